@@ -1,0 +1,40 @@
+import { utcOf } from '@glen/core';
+import type { Db } from './db/connect.js';
+
+/**
+ * The two clocks; nothing else asks the time. School time is what sessions, doors and posts go by;
+ * in the demo it stands off from machine time by an offset kept in the database, shared by all processes.
+ * Machine time is for leases, sessions, tickets and signatures.
+ */
+export class Clock {
+  private offset = 0;
+
+  constructor(private readonly db: Db, private readonly machineSeconds: () => number = () => Math.floor(Date.now() / 1000)) {}
+
+  get offsetSeconds(): number {
+    return this.offset;
+  }
+
+  /** Machine time as an instant. */
+  machine(plusSeconds = 0): string {
+    return utcOf(this.machineSeconds() + plusSeconds);
+  }
+
+  /** School time as an instant. */
+  school(plusSeconds = 0): string {
+    return utcOf(this.machineSeconds() + this.offset + plusSeconds);
+  }
+
+  /** Reads the offset anew: at start, and whenever another process has moved it. */
+  async refresh(): Promise<void> {
+    const row = await this.db.one<{ offset_seconds: number }>('SELECT offset_seconds FROM school_clock WHERE id = 1');
+    this.offset = row?.offset_seconds ?? 0;
+  }
+
+  async setOffset(seconds: number): Promise<void> {
+    await this.db.change(
+      'INSERT INTO school_clock (id, offset_seconds) VALUES (1, :seconds) ON DUPLICATE KEY UPDATE offset_seconds = :seconds', { seconds },
+    );
+    this.offset = seconds;
+  }
+}

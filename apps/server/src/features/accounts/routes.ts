@@ -1,0 +1,19 @@
+import type { Glen } from '../../glen.js';
+import type { Handlers } from '../../http/mount.js';
+import { describeMe, signIn, switchAccount } from './service.js';
+import { endSession } from './store.js';
+
+export const accountRoutes = (glen: Glen): Pick<Handlers, 'me' | 'signIn' | 'signOut' | 'switchAccount'> => ({
+  me: ({ who }) => describeMe(glen, who),
+  signIn: async ({ body, address, who, setSession }) => {
+    const signedIn = await signIn(glen, body, address, who);
+    setSession(signedIn.session);
+    return describeMe(glen, signedIn.who);
+  },
+  signOut: async ({ who, setSession }) => {
+    if (who.sessionId !== null) await endSession(glen.db, who.sessionId);
+    setSession(null);
+    return { ok: true };
+  },
+  switchAccount: async ({ who, body }) => describeMe(glen, await switchAccount(glen, who, body.accountId)),
+});

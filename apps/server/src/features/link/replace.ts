@@ -1,0 +1,85 @@
+import { GlenInputError, placeWallTime, readRoomAddress, replaceLink as replaceCodes, takeBackReplacing as takeBackCodes, type LinkCodes } from '@glen/core';
+import type { Answer, Body } from '@glen/contract';
+import type { Tx } from '../../db/connect.js';
+import type { Glen } from '../../glen.js';
+import { HttpProblem, wrongField } from '../../http/problem.js';
+import type { Who } from '../../http/who.js';
+import { enqueue } from '../../jobs/outbox.js';
+import { announce } from '../live/feed.js';
+import { placementsToRenew, renewPlacement } from '../post/store.js';
+import { readSchool } from '../school/store.js';
+import { changeLink, withFreshCode } from './service.js';
+import { codesOf, dropCode, putCode, usedSince, type LinkRow } from './store.js';
+
+const codesAsCore = async (glen: Glen, linkId: number, tx: Tx): Promise<LinkCodes> => {
+  const all = await codesOf(glen.db, linkId, tx);
+  return { code: all.at(-1)!.code, former: all.slice(0, -1).map((c) => ({ code: c.code, how: c.how!, until: c.until_at })) };
+};
+
+/** Everything that Glen has put somewhere itself says the new address within moments; the posts' own words stay. */
+async function renewPlacements(glen: Glen, link: LinkRow, tx: Tx): Promise<void> {
+  const rows = await placementsToRenew(glen.db, link.id, tx);
+  for (const { id, due_at, out_since } of rows) {
+    await renewPlacement(glen.db, id, tx);
+    await enqueue(glen.db, glen.clock, { kind: 'placement', subject: String(id), dueSchool: out_since === null ? due_at : null, waitSeconds: glen.config.undoSeconds }, tx);
+  }
+  if (rows.length > 0) await announce(glen.db, glen.clock, `class:${link.class_id}`, { thing: 'posts', id: link.class_id }, tx);
+}
+
+/**
+ * Gives a link a new code; sessions, people, rules and whoever is inside stay as they are. What becomes of the old code, the
+ * core says; `until` is a date of the school's calendar, at whose end the old one stops.
+ */
+export async function replaceLink(glen: Glen, linkId: number, who: Who, { version, why, how, until }: Body<'replaceLink'>): Promise<Answer<'replaceLink'>> {
+  const { zone } = (await readSchool(glen.db)).calendar;
+  const now = glen.clock.school();
+  const ends = until === undefined ? null : placeWallTime(until, '23:59', 0, zone).start;
+  const link = await changeLink(glen, linkId, who, { version, action: 'replace-link' }, async (row, tx) => {
+    const before = await codesAsCore(glen, linkId, tx);
+    const after = await withFreshCode(async (code) => {
+      try {
+        const codes = replaceCodes(before, how, { code, now, until: ends });
+        await putCode(glen.db, linkId, before.code, code, { how, until: ends, why, now, by: who.person!.id }, tx);
+        return codes;
+      } catch (error) {
+        if (error instanceof GlenInputError) throw wrongField(error.path, error.message);
+        throw error;
+      }
+    });
+    await renewPlacements(glen, row, tx);
+    return { columns: { code: after.code }, after: { code: after.code, how, until: ends, why } };
+  });
+  glen.nudge();
+  return link;
+}
+
+/** Takes the last replacing back, while nobody has come by the new code; the new one is gone then. */
+export async function takeBackReplacing(glen: Glen, linkId: number, who: Who, version: number): Promise<Answer<'takeBackReplacing'>> {
+  const link = await changeLink(glen, linkId, who, { version, action: 'take-back-replacing' }, async (row, tx) => {
+    const all = await codesOf(glen.db, linkId, tx);
+    const last = all.at(-2);
+    if (!last?.replaced_at) throw new HttpProblem(409, 'This link has never been replaced.');
+    if (await usedSince(glen.db, linkId, last.replaced_at, tx)) throw new HttpProblem(409, 'Somebody has come by the new link already, so it stays. You can replace it again.');
+    const before = await codesAsCore(glen, linkId, tx);
+    const after = takeBackCodes(before);
+    await dropCode(glen.db, before.code, after.code, tx);
+    await renewPlacements(glen, row, tx);
+    return { columns: { code: after.code }, after: { code: after.code } };
+  });
+  glen.nudge();
+  return link;
+}
+
+/** Puts another room behind a link: a pasted address, or with null the school's own video service. A running session keeps the room it began in. */
+export async function setRoom(glen: Glen, linkId: number, who: Who, { version, address }: Body<'setRoom'>): Promise<Answer<'setRoom'>> {
+  let room: string | null = null;
+  if (address !== null) {
+    try {
+      room = readRoomAddress(address, glen.config.publicUrl);
+    } catch (error) {
+      if (error instanceof GlenInputError) throw wrongField(error.path, error.message);
+      throw error;
+    }
+  }
+  return changeLink(glen, linkId, who, { version, action: 'set-room' }, async () => ({ columns: { room_address: room } }));
+}

@@ -1,0 +1,35 @@
+import type { EntryRules, Role, RuleField } from '@glen/core';
+
+/** A room as it ought to be, by the rules that rooms hold. */
+export interface RoomWish {
+  room: string;
+  title: string;
+  /** The class as the course site knows it, for services that list its people. */
+  classRef: string;
+  /** The join link's full address, for people inside who want to pass it on. */
+  door: string;
+  rules: Pick<EntryRules, 'presenters' | 'arriveMuted' | 'mayUnmute' | 'camera' | 'hostCamera' | 'sharing' | 'chat' | 'chime' | 'recording'>;
+}
+
+export interface Seat { room: string; visitorId: number; name: string; role: Role }
+
+/** What a video service tells: somebody arrived, somebody left, the room has ended. `at` is machine time. */
+export interface VideoEvent { id: string; room: string; type: 'arrived' | 'left' | 'ended'; visitor?: string; at: string }
+
+/** A video service. Every call but `ticket` may be repeated without harm; failures throw OutsideError. */
+export interface VideoService {
+  /** The number that phone callers dial, where it takes them. */
+  phoneNumber: string | null;
+  /** The room rules that it can hold. */
+  holds: RuleField[];
+  makeRoom(wish: RoomWish): Promise<void>;
+  endRoom(room: string): Promise<void>;
+  /** Takes somebody's seat away: put out by a host, or gone of their own will after handing over. */
+  putOut(room: string, visitorId: number, why: 'put-out' | 'left'): Promise<void>;
+  /** Gives somebody inside another role. */
+  setRole(room: string, visitorId: number, role: Role): Promise<void>;
+  /** The address that lets one person in once, soon. */
+  ticket(seat: Seat): Promise<string>;
+  /** Whether a webhook's signature fits its time and body, and the time is near. */
+  isSigned(headers: { time: string | undefined; signature: string | undefined }, rawBody: Buffer): boolean;
+}

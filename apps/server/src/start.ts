@@ -1,0 +1,55 @@
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { pino } from 'pino';
+import { createApp } from './app.js';
+import { Clock } from './clock.js';
+import type { Config } from './config.js';
+import { Db } from './db/connect.js';
+import { migrate } from './db/migrate.js';
+import { LiveFeed } from './features/live/feed.js';
+import type { Glen } from './glen.js';
+import { JobRunner } from './jobs/runner.js';
+import { standinCourseSite } from './outside/standinCourseSite.js';
+import { standinVideo } from './outside/standinVideo.js';
+
+/** Seconds after which a process notices that another has moved the demo's clock. */
+const CLOCK_REFRESH_MS = 1000;
+
+/** Everything that the server's parts are given, on a migrated database; nothing runs yet. */
+export async function assemble(config: Config): Promise<Glen> {
+  const log = pino({ level: process.env.GLEN_LOG ?? 'warn' });
+  const db = new Db(config.databaseUrl);
+  await migrate(db);
+  const clock = new Clock(db);
+  await clock.refresh();
+  const feed = new LiveFeed(db, (error) => log.warn({ err: error }, 'changes cannot be read just now'));
+  return { config, db, clock, log, feed, video: standinVideo(config.video, clock), courseSite: standinCourseSite(config.courseSite), nudge: () => {} };
+}
+
+export interface RunningServer { glen: Glen; server: Server; port: number; stop: () => Promise<void> }
+
+/** Starts answering on the configured port (0: any free one), doing jobs and telling changes. */
+export async function startServer(config: Config, options: { webDir?: string; checkAnswers?: boolean } = {}): Promise<RunningServer> {
+  const glen = await assemble(config);
+  const runner = new JobRunner(glen);
+  glen.nudge = () => runner.nudge();
+  await glen.feed.start();
+  runner.start();
+  const refresh = setInterval(() => void glen.clock.refresh().catch(() => {}), CLOCK_REFRESH_MS);
+  refresh.unref();
+  const app = createApp(glen, options);
+  const server = await new Promise<Server>((resolve, reject) => {
+    const listening = app.listen(config.port, config.host, (error?: Error) => (error ? reject(error) : resolve(listening)));
+  });
+  return {
+    glen, server, port: (server.address() as AddressInfo).port,
+    stop: async () => {
+      clearInterval(refresh);
+      server.closeAllConnections();
+      await new Promise((resolve) => server.close(resolve));
+      glen.feed.stop();
+      await runner.stop();
+      await glen.db.close();
+    },
+  };
+}

@@ -1,0 +1,273 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import type { Answer, ClassItem } from '@glen/contract';
+import { studentName } from '../../../demo/school.js';
+import { Browser, startSchool, until, type School } from './support.js';
+
+let school: School;
+let host: Browser;
+let n3: ClassItem;
+beforeAll(async () => {
+  school = await startSchool();
+  host = await school.as('Ottoline Marsh');
+  n3 = school.classes.get('N3')!;
+});
+afterAll(() => school.stop());
+
+/** A fresh session on a link of its own time, so that no test sees another's door. */
+let day = 0;
+let date: string;
+beforeEach(async () => {
+  // Each test has a day far from the demo's lessons, with one session at 12:00.
+  date = `2027-0${5 + Math.floor(day / 20)}-${String(3 + (day++ % 20)).padStart(2, '0')}`;
+  await school.setTime('11:57', date);
+  await host.post(`/api/classes/${n3.id}/sessions`, { title: 'Lesson', description: '', plan: { first: date, at: { time: '12:00', minutes: 50 } } });
+});
+
+const door = async (browser: Browser): Promise<Answer<'door'>> => (await browser.get(`/api/door/${n3.link.code}`)).body;
+const enter = async (browser: Browser, body = {}): Promise<Answer<'enterDoor'>> => (await browser.post(`/api/door/${n3.link.code}/enter`, body)).body;
+const desk = async (): Promise<Answer<'desk'>> => (await host.get(`/api/links/${n3.link.id}/desk`)).body;
+const roomOf = (go: string): string => new URL(go).pathname.split('/').at(-1)!;
+/** The host in the room, as the video service would tell it. */
+async function hostGoesIn(): Promise<{ room: string; visitor: number }> {
+  const { go } = (await host.post(`/api/links/${n3.link.id}/open`)).body;
+  const room = roomOf(go);
+  const row = (await school.running.glen.db.one<{ id: number }>(`SELECT v.id FROM visitors v JOIN sittings m ON m.id = v.sitting_id WHERE m.room = :room AND v.role = 'host'`, { room }))!;
+  await school.videoEvent({ room, type: 'arrived', visitor: row.id });
+  return { room, visitor: row.id };
+}
+
+describe('a door before anyone is in', () => {
+  it('is early till it opens, then waits for a host', async () => {
+    const pupil = await school.as('Ansel Grue');
+    await school.setTime('11:50', date);
+    expect((await door(pupil)).decision).toEqual({ outcome: 'not-yet', reason: 'early', until: expect.stringMatching(/T14:55:00Z$/) });
+    await school.setTime('11:56', date);
+    expect((await door(pupil)).decision.reason).toBe('no-host');
+  });
+  it('asks a home account for the school’s, and anyone else to sign in', async () => {
+    const pupil = await school.as('Ansel Grue', 'personal');
+    expect((await door(pupil)).decision.reason).toBe('use-school-account');
+    expect((await door(new Browser(school.url))).decision.reason).toBe('sign-in');
+    expect((await door(await school.as(studentName(60)))).decision.reason).toBe('not-on-roll');
+  });
+  it('writes nothing when it is looked at', async () => {
+    const count = async () => (await school.running.glen.db.one<{ v: number; m: number; c: number }>('SELECT (SELECT COUNT(*) FROM visitors) AS v, (SELECT COUNT(*) FROM sittings) AS m, (SELECT COUNT(*) FROM changes) AS c'))!;
+    const before = await count();
+    await door(await school.as('Birgit Tideman'));
+    const after = await count();
+    expect([after.v, after.m]).toEqual([before.v, before.m]);
+  });
+});
+
+describe('the lobby', () => {
+  it('knock, let in, enter with a ticket; who is let in is in, who is missing is counted', async () => {
+    await hostGoesIn();
+    const pupil = await school.as('Ansel Grue');
+    expect(await enter(pupil)).toEqual({ decision: { outcome: 'lobby', role: 'participant', reason: 'lobby' }, go: null });
+    const { waiting, missing, rollSize } = await desk();
+    expect(waiting).toMatchObject([{ name: 'Ansel Grue', account: 'school', onRoll: true, state: 'waiting' }]);
+    expect(missing).toHaveLength(rollSize - 1);
+    await host.post(`/api/visitors/${waiting[0]!.id}/let-in`);
+    const { decision, go } = await enter(pupil);
+    expect(decision.reason).toBe('straight-in');
+    await school.videoEvent({ room: roomOf(go!), type: 'arrived', visitor: waiting[0]!.id });
+    const after = await desk();
+    expect(after.inside.map((v) => v.name).sort()).toEqual(['Ansel Grue', 'Ottoline Marsh']);
+    expect(after.waiting).toEqual([]);
+  });
+  it('turn away, put out and let back; the put-out one is refused until then', async () => {
+    const { room } = await hostGoesIn();
+    const pupil = await school.as('Birgit Tideman');
+    await enter(pupil);
+    const id = (await desk()).waiting[0]!.id;
+    await host.post(`/api/visitors/${id}/turn-away`);
+    expect(await door(pupil)).toMatchObject({ decision: { reason: 'removed' }, turnedAway: true });
+    await host.post(`/api/visitors/${id}/let-back`);
+    expect((await enter(pupil)).go).not.toBeNull();
+    await school.videoEvent({ room, type: 'arrived', visitor: id });
+    await host.post(`/api/visitors/${id}/put-out`);
+    expect((await enter(pupil)).decision.reason).toBe('removed');
+    expect((await desk()).away).toMatchObject([{ id, state: 'put-out' }]);
+    expect((await host.post(`/api/visitors/${id}/let-in`)).status).toBe(409);
+    await host.post(`/api/visitors/${id}/let-back`);
+    expect((await door(pupil)).decision.outcome).toBe('enter');
+  });
+  it('lets back in without knocking whoever dropped out', async () => {
+    const { room } = await hostGoesIn();
+    const pupil = await school.as('Ansel Grue');
+    await enter(pupil);
+    await host.post(`/api/links/${n3.link.id}/let-all-in`);
+    await enter(pupil);
+    const id = (await school.running.glen.db.one<{ id: number }>(`SELECT v.id FROM visitors v JOIN sittings m ON m.id = v.sitting_id WHERE m.room = :room AND v.role = 'participant'`, { room }))!.id;
+    await school.videoEvent({ room, type: 'arrived', visitor: id });
+    await school.videoEvent({ room, type: 'left', visitor: id });
+    expect((await door(pupil)).decision).toEqual({ outcome: 'enter', role: 'participant', reason: 'straight-in' });
+  });
+  it('holds one place for a person who knocks many times at once', async () => {
+    await hostGoesIn();
+    const pupil = await school.as('Ansel Grue');
+    await Promise.all(Array.from({ length: 8 }, () => enter(pupil)));
+    expect((await desk()).waiting).toHaveLength(1);
+  });
+  it('asks a guest for a name, and keeps one guest apart from another', async () => {
+    await hostGoesIn();
+    const { version } = (await host.get(`/api/classes/${n3.id}/rules`)).body;
+    const set = (await host.put(`/api/classes/${n3.id}/rules`, { version, rules: { whoMayEnter: 'anyone' } })).body;
+    const guests = [new Browser(school.url), new Browser(school.url)];
+    const nameless = await guests[0]!.post(`/api/door/${n3.link.code}/enter`);
+    expect(nameless.body.errors).toMatchObject([{ path: 'name' }]);
+    for (const [i, guest] of guests.entries()) expect((await enter(guest, { name: `Guest ${i}` })).decision.reason).toBe('lobby');
+    expect((await desk()).waiting.map((v) => [v.name, v.account])).toEqual([['Guest 0', 'none'], ['Guest 1', 'none']]);
+    expect((await door(guests[1]!)).knocked).toBe(true);
+    await host.put(`/api/classes/${n3.id}/rules`, { version: set.version, rules: {} });
+  });
+});
+
+describe('a host', () => {
+  it('opens before the time; a line that drops leaves the room theirs for three minutes', async () => {
+    await school.setTime('11:30', date);
+    const { room, visitor } = await hostGoesIn();
+    const pupil = await school.as('Ansel Grue');
+    expect((await door(pupil)).decision.outcome).toBe('lobby');
+    await school.videoEvent({ room, type: 'left', visitor });
+    await school.setTime('11:32', date);
+    expect((await door(pupil)).decision.outcome).toBe('lobby');
+    await school.setTime('11:34', date);
+    expect((await door(pupil)).decision.reason).toBe('early');
+    expect(roomOf((await host.post(`/api/links/${n3.link.id}/open`)).body.go)).toBe(room);
+  });
+  it('ends it for all: shut at once for all but hosts, the room gone, everyone out; opening begins anew', async () => {
+    const { room } = await hostGoesIn();
+    const pupil = await school.as('Ansel Grue');
+    await enter(pupil);
+    await host.post(`/api/links/${n3.link.id}/let-all-in`);
+    expect((await host.post(`/api/links/${n3.link.id}/end`)).status).toBe(200);
+    expect((await door(pupil)).decision).toEqual({ outcome: 'refused', reason: 'ended' });
+    expect(await desk()).toMatchObject({ door: 'ended', inside: [], waiting: [] });
+    expect((await host.post(`/api/links/${n3.link.id}/end`)).status).toBe(409);
+    const closed = await until(async () => (await fetch(`${school.video}/room/${room}`)).text(), (page) => page.includes('The room is closed'));
+    expect(closed).toContain('Everyone has left');
+    const again = roomOf((await host.post(`/api/links/${n3.link.id}/open`)).body.go);
+    expect(again).not.toBe(room);
+    expect((await desk()).door).toBe('open');
+  });
+  it('runs over: whoever belongs gets in while a host is inside, and nobody after', async () => {
+    const { room, visitor } = await hostGoesIn();
+    await school.setTime('13:10', date);
+    const pupil = await school.as('Ansel Grue');
+    expect((await door(pupil)).decision.outcome).toBe('lobby');
+    await school.videoEvent({ room, type: 'left', visitor });
+    await school.setTime('13:14', date);
+    expect((await door(pupil)).decision.outcome).not.toBe('lobby');
+  });
+  it('with nothing planned puts a session on the books from this minute', async () => {
+    await school.setTime('20:00', date);
+    const pupil = await school.as('Ansel Grue');
+    expect((await door(pupil)).decision.outcome).toBe('not-yet');
+    await hostGoesIn();
+    expect((await desk()).session).toMatchObject({ date, time: '20:00', title: 'Coastal Navigation, period 3' });
+    expect((await door(pupil)).decision.outcome).toBe('lobby');
+  });
+});
+
+describe('codes', () => {
+  it('that do not exist are said kindly, and limited by address', async () => {
+    const browser = new Browser(school.url);
+    const miss = await browser.get('/api/door/heron-00000000000');
+    expect(miss.status).toBe(404);
+    expect(miss.body.detail).toContain('Compare it');
+    let last = miss.status;
+    for (let i = 0; i < 70 && last === 404; i++) last = (await browser.get(`/api/door/heron-0000000${String(i).padStart(4, '0')}`)).status;
+    expect(last).toBe(429);
+    // A class behind the same address still gets through its own door.
+    expect((await door(await school.as('Ansel Grue'))).title).toBe('Lesson');
+    await school.running.glen.db.change('DELETE FROM failures');
+  });
+  it('of entry are asked for, kept for a return, and limited', async () => {
+    await hostGoesIn();
+    const { version } = (await host.get(`/api/classes/${n3.id}/rules`)).body;
+    const set = (await host.put(`/api/classes/${n3.id}/rules`, { version, rules: { entryCode: 'Tide 42' } })).body;
+    const pupil = await school.as('Ansel Grue');
+    expect((await enter(pupil)).decision.reason).toBe('code-needed');
+    for (let i = 0; i < 10; i++) expect((await enter(pupil, { entryCode: `guess${i}` })).decision.reason).toBe('code-wrong');
+    expect((await pupil.post(`/api/door/${n3.link.code}/enter`, { entryCode: 'tide42' })).status).toBe(429);
+    const other = await school.as('Birgit Tideman');
+    expect((await enter(other, { entryCode: 'TIDE42' })).decision.reason).toBe('lobby');
+    expect((await door(other)).decision.reason).toBe('lobby');
+    await host.put(`/api/classes/${n3.id}/rules`, { version: set.version, rules: {} });
+  });
+});
+
+describe('events of the video service', () => {
+  it('are refused when forged or late, taken once when repeated, and each is noted', async () => {
+    const { room, visitor } = await hostGoesIn();
+    const left = { room, type: 'left', visitor, id: `once-${date}` };
+    expect((await school.videoEvent(left, { secret: 'x'.repeat(32) })).status).toBe(401);
+    expect((await school.videoEvent(left, { age: 301 })).status).toBe(401);
+    expect((await desk()).inside).toHaveLength(1);
+    expect((await school.videoEvent(left)).status).toBe(200);
+    expect((await desk()).inside).toHaveLength(0);
+    await school.videoEvent({ room, type: 'arrived', visitor });
+    expect((await school.videoEvent(left)).status).toBe(200);
+    expect((await desk()).inside).toHaveLength(1);
+    const noted = await school.running.glen.db.rows<{ action: string }>(`SELECT action FROM audit_log WHERE action LIKE '%webhook' ORDER BY id DESC LIMIT 3`);
+    expect(noted.map((n) => n.action)).toEqual(['repeated-webhook', 'refused-webhook', 'refused-webhook']);
+  });
+  it('keep arrivals and leavings for who came', async () => {
+    const { room } = await hostGoesIn();
+    const pupil = await school.as('Ansel Grue');
+    await enter(pupil);
+    await host.post(`/api/links/${n3.link.id}/let-all-in`);
+    await enter(pupil);
+    const { id } = (await school.running.glen.db.one<{ id: number }>(`SELECT v.id FROM visitors v JOIN sittings m ON m.id = v.sitting_id WHERE m.room = :room AND v.role = 'participant'`, { room }))!;
+    for (const type of ['arrived', 'arrived', 'left', 'arrived']) await school.videoEvent({ room, type, visitor: id });
+    const visits = await school.running.glen.db.rows<{ left_at: string | null }>('SELECT left_at FROM visits WHERE visitor_id = :id ORDER BY id', { id });
+    expect(visits.map((v) => v.left_at === null)).toEqual([false, true]);
+    const { sessions } = (await host.get(`/api/sessions?from=${date}&to=${date}`)).body;
+    expect(sessions[0]).toMatchObject({ came: 1, inside: 2, door: 'open' });
+  });
+});
+
+describe('tickets to the room', () => {
+  it('open it once, and not when tampered with', async () => {
+    const { go } = (await host.post(`/api/links/${n3.link.id}/open`)).body;
+    const visit = async (address: string) => (await fetch(address, { redirect: 'manual' })).status;
+    expect(await visit(`${go}x`)).toBe(403);
+    expect(await visit(go)).toBe(303);
+    expect(await visit(go)).toBe(403);
+    const [head, , signature] = new URL(go).searchParams.get('ticket')!.split('.');
+    const claims = Buffer.from(JSON.stringify({ room: roomOf(go), name: 'Mallory', role: 'host', sub: '1', jti: 'x', iss: 'glen', aud: 'room', exp: 4e9 })).toString('base64url');
+    expect(await visit(`${go.split('?')[0]}?ticket=${head}.${claims}.${signature}`)).toBe(403);
+  });
+});
+
+describe('the stream of changes', () => {
+  async function listen(browser: string | null, path = '/api/live'): Promise<{ heard: string[]; stop: () => void }> {
+    const sign = browser === null ? null : await fetch(`${school.url}/api/demo/sign-in`, { method: 'POST', headers: { 'Content-Type': 'application/json', Origin: school.url }, body: JSON.stringify({ accountId: school.people.find((p) => p.name === browser)!.accounts[0]!.id }) });
+    const stop = new AbortController();
+    const response = await fetch(`${school.url}${path}`, { signal: stop.signal, headers: sign ? { Cookie: sign.headers.getSetCookie()[0]!.split(';')[0]! } : {} });
+    const heard: string[] = [];
+    void (async () => { for await (const chunk of response.body!.pipeThrough(new TextDecoderStream())) heard.push(chunk); })().catch(() => {});
+    await until(async () => heard.join(''), (text) => text.includes('hello'));
+    return { heard, stop: () => stop.abort() };
+  }
+  it('tells the desk of a knock, and nobody else', async () => {
+    await hostGoesIn();
+    const listeners = { host: await listen('Ottoline Marsh'), stranger: await listen(null, `/api/live?doors=${n3.link.code}`), other: await listen('Bram Osterholt'), pupil: await listen('Caspian Holloway') };
+    await enter(await school.as('Ansel Grue'));
+    await until(async () => listeners.host.heard.join(''), (text) => text.includes('"desk"'));
+    // A change that all hear follows, so whatever they were to hear before it they have heard.
+    await school.setTime('11:58', date);
+    for (const l of Object.values(listeners)) await until(async () => l.heard.join(''), (text) => text.includes('"clock"'));
+    for (const who of ['stranger', 'other', 'pupil'] as const) expect(listeners[who].heard.join('')).not.toContain('"desk"');
+    for (const l of Object.values(listeners)) l.stop();
+  });
+  it('tells whoever watches a door that it opened, with no names', async () => {
+    const watcher = await listen(null, `/api/live?doors=${n3.link.code.toUpperCase()}`);
+    await hostGoesIn();
+    const text = await until(async () => watcher.heard.join(''), (t) => t.includes('"door"'));
+    expect(text).toContain(`{"thing":"door","id":${n3.link.id}}`);
+    expect(text).not.toContain('Ottoline');
+    watcher.stop();
+  });
+});

@@ -1,0 +1,58 @@
+import { createHmac, randomUUID } from 'node:crypto';
+import type { Rooms } from './store.js';
+
+const RETRY_MS = 500;
+
+/** Tells Glen of arrivals and leavings, signed, in order, again and again until it has heard. */
+export class Notices {
+  private busy = false;
+  private timer: NodeJS.Timeout | undefined;
+  private stopped = false;
+
+  constructor(private readonly rooms: Rooms, private readonly target: string, private readonly secret: string) {}
+
+  start(): void {
+    void this.drain();
+  }
+
+  stop(): void {
+    this.stopped = true;
+    clearTimeout(this.timer);
+  }
+
+  async tell(event: { room: string; type: 'arrived' | 'left' | 'ended'; visitor?: string }): Promise<void> {
+    await this.rooms.addNotice({ id: randomUUID(), ...event, at: `${new Date().toISOString().slice(0, 19)}Z` });
+    void this.drain();
+  }
+
+  private async send(body: string): Promise<boolean> {
+    const time = String(Math.floor(Date.now() / 1000));
+    const signature = createHmac('sha256', this.secret).update(`${time}.${body}`).digest('hex');
+    try {
+      const response = await fetch(this.target, {
+        method: 'POST', body, headers: { 'Content-Type': 'application/json', 'X-Room-Time': time, 'X-Room-Signature': signature }, signal: AbortSignal.timeout(5000),
+      });
+      // A refusal will not become a yes; trouble on the other side may.
+      return response.status < 500;
+    } catch {
+      return false;
+    }
+  }
+
+  private async drain(): Promise<void> {
+    if (this.busy || this.stopped) return;
+    this.busy = true;
+    let waiting = false;
+    try {
+      for (let notice = await this.rooms.nextNotice(); notice && !this.stopped; notice = await this.rooms.nextNotice()) {
+        if (!(await this.send(notice.body))) { waiting = true; break; }
+        await this.rooms.noteSent(notice.id);
+      }
+    } catch {
+      waiting = true;
+    } finally {
+      this.busy = false;
+    }
+    if (!this.stopped) this.timer = setTimeout(() => void this.drain(), waiting ? RETRY_MS : RETRY_MS * 4);
+  }
+}

@@ -1,0 +1,161 @@
+import { createApi, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
+import { endpoints, type Answer, type EndpointName, type LiveChange, type Params, type Problem, type Query, type Sent } from '@glen/contract';
+
+/** A query as it is asked: fields with a default may be left out. */
+type Loose<Q> = { [K in keyof Q]?: Q[K] | undefined };
+
+/** What a call carries: path parameters, query and body, as far as the endpoint has them. */
+export type Ask<N extends EndpointName> = (Params<N> extends undefined ? unknown : { params: Params<N> }) &
+  (Query<N> extends undefined ? unknown : { query?: Loose<Query<N>> }) & (Sent<N> extends undefined ? unknown : { body: Sent<N> });
+
+/** Endpoints that carry nothing are asked without an argument. */
+type Given<N extends EndpointName> = keyof Ask<N> extends never ? void : Ask<N>;
+
+interface Call { name: EndpointName; ask: { params?: Record<string, string | number>; query?: Record<string, string | number | undefined>; body?: unknown } }
+
+function addressOf({ name, ask }: Call): string {
+  const path = endpoints[name].path.replace(/:(\w+)/g, (_, key: string) => encodeURIComponent(String(ask.params?.[key])));
+  const query = new URLSearchParams(Object.entries(ask.query ?? {}).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]]))).toString();
+  return query ? `${path}?${query}` : path;
+}
+
+const UNREACHABLE: Problem = { type: 'about:blank', title: 'Glen cannot be reached just now. Nothing you typed is lost; try again in a moment.', status: 0 };
+
+/** Calls an endpoint of the contract; every failure comes back as problem details. */
+const baseQuery: BaseQueryFn<Call, unknown, Problem> = async (call, { signal }) => {
+  const { body } = call.ask;
+  try {
+    const response = await fetch(addressOf(call), {
+      method: endpoints[call.name].method, signal,
+      ...(endpoints[call.name].method === 'GET' ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body ?? {}) }),
+    });
+    const answer: unknown = await response.json();
+    return response.ok ? { data: answer } : { error: answer as Problem };
+  } catch {
+    return { error: UNREACHABLE };
+  }
+};
+
+const TAGS = ['me', 'my-day', 'school', 'today', 'sessions', 'classes', 'class', 'rules', 'posts', 'desk', 'door', 'invitation', 'calendar', 'feeds', 'links', 'groups'] as const;
+type Tag = (typeof TAGS)[number];
+
+const WHAT_TIME_CHANGES: Tag[] = ['me', 'my-day', 'today', 'desk', 'door', 'rules', 'invitation'];
+
+export const api = createApi({
+  baseQuery,
+  tagTypes: TAGS,
+  refetchOnReconnect: true,
+  refetchOnFocus: true,
+  endpoints: (build) => {
+    const ask = <N extends EndpointName>(name: N, tags: Tag[]) =>
+      build.query<Answer<N>, Given<N>>({ query: (given) => ({ name, ask: (given ?? {}) as Call['ask'] }), providesTags: tags });
+    const tell = <N extends EndpointName>(name: N, tags: Tag[]) =>
+      build.mutation<Answer<N>, Given<N>>({ query: (given) => ({ name, ask: (given ?? {}) as Call['ask'] }), invalidatesTags: (_answer, error) => (error && error.status !== 409 ? [] : tags) });
+    const link: Tag[] = ['links', 'classes', 'class', 'today', 'rules', 'posts', 'invitation', 'desk', 'sessions', 'groups'];
+    const rule: Tag[] = ['rules', 'today', 'class', 'links', 'desk', 'invitation'];
+    const plan: Tag[] = ['today', 'sessions', 'class', 'rules', 'desk', 'invitation', 'links'];
+    return {
+      me: ask('me', ['me']),
+      demoPeople: ask('demoPeople', []),
+      myDay: ask('myDay', ['my-day']),
+      find: ask('find', ['sessions']),
+      invitation: ask('invitation', ['invitation']),
+      tryDoor: tell('tryDoor', []),
+      school: ask('school', ['school']),
+      schoolCalendar: ask('schoolCalendar', ['calendar']),
+      previewCalendar: tell('previewCalendar', []),
+      setCalendar: tell('setCalendar', ['school', 'calendar', ...plan]),
+      holidays: ask('holidays', []),
+      seenNotice: tell('seenNotice', ['today']),
+      feeds: ask('feeds', ['feeds']),
+      replaceFeed: tell('replaceFeed', ['feeds']),
+      today: ask('today', ['today']),
+      sessions: ask('sessions', ['sessions']),
+      session: ask('session', ['sessions']),
+      strip: ask('strip', ['sessions']),
+      bookings: ask('bookings', ['sessions']),
+      classes: ask('classes', ['classes']),
+      classPeriod: ask('classPeriod', ['class']),
+      rules: ask('rules', ['rules']),
+      posts: ask('posts', ['posts']),
+      desk: ask('desk', ['desk']),
+      door: ask('door', ['door']),
+      signIn: tell('signIn', [...TAGS]),
+      signOut: tell('signOut', [...TAGS]),
+      switchAccount: tell('switchAccount', [...TAGS]),
+      demoSignIn: tell('demoSignIn', [...TAGS]),
+      demoClock: tell('demoClock', WHAT_TIME_CHANGES),
+      addSession: tell('addSession', plan),
+      editSession: tell('editSession', plan),
+      cancelSession: tell('cancelSession', plan),
+      restoreSession: tell('restoreSession', plan),
+      changeSessions: tell('changeSessions', plan),
+      takeBackChange: tell('takeBackChange', plan),
+      copySeries: tell('copySeries', plan),
+      links: ask('links', ['links']),
+      classLinks: ask('classLinks', ['links']),
+      link: ask('link', ['links']),
+      addLink: tell('addLink', link),
+      editLink: tell('editLink', link),
+      setAudience: tell('setAudience', link),
+      orderLinks: tell('orderLinks', link),
+      replaceLink: tell('replaceLink', link),
+      takeBackReplacing: tell('takeBackReplacing', link),
+      stopLink: tell('stopLink', link),
+      reopenLink: tell('reopenLink', link),
+      setRoom: tell('setRoom', link),
+      shareLink: tell('shareLink', link),
+      unshareLink: tell('unshareLink', link),
+      groups: ask('groups', ['groups']),
+      setGroups: tell('setGroups', ['groups', 'links']),
+      schoolRules: ask('schoolRules', ['rules']),
+      setSchoolRules: tell('setSchoolRules', rule),
+      ownRules: ask('ownRules', ['rules']),
+      setOwnRules: tell('setOwnRules', rule),
+      linkRules: ask('linkRules', ['rules']),
+      setLinkRules: tell('setLinkRules', rule),
+      seriesRules: ask('seriesRules', ['rules']),
+      setSeriesRules: tell('setSeriesRules', [...rule, 'sessions']),
+      setRules: tell('setRules', rule),
+      addPost: tell('addPost', ['posts', 'today']),
+      editPost: tell('editPost', ['posts', 'today']),
+      withdrawPost: tell('withdrawPost', ['posts', 'today']),
+      restorePost: tell('restorePost', ['posts', 'today']),
+      retryPost: tell('retryPost', ['posts', 'today']),
+      openDoor: tell('openDoor', ['desk', 'today']),
+      endSession: tell('endSession', ['desk', 'today']),
+      extendSession: tell('extendSession', ['desk', 'today', 'sessions', 'class']),
+      handOver: tell('handOver', ['desk', 'today']),
+      bringIn: tell('bringIn', ['desk']),
+      hostPresence: tell('hostPresence', ['desk']),
+      letPresent: tell('letPresent', ['desk']),
+      letAllIn: tell('letAllIn', ['desk']),
+      letIn: tell('letIn', ['desk']),
+      turnAway: tell('turnAway', ['desk']),
+      putOut: tell('putOut', ['desk']),
+      letBack: tell('letBack', ['desk']),
+      enterDoor: tell('enterDoor', ['door']),
+    };
+  },
+});
+
+/** Which answers may have changed when the server says that a thing did. */
+export const tagsOf: Record<LiveChange['thing'], Tag[]> = {
+  clock: WHAT_TIME_CHANGES,
+  me: ['me'],
+  classes: ['classes', 'class', 'today', 'links', 'groups'],
+  class: ['class', 'rules', 'today', 'sessions', 'desk', 'invitation', 'links', 'groups'],
+  posts: ['posts', 'today'],
+  desk: ['desk', 'today'],
+  door: ['door', 'my-day'],
+  school: ['school', 'calendar', 'today', 'sessions', 'class'],
+  notices: ['today'],
+};
+export const EVERYTHING: Tag[] = [...TAGS];
+
+/** The message for a field of a refused form, if it has one. */
+export const messageFor = (problem: Problem | undefined, ...paths: string[]): string | undefined =>
+  problem?.errors?.find((e) => paths.some((path) => e.path === path || e.path.startsWith(`${path}.`)))?.message;
+
+export const problemOf = (error: unknown): Problem | undefined =>
+  typeof error === 'object' && error !== null && 'title' in error ? (error as Problem) : undefined;

@@ -1,0 +1,73 @@
+import { Suspense, lazy } from 'react';
+import { BrowserRouter, Link, Route, Routes, useLocation } from 'react-router';
+import type { Me } from '@glen/contract';
+import { SignInPage } from '../features/accounts/SignIn.js';
+import { TypeCodePage } from '../features/door/TypeCode.js';
+import { Frame } from '../features/frame/Frame.js';
+import { Screen } from '../features/frame/Margin.js';
+import { TodayPage } from '../features/plan/Today.js';
+import { Empty, Loading, Trouble } from '../ui/States.js';
+import { api, problemOf } from './api.js';
+
+const PlanPage = lazy(() => import('../features/plan/Plan.js').then((m) => ({ default: m.PlanPage })));
+const ClassesPage = lazy(() => import('../features/classes/Classes.js').then((m) => ({ default: m.ClassesPage })));
+const ClassPage = lazy(() => import('../features/classes/ClassPage.js').then((m) => ({ default: m.ClassPage })));
+const LinkSheetPage = lazy(() => import('../features/link/LinkSheet.js'));
+const AllLinksPage = lazy(() => import('../features/link/AllLinks.js'));
+const SchoolPage = lazy(() => import('../features/school/SchoolPage.js'));
+const SchoolDefaults = lazy(() => import('../features/entry/DefaultsPage.js').then((m) => ({ default: m.SchoolDefaults })));
+const OwnDefaults = lazy(() => import('../features/entry/DefaultsPage.js').then((m) => ({ default: m.OwnDefaults })));
+const SmallDeskPage = lazy(() => import('../features/desk/SmallDesk.js'));
+const MyDayPage = lazy(() => import('../features/myDay/MyDay.js'));
+const DeskPage = lazy(() => import('../features/desk/Desk.js'));
+const DoorPage = lazy(() => import('../features/door/DoorPage.js'));
+
+const isStaff = (me: Me): boolean => me.account?.kind === 'school' && me.person !== null && ['teacher', 'head', 'office'].includes(me.person.role);
+
+function Nowhere() {
+  return <Screen><Empty title="There is nothing at this address"><Link className="text-bracken-deep underline" to="/today">Back to Today</Link></Empty></Screen>;
+}
+
+function TeacherPages({ me }: { me: Me }) {
+  return (
+    <Routes>
+      <Route element={<Frame key={me.account!.id} me={me} />}>
+        <Route index element={null} />
+        <Route path="today" element={<TodayPage me={me} />} />
+        <Route path="plan" element={<PlanPage me={me} />} />
+        <Route path="plan/new" element={<PlanPage me={me} />} />
+        <Route path="plan/:seriesId" element={<PlanPage me={me} />} />
+        <Route path="classes" element={<ClassesPage />} />
+        <Route path="classes/links" element={<LinkSheetPage />} />
+        <Route path="classes/:classId" element={<ClassPage me={me} />} />
+        <Route path="classes/:classId/:tab" element={<ClassPage me={me} />} />
+        <Route path="classes/:classId/:tab/:linkId" element={<ClassPage me={me} />} />
+        <Route path="links" element={<AllLinksPage me={me} />} />
+        <Route path="school" element={<SchoolPage me={me} />} />
+        <Route path="school/entry" element={<SchoolDefaults me={me} />} />
+        <Route path="school/my-entry" element={<OwnDefaults me={me} />} />
+        <Route path="desk/:linkId" element={<DeskPage me={me} />} />
+        <Route path="*" element={<Nowhere />} />
+      </Route>
+    </Routes>
+  );
+}
+
+function Pages() {
+  const { data: me, error, refetch } = api.useMeQuery();
+  const { pathname } = useLocation();
+  if (!me) return <main className="mx-auto max-w-md p-6">{error ? <Trouble problem={problemOf(error)} retry={() => void refetch()} /> : <Loading />}</main>;
+  if (pathname.startsWith('/door')) {
+    return (
+      <Suspense fallback={<main className="mx-auto max-w-md p-6"><Loading /></main>}>
+        <Routes><Route path="/door" element={<TypeCodePage />} /><Route path="/door/:code" element={<DoorPage me={me} />} /></Routes>
+      </Suspense>
+    );
+  }
+  if (!me.account) return <SignInPage me={me} />;
+  const small = pathname.match(/^\/desk\/(\d+)\/small$/);
+  if (small && isStaff(me)) return <Suspense fallback={<Loading />}><SmallDeskPage me={me} linkId={Number(small[1])} /></Suspense>;
+  return isStaff(me) ? <TeacherPages me={me} /> : <Suspense fallback={<main className="mx-auto max-w-md p-6"><Loading /></main>}><MyDayPage me={me} /></Suspense>;
+}
+
+export const App = () => <BrowserRouter><Pages /></BrowserRouter>;

@@ -1,0 +1,45 @@
+import { useEffect, useRef, useSyncExternalStore } from 'react';
+
+const KEPT = 'glen-knock-sound';
+const listeners = new Set<() => void>();
+
+/** Whether a knock is heard on this device; kept in the browser. */
+export function useKnockSound(): [boolean, (on: boolean) => void] {
+  const on = useSyncExternalStore((changed) => { listeners.add(changed); return () => listeners.delete(changed); }, () => localStorage.getItem(KEPT) !== 'off');
+  return [on, (wanted) => { localStorage.setItem(KEPT, wanted ? 'on' : 'off'); listeners.forEach((tell) => tell()); }];
+}
+
+let audio: AudioContext | undefined;
+
+/** Two soft knocks on wood, made here so that no file is needed. */
+function knock(): void {
+  audio ??= new AudioContext();
+  void audio.resume();
+  for (const [i, pitch] of [196, 147].entries()) {
+    const at = audio.currentTime + i * 0.16;
+    const tone = audio.createOscillator();
+    const volume = audio.createGain();
+    tone.frequency.setValueAtTime(pitch, at);
+    volume.gain.setValueAtTime(0.0001, at);
+    volume.gain.exponentialRampToValueAtTime(0.22, at + 0.012);
+    volume.gain.exponentialRampToValueAtTime(0.0001, at + 0.14);
+    tone.connect(volume).connect(audio.destination);
+    tone.start(at);
+    tone.stop(at + 0.16);
+  }
+}
+
+/** Sounds when somebody new waits, and shows how many wait in the title of the tab. */
+export function useKnockSignal(waiting: { id: number }[], title: string): void {
+  const [sound] = useKnockSound();
+  const known = useRef<Set<number> | null>(null);
+  useEffect(() => {
+    const isNew = known.current !== null && waiting.some((v) => !known.current!.has(v.id));
+    known.current = new Set(waiting.map((v) => v.id));
+    if (isNew && sound) knock();
+  }, [waiting, sound]);
+  useEffect(() => {
+    document.title = waiting.length > 0 ? `(${waiting.length}) ${title}` : title;
+    return () => { document.title = 'Glen'; };
+  }, [waiting.length, title]);
+}

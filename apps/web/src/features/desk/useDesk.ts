@@ -1,0 +1,46 @@
+import { toast } from 'sonner';
+import type { Answer } from '@glen/contract';
+import { api, problemOf } from '../../app/api.js';
+import { openDoor } from './openDoor.js';
+
+export type Desk = Answer<'desk'>;
+
+/** What can be done at one door's desk, each with its trouble told. The page and its small form share it. */
+export function useDeskActions(linkId: number) {
+  const [open, opening] = api.useOpenDoorMutation();
+  const [end] = api.useEndSessionMutation();
+  const [letAll] = api.useLetAllInMutation();
+  const [letIn] = api.useLetInMutation();
+  const [turnAway] = api.useTurnAwayMutation();
+  const [putOut] = api.usePutOutMutation();
+  const [letBack] = api.useLetBackMutation();
+  const [letPresent] = api.useLetPresentMutation();
+  const [presence] = api.useHostPresenceMutation();
+  const [extend] = api.useExtendSessionMutation();
+  const say = async (answer: Promise<{ error?: unknown }>): Promise<boolean> => {
+    const { error } = await answer;
+    if (error) toast.error(problemOf(error)?.errors?.[0]?.message ?? problemOf(error)?.title ?? 'That did not work.');
+    return !error;
+  };
+  const params = { linkId };
+  return {
+    opening: opening.isLoading,
+    open: () => void openDoor(open, linkId),
+    presence: (inside: boolean) => void say(presence({ params, body: { inside } })),
+    end: () => void say(end({ params })),
+    letAllIn: (only?: 'roll') => void say(letAll({ params, body: only ? { only } : {} })),
+    letIn: (visitorId: number) => void say(letIn({ params: { visitorId } })),
+    turnAway: (visitorId: number, word: string) => say(turnAway({ params: { visitorId }, body: { word } })),
+    putOut: (visitorId: number) => void say(putOut({ params: { visitorId } })),
+    letBack: (visitorId: number) => void say(letBack({ params: { visitorId } })),
+    letPresent: (visitorId: number, presents: boolean) => void say(letPresent({ params: { visitorId }, body: { presents } })),
+    extend: (minutes: number) => say(extend({ params, body: { minutes } })),
+  };
+}
+export type DeskActions = ReturnType<typeof useDeskActions>;
+
+/** What the main button does as things stand. */
+export function openLabel(desk: Desk): string {
+  if (desk.door === 'open') return desk.own === null ? 'Go in' : 'To the room again';
+  return desk.door === 'ended' ? 'Open it again' : 'Open the door now';
+}

@@ -1,0 +1,42 @@
+import { Suspense, lazy, useEffect, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Navigate, Outlet, useLocation, useNavigate } from 'react-router';
+import type { Me } from '@glen/contract';
+import { api } from '../../app/api.js';
+import { useNow } from '../../app/clock.js';
+import { redoLast, undoLast } from '../../app/undo.js';
+import { Loading } from '../../ui/States.js';
+import { DayLine } from './DayLine.js';
+import { PLACES, TopBar } from './TopBar.js';
+
+const loadFinder = () => import('./Finder.js');
+const Finder = lazy(loadFinder);
+
+/** Every teacher screen: top bar, day line, and the screen below. */
+export function Frame({ me }: { me: Me }) {
+  const { data: today } = api.useTodayQuery();
+  const now = useNow();
+  const navigate = useNavigate();
+  const { pathname } = useLocation();
+  const [finding, setFinding] = useState<'all' | 'keys' | null>(null);
+  // Fetched before it is asked for: whoever presses / types on at once.
+  useEffect(() => { const timer = setTimeout(() => void loadFinder(), 1000); return () => clearTimeout(timer); }, []);
+  const free = { enabled: finding === null };
+  useHotkeys(PLACES.map((p) => p.key), (event) => void navigate(PLACES.find((p) => p.key === event.key)!.path), free);
+  useHotkeys('s', () => void navigate('/plan/new'), free);
+  useHotkeys('u', () => void undoLast(), free);
+  useHotkeys('shift+u', () => void redoLast(), free);
+  useHotkeys('slash', (event) => { event.preventDefault(); setFinding('all'); }, { useKey: false, ...free });
+  useHotkeys('bracketleft', () => void navigate(-1), free);
+  useHotkeys('bracketright', () => void navigate(1), free);
+  useHotkeys('shift+slash', () => setFinding('keys'), free);
+  if (pathname === '/') return <Navigate to="/today" replace />;
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <TopBar me={me} onFind={() => setFinding('all')} />
+      {today ? <DayLine today={today} now={now} zone={me.school.zone} /> : <div className="h-15 shrink-0 border-b border-line bg-shade" />}
+      <Suspense fallback={<div className="p-6"><Loading /></div>}><Outlet /></Suspense>
+      {finding && <Suspense fallback={null}><Finder shows={finding} onClose={() => setFinding(null)} /></Suspense>}
+    </div>
+  );
+}

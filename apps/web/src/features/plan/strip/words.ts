@@ -1,0 +1,20 @@
+import { addMinutes, dateInWords } from '@glen/core';
+import type { Notch, Strip } from './layout.js';
+
+export type StripSeries = Strip['series'][number];
+
+/** What becomes of a session, in a word. */
+export function stateOf(n: Notch, series: StripSeries | undefined, now: string): string {
+  if (n.status === 'cancelled') return n.why ? `cancelled: ${n.why}` : 'cancelled';
+  if (series?.draft) return 'draft';
+  if (n.heldAt) return `held at the door of ${n.heldAt}`;
+  if (n.was && n.was.date !== n.date) return `moved from ${dateInWords(n.was.date)}`;
+  if (n.was) return `moved from ${n.was.time}`;
+  if (n.end <= now) return 'over';
+  return n.start <= now ? 'running' : 'planned';
+}
+
+/** All about one notch, for hover, focus and screen readers alike. */
+export const notchInWords = (n: Notch, series: StripSeries | undefined, now: string): string =>
+  `${dateInWords(n.date)}, ${n.time}–${addMinutes(n.time, n.minutes)}: ${n.title ?? series?.title ?? ''}, ${stateOf(n, series, now)}`;
+

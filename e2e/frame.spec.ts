@@ -1,0 +1,275 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { enterRoom, expect, test, type School } from './support.js';
+
+/** `again` leaves out the contrast of colours, which takes longest and which a width does not change. */
+async function expectNoViolations(page: Page, { again = false } = {}): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).disableRules(again ? ['color-contrast'] : []).analyze();
+  expect(violations.map((v) => ({ id: v.id, where: v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160)) }))).toEqual([]);
+}
+
+/** Every teacher view, with what shows that it has come. */
+const views = (school: School): [path: string, shows: string][] => {
+  const n3 = school.classOf('N3');
+  return [
+    ['/today', 'Wednesday, 7 sessions'], ['/plan', 'Autumn term'], ['/plan?view=week', 'Week of Mon 12 Oct'], ['/plan/new', 'New session'], ['/school', 'School calendar'], ['/classes', '7 class periods'], ['/classes/links', 'The sheet of links'],
+    [`/classes/${n3.id}/sessions`, 'Ahead'], [`/classes/${n3.id}/entry`, 'So, at the door'], [`/classes/${n3.id}/posts`, 'Coastal Navigation, period 3'],
+    [`/classes/${school.classOf('R5').id}/roll`, 'Ropework, period 5'], [`/classes/${school.classOf('R5').id}/links?new=Group%20work`, 'A new link'], [`/classes/${n3.id}/links/${n3.link.id}`, 'Its addresses'],
+    ['/links', 'All my links'], ['/school/entry', 'The school’s entry rules'], [`/desk/${n3.link.id}`, 'Coastal Navigation, period 3'],
+  ];
+};
+
+/** Half a large screen, a laptop, a large screen. */
+const WIDTHS = [960, 1280, 1680];
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`no teacher view breaks the rules of accessibility at any width, ${colorScheme}`, async ({ school }) => {
+    test.setTimeout(240000);
+    const page = await school.open('Ottoline Marsh', { colorScheme, reducedMotion: 'reduce' });
+    for (const [path, shows] of views(school)) {
+      await page.goto(school.url + path);
+      await expect(page.getByRole('heading', { name: shows }).first()).toBeVisible();
+      await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);
+      // What a theme changes is seen at one width; what a width changes, in one theme.
+      for (const width of colorScheme === 'light' ? WIDTHS : [1280]) {
+        await page.setViewportSize({ width, height: 800 });
+        await expectNoViolations(page, { again: width !== 1280 });
+      }
+    }
+  });
+
+  test(`nothing that opens over a view breaks them either, ${colorScheme}`, async ({ school }) => {
+    const page = await school.open('Ottoline Marsh', { colorScheme, reducedMotion: 'reduce' });
+    await page.goto(`${school.url}/today`);
+    await page.getByRole('button', { name: 'Copy as…' }).first().click();
+    await expect(page.getByRole('region', { name: 'What will be copied' })).toBeVisible();
+    await expectNoViolations(page);
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('/');
+    await expect(page.getByRole('combobox', { name: 'Find or do' })).toBeFocused();
+    await page.keyboard.type('nav');
+    await expect(page.getByRole('option', { name: 'Coastal Navigation, period 3', exact: true })).toBeVisible();
+    await expectNoViolations(page);
+    await page.keyboard.press('Escape');
+    await page.setViewportSize({ width: 960, height: 800 });
+    await page.getByRole('button', { name: 'In the margin: 5 notes' }).click();
+    await expect(page.getByRole('dialog').getByText('Harbour Evening, rehearsal is a draft')).toBeVisible();
+    await expectNoViolations(page);
+  });
+
+  test(`no door, no student’s day and no sign-in breaks them, ${colorScheme}`, async ({ school }) => {
+    const phone = await school.openPhone('Ansel Grue', { colorScheme, reducedMotion: 'reduce' });
+    for (const letters of ['N3', 'W2', 'C']) {
+      await phone.goto(school.door(letters));
+      await expect(phone.getByRole('region', { name: 'Your account' })).toBeVisible();
+      await expectNoViolations(phone);
+    }
+    await phone.goto(school.url);
+    await expect(phone.getByRole('link', { name: 'To the door of Chartwork clinic' })).toBeVisible();
+    for (const width of [390, 960]) {
+      await phone.setViewportSize({ width, height: 844 });
+      await expectNoViolations(phone);
+    }
+    const nobody = await school.openPhone(undefined, { colorScheme });
+    for (const path of ['/', '/door', '/door/heron-00000000000']) {
+      await nobody.goto(school.url + path);
+      await expect(nobody.getByRole('heading', { level: 1 })).toBeVisible();
+      await expectNoViolations(nobody);
+    }
+  });
+}
+
+test('the room, its desk and the course site break none of them', async ({ school }) => {
+  await school.setTime('10:46');
+  const desk = await school.open('Ottoline Marsh');
+  await desk.goto(`${school.url}/desk/${school.classOf('N3').link.id}`);
+  const room = await enterRoom(desk, 'Open the door now');
+  await room.bringToFront();
+  await room.getByRole('button', { name: 'Camera on' }).click();
+  await expect(room.locator('#preview')).toBeVisible();
+  await expectNoViolations(room);
+  const student = await school.openPhone('Ansel Grue');
+  await student.goto(school.door('N3'));
+  await student.getByRole('button', { name: 'Knock' }).click();
+  await desk.getByRole('button', { name: 'Turn Ansel Grue away' }).click();
+  await expectNoViolations(desk);
+  await desk.getByRole('button', { name: 'Hand over…' }).click();
+  await expect(desk.getByRole('radio', { name: /Signe Aalto/ })).toBeVisible();
+  await expectNoViolations(desk);
+  await school.stream(student, 'nav-3', 'Ansel Grue');
+  await expectNoViolations(student);
+});
+
+test('no view scrolls sideways, at half a screen, on a laptop, or on a phone at the door', async ({ school }) => {
+  const page = await school.open('Ottoline Marsh');
+  for (const width of WIDTHS) {
+    await page.setViewportSize({ width, height: 800 });
+    for (const [path, shows] of views(school)) {
+      await page.goto(school.url + path);
+      await expect(page.getByRole('heading', { name: shows }).first()).toBeVisible();
+      expect({ path, width, over: await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth) }).toEqual({ path, width, over: 0 });
+    }
+  }
+  const phone = await school.openPhone('Ansel Grue');
+  await phone.goto(school.door('N3'));
+  await expect(phone.getByRole('region', { name: 'Your account' })).toBeVisible();
+  expect(await phone.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(0);
+});
+
+test('the keyboard alone schedules a session, finds a class period and undoes', async ({ school }) => {
+  const page = await school.open('Ottoline Marsh');
+  await page.goto(`${school.url}/today`);
+  await expect(page.getByRole('heading', { name: 'Wednesday, 7 sessions' })).toBeVisible();
+  await page.keyboard.press('s');
+  await expect(page.getByRole('heading', { name: 'New session' })).toBeVisible();
+  await page.getByRole('combobox', { name: 'Class period' }).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Marine');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('combobox', { name: 'Class period' })).toContainText('Marine Weather');
+  await page.getByLabel('Title').focus();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('1 storm, 2 fronts');
+  await expect(page).toHaveURL(/plan\/new/);
+  for (let i = 0; i < 2; i++) await page.keyboard.press('Tab');
+  await expect(page.getByRole('button', { name: /^Schedule/ })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('1 storm, 2 fronts').first()).toBeVisible();
+  await page.keyboard.press('u');
+  await expect(page.getByText('Undone.')).toBeVisible();
+  await page.keyboard.press('/');
+  await expect(page.getByRole('combobox', { name: 'Find or do' })).toBeFocused();
+  await page.keyboard.type('ropework');
+  await expect(page.getByRole('option', { name: 'Ropework, period 5', exact: true })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('3');
+  await expect(page.getByRole('heading', { name: '7 class periods' })).toBeVisible();
+});
+
+test('entry rules: the sentences, the outcome table, where each comes from and the way back', async ({ school }) => {
+  const page = await school.open('Ottoline Marsh');
+  await page.goto(`${school.url}/classes/${school.classOf('N3').id}/entry`);
+  const table = page.getByRole('table');
+  await expect(table.getByRole('row', { name: /Student on the roll/ })).toHaveText(/waits till 10:40.*waits for a host.*lobby.*turned away/);
+  await expect(table.getByRole('row', { name: /Same student, home account/ })).toContainText('asked to switch');
+  await expect(page.getByText('off', { exact: true }).locator('svg')).toHaveAttribute('aria-label', 'fixed by the school');
+  await page.getByRole('combobox', { name: /Who goes straight in, from the school/ }).click();
+  await page.getByRole('option', { name: 'the roll' }).click();
+  await expect(table.getByRole('row', { name: /Student on the roll/ })).toContainText('enter');
+  await expect(page.getByRole('combobox', { name: /Who goes straight in, set for this class period/ })).toBeVisible();
+  await page.reload();
+  await expect(table.getByRole('row', { name: /Student on the roll/ })).toContainText('enter');
+  await page.getByRole('button', { name: 'Show sources' }).click();
+  await page.getByRole('button', { name: 'Who goes straight in: back to the default' }).click();
+  await expect(table.getByRole('row', { name: /Student on the roll/ })).not.toContainText('enter');
+});
+
+test('motion stops where less of it is asked for', async ({ school }) => {
+  const page = await school.open('Ottoline Marsh', { reducedMotion: 'reduce' });
+  await page.goto(`${school.url}/today`);
+  await page.getByRole('button', { name: 'Copy as…' }).first().click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  const moving = await page.evaluate(() => document.getAnimations().length);
+  expect(moving).toBe(0);
+  const styles = await page.evaluate(() => [...document.querySelectorAll('*')].map((e) => getComputedStyle(e)).filter((s) => s.animationName !== 'none' || (s.transitionProperty !== 'none' && s.transitionDuration !== '0s')).length);
+  expect(styles).toBe(0);
+});
+
+test('the whole path by keyboard alone: schedule, rules, post, open the door, let in, end', async ({ school }) => {
+  await school.setTime('10:41');
+  const page = await school.open('Ottoline Marsh');
+  /** Goes on by Tab until the wished control has the focus. */
+  const tabTo = async (role: Parameters<Page['getByRole']>[0], name: string | RegExp): Promise<void> => {
+    const wished = page.getByRole(role, { name });
+    await expect(wished.first()).toBeVisible();
+    for (let i = 0; i < 120; i++) {
+      await page.keyboard.press('Tab');
+      if (await wished.first().evaluate((e) => e === document.activeElement)) return;
+    }
+    throw new Error(`Tab never came to ${String(name)}`);
+  };
+  await page.goto(`${school.url}/today`);
+  await expect(page.getByRole('heading', { name: 'Wednesday, 7 sessions' })).toBeVisible();
+
+  await tabTo('button', /^10:45 Coastal Navigation/);
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('button', { name: /^11:40 Chartwork clinic/ })).toBeFocused();
+
+  await page.keyboard.press('s');
+  await tabTo('textbox', 'Title');
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('By keyboard');
+  await tabTo('button', /^Schedule/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('By keyboard').first()).toBeVisible();
+
+  await page.keyboard.press('/');
+  await expect(page.getByRole('combobox', { name: 'Find or do' })).toBeFocused();
+  await page.keyboard.type('entry rules of coastal navigation, period 3');
+  await expect(page.getByRole('option', { name: 'Change the entry rules of Coastal Navigation, period 3' })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await tabTo('combobox', /Who goes straight in/);
+  await page.keyboard.press('Enter');
+  // The list takes letters once it has the focus.
+  await expect(page.getByRole('option', { name: /^hosts and presenters/ })).toBeVisible();
+  await expect(page.getByRole('option').and(page.locator(':focus'))).toHaveCount(1);
+  await page.keyboard.type('hosts and');
+  await expect(page.getByRole('option', { name: /^hosts and presenters/ })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('combobox', { name: /Who goes straight in, set for this class period/ })).toContainText('hosts and presenters');
+
+  await tabTo('link', 'Posts');
+  await page.keyboard.press('Enter');
+  await tabTo('button', 'Post the link');
+  await page.keyboard.press('Enter');
+  await tabTo('textbox', 'Words');
+  await page.keyboard.type('Typed, not clicked.');
+  await tabTo('button', 'Post it now');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('listitem').filter({ hasText: 'Typed, not clicked.' })).toBeVisible();
+
+  await page.keyboard.press('1');
+  await tabTo('button', 'Open the door now');
+  const [room] = await Promise.all([page.context().waitForEvent('page'), page.keyboard.press('Enter')]);
+  await expect(room.locator('#you')).toContainText('You are Ottoline Marsh');
+  await page.bringToFront();
+  const student = await school.openPhone('Ansel Grue');
+  await student.goto(school.door('N3'));
+  await student.getByRole('button', { name: 'Knock' }).focus();
+  await student.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'In the lobby 1' })).toBeVisible();
+  await page.keyboard.press('a');
+  await expect(student.locator('#you')).toContainText('You are Ansel Grue');
+  await tabTo('button', 'End for all');
+  await page.keyboard.press('Enter');
+  await expect(student.getByRole('heading', { name: 'The room is closed' })).toBeVisible();
+});
+
+test('every control of every view is reached by Tab, and shows that it is', async ({ school }) => {
+  test.setTimeout(240000);
+  const page = await school.open('Ottoline Marsh');
+  for (const [path, shows] of views(school)) {
+    await page.goto(school.url + path);
+    await expect(page.getByRole('heading', { name: shows }).first()).toBeVisible();
+    await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);
+    const wanted = await page.evaluate(() => {
+      const all = [...document.querySelectorAll<HTMLElement>('a[href], button:enabled, input:enabled, select:enabled, textarea:enabled, summary')].filter((e) => e.tabIndex >= 0 && e.checkVisibility({ visibilityProperty: true }));
+      all.forEach((e, i) => { e.dataset.nth = String(i); });
+      return all.map((e) => `${e.tagName} ${e.getAttribute('aria-label') ?? e.textContent ?? ''}`.slice(0, 60));
+    });
+    const reached = new Set<number>();
+    const unmarked: string[] = [];
+    for (let i = 0; i < 2 * wanted.length + 10 && reached.size < wanted.length; i++) {
+      await page.keyboard.press('Tab');
+      const at = await page.evaluate(() => {
+        const e = document.activeElement as HTMLElement;
+        const style = getComputedStyle(e);
+        return { nth: e.dataset.nth, marked: style.outlineStyle !== 'none' && style.outlineWidth !== '0px' };
+      });
+      if (at.nth === undefined) continue;
+      reached.add(Number(at.nth));
+      if (!at.marked) unmarked.push(wanted[Number(at.nth)]!);
+    }
+    expect({ path, missed: wanted.filter((_, i) => !reached.has(i)), unmarked }).toEqual({ path, missed: [], unmarked: [] });
+  }
+});

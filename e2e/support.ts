@@ -1,0 +1,112 @@
+import { test as base, expect, type Browser, type BrowserContextOptions, type Page } from '@playwright/test';
+import { copyDatabases, freePort, startDemo, statement, type Demo, type Mariadb } from '../scripts/processes.mjs';
+
+interface Person { name: string; accounts: { id: number; kind: string; email: string }[] }
+interface ClassItem { id: number; title: string; pennant: { letters: string }; link: { id: number; code: string; address: string } }
+
+/** A Glen with the demo school on a database of its own, and browsers to meet it with. */
+export class School {
+  private people: Person[] = [];
+  private classes: ClassItem[] = [];
+
+  constructor(readonly demo: Demo, private readonly browser: Browser) {}
+
+  get url(): string {
+    return this.demo.publicUrl;
+  }
+
+  async prepare(): Promise<void> {
+    this.people = ((await (await fetch(`${this.url}/api/demo/people`)).json()) as { people: Person[] }).people;
+    const page = await this.open('Noor Achterberg');
+    this.classes = ((await (await page.request.get(`${this.url}/api/classes`)).json()) as { classes: ClassItem[] }).classes;
+    await page.context().close();
+  }
+
+  classOf(letters: string): ClassItem {
+    return this.classes.find((c) => c.pennant.letters === letters)!;
+  }
+
+  door(letters: string): string {
+    return this.classOf(letters).link.address;
+  }
+
+  account(name: string, kind: 'school' | 'personal' = 'school'): Person['accounts'][number] {
+    return this.people.find((p) => p.name === name)!.accounts.find((a) => a.kind === kind)!;
+  }
+
+  /** A page in a browser of its own, signed in with the accounts named (the last is in use); no name is nobody. */
+  async open(name?: string, { kinds = ['school'], ...options }: BrowserContextOptions & { kinds?: ('school' | 'personal')[] } = {}): Promise<Page> {
+    const context = await this.browser.newContext({ permissions: ['clipboard-read', 'clipboard-write', 'camera', 'microphone'], ...options });
+    if (name) for (const kind of kinds) await context.request.post(`${this.url}/api/demo/sign-in`, { data: { accountId: this.account(name, kind).id }, headers: { Origin: this.url } });
+    return context.newPage();
+  }
+
+  /** A phone, as students hold it. */
+  openPhone(name?: string, options: Parameters<School['open']>[1] = {}): Promise<Page> {
+    return this.open(name, { viewport: { width: 390, height: 844 }, ...options });
+  }
+
+  async setTime(time: string, date = '2026-10-14'): Promise<void> {
+    await fetch(`${this.url}/api/demo/clock`, { method: 'POST', headers: { 'Content-Type': 'application/json', Origin: this.url }, body: JSON.stringify({ date, time }) });
+  }
+
+  async courseSite(kind: 'none' | 'down'): Promise<void> {
+    await fetch(`${this.demo.courseSite}/trouble`, { method: 'POST', body: new URLSearchParams({ kind }), redirect: 'manual' });
+  }
+
+  /** The course site's page of a class, read as one of its people. */
+  async stream(page: Page, ref: string, name: string): Promise<void> {
+    await page.goto(this.demo.courseSite);
+    await page.getByRole('button', { name, exact: true }).click();
+    await page.goto(`${this.demo.courseSite}/class/${ref}`);
+  }
+}
+
+/** Presses what opens the room and gives the room's tab, once the person sits in it. */
+export async function enterRoom(page: Page, button: string | RegExp): Promise<Page> {
+  const [room] = await Promise.all([page.context().waitForEvent('page'), page.getByRole('button', { name: button }).click()]);
+  await expect(room.locator('#you')).toContainText('You are', { timeout: 15000 });
+  // A tab behind another draws once a second at most; the desk is what is worked next.
+  await page.bringToFront();
+  return room;
+}
+
+/** What is on the clipboard, in both forms; a form that is not there is empty. */
+export const clipboard = (page: Page): Promise<{ html: string; plain: string }> =>
+  page.evaluate(async () => {
+    const [item] = await navigator.clipboard.read();
+    const read = async (type: string): Promise<string> => (item?.types.includes(type) ? (await item.getType(type)).text() : '');
+    return { html: await read('text/html'), plain: await read('text/plain') };
+  });
+
+interface Loaded { mariadb: Pick<Mariadb, 'port' | 'url'>; name: string; port: number }
+const both = (name: string): string[] => [name, `${name}_standins`];
+const AT = '2026-10-14T10:31';
+
+/** Each worker loads the demo school once; each test has a server, a clock and a database of its own, copied from that. */
+export const test = base.extend<{ school: School }, { loaded: Loaded }>({
+  // The runner reads the fixture's wishes from this pattern; it wishes for none.
+  // eslint-disable-next-line no-empty-pattern
+  loaded: [async ({}, use, info) => {
+    const mariadbPort = Number(process.env.GLEN_TEST_MARIADB);
+    const mariadb = { port: mariadbPort, url: (name: string) => `mariadb://root@127.0.0.1:${mariadbPort}/${name}` };
+    const loaded = { mariadb, name: `e2e_${info.workerIndex}`, port: await freePort() };
+    const demo = await startDemo({ mariadb, database: loaded.name, port: loaded.port, at: AT, fresh: true });
+    await demo.stop();
+    await use(loaded);
+    for (const name of both(loaded.name)) await statement(mariadb, `DROP DATABASE IF EXISTS ${name}`);
+  }, { scope: 'worker' }],
+  school: async ({ browser, loaded: { mariadb, name, port } }, use, info) => {
+    const database = `${name}_${info.testId.replace(/\W/g, '').slice(-12)}_${info.retry}`;
+    await copyDatabases(mariadb, both(name).map((from, i): [string, string] => [from, both(database)[i]!]));
+    const demo = await startDemo({ mariadb, database, port, at: AT, loaded: true, undoSeconds: 2 });
+    const school = new School(demo, browser);
+    await school.prepare();
+    await use(school);
+    for (const context of browser.contexts()) await context.close();
+    await demo.stop();
+    for (const each of both(database)) await statement(mariadb, `DROP DATABASE IF EXISTS ${each}`);
+  },
+});
+
+export { expect };

@@ -1,0 +1,125 @@
+/**
+ * Who may call an endpoint.
+ * anyone: nobody need be signed in · signed-in: any account · teacher: any of the school's staff ·
+ * class-reader: its hosts, co-teachers and visiting teachers, the head and the office ·
+ * class-host: its hosts and co-teachers · door-host: those, and until its end whoever a session was handed over to · demo: anyone, and only where the demo school runs ·
+ * service: the video service, by signature · school-office: the head and the office.
+ */
+export type Caller = 'anyone' | 'signed-in' | 'teacher' | 'class-reader' | 'class-host' | 'door-host' | 'school-office' | 'demo' | 'service';
+
+/** The path parameter from which the class period of a class-… endpoint is found. */
+export type ClassSubject = 'classId' | 'seriesId' | 'postId' | 'linkId' | 'visitorId';
+
+export interface Endpoint {
+  method: 'GET' | 'POST' | 'PUT';
+  path: string;
+  who: Caller;
+  of?: ClassSubject;
+  /** What it does, in a line, for the OpenAPI document. */
+  does: string;
+}
+
+/** Every address that Glen answers, once. No schemas here, so that the browser's first load stays small. */
+export const endpoints = {
+  me: { method: 'GET', path: '/api/me', who: 'anyone', does: 'Which account is in use, which others are at hand, and what time the school has' },
+  signIn: { method: 'POST', path: '/api/sign-in', who: 'anyone', does: 'Sign in with an address and a password' },
+  signOut: { method: 'POST', path: '/api/sign-out', who: 'anyone', does: 'Sign out of every account in this browser' },
+  switchAccount: { method: 'POST', path: '/api/switch-account', who: 'signed-in', does: 'Use another account that is signed in here' },
+  live: { method: 'GET', path: '/api/live', who: 'anyone', does: 'Server-sent events that say which thing changed' },
+  openapi: { method: 'GET', path: '/api/openapi.json', who: 'anyone', does: 'This document' },
+
+  demoPeople: { method: 'GET', path: '/api/demo/people', who: 'demo', does: 'The demo school’s people and their accounts' },
+  demoSignIn: { method: 'POST', path: '/api/demo/sign-in', who: 'demo', does: 'Sign in as one of them' },
+  demoClock: { method: 'POST', path: '/api/demo/clock', who: 'demo', does: 'Move school time' },
+
+  myDay: { method: 'GET', path: '/api/my-day', who: 'signed-in', does: 'The doors of one’s own day, as a student or invited guest' },
+  find: { method: 'GET', path: '/api/find', who: 'teacher', does: 'People, sessions and links by a few letters' },
+
+  school: { method: 'GET', path: '/api/school', who: 'teacher', does: 'The school’s calendar' },
+  schoolCalendar: { method: 'GET', path: '/api/school/calendar', who: 'teacher', does: 'The school’s calendar as it can be edited, with its version' },
+  previewCalendar: { method: 'POST', path: '/api/school/calendar/preview', who: 'school-office', does: 'Which sessions an edited calendar would move, take off or bring back' },
+  setCalendar: { method: 'PUT', path: '/api/school/calendar', who: 'school-office', does: 'Change the school’s calendar; the sessions follow and their teachers are told' },
+  holidays: { method: 'GET', path: '/api/school/holidays', who: 'school-office', does: 'Public holidays of a region during the school year' },
+  seenNotice: { method: 'POST', path: '/api/notices/:noticeId/seen', who: 'teacher', does: 'Put a notice of one’s own away' },
+  feeds: { method: 'GET', path: '/api/feeds', who: 'signed-in', does: 'The private addresses of one’s calendar feeds' },
+  replaceFeed: { method: 'POST', path: '/api/feeds', who: 'signed-in', does: 'Make a feed’s address, or a new one in its place' },
+  calendarFeed: { method: 'GET', path: '/api/calendar/:token', who: 'anyone', does: 'A calendar feed (iCalendar), by its private address' },
+  today: { method: 'GET', path: '/api/today', who: 'teacher', does: 'The day’s run sheet and what needs thought' },
+  sessions: { method: 'GET', path: '/api/sessions', who: 'teacher', does: 'Sessions of one’s class periods between two dates' },
+  classes: { method: 'GET', path: '/api/classes', who: 'teacher', does: 'The class periods one teaches or visits' },
+  classPeriod: { method: 'GET', path: '/api/classes/:classId', who: 'class-reader', of: 'classId', does: 'One class period: link, people, sessions' },
+
+  strip: { method: 'GET', path: '/api/strip', who: 'teacher', does: 'Class periods with every date of their series between two dates' },
+  bookings: { method: 'GET', path: '/api/classes/:classId/bookings', who: 'class-reader', of: 'classId', does: 'What the class period’s people, link and students have on the books' },
+
+  addSession: { method: 'POST', path: '/api/classes/:classId/sessions', who: 'class-host', of: 'classId', does: 'Schedule a session' },
+  session: { method: 'GET', path: '/api/series/:seriesId', who: 'class-reader', of: 'seriesId', does: 'One session' },
+  editSession: { method: 'PUT', path: '/api/series/:seriesId', who: 'class-host', of: 'seriesId', does: 'Change a session' },
+  cancelSession: { method: 'POST', path: '/api/series/:seriesId/cancel', who: 'class-host', of: 'seriesId', does: 'Cancel one date of it' },
+  restoreSession: { method: 'POST', path: '/api/series/:seriesId/restore', who: 'class-host', of: 'seriesId', does: 'Take a cancelling back' },
+  changeSessions: { method: 'POST', path: '/api/sessions/change', who: 'teacher', does: 'Move, cancel, take back or retitle dates of series, all or none' },
+  takeBackChange: { method: 'POST', path: '/api/sessions/take-back', who: 'teacher', does: 'Undo the last change of series, where nobody has changed them since' },
+  seriesFile: { method: 'GET', path: '/api/series/:seriesId/calendar', who: 'class-reader', of: 'seriesId', does: 'One series as a calendar file (iCalendar)' },
+  copySeries: { method: 'POST', path: '/api/series/:seriesId/copy', who: 'class-host', of: 'seriesId', does: 'Copy a series to other class periods, or to the next term' },
+
+  rules: { method: 'GET', path: '/api/classes/:classId/rules', who: 'class-reader', of: 'classId', does: 'Entry rules with the source of each' },
+  setRules: { method: 'PUT', path: '/api/classes/:classId/rules', who: 'class-host', of: 'classId', does: 'Set the class period’s own entry rules' },
+
+  posts: { method: 'GET', path: '/api/classes/:classId/posts', who: 'class-reader', of: 'classId', does: 'What is out, queued, failed or withdrawn on the class stream' },
+  addPost: { method: 'POST', path: '/api/classes/:classId/posts', who: 'class-host', of: 'classId', does: 'Post the link to the class stream, now or at a time' },
+  editPost: { method: 'PUT', path: '/api/posts/:postId', who: 'class-host', of: 'postId', does: 'Change a post, out or waiting' },
+  withdrawPost: { method: 'POST', path: '/api/posts/:postId/withdraw', who: 'class-host', of: 'postId', does: 'Take a post down' },
+  restorePost: { method: 'POST', path: '/api/posts/:postId/restore', who: 'class-host', of: 'postId', does: 'Put a withdrawn post back' },
+  retryPost: { method: 'POST', path: '/api/posts/:postId/retry', who: 'class-host', of: 'postId', does: 'Try a failed post again now' },
+
+  links: { method: 'GET', path: '/api/links', who: 'teacher', does: 'Every link that one hosts' },
+  classLinks: { method: 'GET', path: '/api/classes/:classId/links', who: 'class-reader', of: 'classId', does: 'The links of a class period in their order' },
+  link: { method: 'GET', path: '/api/links/:linkId', who: 'class-reader', of: 'linkId', does: 'One link: whom it is for, its former codes, who shares it' },
+  addLink: { method: 'POST', path: '/api/classes/:classId/links', who: 'class-host', of: 'classId', does: 'Make another link of a class period' },
+  editLink: { method: 'PUT', path: '/api/links/:linkId', who: 'class-host', of: 'linkId', does: 'Change what a link is for and what it is called' },
+  setAudience: { method: 'PUT', path: '/api/links/:linkId/audience', who: 'class-host', of: 'linkId', does: 'Change whom a link is for, and who is host there' },
+  orderLinks: { method: 'PUT', path: '/api/classes/:classId/links/order', who: 'class-host', of: 'classId', does: 'Put a class period’s links in order' },
+  replaceLink: { method: 'POST', path: '/api/links/:linkId/replace', who: 'class-host', of: 'linkId', does: 'Give a link a new code, and say what becomes of the old one' },
+  takeBackReplacing: { method: 'POST', path: '/api/links/:linkId/take-back', who: 'class-host', of: 'linkId', does: 'Take the last replacing back, while nobody has used the new code' },
+  stopLink: { method: 'POST', path: '/api/links/:linkId/stop', who: 'class-host', of: 'linkId', does: 'Stop a link: its door no longer opens' },
+  reopenLink: { method: 'POST', path: '/api/links/:linkId/reopen', who: 'class-host', of: 'linkId', does: 'Let a stopped link work again' },
+  setRoom: { method: 'PUT', path: '/api/links/:linkId/room', who: 'class-host', of: 'linkId', does: 'Put another room behind a link' },
+  shareLink: { method: 'POST', path: '/api/links/:linkId/share', who: 'class-host', of: 'linkId', does: 'Have another class period meet at this door too: always, for a series, or for one date' },
+  unshareLink: { method: 'POST', path: '/api/links/:linkId/unshare', who: 'class-host', of: 'linkId', does: 'Have it meet at its own door again' },
+  groups: { method: 'GET', path: '/api/classes/:classId/groups', who: 'class-reader', of: 'classId', does: 'The groups of a class period' },
+  setGroups: { method: 'PUT', path: '/api/classes/:classId/groups', who: 'class-host', of: 'classId', does: 'Change the groups of a class period' },
+  schoolRules: { method: 'GET', path: '/api/school/rules', who: 'teacher', does: 'The school’s defaults of the entry rules, and which are locked' },
+  setSchoolRules: { method: 'PUT', path: '/api/school/rules', who: 'school-office', does: 'Change the school’s defaults and locks' },
+  ownRules: { method: 'GET', path: '/api/my-rules', who: 'teacher', does: 'One’s own defaults of the entry rules' },
+  setOwnRules: { method: 'PUT', path: '/api/my-rules', who: 'teacher', does: 'Change one’s own defaults' },
+  linkRules: { method: 'GET', path: '/api/links/:linkId/rules', who: 'class-reader', of: 'linkId', does: 'The layers of rules in force at a link' },
+  setLinkRules: { method: 'PUT', path: '/api/links/:linkId/rules', who: 'class-host', of: 'linkId', does: 'Change a link’s own rules' },
+  seriesRules: { method: 'GET', path: '/api/series/:seriesId/rules', who: 'class-reader', of: 'seriesId', does: 'The layers of rules of a series, or of one of its dates' },
+  setSeriesRules: { method: 'PUT', path: '/api/series/:seriesId/rules', who: 'class-host', of: 'seriesId', does: 'Change the rules of a series, or of one of its dates' },
+  hostPresence: { method: 'POST', path: '/api/links/:linkId/presence', who: 'door-host', of: 'linkId', does: 'Say whether one is in a room that Glen cannot look into' },
+
+  invitation: { method: 'GET', path: '/api/links/:linkId/invitation', who: 'class-reader', of: 'linkId', does: 'What an invitation to the link’s next session can say' },
+  tryDoor: { method: 'POST', path: '/api/links/:linkId/try', who: 'class-reader', of: 'linkId', does: 'What the door would say to a person at a time' },
+
+  desk: { method: 'GET', path: '/api/links/:linkId/desk', who: 'door-host', of: 'linkId', does: 'Who knocks, who is in, who is missing' },
+  openDoor: { method: 'POST', path: '/api/links/:linkId/open', who: 'door-host', of: 'linkId', does: 'Open the door, before its time too, and get a way in as host' },
+  endSession: { method: 'POST', path: '/api/links/:linkId/end', who: 'door-host', of: 'linkId', does: 'End it for all' },
+  extendSession: { method: 'POST', path: '/api/links/:linkId/extend', who: 'door-host', of: 'linkId', does: 'Let the running session last longer' },
+  handOver: { method: 'POST', path: '/api/links/:linkId/hand-over', who: 'door-host', of: 'linkId', does: 'Make a co-teacher or named presenter acting host till the end, and leave' },
+  bringIn: { method: 'POST', path: '/api/links/:linkId/bring-in', who: 'door-host', of: 'linkId', does: 'Invite a person to the running session, by name or address' },
+  letAllIn: { method: 'POST', path: '/api/links/:linkId/let-all-in', who: 'door-host', of: 'linkId', does: 'Let in everyone who waits, or everyone of the roll' },
+  letIn: { method: 'POST', path: '/api/visitors/:visitorId/let-in', who: 'door-host', of: 'visitorId', does: 'Let one in from the lobby' },
+  turnAway: { method: 'POST', path: '/api/visitors/:visitorId/turn-away', who: 'door-host', of: 'visitorId', does: 'Turn one away at the lobby' },
+  putOut: { method: 'POST', path: '/api/visitors/:visitorId/put-out', who: 'door-host', of: 'visitorId', does: 'Put one out of the room' },
+  letPresent: { method: 'POST', path: '/api/visitors/:visitorId/present', who: 'door-host', of: 'visitorId', does: 'Let a participant present for a while, or no longer' },
+  letBack: { method: 'POST', path: '/api/visitors/:visitorId/let-back', who: 'door-host', of: 'visitorId', does: 'Let back one who was turned away or put out' },
+
+  door: { method: 'GET', path: '/api/door/:code', who: 'anyone', does: 'What this door is and what it would do with whoever asks' },
+  enterDoor: { method: 'POST', path: '/api/door/:code/enter', who: 'anyone', does: 'Go in, or knock' },
+
+  videoEvent: { method: 'POST', path: '/api/webhooks/video', who: 'service', does: 'Arrivals and leavings, told by the video service' },
+} as const satisfies Record<string, Endpoint>;
+
+export type EndpointName = keyof typeof endpoints;
+export const endpointNames = Object.keys(endpoints) as EndpointName[];
+export const endpointOf = (name: EndpointName): Endpoint => endpoints[name];

@@ -1,0 +1,51 @@
+import ICAL from 'ical.js';
+
+/** One session, as a calendar file tells it. */
+export interface IcsSession {
+  /** The same for ever, so that a later copy replaces an earlier one. */
+  uid: string;
+  /** Rises with every change (RFC 5545 §3.8.7.4). */
+  sequence: number;
+  title: string;
+  description: string;
+  /** Instants. */
+  start: string;
+  end: string;
+  cancelled: boolean;
+  /** The join link's full address. */
+  address: string;
+  /** When this copy was made, an instant. */
+  madeAt: string;
+}
+
+/**
+ * An iCalendar file of one session (RFC 5545), with its join link as URL and as CONFERENCE (RFC 7986 §5.11).
+ * Times are UTC, which a single session needs no zone for; lines are folded and escaped by the library.
+ */
+export function sessionIcs(session: IcsSession): string {
+  const calendar = new ICAL.Component('vcalendar');
+  calendar.updatePropertyWithValue('prodid', '-//Glen//Doors to online classes//EN');
+  calendar.updatePropertyWithValue('version', '2.0');
+  const event = new ICAL.Component('vevent');
+  const time = (instant: string) => ICAL.Time.fromDateTimeString(instant);
+  event.updatePropertyWithValue('uid', session.uid);
+  event.updatePropertyWithValue('dtstamp', time(session.madeAt));
+  event.updatePropertyWithValue('dtstart', time(session.start));
+  event.updatePropertyWithValue('dtend', time(session.end));
+  event.updatePropertyWithValue('sequence', session.sequence);
+  event.updatePropertyWithValue('summary', session.title);
+  event.updatePropertyWithValue('description', [session.description, session.address].filter(Boolean).join('\n\n'));
+  event.updatePropertyWithValue('status', session.cancelled ? 'CANCELLED' : 'CONFIRMED');
+  const url = new ICAL.Property('url');
+  url.resetType('uri');
+  url.setValue(session.address);
+  event.addProperty(url);
+  const conference = new ICAL.Property('conference');
+  conference.resetType('uri');
+  conference.setParameter('feature', 'VIDEO');
+  conference.setParameter('label', session.title);
+  conference.setValue(session.address);
+  event.addProperty(conference);
+  calendar.addSubcomponent(event);
+  return `${calendar.toString()}\r\n`;
+}

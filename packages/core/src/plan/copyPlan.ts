@@ -1,0 +1,28 @@
+import type { SchoolCalendar } from '../calendar/school.js';
+import { fail } from '../input.js';
+import type { SessionPlan } from './plan.js';
+import { spelledOut } from './toRRule.js';
+
+/** A plan for another class period: at that one's own bell period, where the plan goes by a bell period and the school has it; single changes are not copied. */
+export function planForClass(plan: SessionPlan, period: string | null, school: SchoolCalendar): SessionPlan {
+  const { changes: _changes, ...rest } = plan;
+  const isKnown = period !== null && school.bells.some((set) => set.periods.some((p) => p.label === period));
+  return 'period' in plan.at && isKnown ? { ...rest, at: { period } } : rest;
+}
+
+/**
+ * A plan for the term after the one that its first date lies in (or that follows it): from its first day on, to its end
+ * where the plan ended with a term or by a date; counts and weeks stay. Single changes and extra dates are not copied.
+ */
+export function planForNextTerm(plan: SessionPlan, school: SchoolCalendar): SessionPlan {
+  const at = school.terms.findIndex((term) => term.last >= plan.first);
+  const next = at === -1 ? undefined : school.terms[at + 1];
+  if (!next) fail('first', 'The calendar has no term after that one.');
+  const { changes: _changes, alsoOn: _alsoOn, ...rest } = plan;
+  if (!plan.repeat || 'rrule' in plan.repeat) fail('repeat', 'Only a repeating series of our own kind can be copied to another term.');
+  const { until, ...repeat } = spelledOut(plan.repeat, plan.first);
+  return { ...rest, first: next.first, repeat: { ...repeat, ...(until === undefined ? {} : { until: until === 'year-end' || until === 'exams' ? until : 'term-end' }) } };
+}
+
+/** Whether a phrase, a sheet or a feed would call it a series: more than one date. */
+export const repeats = (plan: Pick<SessionPlan, 'repeat' | 'alsoOn'>): boolean => plan.repeat !== undefined || (plan.alsoOn?.length ?? 0) > 0;

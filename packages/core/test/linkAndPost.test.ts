@@ -1,0 +1,90 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { GlenInputError, LINK_CODE_BYTES, LINK_WORDS, doorPath, fillFields, makeLinkCode, readLinkCode, renderPost } from '../src/index.js';
+import { utcOf, readLinkCode as lightReadLinkCode } from '../src/light.js';
+
+const bytes = fc.uint8Array({ minLength: LINK_CODE_BYTES, maxLength: LINK_CODE_BYTES });
+
+/** Edit distance, written apart, for look-alikes. */
+function distance(a: string, b: string): number {
+  let row = Array.from({ length: b.length + 1 }, (_, j) => j);
+  for (let i = 1; i <= a.length; i++) {
+    const next = [i];
+    for (let j = 1; j <= b.length; j++) next[j] = Math.min(row[j]! + 1, next[j - 1]! + 1, row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1));
+    row = next;
+  }
+  return row[b.length]!;
+}
+
+describe('link codes', () => {
+  it('are a word and 11 characters of Crockford base 32', () => {
+    expect(makeLinkCode(new Uint8Array(8))).toBe('heron-00000000000');
+    expect(makeLinkCode(new Uint8Array(8).fill(255))).toMatch(/^mizzen-zzzzzzzzzzz$/);
+    fc.assert(fc.property(bytes, (b) => { expect(makeLinkCode(b)).toMatch(/^[a-z]+-[0-9a-hjkmnp-tv-z]{11}$/); }));
+  });
+  it('carry 63 bits: all of the first byte, all but one bit of the rest', () => {
+    fc.assert(fc.property(bytes, fc.integer({ min: 0, max: 63 }), (b, bit) => {
+      const other = Uint8Array.from(b);
+      other[Math.floor(bit / 8)]! ^= 128 >> bit % 8;
+      expect(makeLinkCode(other) === makeLinkCode(b)).toBe(bit === 8);
+    }));
+  });
+  it('read back case-blind, with or without hyphen or spaces, with letters for digits', () => {
+    expect(readLinkCode('HERON 7K3M 9QVD 2XT')).toBe('heron-7k3m9qvd2xt');
+    expect(readLinkCode('her0n7k3m9qvd2xt')).toBe('heron-7k3m9qvd2xt');
+    expect(readLinkCode('heron-OIlOIlOIlOI')).toBe('heron-01101101101');
+    fc.assert(fc.property(bytes, (b) => {
+      const code = makeLinkCode(b);
+      for (const form of [code, code.toUpperCase(), code.replace('-', ''), code.replace('-', ' '), ` ${code.replace(/0/g, 'O').replace(/1/g, 'l')} `]) expect(readLinkCode(form)).toBe(code);
+    }));
+  });
+  it('are null for what can be no code', () => {
+    for (const text of ['', 'heron', 'heron-7k3m9qvd2x', 'heron-7k3m9qvd2xtt', 'zebra-7k3m9qvd2xt', 'heron-7k3m9qvd2xu', 'heron-7k3m9qvd2x!']) expect(readLinkCode(text)).toBeNull();
+  });
+  it('have 256 words, none a look-alike of another', () => {
+    const fold = (w: string): string => w.replace(/o/g, '0').replace(/[il]/g, '1');
+    expect(new Set(LINK_WORDS).size).toBe(256);
+    expect(LINK_WORDS.every((w) => /^[a-z]{3,10}$/.test(w))).toBe(true);
+    for (let i = 0; i < 256; i++) for (let j = i + 1; j < 256; j++) if (distance(fold(LINK_WORDS[i]!), fold(LINK_WORDS[j]!)) < 2) throw new Error(`${LINK_WORDS[i]} ~ ${LINK_WORDS[j]}`);
+  });
+  it('want exactly their bytes', () => {
+    expect(() => makeLinkCode(new Uint8Array(7))).toThrow(GlenInputError);
+  });
+  it('stand in an address, and are read the same in the light part', () => {
+    expect(doorPath('heron-7k3m9qvd2xt')).toBe('/door/heron-7k3m9qvd2xt');
+    expect(lightReadLinkCode).toBe(readLinkCode);
+    expect(utcOf(0)).toBe('1970-01-01T00:00:00Z');
+  });
+});
+
+const values = { address: 'https://glen.merrow.example/door/heron-7k3m9qvd2xt', class: 'Coastal Navigation', title: 'Tidal streams', time: '10:45', period: '3' };
+
+describe('renderPost', () => {
+  it('makes the words the link, in a new tab', () => {
+    expect(renderPost({ words: 'Bring dividers.\n\nAnd a pencil.', linkWords: 'Join {title}, {time}' }, values, 'html')).toBe(
+      '<p>Bring dividers.</p>\n<p>And a pencil.</p>\n<p><a href="https://glen.merrow.example/door/heron-7k3m9qvd2xt" target="_blank" rel="noopener noreferrer">Join Tidal streams, 10:45</a></p>',
+    );
+  });
+  it('spells the address out in text', () => {
+    expect(renderPost({ words: '', linkWords: 'Join' }, values, 'text')).toBe('Join:\nhttps://glen.merrow.example/door/heron-7k3m9qvd2xt');
+    expect(renderPost({ words: 'Hello', linkWords: ' ' }, values, 'text')).toBe('Hello\n\nhttps://glen.merrow.example/door/heron-7k3m9qvd2xt');
+  });
+  it('escapes Markdown as CommonMark does', () => {
+    expect(renderPost({ words: '*not* [bold](x)', linkWords: 'a]b' }, values, 'markdown')).toBe('\\*not\\* \\[bold\\]\\(x\\)\n\n[a\\]b](https://glen.merrow.example/door/heron-7k3m9qvd2xt)');
+  });
+  it('leaves a field that has no value, or is none, as typed', () => {
+    expect(fillFields('{class} {host} {nothing}', values)).toBe('Coastal Navigation {host} {nothing}');
+  });
+  it('lets no markup through, from words, link words or field values', () => {
+    const nasty = fc.string({ unit: fc.constantFrom('<', '>', '"', "'", '&', '{title}', 'script', 'a', ' ', '\n', '\u202e', '](', 'javascript:') });
+    fc.assert(fc.property(nasty, nasty, nasty, (words, linkWords, title) => {
+      const html = renderPost({ words, linkWords }, { ...values, title }, 'html');
+      expect(html.replace(/<\/?p>|<br>|<a href="https:\/\/glen\.merrow\.example\/door\/heron-7k3m9qvd2xt" target="_blank" rel="noopener noreferrer">|<\/a>/g, '')).not.toMatch(/[<>]/);
+      expect(html).not.toContain('\u202e');
+      expect(renderPost({ words, linkWords }, { ...values, title }, 'text')).toContain(values.address);
+    }));
+  });
+  it('takes only web addresses', () => {
+    for (const address of ['javascript:alert(1)', 'door/heron', '']) expect(() => renderPost({ words: '', linkWords: 'x' }, { address }, 'html')).toThrow(GlenInputError);
+  });
+});

@@ -1,0 +1,118 @@
+// The one script behind ./glen: up · serve · test · bench · shots · db
+import { createHash } from 'node:crypto';
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { claimFolder, ensurePackages, freePort, startMariadb } from './mariadb.mjs';
+
+const root = dirname(dirname(fileURLToPath(import.meta.url)));
+const say = (text) => console.log(text);
+const DATABASE = { mariadbd: 'mariadb-server' };
+
+/** Installs the npm packages where the lock file has changed since the last time. */
+function ensureModules() {
+  const lock = readFileSync(join(root, 'package-lock.json'));
+  const hash = createHash('sha256').update(lock).digest('hex');
+  const stamp = join(root, 'node_modules', '.glen-lock');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return;
+  say('Installing packages …');
+  const result = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] });
+  if (result.status !== 0) throw new Error('npm ci failed; see above.');
+  writeFileSync(stamp, hash);
+}
+
+async function prepare({ browser = false } = {}) {
+  ensurePackages(browser ? { ...DATABASE, chromium: 'chromium' } : DATABASE, say);
+  ensureModules();
+  const { build } = await import('./build.mjs');
+  await build();
+}
+
+function optionsOf(args, known) {
+  const options = { rest: [] };
+  for (let i = 0; i < args.length; i++) {
+    const name = args[i].startsWith('--') ? args[i].slice(2) : null;
+    if (name === null) options.rest.push(args[i]);
+    else if (!(name in known)) throw new Error(`There is no option --${name}. Known: ${Object.keys(known).map((k) => `--${k}`).join(', ')}`);
+    else if (known[name] === 'flag') options[name] = true;
+    else if (args[i + 1] === undefined) throw new Error(`--${name} wants a value.`);
+    else options[name] = args[++i];
+  }
+  return options;
+}
+
+const untilStopped = () => new Promise((resolve) => { for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, resolve); });
+
+async function up(args) {
+  const options = optionsOf(args, { port: 'value', data: 'value', at: 'value', live: 'flag', fresh: 'flag' });
+  if (options.at && !/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(options.at)) throw new Error('--at wants a date and time such as 2026-10-14T10:31');
+  const dir = resolve(options.data ?? join(root, '.glen', 'data'));
+  await prepare();
+  claimFolder(dir);
+  if (options.fresh) rmSync(dir, { recursive: true, force: true });
+  const { startDemo } = await import('./processes.mjs');
+  const mariadb = await startMariadb(dir);
+  let demo;
+  try {
+    const port = options.port ? Number(options.port) : 4870;
+    demo = await startDemo({ mariadb, database: 'glen', port: options.port ? port : await freeOr(port), at: options.live ? 'live' : (options.at ?? '2026-10-14T10:31') });
+  } catch (error) {
+    await mariadb.stop();
+    throw error;
+  }
+  say(`\n  Demo sign-ins (password fair-winds-2026): o.marsh@merrow.example (teacher), s.aalto@merrow.example (visiting teacher),
+  ansel.grue@merrow.example (student), n.achterberg@merrow.example (head). The sign-in page offers everyone with one click.
+  The class streams, as a student sees them: ${demo.courseSite}\n`);
+  say(`Glen is ready at ${demo.publicUrl}`);
+  await untilStopped();
+  await demo.stop();
+  await mariadb.stop();
+  say('Stopped.');
+}
+
+/** The wished port where it is free, so that addresses stay the same from start to start; else any. */
+async function freeOr(port) {
+  const net = await import('node:net');
+  const free = await new Promise((done) => {
+    const server = net.createServer().once('error', () => done(false)).listen(port, '127.0.0.1', () => server.close(() => done(true)));
+  });
+  return free ? port : freePort();
+}
+
+async function serve() {
+  ensureModules();
+  const { build } = await import('./build.mjs');
+  await build();
+  const child = spawn(process.execPath, ['--enable-source-maps', join(root, 'apps/server/dist/main.js')], { stdio: 'inherit' });
+  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
+  process.exitCode = await new Promise((done) => child.once('exit', (code) => done(code ?? 1)));
+}
+
+async function runScript(name, args) {
+  await prepare({ browser: true });
+  const { main } = await import(`./${name}.mjs`);
+  process.exitCode = await main(args);
+}
+
+/** A database client on the running demo's own database. */
+function db(args) {
+  const { data } = optionsOf(args, { data: 'value' });
+  const port = readFileSync(join(resolve(data ?? join(root, '.glen', 'data')), 'mariadbd.port'), 'utf8');
+  process.exitCode = spawnSync('mariadb', ['--no-defaults', '-h127.0.0.1', `-P${port}`, '-uroot', 'glen'], { stdio: 'inherit' }).status ?? 1;
+}
+
+const [command = 'help', ...args] = process.argv.slice(2);
+const commands = {
+  up: () => up(args), serve, db: () => db(args),
+  test: () => runScript('test', args), bench: () => runScript('bench', args), shots: () => runScript('shots', args),
+};
+try {
+  if (!(command in commands)) {
+    say('./glen up [--port N] [--data DIR] [--at 2026-10-14T10:31] [--live] [--fresh]   the demo school\n./glen serve                      a school, set up by the environment (docs/running.md)\n./glen test [unit|api|e2e]        all tests\n./glen bench [NAME] [--json]      figures beside their references\n./glen shots                      remakes docs/screenshots\n./glen db                         a database client on the running demo');
+    process.exitCode = command === 'help' ? 0 : 2;
+  } else await commands[command]();
+} catch (error) {
+  console.error(error.message);
+  process.exitCode = 1;
+}
