@@ -206,7 +206,7 @@ test('the whole path by keyboard alone: schedule, rules, post, open the door, le
   await page.keyboard.press('/');
   await expect(page.getByRole('combobox', { name: 'Find or do' })).toBeFocused();
   await page.keyboard.type('entry rules of coastal navigation, period 3');
-  await expect(page.getByRole('option', { name: 'Change the entry rules of Coastal Navigation, period 3' })).toBeVisible();
+  await expect(page.getByRole('option', { name: 'Change the entry rules of Coastal Navigation, period 3', selected: true })).toBeVisible();
   await page.keyboard.press('Enter');
   await tabTo('combobox', /Who goes straight in/);
   await page.keyboard.press('Enter');

@@ -1,6 +1,6 @@
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
-import { useDeferredValue, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { classTitle, dateInWords } from '@glen/core/light';
 import { api } from '../../app/api.js';
@@ -72,7 +72,8 @@ function useEntries(go: (path: string) => void, close: () => void): { doing: Ent
 
 /** What the school knows by these letters: people, sessions of any day, links. */
 function useFound(typed: string, go: (path: string) => void, close: () => void): { people: Entry[]; sessions: Entry[]; links: Entry[] } {
-  const { data } = api.useFindQuery({ query: { q: typed } }, { skip: typed.length < 2 });
+  // What was found for fewer letters is not kept meanwhile: Enter must never choose something that is about to go.
+  const { currentData: data } = api.useFindQuery({ query: { q: typed } }, { skip: typed.length < 2 });
   if (!data || typed.length < 2) return { people: [], sessions: [], links: [] };
   return {
     people: data.people.map((p) => {
@@ -106,7 +107,6 @@ function Results({ typed, go, close }: { typed: string; go: (path: string) => vo
 export default function Finder({ shows, onClose }: { shows: 'all' | 'keys'; onClose: () => void }) {
   const navigate = useNavigate();
   const [typed, setTyped] = useState('');
-  const wanted = useDeferredValue(typed.trim());
   const go = (path: string): void => { onClose(); void navigate(path); };
   const dressing = 'fixed top-24 left-1/2 z-40 w-150 max-w-[92vw] -translate-x-1/2 rounded-big border border-edge bg-sheet text-ink shadow-soft';
   return (
@@ -121,7 +121,7 @@ export default function Finder({ shows, onClose }: { shows: 'all' | 'keys'; onCl
             <Command label="Find or do" shouldFilter={false}>
               <Command.Input autoFocus value={typed} onValueChange={setTyped} placeholder="A person, a class period, a session, something to do" className="w-full border-b border-line bg-transparent px-4 py-3 outline-none" />
               <Command.List className="max-h-[60vh] overflow-auto p-2">
-                <Results typed={wanted} go={go} close={onClose} />
+                <Results typed={typed.trim()} go={go} close={onClose} />
               </Command.List>
             </Command>
           )}
