@@ -1,4 +1,6 @@
 import { addDays, classTitle, placeWallTime, splitGroups, type SessionPlan } from '@glen/core';
+import type { Sent } from '@glen/contract';
+import { schemas } from '@glen/contract/schemas';
 import type { Glen } from '../apps/server/src/glen.js';
 import { hashPassword } from '../apps/server/src/features/accounts/passwords.js';
 import { addAccount, addPerson } from '../apps/server/src/features/accounts/store.js';
@@ -148,8 +150,9 @@ export async function loadDemo(glen: Glen, at: string): Promise<boolean> {
   await loadMess(glen, ids, ottoline);
   await loadGroups(glen, ids, host, people);
   await loadHistory(glen);
-  await addPost(glen, ids.get('nav-3')!, ottoline, { words: 'We meet here every Monday and Wednesday in period 3.\n\nBring dividers and a soft pencil.', linkWords: 'Join {class}, period {period}', when: 'now' });
-  await addPost(glen, ids.get('nav-6')!, ottoline, { words: 'Tidal streams today. The tide tables are in your folder.', linkWords: 'Join {title}', when: { date: DEMO_DAY, time: '14:05' } });
+  const post = (ref: string, body: Sent<'addPost'>): Promise<unknown> => addPost(glen, ids.get(ref)!, ottoline, schemas.addPost.body.parse(body));
+  await post('nav-3', { words: 'We meet here every Monday and Wednesday in period 3.\n\nBring dividers and a soft pencil.', linkWords: 'Join {class}, period {period}' });
+  await post('nav-6', { words: 'Tidal streams today. The tide tables are in your folder.', linkWords: 'Join {title}', timing: { at: { date: DEMO_DAY, time: '14:05' } } });
   return true;
 }
 

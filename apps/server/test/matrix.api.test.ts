@@ -1,9 +1,9 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { endpointNames, endpoints, type EndpointName } from '@glen/contract';
+import { endpointNames, endpoints, type EndpointName, type Post } from '@glen/contract';
 import { studentName } from '../../../demo/school.js';
 import { createApp } from '../src/app.js';
 import supertest from 'supertest';
-import { Browser, startSchool, type School } from './support.js';
+import { Browser, startSchool, until, type School } from './support.js';
 
 const ROLES = {
   nobody: null, 'student on the roll': 'Ansel Grue', 'student of another class': studentName(60), parent: 'Hedda Grue', 'teacher of another class': 'Bram Osterholt',
@@ -28,6 +28,7 @@ const MAY: Record<EndpointName, Role[]> = {
   strip: teachers, bookings: readers, changeSessions: teachers, takeBackChange: teachers, copySeries: hosts,
   addSession: hosts, session: readers, editSession: hosts, cancelSession: hosts, restoreSession: hosts,
   rules: readers, setRules: hosts, posts: readers, addPost: hosts, editPost: hosts, withdrawPost: hosts, restorePost: hosts, retryPost: hosts,
+  allPosts: teachers, post: readers, postHistory: readers, coursePage: readers, placementForms: readers, placementDeed: hosts, lookAtSite: hosts,
   invitation: readers, tryDoor: readers,
   links: teachers, classLinks: readers, link: readers, addLink: hosts, editLink: hosts, setAudience: hosts, orderLinks: hosts, replaceLink: hosts, takeBackReplacing: hosts, stopLink: hosts, reopenLink: hosts,
   setRoom: hosts, shareLink: hosts, unshareLink: hosts, groups: readers, setGroups: hosts, hostPresence: hosts,
@@ -53,8 +54,8 @@ beforeAll(async () => {
   await pupil.post(`/api/door/${n3.link.code}/enter`);
   const desk = (await host.get(`/api/links/${n3.link.id}/desk`)).body;
   const session = (await host.get(`/api/classes/${n3.id}`)).body.sessions[0];
-  const post = (await host.get(`/api/classes/${n3.id}/posts`)).body.posts[0];
-  Object.assign(ids, { classId: n3.id, linkId: n3.link.id, seriesId: session.seriesId, postId: post.id, visitorId: desk.waiting[0].id, code: n3.link.code, noticeId: 1, token: 'x' });
+  const post = await until(async () => (await host.get(`/api/classes/${n3.id}/posts`)).body.posts[0] as Post, (p) => p.deliveries[0]!.placementId !== null);
+  Object.assign(ids, { classId: n3.id, linkId: n3.link.id, seriesId: session.seriesId, postId: post.id, placementId: post.deliveries[0]!.placementId, visitorId: desk.waiting[0].id, code: n3.link.code, noticeId: 1, token: 'x' });
 });
 afterAll(() => school.stop());
 

@@ -14,7 +14,7 @@ beforeAll(async () => {
 });
 afterAll(() => school.stop());
 
-const post = async (more: object = {}): Promise<Post> => (await host.post(`/api/classes/${n1.id}/posts`, { words: 'Bring dividers.', linkWords: 'Join {title}', when: 'now', ...more })).body.post;
+const post = async (more: object = {}): Promise<Post> => (await host.post(`/api/classes/${n1.id}/posts`, { words: 'Bring dividers.', linkWords: 'Join {title}', ...more })).body.post;
 const read = async (id: number): Promise<Post> => (await host.get(`/api/classes/${n1.id}/posts`)).body.posts.find((p: Post) => p.id === id);
 const reach = (id: number, wished: (p: Post) => boolean): Promise<Post> => until(() => read(id), wished);
 
@@ -34,7 +34,7 @@ describe('a post', () => {
     expect(page).toContain(`<a href="${school.url}/door/${n1.link.code}" target="_blank" rel="noopener noreferrer">Join Coastal Navigation, period 1</a>`);
   });
   it('waits for its time in school time, and follows the moved clock', async () => {
-    const { id, state } = await post({ words: 'At noon', when: { date: '2026-10-14', time: '12:00' } });
+    const { id, state } = await post({ words: 'At noon', timing: { at: { date: '2026-10-14', time: '12:00' } } });
     expect(state).toBe('queued');
     expect(await stream()).not.toContain('At noon');
     await school.setTime('12:00');
@@ -48,7 +48,7 @@ describe('a post', () => {
   it('is changed and withdrawn where it stands, and put back', async () => {
     const { id } = await post({ words: 'Before' });
     const out = await reach(id, (p) => p.state === 'out' && !p.pending);
-    await host.put(`/api/posts/${id}`, { words: 'After', linkWords: 'Join', when: 'now', version: out.version });
+    await host.put(`/api/posts/${id}`, { words: 'After', linkWords: 'Join', version: out.version });
     await until(stream, (page) => page.includes('After') && !page.includes('Before'));
     const edited = await reach(id, (p) => !p.pending);
     await host.post(`/api/posts/${id}/withdraw`, { version: edited.version });
@@ -58,16 +58,16 @@ describe('a post', () => {
     await until(stream, (page) => page.includes('After'));
   });
   it('tells the second of two editors how it stands', async () => {
-    const { id, version } = await post({ words: 'Contested', when: { date: '2026-12-01', time: '12:00' } });
-    const edit = { words: 'Mine', linkWords: 'x', when: 'now', version };
-    expect((await host.put(`/api/posts/${id}`, { ...edit, when: { date: '2026-12-01', time: '12:00' } })).status).toBe(200);
+    const { id, version } = await post({ words: 'Contested', timing: { at: { date: '2026-12-01', time: '12:00' } } });
+    const edit = { words: 'Mine', linkWords: 'x', version };
+    expect((await host.put(`/api/posts/${id}`, { ...edit, timing: { at: { date: '2026-12-01', time: '12:00' } } })).status).toBe(200);
     const late = await host.put(`/api/posts/${id}`, edit);
     expect(late.status).toBe(409);
     expect(late.body.current).toMatchObject({ words: 'Mine', version: version + 1 });
   });
   it('is refused beside its field', async () => {
-    const { body } = await host.post(`/api/classes/${n1.id}/posts`, { words: 'x'.repeat(20001), linkWords: 'y', when: { date: 'soon', time: '12:00' } });
-    expect(body.errors.map((e: { path: string }) => e.path).sort()).toEqual(['when.date', 'words']);
+    const { body } = await host.post(`/api/classes/${n1.id}/posts`, { words: 'x'.repeat(20001), linkWords: 'y', timing: { at: { date: 'soon', time: '12:00' } } });
+    expect(body.errors.map((e: { path: string }) => e.path).sort()).toEqual(['timing.at.date', 'words']);
   });
 });
 

@@ -8,7 +8,7 @@
 export type Caller = 'anyone' | 'signed-in' | 'teacher' | 'class-reader' | 'class-host' | 'door-host' | 'school-office' | 'demo' | 'service';
 
 /** The path parameter from which the class period of a class-… endpoint is found. */
-export type ClassSubject = 'classId' | 'seriesId' | 'postId' | 'linkId' | 'visitorId';
+export type ClassSubject = 'classId' | 'seriesId' | 'postId' | 'placementId' | 'linkId' | 'visitorId';
 
 export interface Endpoint {
   method: 'GET' | 'POST' | 'PUT';
@@ -65,12 +65,20 @@ export const endpoints = {
   rules: { method: 'GET', path: '/api/classes/:classId/rules', who: 'class-reader', of: 'classId', does: 'Entry rules with the source of each' },
   setRules: { method: 'PUT', path: '/api/classes/:classId/rules', who: 'class-host', of: 'classId', does: 'Set the class period’s own entry rules' },
 
-  posts: { method: 'GET', path: '/api/classes/:classId/posts', who: 'class-reader', of: 'classId', does: 'What is out, queued, failed or withdrawn on the class stream' },
-  addPost: { method: 'POST', path: '/api/classes/:classId/posts', who: 'class-host', of: 'classId', does: 'Post the link to the class stream, now or at a time' },
+  posts: { method: 'GET', path: '/api/classes/:classId/posts', who: 'class-reader', of: 'classId', does: 'The posts of a class period, and what stands where' },
+  allPosts: { method: 'GET', path: '/api/posts', who: 'teacher', does: 'The posts of all the class periods that one teaches or visits' },
+  post: { method: 'GET', path: '/api/posts/:postId', who: 'class-reader', of: 'postId', does: 'One post' },
+  addPost: { method: 'POST', path: '/api/classes/:classId/posts', who: 'class-host', of: 'classId', does: 'Post links to streams, course pages, calendars and places filled by hand: now, at a time, or by their sessions' },
   editPost: { method: 'PUT', path: '/api/posts/:postId', who: 'class-host', of: 'postId', does: 'Change a post, out or waiting' },
   withdrawPost: { method: 'POST', path: '/api/posts/:postId/withdraw', who: 'class-host', of: 'postId', does: 'Take a post down' },
   restorePost: { method: 'POST', path: '/api/posts/:postId/restore', who: 'class-host', of: 'postId', does: 'Put a withdrawn post back' },
   retryPost: { method: 'POST', path: '/api/posts/:postId/retry', who: 'class-host', of: 'postId', does: 'Try a failed post again now' },
+
+  postHistory: { method: 'GET', path: '/api/posts/:postId/history', who: 'class-reader', of: 'postId', does: 'Who did what to a post' },
+  coursePage: { method: 'GET', path: '/api/classes/:classId/course-page', who: 'class-reader', of: 'classId', does: 'The sections of the class period’s course page, as the course site has them' },
+  placementForms: { method: 'GET', path: '/api/placements/:placementId/forms', who: 'class-reader', of: 'placementId', does: 'What to paste at a place that is filled by hand, in each form' },
+  placementDeed: { method: 'POST', path: '/api/placements/:placementId', who: 'class-host', of: 'placementId', does: 'Try a placement again, put it back, take it down there alone, or say that it has been done by hand' },
+  lookAtSite: { method: 'POST', path: '/api/classes/:classId/look', who: 'class-host', of: 'classId', does: 'Compare what Glen has put on the course site with what stands there' },
 
   links: { method: 'GET', path: '/api/links', who: 'teacher', does: 'Every link that one hosts' },
   classLinks: { method: 'GET', path: '/api/classes/:classId/links', who: 'class-reader', of: 'classId', does: 'The links of a class period in their order' },

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { id, date, utcInstant, version, text } from './basics.js';
 import { linkKind, name80, pennantSchema } from './planSchemas.js';
+import { deliveryState } from './postSchemas.js';
 import { ruleField } from './ruleSchemas.js';
 
 // Links of class periods: whom they are for, what has become of their codes, and the groups of a class period.
@@ -27,7 +28,7 @@ export const linkDetail = linkRow.extend({
   /** While nobody has used the code that took the place of the last one. */
   mayTakeBack: z.boolean(),
   /** Where the link stands, and how many may read it there. */
-  stands: z.array(z.object({ place: z.string(), state: z.enum(['out', 'queued', 'failed']), readers: z.int() })),
+  stands: z.array(z.object({ postId: id, place: z.string(), state: deliveryState, since: utcInstant.nullable(), readers: z.int() })),
   /** The room rules that its room keeps, and those that are left to be set in it by hand. */
   holds: z.array(ruleField), byHand: z.array(ruleField),
   running: z.boolean(),

@@ -5,6 +5,7 @@ import {
   calendarSchema, keptCalendar, day, link, pennantSchema, classItemSchema, standing, scope, sessionSchema, sessionBody, touched, editedSession, change, notch, stripSeries, booking,
 } from './planSchemas.js';
 import { audienceBody, foundLink, groupsAnswer, linkBody, linkDetail, linkRow, replaceBody, setGroupsBody, shareBody } from './linkSchemas.js';
+import { handForms, pageSection, placementDeed, postBody, postSchema } from './postSchemas.js';
 import { note, ruleField, rulesAnswer, rulesSchema, rulesShape, someRulesSchema } from './ruleSchemas.js';
 import type { EndpointName } from './endpoints.js';
 
@@ -36,19 +37,6 @@ const moveClock = z.union([
 
 // ---- posts
 
-const postBody = z.object({
-  words: text(20000),
-  linkWords: text(200),
-  when: z.union([z.literal('now'), z.object({ date, time })]),
-});
-export const postSchema = z.object({
-  id, classId: id, version, words: z.string(), linkWords: z.string(), dueAt: utcInstant,
-  due: z.object({ date, time }),
-  state: z.enum(['queued', 'out', 'failed', 'withdrawn']),
-  /** The words or the wish have changed and the course site does not know yet. */
-  pending: z.boolean(),
-  tries: z.int(), error: z.string().nullable(), outSince: utcInstant.nullable(), by: z.string(),
-});
 const onePost = z.object({ post: postSchema });
 
 // ---- the door and the desk
@@ -104,6 +92,7 @@ interface Shapes { params?: z.ZodObject; query?: z.ZodObject; body?: z.ZodType; 
 const ofClass = z.object({ classId: idParam });
 const ofSeries = z.object({ seriesId: idParam });
 const ofPost = z.object({ postId: idParam });
+const ofPlacement = z.object({ placementId: idParam });
 const ofLink = z.object({ linkId: idParam });
 const ofVisitor = z.object({ visitorId: idParam });
 const byCode = z.object({ code: z.string().max(80) });
@@ -151,7 +140,7 @@ export const schemas = {
       /** Where the links of the day's class periods stand, or are about to. */
       /** Sessions, by id, of which one is host though not of their class period: by a handing-over, at that link alone, or with a class period of one's own. */
       acting: z.array(id),
-      placements: z.array(z.object({ classId: id, postId: id, state: z.enum(['queued', 'out', 'failed']), due: z.object({ date, time }) })),
+      placements: z.array(z.object({ classId: id, postId: id, state: z.enum(['draft', 'queued', 'out', 'failed', 'todo', 'over']), due: z.object({ date, time }).nullable() })),
     }),
   },
   sessions: { query: z.object({ from: date, to: date }), answer: z.object({ sessions: z.array(sessionSchema) }) },
@@ -208,7 +197,14 @@ export const schemas = {
   hostPresence: { params: ofLink, body: z.object({ inside: z.boolean() }), answer: done },
   rules: { params: ofClass, answer: rulesAnswer },
   setRules: { params: ofClass, body: z.object({ version, rules: someRulesSchema }), answer: rulesAnswer },
-  posts: { params: ofClass, answer: z.object({ posts: z.array(postSchema), siteAddress: z.string().nullable() }) },
+  posts: { params: ofClass, answer: z.object({ posts: z.array(postSchema), siteAddress: z.string() }) },
+  allPosts: { answer: z.object({ posts: z.array(postSchema) }) },
+  post: { params: ofPost, answer: onePost },
+  postHistory: { params: ofPost, answer: z.object({ entries: z.array(z.object({ at: utcInstant, by: z.string().nullable(), did: z.string() })) }) },
+  coursePage: { params: ofClass, answer: z.object({ sections: z.array(pageSection), trouble: z.string().nullable() }) },
+  placementForms: { params: ofPlacement, answer: handForms },
+  placementDeed: { params: ofPlacement, body: placementDeed, answer: onePost },
+  lookAtSite: { params: ofClass, answer: z.object({ missing: z.int() }) },
   addPost: { params: ofClass, body: postBody, answer: onePost },
   editPost: { params: ofPost, body: postBody.extend({ version }), answer: onePost },
   withdrawPost: { params: ofPost, body: readVersion, answer: onePost },

@@ -2,7 +2,8 @@ import type { z } from 'zod';
 import type { EndpointName } from './endpoints.js';
 import type { calendarSchema, classItemSchema, pennantSchema, sessionSchema } from './planSchemas.js';
 import type { linkDetail, linkRow } from './linkSchemas.js';
-import type { accountSchema, deskVisitorSchema, meSchema, ownDoorSchema, personSchema, postSchema, problemSchema, schemas } from './schemas.js';
+import type { accountSchema, deskVisitorSchema, meSchema, ownDoorSchema, personSchema, problemSchema, schemas } from './schemas.js';
+import type { postSchema } from './postSchemas.js';
 
 type Schemas = typeof schemas;
 type Part<N extends EndpointName, P extends string> = P extends keyof Schemas[N] ? (Schemas[N][P] extends z.ZodType ? z.infer<Schemas[N][P]> : undefined) : undefined;

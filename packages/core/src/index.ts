@@ -30,14 +30,16 @@ export { DOOR_MOMENTS, PERSON_KINDS, entryTable, visitorOfKind, type DoorMoment,
 export { LINK_WORDS } from './link/words.js';
 export { LINK_CODE_BYTES, doorPath, makeLinkCode, readLinkCode } from './link/linkCode.js';
 export type { Medium } from './post/blocks.js';
-export { POST_FIELDS, fillFields, givesCode, renderPost, type PostText, type PostValues } from './post/renderPost.js';
+export { POST_FIELDS, fillFields, fillLine, givesCode, renderPost, richOf, speaksOfSession, type PostText, type PostValues } from './post/renderPost.js';
+export { plainToRich, richToPlain, type RichBlock, type RichText, type Span } from './post/richText.js';
+export { nextMoment, planPosts, type Afterwards, type Delivery, type PostOccurrence, type PostPlan, type PostTiming } from './post/planPosts.js';
 export { INVITATION_PARTS, howToGetIn, offeredParts, renderInvitation, reviewInvitation, type InvitationFacts, type InvitationPart } from './post/invitation.js';
 export { sessionIcs, type IcsSession } from './formats/sessionIcs.js';
 export { reviewRules, rulesToSetByHand, type Finding, type FindingCode, type RuleSetting } from './entry/reviewRules.js';
 export { worstFirst, type Note, type NoteAction } from './margin/note.js';
 export { notesForRules } from './margin/notesForRules.js';
 export { ahead, notesForClass, notesForPlan, overlapping, unposted, type NotedSession } from './margin/notesForSessions.js';
-export { notesForToday, type TodayClass, type TodayFacts, type TodayPost, type TodaySession } from './margin/notesForToday.js';
+export { notesForToday, type TodayClass, type TodayFacts, type TodayHand, type TodayPost, type TodaySession } from './margin/notesForToday.js';
 export { calendarEffects, effectInWords, notesForEffects, type CalendarEffect } from './calendar/calendarEffects.js';
 export { calendarIcs, type IcsCalendar, type IcsSeries } from './formats/calendarIcs.js';
 export { indexSchool } from './calendar/school.js';

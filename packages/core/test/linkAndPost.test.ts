@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { GlenInputError, LINK_CODE_BYTES, LINK_WORDS, doorPath, fillFields, makeLinkCode, readLinkCode, renderPost } from '../src/index.js';
+import { GlenInputError, LINK_CODE_BYTES, LINK_WORDS, doorPath, fillFields, makeLinkCode, readLinkCode, renderPost, type RichText } from '../src/index.js';
 import { utcOf, readLinkCode as lightReadLinkCode } from '../src/light.js';
 
 const bytes = fc.uint8Array({ minLength: LINK_CODE_BYTES, maxLength: LINK_CODE_BYTES });
@@ -74,6 +74,37 @@ describe('renderPost', () => {
   });
   it('leaves a field that has no value, or is none, as typed', () => {
     expect(fillFields('{class} {host} {nothing}', values)).toBe('Coastal Navigation {host} {nothing}');
+  });
+  it('writes bold, lists and links in each medium', () => {
+    const words: RichText = [
+      { kind: 'paragraph', spans: [{ text: 'Bring ' }, { text: 'dividers ', bold: true }, { text: 'and see ' }, { text: 'the table', href: 'https://merrow.example/tides' }] },
+      { kind: 'list', ordered: true, items: [[{ text: 'Plot' }], [{ text: 'Check', italic: true }]] },
+    ];
+    const to = (medium: 'html' | 'text' | 'markdown'): string => renderPost({ words, linkWords: 'Join' }, values, medium);
+    expect(to('html')).toContain('<p>Bring <strong>dividers </strong>and see <a href="https://merrow.example/tides" target="_blank" rel="noopener noreferrer">the table</a></p>\n<ol><li>Plot</li><li><em>Check</em></li></ol>');
+    expect(to('markdown')).toContain('Bring **dividers** and see [the table](https://merrow.example/tides)\n\n1. Plot\n2. _Check_');
+    expect(to('text')).toBe('Bring dividers and see the table (https://merrow.example/tides)\n\n1. Plot\n2. Check\n\nJoin:\nhttps://glen.merrow.example/door/heron-7k3m9qvd2xt');
+  });
+  it('puts the link where the words hold its field, and then not at the end', () => {
+    expect(renderPost({ words: 'At {time} use {link}, please.', linkWords: 'this door' }, values, 'text')).toBe('At 10:45 use this door (https://glen.merrow.example/door/heron-7k3m9qvd2xt), please.');
+    expect(renderPost({ words: 'Now {title}', linkWords: 'Join' }, { ...values, title: '{link}' }, 'text')).toBe('Now {link}\n\nJoin:\nhttps://glen.merrow.example/door/heron-7k3m9qvd2xt');
+  });
+  it('takes a link of the words to web addresses only', () => {
+    for (const href of ['javascript:alert(1)', 'data:text/html,x', 'nonsense']) expect(renderPost({ words: [{ kind: 'paragraph', spans: [{ text: 'here', href }] }], linkWords: 'x' }, values, 'html')).toMatch(/^<p>here<\/p>/);
+  });
+  const nastyText = fc.string({ unit: fc.constantFrom('<', '>', '"', "'", '&', '{title}', '{link}', 'script', 'a', ' ', '\n', '\u202e', '](', '`', '*', '_', '\\', 'javascript:', 'https://x.example/') });
+  const span = fc.record({ text: nastyText, bold: fc.boolean(), italic: fc.boolean(), href: fc.option(nastyText, { nil: undefined }) }, { requiredKeys: ['text'] });
+  const rich = fc.array(fc.oneof(fc.record({ kind: fc.constant('paragraph' as const), spans: fc.array(span) }), fc.record({ kind: fc.constant('list' as const), ordered: fc.boolean(), items: fc.array(fc.array(span)) })), { maxLength: 4 }) as fc.Arbitrary<RichText>;
+  it('lets no markup through from rich words, in any medium', () => {
+    fc.assert(fc.property(rich, nastyText, nastyText, (words, linkWords, title) => {
+      const html = renderPost({ words, linkWords }, { ...values, title }, 'html');
+      expect(html.replace(/<\/?(p|strong|em|ul|ol|li)>|<br>|<a href="https?:\/\/[^"<>]*" target="_blank" rel="noopener noreferrer">|<\/a>/g, '')).not.toMatch(/[<>]/);
+      // Every mark of Markdown that a person typed is escaped: what is left unescaped is the writer's own.
+      const markdown = renderPost({ words, linkWords }, { ...values, title }, 'markdown');
+      const bare = markdown.replace(/\\[\s\S]/g, '');
+      expect(bare.replace(/\]\(https?:\/\/[^()<>\s]*\)/g, '')).not.toMatch(/[<`(]|javascript:.*\)/);
+      expect(renderPost({ words, linkWords }, { ...values, title }, 'text')).toContain(values.address);
+    }), { numRuns: 500 });
   });
   it('lets no markup through, from words, link words or field values', () => {
     const nasty = fc.string({ unit: fc.constantFrom('<', '>', '"', "'", '&', '{title}', 'script', 'a', ' ', '\n', '\u202e', '](', 'javascript:') });

@@ -107,7 +107,9 @@ export class Db {
       try {
         return await this.sequelize.transaction(work);
       } catch (error) {
-        if (!isDeadlock(error) || tries === 5) throw error;
+        if (!isDeadlock(error) || tries === 8) throw error;
+        // Those who met meet again at once, unless each waits for a while of its own.
+        await new Promise((resolve) => { setTimeout(resolve, Math.random() * 20 * tries); });
       }
     }
   }

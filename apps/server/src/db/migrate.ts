@@ -6,8 +6,9 @@ import * as m0003 from './migrations/0003-handing-over.js';
 import * as m0004 from './migrations/0004-series.js';
 import * as m0005 from './migrations/0005-calendar.js';
 import * as m0006 from './migrations/0006-links.js';
+import * as m0007 from './migrations/0007-posting.js';
 
-const MIGRATIONS = [m0001, m0002, m0003, m0004, m0005, m0006];
+const MIGRATIONS = [m0001, m0002, m0003, m0004, m0005, m0006, m0007];
 
 /** Brings the database to the newest shape; several processes may start at once. */
 export async function migrate(db: Db): Promise<void> {

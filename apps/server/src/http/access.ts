@@ -23,6 +23,7 @@ const CLASS_OF: Record<ClassSubject, { sql: string; what: string }> = {
   classId: { sql: 'SELECT c.id FROM class_periods c WHERE c.id = :id', what: 'This class period' },
   seriesId: { sql: 'SELECT s.class_id AS id FROM series s WHERE s.id = :id', what: 'This session' },
   postId: { sql: 'SELECT p.class_id AS id FROM posts p WHERE p.id = :id', what: 'This post' },
+  placementId: { sql: 'SELECT pp.class_id AS id FROM placements pl JOIN post_places pp ON pp.id = pl.place_id WHERE pl.id = :id', what: 'This placement' },
   linkId: { sql: 'SELECT l.class_id AS id FROM links l WHERE l.id = :id', what: 'This link' },
   visitorId: {
     sql: 'SELECT l.class_id AS id FROM visitors v JOIN sittings m ON m.id = v.sitting_id JOIN links l ON l.id = m.link_id WHERE v.id = :id',

@@ -1,7 +1,7 @@
 import type { Clock } from '../clock.js';
 import { toSql, type Db, type Tx } from '../db/connect.js';
 
-export type JobKind = 'placement' | 'end-room' | 'put-out' | 'set-role';
+export type JobKind = 'placement' | 'end-room' | 'put-out' | 'set-role' | 'post' | 'look';
 export interface Job { id: number; kind: JobKind; subject: string; payload: Record<string, string | number>; tries: number }
 
 /** Seconds for which a claimed job is its claimer's; after that anyone may take it over. */
@@ -11,7 +11,8 @@ const MOST_TRIES = 10;
 /** Growing pauses between tries: 2, 4, 8 … seconds, five minutes at most. */
 const pauseAfter = (tries: number): number => Math.min(300, 2 ** tries);
 
-export interface Wish { kind: JobKind; subject: string; payload?: Record<string, string | number>; dueSchool?: string | null; waitSeconds?: number }
+/** `sooner`: where one waits already, the earlier of both times counts; else the later wish's. */
+export interface Wish { kind: JobKind; subject: string; payload?: Record<string, string | number>; dueSchool?: string | null; waitSeconds?: number; sooner?: boolean }
 
 /**
  * Puts what must happen outside in the outbox, within the transaction that makes it necessary.
@@ -22,9 +23,12 @@ export async function enqueue(db: Db, clock: Clock, wish: Wish, tx: Tx): Promise
     kind: wish.kind, subject: wish.subject, payload: JSON.stringify(wish.payload ?? {}),
     due_school: wish.dueSchool ? toSql(wish.dueSchool) : null, due_at: toSql(clock.machine(wish.waitSeconds ?? 0)),
   };
+  // The columns are set in this order, so that the times can still ask for the state that was.
+  const keep = `state = 'queued' AND :sooner`;
   const renewed = await db.change(
-    `UPDATE outbox SET state = 'queued', payload = :payload, due_school = :due_school, due_at = :due_at, tries = 0, last_error = NULL
-     WHERE kind = :kind AND subject = :subject AND state IN ('queued', 'failed')`, values, tx,
+    `UPDATE outbox SET due_school = IF(${keep} AND (due_school IS NULL OR due_school < :due_school), due_school, :due_school), due_at = IF(${keep}, LEAST(due_at, :due_at), :due_at),
+       state = 'queued', payload = :payload, tries = 0, last_error = NULL
+     WHERE kind = :kind AND subject = :subject AND state IN ('queued', 'failed')`, { ...values, sooner: wish.sooner ? 1 : 0 }, tx,
   );
   if (renewed === 0) await db.insert('outbox', values, tx);
 }

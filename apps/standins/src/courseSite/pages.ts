@@ -1,5 +1,5 @@
 import { escape, page } from '../page.js';
-import { TROUBLES, type EventBody, type ItemBody, type PostBody, type SectionBody, type Thing, type Trouble } from './store.js';
+import { TROUBLES, type Thing, type Trouble } from './store.js';
 
 /** The frame of every page of the notice board: who reads, and what. */
 export const frame = (reader: string, title: string, body: string): string => page({
@@ -17,38 +17,45 @@ export const contentsPage = (reader: string, classes: { ref: string; title: stri
   return frame(reader, 'Notice board', `<h1>Contents</h1>${classes.length ? `<ol class="contents">${classes.map(row).join('')}</ol>` : '<p>No class lists this reader.</p>'}<p class="foot"><a href="/trouble">How this site behaves</a></p>`);
 };
 
-export interface ClassPage { title: string; posts: Thing<'post'>[]; sections: Thing<'section'>[]; items: Thing<'item'>[]; events: Thing<'event'>[] }
+export interface ClassPage { ref: string; title: string; teaches: boolean; posts: Thing<'post'>[]; sections: Thing<'section'>[]; items: Thing<'item'>[]; events: Thing<'event'>[] }
 
 const link = (address: string, words: string, newTab: boolean): string => `<a href="${escape(address)}"${newTab ? ' target="_blank" rel="noopener noreferrer"' : ''}>${escape(words)}</a>`;
 const inOrder = (a: { body: { position: number }; key: string }, b: { body: { position: number }; key: string }): number => a.body.position - b.body.position || (a.key < b.key ? -1 : 1);
+const crossed = (struck: boolean, html: string): string => (struck ? `<del>${html}</del>` : html);
+/** What only those who teach the class see beside a thing: who reads it, and the button that takes it off. */
+const teachers = ({ ref, teaches }: ClassPage, kind: string, key: string, readers: string[] | null): string =>
+  (teaches ? `<form class="off" method="post" action="/class/${encodeURIComponent(ref)}/take-off"><input type="hidden" name="kind" value="${kind}"><input type="hidden" name="key" value="${escape(key)}">${readers ? `<small>${readers.length} of the class see this</small> ` : ''}<button>Take off the board</button></form>` : '');
 
-const post = ({ html }: PostBody): string => `<article>${html}</article>`;
-const item = ({ title, html, address, newTab }: ItemBody): string => `<li>${address ? link(address, title, newTab) : `<b>${escape(title)}</b>`}${html}</li>`;
+const post = (page: ClassPage, { key, body: { html, pinned, struck, readers } }: Thing<'post'>): string =>
+  `<article${pinned ? ' class="pinned"' : ''}>${pinned ? '<small>Pinned on top</small>' : ''}${crossed(struck, html)}${teachers(page, 'post', key, readers)}</article>`;
+const item = (page: ClassPage, { key, body: { title, html, address, newTab, struck, readers } }: Thing<'item'>): string =>
+  `<li>${crossed(struck, (address ? link(address, title, newTab) : `<b>${escape(title)}</b>`) + html)}${teachers(page, 'item', key, readers)}</li>`;
 
-function section(key: string, { title }: SectionBody, items: Thing<'item'>[]): string {
-  const own = items.filter((i) => i.body.section === key).sort(inOrder);
-  return `<section><h3>${escape(title)}</h3>${own.length ? `<ul class="items">${own.map((i) => item(i.body)).join('')}</ul>` : '<p>Nothing here yet.</p>'}</section>`;
+function section(page: ClassPage, { key, body: { title } }: Thing<'section'>): string {
+  const own = page.items.filter((i) => i.body.section === key).sort(inOrder);
+  return `<section><h3>${escape(title)}</h3>${own.length ? `<ul class="items">${own.map((i) => item(page, i)).join('')}</ul>` : '<p>Nothing here yet.</p>'}</section>`;
 }
 
 /** Times of the calendar, as the school's clock shows them. */
-function event({ title, start, end, html, address }: EventBody, zone: string): string {
+function event(page: ClassPage, { key, body: { title, start, end, html, address, struck, readers } }: Thing<'event'>, zone: string): string {
   const day = new Intl.DateTimeFormat('en-CA', { timeZone: zone, weekday: 'short', day: 'numeric', month: 'short' }).format(new Date(start));
   const time = (at: string): string => new Intl.DateTimeFormat('en-CA', { timeZone: zone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(new Date(at));
-  return `<tr><td>${escape(day)}</td><td>${time(start)}–${time(end)}</td><td>${address ? link(address, title, true) : escape(title)}${html}</td></tr>`;
+  return `<tr><td>${escape(day)}</td><td>${time(start)}–${time(end)}</td><td>${crossed(struck, (address ? link(address, title, true) : escape(title)) + html)}${teachers(page, 'event', key, readers)}</td></tr>`;
 }
 
-/** One class: its stream, its course page, its calendar, with a table of contents before them. */
-export function classPage(reader: string, { title, posts, sections, items, events }: ClassPage, zone: string): string {
-  const dates = [...events].sort((a, b) => (a.body.start < b.body.start ? -1 : 1));
-  return frame(reader, title, `<h1>${escape(title)}</h1>
+/** One class: its stream with what is pinned first, its course page, its calendar, with a table of contents before them. */
+export function classPage(reader: string, page: ClassPage, zone: string): string {
+  const dates = [...page.events].sort((a, b) => (a.body.start < b.body.start ? -1 : 1));
+  const posts = [...page.posts.filter((p) => p.body.pinned), ...page.posts.filter((p) => !p.body.pinned)];
+  return frame(reader, page.title, `<h1>${escape(page.title)}</h1>
     <nav aria-label="In this class"><ol class="contents"><li><a href="#stream">Class stream</a></li><li><a href="#page">Course page</a></li><li><a href="#calendar">Calendar</a></li></ol></nav>
-    <h2 id="stream">Class stream</h2>${posts.length ? posts.map((p) => post(p.body)).join('') : '<p>Nothing has been pinned up yet.</p>'}
-    <h2 id="page">Course page</h2>${sections.length ? [...sections].sort(inOrder).map((s) => section(s.key, s.body, items)).join('') : '<p>This page has no sections yet.</p>'}
-    <h2 id="calendar">Calendar</h2>${dates.length ? `<table><thead><tr><th scope="col">Day</th><th scope="col">Time</th><th scope="col">What</th></tr></thead><tbody>${dates.map((e) => event(e.body, zone)).join('')}</tbody></table>` : '<p>No dates yet.</p>'}`);
+    <h2 id="stream">Class stream</h2>${posts.length ? posts.map((p) => post(page, p)).join('') : '<p>Nothing has been pinned up yet.</p>'}
+    <h2 id="page">Course page</h2>${page.sections.length ? [...page.sections].sort(inOrder).map((s) => section(page, s)).join('') : '<p>This page has no sections yet.</p>'}
+    <h2 id="calendar">Calendar</h2>${dates.length ? `<table><thead><tr><th scope="col">Day</th><th scope="col">Time</th><th scope="col">What</th></tr></thead><tbody>${dates.map((e) => event(page, e, zone)).join('')}</tbody></table>` : '<p>No dates yet.</p>'}`);
 }
 
 const TROUBLE_WORDS: Record<Trouble, string> = {
-  none: 'working', slow: 'slow: answers after three seconds', down: 'down: answers nothing useful', refusing: 'refusing: says that this class takes no posts', twice: 'forgetful: does it, then says it failed, once',
+  none: 'working', slow: 'slow: answers after three seconds', down: 'down: answers nothing useful', refusing: 'refusing: says that this class takes no posts', twice: 'forgetful: does it, then says it failed, once', moody: 'moody: fails one call in five, sometimes after doing it',
 };
 
 export const troublePage = (reader: string, now: Trouble): string => {

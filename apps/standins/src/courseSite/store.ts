@@ -8,17 +8,20 @@ export const COURSE_SITE_TABLES = [
   `CREATE TABLE IF NOT EXISTS board_things (class_ref VARCHAR(40) NOT NULL, kind VARCHAR(10) NOT NULL, thing_key VARCHAR(80) NOT NULL, revision INT NOT NULL, body JSON NOT NULL, gone TINYINT(1) NOT NULL DEFAULT 0,
     shown_at BIGINT NOT NULL, PRIMARY KEY (class_ref, kind, thing_key))`,
   `CREATE TABLE IF NOT EXISTS board_trouble (id TINYINT PRIMARY KEY, kind VARCHAR(20) NOT NULL)`,
+  `CREATE TABLE IF NOT EXISTS board_refusals (class_ref VARCHAR(40) PRIMARY KEY)`,
   // Every call that got through, so that a test can count what was made and when.
   `CREATE TABLE IF NOT EXISTS board_calls (id INT AUTO_INCREMENT PRIMARY KEY, what VARCHAR(20) NOT NULL, item_key VARCHAR(80) NOT NULL, made TINYINT(1) NOT NULL)`,
 ];
 
-export const TROUBLES = ['none', 'slow', 'down', 'refusing', 'twice'] as const;
+export const TROUBLES = ['none', 'slow', 'down', 'refusing', 'twice', 'moody'] as const;
 export type Trouble = (typeof TROUBLES)[number];
 
-export interface PostBody { html: string }
+/** `readers`: the addresses of those of the class who see it, beside its teachers; null for all of them. `struck`: shown crossed out. */
+interface Shown { readers: string[] | null; struck: boolean }
+export interface PostBody extends Shown { html: string; pinned: boolean }
 export interface SectionBody { title: string; position: number }
-export interface ItemBody { section: string; position: number; title: string; html: string; address: string | null; newTab: boolean }
-export interface EventBody { title: string; start: string; end: string; html: string; address: string | null }
+export interface ItemBody extends Shown { section: string; position: number; title: string; html: string; address: string | null; newTab: boolean }
+export interface EventBody extends Shown { title: string; start: string; end: string; html: string; address: string | null }
 export interface Bodies { post: PostBody; section: SectionBody; item: ItemBody; event: EventBody }
 export type Kind = keyof Bodies;
 export interface Thing<K extends Kind> { key: string; revision: number; body: Bodies[K] }
@@ -68,6 +71,19 @@ export class Board {
   async remove(ref: string, kind: Kind, key: string, revision: number): Promise<void> {
     await this.store.change('UPDATE board_things SET gone = 1, revision = :revision WHERE class_ref = :ref AND kind = :kind AND thing_key = :key AND revision <= :revision', { ref, kind, key, revision });
     await this.store.change('INSERT INTO board_calls (what, item_key, made) VALUES (:what, :key, 0)', { what: 'delete', key });
+  }
+
+  /** Somebody who teaches the class takes a thing off the board by hand; whoever put it there is not told. */
+  async takeOff(ref: string, kind: Kind, key: string): Promise<void> {
+    await this.store.change('UPDATE board_things SET gone = 1 WHERE class_ref = :ref AND kind = :kind AND thing_key = :key', { ref, kind, key });
+  }
+
+  async refuses(ref: string): Promise<boolean> {
+    return (await this.store.one('SELECT class_ref FROM board_refusals WHERE class_ref = :ref', { ref })) !== undefined;
+  }
+
+  async setRefusing(ref: string, refuses: boolean): Promise<void> {
+    await this.store.change(refuses ? 'REPLACE INTO board_refusals (class_ref) VALUES (:ref)' : 'DELETE FROM board_refusals WHERE class_ref = :ref', { ref });
   }
 
   async trouble(): Promise<Trouble> {

@@ -1,9 +1,10 @@
 import { fail } from '../input.js';
+import type { RichBlock, Span } from './richText.js';
 
 export type Medium = 'html' | 'text' | 'markdown';
 
-/** A piece of what is sent: a paragraph, or the words that bear the link. */
-export type Block = { kind: 'paragraph'; text: string } | { kind: 'link'; words: string };
+/** A piece of what is sent: written words, or the words that bear the link. */
+export type Block = RichBlock | { kind: 'link'; words: string };
 
 const escapeHtml = (text: string): string =>
   text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;').replace(/'/g, '&#39;');
@@ -14,38 +15,96 @@ const escapeMarkdown = (text: string): string => text.replace(/[\\`*_{}[\]()#+\-
 const CONTROLS = /(?![\n\t])\p{Cc}|[\u202a-\u202e\u2066-\u2069]/gu;
 
 /** Line ends made one kind; control and direction-changing characters, which can only mislead, dropped. */
-export const tidy = (text: string): string => text.replace(/\r\n?/g, '\n').replace(CONTROLS, '').trim();
+export const cleanText = (text: string): string => text.replace(/\r\n?/g, '\n').replace(CONTROLS, '');
+export const tidy = (text: string): string => cleanText(text).trim();
+
+const webAddress = (address: string): string | null => {
+  try {
+    const url = new URL(address);
+    return url.protocol === 'https:' || url.protocol === 'http:' ? url.href : null;
+  } catch {
+    return null;
+  }
+};
 
 export function checkAddress(address: string): string {
-  let url: URL;
-  try {
-    url = new URL(address);
-  } catch {
-    fail('values.address', 'Give the full address of the link.');
+  if (!/^[a-z][a-z0-9+.-]*:/i.test(address) || !URL.canParse(address)) fail('values.address', 'Give the full address of the link.');
+  return webAddress(address) ?? fail('values.address', 'A link begins with https:// or http://.');
+}
+
+/** How each medium writes a run of characters, lines, paragraphs, lists and links. */
+interface Writer {
+  run: (text: string) => string;
+  bold: (inner: string) => string;
+  italic: (inner: string) => string;
+  link: (words: string, href: string, plainWords: string) => string;
+  lineBreak: string;
+  paragraph: (inner: string) => string;
+  list: (items: string[], ordered: boolean) => string;
+  between: string;
+}
+
+const target = (href: string): string => href.replace(/[()<>\\]/g, (c) => encodeURIComponent(c).replace('(', '%28').replace(')', '%29'));
+const same = (inner: string): string => inner;
+/** Markdown's marks hold only where they touch a letter; blanks at the ends go outside. */
+const marked = (mark: string) => (inner: string): string => inner.replace(/^(\s*)([\s\S]*?)(\s*)$/, (_, before: string, middle: string, after: string) => (middle === '' ? `${before}${after}` : `${before}${mark}${middle}${mark}${after}`));
+
+const WRITERS: Record<Medium, Writer> = {
+  html: {
+    run: escapeHtml, bold: (i) => `<strong>${i}</strong>`, italic: (i) => `<em>${i}</em>`, lineBreak: '<br>',
+    link: (words, href) => `<a href="${escapeHtml(href)}" target="_blank" rel="noopener noreferrer">${words}</a>`,
+    paragraph: (i) => `<p>${i}</p>`, list: (items, ordered) => { const tag = ordered ? 'ol' : 'ul'; return `<${tag}>${items.map((i) => `<li>${i}</li>`).join('')}</${tag}>`; }, between: '\n',
+  },
+  markdown: {
+    run: escapeMarkdown, bold: marked('**'), italic: marked('_'), lineBreak: '  \n', link: (words, href) => `[${words}](${target(href)})`,
+    paragraph: same, list: (items, ordered) => items.map((i, n) => `${ordered ? `${n + 1}.` : '-'} ${i}`).join('\n'), between: '\n\n',
+  },
+  text: {
+    run: same, bold: same, italic: same, lineBreak: '\n', link: (words, href, plain) => (plain === href ? href : `${words} (${href})`),
+    paragraph: same, list: (items, ordered) => items.map((i, n) => `${ordered ? `${n + 1}.` : '-'} ${i}`).join('\n'), between: '\n\n',
+  },
+};
+
+function spanIn({ text, bold, italic, href }: Span, w: Writer): string {
+  const plain = cleanText(text);
+  const lines = plain.split('\n').map(w.run).join(w.lineBreak);
+  const slanted = italic ? w.italic(lines) : lines;
+  const inner = bold ? w.bold(slanted) : slanted;
+  const leads = href === undefined || plain.trim() === '' ? null : webAddress(href);
+  return leads === null ? inner : w.link(inner, leads, plain);
+}
+
+const blank = (spans: Span[]): boolean => spans.every((s) => cleanText(s.text).trim() === '');
+/** The ends of a paragraph bear no blanks. */
+function trimmed(spans: Span[]): Span[] {
+  const kept = spans.map((s) => ({ ...s, text: cleanText(s.text) }));
+  while (kept.length > 0 && kept[0]!.text.trimStart() === '') kept.shift();
+  while (kept.length > 0 && kept.at(-1)!.text.trimEnd() === '') kept.pop();
+  if (kept.length > 0) {
+    kept[0]!.text = kept[0]!.text.trimStart();
+    kept.at(-1)!.text = kept.at(-1)!.text.trimEnd();
   }
-  if (url.protocol !== 'https:' && url.protocol !== 'http:') fail('values.address', 'A link begins with https:// or http://.');
-  return url.href;
+  return kept;
 }
 
-function markdownOf(block: Block, address: string): string {
-  if (block.kind === 'paragraph') return block.text.split('\n').map(escapeMarkdown).join('  \n');
-  const target = address.replace(/[()<>\\]/g, (c) => encodeURIComponent(c).replace('(', '%28').replace(')', '%29'));
-  return `[${escapeMarkdown(block.words)}](${target})`;
-}
-
-function htmlOf(block: Block, address: string): string {
-  if (block.kind === 'paragraph') return `<p>${escapeHtml(block.text).replace(/\n/g, '<br>')}</p>`;
-  return `<p><a href="${escapeHtml(address)}" target="_blank" rel="noopener noreferrer">${escapeHtml(block.words)}</a></p>`;
+function blockIn(block: Block, address: string, medium: Medium): string {
+  const w = WRITERS[medium];
+  const line = (spans: Span[]): string => trimmed(spans).map((s) => spanIn(s, w)).join('');
+  if (block.kind === 'link') {
+    const words = block.words === '' ? address : block.words;
+    // On a line of its own an address is easier to tap and to type.
+    if (medium === 'text') return words === address ? address : `${words}:\n${address}`;
+    return w.paragraph(w.link(w.run(words), address, words));
+  }
+  return block.kind === 'paragraph' ? w.paragraph(line(block.spans)) : w.list(block.items.filter((i) => !blank(i)).map(line), block.ordered);
 }
 
 /**
  * Blocks in one medium. In `html` and `markdown` the link words are the link (html: opening in a new tab);
- * `text` spells the address out. Whatever people typed stays text. Throws GlenInputError at `values.address`.
+ * `text` spells addresses out. Whatever people typed stays text. Throws GlenInputError at `values.address`.
  */
 export function renderBlocks(blocks: Block[], rawAddress: string, medium: Medium): string {
   const address = checkAddress(rawAddress);
-  const filled = blocks.filter((b) => b.kind === 'link' || b.text !== '').map((b): Block => (b.kind === 'link' && b.words === '' ? { ...b, words: address } : b));
-  if (medium === 'html') return filled.map((b) => htmlOf(b, address)).join('\n');
-  if (medium === 'markdown') return filled.map((b) => markdownOf(b, address)).join('\n\n');
-  return filled.map((b) => (b.kind === 'paragraph' ? b.text : b.words === address ? address : `${b.words}:\n${address}`)).join('\n\n');
+  const said = blocks.filter((b) => b.kind === 'link' || (b.kind === 'paragraph' ? !blank(b.spans) : b.items.some((i) => !blank(i))));
+  return said.map((b) => blockIn(b, address, medium)).join(WRITERS[medium].between);
 }

@@ -48,7 +48,7 @@ export function offeredParts({ when, rules, phoneNumber }: InvitationFacts): Inv
 }
 
 function blockOf(part: InvitationPart, facts: InvitationFacts): Block {
-  const paragraph = (text: string): Block => ({ kind: 'paragraph', text: tidy(text) });
+  const paragraph = (text: string): Block => ({ kind: 'paragraph', spans: [{ text: tidy(text) }] });
   switch (part) {
     case 'words': return { kind: 'link', words: tidy(facts.linkWords).replace(/\s+/g, ' ') };
     case 'when': return paragraph(`${dateInWords(facts.when!.date, 'long')}, ${facts.when!.time} to ${addMinutes(facts.when!.time, facts.when!.minutes)} (${facts.when!.zone} time)`);

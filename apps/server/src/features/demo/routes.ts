@@ -5,6 +5,7 @@ import type { Handlers } from '../../http/mount.js';
 import { HttpProblem } from '../../http/problem.js';
 import { describeMe, signInAs } from '../accounts/service.js';
 import { announce } from '../live/feed.js';
+import { wakeAllPosts } from '../post/wake.js';
 import { readSchool } from '../school/store.js';
 
 interface PersonRow { id: number; name: string; role: Person['role']; account_id: number; kind: Account['kind']; email: string; teaches: string | null; learns: string | null }
@@ -29,6 +30,7 @@ async function demoPeople(glen: Glen) {
 /** Moves school time for all processes; everybody's screens follow. */
 export async function setSchoolTime(glen: Glen, target: string): Promise<void> {
   await glen.clock.setOffset(secondsOf(target, 'target') - secondsOf(glen.clock.machine(), 'now'));
+  await wakeAllPosts(glen.db, glen.clock);
   await announce(glen.db, glen.clock, 'clock', { thing: 'clock', id: 0 });
   glen.nudge();
 }

@@ -38,8 +38,8 @@ export async function rulesOfClass(db: Db, classId: number): Promise<ResolvedRul
 export type LinkRules = ResolvedRules & { version: number; layers: RuleLayer[] };
 
 /** The rules in force at links, by id. */
-export async function rulesOfLinks(db: Db, linkIds: number[]): Promise<Map<number, LinkRules>> {
-  const rows = await layersOfLinks(db, [...new Set(linkIds)]);
+export async function rulesOfLinks(db: Db, linkIds: number[], tx?: Tx): Promise<Map<number, LinkRules>> {
+  const rows = await layersOfLinks(db, [...new Set(linkIds)], tx);
   return new Map(rows.map((row) => { const layers = layersFrom(row); return [row.link_id, { ...resolveRules(layers), version: row.link_version, layers }]; }));
 }
 
@@ -53,7 +53,7 @@ export async function rulesOfLink(db: Db, linkId: number): Promise<LinkRules> {
 export const rulesOfSession = (link: LinkRules, row: { layers: OccurrenceLayers }): EntryRules =>
   row.layers === null || row.layers.length === 0 ? link.rules : resolveRules([...link.layers, ...ownLayers(row.layers)]).rules;
 
-/** What a link's rules are for, and where it stands. On a class stream only the class reads. */
+/** What a link's rules are for, and where it stands. Nothing goes where people beyond a private link's audience read. */
 export async function settingOf(glen: Pick<Glen, 'db' | 'video'>, linkId: number): Promise<RuleSetting> {
   const [facts, posts, people] = await Promise.all([settingFacts(glen.db, linkId), standingPosts(glen.db, linkId), peopleOfLink(glen.db, linkId)]);
   if (!facts) throw notFound('This link');

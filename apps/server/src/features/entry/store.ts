@@ -16,8 +16,8 @@ export const layersOfClass = (db: Db, classId: number): Promise<LayerRow | undef
   db.one<LayerRow>(`SELECT ${LAYER_COLUMNS} FROM class_periods c ${LAYER_JOINS} WHERE c.id = :classId`, { classId });
 
 /** The same with the links' own layer. */
-export const layersOfLinks = (db: Db, linkIds: number[]): Promise<(LayerRow & { link_id: number; link_version: number })[]> =>
-  db.rows(`SELECT l.id AS link_id, l.version AS link_version, l.rules AS link_rules, ${LAYER_COLUMNS} FROM links l JOIN class_periods c ON c.id = l.class_id ${LAYER_JOINS} WHERE l.id IN (:linkIds)`, { linkIds: [0, ...linkIds] });
+export const layersOfLinks = (db: Db, linkIds: number[], tx?: Tx): Promise<(LayerRow & { link_id: number; link_version: number })[]> =>
+  db.rows(`SELECT l.id AS link_id, l.version AS link_version, l.rules AS link_rules, ${LAYER_COLUMNS} FROM links l JOIN class_periods c ON c.id = l.class_id ${LAYER_JOINS} WHERE l.id IN (:linkIds)`, { linkIds: [0, ...linkIds] }, tx);
 
 export const schoolLayer = async (db: Db): Promise<{ rules: EntryRules; locked: RuleField[]; version: number }> =>
   (await db.one<{ rules: EntryRules; locked: RuleField[]; version: number }>('SELECT rules, locked, rules_version AS version FROM school WHERE id = 1'))!;

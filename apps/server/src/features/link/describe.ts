@@ -1,14 +1,15 @@
 import { classTitle, dateInWords, rulesToSetByHand } from '@glen/core';
-import type { Answer, LinkDetail } from '@glen/contract';
+import type { Answer, LinkDetail, Post } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { rulesOfLinks } from '../entry/service.js';
+import { describePosts } from '../post/describe.js';
 import { MAIN_LINK } from '../school/store.js';
 import { audienceOf, audienceSizes, linkHostsOf, type AudienceRow } from './audience.js';
 import { linkAddress } from './service.js';
 import { sharesOf, type ShareRow } from './shareStore.js';
-import { codesOf, isRunning, listLinks, nextOfLinks, placementsOfLink, usedSince } from './store.js';
+import { codesOf, isRunning, listLinks, nextOfLinks, postIdsOfLink, usedSince } from './store.js';
 
 const audienceItem = (row: AudienceRow): LinkDetail['audience'][number] => {
   if (row.class_id !== null) return { kind: 'class', id: row.class_id, name: classTitle({ title: row.class_title!, period: row.period }), size: row.class_size! };
@@ -35,6 +36,13 @@ async function rowsOf(glen: Glen, who: Who, which: string, values: Record<string
   });
 }
 
+/** What a link's page says of one place: the delivery of each post there that most needs thought, what is over left out. */
+function standsAt(post: Post, place: Post['places'][number]): LinkDetail['stands'] {
+  const here = post.deliveries.filter((d) => d.placeId === place.id && d.state !== 'gone');
+  const first = here.find((d) => d.state === 'failed' || d.state === 'missing') ?? here.find((d) => d.state === 'todo' || d.state === 'takedown') ?? here.find((d) => d.outSince !== null) ?? here[0];
+  return first ? [{ postId: post.id, place: place.where, state: first.state, since: first.outSince, readers: place.readerCount }] : [];
+}
+
 const inList = ({ former: _f, shares: _s, mayTakeBack: _m, stands: _p, holds: _h, byHand: _b, running: _r, ...row }: LinkDetail): Answer<'links'>['links'][number] => row;
 
 /** Every link of the class periods that one teaches or visits, and those that one hosts alone. */
@@ -52,7 +60,7 @@ const shareWords = (s: ShareRow): string => (s.series_id === null ? 'always' : s
 export async function describeLink(glen: Glen, linkId: number, who: Who): Promise<LinkDetail> {
   const [link] = await rowsOf(glen, who, 'l.id = :linkId', { linkId });
   if (!link) throw notFound('This link');
-  const [codes, shares, stands, running] = await Promise.all([codesOf(glen.db, linkId), sharesOf(glen.db, linkId), placementsOfLink(glen.db, linkId), isRunning(glen.db, linkId)]);
+  const [codes, shares, stands, running] = await Promise.all([codesOf(glen.db, linkId), sharesOf(glen.db, linkId), postIdsOfLink(glen.db, linkId).then((ids) => describePosts(glen, ids, who.person!.id)), isRunning(glen.db, linkId)]);
   const former = codes.slice(0, -1);
   const replacedAt = former.at(-1)?.replaced_at;
   return {
@@ -60,6 +68,6 @@ export async function describeLink(glen: Glen, linkId: number, who: Who): Promis
     former: former.map((c) => ({ code: c.code, how: c.how!, until: c.until_at, why: c.why!, replacedAt: c.replaced_at!, by: c.by_name })).reverse(),
     mayTakeBack: replacedAt !== undefined && replacedAt !== null && !(await usedSince(glen.db, linkId, replacedAt)),
     shares: shares.map((s) => ({ id: s.id, classId: s.class_id, title: classTitle(s), pennant: s.pennant, seriesId: s.series_id, key: s.key_date, words: shareWords(s), ownDoor: s.own_door })),
-    stands: stands.map((p) => ({ place: `Stream of ${classTitle({ title: p.class_title, period: p.period })}`, state: p.failed ? 'failed' as const : p.out_since === null ? 'queued' as const : 'out' as const, readers: p.readers })),
+    stands: stands.flatMap((post) => post.places.filter((p) => p.linkId === linkId).flatMap((p) => standsAt(post, p))),
   };
 }

@@ -4,27 +4,14 @@ import type { Tx } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
-import { enqueue } from '../../jobs/outbox.js';
-import { announce } from '../live/feed.js';
-import { placementsToRenew, renewPlacement } from '../post/store.js';
 import { readSchool } from '../school/store.js';
 import { changeLink, withFreshCode } from './service.js';
-import { codesOf, dropCode, putCode, usedSince, type LinkRow } from './store.js';
+import { codesOf, dropCode, putCode, usedSince } from './store.js';
 
 const codesAsCore = async (glen: Glen, linkId: number, tx: Tx): Promise<LinkCodes> => {
   const all = await codesOf(glen.db, linkId, tx);
   return { code: all.at(-1)!.code, former: all.slice(0, -1).map((c) => ({ code: c.code, how: c.how!, until: c.until_at })) };
 };
-
-/** Everything that Glen has put somewhere itself says the new address within moments; the posts' own words stay. */
-async function renewPlacements(glen: Glen, link: LinkRow, tx: Tx): Promise<void> {
-  const rows = await placementsToRenew(glen.db, link.id, tx);
-  for (const { id, due_at, out_since } of rows) {
-    await renewPlacement(glen.db, id, tx);
-    await enqueue(glen.db, glen.clock, { kind: 'placement', subject: String(id), dueSchool: out_since === null ? due_at : null, waitSeconds: glen.config.undoSeconds }, tx);
-  }
-  if (rows.length > 0) await announce(glen.db, glen.clock, `class:${link.class_id}`, { thing: 'posts', id: link.class_id }, tx);
-}
 
 /**
  * Gives a link a new code; sessions, people, rules and whoever is inside stay as they are. What becomes of the old code, the
@@ -34,7 +21,7 @@ export async function replaceLink(glen: Glen, linkId: number, who: Who, { versio
   const { zone } = (await readSchool(glen.db)).calendar;
   const now = glen.clock.school();
   const ends = until === undefined ? null : placeWallTime(until, '23:59', 0, zone).start;
-  const link = await changeLink(glen, linkId, who, { version, action: 'replace-link' }, async (row, tx) => {
+  const link = await changeLink(glen, linkId, who, { version, action: 'replace-link' }, async (_link, tx) => {
     const before = await codesAsCore(glen, linkId, tx);
     const after = await withFreshCode(async (code) => {
       try {
@@ -46,7 +33,6 @@ export async function replaceLink(glen: Glen, linkId: number, who: Who, { versio
         throw error;
       }
     });
-    await renewPlacements(glen, row, tx);
     return { columns: { code: after.code }, after: { code: after.code, how, until: ends, why } };
   });
   glen.nudge();
@@ -55,7 +41,7 @@ export async function replaceLink(glen: Glen, linkId: number, who: Who, { versio
 
 /** Takes the last replacing back, while nobody has come by the new code; the new one is gone then. */
 export async function takeBackReplacing(glen: Glen, linkId: number, who: Who, version: number): Promise<Answer<'takeBackReplacing'>> {
-  const link = await changeLink(glen, linkId, who, { version, action: 'take-back-replacing' }, async (row, tx) => {
+  const link = await changeLink(glen, linkId, who, { version, action: 'take-back-replacing' }, async (_link, tx) => {
     const all = await codesOf(glen.db, linkId, tx);
     const last = all.at(-2);
     if (!last?.replaced_at) throw new HttpProblem(409, 'This link has never been replaced.');
@@ -63,7 +49,6 @@ export async function takeBackReplacing(glen: Glen, linkId: number, who: Who, ve
     const before = await codesAsCore(glen, linkId, tx);
     const after = takeBackCodes(before);
     await dropCode(glen.db, before.code, after.code, tx);
-    await renewPlacements(glen, row, tx);
     return { columns: { code: after.code }, after: { code: after.code } };
   });
   glen.nudge();

@@ -81,13 +81,9 @@ export const listLinks = (db: Db, personId: number, which: string, mainLink: str
      WHERE ${which} ORDER BY c.period IS NULL, c.period, c.title, c.id, l.state = 'retired', l.place, l.id`, { personId, ...values },
   );
 
-/** Where a link stands, or is about to. */
-export const placementsOfLink = (db: Db, linkId: number): Promise<{ class_title: string; period: string | null; out_since: string | null; failed: number; readers: number }[]> =>
-  db.rows(
-    `SELECT c.title AS class_title, c.period, pl.out_since, (SELECT COUNT(*) FROM roll r WHERE r.class_id = p.class_id) AS readers,
-       EXISTS (SELECT 1 FROM outbox x WHERE x.kind = 'placement' AND x.subject = CAST(pl.id AS CHAR CHARACTER SET ascii) COLLATE ascii_bin AND x.state = 'failed') AS failed
-     FROM posts p JOIN placements pl ON pl.post_id = p.id JOIN class_periods c ON c.id = p.class_id WHERE p.link_id = :linkId AND p.withdrawn = 0 ORDER BY p.due_at DESC`, { linkId },
-  );
+/** The posts that bear a link and are not withdrawn. */
+export const postIdsOfLink = async (db: Db, linkId: number): Promise<number[]> =>
+  (await db.rows<{ id: number }>('SELECT DISTINCT p.id FROM posts p JOIN post_places pp ON pp.post_id = p.id AND pp.removed = 0 WHERE pp.link_id = :linkId AND p.withdrawn = 0 ORDER BY p.id DESC', { linkId })).map((row) => row.id);
 
 /** Every link of some class periods, in their order; within a transaction they are held against others. */
 export const linksOfClasses = (db: Db, classIds: number[], tx?: Tx): Promise<{ id: number; class_id: number }[]> =>
@@ -110,5 +106,5 @@ export const nextOfLinks = (db: Db, linkIds: number[], now: string): Promise<{ l
 export const stopUnused = (db: Db, linkId: number, tx: Tx): Promise<number> =>
   db.change(
     `UPDATE links l SET l.state = 'retired', l.version = l.version + 1
-     WHERE l.id = :linkId AND NOT EXISTS (SELECT 1 FROM series s WHERE s.link_id = l.id) AND NOT EXISTS (SELECT 1 FROM posts p WHERE p.link_id = l.id)`, { linkId }, tx,
+     WHERE l.id = :linkId AND NOT EXISTS (SELECT 1 FROM series s WHERE s.link_id = l.id) AND NOT EXISTS (SELECT 1 FROM post_places p WHERE p.link_id = l.id)`, { linkId }, tx,
   );

@@ -1,13 +1,15 @@
 import type { LiveChange } from '@glen/contract';
 import type { Clock } from '../../clock.js';
 import { toSql, type Db, type Tx } from '../../db/connect.js';
+import { wakePostsOf } from '../post/wake.js';
 
 /** Whom a change is for: everyone (the clock, the school's calendar), one person, one browser, a class period's teachers, or who watches a door. */
 export type Topic = 'clock' | `person:${number}` | `browser:${number}` | `class:${number}` | `door:${number}`;
 
-/** Notes that a thing changed, within the transaction that changes it. */
+/** Notes that a thing changed, within the transaction that changes it. Where it is a class period, its posts follow. */
 export async function announce(db: Db, clock: Clock, topic: Topic, change: LiveChange, tx?: Tx): Promise<void> {
   await db.insert('changes', { topic, thing: change.thing, thing_id: change.id, at: toSql(clock.machine()) }, tx);
+  if (change.thing === 'class' && tx) await wakePostsOf(db, clock, change.id, tx);
 }
 
 interface ChangeRow { id: number; topic: string; thing: LiveChange['thing']; thing_id: number }

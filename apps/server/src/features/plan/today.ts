@@ -2,26 +2,21 @@ import { bellsOn, classTitle, dayInfo, notesForToday, reviewRules, wallClockAt, 
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { rulesOfClass, settingOf } from '../entry/service.js';
-import { placementsOf, postsToday, stateOfPost } from '../post/store.js';
+import { postsFor } from '../post/describe.js';
+import { todayPosts } from '../post/today.js';
 import { classItem } from '../school/routes.js';
 import { classesOf, noticesOf, readSchool } from '../school/store.js';
 import { sessionsFor } from './sessions.js';
 import { sessionsActedIn, sessionsTutored } from './store.js';
-
-const wallClockOf = (instant: string, zone: string): { date: string; time: string } => {
-  const { date, time } = wallClockAt(instant, zone);
-  return { date, time };
-};
 
 /** A teacher's day: the run sheet, the bells, and what needs thought. */
 export async function todayFor(glen: Glen, personId: number): Promise<Answer<'today'>> {
   const { calendar } = await readSchool(glen.db);
   const now = glen.clock.school();
   const { date } = wallClockAt(now, calendar.zone);
-  const [sessions, rows, posts, placed, acting, notices] = await Promise.all([
-    sessionsFor(glen, date, date, personId), classesOf(glen.db, personId, false), postsToday(glen.db, personId), placementsOf(glen.db, personId), sessionsActedIn(glen.db, personId), noticesOf(glen.db, personId),
-  ]);
-  const placements = placed.map((p) => ({ classId: p.class_id, postId: p.id, state: stateOfPost(p) as 'queued' | 'out' | 'failed', due: wallClockOf(p.due_at, calendar.zone) }));
+  const [sessions, rows, acting, notices] = await Promise.all([sessionsFor(glen, date, date, personId), classesOf(glen.db, personId, false), sessionsActedIn(glen.db, personId), noticesOf(glen.db, personId)]);
+  const placed = await postsFor(glen, rows.filter((row) => row.as_what !== null).map((row) => row.id), personId);
+  const { placements, posts, hand } = todayPosts(placed, new Set(rows.filter((row) => row.as_what === 'host' || row.as_what === 'co-teacher').map((row) => row.id)), date);
   const hosted = rows.filter((row) => (row.as_what === 'host' || row.as_what === 'co-teacher') && sessions.some((s) => s.classId === row.id));
   const classes = await Promise.all(hosted.map(async (row): Promise<TodayClass> => {
     const [{ rules, locked }, setting] = await Promise.all([rulesOfClass(glen.db, row.id), settingOf(glen, row.link_id)]);
@@ -36,6 +31,6 @@ export async function todayFor(glen: Glen, personId: number): Promise<Answer<'to
     sessions,
     placements,
     acting: [...acting, ...(await sessionsTutored(glen.db, personId, sessions.map((s) => s.id)))],
-    notes: notesForToday({ school: calendar, date, now, sessions: here.flatMap((s) => { const row = hosted.find((h) => h.id === s.classId); return row ? [{ ...s, dropIn: row.kind === 'help' }] : []; }), posts, classes, notices }),
+    notes: notesForToday({ school: calendar, date, now, sessions: here.flatMap((s) => { const row = hosted.find((h) => h.id === s.classId); return row ? [{ ...s, dropIn: row.kind === 'help' }] : []; }), posts, hand, classes, notices }),
   };
 }

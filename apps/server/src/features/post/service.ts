@@ -1,142 +1,211 @@
-import { dateInWords, placeWallTime, renderPost, sessionAtDoor, wallClockAt, type PostValues } from '@glen/core';
-import type { Body, Post } from '@glen/contract';
+import { GlenInputError, givesCode, placeWallTime, planPosts, type PostTiming } from '@glen/core';
+import type { Answer, Body, Post } from '@glen/contract';
+import type { Tx } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
-import { notFound, stale } from '../../http/problem.js';
+import { HttpProblem, notFound, stale, wrongField } from '../../http/problem.js';
 import { enqueue } from '../../jobs/outbox.js';
+import { OutsideError } from '../../outside/outsideError.js';
 import { audit } from '../audit/audit.js';
-import { rulesOfClass } from '../entry/service.js';
-import { linkAddress } from '../link/service.js';
-import { announce } from '../live/feed.js';
-import { sessionRowsOfClass } from '../plan/store.js';
-import { classById, readSchool, staffOf } from '../school/store.js';
-import { insertPost, notePlaced, postById, postByPlacement, postsOfClass, stateOfPost, updatePost, type PostRow } from './store.js';
+import { rulesOfLink } from '../entry/service.js';
+import { peopleOfLink } from '../link/audience.js';
+import { mainLinksOf, readSchool } from '../school/store.js';
+import { describePost } from './describe.js';
+import { tellPosts } from './follow.js';
+import { beyondAudience, dropPlacement, heldPost, historyOf, hostedOf, insertPost, notePlaced, placementById, placementsOf, placesOf, readersOf, renewPlacement, unplace, updatePost, writePlaces, type PlaceText, type PostRow, type PostText } from './store.js';
+import { wakePost } from './wake.js';
 
-const postOf = (row: PostRow, zone: string): Post => {
-  const { date, time } = wallClockAt(row.due_at, zone);
-  return {
-    id: row.id, classId: row.class_id, version: row.version, words: row.words, linkWords: row.link_words, dueAt: row.due_at, due: { date, time },
-    state: stateOfPost(row), pending: row.wanted_version !== row.actual_version && row.job_state !== null,
-    tries: row.tries ?? 0, error: row.last_error, outSince: row.out_since, by: row.by_name,
-  };
+type Sent = Body<'addPost'>;
+
+async function timingOf(glen: Glen, timing: Sent['timing']): Promise<PostTiming> {
+  if (timing === 'now' || timing === 'draft') return { kind: timing };
+  if ('before' in timing) return { kind: 'before', minutes: timing.before };
+  if ('morning' in timing) return { kind: 'morning', time: timing.morning };
+  return { kind: 'at', at: placeWallTime(timing.at.date, timing.at.time, 0, (await readSchool(glen.db)).calendar.zone).start };
+}
+
+/** The places as they are kept; a link that is not named is the one that the class period goes by. */
+async function placesFrom(glen: Glen, classId: number, sent: Sent['places']): Promise<PlaceText[]> {
+  const places = sent ?? [{ classId, kind: 'stream' as const, readers: 'class' as const, words: null, title: '', section: null, position: 0, inText: false, newTab: true, name: '' }];
+  const main = await mainLinksOf(glen.db, places.map((p) => p.classId));
+  return places.map(({ id, classId: of, linkId, kind, ...shape }, i) => {
+    const link = linkId ?? main.get(of);
+    if (link === undefined) throw wrongField(`places.${i}.classId`, 'There is no such class period.');
+    return { ...(id === undefined ? {} : { id }), classId: of, linkId: link, kind, shape };
+  });
+}
+
+const named = (people: { name: string }[]): string => {
+  const shown = people.slice(0, 3).map((p) => p.name).join(', ');
+  return people.length > 3 ? `${shown} and ${people.length - 3} more` : shown;
 };
 
-export async function listPosts(glen: Glen, classId: number): Promise<{ posts: Post[]; siteAddress: string | null }> {
-  const { calendar } = await readSchool(glen.db);
-  const rows = await postsOfClass(glen.db, classId);
-  const klass = await glen.db.one<{ ref: string }>('SELECT ref FROM class_periods WHERE id = :classId', { classId });
-  return { posts: rows.map((row) => postOf(row, calendar.zone)), siteAddress: klass ? glen.courseSite.streamAddress(klass.ref) : null };
+/** Stops what would let people read a private link, or an entry code, that is not for them; and what cannot be at all. */
+async function checkPlaces(glen: Glen, by: number, post: Pick<PostText, 'words' | 'linkWords' | 'about'>, places: PlaceText[]): Promise<void> {
+  const hosted = await hostedOf(glen.db, by, places.map((p) => p.classId));
+  for (const [i, place] of places.entries()) {
+    if (!hosted.has(place.classId)) throw wrongField(`places.${i}.classId`, 'You do not host this class period.');
+    if (place.kind === 'calendar' && post.about === 'link') throw wrongField(`places.${i}.kind`, 'A calendar holds sessions: let the post be about sessions.');
+    if (place.kind === 'item' && place.shape.section === null) throw wrongField(`places.${i}.section`, 'Choose a section, or make one.');
+    const link = await glen.db.one<{ state: string; class_id: number; host: number }>(
+      `SELECT l.state, l.class_id, EXISTS (SELECT 1 FROM class_staff cs WHERE cs.class_id = l.class_id AND cs.person_id = :by AND cs.as_what <> 'presenter') AS host FROM links l WHERE l.id = :id`, { id: place.linkId, by },
+    );
+    if (!link?.host) throw wrongField(`places.${i}.linkId`, 'This link is not yours to post.');
+    if (link.state === 'retired') throw wrongField(`places.${i}.linkId`, 'This link has been stopped; nobody gets in by it.');
+    const readers = await readersOf(glen.db, { class_id: place.classId, link_id: place.linkId, shape: place.shape });
+    if (readers.length === 0 && place.shape.readers !== 'class') throw wrongField(`places.${i}.readers`, 'Nobody of this class period would see it.');
+    const beyond = beyondAudience(readers, await peopleOfLink(glen.db, place.linkId));
+    if (beyond.length === 0) continue;
+    const { rules } = await rulesOfLink(glen.db, place.linkId);
+    if (rules.entryCode !== null && givesCode({ words: place.shape.words ?? post.words, linkWords: post.linkWords })) throw wrongField(`places.${i}.readers`, `The entry code would be seen by ${named(beyond)}, whom this link is not for.`);
+    if (rules.whoMayEnter === 'invited' || rules.whoMayEnter === 'roll') throw wrongField(`places.${i}.readers`, `This link would be seen by ${named(beyond)}, whom it is not for.`);
+  }
 }
 
-async function onePost(glen: Glen, id: number): Promise<Post> {
-  const row = await postById(glen.db, id);
-  if (!row) throw notFound('This post');
-  return postOf(row, (await readSchool(glen.db)).calendar.zone);
+/** The core says what timings have no meaning; its words are shown beside the field. */
+function checkPlan(post: PostText, zone: string): void {
+  try {
+    planPosts({ id: '0', places: [], about: post.about, timing: post.timing, zone, afterwards: post.afterwards, withdrawn: false }, [], '2026-01-01T00:00:00Z');
+  } catch (error) {
+    if (error instanceof GlenInputError) throw wrongField('timing', error.message);
+    throw error;
+  }
 }
 
-/** The instant a post is due; one timed for a moment that has passed goes out at once. */
-async function dueOf(glen: Glen, when: Body<'addPost'>['when']): Promise<string> {
-  if (when === 'now') return glen.clock.school();
-  return placeWallTime(when.date, when.time, 0, (await readSchool(glen.db)).calendar.zone).start;
+async function textFrom(glen: Glen, body: Sent): Promise<PostText> {
+  const on = typeof body.about === 'object' ? body.about.on : null;
+  const text: PostText = {
+    words: body.words, linkWords: body.linkWords, about: body.about === 'link' ? 'link' : 'sessions', onDate: on, timing: await timingOf(glen, body.timing), afterwards: body.afterwards, pinned: body.pinned, withdrawn: false,
+  };
+  checkPlan(text, (await readSchool(glen.db)).calendar.zone);
+  return text;
 }
 
-export async function addPost(glen: Glen, classId: number, by: number, body: Body<'addPost'>): Promise<Post> {
-  const klass = await classById(glen.db, classId, by);
-  if (!klass) throw notFound('This class period');
-  const dueAt = await dueOf(glen, body.when);
+export async function addPost(glen: Glen, classId: number, by: number, body: Sent): Promise<Post> {
+  const [text, places] = await Promise.all([textFrom(glen, body), placesFrom(glen, classId, body.places)]);
+  await checkPlaces(glen, by, text, places);
   const id = await glen.db.transaction(async (tx) => {
-    const post = await insertPost(glen.db, { classId, linkId: klass.link_id, by, words: body.words, linkWords: body.linkWords, dueAt, place: 'stream' }, tx);
-    await enqueue(glen.db, glen.clock, { kind: 'placement', subject: String(post.placementId), dueSchool: dueAt }, tx);
-    await audit(glen.db, glen.clock, { by, action: 'post', subject: `post:${post.id}`, after: body }, tx);
-    await announce(glen.db, glen.clock, `class:${classId}`, { thing: 'posts', id: classId }, tx);
-    return post.id;
+    const post = await insertPost(glen.db, { classId, by }, text, tx);
+    await writePlaces(glen.db, post, places, tx);
+    await wakePost(glen.db, glen.clock, post, tx);
+    await audit(glen.db, glen.clock, { by, action: 'post', subject: `post:${post}`, after: body }, tx);
+    await tellPosts(glen, places.map((p) => ({ class_id: p.classId })), tx);
+    return post;
   });
   glen.nudge();
-  return onePost(glen, id);
+  return describePost(glen, id, by);
 }
 
-interface PostChange { words?: string; linkWords?: string; dueAt?: string; withdrawn?: boolean }
+const textOf = (row: PostRow): PostText => ({ words: row.words, linkWords: row.link_words, about: row.about, onDate: row.on_date, timing: row.timing, afterwards: row.afterwards, pinned: Boolean(row.pinned), withdrawn: Boolean(row.withdrawn) });
 
-/** Changes a post and has its place brought in line; withdrawing waits while its undo is offered. */
-async function changePost(glen: Glen, id: number, by: number, version: number, action: string, change: PostChange): Promise<Post> {
-  const row = await postById(glen.db, id);
-  if (!row) throw notFound('This post');
-  const isOut = row.out_since !== null;
-  const after = {
-    words: change.words ?? row.words, linkWords: change.linkWords ?? row.link_words,
-    dueAt: isOut ? row.due_at : (change.dueAt ?? row.due_at), withdrawn: change.withdrawn ?? Boolean(row.withdrawn),
-  };
+/** Only who hosts all that a post goes to may change it. */
+async function mustHostAll(glen: Glen, id: number, by: number): Promise<void> {
+  const places = (await placesOf(glen.db, [id], by)).filter((p) => !p.removed);
+  const other = places.find((p) => !p.mine);
+  if (other) throw new HttpProblem(403, `This post goes to ${other.class_title} too, which somebody else hosts.`);
+}
+
+interface Change { by: number; version: number; action: string; text: (row: PostRow) => PostText; places?: PlaceText[] }
+
+/** Changes a post and has its places follow. */
+async function changePost(glen: Glen, id: number, { by, version, action, text, places }: Change): Promise<Post> {
+  await mustHostAll(glen, id, by);
   const changed = await glen.db.transaction(async (tx) => {
+    const row = await heldPost(glen.db, id, tx);
+    if (!row) throw notFound('This post');
+    const after = text(row);
     if (!(await updatePost(glen.db, id, version, after, tx))) return false;
-    await enqueue(glen.db, glen.clock, {
-      kind: 'placement', subject: String(row.placement_id), dueSchool: isOut || after.withdrawn ? null : after.dueAt,
-      waitSeconds: after.withdrawn && isOut ? glen.config.undoSeconds : 0,
-    }, tx);
-    await audit(glen.db, glen.clock, { by, action, subject: `post:${id}`, before: { words: row.words, linkWords: row.link_words, withdrawn: Boolean(row.withdrawn) }, after }, tx);
-    await announce(glen.db, glen.clock, `class:${row.class_id}`, { thing: 'posts', id: row.class_id }, tx);
+    if (places) await writePlaces(glen.db, id, places, tx);
+    await wakePost(glen.db, glen.clock, id, tx);
+    await audit(glen.db, glen.clock, { by, action, subject: `post:${id}`, before: textOf(row), after: { ...after, ...(places ? { places } : {}) } }, tx);
+    await tellPosts(glen, await placesOf(glen.db, [id], 0, tx), tx);
     return true;
   });
-  if (!changed) throw stale(await onePost(glen, id));
+  if (!changed) throw stale(await describePost(glen, id, by));
   glen.nudge();
-  return onePost(glen, id);
+  return describePost(glen, id, by);
 }
 
-export const editPost = async (glen: Glen, id: number, by: number, body: Body<'editPost'>): Promise<Post> =>
-  changePost(glen, id, by, body.version, 'edit-post', { words: body.words, linkWords: body.linkWords, dueAt: await dueOf(glen, body.when) });
+export async function editPost(glen: Glen, id: number, by: number, body: Body<'editPost'>): Promise<Post> {
+  const [text, standing] = await Promise.all([textFrom(glen, body), placesOf(glen.db, [id])]);
+  const kept = standing.filter((p) => !p.removed);
+  const places = body.places ? await placesFrom(glen, kept[0]!.class_id, body.places) : undefined;
+  await checkPlaces(glen, by, text, places ?? kept.map((p) => ({ id: p.id, classId: p.class_id, linkId: p.link_id, kind: p.kind, shape: p.shape })));
+  return changePost(glen, id, { by, version: body.version, action: 'edit-post', text: (row) => ({ ...text, withdrawn: Boolean(row.withdrawn) }), ...(places ? { places } : {}) });
+}
 
 export const withdrawPost = (glen: Glen, id: number, by: number, version: number): Promise<Post> =>
-  changePost(glen, id, by, version, 'withdraw-post', { withdrawn: true });
+  changePost(glen, id, { by, version, action: 'withdraw-post', text: (row) => ({ ...textOf(row), withdrawn: true }) });
 
 export const restorePost = (glen: Glen, id: number, by: number, version: number): Promise<Post> =>
-  changePost(glen, id, by, version, 'restore-post', { withdrawn: false });
+  changePost(glen, id, { by, version, action: 'restore-post', text: (row) => ({ ...textOf(row), withdrawn: false }) });
 
-/** Tries a post that has not got out again at once. It stays as it is, so no version is asked for. */
+const sendAgain = (glen: Glen, id: number, tx: Tx): Promise<void> => enqueue(glen.db, glen.clock, { kind: 'placement', subject: String(id) }, tx);
+
+/** Tries what of a post has not got out again at once. It stays as it is, so no version is asked for. */
 export async function retryPost(glen: Glen, id: number, by: number): Promise<Post> {
-  const row = await postById(glen.db, id);
-  if (!row) throw notFound('This post');
   await glen.db.transaction(async (tx) => {
-    await enqueue(glen.db, glen.clock, { kind: 'placement', subject: String(row.placement_id), dueSchool: row.out_since !== null || row.withdrawn ? null : row.due_at }, tx);
+    for (const p of await placementsOf(glen.db, [id], tx)) if (p.job_state === 'failed' || p.job_state === 'queued') await sendAgain(glen, p.id, tx);
     await audit(glen.db, glen.clock, { by, action: 'retry-post', subject: `post:${id}` }, tx);
-    await announce(glen.db, glen.clock, `class:${row.class_id}`, { thing: 'posts', id: row.class_id }, tx);
+    await tellPosts(glen, await placesOf(glen.db, [id], 0, tx), tx);
   });
   glen.nudge();
-  return onePost(glen, id);
+  return describePost(glen, id, by);
 }
 
-async function valuesFor(glen: Glen, row: PostRow): Promise<PostValues> {
-  const [{ calendar }, sessions, { rules }, staff] = await Promise.all([
-    readSchool(glen.db), sessionRowsOfClass(glen.db, row.class_id), rulesOfClass(glen.db, row.class_id), staffOf(glen.db, row.class_id),
-  ]);
-  const next = sessionAtDoor(sessions.map((s) => ({ ...s, start: s.start_at, end: s.end_at })), rules, glen.clock.school())?.occurrence;
-  const { date } = wallClockAt(glen.clock.school(), calendar.zone);
-  return {
-    address: linkAddress(glen, row.code),
-    class: row.class_title,
-    title: next?.title ?? row.class_title,
-    date: dateInWords(next?.local_date ?? date),
-    ...(next ? { time: next.local_time } : {}),
-    ...(row.period === null ? {} : { period: row.period }),
-    host: staff.find((s) => s.as === 'host')?.name ?? '',
-    entryCode: rules.entryCode ?? 'none',
-  };
+/** One deed at one placement; each may be repeated without harm. */
+export async function actOnPlacement(glen: Glen, id: number, by: number, deed: Body<'placementDeed'>['do']): Promise<Post> {
+  const row = await placementById(glen.db, id);
+  if (!row) throw notFound('This placement');
+  const byHand = row.body.kind === 'hand';
+  if (byHand !== (deed === 'done' || deed === 'not-done') && deed !== 'take-down' && deed !== 'put-back') throw new HttpProblem(409, byHand ? 'This place is filled by hand.' : 'Glen fills this place itself.');
+  await glen.db.transaction(async (tx) => {
+    if (deed === 'retry') await sendAgain(glen, id, tx);
+    if (deed === 'not-done') await unplace(glen.db, id, tx);
+    if (deed === 'take-down' || deed === 'put-back') {
+      await dropPlacement(glen.db, id, deed === 'take-down', tx);
+      if (deed === 'put-back' && !byHand && !row.dropped) {
+        await renewPlacement(glen.db, id, tx);
+        await sendAgain(glen, id, tx);
+      }
+      await wakePost(glen.db, glen.clock, row.post_id, tx);
+    }
+    await audit(glen.db, glen.clock, { by, action: `placement-${deed}`, subject: `post:${row.post_id}`, after: { placement: id } }, tx);
+    await tellPosts(glen, [row], tx);
+  });
+  if (deed === 'done') await notePlaced(glen.db, row, glen.clock.school());
+  glen.nudge();
+  return describePost(glen, row.post_id, by);
 }
 
-/** Brings what stands at a place to what ought to stand there. Repeating it does no harm. */
-export async function syncPlacement(glen: Glen, placementId: number): Promise<void> {
-  const row = await postByPlacement(glen.db, placementId);
-  if (!row) return;
-  const call = { classRef: row.class_ref, key: `glen-${placementId}`, revision: row.version };
-  if (row.withdrawn) {
-    await glen.courseSite.withdraw(call);
-    await notePlaced(glen.db, placementId, row.version, null);
-    return;
+/** What to paste at a place that is filled by hand. */
+export async function formsOf(glen: Glen, id: number): Promise<Answer<'placementForms'>> {
+  const row = await placementById(glen.db, id);
+  if (!row || row.body.kind !== 'hand') throw notFound('This placement');
+  const { html, text, markdown } = row.body;
+  return { html, text, markdown };
+}
+
+const DEEDS: Record<string, string> = {
+  post: 'wrote it', 'edit-post': 'changed it', 'withdraw-post': 'withdrew it', 'restore-post': 'put it back', 'retry-post': 'had it tried again', 'placement-retry': 'had one place tried again',
+  'placement-done': 'did one place by hand', 'placement-not-done': 'said that one place is not done', 'placement-put-back': 'put it back at one place', 'placement-take-down': 'took it down at one place',
+};
+
+export const postHistory = async (glen: Glen, id: number): Promise<Answer<'postHistory'>> => ({
+  entries: (await historyOf(glen.db, id)).map((e) => ({ at: e.at, by: e.by_name, did: DEEDS[e.action] ?? e.action })),
+});
+
+/** The class period's course page, as the site has it just now; trouble is said, not thrown, for the composer goes on without. */
+export async function coursePage(glen: Glen, classId: number): Promise<Answer<'coursePage'>> {
+  const klass = await glen.db.one<{ ref: string }>('SELECT ref FROM class_periods WHERE id = :classId', { classId });
+  try {
+    const [sections, items] = await Promise.all([glen.courseSite.list(klass!.ref, 'section'), glen.courseSite.list(klass!.ref, 'item')]);
+    const inOrder = (a: { position?: number }, b: { position?: number }): number => (a.position ?? 0) - (b.position ?? 0);
+    return {
+      sections: sections.sort(inOrder).map((s) => ({ key: s.key, title: s.title ?? '', ours: s.key.startsWith('glen-'), items: items.filter((i) => i.section === s.key).sort(inOrder).map((i) => ({ key: i.key, title: i.title ?? '' })) })),
+      trouble: null,
+    };
+  } catch (error) {
+    if (!(error instanceof OutsideError)) throw error;
+    return { sections: [], trouble: error.message };
   }
-  const values = await valuesFor(glen, row);
-  const text = { words: row.words, linkWords: row.link_words };
-  await glen.courseSite.publish({ ...call, html: renderPost(text, values, 'html'), text: renderPost(text, values, 'text') });
-  await notePlaced(glen.db, placementId, row.version, glen.clock.school());
-}
-
-export async function tellPostChanged(glen: Glen, placementId: number): Promise<void> {
-  const row = await postByPlacement(glen.db, placementId);
-  if (row) await announce(glen.db, glen.clock, `class:${row.class_id}`, { thing: 'posts', id: row.class_id });
 }

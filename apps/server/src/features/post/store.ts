@@ -1,84 +1,187 @@
-import { classTitle, type TodayPost } from '@glen/core';
+import type { Occurrence, PostTiming, RichText, RuleLayer } from '@glen/core';
+import type { Pennant } from '@glen/contract';
 import { toSql, type Db, type Tx } from '../../db/connect.js';
+import type { Thing } from '../../outside/courseSite.js';
+
+export type Words = string | RichText;
 
 export interface PostRow {
-  id: number; class_id: number; link_id: number; words: string; link_words: string; due_at: string; withdrawn: number; version: number; by_name: string;
-  placement_id: number; wanted_version: number; actual_version: number; out_since: string | null;
+  id: number; class_id: number; made_by: number; by_name: string; words: Words; link_words: string; about: 'link' | 'sessions'; on_date: string | null;
+  timing: PostTiming; afterwards: 'stay' | 'down' | 'strike'; pinned: number; withdrawn: number; version: number;
+}
+
+/** What a place is like, beside where it is. */
+export interface PlaceShape {
+  readers: 'class' | 'audience' | { groupId: number }; words: Words | null; title: string; section: { key: string } | { title: string } | null;
+  position: number; inText: boolean; newTab: boolean; name: string;
+}
+export type PlaceKind = 'stream' | 'item' | 'calendar' | 'by-hand';
+export interface PlaceRow {
+  id: number; post_id: number; class_id: number; link_id: number; kind: PlaceKind; shape: PlaceShape; removed: number;
+  class_ref: string; class_title: string; period: string | null; pennant: Pennant; code: string; link_label: string; link_state: 'live' | 'retired'; lost: number; mine: number;
+}
+
+/** What a place that is filled by hand is given. */
+export interface Hand { kind: 'hand'; html: string; text: string; markdown: string }
+export type Body = Thing | Hand;
+
+export interface PlacementRow {
+  id: number; post_id: number; place_id: number; part: 'thing' | 'section'; occurrence_id: number; wish: 'out' | 'struck' | 'gone'; body: Body; due_at: string; revision: number; code: string;
+  sent_revision: number; sent_body: Body | null; sent_code: string | null; out_since: string | null; dropped: number; missing_since: string | null;
   job_state: 'queued' | 'running' | 'failed' | null; tries: number | null; last_error: string | null;
-  class_ref: string; class_title: string; period: string | null; code: string;
 }
 
-const POST_SELECT = `
-  SELECT p.*, u.name AS by_name, pl.id AS placement_id, pl.wanted_version, pl.actual_version, pl.out_since,
-    o.state AS job_state, o.tries, o.last_error, c.ref AS class_ref, c.title AS class_title, c.period, l.code
-  FROM posts p JOIN people u ON u.id = p.made_by JOIN placements pl ON pl.post_id = p.id
-  JOIN class_periods c ON c.id = p.class_id JOIN links l ON l.id = p.link_id
-  LEFT JOIN outbox o ON o.id = (SELECT MAX(x.id) FROM outbox x WHERE x.kind = 'placement' AND x.subject = CAST(pl.id AS CHAR CHARACTER SET ascii) COLLATE ascii_bin AND x.state <> 'done')`;
-
-export const postsOfClass = (db: Db, classId: number): Promise<PostRow[]> =>
-  db.rows<PostRow>(`${POST_SELECT} WHERE p.class_id = :classId ORDER BY p.due_at DESC, p.id DESC`, { classId });
-
-export const postById = (db: Db, id: number): Promise<PostRow | undefined> => db.one<PostRow>(`${POST_SELECT} WHERE p.id = :id`, { id });
-
-export const postByPlacement = (db: Db, placementId: number): Promise<PostRow | undefined> => db.one<PostRow>(`${POST_SELECT} WHERE pl.id = :placementId`, { placementId });
-
-export async function insertPost(
-  db: Db, post: { classId: number; linkId: number; by: number; words: string; linkWords: string; dueAt: string; place: string }, tx: Tx,
-): Promise<{ id: number; placementId: number }> {
-  const id = await db.insert('posts', { class_id: post.classId, link_id: post.linkId, made_by: post.by, words: post.words, link_words: post.linkWords, due_at: toSql(post.dueAt) }, tx);
-  const placementId = await db.insert('placements', { post_id: id, place: post.place, wanted_version: 1 }, tx);
-  return { id, placementId };
+export interface PostOccurrenceRow {
+  id: number; link_id: number; title: string; description: string; key_date: string; local_date: string; local_time: string; start_at: string; end_at: string;
+  status: Occurrence['status']; layers: RuleLayer[] | null; ended_at: string | null;
 }
 
-/** Posts of a link that are out or about to be. */
-export const standingPosts = (db: Db, linkId: number): Promise<{ words: string; link_words: string }[]> =>
-  db.rows('SELECT words, link_words FROM posts WHERE link_id = :linkId AND withdrawn = 0', { linkId });
+// ---- reading
 
-/** Changes a post that still has the version its editor read; gives whether it had. */
-export async function updatePost(
-  db: Db, id: number, version: number, post: { words: string; linkWords: string; dueAt: string; withdrawn: boolean }, tx: Tx,
-): Promise<boolean> {
-  const count = await db.change(
-    `UPDATE posts SET words = :words, link_words = :linkWords, due_at = :dueAt, withdrawn = :withdrawn, version = version + 1 WHERE id = :id AND version = :version`,
-    { id, version, words: post.words, linkWords: post.linkWords, dueAt: toSql(post.dueAt), withdrawn: post.withdrawn ? 1 : 0 }, tx,
-  );
-  if (count === 0) return false;
-  await db.change('UPDATE placements SET wanted_version = :wanted WHERE post_id = :id', { id, wanted: version + 1 }, tx);
-  return true;
-}
+const POST_SELECT = 'SELECT p.*, u.name AS by_name FROM posts p JOIN people u ON u.id = p.made_by';
+const read = (row: PostRow): PostRow => ({ ...row, words: JSON.parse(row.words as string) as Words });
 
-/** Notes what the place has confirmed. An older confirmation never overwrites a newer. */
-export const notePlaced = (db: Db, placementId: number, version: number, outSince: string | null): Promise<number> =>
-  db.change(
-    `UPDATE placements SET actual_version = :version, out_since = ${outSince === null ? 'NULL' : 'COALESCE(out_since, :outSince)'} WHERE id = :placementId AND actual_version <= :version`,
-    { placementId, version, outSince: outSince === null ? null : toSql(outSince) },
-  );
+export const postsById = async (db: Db, ids: number[], tx?: Tx): Promise<PostRow[]> =>
+  (await db.rows<PostRow>(`${POST_SELECT} WHERE p.id IN (:ids) ORDER BY p.id DESC`, { ids: [0, ...ids] }, tx)).map(read);
 
-export const stateOfPost = (row: PostRow): TodayPost['state'] => {
-  if (row.withdrawn) return 'withdrawn';
-  if (row.job_state === 'failed') return 'failed';
-  return row.out_since === null ? 'queued' : 'out';
+/** A post, held against other changes of it. */
+export const heldPost = async (db: Db, id: number, tx: Tx): Promise<PostRow | undefined> => {
+  const row = await db.one<PostRow>(`${POST_SELECT} WHERE p.id = :id FOR UPDATE`, { id }, tx);
+  return row && read(row);
 };
 
-/** Where the links of one's class periods stand, or are about to, newest first. */
-export const placementsOf = (db: Db, personId: number): Promise<PostRow[]> =>
-  db.rows<PostRow>(`${POST_SELECT} JOIN class_staff cs ON cs.class_id = p.class_id AND cs.person_id = :personId WHERE p.withdrawn = 0 ORDER BY p.due_at DESC, p.id DESC`, { personId });
+/** Posts that go to some class periods. */
+export const postIdsOf = async (db: Db, classIds: number[]): Promise<number[]> =>
+  (await db.rows<{ id: number }>('SELECT DISTINCT post_id AS id FROM post_places WHERE removed = 0 AND class_id IN (:classIds) ORDER BY post_id DESC', { classIds: [0, ...classIds] })).map((row) => row.id);
 
-/** Posts of one's class periods that are not yet where they ought to be, for the day's notes. */
-export async function postsToday(db: Db, personId: number): Promise<TodayPost[]> {
-  const rows = await db.rows<PostRow>(
-    `${POST_SELECT} JOIN class_staff cs ON cs.class_id = p.class_id AND cs.person_id = :personId AND cs.as_what <> 'presenter' WHERE pl.wanted_version <> pl.actual_version`, { personId },
+export const placesOf = (db: Db, postIds: number[], personId = 0, tx?: Tx): Promise<PlaceRow[]> =>
+  db.rows<PlaceRow>(
+    `SELECT pp.*, c.ref AS class_ref, c.title AS class_title, c.period, c.pennant, l.code, l.label AS link_label, l.state AS link_state,
+       NOT EXISTS (SELECT 1 FROM class_staff cs WHERE cs.class_id = pp.class_id AND cs.person_id = p.made_by AND cs.as_what <> 'presenter') AS lost,
+       EXISTS (SELECT 1 FROM class_staff cs WHERE cs.class_id = pp.class_id AND cs.person_id = :personId AND cs.as_what <> 'presenter') AS mine
+     FROM post_places pp JOIN posts p ON p.id = pp.post_id JOIN class_periods c ON c.id = pp.class_id JOIN links l ON l.id = pp.link_id
+     WHERE pp.post_id IN (:postIds) ORDER BY pp.id`, { postIds: [0, ...postIds], personId }, tx,
   );
-  return rows.map((row) => ({
-    id: row.id, classTitle: classTitle({ title: row.class_title, period: row.period }),
-    state: stateOfPost(row), error: row.last_error, tries: row.tries ?? 0,
-  }));
+
+const PLACEMENT_SELECT = `
+  SELECT pl.*, o.state AS job_state, o.tries, o.last_error FROM placements pl
+  LEFT JOIN outbox o ON o.id = (SELECT MAX(x.id) FROM outbox x WHERE x.kind = 'placement' AND x.subject = CAST(pl.id AS CHAR CHARACTER SET ascii) COLLATE ascii_bin AND x.state <> 'done')`;
+
+export const placementsOf = (db: Db, postIds: number[], tx?: Tx): Promise<PlacementRow[]> =>
+  db.rows<PlacementRow>(`${PLACEMENT_SELECT} WHERE pl.post_id IN (:postIds) ORDER BY pl.id`, { postIds: [0, ...postIds] }, tx);
+
+export const placementById = (db: Db, id: number): Promise<(PlacementRow & { class_id: number; class_ref: string }) | undefined> =>
+  db.one(`SELECT f.*, c.id AS class_id, c.ref AS class_ref FROM (${PLACEMENT_SELECT} WHERE pl.id = :id) f JOIN post_places pp ON pp.id = f.place_id JOIN class_periods c ON c.id = pp.class_id`, { id });
+
+/** Every date of some links that a post may speak of; drafts are nobody's business. */
+export const occurrencesOfLinks = (db: Db, linkIds: number[], tx?: Tx): Promise<PostOccurrenceRow[]> =>
+  db.rows<PostOccurrenceRow>(
+    `SELECT o.id, o.link_id, o.title, o.description, o.key_date, o.local_date, o.local_time, o.start_at, o.end_at, o.status, o.layers, m.ended_at
+     FROM occurrences o LEFT JOIN sittings m ON m.occurrence_id = o.id WHERE o.link_id IN (:linkIds) AND o.draft = 0 AND o.status <> 'skipped' ORDER BY o.start_at, o.id`, { linkIds: [0, ...linkIds] }, tx,
+  );
+
+export const hostNames = async (db: Db, classIds: number[], tx?: Tx): Promise<Map<number, string>> =>
+  new Map((await db.rows<{ class_id: number; name: string }>(
+    `SELECT cs.class_id, MIN(p.name) AS name FROM class_staff cs JOIN people p ON p.id = cs.person_id WHERE cs.as_what = 'host' AND cs.class_id IN (:classIds) GROUP BY cs.class_id`, { classIds: [0, ...classIds] }, tx,
+  )).map((row) => [row.class_id, row.name]));
+
+export interface Reader { id: number; name: string; email: string | null }
+const READERS = `SELECT p.id, p.name, (SELECT a.email FROM accounts a WHERE a.person_id = p.id AND a.kind = 'school' ORDER BY a.id LIMIT 1) AS email FROM people p WHERE p.id IN`;
+
+/** Who of a class period reads what stands there: all of its roll, those of a group, or those whom the link is for. */
+export function readersOf(db: Db, { class_id: classId, link_id: linkId, shape }: Pick<PlaceRow, 'class_id' | 'link_id' | 'shape'>, tx?: Tx): Promise<Reader[]> {
+  const roll = `${READERS} (SELECT r.person_id FROM roll r WHERE r.class_id = :classId)`;
+  if (shape.readers === 'class') return db.rows<Reader>(`${roll} ORDER BY p.name`, { classId }, tx);
+  if (shape.readers === 'audience') {
+    return db.rows<Reader>(
+      `${roll} AND p.id IN (SELECT ar.person_id FROM link_audience la JOIN roll ar ON ar.class_id = la.class_id WHERE la.link_id = :linkId
+         UNION SELECT g.person_id FROM link_audience la JOIN group_members g ON g.group_id = la.group_id WHERE la.link_id = :linkId
+         UNION SELECT la.person_id FROM link_audience la WHERE la.link_id = :linkId AND la.person_id IS NOT NULL) ORDER BY p.name`, { classId, linkId }, tx,
+    );
+  }
+  return db.rows<Reader>(`${roll} AND p.id IN (SELECT g.person_id FROM group_members g WHERE g.group_id = :groupId) ORDER BY p.name`, { classId, groupId: shape.readers.groupId }, tx);
 }
 
-/** The placements of a link's posts that stand or are about to, held against others. */
-export const placementsToRenew = (db: Db, linkId: number, tx: Tx): Promise<{ id: number; due_at: string; out_since: string | null }[]> =>
-  db.rows('SELECT pl.id, p.due_at, pl.out_since FROM posts p JOIN placements pl ON pl.post_id = p.id WHERE p.link_id = :linkId AND p.withdrawn = 0 FOR UPDATE', { linkId }, tx);
+/** Of some people, those whom a link is not for. */
+export const beyondAudience = (readers: Reader[], audience: { id: number }[]): Reader[] => {
+  const meant = new Set(audience.map((p) => p.id));
+  return readers.filter((r) => !meant.has(r.id));
+};
 
-/** A placement ought to be brought in line again, though its post says the same: what it is rendered with has changed. */
-export const renewPlacement = (db: Db, id: number, tx: Tx): Promise<number> =>
-  db.change('UPDATE placements pl JOIN posts p ON p.id = pl.post_id SET p.version = p.version + 1, pl.wanted_version = p.version + 1 WHERE pl.id = :id', { id }, tx);
+/** The links that class periods have, and whether they are theirs to post there. */
+export const linkIds = async (db: Db, ids: number[]): Promise<Set<number>> =>
+  new Set((await db.rows<{ id: number }>('SELECT id FROM links WHERE id IN (:ids)', { ids: [0, ...ids] })).map((row) => row.id));
+
+export const hostedOf = async (db: Db, personId: number, classIds: number[]): Promise<Set<number>> =>
+  new Set((await db.rows<{ class_id: number }>(`SELECT class_id FROM class_staff WHERE person_id = :personId AND as_what <> 'presenter' AND class_id IN (:classIds)`, { personId, classIds: [0, ...classIds] })).map((row) => row.class_id));
+
+/** Posts of a link that are out or about to be. */
+export const standingPosts = async (db: Db, linkId: number): Promise<{ words: Words; link_words: string }[]> =>
+  (await db.rows<{ words: string; link_words: string }>('SELECT DISTINCT p.id, p.words, p.link_words FROM posts p JOIN post_places pp ON pp.post_id = p.id AND pp.removed = 0 WHERE pp.link_id = :linkId AND p.withdrawn = 0', { linkId }))
+    .map((row) => ({ ...row, words: JSON.parse(row.words) as Words }));
+
+/** Who did what to a post, the newest first. */
+export const historyOf = (db: Db, id: number): Promise<{ at: string; by_name: string | null; action: string }[]> =>
+  db.rows(`SELECT a.at, u.name AS by_name, a.action FROM audit_log a LEFT JOIN people u ON u.id = a.person_id WHERE a.subject = :subject ORDER BY a.id DESC LIMIT 200`, { subject: `post:${id}` });
+
+// ---- writing
+
+export interface PostText { words: Words; linkWords: string; about: 'link' | 'sessions'; onDate: string | null; timing: PostTiming; afterwards: PostRow['afterwards']; pinned: boolean; withdrawn: boolean }
+const columnsOf = (p: PostText) => ({
+  words: JSON.stringify(p.words), link_words: p.linkWords, about: p.about, on_date: p.onDate, timing: JSON.stringify(p.timing), afterwards: p.afterwards, pinned: p.pinned ? 1 : 0, withdrawn: p.withdrawn ? 1 : 0,
+});
+
+export const insertPost = (db: Db, at: { classId: number; by: number }, post: PostText, tx: Tx): Promise<number> =>
+  db.insert('posts', { class_id: at.classId, made_by: at.by, ...columnsOf(post) }, tx);
+
+/** Changes a post that still has the version its editor read; gives whether it had. */
+export async function updatePost(db: Db, id: number, version: number, post: PostText, tx: Tx): Promise<boolean> {
+  const columns = columnsOf(post);
+  return (await db.change(`UPDATE posts SET ${Object.keys(columns).map((c) => `${c} = :${c}`).join(', ')}, version = version + 1 WHERE id = :id AND version = :version`, { id, version, ...columns }, tx)) > 0;
+}
+
+export interface PlaceText { id?: number; classId: number; linkId: number; kind: PlaceKind; shape: PlaceShape }
+
+/** Gives a post these places: those that it has already by their ids, the others new; what is left out goes. A place never changes its class period or kind. */
+export async function writePlaces(db: Db, postId: number, places: PlaceText[], tx: Tx): Promise<void> {
+  const there = await db.rows<{ id: number; class_id: number; kind: PlaceKind }>('SELECT id, class_id, kind FROM post_places WHERE post_id = :postId', { postId }, tx);
+  const isKept = (p: PlaceText): boolean => there.some((t) => t.id === p.id && t.class_id === p.classId && t.kind === p.kind);
+  await db.change('UPDATE post_places SET removed = 1 WHERE post_id = :postId AND id NOT IN (:kept)', { postId, kept: [0, ...places.filter(isKept).map((p) => p.id!)] }, tx);
+  for (const p of places) {
+    const columns = { link_id: p.linkId, shape: JSON.stringify(p.shape) };
+    if (isKept(p)) await db.change('UPDATE post_places SET link_id = :link_id, shape = :shape, removed = 0 WHERE id = :id', { ...columns, id: p.id! }, tx);
+    else await db.insert('post_places', { post_id: postId, class_id: p.classId, kind: p.kind, ...columns }, tx);
+  }
+}
+
+export interface Wished { placeId: number; part: 'thing' | 'section'; occurrenceId: number; wish: PlacementRow['wish']; body: Body; code: string; dueAt: string }
+
+export const insertPlacement = (db: Db, postId: number, w: Wished, tx: Tx): Promise<number> =>
+  db.insert('placements', { post_id: postId, place_id: w.placeId, part: w.part, occurrence_id: w.occurrenceId, wish: w.wish, body: JSON.stringify(w.body), code: w.code, due_at: toSql(w.dueAt) }, tx);
+
+export const updatePlacement = (db: Db, id: number, w: Pick<Wished, 'wish' | 'body' | 'code'>, tx: Tx): Promise<number> =>
+  db.change('UPDATE placements SET wish = :wish, body = :body, code = :code, revision = revision + 1 WHERE id = :id', { id, wish: w.wish, body: JSON.stringify(w.body), code: w.code }, tx);
+
+/** Notes what the place has confirmed. An older confirmation never overwrites a newer. */
+export const notePlaced = (db: Db, { id, revision, wish, body, code }: Pick<PlacementRow, 'id' | 'revision' | 'wish' | 'body' | 'code'>, now: string): Promise<number> =>
+  db.change(
+    `UPDATE placements SET sent_revision = :revision, sent_body = :body, sent_code = :code, missing_since = NULL, out_since = ${wish === 'gone' ? 'NULL' : 'COALESCE(out_since, :now)'} WHERE id = :id AND sent_revision <= :revision`,
+    { id, revision, body: wish === 'gone' ? null : JSON.stringify(body), code: wish === 'gone' ? null : code, now: toSql(now) },
+  );
+
+/** A person says that they have not done it after all. */
+export const unplace = (db: Db, id: number, tx: Tx): Promise<number> =>
+  db.change('UPDATE placements SET sent_revision = 0, sent_body = NULL, sent_code = NULL, out_since = NULL WHERE id = :id', { id }, tx);
+
+export const dropPlacement = (db: Db, id: number, dropped: boolean, tx: Tx): Promise<number> => db.change('UPDATE placements SET dropped = :dropped WHERE id = :id', { id, dropped: dropped ? 1 : 0 }, tx);
+
+/** It ought to be sent once more, though it says the same. */
+export const renewPlacement = (db: Db, id: number, tx: Tx): Promise<number> => db.change('UPDATE placements SET revision = revision + 1, missing_since = NULL WHERE id = :id', { id }, tx);
+
+export const noteMissing = (db: Db, ids: number[], now: string): Promise<number> =>
+  db.change('UPDATE placements SET missing_since = :now WHERE id IN (:ids) AND missing_since IS NULL', { ids: [0, ...ids], now: toSql(now) });
+
+/** What a class period's site has confirmed and ought to list. */
+export const confirmedOf = (db: Db, classId: number): Promise<{ id: number; post_id: number; body: Body; missing_since: string | null }[]> =>
+  db.rows(`SELECT pl.id, pl.post_id, pl.body, pl.missing_since FROM placements pl JOIN post_places pp ON pp.id = pl.place_id WHERE pp.class_id = :classId AND pp.kind <> 'by-hand' AND pl.out_since IS NOT NULL AND pl.wish <> 'gone'`, { classId });
+

@@ -5,8 +5,8 @@ import { toSql, type Db, type Tx } from '../../db/connect.js';
 export interface School { name: string; calendar: SchoolCalendar; rules: EntryRules; locked: RuleField[] }
 
 /** The one school of this installation; before it is set up, a clear error. */
-export async function readSchool(db: Db): Promise<School> {
-  const row = await db.one<School>('SELECT name, calendar, rules, locked FROM school WHERE id = 1');
+export async function readSchool(db: Db, tx?: Tx): Promise<School> {
+  const row = await db.one<School>('SELECT name, calendar, rules, locked FROM school WHERE id = 1', {}, tx);
   if (!row) throw new Error('No school has been set up in this database yet.');
   return row;
 }

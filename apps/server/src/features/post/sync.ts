@@ -1,0 +1,42 @@
+import type { Glen } from '../../glen.js';
+import type { ThingKind } from '../../outside/courseSite.js';
+import { tellPosts } from './follow.js';
+import { confirmedOf, noteMissing, notePlaced, placementById } from './store.js';
+import { sectionKey } from './bodies.js';
+
+export const keyOf = (p: { id: number; part: 'thing' | 'section'; place_id: number }): string => (p.part === 'section' ? sectionKey(p.place_id) : `glen-${p.id}`);
+
+/** Brings what stands at a place to what ought to stand there. Repeating it does no harm. */
+export async function syncPlacement(glen: Glen, placementId: number): Promise<void> {
+  const row = await placementById(glen.db, placementId);
+  if (!row || row.body.kind === 'hand') return;
+  const call = { classRef: row.class_ref, key: keyOf(row), revision: row.revision };
+  if (row.wish === 'gone') await glen.courseSite.withdraw({ ...call, kind: row.body.kind });
+  else await glen.courseSite.publish({ ...call, thing: row.body });
+  await notePlaced(glen.db, row, glen.clock.school());
+}
+
+export async function tellPlacementChanged(glen: Glen, placementId: number): Promise<void> {
+  const row = await placementById(glen.db, placementId);
+  if (row) await tellPosts(glen, [row]);
+}
+
+const KINDS: ThingKind[] = ['post', 'section', 'item', 'event'];
+
+/** Holds what the course site lists in a class against what it has confirmed to us; gives how many things are missing there. */
+export async function lookAtSite(glen: Glen, klass: { id: number; ref: string }): Promise<number> {
+  // What ought to be there is read first: what is put there while the site is asked is not held against it.
+  const rows = await confirmedOf(glen.db, klass.id);
+  const listed = await Promise.all(KINDS.map((kind) => glen.courseSite.list(klass.ref, kind)));
+  const keys = new Set(listed.flat().map((thing) => thing.key));
+  const missing: number[] = [];
+  for (const { id } of rows) {
+    const row = (await placementById(glen.db, id))!;
+    if (!keys.has(keyOf(row)) && row.job_state === null) missing.push(id);
+  }
+  if (missing.length > 0) {
+    await noteMissing(glen.db, missing, glen.clock.school());
+    await tellPosts(glen, [{ class_id: klass.id }]);
+  }
+  return missing.length;
+}
