@@ -153,6 +153,14 @@ export async function loadDemo(glen: Glen, at: string): Promise<boolean> {
   const post = (ref: string, body: Sent<'addPost'>): Promise<unknown> => addPost(glen, ids.get(ref)!, ottoline, schemas.addPost.body.parse(body));
   await post('nav-3', { words: 'We meet here every Monday and Wednesday in period 3.\n\nBring dividers and a soft pencil.', linkWords: 'Join {class}, period {period}' });
   await post('nav-6', { words: 'Tidal streams today. The tide tables are in your folder.', linkWords: 'Join {title}', timing: { at: { date: DEMO_DAY, time: '14:05' } } });
+  await post('weather-2', { words: 'Today: {title}. The door opens at {time}, with {host}.', linkWords: 'Weather, {date} {time}', about: 'sessions', timing: { before: 10 }, afterwards: 'down' });
+  const watches = await glen.db.rows<{ id: number; label: string }>(`SELECT id, label FROM links WHERE class_id = :classId AND label LIKE '%watch' ORDER BY id`, { classId: ids.get('ropework')! });
+  await post('ropework', {
+    words: [{ kind: 'paragraph', spans: [{ text: 'Not the door of the whole class: ' }, { text: 'only your watch', bold: true }, { text: ' meets here.' }] }], linkWords: 'Door of your watch',
+    places: watches.map(({ id, label }) => ({ classId: ids.get('ropework')!, linkId: id, kind: 'item' as const, readers: 'audience' as const, title: `${label}: your door`, section: { title: label } })),
+  });
+  await post('clinic', { words: 'Stuck on a fix or a passage plan? Come by, no need to sign up.', linkWords: 'Chartwork clinic', timing: 'draft' });
+  await post('nav-6', { words: 'Tide tables ready?', linkWords: 'Join {title}', about: 'sessions', timing: { before: 5 }, places: [{ classId: ids.get('nav-6')!, kind: 'by-hand', name: 'Wall screen in the chart room' }] });
   return true;
 }
 

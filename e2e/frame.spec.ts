@@ -179,8 +179,8 @@ test('the whole path by keyboard alone: schedule, rules, post, open the door, le
   await school.setTime('10:41');
   const page = await school.open('Ottoline Marsh');
   /** Goes on by Tab until the wished control has the focus. */
-  const tabTo = async (role: Parameters<Page['getByRole']>[0], name: string | RegExp): Promise<void> => {
-    const wished = page.getByRole(role, { name });
+  const tabTo = async (role: Parameters<Page['getByRole']>[0], name: string | RegExp, within: Pick<Page, 'getByRole'> = page): Promise<void> => {
+    const wished = within.getByRole(role, { name });
     await expect(wished.first()).toBeVisible();
     for (let i = 0; i < 120; i++) {
       await page.keyboard.press('Tab');
@@ -218,7 +218,7 @@ test('the whole path by keyboard alone: schedule, rules, post, open the door, le
   await page.keyboard.press('Enter');
   await expect(page.getByRole('combobox', { name: /Who goes straight in, set for this class period/ })).toContainText('hosts and presenters');
 
-  await tabTo('link', 'Posts');
+  await tabTo('link', 'Posts', page.getByRole('navigation', { name: /^About/ }));
   await page.keyboard.press('Enter');
   await tabTo('button', 'Post the link');
   await page.keyboard.press('Enter');

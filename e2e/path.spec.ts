@@ -52,7 +52,7 @@ test('the whole path: plan a session, copy and post its link, let a student in',
   });
 
   await test.step('posts it to the class stream', async () => {
-    await teacher.getByRole('link', { name: 'Posts' }).click();
+    await teacher.getByRole('navigation', { name: /^About/ }).getByRole('link', { name: 'Posts' }).click();
     await teacher.getByRole('button', { name: 'Post the link' }).click();
     await teacher.getByLabel('Words', { exact: true }).fill('Today we correct charts.');
     await teacher.getByLabel('Link words').fill('To the chart table');

@@ -69,6 +69,8 @@ export const endpoints = {
   allPosts: { method: 'GET', path: '/api/posts', who: 'teacher', does: 'The posts of all the class periods that one teaches or visits' },
   post: { method: 'GET', path: '/api/posts/:postId', who: 'class-reader', of: 'postId', does: 'One post' },
   addPost: { method: 'POST', path: '/api/classes/:classId/posts', who: 'class-host', of: 'classId', does: 'Post links to streams, course pages, calendars and places filled by hand: now, at a time, or by their sessions' },
+  previewPost: { method: 'POST', path: '/api/classes/:classId/posts/preview', who: 'class-host', of: 'classId', does: 'What a post would do, before it is saved' },
+  postNow: { method: 'POST', path: '/api/posts/:postId/now', who: 'class-host', of: 'postId', does: 'Have the post about one session go out before its time' },
   editPost: { method: 'PUT', path: '/api/posts/:postId', who: 'class-host', of: 'postId', does: 'Change a post, out or waiting' },
   withdrawPost: { method: 'POST', path: '/api/posts/:postId/withdraw', who: 'class-host', of: 'postId', does: 'Take a post down' },
   restorePost: { method: 'POST', path: '/api/posts/:postId/restore', who: 'class-host', of: 'postId', does: 'Put a withdrawn post back' },

@@ -66,3 +66,13 @@ export const postSchema = z.object({
 export const handForms = z.object({ html: z.string(), text: z.string(), markdown: z.string() });
 export const pageSection = z.object({ key: z.string(), title: z.string(), items: z.array(z.object({ key: z.string(), title: z.string() })), ours: z.boolean() });
 export const placementDeed = z.object({ do: z.enum(['retry', 'done', 'not-done', 'put-back', 'take-down']) });
+/** What a post would do, place by place; `index`: which of the places sent. */
+export const postPreview = z.object({
+  problems: z.array(z.object({ path: z.string(), message: z.string() })),
+  /** Whether a door that it leads to asks for a code, and whether its words give one. */
+  asksCode: z.boolean(), givesCode: z.boolean(),
+  places: z.array(z.object({
+    index: z.int(), classId: id, where: z.string(), linkLabel: z.string(), readerCount: z.int(), dates: z.int(), session: z.object({ title: z.string(), date, time }).nullable(), due: z.object({ date, time }).nullable(),
+    heading: z.string().nullable(), title: z.string().nullable(), address: z.string(), html: z.string(), text: z.string(), markdown: z.string(),
+  })),
+});

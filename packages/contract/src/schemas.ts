@@ -5,7 +5,7 @@ import {
   calendarSchema, keptCalendar, day, link, pennantSchema, classItemSchema, standing, scope, sessionSchema, sessionBody, touched, editedSession, change, notch, stripSeries, booking,
 } from './planSchemas.js';
 import { audienceBody, foundLink, groupsAnswer, linkBody, linkDetail, linkRow, replaceBody, setGroupsBody, shareBody } from './linkSchemas.js';
-import { handForms, pageSection, placementDeed, postBody, postSchema } from './postSchemas.js';
+import { handForms, pageSection, placementDeed, postBody, postPreview, postSchema } from './postSchemas.js';
 import { note, ruleField, rulesAnswer, rulesSchema, rulesShape, someRulesSchema } from './ruleSchemas.js';
 import type { EndpointName } from './endpoints.js';
 
@@ -140,7 +140,7 @@ export const schemas = {
       /** Where the links of the day's class periods stand, or are about to. */
       /** Sessions, by id, of which one is host though not of their class period: by a handing-over, at that link alone, or with a class period of one's own. */
       acting: z.array(id),
-      placements: z.array(z.object({ classId: id, postId: id, state: z.enum(['draft', 'queued', 'out', 'failed', 'todo', 'over']), due: z.object({ date, time }).nullable() })),
+      placements: z.array(z.object({ classId: id, postId: id, kind: z.enum(['stream', 'item', 'calendar', 'by-hand']), state: z.enum(['draft', 'queued', 'out', 'failed', 'todo', 'over']), due: z.object({ date, time }).nullable() })),
     }),
   },
   sessions: { query: z.object({ from: date, to: date }), answer: z.object({ sessions: z.array(sessionSchema) }) },
@@ -206,6 +206,8 @@ export const schemas = {
   placementDeed: { params: ofPlacement, body: placementDeed, answer: onePost },
   lookAtSite: { params: ofClass, answer: z.object({ missing: z.int() }) },
   addPost: { params: ofClass, body: postBody, answer: onePost },
+  previewPost: { params: ofClass, body: postBody, answer: postPreview },
+  postNow: { params: ofPost, body: z.object({ occurrenceId: id }), answer: onePost },
   editPost: { params: ofPost, body: postBody.extend({ version }), answer: onePost },
   withdrawPost: { params: ofPost, body: readVersion, answer: onePost },
   restorePost: { params: ofPost, body: readVersion, answer: onePost },

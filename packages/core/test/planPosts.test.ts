@@ -41,6 +41,10 @@ describe('planPosts', () => {
     expect(wanted({ ...standing, timing: { kind: 'at', at: '2026-10-01T00:00:00Z' } }, [], '2026-10-14T13:00:00Z')[0]).toBe('7/a/link out');
     expect(wanted({ ...standing, withdrawn: true }, [], '2026-10-14T13:00:00Z')[0]).toBe('7/a/link gone');
   });
+  it('goes out at once where somebody asks for it, and never for a session that is over', () => {
+    expect(wanted(post(), [{ ...lesson, early: true }], '2026-10-14T09:00:00Z')[0]).toBe('7/a/31 out');
+    expect(wanted(post(), [{ ...lesson, early: true }], '2026-10-14T15:00:00Z')[0]).toBe('7/a/31 gone');
+  });
   it('refuses what has no meaning', () => {
     for (const [path, bad] of [['timing.kind', { about: 'link' }], ['timing.minutes', { timing: { kind: 'before', minutes: -1 } }], ['timing.time', { timing: { kind: 'morning', time: '25:00' } }], ['places', { places: [{ id: 'a' }, { id: 'a' }] }], ['afterwards', { afterwards: 'burn' as never }]] as [string, Partial<PostPlan>][]) {
       try { planPosts(post(bad), [], '2026-10-14T13:00:00Z'); expect.unreachable(); } catch (error) { expect([(error as GlenInputError).name, (error as GlenInputError).path]).toEqual(['GlenInputError', path]); }

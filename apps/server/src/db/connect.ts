@@ -27,6 +27,7 @@ const ROWS_AT_ONCE = 100;
 /** The database: statements with named values (`:id`), one transaction for each change of more than one row. */
 export class Db {
   private readonly sequelize: Sequelize;
+  private met = 0;
 
   constructor(url: string, poolSize = 10) {
     this.sequelize = new Sequelize(url, {
@@ -109,7 +110,9 @@ export class Db {
       } catch (error) {
         if (!isDeadlock(error) || tries === 8) throw error;
         // Those who met meet again at once, unless each waits for a while of its own.
-        await new Promise((resolve) => { setTimeout(resolve, Math.random() * 20 * tries); });
+        this.met = (this.met + 7) % 30;
+        const pause = this.met * tries;
+        await new Promise((resolve) => { setTimeout(resolve, pause); });
       }
     }
   }

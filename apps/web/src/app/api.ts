@@ -36,10 +36,10 @@ const baseQuery: BaseQueryFn<Call, unknown, Problem> = async (call, { signal }) 
   }
 };
 
-const TAGS = ['me', 'my-day', 'school', 'today', 'sessions', 'classes', 'class', 'rules', 'posts', 'desk', 'door', 'invitation', 'calendar', 'feeds', 'links', 'groups'] as const;
+const TAGS = ['me', 'my-day', 'school', 'today', 'sessions', 'classes', 'class', 'rules', 'posts', 'desk', 'door', 'invitation', 'calendar', 'feeds', 'links', 'groups', 'course-page'] as const;
 type Tag = (typeof TAGS)[number];
 
-const WHAT_TIME_CHANGES: Tag[] = ['me', 'my-day', 'today', 'desk', 'door', 'rules', 'invitation'];
+const WHAT_TIME_CHANGES: Tag[] = ['me', 'my-day', 'today', 'desk', 'door', 'rules', 'invitation', 'posts'];
 
 export const api = createApi({
   baseQuery,
@@ -78,6 +78,11 @@ export const api = createApi({
       classPeriod: ask('classPeriod', ['class']),
       rules: ask('rules', ['rules']),
       posts: ask('posts', ['posts']),
+      allPosts: ask('allPosts', ['posts']),
+      postHistory: ask('postHistory', ['posts']),
+      placementForms: ask('placementForms', ['posts']),
+      coursePage: ask('coursePage', ['course-page']),
+      previewPost: tell('previewPost', []),
       desk: ask('desk', ['desk']),
       door: ask('door', ['door']),
       signIn: tell('signIn', [...TAGS]),
@@ -122,6 +127,9 @@ export const api = createApi({
       withdrawPost: tell('withdrawPost', ['posts', 'today']),
       restorePost: tell('restorePost', ['posts', 'today']),
       retryPost: tell('retryPost', ['posts', 'today']),
+      postNow: tell('postNow', ['posts', 'today', 'desk']),
+      placementDeed: tell('placementDeed', ['posts', 'today', 'links']),
+      lookAtSite: tell('lookAtSite', ['posts', 'today', 'course-page']),
       openDoor: tell('openDoor', ['desk', 'today']),
       endSession: tell('endSession', ['desk', 'today']),
       extendSession: tell('extendSession', ['desk', 'today', 'sessions', 'class']),
@@ -145,7 +153,7 @@ export const tagsOf: Record<LiveChange['thing'], Tag[]> = {
   me: ['me'],
   classes: ['classes', 'class', 'today', 'links', 'groups'],
   class: ['class', 'rules', 'today', 'sessions', 'desk', 'invitation', 'links', 'groups'],
-  posts: ['posts', 'today'],
+  posts: ['posts', 'today', 'links'],
   desk: ['desk', 'today'],
   door: ['door', 'my-day'],
   school: ['school', 'calendar', 'today', 'sessions', 'class'],

@@ -14,6 +14,7 @@ const ClassesPage = lazy(() => import('../features/classes/Classes.js').then((m)
 const ClassPage = lazy(() => import('../features/classes/ClassPage.js').then((m) => ({ default: m.ClassPage })));
 const LinkSheetPage = lazy(() => import('../features/link/LinkSheet.js'));
 const AllLinksPage = lazy(() => import('../features/link/AllLinks.js'));
+const PostsPage = lazy(() => import('../features/post/PostsPage.js'));
 const SchoolPage = lazy(() => import('../features/school/SchoolPage.js'));
 const SchoolDefaults = lazy(() => import('../features/entry/DefaultsPage.js').then((m) => ({ default: m.SchoolDefaults })));
 const OwnDefaults = lazy(() => import('../features/entry/DefaultsPage.js').then((m) => ({ default: m.OwnDefaults })));
@@ -43,6 +44,7 @@ function TeacherPages({ me }: { me: Me }) {
         <Route path="classes/:classId/:tab" element={<ClassPage me={me} />} />
         <Route path="classes/:classId/:tab/:linkId" element={<ClassPage me={me} />} />
         <Route path="links" element={<AllLinksPage me={me} />} />
+        <Route path="posts" element={<PostsPage me={me} />} />
         <Route path="school" element={<SchoolPage me={me} />} />
         <Route path="school/entry" element={<SchoolDefaults me={me} />} />
         <Route path="school/my-entry" element={<OwnDefaults me={me} />} />

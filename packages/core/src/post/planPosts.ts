@@ -25,8 +25,8 @@ export interface PostPlan {
   withdrawn: boolean;
 }
 
-/** A session that a post may speak of. `closes`: the instant from which it is over, its door's closing; `date` wall clock. */
-export interface PostOccurrence { id: string; place?: string; date: string; start: string; closes: string; status: Occurrence['status'] }
+/** A session that a post may speak of. `early`: somebody has asked for its post now, whatever the timing. `closes`: the instant from which it is over, its door's closing; `date` wall clock. */
+export interface PostOccurrence { id: string; place?: string; date: string; start: string; closes: string; status: Occurrence['status']; early?: boolean }
 
 /**
  * One thing at one place. `key` is the same for ever, so that none is made twice; `occurrence` null for a standing post;
@@ -49,7 +49,8 @@ function checked(post: PostPlan): PostPlan {
 }
 
 /** When a post about one session is due; null while it waits to be released. */
-function dueFor({ timing, zone }: PostPlan, { date, start }: PostOccurrence, now: string): string | null {
+function dueFor({ timing, zone }: PostPlan, { date, start, early }: PostOccurrence, now: string): string | null {
+  if (early) return now;
   switch (timing.kind) {
     case 'now': return now;
     case 'at': return timing.at;

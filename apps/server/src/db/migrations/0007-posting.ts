@@ -4,9 +4,10 @@ const CODE = 'CHARACTER SET ascii COLLATE ascii_bin';
 
 /** One post for many places, timed by its sessions; what stands at each place, wanted and actual. */
 export const up: string[] = [
-  // words: a JSON string of plain text, or rich text. on_date: of a post about the sessions of one date alone (by their key).
+  // words: a JSON string of plain text, or rich text. early: the occurrences whose post somebody asked for before its time. on_date: of a post about the sessions of one date alone (by their key).
   `ALTER TABLE posts ADD COLUMN about ENUM('link','sessions') NOT NULL DEFAULT 'link', ADD COLUMN on_date CHAR(10) ${CODE} NULL, ADD COLUMN timing JSON NOT NULL DEFAULT '{"kind":"now"}',
-    ADD COLUMN afterwards ENUM('stay','down','strike') NOT NULL DEFAULT 'stay', ADD COLUMN pinned TINYINT(1) NOT NULL DEFAULT 0`,
+    ADD COLUMN afterwards ENUM('stay','down','strike') NOT NULL DEFAULT 'stay', ADD COLUMN pinned TINYINT(1) NOT NULL DEFAULT 0,
+    ADD COLUMN early JSON NOT NULL DEFAULT '[]'`,
   `UPDATE posts SET words = JSON_QUOTE(words), timing = JSON_OBJECT('kind', 'at', 'at', CONCAT(REPLACE(due_at, ' ', 'T'), 'Z'))`,
   `CREATE TABLE post_places (
     id INT UNSIGNED AUTO_INCREMENT PRIMARY KEY, post_id INT UNSIGNED NOT NULL, class_id INT UNSIGNED NOT NULL, link_id INT UNSIGNED NOT NULL,

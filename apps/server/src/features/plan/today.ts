@@ -20,7 +20,7 @@ export async function todayFor(glen: Glen, personId: number): Promise<Answer<'to
   const hosted = rows.filter((row) => (row.as_what === 'host' || row.as_what === 'co-teacher') && sessions.some((s) => s.classId === row.id));
   const classes = await Promise.all(hosted.map(async (row): Promise<TodayClass> => {
     const [{ rules, locked }, setting] = await Promise.all([rulesOfClass(glen.db, row.id), settingOf(glen, row.link_id)]);
-    return { id: row.id, title: classTitle(row), findings: reviewRules(rules, setting), locked, linkStands: placements.some((p) => p.classId === row.id) };
+    return { id: row.id, title: classTitle(row), findings: reviewRules(rules, setting), locked, linkStands: placements.some((p) => p.classId === row.id && p.state !== 'draft') };
   }));
   const here = sessions.filter((s) => s.date === date);
   return {

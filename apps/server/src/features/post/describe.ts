@@ -18,6 +18,11 @@ const titleOf = (p: PlaceRow): string => classTitle({ title: p.class_title, peri
 
 /** Where a place is, in words. */
 export function whereOf(p: PlaceRow): string {
+  const only = p.shape.readers === 'audience' ? ` (${p.link_label})` : '';
+  return `${placeName(p)}${only}`;
+}
+
+function placeName(p: PlaceRow): string {
   switch (p.kind) {
     case 'stream': return `Stream of ${titleOf(p)}`;
     case 'item': return `Course page of ${titleOf(p)}`;

@@ -20,16 +20,21 @@ export interface PostFacts {
 
 const groupedBy = <T>(rows: T[], key: (row: T) => number): Map<number, T[]> => {
   const groups = new Map<number, T[]>();
-  for (const row of rows) groups.get(key(row))?.push(row) ?? groups.set(key(row), [row]);
+  for (const row of rows) groups.set(key(row), [...(groups.get(key(row)) ?? []), row]);
   return groups;
 };
 
 /** Within a transaction all is read by its own connection: one that waited for a second while others do the same would wait for ever. */
 export async function factsOf(glen: Glen, postIds: number[], { personId = 0, at, tx }: { personId?: number; at?: string; tx?: Tx } = {}): Promise<PostFacts> {
   const [{ calendar }, posts, places, placements] = await Promise.all([readSchool(glen.db, tx), postsById(glen.db, postIds, tx), placesOf(glen.db, postIds, personId, tx), placementsOf(glen.db, postIds, tx)]);
-  const links = [...new Set(places.map((p) => p.link_id))];
-  const [occurrences, rules, hosts] = await Promise.all([occurrencesOfLinks(glen.db, links, tx), rulesOfLinks(glen.db, links, tx), hostNames(glen.db, [...new Set(places.map((p) => p.class_id))], tx)]);
-  return { now: at ?? glen.clock.school(), zone: calendar.zone, posts, places, placements, occurrences: groupedBy(occurrences, (o) => o.link_id), rules, hosts };
+  return factsFrom(glen, { posts, places, placements }, { now: at ?? glen.clock.school(), zone: calendar.zone }, tx);
+}
+
+/** The same for posts that are not saved yet. */
+export async function factsFrom(glen: Glen, what: Pick<PostFacts, 'posts' | 'places' | 'placements'>, when: Pick<PostFacts, 'now' | 'zone'>, tx?: Tx): Promise<PostFacts> {
+  const links = [...new Set(what.places.map((p) => p.link_id))];
+  const [occurrences, rules, hosts] = await Promise.all([occurrencesOfLinks(glen.db, links, tx), rulesOfLinks(glen.db, links, tx), hostNames(glen.db, [...new Set(what.places.map((p) => p.class_id))], tx)]);
+  return { ...what, ...when, occurrences: groupedBy(occurrences, (o) => o.link_id), rules, hosts };
 }
 
 /** When a session is over: at its door's closing, or when its host ended it. */
@@ -43,7 +48,7 @@ export function deliveriesOf(facts: PostFacts, post: PostRow): Delivery[] {
   const places = facts.places.filter((p) => p.post_id === post.id && !p.removed);
   const occurrences = post.about === 'link' ? [] : places.flatMap((place) =>
     (facts.occurrences.get(place.link_id) ?? []).filter((o) => post.on_date === null || o.key_date === post.on_date)
-      .map((o) => ({ id: String(o.id), place: String(place.id), date: o.local_date, start: o.start_at, closes: closesOf(facts, o), status: o.status })));
+      .map((o) => ({ id: String(o.id), place: String(place.id), date: o.local_date, start: o.start_at, closes: closesOf(facts, o), status: o.status, early: post.early.includes(o.id) })));
   return planPosts({ id: String(post.id), places: places.map((p) => ({ id: String(p.id) })), about: post.about, timing: post.timing, zone: facts.zone, afterwards: post.afterwards, withdrawn: Boolean(post.withdrawn) }, occurrences, facts.now);
 }
 

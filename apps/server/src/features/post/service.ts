@@ -6,12 +6,13 @@ import { HttpProblem, notFound, stale, wrongField } from '../../http/problem.js'
 import { enqueue } from '../../jobs/outbox.js';
 import { OutsideError } from '../../outside/outsideError.js';
 import { audit } from '../audit/audit.js';
-import { rulesOfLink } from '../entry/service.js';
+import { rulesOfLink, rulesOfLinks } from '../entry/service.js';
 import { peopleOfLink } from '../link/audience.js';
 import { mainLinksOf, readSchool } from '../school/store.js';
 import { describePost } from './describe.js';
+import { previewPlaces } from './preview.js';
 import { tellPosts } from './follow.js';
-import { beyondAudience, dropPlacement, heldPost, historyOf, hostedOf, insertPost, notePlaced, placementById, placementsOf, placesOf, readersOf, renewPlacement, unplace, updatePost, writePlaces, type PlaceText, type PostRow, type PostText } from './store.js';
+import { beyondAudience, dropPlacement, heldPost, historyOf, hostedOf, hurryPost, insertPost, linkForPost, notePlaced, placementById, placementsOf, placesOf, readersOf, renewPlacement, unplace, updatePost, writePlaces, type PlaceText, type PostRow, type PostText } from './store.js';
 import { wakePost } from './wake.js';
 
 type Sent = Body<'addPost'>;
@@ -39,26 +40,34 @@ const named = (people: { name: string }[]): string => {
   return people.length > 3 ? `${shown} and ${people.length - 3} more` : shown;
 };
 
-/** Stops what would let people read a private link, or an entry code, that is not for them; and what cannot be at all. */
-async function checkPlaces(glen: Glen, by: number, post: Pick<PostText, 'words' | 'linkWords' | 'about'>, places: PlaceText[]): Promise<void> {
+type Wrong = { path: string; message: string };
+
+/** What is wrong with one place: what would let people read a private link, or an entry code, that is not for them; and what cannot be at all. */
+async function wrongWith(glen: Glen, by: number, post: Pick<PostText, 'words' | 'linkWords' | 'about'>, place: PlaceText, hosted: Set<number>): Promise<[field: string, message: string] | null> {
+  if (!hosted.has(place.classId)) return ['classId', 'You do not host this class period.'];
+  if (place.kind === 'calendar' && post.about === 'link') return ['kind', 'A calendar holds sessions: let the post be about sessions.'];
+  if (place.kind === 'item' && place.shape.section === null) return ['section', 'Choose a section, or make one.'];
+  const link = await linkForPost(glen.db, place.linkId, by);
+  if (!link?.host) return ['linkId', 'This link is not yours to post.'];
+  if (link.state === 'retired') return ['linkId', 'This link has been stopped; nobody gets in by it.'];
+  const readers = await readersOf(glen.db, { class_id: place.classId, link_id: place.linkId, shape: place.shape });
+  if (readers.length === 0 && place.shape.readers !== 'class') return ['readers', 'Nobody of this class period would see it.'];
+  const beyond = beyondAudience(readers, await peopleOfLink(glen.db, place.linkId));
+  if (beyond.length === 0) return null;
+  const { rules } = await rulesOfLink(glen.db, place.linkId);
+  if (rules.entryCode !== null && givesCode({ words: place.shape.words ?? post.words, linkWords: post.linkWords })) return ['readers', `The entry code would be seen by ${named(beyond)}, whom this link is not for.`];
+  return rules.whoMayEnter === 'invited' || rules.whoMayEnter === 'roll' ? ['readers', `This link would be seen by ${named(beyond)}, whom it is not for.`] : null;
+}
+
+async function placeProblems(glen: Glen, by: number, post: Pick<PostText, 'words' | 'linkWords' | 'about'>, places: PlaceText[]): Promise<Wrong[]> {
   const hosted = await hostedOf(glen.db, by, places.map((p) => p.classId));
-  for (const [i, place] of places.entries()) {
-    if (!hosted.has(place.classId)) throw wrongField(`places.${i}.classId`, 'You do not host this class period.');
-    if (place.kind === 'calendar' && post.about === 'link') throw wrongField(`places.${i}.kind`, 'A calendar holds sessions: let the post be about sessions.');
-    if (place.kind === 'item' && place.shape.section === null) throw wrongField(`places.${i}.section`, 'Choose a section, or make one.');
-    const link = await glen.db.one<{ state: string; class_id: number; host: number }>(
-      `SELECT l.state, l.class_id, EXISTS (SELECT 1 FROM class_staff cs WHERE cs.class_id = l.class_id AND cs.person_id = :by AND cs.as_what <> 'presenter') AS host FROM links l WHERE l.id = :id`, { id: place.linkId, by },
-    );
-    if (!link?.host) throw wrongField(`places.${i}.linkId`, 'This link is not yours to post.');
-    if (link.state === 'retired') throw wrongField(`places.${i}.linkId`, 'This link has been stopped; nobody gets in by it.');
-    const readers = await readersOf(glen.db, { class_id: place.classId, link_id: place.linkId, shape: place.shape });
-    if (readers.length === 0 && place.shape.readers !== 'class') throw wrongField(`places.${i}.readers`, 'Nobody of this class period would see it.');
-    const beyond = beyondAudience(readers, await peopleOfLink(glen.db, place.linkId));
-    if (beyond.length === 0) continue;
-    const { rules } = await rulesOfLink(glen.db, place.linkId);
-    if (rules.entryCode !== null && givesCode({ words: place.shape.words ?? post.words, linkWords: post.linkWords })) throw wrongField(`places.${i}.readers`, `The entry code would be seen by ${named(beyond)}, whom this link is not for.`);
-    if (rules.whoMayEnter === 'invited' || rules.whoMayEnter === 'roll') throw wrongField(`places.${i}.readers`, `This link would be seen by ${named(beyond)}, whom it is not for.`);
-  }
+  const found = await Promise.all(places.map((place) => wrongWith(glen, by, post, place, hosted)));
+  return found.flatMap((wrong, i) => (wrong ? [{ path: `places.${i}.${wrong[0]}`, message: wrong[1] }] : []));
+}
+
+async function checkPlaces(glen: Glen, by: number, post: Pick<PostText, 'words' | 'linkWords' | 'about'>, places: PlaceText[]): Promise<void> {
+  const errors = await placeProblems(glen, by, post, places);
+  if (errors.length > 0) throw new HttpProblem(422, 'Something needs mending.', { errors });
 }
 
 /** The core says what timings have no meaning; its words are shown beside the field. */
@@ -78,6 +87,17 @@ async function textFrom(glen: Glen, body: Sent): Promise<PostText> {
   };
   checkPlan(text, (await readSchool(glen.db)).calendar.zone);
   return text;
+}
+
+/** What a post would do, before it is saved: when and how often at each place, who would read it, how it would look. */
+export async function previewPost(glen: Glen, classId: number, by: number, body: Sent): Promise<Answer<'previewPost'>> {
+  const [text, places] = await Promise.all([textFrom(glen, body), placesFrom(glen, classId, body.places)]);
+  const problems = await placeProblems(glen, by, text, places);
+  const rules = await rulesOfLinks(glen.db, places.map((p) => p.linkId));
+  return {
+    problems, asksCode: [...rules.values()].some((r) => r.rules.entryCode !== null), givesCode: givesCode({ words: text.words, linkWords: text.linkWords }),
+    places: await previewPlaces(glen, text, places, new Set(problems.map((p) => Number(p.path.split('.')[1])))),
+  };
 }
 
 export async function addPost(glen: Glen, classId: number, by: number, body: Sent): Promise<Post> {
@@ -139,6 +159,21 @@ export const withdrawPost = (glen: Glen, id: number, by: number, version: number
 export const restorePost = (glen: Glen, id: number, by: number, version: number): Promise<Post> =>
   changePost(glen, id, { by, version, action: 'restore-post', text: (row) => ({ ...textOf(row), withdrawn: false }) });
 
+/** Has the posts about one session go out now, whatever their timing. */
+export async function postNow(glen: Glen, id: number, by: number, occurrenceId: number): Promise<Post> {
+  await mustHostAll(glen, id, by);
+  await glen.db.transaction(async (tx) => {
+    const row = await heldPost(glen.db, id, tx);
+    if (!row) throw notFound('This post');
+    if (!row.early.includes(occurrenceId)) await hurryPost(glen.db, id, [...row.early, occurrenceId], tx);
+    await wakePost(glen.db, glen.clock, id, tx);
+    await audit(glen.db, glen.clock, { by, action: 'post-now', subject: `post:${id}`, after: { occurrence: occurrenceId } }, tx);
+    await tellPosts(glen, await placesOf(glen.db, [id], 0, tx), tx);
+  });
+  glen.nudge();
+  return describePost(glen, id, by);
+}
+
 const sendAgain = (glen: Glen, id: number, tx: Tx): Promise<void> => enqueue(glen.db, glen.clock, { kind: 'placement', subject: String(id) }, tx);
 
 /** Tries what of a post has not got out again at once. It stays as it is, so no version is asked for. */
@@ -186,7 +221,7 @@ export async function formsOf(glen: Glen, id: number): Promise<Answer<'placement
 }
 
 const DEEDS: Record<string, string> = {
-  post: 'wrote it', 'edit-post': 'changed it', 'withdraw-post': 'withdrew it', 'restore-post': 'put it back', 'retry-post': 'had it tried again', 'placement-retry': 'had one place tried again',
+  post: 'wrote it', 'edit-post': 'changed it', 'withdraw-post': 'withdrew it', 'restore-post': 'put it back', 'retry-post': 'had it tried again', 'post-now': 'had it posted before its time', 'placement-retry': 'had one place tried again',
   'placement-done': 'did one place by hand', 'placement-not-done': 'said that one place is not done', 'placement-put-back': 'put it back at one place', 'placement-take-down': 'took it down at one place',
 };
 

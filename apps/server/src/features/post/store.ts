@@ -7,7 +7,7 @@ export type Words = string | RichText;
 
 export interface PostRow {
   id: number; class_id: number; made_by: number; by_name: string; words: Words; link_words: string; about: 'link' | 'sessions'; on_date: string | null;
-  timing: PostTiming; afterwards: 'stay' | 'down' | 'strike'; pinned: number; withdrawn: number; version: number;
+  timing: PostTiming; afterwards: 'stay' | 'down' | 'strike'; pinned: number; early: number[]; withdrawn: number; version: number;
 }
 
 /** What a place is like, beside where it is. */
@@ -108,16 +108,28 @@ export const beyondAudience = (readers: Reader[], audience: { id: number }[]): R
   return readers.filter((r) => !meant.has(r.id));
 };
 
-/** The links that class periods have, and whether they are theirs to post there. */
-export const linkIds = async (db: Db, ids: number[]): Promise<Set<number>> =>
-  new Set((await db.rows<{ id: number }>('SELECT id FROM links WHERE id IN (:ids)', { ids: [0, ...ids] })).map((row) => row.id));
+/** A link, and whether a person hosts its class period and so may post it. */
+export const linkForPost = (db: Db, id: number, by: number): Promise<{ state: 'live' | 'retired'; host: number } | undefined> =>
+  db.one(`SELECT l.state, EXISTS (SELECT 1 FROM class_staff cs WHERE cs.class_id = l.class_id AND cs.person_id = :by AND cs.as_what <> 'presenter') AS host FROM links l WHERE l.id = :id`, { id, by });
+
+/** Places as they would be, for a post that is not saved. */
+export async function wouldBePlaces(db: Db, places: PlaceText[]): Promise<PlaceRow[]> {
+  const rows = await db.rows<Omit<PlaceRow, 'id' | 'post_id' | 'kind' | 'shape' | 'removed' | 'lost' | 'mine'>>(
+    `SELECT c.id AS class_id, l.id AS link_id, c.ref AS class_ref, c.title AS class_title, c.period, c.pennant, l.code, l.label AS link_label, l.state AS link_state
+     FROM class_periods c JOIN links l WHERE c.id IN (:classIds) AND l.id IN (:linkIds)`, { classIds: [0, ...places.map((p) => p.classId)], linkIds: [0, ...places.map((p) => p.linkId)] },
+  );
+  return places.flatMap((p, i) => {
+    const row = rows.find((r) => r.class_id === p.classId && r.link_id === p.linkId);
+    return row ? [{ ...row, id: i + 1, post_id: 0, kind: p.kind, shape: p.shape, removed: 0, lost: 0, mine: 1 }] : [];
+  });
+}
 
 export const hostedOf = async (db: Db, personId: number, classIds: number[]): Promise<Set<number>> =>
   new Set((await db.rows<{ class_id: number }>(`SELECT class_id FROM class_staff WHERE person_id = :personId AND as_what <> 'presenter' AND class_id IN (:classIds)`, { personId, classIds: [0, ...classIds] })).map((row) => row.class_id));
 
 /** Posts of a link that are out or about to be. */
 export const standingPosts = async (db: Db, linkId: number): Promise<{ words: Words; link_words: string }[]> =>
-  (await db.rows<{ words: string; link_words: string }>('SELECT DISTINCT p.id, p.words, p.link_words FROM posts p JOIN post_places pp ON pp.post_id = p.id AND pp.removed = 0 WHERE pp.link_id = :linkId AND p.withdrawn = 0', { linkId }))
+  (await db.rows<{ words: string; link_words: string }>(`SELECT DISTINCT p.id, p.words, p.link_words FROM posts p JOIN post_places pp ON pp.post_id = p.id AND pp.removed = 0 WHERE pp.link_id = :linkId AND p.withdrawn = 0 AND JSON_VALUE(p.timing, '$.kind') <> 'draft'`, { linkId }))
     .map((row) => ({ ...row, words: JSON.parse(row.words) as Words }));
 
 /** Who did what to a post, the newest first. */
@@ -141,6 +153,9 @@ export async function updatePost(db: Db, id: number, version: number, post: Post
 }
 
 export interface PlaceText { id?: number; classId: number; linkId: number; kind: PlaceKind; shape: PlaceShape }
+
+/** The post about one session is asked for before its time. */
+export const hurryPost = (db: Db, id: number, early: number[], tx: Tx): Promise<number> => db.change('UPDATE posts SET early = :early WHERE id = :id', { id, early: JSON.stringify(early) }, tx);
 
 /** Gives a post these places: those that it has already by their ids, the others new; what is left out goes. A place never changes its class period or kind. */
 export async function writePlaces(db: Db, postId: number, places: PlaceText[], tx: Tx): Promise<void> {

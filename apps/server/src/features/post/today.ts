@@ -15,7 +15,7 @@ export function todayPosts(posts: Post[], hosted: Set<number>, date: string): { 
     for (const place of post.places) {
       const here = post.deliveries.filter((d) => d.placeId === place.id);
       const state = here.some((d) => d.state === 'failed' || d.state === 'missing') ? 'failed' : here.some((d) => d.outSince !== null) ? 'out' : here.some((d) => d.state === 'todo') ? 'todo' : here.some((d) => d.state === 'draft') ? 'draft' : here.some((d) => d.state === 'queued') ? 'queued' : 'over';
-      if (state !== 'over') placements.push({ classId: place.classId, postId: post.id, state, due: here.find((d) => d.state === 'queued')?.due ?? here[0]?.due ?? null });
+      if (state !== 'over') placements.push({ classId: place.classId, postId: post.id, kind: place.kind, state, due: here.find((d) => d.state === 'queued')?.due ?? here[0]?.due ?? null });
     }
     const open = post.deliveries.filter((d) => post.places.some((p) => p.id === d.placeId && hosted.has(p.classId)));
     const trouble = open.find((d) => d.state === 'failed' || d.state === 'missing') ?? open.find((d) => d.tries > 0 && d.error !== null);

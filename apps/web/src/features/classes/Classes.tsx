@@ -17,7 +17,7 @@ export function ClassesPage() {
   const { data, error, refetch } = api.useClassesQuery();
   const { data: today } = api.useTodayQuery();
   const act = useNoteActions();
-  const stands = new Set(today?.placements.map((p) => p.classId));
+  const stands = new Set(today?.placements.filter((p) => p.state !== 'draft').map((p) => p.classId));
   const hosted = (today?.classes ?? []).filter((c) => mayEdit(c));
   const nowhere = hosted.filter((c) => !stands.has(c.id));
   const notes: Note[] = nowhere.length > 0 ? worstFirst(nowhere.map((c) => unposted({ id: c.id, title: classTitle(c) }))) : hosted.length > 0 ? [{ severity: 'well', title: 'Every link stands somewhere', text: 'On the class streams, or about to.' }] : [];

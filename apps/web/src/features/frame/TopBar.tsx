@@ -5,7 +5,7 @@ import { AccountMenu } from '../accounts/AccountMenu.js';
 import { SchoolClock } from './DemoClock.js';
 
 export const PLACES = [
-  { path: '/today', name: 'Today', key: '1' }, { path: '/plan', name: 'Plan', key: '2' }, { path: '/classes', name: 'Classes', key: '3' }, { path: '/school', name: 'School', key: '5' },
+  { path: '/today', name: 'Today', key: '1' }, { path: '/plan', name: 'Plan', key: '2' }, { path: '/classes', name: 'Classes', key: '3' }, { path: '/posts', name: 'Posts', key: '4' }, { path: '/school', name: 'School', key: '5' },
 ] as const;
 
 export function TopBar({ me, onFind }: { me: Me; onFind: () => void }) {

@@ -33,6 +33,13 @@ export function useNoteActions(): (action: NoteAction) => void {
       case 'post-link': return void navigate(`/classes/${subject}/posts?new`);
       case 'set-rules': return mendRules(subject!, rules!, label);
       case 'retry-post': return void (await store.dispatch(api.endpoints.retryPost.initiate({ params: { postId: subject! } })).unwrap());
+      case 'see-post': return void navigate(`/posts?show=${subject}`);
+      case 'put-back': return void (await store.dispatch(api.endpoints.placementDeed.initiate({ params: { placementId: subject! }, body: { do: 'put-back' } })).unwrap());
+      case 'hand-done': {
+        const deed = (what: 'done' | 'not-done') => store.dispatch(api.endpoints.placementDeed.initiate({ params: { placementId: subject! }, body: { do: what } })).unwrap();
+        await deed('done');
+        return offerUndo('Noted: it is done.', () => deed('not-done'));
+      }
       case 'seen-notice': return void (await store.dispatch(api.endpoints.seenNotice.initiate({ params: { noticeId: subject! } })).unwrap());
       case 'publish-session': return publish(subject!);
     }

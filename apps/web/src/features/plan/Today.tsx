@@ -36,16 +36,19 @@ function DoorChip({ session, now, zone }: { session: Session; now: string; zone:
   return <Chip tone="careful">Door waits for a host</Chip>;
 }
 
+const KIND_WORDS: Record<Today['placements'][number]['kind'], string> = { stream: 'On the stream', item: 'On the course page', calendar: 'In the calendar', 'by-hand': 'By hand' };
+
 /** Where the link stands, or will: the newest of each state. */
-function PlacementChips({ placements, classId }: { placements: Today['placements']; classId: number }) {
+function PlacementChips({ placements, classId, today }: { placements: Today['placements']; classId: number; today: string }) {
   const of = placements.filter((p) => p.classId === classId);
   const newest = (state: Today['placements'][number]['state']) => of.find((p) => p.state === state);
-  const [out, queued, failed] = [newest('out'), newest('queued'), newest('failed')];
+  const [out, queued, failed, todo] = [newest('out'), newest('queued'), newest('failed'), newest('todo')];
   return (
     <Link to={`/classes/${classId}/posts`} className="flex flex-wrap gap-2 hover:underline">
       {failed && <Chip tone="wrong">A post failed</Chip>}
-      {queued && <Chip tone="inform">On the stream at {queued.due.time}</Chip>}
-      {out && <Chip tone="well">On the stream since {dateInWords(out.due.date)}</Chip>}
+      {todo && <Chip tone="careful">To paste by hand</Chip>}
+      {queued?.due && <Chip tone="inform">{KIND_WORDS[queued.kind]} {queued.due.date === today ? '' : `${dateInWords(queued.due.date)} `}at {queued.due.time}</Chip>}
+      {out?.due && <Chip tone="well">{KIND_WORDS[out.kind]} since {dateInWords(out.due.date)}</Chip>}
       {of.length === 0 && <Chip tone="careful">Posted nowhere</Chip>}
     </Link>
   );
@@ -78,7 +81,7 @@ function NextSession({ session, of, today, now, zone }: { session: Session; of: 
       <div className="mt-4 flex flex-wrap items-center gap-x-2.5 gap-y-3 border-t border-dashed border-edge pt-3.5">
         <code className="min-w-0 rounded-small bg-shade px-2.5 py-1 font-mono text-[15px] break-all">{session.address.replace(/^https?:\/\//, '')}</code>
         <span className="flex flex-wrap gap-2.5 print:hidden"><CopyButtons of={{ link: { id: session.linkId, address: session.address } }} /></span>
-        <span className="ml-auto flex flex-wrap items-center gap-4"><PlacementChips placements={today.placements} classId={of.id} />{mayEdit(of) && <Link className={`${buttonClass('link')} print:hidden`} to={`/plan/${session.seriesId}?on=${session.key}`}>Change it</Link>}</span>
+        <span className="ml-auto flex flex-wrap items-center gap-4"><PlacementChips placements={today.placements} classId={of.id} today={today.date} />{mayEdit(of) && <Link className={`${buttonClass('link')} print:hidden`} to={`/plan/${session.seriesId}?on=${session.key}`}>Change it</Link>}</span>
       </div>
     </section>
   );

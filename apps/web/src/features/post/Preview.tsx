@@ -1,0 +1,29 @@
+import { useState } from 'react';
+import { dateInWords } from '@glen/core/light';
+import type { Answer } from '@glen/contract';
+
+type Shown = Answer<'previewPost'>['places'][number];
+
+/** A post as its readers will find it, place by place, rich and plain. */
+export function Preview({ places }: { places: Shown[] }) {
+  const [chosen, setChosen] = useState(0);
+  const [plain, setPlain] = useState(false);
+  const place = places[chosen] ?? places[0];
+  if (!place) return null;
+  const rich = 'rounded-small border border-edge bg-sheet p-4 break-words [&_a]:text-loch-deep [&_a]:underline [&_p+p]:mt-2 [&_ul]:list-disc [&_ol]:list-decimal [&_ul]:pl-6 [&_ol]:pl-6';
+  return (
+    <section aria-label="As students will see it" className="min-w-0">
+      <div className="mb-2 flex flex-wrap items-baseline justify-between gap-3"><h3 className="text-sm font-semibold text-soft">As students will see it</h3><button type="button" aria-pressed={plain} className="text-sm font-semibold text-bracken-deep hover:underline" onClick={() => setPlain(!plain)}>{plain ? 'Show it rich' : 'Show the plain form'}</button></div>
+      {places.length > 1 && <div role="radiogroup" aria-label="Place" className="mb-2 flex flex-wrap gap-1.5">{places.map((p, i) => <button key={p.index} type="button" role="radio" aria-checked={p === place} onClick={() => setChosen(i)} className={`rounded-small border px-2 py-0.5 text-sm ${p === place ? 'border-ink bg-ink text-paper' : 'border-edge bg-sheet'}`}>{p.where}</button>)}</div>}
+      <p className="mb-1.5 text-sm text-soft">{place.where}{place.readerCount > 0 ? `, ${place.readerCount} students` : ''}{place.session ? ` · for ${dateInWords(place.session.date)} ${place.session.time}` : ''}</p>
+      {plain ? <pre className="rounded-small border border-edge bg-sheet p-4 font-mono text-sm break-words whitespace-pre-wrap">{place.text}</pre> : (
+        <div className={rich}>
+          {place.heading && <p className="font-head font-semibold">{place.heading}</p>}
+          {place.title && <p><a href={place.address} target="_blank" rel="noreferrer">{place.title}</a></p>}
+          {/* renderPost escapes everything typed; what it gives holds only its own marks. */}
+          <div dangerouslySetInnerHTML={{ __html: place.html }} />
+        </div>
+      )}
+    </section>
+  );
+}
