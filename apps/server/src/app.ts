@@ -15,6 +15,7 @@ import { liveRoutes } from './features/live/routes.js';
 import { myDayRoutes } from './features/myDay/routes.js';
 import { planRoutes } from './features/plan/routes.js';
 import { postRoutes } from './features/post/routes.js';
+import { reachRoutes } from './features/reach/routes.js';
 import { schoolRoutes } from './features/school/routes.js';
 import type { Glen } from './glen.js';
 import { mountEndpoints, mountProblems, type Handlers } from './http/mount.js';
@@ -22,7 +23,7 @@ import { openapi } from './http/openapi.js';
 
 export const handlersOf = (glen: Glen): Handlers => ({
   ...accountRoutes(glen), ...demoRoutes(glen), ...liveRoutes(glen), ...schoolRoutes(glen), ...planRoutes(glen),
-  ...entryRoutes(glen), ...postRoutes(glen), ...deskRoutes(glen), ...doorRoutes(glen), ...linkRoutes(glen), ...groupRoutes(glen), ...findRoutes(glen), ...feedRoutes(glen), ...myDayRoutes(glen),
+  ...entryRoutes(glen), ...postRoutes(glen), ...reachRoutes(glen), ...deskRoutes(glen), ...doorRoutes(glen), ...linkRoutes(glen), ...groupRoutes(glen), ...findRoutes(glen), ...feedRoutes(glen), ...myDayRoutes(glen),
   openapi: async () => openapi(glen.config.publicUrl),
 });
 

@@ -28,7 +28,7 @@ const MAY: Record<EndpointName, Role[]> = {
   strip: teachers, bookings: readers, changeSessions: teachers, takeBackChange: teachers, copySeries: hosts,
   addSession: hosts, session: readers, editSession: hosts, cancelSession: hosts, restoreSession: hosts,
   rules: readers, setRules: hosts, posts: readers, addPost: hosts, editPost: hosts, withdrawPost: hosts, restorePost: hosts, retryPost: hosts,
-  allPosts: teachers, previewPost: hosts, postNow: hosts, post: readers, postHistory: readers, coursePage: readers, placementForms: readers, placementDeed: hosts, lookAtSite: hosts,
+  reach: readers, seeAs: readers, allPosts: teachers, previewPost: hosts, postNow: hosts, post: readers, postHistory: readers, coursePage: readers, placementForms: readers, placementDeed: hosts, lookAtSite: hosts,
   invitation: readers, tryDoor: readers,
   links: teachers, classLinks: readers, link: readers, addLink: hosts, editLink: hosts, setAudience: hosts, orderLinks: hosts, replaceLink: hosts, takeBackReplacing: hosts, stopLink: hosts, reopenLink: hosts,
   setRoom: hosts, shareLink: hosts, unshareLink: hosts, groups: readers, setGroups: hosts, hostPresence: hosts,

@@ -82,6 +82,9 @@ export const endpoints = {
   placementDeed: { method: 'POST', path: '/api/placements/:placementId', who: 'class-host', of: 'placementId', does: 'Try a placement again, put it back, take it down there alone, or say that it has been done by hand' },
   lookAtSite: { method: 'POST', path: '/api/classes/:classId/look', who: 'class-host', of: 'classId', does: 'Compare what Glen has put on the course site with what stands there' },
 
+  reach: { method: 'GET', path: '/api/links/:linkId/reach', who: 'class-reader', of: 'linkId', does: 'Who sees which link for what a link is for, now or at a time to come' },
+  seeAs: { method: 'GET', path: '/api/classes/:classId/see-as', who: 'class-reader', of: 'classId', does: 'The stream, page and calendar of a class period as one of its students sees them, now or at a time to come' },
+
   links: { method: 'GET', path: '/api/links', who: 'teacher', does: 'Every link that one hosts' },
   classLinks: { method: 'GET', path: '/api/classes/:classId/links', who: 'class-reader', of: 'classId', does: 'The links of a class period in their order' },
   link: { method: 'GET', path: '/api/links/:linkId', who: 'class-reader', of: 'linkId', does: 'One link: whom it is for, its former codes, who shares it' },

@@ -6,6 +6,7 @@ import {
 } from './planSchemas.js';
 import { audienceBody, foundLink, groupsAnswer, linkBody, linkDetail, linkRow, replaceBody, setGroupsBody, shareBody } from './linkSchemas.js';
 import { handForms, pageSection, placementDeed, postBody, postPreview, postSchema } from './postSchemas.js';
+import { atQuery, reachAnswer, seeAsAnswer } from './reachSchemas.js';
 import { note, ruleField, rulesAnswer, rulesSchema, rulesShape, someRulesSchema } from './ruleSchemas.js';
 import type { EndpointName } from './endpoints.js';
 
@@ -204,6 +205,8 @@ export const schemas = {
   coursePage: { params: ofClass, answer: z.object({ sections: z.array(pageSection), trouble: z.string().nullable() }) },
   placementForms: { params: ofPlacement, answer: handForms },
   placementDeed: { params: ofPlacement, body: placementDeed, answer: onePost },
+  reach: { params: ofLink, query: atQuery, answer: reachAnswer },
+  seeAs: { params: ofClass, query: atQuery.extend({ personId: idParam }), answer: seeAsAnswer },
   lookAtSite: { params: ofClass, answer: z.object({ missing: z.int() }) },
   addPost: { params: ofClass, body: postBody, answer: onePost },
   previewPost: { params: ofClass, body: postBody, answer: postPreview },

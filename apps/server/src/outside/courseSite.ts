@@ -18,8 +18,11 @@ export interface Call {
   revision: number;
 }
 
-/** What a site says stands in a class. `title`: of sections and items. */
-export interface Listed { key: string; revision: number; title?: string; section?: string; position?: number }
+/** What a site says stands in a class, with as much of it as its kind has. */
+export interface Listed {
+  key: string; revision: number; title?: string; section?: string; position?: number;
+  html?: string; address?: string | null; newTab?: boolean; pinned?: boolean; start?: string; end?: string; readers?: string[] | null; struck?: boolean;
+}
 
 /** A course site that takes orders. Every call may be repeated without harm; failures throw OutsideError. */
 export interface CourseSite {

@@ -17,8 +17,9 @@ function wishFor(wanted: Delivery['wanted'], there: PlacementRow | undefined, ma
   return wanted === 'out' || wanted === 'later' ? 'out' : wanted === 'kept' ? there.wish : wanted;
 }
 
-async function wishes(glen: Glen, facts: PostFacts, post: PostRow, deliveries: Delivery[], tx: Tx): Promise<Wished[]> {
-  const there = new Map(facts.placements.map((p) => [slot({ placeId: p.place_id, part: p.part, occurrenceId: p.occurrence_id }), p]));
+/** What a post wants at each of its places at the facts' moment; what is to be left alone is left out. */
+export async function wishes(glen: Glen, facts: PostFacts, post: PostRow, deliveries: Delivery[], tx?: Tx): Promise<Wished[]> {
+  const there = new Map(facts.placements.filter((p) => p.post_id === post.id).map((p) => [slot({ placeId: p.place_id, part: p.part, occurrenceId: p.occurrence_id }), p]));
   const places = new Map(facts.places.map((p) => [p.id, p]));
   const readers = new Map<number, Awaited<ReturnType<typeof readersOf>>>();
   const wished: Wished[] = [];
