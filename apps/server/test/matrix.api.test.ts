@@ -34,7 +34,7 @@ const MAY: Record<EndpointName, Role[]> = {
   setRoom: hosts, shareLink: hosts, unshareLink: hosts, groups: readers, setGroups: hosts, hostPresence: hosts,
   schoolRules: teachers, setSchoolRules: office, ownRules: teachers, setOwnRules: teachers, linkRules: readers, setLinkRules: hosts, seriesRules: readers, setSeriesRules: hosts,
   desk: hosts, openDoor: hosts, endSession: hosts, extendSession: hosts, handOver: hosts, bringIn: hosts, letPresent: hosts, letAllIn: hosts, letIn: hosts, turnAway: hosts, putOut: hosts, letBack: hosts,
-  door: everyone, enterDoor: everyone,
+  door: everyone, howTo: everyone, enterDoor: everyone,
   videoEvent: [],
 };
 

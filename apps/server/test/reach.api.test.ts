@@ -78,7 +78,7 @@ describe('reach', () => {
     const { version } = (await host.get(`/api/links/${of('C').link.id}`)).body;
     await host.post(`/api/links/${of('C').link.id}/replace`, { version, why: 'leaked', how: 'stop' });
     const stale = await until(() => ask(of('C').link.id), (r) => verdicts(r).stale === 12);
-    expect(notesForReach(stale)[0]!.actions).toMatchObject([{ name: 'see-post', subject: id }]);
+    expect(notesForReach(stale)[0]!.actions).toMatchObject([{ name: 'see-post', subject: id }, { name: 'post-here' }]);
   });
   it('goes by what was last confirmed where the course site is down, and says so', async () => {
     await school.courseSiteTrouble('down');

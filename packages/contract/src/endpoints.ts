@@ -128,6 +128,7 @@ export const endpoints = {
   letBack: { method: 'POST', path: '/api/visitors/:visitorId/let-back', who: 'door-host', of: 'visitorId', does: 'Let back one who was turned away or put out' },
 
   door: { method: 'GET', path: '/api/door/:code', who: 'anyone', does: 'What this door is and what it would do with whoever asks' },
+  howTo: { method: 'GET', path: '/api/door/:code/how', who: 'anyone', does: 'How to get in by a link, made from the rules in force' },
   enterDoor: { method: 'POST', path: '/api/door/:code/enter', who: 'anyone', does: 'Go in, or knock' },
 
   videoEvent: { method: 'POST', path: '/api/webhooks/video', who: 'service', does: 'Arrivals and leavings, told by the video service' },

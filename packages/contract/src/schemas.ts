@@ -272,6 +272,13 @@ export const schemas = {
   putOut: { params: ofVisitor, answer: done },
   letBack: { params: ofVisitor, answer: done },
   door: { params: byCode, query: z.object({ watch: z.enum(['1']).optional() }), answer: doorAnswer },
+  howTo: {
+    params: byCode,
+    answer: z.object({
+      title: z.string(), classTitle: z.string(), host: z.string(), pennant: pennantSchema, code: z.string(), address: z.string(), stopped: z.boolean(),
+      steps: z.array(z.string()), lobby: z.string(), trouble: z.array(z.object({ when: z.string(), then: z.string() })), differs: z.string().nullable(),
+    }),
+  },
   enterDoor: {
     params: byCode,
     body: z.object({ name: text(80).optional(), entryCode: text(60).optional(), watchOnly: z.boolean().optional() }),

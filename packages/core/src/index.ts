@@ -51,6 +51,7 @@ export { MOST_GROUPS, splitGroups } from './group/splitGroups.js';
 export { PRESETS, PRESET_NAMES, presetChanges, type Preset, type PresetChange, type PresetName } from './entry/presets.js';
 export { decodeText, groupProblemInWords, readGroups, type GroupRowProblem, type ReadGroups, type RollPerson } from './group/readGroups.js';
 export { notesForLink, notesForLinks, type NotedLink } from './margin/notesForLinks.js';
+export { howTo, type HowTo, type HowToFacts } from './link/howTo.js';
 export { notesForReach, type ReachFacts, type ReachPerson, type ReachPlace } from './margin/notesForReach.js';
 export { notesForPosts, type ListedPost } from './margin/notesForPosts.js';
 export { notesForPost, type NotedPost } from './margin/notesForPost.js';

@@ -15,12 +15,15 @@ const ClassPage = lazy(() => import('../features/classes/ClassPage.js').then((m)
 const LinkSheetPage = lazy(() => import('../features/link/LinkSheet.js'));
 const AllLinksPage = lazy(() => import('../features/link/AllLinks.js'));
 const PostsPage = lazy(() => import('../features/post/PostsPage.js'));
+const ReachPage = lazy(() => import('../features/reach/ReachPage.js'));
+const SeeAsPage = lazy(() => import('../features/reach/SeeAsPage.js'));
 const SchoolPage = lazy(() => import('../features/school/SchoolPage.js'));
 const SchoolDefaults = lazy(() => import('../features/entry/DefaultsPage.js').then((m) => ({ default: m.SchoolDefaults })));
 const OwnDefaults = lazy(() => import('../features/entry/DefaultsPage.js').then((m) => ({ default: m.OwnDefaults })));
 const SmallDeskPage = lazy(() => import('../features/desk/SmallDesk.js'));
 const MyDayPage = lazy(() => import('../features/myDay/MyDay.js'));
 const DeskPage = lazy(() => import('../features/desk/Desk.js'));
+const HowToPage = lazy(() => import('../features/door/HowToPage.js'));
 const DoorPage = lazy(() => import('../features/door/DoorPage.js'));
 
 const isStaff = (me: Me): boolean => me.account?.kind === 'school' && me.person !== null && ['teacher', 'head', 'office'].includes(me.person.role);
@@ -45,6 +48,8 @@ function TeacherPages({ me }: { me: Me }) {
         <Route path="classes/:classId/:tab/:linkId" element={<ClassPage me={me} />} />
         <Route path="links" element={<AllLinksPage me={me} />} />
         <Route path="posts" element={<PostsPage me={me} />} />
+        <Route path="posts/reach" element={<ReachPage />} />
+        <Route path="posts/see-as" element={<SeeAsPage />} />
         <Route path="school" element={<SchoolPage me={me} />} />
         <Route path="school/entry" element={<SchoolDefaults me={me} />} />
         <Route path="school/my-entry" element={<OwnDefaults me={me} />} />
@@ -62,7 +67,7 @@ function Pages() {
   if (pathname.startsWith('/door')) {
     return (
       <Suspense fallback={<main className="mx-auto max-w-md p-6"><Loading /></main>}>
-        <Routes><Route path="/door" element={<TypeCodePage />} /><Route path="/door/:code" element={<DoorPage me={me} />} /></Routes>
+        <Routes><Route path="/door" element={<TypeCodePage />} /><Route path="/door/:code" element={<DoorPage me={me} />} /><Route path="/door/:code/how" element={<HowToPage />} /></Routes>
       </Suspense>
     );
   }

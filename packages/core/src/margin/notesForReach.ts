@@ -12,6 +12,8 @@ const named = (people: ReachPerson[]): string => {
 };
 const counted = (n: number, one: string, many: string): string => (n === 1 ? `1 ${one}` : `${n} ${many}`);
 
+const postHere = (link: ReachFacts['link']): Action => ({ name: 'post-here', label: link.main ? 'Post it to the stream' : 'Post it to those it is for', subject: link.id });
+
 type Action = NonNullable<Note['actions']>[number];
 
 /** What mends each place of a kind: Glen does it where it put the thing there, a person where somebody else did. */
@@ -37,8 +39,8 @@ export function notesForReach({ link, places, people }: ReachFacts): Note[] {
   const leaking = seenBy(leaks, 'right');
   return worstFirst([
     ...(leaks.length > 0 ? [{ severity: 'wrong' as const, title: `${counted(leaks.length, 'person sees', 'people see')} what is not for them`, text: `${named(leaks)}.${elsewhere(leaking)}`, actions: mending(leaking, 'take-down', (where) => `Take it down: ${where}`) }] : []),
-    ...(stale.length > 0 ? [{ severity: 'wrong' as const, title: `${counted(stale.length, 'student sees', 'students see')} an old link`, text: `It leads nowhere any more.${elsewhere(old)}`, actions: mending(old, 'put-back', (where) => `Put the new one there: ${where}`) }] : []),
-    ...(none.length > 0 ? [{ severity: 'wrong' as const, title: `${counted(none.length, 'student sees', 'students see')} no link`, text: `${named(none)}.`, actions: [{ name: 'post-here', label: link.main ? 'Post it to the stream' : 'Post it to those it is for', subject: link.id }] }] : []),
+    ...(stale.length > 0 ? [{ severity: 'wrong' as const, title: `${counted(stale.length, 'student sees', 'students see')} an old link`, text: `It leads nowhere any more.${elsewhere(old)}`, actions: [...mending(old, 'put-back', (where) => `Put the new one there: ${where}`), ...(seenBy(stale, 'right').length === 0 ? [postHere(link)] : [])] }] : []),
+    ...(none.length > 0 ? [{ severity: 'wrong' as const, title: `${counted(none.length, 'student sees', 'students see')} no link`, text: `${named(none)}.`, actions: [postHere(link)] }] : []),
     ...(several.length > 0 ? [{ severity: 'careful' as const, title: `${counted(several.length, 'student sees', 'students see')} two doors for the same`, text: `Some will take the wrong one.${elsewhere(second)}`, actions: mending(second, 'take-down', (where) => `Hide the second door: ${where}`) }] : []),
     ...(unproven.length > 0 ? [{ severity: 'inform' as const, title: `${counted(unproven.length, 'student', 'students')}: only by hand`, text: 'Somebody said that it stands there; Glen cannot look.' }] : []),
     ...(clear.length > 0 && leaks.length + stale.length + none.length + several.length === 0 ? [{ severity: 'well' as const, title: `${counted(clear.length, 'student sees', 'students see')} exactly one right link`, text: 'Looked up where it stands, not guessed.' }] : []),

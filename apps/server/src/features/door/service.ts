@@ -1,4 +1,4 @@
-import { classTitle, formerCodeLeads, placeWallTime, readLinkCode, type EntryDecision } from '@glen/core';
+import { classTitle, doorPath, formerCodeLeads, howTo, placeWallTime, readLinkCode, type EntryDecision } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Tx } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
@@ -64,6 +64,16 @@ async function elsewhereFor(glen: Glen, facts: DoorFacts): Promise<Answer<'door'
 
 /** What a visitor meets behind a link. Writes nothing. */
 export const describeDoor = async (glen: Glen, typed: string, token: string | undefined, address: string): Promise<Answer<'door'>> => doorAnswer(glen, await findDoor(glen, typed, token, address));
+
+/** How to get in by a link, in plain words, by the rules in force at its class period's usual lessons. */
+export async function describeHowTo(glen: Glen, typed: string, token: string | undefined, address: string): Promise<Answer<'howTo'>> {
+  const { row, rules } = await findDoor(glen, typed, token, address);
+  const host = row.host_name ?? '';
+  return {
+    title: nameOf(row), classTitle: titleOf(row), host, pennant: row.pennant, code: row.code, address: glen.config.publicUrl + doorPath(row.code), stopped: row.link_state === 'retired',
+    ...howTo({ rules, host, classTitle: titleOf(row), label: row.for_class ? null : row.label }),
+  };
+}
 
 /**
  * What the door would say to an account (or to nobody) at a time of school: the same facts and the same decision

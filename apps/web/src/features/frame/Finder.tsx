@@ -50,6 +50,8 @@ function useEntries(go: (path: string) => void, close: () => void): { doing: Ent
       ...forEach(all, (t) => `Copy the link of ${t}`, (c) => { close(); void copyAddress(c.link.address); }),
       ...forEach(hosted, (t) => `Open the door of ${t} now`, (c) => { go(`/desk/${c.link.id}`); void openDoor(open, c.link.id); }),
       ...forEach(hosted, (t) => `Post the link of ${t}`, (c) => go(`/classes/${c.id}/posts?new`)),
+      ...forEach(all, (t) => `Who sees the link of ${t}`, (c) => go(`/posts/reach?link=${c.link.id}`)),
+      { text: 'See as a student', words: 'stream page calendar', run: () => go('/posts/see-as') },
       { text: 'Write a post for many places', words: 'streams pages calendars', run: () => go('/posts?new') },
       ...forEach(hosted, (t) => `Change the entry rules of ${t}`, (c) => go(`/classes/${c.id}/entry`)),
       ...forEach(all, (t) => `Try the door of ${t}`, (c) => go(`/classes/${c.id}/entry`)),

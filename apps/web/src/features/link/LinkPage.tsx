@@ -5,6 +5,7 @@ import type { Answer, LinkDetail, Problem } from '@glen/contract';
 import { api, messageFor, problemOf } from '../../app/api.js';
 import { useNow } from '../../app/clock.js';
 import { offerUndo } from '../../app/undo.js';
+import { buttonClass } from '../../ui/Button.js';
 import { Chip } from '../../ui/Chip.js';
 import { FieldError } from '../../ui/Field.js';
 import { Pennant } from '../../ui/Pennant.js';
@@ -97,7 +98,7 @@ function Body({ of, link, rules, zone }: { of: ClassAnswer; link: LinkDetail; ru
       </header>
       <p className="mt-4 flex flex-wrap items-center gap-3 border-y border-dashed border-edge py-3.5">
         <code className={`rounded-small bg-shade px-2.5 py-1 font-mono text-lg font-bold ${link.state === 'retired' ? 'line-through' : ''}`}>/door/{link.code}</code>
-        {link.state === 'live' && <span className="ml-auto flex flex-wrap gap-2.5"><CopyButtons of={{ link }} />{link.mayEdit && <Link to={`/desk/${link.id}`} className="inline-flex items-center rounded-small border border-edge bg-sheet px-3.5 py-1.5 text-[15px] font-semibold hover:bg-shade">To the desk</Link>}</span>}
+        {link.state === 'live' && <span className="ml-auto flex flex-wrap gap-2.5"><CopyButtons of={{ link }} /><Link to={`/door/${link.code}/how`} className={buttonClass()}>How students get in</Link>{link.mayEdit && <Link to={`/desk/${link.id}`} className="inline-flex items-center rounded-small border border-edge bg-sheet px-3.5 py-1.5 text-[15px] font-semibold hover:bg-shade">To the desk</Link>}</span>}
       </p>
       <div className="mt-3"><Sentence link={link} of={of} /></div>
       <Part title="Entry"><RulesEditor edits={edits} layers={rules.layers as RuleLayer[]} /><Outcome answer={rules} rules={inForce} zone={zone} /></Part>

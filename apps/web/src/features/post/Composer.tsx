@@ -1,5 +1,5 @@
 import { useEffect, useState, type ReactNode } from 'react';
-import { notesForPost, type NoteAction } from '@glen/core';
+import { POST_FIELDS, notesForPost, type NoteAction } from '@glen/core';
 import { classTitle } from '@glen/core/light';
 import type { Answer, ClassItem, Post, Problem } from '@glen/contract';
 import { api, messageFor, problemOf } from '../../app/api.js';
@@ -30,11 +30,14 @@ function usePreview(classId: number, draft: PostDraft): Answer<'previewPost'> | 
   return answer;
 }
 
+const UNFILLED = new RegExp(`\\{(${POST_FIELDS.join('|')})\\}`, 'g');
+
 const notesOf = (draft: PostDraft, preview: Answer<'previewPost'>, classes: ClassItem[]) =>
   notesForPost({
     about: draft.about === 'link' ? 'link' : 'sessions', draft: draft.timing === 'draft', afterwards: draft.afterwards, asksCode: preview.asksCode, givesCode: preview.givesCode,
     places: preview.places.map((p) => ({
       where: p.where, classTitle: classTitle(classes.find((c) => c.id === p.classId) ?? { title: '', period: null }), kind: draft.places[p.index]?.kind ?? 'stream', readerCount: p.readerCount, dates: p.dates, due: p.due,
+      unfilled: [...new Set(`${p.title ?? ''} ${p.heading ?? ''} ${p.text}`.match(UNFILLED) ?? [])],
       problem: preview.problems.find((x) => x.path.startsWith(`places.${p.index}.`))?.message ?? null,
     })),
   });
@@ -51,7 +54,7 @@ export function Composer({ head, of, classes, editing, zone, onDone }: { head: R
   const { date, time } = wallClock(useNow(), zone);
   const preview = usePreview(of.id, draft);
   const change = (part: Partial<PostDraft>): void => setDraft((d) => ({ ...d, ...part }));
-  const dates = Math.max(0, ...(preview?.places ?? []).map((p) => p.dates));
+  const dates = (preview?.places ?? []).reduce((sum, p) => sum + p.dates, 0);
   const send = async (): Promise<void> => {
     setProblem(undefined);
     const { data, error } = editing ? await edit({ params: { postId: editing.id }, body: { ...bodyOf(draft), version: version! } }) : await add({ params: { classId: of.id }, body: bodyOf(draft) });

@@ -1,12 +1,12 @@
 import { useEffect, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { notesForPosts } from '@glen/core';
 import { classTitle } from '@glen/core/light';
 import type { ClassItem, Me, Post } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
-import { Button } from '../../ui/Button.js';
+import { Button, buttonClass } from '../../ui/Button.js';
 import { inputClass } from '../../ui/Field.js';
 import { ChoicePart } from '../../ui/SentencePart.js';
 import { Empty, Loading, Trouble } from '../../ui/States.js';
@@ -113,7 +113,7 @@ export default function PostsPage({ me }: { me: Me }) {
   const picked = data.posts.filter((p) => chosen.has(p.id));
   return (
     <Screen margin={<Margin notes={notesForPosts(data.posts)} onAction={act} />}>
-      <header className="mb-4 flex flex-wrap items-baseline gap-4"><h1 className="text-[27px]">Posts</h1>{hosted.length > 0 && <Button kind="act" className="ml-auto" onClick={() => setComposing('new')}>Write a post</Button>}</header>
+      <header className="mb-4 flex flex-wrap items-baseline gap-4"><h1 className="text-[27px]">Posts</h1><Link className={buttonClass('link')} to="/posts/reach">Who sees which link</Link><Link className={buttonClass('link')} to="/posts/see-as">See as a student</Link>{hosted.length > 0 && <Button kind="act" className="ml-auto" onClick={() => setComposing('new')}>Write a post</Button>}</header>
       {data.posts.length === 0 ? <Empty title="Nothing has been posted yet">Write one post for any mix of streams, course pages and calendars: Glen puts it there at the right minute and keeps account of where every link stands.</Empty> : (
         <>
           <Filters filter={filter} change={(part) => setFilter({ ...filter, ...part })} posts={data.posts} classes={taught} />

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { notesForPosts } from '@glen/core';
 import type { Answer, Post } from '@glen/contract';
@@ -40,6 +40,7 @@ function Posts({ of, answer, zone }: { of: ClassAnswer; answer: Answer<'posts'>;
       <p className="mb-3 flex flex-wrap items-center gap-3">
         {mayEdit(of.class) && <Button kind="act" onClick={() => setComposing('new')}>Post the link</Button>}
         <a className={buttonClass()} href={answer.siteAddress} target="_blank" rel="noreferrer">See the course site</a>
+        <Link className={buttonClass()} to={`/posts/reach?link=${of.class.link.id}`}>Who sees it</Link>
         {mayEdit(of.class) && answer.posts.length > 0 && <LookAgain classId={of.class.id} />}
       </p>
       {answer.posts.length === 0 && <Empty title="The link stands nowhere yet">Post it once and it stays: the link is the same all year.</Empty>}

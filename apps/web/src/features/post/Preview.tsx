@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { dateInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
+import { ChoicePart } from '../../ui/SentencePart.js';
 
 type Shown = Answer<'previewPost'>['places'][number];
 
@@ -14,8 +15,8 @@ export function Preview({ places }: { places: Shown[] }) {
   return (
     <section aria-label="As students will see it" className="min-w-0">
       <div className="mb-2 flex flex-wrap items-baseline justify-between gap-3"><h3 className="text-sm font-semibold text-soft">As students will see it</h3><button type="button" aria-pressed={plain} className="text-sm font-semibold text-bracken-deep hover:underline" onClick={() => setPlain(!plain)}>{plain ? 'Show it rich' : 'Show the plain form'}</button></div>
-      {places.length > 1 && <div role="radiogroup" aria-label="Place" className="mb-2 flex flex-wrap gap-1.5">{places.map((p, i) => <button key={p.index} type="button" role="radio" aria-checked={p === place} onClick={() => setChosen(i)} className={`rounded-small border px-2 py-0.5 text-sm ${p === place ? 'border-ink bg-ink text-paper' : 'border-edge bg-sheet'}`}>{p.where}</button>)}</div>}
-      <p className="mb-1.5 text-sm text-soft">{place.where}{place.readerCount > 0 ? `, ${place.readerCount} students` : ''}{place.session ? ` · for ${dateInWords(place.session.date)} ${place.session.time}` : ''}</p>
+      {places.length > 1 && <p className="mb-2"><ChoicePart label="Place shown" value={String(place.index)} marked={false} onChange={(v) => setChosen(places.findIndex((p) => String(p.index) === v))} choices={places.map((p) => ({ value: String(p.index), label: p.where }))} /></p>}
+      <p className="mb-1.5 text-sm text-soft">{places.length > 1 ? '' : `${place.where}, `}{place.readerCount > 0 ? `${place.readerCount} students` : 'no students'}{place.session ? ` · for ${dateInWords(place.session.date)} ${place.session.time}` : ''}</p>
       {plain ? <pre className="rounded-small border border-edge bg-sheet p-4 font-mono text-sm break-words whitespace-pre-wrap">{place.text}</pre> : (
         <div className={rich}>
           {place.heading && <p className="font-head font-semibold">{place.heading}</p>}

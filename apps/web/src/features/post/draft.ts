@@ -35,9 +35,9 @@ export function timingFor(about: About, timing: Timing): Timing {
 export function buttonWords({ timing, about, places }: PostDraft, dates: number): string {
   const where = places.length > 1 ? ` to ${places.length} places` : '';
   if (timing === 'draft') return 'Keep the draft';
-  if (timing === 'now') return about === 'sessions' && dates > 1 ? `Post ${dates} sessions now${where}` : `Post it now${where}`;
+  if (timing === 'now') return about === 'sessions' && dates > 1 ? `Post for ${dates} sessions now` : `Post it now${where}`;
   if ('at' in timing) return `Queue for ${dateInWords(timing.at.date)} ${timing.at.time}${where}`;
-  return dates === 1 ? `Queue for 1 session${where}` : `Queue for ${dates} sessions${where}`;
+  return dates === 1 ? 'Queue 1 post' : `Queue ${dates} posts`;
 }
 
 /** The words of a post in a line. */
