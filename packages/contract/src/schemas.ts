@@ -142,6 +142,8 @@ export const schemas = {
       /** Sessions, by id, of which one is host though not of their class period: by a handing-over, at that link alone, or with a class period of one's own. */
       acting: z.array(id),
       placements: z.array(z.object({ classId: id, postId: id, kind: z.enum(['stream', 'item', 'calendar', 'by-hand']), state: z.enum(['draft', 'queued', 'out', 'failed', 'todo', 'over']), due: z.object({ date, time }).nullable() })),
+      /** What is to be done by hand today, and when. */
+      hand: z.array(z.object({ postId: id, where: z.string(), time, waits: z.boolean() })),
     }),
   },
   sessions: { query: z.object({ from: date, to: date }), answer: z.object({ sessions: z.array(sessionSchema) }) },

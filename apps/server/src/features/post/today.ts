@@ -6,7 +6,8 @@ type Placed = Answer<'today'>['placements'];
 const where = (post: Post, placeId: number): Post['places'][number] => post.places.find((p) => p.id === placeId)!;
 
 /** What a day says of posts: where each class period's link stands, what is stuck, and what is to be done by hand. */
-export function todayPosts(posts: Post[], hosted: Set<number>, date: string): { placements: Placed; posts: TodayPost[]; hand: TodayHand[] } {
+export function todayPosts(posts: Post[], hosted: Set<number>, date: string): { placements: Placed; posts: TodayPost[]; hand: TodayHand[]; marks: Answer<'today'>['hand'] } {
+  const marks: Answer<'today'>['hand'] = [];
   const placements: Placed = [];
   const stuck: TodayPost[] = [];
   const hand: TodayHand[] = [];
@@ -25,9 +26,10 @@ export function todayPosts(posts: Post[], hosted: Set<number>, date: string): { 
       const byHand = where(post, d.placeId).kind === 'by-hand';
       const soon = byHand && d.state === 'queued' && d.due?.date === date;
       if (d.state === 'todo' || d.state === 'takedown' || soon) {
+        if (d.due?.date === date) marks.push({ postId: post.id, where: where(post, d.placeId).where, time: d.due.time, waits: soon });
         hand.push({ postId: post.id, placementId: d.placementId, where: where(post, d.placeId).where, what: d.state === 'takedown' ? 'take-down' : d.outSince === null ? 'paste' : 'change', due: d.due && (d.due.date === date ? d.due.time : `${dateInWords(d.due.date)} ${d.due.time}`), overdue: d.overdue, waits: soon });
       }
     }
   }
-  return { placements, posts: stuck, hand };
+  return { placements, posts: stuck, hand, marks };
 }

@@ -12,6 +12,7 @@ import { Chip } from '../../ui/Chip.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { Empty, Loading, Trouble } from '../../ui/States.js';
 import { Margin, Screen } from '../frame/Margin.js';
+import { PostFirst } from '../post/PostFirst.js';
 import { copyAddress } from '../link/copy.js';
 import { BringIn } from './BringIn.js';
 import { Column, Who } from './Column.js';
@@ -85,6 +86,7 @@ function Head({ desk, act, linkId, onSmall }: { desk: Desk; act: DeskActions; li
         <Button kind={running && desk.own !== null ? 'plain' : 'strong'} disabled={act.opening} onClick={act.open}>{openLabel(desk)}</Button>
         {running && <Button kind="danger" onClick={act.end}>End for all</Button>}
       </div>
+      {!desk.acting && <PostFirst classId={desk.classId} session={desk.session} />}
       <div className="flex flex-wrap gap-2.5">
         <Button onClick={() => void copyAddress(desk.link.address)}>Copy link</Button>
         {running && <><BringIn desk={desk} linkId={linkId} /><Extend desk={desk} act={act} /><HandOver desk={desk} linkId={linkId} /></>}

@@ -1,3 +1,4 @@
+import { Hand } from 'lucide-react';
 import { useRef, type KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { minuteOfDay } from '@glen/core/light';
@@ -55,6 +56,12 @@ export function DayLine({ today, now, zone }: { today: Today; now: string; zone:
             </button>
           );
         })}
+        {today.hand.map((h) => (
+          <button key={`${h.postId} ${h.time} ${h.where}`} type="button" title={`${h.time} by hand: ${h.where}`} onClick={() => void navigate(`/posts?show=${h.postId}`)}
+            className={`absolute top-0.5 z-10 flex size-5 -translate-x-1/2 items-center justify-center rounded-small border ${h.waits ? 'border-edge bg-sheet text-soft' : 'border-gorse bg-gorse-tint text-gorse-deep'}`} style={{ left: place(minuteOfDay(h.time, 'time')) }}>
+            <Hand size={12} aria-hidden="true" /><span className="sr-only">{h.time} by hand: {h.where}</span>
+          </button>
+        ))}
         <span className="pointer-events-none absolute inset-y-0 border-l-2 border-bracken" style={{ left: place(nowMinute) }}>
           <span className="ml-1 font-mono text-xs font-bold text-bracken-deep">{clock.time}</span>
         </span>

@@ -53,7 +53,11 @@ export function Composer({ head, of, classes, editing, zone, onDone }: { head: R
   const [withdraw] = api.useWithdrawPostMutation();
   const { date, time } = wallClock(useNow(), zone);
   const preview = usePreview(of.id, draft);
-  const change = (part: Partial<PostDraft>): void => setDraft((d) => ({ ...d, ...part }));
+  const change = (part: Partial<PostDraft>): void => {
+    setDraft((d) => ({ ...d, ...part }));
+    // What the server said of the form as it was is not held against it as it is now.
+    setProblem((p) => (p?.status === 409 ? p : undefined));
+  };
   const dates = (preview?.places ?? []).reduce((sum, p) => sum + p.dates, 0);
   const send = async (): Promise<void> => {
     setProblem(undefined);
