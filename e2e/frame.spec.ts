@@ -15,6 +15,7 @@ const views = (school: School): [path: string, shows: string][] => {
     ['/today', 'Wednesday, 7 sessions'], ['/plan', 'Autumn term'], ['/plan?view=week', 'Week of Mon 12 Oct'], ['/plan/new', 'New session'], ['/school', 'School calendar'], ['/classes', '7 class periods'], ['/classes/links', 'The sheet of links'],
     [`/classes/${n3.id}/sessions`, 'Ahead'], [`/classes/${n3.id}/entry`, 'So, at the door'], [`/classes/${n3.id}/posts`, 'Coastal Navigation, period 3'],
     [`/classes/${school.classOf('R5').id}/roll`, 'Ropework, period 5'], [`/classes/${school.classOf('R5').id}/links?new=Group%20work`, 'A new link'], [`/classes/${n3.id}/links/${n3.link.id}`, 'Its addresses'],
+    ['/posts', 'Posts'], ['/posts?new', 'New post'], [`/posts/reach?link=${school.classOf('N6').link.id}`, 'Who sees which link'], [`/posts/see-as?class=${school.classOf('R5').id}`, 'See as a student'],
     ['/links', 'All my links'], ['/school/entry', 'The school’s entry rules'], [`/desk/${n3.link.id}`, 'Coastal Navigation, period 3'],
   ];
 };
@@ -71,7 +72,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await expectNoViolations(phone);
     }
     const nobody = await school.openPhone(undefined, { colorScheme });
-    for (const path of ['/', '/door', '/door/heron-00000000000']) {
+    for (const path of ['/', '/door', '/door/heron-00000000000', new URL(`${school.door('N3')}/how`).pathname]) {
       await nobody.goto(school.url + path);
       await expect(nobody.getByRole('heading', { level: 1 })).toBeVisible();
       await expectNoViolations(nobody);

@@ -181,6 +181,18 @@ test('reach: none is posted to, a leak is withdrawn, the second door hidden, the
   await margin.getByRole('listitem').filter({ hasText: '22 students see two doors for the same' }).getByRole('button', { name: /^Hide the second door/ }).click();
   await expect(margin.getByText('22 students see exactly one right link')).toBeVisible({ timeout: 15000 });
 
+  // The site takes no change while the link is replaced: the old one stays there until it is sent again.
+  const refusing = (kind: string): Promise<unknown> => page.request.post(`${school.demo.courseSite}/trouble`, { form: { kind, ref: 'nav-1' }, maxRedirects: 0 });
+  await refusing('refusing');
+  const { version } = await (await page.request.get(`${school.url}/api/links/${school.classOf('N1').link.id}`)).json() as { version: number };
+  await send(`/api/links/${school.classOf('N1').link.id}/replace`, { version, why: 'leaked', how: 'stop' });
+  await page.goto(`${school.url}/classes/${id}/posts`);
+  await expect(page.getByText('The course site refused: this class takes no posts').first()).toBeVisible({ timeout: 15000 });
+  await refusing('none');
+  await reach('N1');
+  await margin.getByRole('listitem').filter({ hasText: '22 students see an old link' }).getByRole('button', { name: /^Put the new one there: Stream/ }).click();
+  await expect(margin.getByText('22 students see exactly one right link')).toBeVisible({ timeout: 15000 });
+
   await reach('N6');
   await expect(margin.getByText('22 students see an old link')).toBeVisible();
   await expect(page.getByRole('row', { name: /old link · Join the lesson · not put there by Glen/ })).toBeVisible();

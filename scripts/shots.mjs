@@ -31,7 +31,6 @@ export async function main() {
     const { classes } = await (await teacher.request.get(`${demo.publicUrl}/api/classes`)).json();
     const n3 = classes.find((c) => c.pennant.letters === 'N3');
     const at = (path) => demo.publicUrl + path;
-    await shot(await open(null), at('/'), 'sign-in', 'Or be someone');
     await shot(teacher, at('/today'), 'today', 'Wednesday, 7 sessions');
     await teacher.goto(at('/plan'));
     await teacher.getByTestId('strip').focus();
@@ -47,10 +46,20 @@ export async function main() {
     await teacher.getByRole('button', { name: 'The whole invitation' }).click();
     await shot(teacher, null, 'copy-as', 'Or take it as a file');
     await shot(teacher, at(`/classes/${n3.id}/entry`), 'entry', 'So, at the door');
-    await shot(teacher, at(`/classes/${n3.id}/posts`), 'posts', 'We meet here');
+    await shot(teacher, at('/posts'), 'posts', 'Goes out Wed 14 Oct 14:05');
+    await teacher.goto(at('/posts?new'));
+    await teacher.getByRole('textbox', { name: 'Words', exact: true }).fill('{title} begins at {time}. Bring dividers and a soft pencil.');
+    for (const of of [/Coastal Navigation, period 3/, /Coastal Navigation, period 6/]) {
+      await teacher.getByRole('combobox', { name: 'Class period of the place' }).click();
+      await teacher.getByRole('option', { name: of }).click();
+      await teacher.getByRole('button', { name: 'Add this place' }).click();
+    }
+    await teacher.getByRole('combobox', { name: 'What it is about' }).click();
+    await teacher.getByRole('option', { name: /each session/ }).click();
+    await shot(teacher, null, 'composer', 'Goes to 3 class periods');
+    await shot(teacher, at(`/posts/reach?link=${classes.find((c) => c.pennant.letters === 'N6').link.id}&at=begins`), 'reach', '22 people, 2 places');
     await shot(teacher, at(`/classes/${n3.id}/links/${n3.link.id}`), 'link', 'So, at the door');
     await shot(teacher, at('/links'), 'all-links', 'Port watch');
-    await shot(await open('Ottoline Marsh', { colorScheme: 'dark' }), at('/today'), 'today-dark', 'Wednesday, 7 sessions');
     const student = await open('Ansel Grue', phone);
     await shot(student, at('/'), 'my-day', 'Your classes');
     const reader = await open(null);

@@ -22,6 +22,8 @@ export const reachAnswer = z.object({
 const shown = { html: z.string(), struck: z.boolean() };
 export const seeAsAnswer = z.object({
   person: z.object({ id, name: z.string() }), at: moment, trouble: z.string().nullable(), siteAddress: z.string(),
+  /** The doors of that day, in every class period that is theirs. */
+  doors: z.array(z.object({ id, time, title: z.string(), opens: time, status: z.enum(['planned', 'moved', 'cancelled', 'skipped']) })),
   posts: z.array(z.object({ ...shown, pinned: z.boolean() })),
   sections: z.array(z.object({ title: z.string(), items: z.array(z.object({ ...shown, title: z.string(), address: z.string().nullable() })) })),
   events: z.array(z.object({ ...shown, title: z.string(), address: z.string().nullable(), start: utcInstant, date, time, end: utcInstant })),

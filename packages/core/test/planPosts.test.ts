@@ -53,13 +53,13 @@ describe('planPosts', () => {
 });
 
 const START = Date.UTC(2026, 9, 14, 10) / 60000;
-const instant = (minute: number): string => `${new Date((START + minute) * 60000).toISOString().slice(0, 19)}Z`;
+const utcAt = (minute: number): string => `${new Date((START + minute) * 60000).toISOString().slice(0, 19)}Z`;
 
 const cases = fc.record({
   afterwards: fc.constantFrom('stay' as const, 'down' as const, 'strike' as const),
   timing: fc.oneof(
     fc.constant({ kind: 'now' as const }), fc.constant({ kind: 'draft' as const }), fc.integer({ min: 0, max: 90 }).map((minutes) => ({ kind: 'before' as const, minutes })),
-    fc.integer({ min: 0, max: 300 }).map((m) => ({ kind: 'at' as const, at: instant(m) })), fc.integer({ min: 7, max: 11 }).map((h) => ({ kind: 'morning' as const, time: `${String(h).padStart(2, '0')}:15` })),
+    fc.integer({ min: 0, max: 300 }).map((m) => ({ kind: 'at' as const, at: utcAt(m) })), fc.integer({ min: 7, max: 11 }).map((h) => ({ kind: 'morning' as const, time: `${String(h).padStart(2, '0')}:15` })),
   ),
   sessions: fc.array(fc.record({ from: fc.integer({ min: 1, max: 200 }), lasts: fc.integer({ min: 1, max: 60 }), status: fc.constantFrom('planned' as const, 'moved' as const, 'cancelled' as const, 'skipped' as const), place: fc.constantFrom('a', 'b', undefined) }), { maxLength: 5 }),
   withdrawnAt: fc.option(fc.integer({ min: 0, max: 300 })),
@@ -78,7 +78,7 @@ describe('planPosts against a slow walk, minute by minute', () => {
           const { timing: t } = c;
           // The clock on the wall in Halifax shows three hours less all that day.
           const clock = 10 * 60 + minute - 180;
-          const isTime = t.kind === 'now' || (t.kind === 'before' && minute >= s.from - t.minutes) || (t.kind === 'at' && instant(minute) >= t.at)
+          const isTime = t.kind === 'now' || (t.kind === 'before' && minute >= s.from - t.minutes) || (t.kind === 'at' && utcAt(minute) >= t.at)
             || (t.kind === 'morning' && (clock >= Number(t.time.slice(0, 2)) * 60 + 15 || minute >= s.from));
           const withdrawn = c.withdrawnAt !== null && minute >= c.withdrawnAt;
           if (withdrawn || s.status === 'cancelled') { if (board.has(key)) board.set(key, withdrawn || c.afterwards === 'down' ? 'gone' : 'struck'); }
@@ -91,13 +91,13 @@ describe('planPosts against a slow walk, minute by minute', () => {
   };
   it('comes to the same board when followed at its own moments alone', () => {
     fc.assert(fc.property(cases, fc.integer({ min: 0, max: 300 }), (c, end) => {
-      const occurrences = c.sessions.map((s, i): PostOccurrence => ({ id: String(i), date: '2026-10-14', start: instant(s.from), closes: instant(s.from + s.lasts), status: s.status, ...(s.place ? { place: s.place } : {}) }));
+      const occurrences = c.sessions.map((s, i): PostOccurrence => ({ id: String(i), date: '2026-10-14', start: utcAt(s.from), closes: utcAt(s.from + s.lasts), status: s.status, ...(s.place ? { place: s.place } : {}) }));
       const board = new Map<string, string>();
-      let now = instant(0);
+      let now = utcAt(0);
       for (let looks = 0; ; looks++) {
-        const deliveries = planPosts(post({ afterwards: c.afterwards, timing: c.timing, withdrawn: c.withdrawnAt !== null && now >= instant(c.withdrawnAt) }), occurrences, now);
+        const deliveries = planPosts(post({ afterwards: c.afterwards, timing: c.timing, withdrawn: c.withdrawnAt !== null && now >= utcAt(c.withdrawnAt) }), occurrences, now);
         for (const d of deliveries) if (d.wanted === 'out' || (board.has(d.key) && d.wanted !== 'later' && d.wanted !== 'kept')) board.set(d.key, d.wanted);
-        const moments = [nextMoment(deliveries, now), c.withdrawnAt === null ? null : instant(c.withdrawnAt)].filter((m): m is string => m !== null && m > now && m <= instant(end)).sort();
+        const moments = [nextMoment(deliveries, now), c.withdrawnAt === null ? null : utcAt(c.withdrawnAt)].filter((m): m is string => m !== null && m > now && m <= utcAt(end)).sort();
         if (moments.length === 0) break;
         expect(looks).toBeLessThan(40);
         now = moments[0]!;
@@ -106,12 +106,12 @@ describe('planPosts against a slow walk, minute by minute', () => {
     }), { numRuns: 600 });
   });
   it('knows the wall clock that the walk assumes', () => {
-    expect(wallClockAt(instant(0), zone).time).toBe('07:00');
+    expect(wallClockAt(utcAt(0), zone).time).toBe('07:00');
   });
   it('gives each key once, and none that depends on the time asked', () => {
     fc.assert(fc.property(cases, fc.integer({ min: 0, max: 300 }), fc.integer({ min: 0, max: 300 }), (c, m, n) => {
-      const occurrences = c.sessions.map((s, i): PostOccurrence => ({ id: String(i), date: '2026-10-14', start: instant(s.from), closes: instant(s.from + s.lasts), status: s.status }));
-      const keys = (minute: number): string[] => planPosts(post({ timing: c.timing }), occurrences, instant(minute)).map((d: Delivery) => d.key);
+      const occurrences = c.sessions.map((s, i): PostOccurrence => ({ id: String(i), date: '2026-10-14', start: utcAt(s.from), closes: utcAt(s.from + s.lasts), status: s.status }));
+      const keys = (minute: number): string[] => planPosts(post({ timing: c.timing }), occurrences, utcAt(minute)).map((d: Delivery) => d.key);
       expect(new Set(keys(m)).size).toBe(keys(m).length);
       expect(keys(m)).toEqual(keys(n));
     }));

@@ -40,7 +40,7 @@ async function rowsOf(glen: Glen, who: Who, which: string, values: Record<string
 function standsAt(post: Post, place: Post['places'][number]): LinkDetail['stands'] {
   const here = post.deliveries.filter((d) => d.placeId === place.id && d.state !== 'gone');
   const first = here.find((d) => d.state === 'failed' || d.state === 'missing') ?? here.find((d) => d.state === 'todo' || d.state === 'takedown') ?? here.find((d) => d.outSince !== null) ?? here[0];
-  return first ? [{ postId: post.id, place: place.where, state: first.state, since: first.outSince, readers: place.readerCount }] : [];
+  return first ? [{ postId: post.id, pending: here.some((d) => d.pending), place: place.where, state: first.state, since: first.outSince, readers: place.readerCount }] : [];
 }
 
 const inList = ({ former: _f, shares: _s, mayTakeBack: _m, stands: _p, holds: _h, byHand: _b, running: _r, ...row }: LinkDetail): Answer<'links'>['links'][number] => row;

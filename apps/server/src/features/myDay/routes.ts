@@ -20,9 +20,9 @@ const doorOf = (row: Row, rules: EntryRules): OwnDoor => ({
 });
 
 /** The doors of one's own day in order, what changed among them, and the next one after today. */
-async function dayOf(glen: Glen, personId: number): Promise<Answer<'myDay'>> {
+export async function dayOf(glen: Glen, personId: number, now = glen.clock.school()): Promise<Answer<'myDay'>> {
   const { calendar } = await readSchool(glen.db);
-  const { date } = wallClockAt(glen.clock.school(), calendar.zone);
+  const { date } = wallClockAt(now, calendar.zone);
   const [all, classes] = await Promise.all([sessionsOfLearner(glen.db, date, addDays(date, AHEAD_DAYS), personId), classesOfLearner(glen.db, personId)]);
   const [shared, rules] = await Promise.all([joinedOf(glen.db, [...new Set(all.map((row) => row.class_id))], glen.clock.school(-7 * 86400)), rulesOfLinks(glen.db, all.map((row) => row.link_id))]);
   // What one's class period holds at another's door stands there, and only there.

@@ -3,6 +3,7 @@ import { wallClockAt } from '@glen/core';
 import type { Answer, Query } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
+import { dayOf } from '../myDay/routes.js';
 import { readSchool } from '../school/store.js';
 import { clockAt, momentFor, standingIn, type Standing } from './standing.js';
 import { rollsOf } from './store.js';
@@ -20,6 +21,7 @@ export async function seeAs(glen: Glen, classId: number, { personId, at }: Query
   if (!person) throw notFound('This student');
   const { instant } = await momentFor(glen, at, site.link_id, zone);
   const { things, trouble } = await standingIn(glen, [{ id: site.id, ref: site.ref, title: '' }], instant);
+  const day = await dayOf(glen, person.id, instant ?? glen.clock.school());
   const seen = things.filter((s) => s.kind !== 'hand' && (!s.thing.readers || (person.email !== null && s.thing.readers.includes(person.email))));
   const of = (kind: Standing['kind']): Standing[] => seen.filter((s) => s.kind === kind);
   const inOrder = (a: Standing, b: Standing): number => (a.thing.position ?? 0) - (b.thing.position ?? 0) || (a.key < b.key ? -1 : 1);
@@ -27,6 +29,7 @@ export async function seeAs(glen: Glen, classId: number, { personId, at }: Query
   const posts = of('post').map((s) => ({ ...body(s), pinned: Boolean(s.thing.pinned) }));
   return {
     person: { id: person.id, name: person.name }, at: clockAt(glen, instant, zone), trouble, siteAddress: glen.courseSite.classAddress(site.ref),
+    doors: day.doors.filter((d) => d.date === day.date).map((d) => ({ id: d.id, time: d.time, title: d.title, opens: wallClockAt(d.opens, zone).time, status: d.status })),
     posts: [...posts.filter((p) => p.pinned), ...posts.filter((p) => !p.pinned)],
     sections: of('section').sort(inOrder).map((section) => ({ title: section.thing.title ?? '', items: of('item').filter((i) => i.thing.section === section.key).sort(inOrder).map((i) => ({ ...body(i), title: i.thing.title ?? '', address: webAddress(i.thing.address) })) })),
     events: of('event').sort((a, b) => ((a.thing.start ?? '') < (b.thing.start ?? '') ? -1 : 1)).map((e) => {

@@ -21,6 +21,7 @@ import { AudiencePart, HostsPart, type AudienceDraft } from './AudiencePart.js';
 import { CopyButtons } from './LinkLine.js';
 import { NameCard } from './NameCard.js';
 import { Room } from './Room.js';
+import { Stands } from './Stands.js';
 import { Together } from './Together.js';
 import { audienceInWords, notedLink, PURPOSES } from './noted.js';
 
@@ -102,6 +103,7 @@ function Body({ of, link, rules, zone }: { of: ClassAnswer; link: LinkDetail; ru
       </p>
       <div className="mt-3"><Sentence link={link} of={of} /></div>
       <Part title="Entry"><RulesEditor edits={edits} layers={rules.layers as RuleLayer[]} /><Outcome answer={rules} rules={inForce} zone={zone} /></Part>
+      <Part title="Where it stands"><Stands link={link} zone={zone} /></Part>
       <Part title="Behind the door"><Room link={link} rules={inForce} /></Part>
       {link.audience.some((a) => a.kind === 'class' && a.id === link.classId) && <Part title="Who else meets here"><Together link={link} of={of} /></Part>}
       <Part title="Its addresses"><Addresses link={link} zone={zone} now={now} replacing={replacing} setReplacing={setReplacing} /></Part>

@@ -34,6 +34,7 @@ function OnThePage({ place, change, trouble }: { place: PlaceDraft; change: (par
         , as <ChoicePart label="As what" value={place.inText ? 'text' : 'link'} marked={false} onChange={(v) => change({ inText: v === 'text' })} choices={[{ value: 'link', label: 'a link with the words below it' }, { value: 'text', label: 'words with the link in them' }]} />
         {!place.inText && <> that <ChoicePart label="Opens" value={place.newTab === false ? 'same' : 'new'} marked={false} onChange={(v) => change({ newTab: v === 'new' })} choices={[{ value: 'new', label: 'opens a new tab' }, { value: 'same', label: 'opens in place' }]} /></>}
       </p>
+      {own && sections.length > 0 && <p className="leading-[2.1]">On the page it stands <ChoicePart label="Where on the page" value={String(Math.min(place.position ?? 0, sections.length))} marked={false} onChange={(v) => change({ position: Number(v) })} choices={[{ value: '0', label: 'first' }, ...sections.map((s, i) => ({ value: String(i + 1), label: `after “${s.title}”` }))]} /></p>}
       {own && <label className="flex items-center gap-3 text-sm"><span className="font-semibold">Its heading</span><input className={inputClass} value={own.title} maxLength={200} onChange={(e) => change({ section: { title: e.target.value } })} /></label>}
       {data?.trouble && <p className="text-sm text-gorse-deep">{data.trouble} Its sections cannot be shown just now; one of its own can be made all the same.</p>}
     </div>

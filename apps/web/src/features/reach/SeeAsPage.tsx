@@ -21,6 +21,8 @@ function Board({ seen }: { seen: Seen }) {
   const part = 'mt-5 mb-1.5 text-[19px]';
   return (
     <section aria-label={`As ${seen.person.name} sees it`} className="max-w-2xl rounded-big border border-line bg-sheet px-5 pb-5">
+      <h2 className={part}>Doors of the day</h2>
+      {seen.doors.length === 0 ? <p className="text-soft">None.</p> : <ul className="grid gap-1">{seen.doors.map((d) => <li key={d.id} className={`flex flex-wrap gap-x-3 ${d.status === 'cancelled' ? 'text-soft line-through' : ''}`}><span className="font-mono">{d.time}</span><span>{d.title}</span>{d.status !== 'cancelled' && <span className="text-soft">opens {d.opens}</span>}</li>)}</ul>}
       <h2 className={part}>Class stream</h2>
       {seen.posts.length === 0 ? <p className="text-soft">Nothing there.</p> : <ul className="grid gap-2">{seen.posts.map((p, i) => <li key={i} className={`rounded-small border p-3 ${p.pinned ? 'border-ink' : 'border-edge'}`}>{p.pinned && <p className="text-sm text-soft">Pinned on top</p>}<Words {...p} /></li>)}</ul>}
       <h2 className={part}>Course page</h2>
