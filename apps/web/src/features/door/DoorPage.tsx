@@ -129,6 +129,7 @@ function Standing({ me, code, door, onBack }: { me: Me; code: string; door: Door
         {problem && !messageFor(problem, 'name') && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
       </form>
       <Accounts me={me} door={door} />
+      <p className="mt-5"><Link className="text-loch-deep underline" to={`/door/${door.code}/how`}>How to get in, step by step</Link></p>
     </>
   );
 }

@@ -38,7 +38,7 @@ export function DayLine({ today, now, zone }: { today: Today; now: string; zone:
     <nav ref={strip} aria-label="Today’s hours" onKeyDown={onKeyDown} className="relative h-15 shrink-0 overflow-hidden border-b border-line bg-shade print:hidden">
       <div className="absolute inset-x-6 inset-y-0">
         {Array.from({ length: to - from }, (_, i) => (
-          <span key={i} aria-hidden="true" className={`absolute top-1 font-mono text-xs text-soft ${Math.abs((from + i) * 60 - nowMinute) < (to - from) * 4 ? 'opacity-0' : ''}`} style={{ left: place((from + i) * 60) }}>{String(from + i).padStart(2, '0')}</span>
+          <span key={i} aria-hidden="true" className={`absolute top-1 font-mono text-xs text-soft ${[nowMinute, ...today.hand.map((h) => minuteOfDay(h.time, 'time'))].some((m) => Math.abs((from + i) * 60 - m) < (to - from) * 4) ? 'opacity-0' : ''}`} style={{ left: place((from + i) * 60) }}>{String(from + i).padStart(2, '0')}</span>
         ))}
         {sessions.map(({ s, start, end }, i) => {
           const pennant = today.classes.find((c) => c.id === s.classId)?.pennant;

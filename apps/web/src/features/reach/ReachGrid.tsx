@@ -21,6 +21,10 @@ function cellOf(person: Person, place: Place): { mark: string; dress: string; sa
 
 const STATE_WORDS: Record<Place['state'], string> = { right: 'right', old: 'old link', other: 'other door' };
 
+/** In pixels: with these forty students fit beside the names of the places. */
+const NAMES = 224;
+const COLUMN = 17;
+
 /** Students across, places down: forty by twelve fit beside the margin. Names stand on end so that each column is narrow. */
 export function ReachGrid({ reach }: { reach: Reach }) {
   const { people, places, link } = reach;
@@ -28,13 +32,14 @@ export function ReachGrid({ reach }: { reach: Reach }) {
   const whereIn = (place: Place): string => place.where.replace(`, ${link.classTitle}`, '');
   return (
     <div className="overflow-x-auto pb-1" tabIndex={0} role="group" aria-label="Students and places">
-      <table className="border-separate border-spacing-0 text-[13px]">
+      <table className="table-fixed border-separate border-spacing-0 text-[13px]" style={{ width: NAMES + people.length * COLUMN }}>
         <caption className="sr-only">Who sees which link: a column for each student, a row for each place</caption>
+        <colgroup><col style={{ width: NAMES }} />{people.map((p) => <col key={p.id} style={{ width: COLUMN }} />)}</colgroup>
         <thead>
           <tr>
-            <th scope="col" className="sticky left-0 z-10 min-w-58 bg-paper pr-2 pb-1 text-left align-bottom font-semibold">{people.length} people, {places.length} {places.length === 1 ? 'place' : 'places'}</th>
+            <th scope="col" className="sticky left-0 z-10 bg-paper pr-2 pb-1 text-left align-bottom font-semibold">{people.length} people, {places.length} {places.length === 1 ? 'place' : 'places'}</th>
             {people.map((p) => (
-              <th key={p.id} scope="col" className="h-32 w-[17px] min-w-[17px] p-0 align-bottom font-normal">
+              <th key={p.id} scope="col" className="h-32 p-0 align-bottom font-normal">
                 <Link className="mx-auto block max-h-32 rotate-180 truncate text-left hover:underline" style={{ writingMode: 'vertical-rl' }} to={`/posts/see-as?class=${link.classId}&person=${p.id}`}>{p.name}</Link>
               </th>
             ))}
@@ -47,9 +52,9 @@ export function ReachGrid({ reach }: { reach: Reach }) {
           </tr>
           {places.map((place) => (
             <tr key={place.id} className="group">
-              <th scope="row" className="sticky left-0 z-10 max-w-58 border-b border-line bg-paper py-0.5 pr-2 text-left font-normal group-hover:bg-shade">
-                <span className="block truncate" title={`${place.title} · ${place.where}`}>{place.address === null ? whereIn(place) : <a className="hover:underline" href={place.address} target="_blank" rel="noreferrer">{whereIn(place)}</a>}</span>
-                <span className="block truncate text-xs text-soft">{place.state === 'right' ? '' : `${STATE_WORDS[place.state]} · `}{place.title || 'the link'}{place.ours ? '' : ' · not put there by Glen'}</span>
+              <th scope="row" className="sticky left-0 z-10 truncate border-b border-line bg-paper py-0.5 pr-2 text-left font-normal group-hover:bg-shade" title={`${place.title} · ${place.where}`}>
+                <span>{place.address === null ? whereIn(place) : <a className="hover:underline" href={place.address} target="_blank" rel="noreferrer">{whereIn(place)}</a>}</span>
+                <span className="text-xs text-soft"> {place.state === 'right' ? '' : `${STATE_WORDS[place.state]} · `}{place.title || 'the link'}{place.ours ? '' : ' · not put there by Glen'}</span>
               </th>
               {people.map((p) => { const c = cellOf(p, place); return <td key={p.id} className={`border-b border-line p-0 text-center group-hover:bg-shade ${c.dress}`}><span aria-hidden="true">{c.mark}</span><span className="sr-only">{c.said}</span></td>; })}
             </tr>
