@@ -201,6 +201,13 @@ describe('trouble', () => {
     const out = await reach(id, (p) => p.state === 'out' && settled(p));
     const placementId = out.deliveries[0]!.placementId!;
     await fetch(`${school.courseSite}/class/clinic/take-off`, { method: 'POST', headers: { Cookie: 'board_reader=o.marsh@merrow.example' }, body: new URLSearchParams({ kind: 'post', key: `glen-${placementId}` }), redirect: 'manual' });
+    // A look is on the books by itself, from the first thing that was put there.
+    const look = `kind = 'look' AND subject = '${of('C').id}' AND state = 'queued'`;
+    const { db } = school.running.glen;
+    expect(await db.rows(`SELECT id FROM outbox WHERE ${look}`)).toHaveLength(1);
+    await db.change(`UPDATE outbox SET due_at = '2020-01-01 00:00:00' WHERE ${look}`);
+    await reach(id, (p) => p.deliveries[0]!.state === 'missing');
+    await until(() => db.rows(`SELECT id FROM outbox WHERE ${look} AND due_at > '2021-01-01 00:00:00'`), (rows) => rows.length === 1);
     expect((await host.post(`/api/classes/${of('C').id}/look`)).body).toEqual({ missing: 1 });
     expect((await read(id)).deliveries[0]!.state).toBe('missing');
     await host.post(`/api/placements/${placementId}`, { do: 'put-back' });

@@ -66,6 +66,15 @@ describe('reach', () => {
     await host.post(`/api/placements/${action.subject}`, { do: 'take-down' });
     await until(() => ask(of('W2').link.id), (r) => verdicts(r).clear === 19);
   });
+  it('what bears another link that has been stopped is taken down at one press', async () => {
+    const twin = (await host.post(`/api/classes/${of('N3').id}/links`, { label: 'Old door', purpose: 'Lessons', kind: 'lesson', shown: true, audience: { classIds: [of('N3').id], groupIds: [], personIds: [], emails: [], hostIds: [] } })).body as LinkDetail;
+    await out((await post('N3', { places: [{ classId: of('N3').id, linkId: twin.id, kind: 'stream' }] })).id);
+    await host.post(`/api/links/${twin.id}/stop`, { version: twin.version });
+    const [note] = notesForReach(await ask(of('N3').link.id));
+    expect(note).toMatchObject({ title: '24 students see an old link', actions: [{ name: 'take-down', label: 'Take the stopped one down: Stream, Coastal Navigation, period 3' }] });
+    await host.post(`/api/placements/${note!.actions![0]!.subject}`, { do: 'take-down' });
+    await until(() => ask(of('N3').link.id), (r) => verdicts(r).clear === 24);
+  });
   it('by hand alone is not proven; an old code there is old', async () => {
     const { id } = await post('C', { places: [{ classId: of('C').id, kind: 'by-hand', name: 'Folder' }] });
     const done = await out(id);

@@ -13,7 +13,7 @@ export const reachAnswer = z.object({
   /** The course site could not be asked, so what it last confirmed is shown. */
   trouble: z.string().nullable(),
   places: z.array(z.object({
-    id: z.string(), where: z.string(), title: z.string(), state: z.enum(['right', 'old', 'other']), ours: z.boolean(), byHand: z.boolean(), proven: z.boolean(),
+    id: z.string(), where: z.string(), title: z.string(), state: z.enum(['right', 'old', 'other']), stopped: z.boolean(), ours: z.boolean(), byHand: z.boolean(), proven: z.boolean(),
     placementId: id.nullable(), postId: id.nullable(), readerCount: z.int(), address: z.string().nullable(),
   })),
   people: z.array(z.object({ id, name: z.string(), verdict: z.enum(['clear', 'none', 'stale', 'several', 'unproven', 'leak', 'not-for-them']), places: z.array(z.string()) })),

@@ -45,6 +45,10 @@ describe('planPosts', () => {
     expect(wanted(post(), [{ ...lesson, early: true }], '2026-10-14T09:00:00Z')[0]).toBe('7/a/31 out');
     expect(wanted(post(), [{ ...lesson, early: true }], '2026-10-14T15:00:00Z')[0]).toBe('7/a/31 gone');
   });
+  it('fills a calendar beforehand, though the stream waits for its minute', () => {
+    expect(wanted(post({ places: [{ id: 'a' }, { id: 'b', beforehand: true }] }), [lesson], '2026-10-01T09:00:00Z')).toEqual(['7/a/31 later', '7/b/31 out']);
+    expect(wanted(post({ places: [{ id: 'b', beforehand: true }], timing: { kind: 'draft' } }), [lesson], '2026-10-01T09:00:00Z')).toEqual(['7/b/31 later']);
+  });
   it('refuses what has no meaning', () => {
     for (const [path, bad] of [['timing.kind', { about: 'link' }], ['timing.minutes', { timing: { kind: 'before', minutes: -1 } }], ['timing.time', { timing: { kind: 'morning', time: '25:00' } }], ['places', { places: [{ id: 'a' }, { id: 'a' }] }], ['afterwards', { afterwards: 'burn' as never }]] as [string, Partial<PostPlan>][]) {
       try { planPosts(post(bad), [], '2026-10-14T13:00:00Z'); expect.unreachable(); } catch (error) { expect([(error as GlenInputError).name, (error as GlenInputError).path]).toEqual(['GlenInputError', path]); }

@@ -55,11 +55,12 @@ describe('notesForToday of posts', () => {
 });
 
 describe('notesForReach', () => {
-  const place = (id: string, state: ReachFacts['places'][number]['state'], more: Partial<ReachFacts['places'][number]> = {}): ReachFacts['places'][number] => ({ id, where: `Place ${id}`, title: `Title ${id}`, state, ours: true, byHand: false, placementId: 7, postId: 3, ...more });
+  const place = (id: string, state: ReachFacts['places'][number]['state'], more: Partial<ReachFacts['places'][number]> = {}): ReachFacts['places'][number] => ({ id, where: `Place ${id}`, title: `Title ${id}`, state, stopped: false, ours: true, byHand: false, placementId: 7, postId: 3, ...more });
   const ask = (places: ReachFacts['places'], people: ReachFacts['people']): ReturnType<typeof notesForReach> => notesForReach({ link: { id: 9, main: true }, places, people });
   it('names each verdict that asks for something, with what mends it', () => {
     expect(ask([place('a', 'right')], [{ name: 'Ansel', verdict: 'leak', places: ['a'] }])[0]).toMatchObject({ severity: 'wrong', title: '1 person sees what is not for them', actions: [{ name: 'take-down', subject: 7 }] });
     expect(ask([place('a', 'old')], [{ name: 'Ansel', verdict: 'stale', places: ['a'] }])[0]!.actions).toMatchObject([{ name: 'put-back', subject: 7 }, { name: 'post-here', subject: 9 }]);
+    expect(ask([place('a', 'old', { stopped: true }), place('b', 'right')], [{ name: 'Ansel', verdict: 'stale', places: ['a', 'b'] }])[0]!.actions).toMatchObject([{ name: 'take-down', label: 'Take the stopped one down: Place a' }]);
     expect(ask([], [{ name: 'Ansel', verdict: 'none', places: [] }])[0]!.actions).toMatchObject([{ name: 'post-here', subject: 9 }]);
     expect(ask([place('a', 'right'), place('b', 'other')], [{ name: 'Ansel', verdict: 'several', places: ['a', 'b'] }])[0]!.actions).toMatchObject([{ name: 'take-down', label: 'Hide the second door: Place b' }]);
   });

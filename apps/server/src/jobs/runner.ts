@@ -2,13 +2,14 @@ import type { Role } from '@glen/core';
 import type { Glen } from '../glen.js';
 import { OutsideError } from '../outside/outsideError.js';
 import { followPost } from '../features/post/follow.js';
-import { syncPlacement, tellPlacementChanged } from '../features/post/sync.js';
+import { lookByItself, syncPlacement, tellPlacementChanged } from '../features/post/sync.js';
 import { claim, finish, putBack, type Job } from './outbox.js';
 
 async function perform(glen: Glen, job: Job): Promise<void> {
   switch (job.kind) {
     case 'placement': return syncPlacement(glen, Number(job.subject));
     case 'post': return followPost(glen, Number(job.subject));
+    case 'look': return lookByItself(glen, Number(job.subject));
     case 'end-room': return glen.video.endRoom(job.subject);
     case 'put-out': return glen.video.putOut(String(job.payload.room), Number(job.payload.visitor), job.payload.why === 'left' ? 'left' : 'put-out');
     case 'set-role': return glen.video.setRole(String(job.payload.room), Number(job.payload.visitor), job.payload.role as Role);

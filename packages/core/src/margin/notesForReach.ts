@@ -1,8 +1,8 @@
 import type { ReachVerdict } from '../reach/checkReach.js';
 import { worstFirst, type Note } from './note.js';
 
-/** A place as a question of reach shows it. `right`: leads to the link asked about; `old`: to no open door; `other`: to another link for the same. */
-export interface ReachPlace { id: string; where: string; title: string; state: 'right' | 'old' | 'other'; ours: boolean; byHand: boolean; placementId: number | null; postId: number | null }
+/** A place as a question of reach shows it. `right`: leads to the link asked about; `old`: to no open door; `other`: to another link for the same. `stopped`: an old one that belongs to another link, which no new address can mend. */
+export interface ReachPlace { id: string; where: string; title: string; state: 'right' | 'old' | 'other'; stopped: boolean; ours: boolean; byHand: boolean; placementId: number | null; postId: number | null }
 export interface ReachPerson { name: string; verdict: ReachVerdict; places: string[] }
 export interface ReachFacts { link: { id: number; main: boolean }; places: ReachPlace[]; people: ReachPerson[] }
 
@@ -39,7 +39,7 @@ export function notesForReach({ link, places, people }: ReachFacts): Note[] {
   const leaking = seenBy(leaks, 'right');
   return worstFirst([
     ...(leaks.length > 0 ? [{ severity: 'wrong' as const, title: `${counted(leaks.length, 'person sees', 'people see')} what is not for them`, text: `${named(leaks)}.${elsewhere(leaking)}`, actions: mending(leaking, 'take-down', (where) => `Take it down: ${where}`) }] : []),
-    ...(stale.length > 0 ? [{ severity: 'wrong' as const, title: `${counted(stale.length, 'student sees', 'students see')} an old link`, text: `It leads nowhere any more.${elsewhere(old)}`, actions: [...mending(old, 'put-back', (where) => `Put the new one there: ${where}`), ...(seenBy(stale, 'right').length === 0 ? [postHere(link)] : [])] }] : []),
+    ...(stale.length > 0 ? [{ severity: 'wrong' as const, title: `${counted(stale.length, 'student sees', 'students see')} an old link`, text: `It leads nowhere any more.${elsewhere(old)}`, actions: [...mending(old.filter((p) => !p.stopped), 'put-back', (where) => `Put the new one there: ${where}`), ...mending(old.filter((p) => p.stopped), 'take-down', (where) => `Take the stopped one down: ${where}`), ...(seenBy(stale, 'right').length === 0 ? [postHere(link)] : [])] }] : []),
     ...(none.length > 0 ? [{ severity: 'wrong' as const, title: `${counted(none.length, 'student sees', 'students see')} no link`, text: `${named(none)}.`, actions: [postHere(link)] }] : []),
     ...(several.length > 0 ? [{ severity: 'careful' as const, title: `${counted(several.length, 'student sees', 'students see')} two doors for the same`, text: `Some will take the wrong one.${elsewhere(second)}`, actions: mending(second, 'take-down', (where) => `Hide the second door: ${where}`) }] : []),
     ...(unproven.length > 0 ? [{ severity: 'inform' as const, title: `${counted(unproven.length, 'student', 'students')}: only by hand`, text: 'Somebody said that it stands there; Glen cannot look.' }] : []),

@@ -15,7 +15,8 @@ export type Afterwards = 'stay' | 'down' | 'strike';
 
 export interface PostPlan {
   id: string;
-  places: { id: string }[];
+  /** `beforehand`: a place such as a calendar, which is filled as soon as a session is planned: no minutes before and no morning hold it back. */
+  places: { id: string; beforehand?: boolean }[];
   /** `link`: it stands for the lasting link, once at each place. `sessions`: once for each session at each place. */
   about: 'link' | 'sessions';
   timing: PostTiming;
@@ -49,8 +50,8 @@ function checked(post: PostPlan): PostPlan {
 }
 
 /** When a post about one session is due; null while it waits to be released. */
-function dueFor({ timing, zone }: PostPlan, { date, start, early }: PostOccurrence, now: string): string | null {
-  if (early) return now;
+function dueFor({ timing, zone }: PostPlan, beforehand: boolean, { date, start, early }: PostOccurrence, now: string): string | null {
+  if (early || (beforehand && (timing.kind === 'before' || timing.kind === 'morning'))) return now;
   switch (timing.kind) {
     case 'now': return now;
     case 'at': return timing.at;
@@ -86,7 +87,7 @@ export function planPosts(post: PostPlan, occurrences: PostOccurrence[], now: st
   }
   const held = occurrences.filter((o) => o.status !== 'skipped');
   return places.flatMap((place) => held.filter((o) => o.place === undefined || o.place === place.id).map((o): Delivery => {
-    const due = dueFor(post, o, now);
+    const due = dueFor(post, place.beforehand ?? false, o, now);
     return { key: `${id}/${place.id}/${o.id}`, place: place.id, occurrence: o.id, due, closes: o.closes, wanted: wantedFor(post, due, o.closes, o.status === 'cancelled', now) };
   }));
 }

@@ -49,7 +49,7 @@ export function deliveriesOf(facts: PostFacts, post: PostRow): Delivery[] {
   const occurrences = post.about === 'link' ? [] : places.flatMap((place) =>
     (facts.occurrences.get(place.link_id) ?? []).filter((o) => post.on_date === null || o.key_date === post.on_date)
       .map((o) => ({ id: String(o.id), place: String(place.id), date: o.local_date, start: o.start_at, closes: closesOf(facts, o), status: o.status, early: post.early.includes(o.id) })));
-  return planPosts({ id: String(post.id), places: places.map((p) => ({ id: String(p.id) })), about: post.about, timing: post.timing, zone: facts.zone, afterwards: post.afterwards, withdrawn: Boolean(post.withdrawn) }, occurrences, facts.now);
+  return planPosts({ id: String(post.id), places: places.map((p) => ({ id: String(p.id), beforehand: p.kind === 'calendar' })), about: post.about, timing: post.timing, zone: facts.zone, afterwards: post.afterwards, withdrawn: Boolean(post.withdrawn) }, occurrences, facts.now);
 }
 
 /** The session that a link stands for just now, for posts that speak of none of their own; and when it is over. */

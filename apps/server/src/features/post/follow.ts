@@ -6,7 +6,7 @@ import { announce } from '../live/feed.js';
 import { bodyAt, sectionAt } from './bodies.js';
 import { deliveriesOf, factsOf, nextSession, valuesOf, type PostFacts } from './facts.js';
 import { heldPost, insertPlacement, readersOf, updatePlacement, type PlaceRow, type PlacementRow, type PostRow, type Wished } from './store.js';
-import { wakePost } from './wake.js';
+import { lookLater, wakePost } from './wake.js';
 
 const slot = (w: { placeId: number; part: string; occurrenceId: number }): string => `${w.placeId}/${w.part}/${w.occurrenceId}`;
 
@@ -54,11 +54,12 @@ export async function wishes(glen: Glen, facts: PostFacts, post: PostRow, delive
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** Writes one wish down where it is new; gives whether it was. Withdrawing, and what a replaced link changes, wait while their undo is offered. */
-async function write(glen: Glen, post: PostRow, old: PlacementRow | undefined, w: Wished, byHand: boolean, tx: Tx): Promise<boolean> {
+async function write(glen: Glen, post: PostRow, old: PlacementRow | undefined, w: Wished, { kind, class_id: classId }: PlaceRow, tx: Tx): Promise<boolean> {
   if (old && old.wish === w.wish && (w.wish === 'gone' || same(old.body, w.body))) return false;
   const id = old ? old.id : await insertPlacement(glen.db, post.id, w, tx);
   if (old) await updatePlacement(glen.db, id, w, tx);
-  if (byHand) return true;
+  if (kind === 'by-hand') return true;
+  if (!old) await lookLater(glen.db, glen.clock, classId, tx);
   const undoable = (w.wish === 'gone' && Boolean(post.withdrawn || old?.dropped)) || (old !== undefined && old.wish === w.wish && old.code !== w.code);
   await enqueue(glen.db, glen.clock, { kind: 'placement', subject: String(id), waitSeconds: undoable ? glen.config.undoSeconds : 0 }, tx);
   return true;
@@ -82,9 +83,9 @@ export async function followPost(glen: Glen, postId: number): Promise<void> {
     const facts = await factsOf(glen, [postId], { tx });
     const deliveries = deliveriesOf(facts, post);
     const there = new Map(facts.placements.map((p) => [slot({ placeId: p.place_id, part: p.part, occurrenceId: p.occurrence_id }), p]));
-    const kinds = new Map(facts.places.map((p) => [p.id, p.kind]));
+    const places = new Map(facts.places.map((p) => [p.id, p]));
     let changed = false;
-    for (const w of await wishes(glen, facts, post, deliveries, tx)) changed = (await write(glen, post, there.get(slot(w)), w, kinds.get(w.placeId) === 'by-hand', tx)) || changed;
+    for (const w of await wishes(glen, facts, post, deliveries, tx)) changed = (await write(glen, post, there.get(slot(w)), w, places.get(w.placeId)!, tx)) || changed;
     const at = post.withdrawn ? null : wakeAt(facts, post, deliveries);
     if (at !== null) await wakePost(glen.db, glen.clock, postId, tx, at);
     if (changed) await tellPosts(glen, facts.places, tx);

@@ -1,8 +1,10 @@
 import type { Glen } from '../../glen.js';
 import type { ThingKind } from '../../outside/courseSite.js';
+import { OutsideError } from '../../outside/outsideError.js';
 import { tellPosts } from './follow.js';
 import { confirmedOf, noteMissing, notePlaced, placementById } from './store.js';
 import { sectionKey } from './bodies.js';
+import { lookLater } from './wake.js';
 
 export const keyOf = (p: { id: number; part: 'thing' | 'section'; place_id: number }): string => (p.part === 'section' ? sectionKey(p.place_id) : `glen-${p.id}`);
 
@@ -22,6 +24,18 @@ export async function tellPlacementChanged(glen: Glen, placementId: number): Pro
 }
 
 const KINDS: ThingKind[] = ['post', 'section', 'item', 'event'];
+
+/** Looks by itself, and again later for as long as anything stands there; a site that is down is looked at the next time. */
+export async function lookByItself(glen: Glen, classId: number): Promise<void> {
+  const klass = await glen.db.one<{ id: number; ref: string }>('SELECT id, ref FROM class_periods WHERE id = :classId', { classId });
+  if (!klass || (await confirmedOf(glen.db, classId)).length === 0) return;
+  try {
+    await lookAtSite(glen, klass);
+  } catch (error) {
+    if (!(error instanceof OutsideError)) throw error;
+  }
+  await glen.db.transaction((tx) => lookLater(glen.db, glen.clock, classId, tx));
+}
 
 /** Holds what the course site lists in a class against what it has confirmed to us; gives how many things are missing there. */
 export async function lookAtSite(glen: Glen, klass: { id: number; ref: string }): Promise<number> {

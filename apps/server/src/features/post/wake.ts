@@ -14,6 +14,13 @@ export async function wakePostsOf(db: Db, clock: Clock, classId: number, tx: Tx)
   for (const { id } of posts) await wakePost(db, clock, id, tx);
 }
 
+/** Seconds after which a class period's course site is looked at again by itself. */
+const LOOK_AGAIN_SECONDS = 1800;
+
+/** Has what stands on a class period's course site compared with the books by and by; a look that waits already stays. */
+export const lookLater = (db: Db, clock: Clock, classId: number, tx: Tx): Promise<void> =>
+  enqueue(db, clock, { kind: 'look', subject: String(classId), waitSeconds: LOOK_AGAIN_SECONDS, sooner: true }, tx);
+
 /** School time was moved: what was to come may be past, and the other way round. */
 export async function wakeAllPosts(db: Db, clock: Clock): Promise<void> {
   await db.transaction(async (tx) => {

@@ -49,7 +49,7 @@ export async function reachOf(glen: Glen, linkId: number, at: string | undefined
     return [{
       link: String(c.link_id), readers,
       place: {
-        id: `${s.classId} ${s.kind} ${s.key} ${code}`, where, title: s.thing.title ?? plain(s.thing.html ?? '').slice(0, 60), state: leads(c, moment) ? (c.link_id === linkId ? 'right' : 'other') : 'old', ours: s.ours !== null, byHand: s.kind === 'hand',
+        id: `${s.classId} ${s.kind} ${s.key} ${code}`, where, title: s.thing.title ?? plain(s.thing.html ?? '').slice(0, 60), state: leads(c, moment) ? (c.link_id === linkId ? 'right' : 'other') : 'old', stopped: c.link_id !== linkId && !leads(c, moment), ours: s.ours !== null, byHand: s.kind === 'hand',
         proven: s.kind !== 'hand', placementId: s.ours?.placementId ?? null, postId: s.ours?.postId ?? null, readerCount: count, address: s.kind === 'hand' ? null : glen.courseSite.classAddress(sites.find((x) => x.id === s.classId)!.ref),
       },
     }];

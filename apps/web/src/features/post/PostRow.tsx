@@ -8,7 +8,7 @@ import { Button } from '../../ui/Button.js';
 import { Chip } from '../../ui/Chip.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { ByHand } from './ByHand.js';
-import { inALine } from './draft.js';
+import { inALine, releasedBody } from './draft.js';
 import { deliveryState, planInWords, postState } from './words.js';
 
 type Place = Post['places'][number];
@@ -86,7 +86,7 @@ export function PostRow({ post, zone, onChange, open = false, chosen, onChoose }
     const { data } = await withdraw({ params, body: { version: post.version } });
     if (data) offerUndo('The post is being taken down.', () => restore({ params, body: { version: data.post.version } }).unwrap());
   };
-  const release = async (): Promise<void> => void (await edit({ params, body: { version: post.version, words: post.words, linkWords: post.linkWords, about: post.about, afterwards: post.afterwards, pinned: post.pinned, timing: 'now' } }));
+  const release = async (): Promise<void> => void (await edit({ params, body: releasedBody(post) }));
   const trouble = !shown && post.error ? post.error : null;
   const stuck = post.state === 'failed' || (post.state === 'queued' && post.tries > 0);
   const words = inALine(post.words);

@@ -14,7 +14,7 @@ import { mayEdit } from '../classes/mayEdit.js';
 import { Margin, Screen } from '../frame/Margin.js';
 import { useNoteActions } from '../frame/useNoteActions.js';
 import { Composer } from './Composer.js';
-import { inALine } from './draft.js';
+import { inALine, releasedBody } from './draft.js';
 import { PostRow } from './PostRow.js';
 
 const ALL = 'all';
@@ -72,7 +72,7 @@ function Many({ posts, clear }: { posts: Post[]; clear: () => void }) {
     const done = await all(standing, (p) => withdraw({ params: { postId: p.id }, body: { version: p.version } }).unwrap());
     if (done.length > 0) offerUndo(done.length === 1 ? 'One post is being taken down.' : `${done.length} posts are being taken down.`, () => Promise.all(done.map((p) => restore({ params: { postId: p.id }, body: { version: p.version } }).unwrap())));
   };
-  const release = (p: Post) => edit({ params: { postId: p.id }, body: { version: p.version, words: p.words, linkWords: p.linkWords, about: p.about, afterwards: p.afterwards, pinned: p.pinned, timing: 'now' } }).unwrap();
+  const release = (p: Post) => edit({ params: { postId: p.id }, body: releasedBody(p) }).unwrap();
   return (
     <p role="group" aria-label="With the chosen" className="mb-2 flex flex-wrap items-center gap-3 rounded-small bg-bracken-tint px-3 py-2">
       <b>{posts.length === 1 ? '1 chosen' : `${posts.length} chosen`}</b>

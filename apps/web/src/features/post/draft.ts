@@ -31,6 +31,11 @@ export function timingFor(about: About, timing: Timing): Timing {
   return typeof timing === 'object' && !('at' in timing) ? 'now' : timing;
 }
 
+/** A draft as it is released: about sessions it goes out at their time, else at once. */
+export const releasedBody = (p: Post) => ({
+  version: p.version, words: p.words, linkWords: p.linkWords, about: p.about, afterwards: p.afterwards, pinned: p.pinned, timing: p.about === 'link' ? ('now' as const) : { before: MINUTES_BEFORE },
+});
+
 /** What the main button says: what will have been done. */
 export function buttonWords({ timing, about, places }: PostDraft, dates: number): string {
   const where = places.length > 1 ? ` to ${places.length} places` : '';
