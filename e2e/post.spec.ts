@@ -28,6 +28,7 @@ test('a queued post follows the clock; withdrawn, it goes; undone, it stays', as
   await school.stream(student, 'nav-6', 'Ottoline Marsh');
   await expect(student.getByText('Tidal streams today.')).toHaveCount(1);
   await row.getByRole('button', { name: 'Withdraw' }).click();
+  await expect(row.getByText('Being taken down')).toBeVisible();
   await teacher.getByRole('button', { name: 'Undo' }).click();
   await expect(row.getByText('Out', { exact: true })).toBeVisible();
   await row.getByRole('button', { name: 'Withdraw' }).click();

@@ -124,6 +124,20 @@ describe('the outbox', () => {
     await finish(db, again);
     expect(await state()).toBe('done');
   });
+  it('keeps one job for each subject, however often it is wished for; of a sooner wish the earlier time counts', async () => {
+    const { db, clock } = glen();
+    const wish = (dueSchool: string | null, sooner: boolean) => db.transaction((tx) => enqueue(db, clock, { kind: 'end-room', subject: 'wished', dueSchool, sooner }, tx));
+    const waiting = () => db.rows<{ due_school: string | null }>(`SELECT due_school FROM outbox WHERE subject = 'wished' AND state = 'queued'`);
+    await wish('2030-01-01T12:00:00Z', false);
+    await wish('2030-01-01T12:00:00Z', false);
+    expect(await waiting()).toEqual([{ due_school: '2030-01-01T12:00:00Z' }]);
+    await wish('2031-01-01T12:00:00Z', true);
+    expect(await waiting()).toEqual([{ due_school: '2030-01-01T12:00:00Z' }]);
+    await wish('2029-01-01T12:00:00Z', true);
+    expect(await waiting()).toEqual([{ due_school: '2029-01-01T12:00:00Z' }]);
+    await wish('2031-01-01T12:00:00Z', false);
+    expect(await waiting()).toEqual([{ due_school: '2031-01-01T12:00:00Z' }]);
+  });
   it('never runs two jobs of one subject at once', async () => {
     const { db } = glen();
     const machine = Math.floor(Date.now() / 1000) + 200000;

@@ -38,6 +38,8 @@ export class Db {
       isolationLevel: Transaction.ISOLATION_LEVELS.READ_COMMITTED,
       dialectOptions: {
         connectTimeout: 3000,
+        // A change counts the rows it meets, those too that say already what it says.
+        foundRows: true,
         // Instants leave the database in the form that the core takes.
         typeCast: (field: Field, next: () => unknown) => {
           if (field.type !== 'DATETIME') return next();

@@ -61,6 +61,9 @@ function siteState(p: PlacementRow): DeliveryItem['state'] {
 /** What somebody who no longer hosts had planned does not go out. */
 const lostWords = (post: PostRow, place: PlaceRow): string => `${post.by_name} no longer hosts ${titleOf(place)}.`;
 
+/** What has been wished, and nobody has looked at yet: to be taken down, or put up again. */
+const isToFollow = (planned: Planned | undefined, row: PlacementRow): boolean => (planned?.wanted === 'gone' && row.wish !== 'gone') || (planned?.wanted === 'out' && row.wish === 'gone' && !row.dropped);
+
 function deliveryItem(facts: PostFacts, post: PostRow, place: PlaceRow, planned: Planned | undefined, row: PlacementRow | undefined, occurrenceId: number): DeliveryItem {
   const session = occurrenceId === 0 ? undefined : facts.occurrences.get(place.link_id)?.find((o) => o.id === occurrenceId);
   const byHand = place.kind === 'by-hand';
@@ -71,7 +74,7 @@ function deliveryItem(facts: PostFacts, post: PostRow, place: PlaceRow, planned:
     key: planned?.key ?? `${post.id}/${place.id}/${occurrenceId || 'link'}`, placeId: place.id, placementId: row?.id ?? null,
     session: session ? { id: session.id, title: session.title, date: session.local_date, time: session.local_time } : null,
     state, due: due === null ? null : clock(row && post.about === 'link' ? row.due_at : due, facts.zone), overdue: state === 'todo' && late !== null && late < facts.now,
-    pending: row ? !byHand && row.sent_revision < row.revision : planned?.wanted === 'out',
+    pending: row ? !byHand && (row.sent_revision < row.revision || isToFollow(planned, row)) : planned?.wanted === 'out',
     tries: row?.tries ?? 0, error: row ? row.last_error : place.lost ? lostWords(post, place) : null, outSince: row?.out_since ?? null,
   };
 }

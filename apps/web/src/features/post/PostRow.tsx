@@ -1,7 +1,8 @@
 import { useState } from 'react';
+import { toast } from 'sonner';
 import { dateInWords } from '@glen/core/light';
 import type { Post } from '@glen/contract';
-import { api } from '../../app/api.js';
+import { api, problemOf } from '../../app/api.js';
 import { wallClock } from '../../app/clock.js';
 import { offerUndo } from '../../app/undo.js';
 import { Button } from '../../ui/Button.js';
@@ -72,6 +73,12 @@ function History({ postId, zone }: { postId: number; zone: string }) {
   return <ol aria-label="History" className="mt-2 grid gap-0.5 text-sm text-soft">{data?.entries.map((e, i) => { const at = wallClock(e.at, zone); return <li key={i}>{dateInWords(at.date)} {at.time}: {e.by ?? 'Glen'} {e.did}</li>; })}</ol>;
 }
 
+/** Where somebody was faster, the list shows how it stands now; it is only to be pressed again. */
+const refused = (error: unknown): void => {
+  const problem = problemOf(error);
+  if (problem) toast.error(problem.status === 409 ? 'Somebody changed this post just now. It is shown as it stands; press again if you still want to.' : problem.title);
+};
+
 /** One post: what it says, how it stands, and what can be done with it. `open`: its places are shown at once. */
 export function PostRow({ post, zone, onChange, open = false, chosen, onChoose }: { post: Post; zone: string; onChange: () => void; open?: boolean; chosen?: boolean; onChoose?: (on: boolean) => void }) {
   const [shown, setShown] = useState(open);
@@ -83,10 +90,12 @@ export function PostRow({ post, zone, onChange, open = false, chosen, onChoose }
   const { tone, text } = postState(post);
   const params = { postId: post.id };
   const takeDown = async (): Promise<void> => {
-    const { data } = await withdraw({ params, body: { version: post.version } });
-    if (data) offerUndo('The post is being taken down.', () => restore({ params, body: { version: data.post.version } }).unwrap());
+    const { data, error } = await withdraw({ params, body: { version: post.version } });
+    if (!data) refused(error);
+    else offerUndo('The post is being taken down.', () => restore({ params, body: { version: data.post.version } }).unwrap());
   };
-  const release = async (): Promise<void> => void (await edit({ params, body: releasedBody(post) }));
+  const putBack = async (): Promise<void> => refused((await restore({ params, body: { version: post.version } })).error);
+  const release = async (): Promise<void> => refused((await edit({ params, body: releasedBody(post) })).error);
   const trouble = !shown && post.error ? post.error : null;
   const stuck = post.state === 'failed' || (post.state === 'queued' && post.tries > 0);
   const words = inALine(post.words);
@@ -99,7 +108,7 @@ export function PostRow({ post, zone, onChange, open = false, chosen, onChoose }
         <span className="ml-auto flex flex-wrap gap-x-4">
           {post.mayEdit && stuck && <Button kind="link" onClick={() => void retry({ params })}>Try again</Button>}
           {post.mayEdit && post.state === 'draft' && <Button kind="link" onClick={() => void release()}>Release it</Button>}
-          {post.mayEdit && (post.state === 'withdrawn' ? <Button kind="link" onClick={() => void restore({ params, body: { version: post.version } })}>Put back</Button> : <><Button kind="link" onClick={onChange}>Change</Button><Button kind="link" onClick={() => void takeDown()}>Withdraw</Button></>)}
+          {post.mayEdit && (post.state === 'withdrawn' ? <Button kind="link" onClick={() => void putBack()}>Put back</Button> : <><Button kind="link" onClick={onChange}>Change</Button><Button kind="link" onClick={() => void takeDown()}>Withdraw</Button></>)}
           <Button kind="link" aria-expanded={shown} onClick={() => setShown(!shown)}>{post.places.length === 1 ? 'Where it stands' : `Its ${post.places.length} places`}</Button>
         </span>
       </div>
