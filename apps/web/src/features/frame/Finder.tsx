@@ -16,10 +16,10 @@ const group = 'text-sm text-soft [&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-he
 
 interface Entry { text: string; words?: string; run: () => void; aside?: ReactNode }
 
-/** Entries in which every word that was typed occurs. */
+/** Entries in which every word that was typed occurs; beside its text an entry has words, such as a code, that are only known by how they begin. */
 const matching = (entries: Entry[], typed: string): Entry[] => {
   const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
-  return entries.filter((e) => words.every((word) => `${e.text} ${e.words ?? ''}`.toLowerCase().includes(word)));
+  return entries.filter((e) => words.every((word) => e.text.toLowerCase().includes(word) || (e.words ?? '').toLowerCase().split(' ').some((known) => known.startsWith(word))));
 };
 
 function Group({ heading, entries }: { heading: string; entries: Entry[] }) {
