@@ -1,10 +1,9 @@
 import { classTitle, wallClockAt, type Delivery as Planned } from '@glen/core';
 import type { Answer, Post } from '@glen/contract';
-import type { Db } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
 import { deliveriesOf, factsOf, type PostFacts } from './facts.js';
-import { postIdsOf, type PlaceRow, type PlacementRow, type PostRow } from './store.js';
+import { postIdsOf, readerCounts, siteOfClass, type PlaceRow, type PlacementRow, type PostRow } from './store.js';
 
 type PlaceItem = Post['places'][number];
 type DeliveryItem = Post['deliveries'][number];
@@ -29,20 +28,6 @@ function placeName(p: PlaceRow): string {
     case 'calendar': return `Calendar of ${titleOf(p)}`;
     case 'by-hand': return `${p.shape.name || 'By hand'}, ${titleOf(p)}`;
   }
-}
-
-/** How many read at places: of a class period, of a group, or of a link's audience within the class period. */
-async function readerCounts(db: Db, places: PlaceRow[]): Promise<Map<number, number>> {
-  if (places.length === 0) return new Map();
-  const rows = await db.rows<{ id: number; n: number }>(
-    `SELECT pp.id, CASE WHEN JSON_VALUE(pp.shape, '$.readers.groupId') IS NOT NULL THEN (SELECT COUNT(*) FROM group_members g WHERE g.group_id = JSON_VALUE(pp.shape, '$.readers.groupId'))
-       WHEN JSON_VALUE(pp.shape, '$.readers') = 'audience' THEN (SELECT COUNT(*) FROM roll r WHERE r.class_id = pp.class_id AND EXISTS (
-         SELECT 1 FROM link_audience la LEFT JOIN group_members ag ON ag.group_id = la.group_id AND ag.person_id = r.person_id
-         WHERE la.link_id = pp.link_id AND (la.class_id = r.class_id OR ag.person_id IS NOT NULL OR la.person_id = r.person_id)))
-       ELSE (SELECT COUNT(*) FROM roll r WHERE r.class_id = pp.class_id) END AS n
-     FROM post_places pp WHERE pp.id IN (:ids)`, { ids: places.map((p) => p.id) },
-  );
-  return new Map(rows.map((row) => [row.id, Number(row.n)]));
 }
 
 function handState(p: PlacementRow): DeliveryItem['state'] {
@@ -150,8 +135,8 @@ export async function describePost(glen: Glen, id: number, personId: number): Pr
 }
 
 export async function postsOfClass(glen: Glen, classId: number, personId: number): Promise<Answer<'posts'>> {
-  const klass = await glen.db.one<{ ref: string }>('SELECT ref FROM class_periods WHERE id = :classId', { classId });
-  return { posts: await describePosts(glen, await postIdsOf(glen.db, [classId]), personId), siteAddress: glen.courseSite.classAddress(klass!.ref) };
+  const { ref } = (await siteOfClass(glen.db, classId))!;
+  return { posts: await describePosts(glen, await postIdsOf(glen.db, [classId]), personId), siteAddress: glen.courseSite.classAddress(ref) };
 }
 
 /** Where the links of one's class periods stand, or are about to, by class period; and what its posts need thought for. */

@@ -5,6 +5,7 @@ import { OutsideError } from '../../outside/outsideError.js';
 import { classesOf } from '../school/store.js';
 import { describePost, postsFor, postsOfClass } from './describe.js';
 import { actOnPlacement, addPost, coursePage, editPost, formsOf, postHistory, postNow, previewPost, restorePost, retryPost, withdrawPost } from './service.js';
+import { siteOfClass } from './store.js';
 import { lookAtSite } from './sync.js';
 
 type Names = 'posts' | 'allPosts' | 'previewPost' | 'postNow' | 'post' | 'addPost' | 'editPost' | 'withdrawPost' | 'restorePost' | 'retryPost' | 'postHistory' | 'coursePage' | 'placementForms' | 'placementDeed' | 'lookAtSite';
@@ -25,7 +26,7 @@ export const postRoutes = (glen: Glen): Pick<Handlers, Names> => ({
   placementForms: ({ params }) => formsOf(glen, params.placementId),
   placementDeed: async ({ params, body, who }) => ({ post: await actOnPlacement(glen, params.placementId, who.person!.id, body.do) }),
   lookAtSite: async ({ params }) => {
-    const klass = (await glen.db.one<{ id: number; ref: string }>('SELECT id, ref FROM class_periods WHERE id = :id', { id: params.classId }))!;
+    const klass = (await siteOfClass(glen.db, params.classId))!;
     try {
       return { missing: await lookAtSite(glen, klass) };
     } catch (error) {

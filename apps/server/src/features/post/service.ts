@@ -12,7 +12,7 @@ import { mainLinksOf, readSchool } from '../school/store.js';
 import { describePost } from './describe.js';
 import { previewPlaces } from './preview.js';
 import { tellPosts } from './follow.js';
-import { beyondAudience, dropPlacement, heldPost, historyOf, hostedOf, hurryPost, insertPost, linkForPost, notePlaced, placementById, placementsOf, placesOf, readersOf, renewPlacement, unplace, updatePost, writePlaces, type PlaceText, type PostRow, type PostText } from './store.js';
+import { beyondAudience, dropPlacement, heldPost, historyOf, hostedOf, hurryPost, insertPost, linkForPost, notePlaced, placementById, placementsOf, placesOf, readersOf, renewPlacement, siteOfClass, unplace, updatePost, writePlaces, type PlaceText, type PostRow, type PostText } from './store.js';
 import { wakePost } from './wake.js';
 
 type Sent = Body<'addPost'>;
@@ -231,9 +231,9 @@ export const postHistory = async (glen: Glen, id: number): Promise<Answer<'postH
 
 /** The class period's course page, as the site has it just now; trouble is said, not thrown, for the composer goes on without. */
 export async function coursePage(glen: Glen, classId: number): Promise<Answer<'coursePage'>> {
-  const klass = await glen.db.one<{ ref: string }>('SELECT ref FROM class_periods WHERE id = :classId', { classId });
+  const { ref } = (await siteOfClass(glen.db, classId))!;
   try {
-    const [sections, items] = await Promise.all([glen.courseSite.list(klass!.ref, 'section'), glen.courseSite.list(klass!.ref, 'item')]);
+    const [sections, items] = await Promise.all([glen.courseSite.list(ref, 'section'), glen.courseSite.list(ref, 'item')]);
     const inOrder = (a: { position?: number }, b: { position?: number }): number => (a.position ?? 0) - (b.position ?? 0);
     return {
       sections: sections.sort(inOrder).map((s) => ({ key: s.key, title: s.title ?? '', ours: s.key.startsWith('glen-'), items: items.filter((i) => i.section === s.key).sort(inOrder).map((i) => ({ key: i.key, title: i.title ?? '' })) })),

@@ -54,6 +54,14 @@ export const heldPost = async (db: Db, id: number, tx: Tx): Promise<PostRow | un
 export const postIdsOf = async (db: Db, classIds: number[]): Promise<number[]> =>
   (await db.rows<{ id: number }>('SELECT DISTINCT post_id AS id FROM post_places WHERE removed = 0 AND class_id IN (:classIds) ORDER BY post_id DESC', { classIds: [0, ...classIds] })).map((row) => row.id);
 
+/** Posts, not withdrawn, that go to a class period or bear a link of its. */
+export const postIdsTouching = async (db: Db, classId: number, tx: Tx): Promise<number[]> =>
+  (await db.rows<{ id: number }>(
+    'SELECT DISTINCT p.id FROM posts p JOIN post_places pp ON pp.post_id = p.id JOIN links l ON l.id = pp.link_id WHERE p.withdrawn = 0 AND (pp.class_id = :classId OR l.class_id = :classId)', { classId }, tx,
+  )).map((row) => row.id);
+
+export const postIdsInForce = async (db: Db, tx: Tx): Promise<number[]> => (await db.rows<{ id: number }>('SELECT id FROM posts WHERE withdrawn = 0', {}, tx)).map((row) => row.id);
+
 export const placesOf = (db: Db, postIds: number[], personId = 0, tx?: Tx): Promise<PlaceRow[]> =>
   db.rows<PlaceRow>(
     `SELECT pp.*, c.ref AS class_ref, c.title AS class_title, c.period, c.pennant, l.code, l.label AS link_label, l.state AS link_state,
@@ -101,6 +109,23 @@ export function readersOf(db: Db, { class_id: classId, link_id: linkId, shape }:
   }
   return db.rows<Reader>(`${roll} AND p.id IN (SELECT g.person_id FROM group_members g WHERE g.group_id = :groupId) ORDER BY p.name`, { classId, groupId: shape.readers.groupId }, tx);
 }
+
+/** How many read at places: of a class period, of a group, or of a link's audience within the class period. */
+export async function readerCounts(db: Db, places: PlaceRow[]): Promise<Map<number, number>> {
+  if (places.length === 0) return new Map();
+  const rows = await db.rows<{ id: number; n: number }>(
+    `SELECT pp.id, CASE WHEN JSON_VALUE(pp.shape, '$.readers.groupId') IS NOT NULL THEN (SELECT COUNT(*) FROM group_members g WHERE g.group_id = JSON_VALUE(pp.shape, '$.readers.groupId'))
+       WHEN JSON_VALUE(pp.shape, '$.readers') = 'audience' THEN (SELECT COUNT(*) FROM roll r WHERE r.class_id = pp.class_id AND EXISTS (
+         SELECT 1 FROM link_audience la LEFT JOIN group_members ag ON ag.group_id = la.group_id AND ag.person_id = r.person_id
+         WHERE la.link_id = pp.link_id AND (la.class_id = r.class_id OR ag.person_id IS NOT NULL OR la.person_id = r.person_id)))
+       ELSE (SELECT COUNT(*) FROM roll r WHERE r.class_id = pp.class_id) END AS n
+     FROM post_places pp WHERE pp.id IN (:ids)`, { ids: places.map((p) => p.id) },
+  );
+  return new Map(rows.map((row) => [row.id, Number(row.n)]));
+}
+
+/** A class period as its course site knows it. */
+export const siteOfClass = (db: Db, classId: number): Promise<{ id: number; ref: string } | undefined> => db.one('SELECT id, ref FROM class_periods WHERE id = :classId', { classId });
 
 /** Of some people, those whom a link is not for. */
 export const beyondAudience = (readers: Reader[], audience: { id: number }[]): Reader[] => {

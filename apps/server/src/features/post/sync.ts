@@ -2,7 +2,7 @@ import type { Glen } from '../../glen.js';
 import type { ThingKind } from '../../outside/courseSite.js';
 import { OutsideError } from '../../outside/outsideError.js';
 import { tellPosts } from './follow.js';
-import { confirmedOf, noteMissing, notePlaced, placementById } from './store.js';
+import { confirmedOf, noteMissing, notePlaced, placementById, siteOfClass } from './store.js';
 import { sectionKey } from './bodies.js';
 import { lookLater } from './wake.js';
 
@@ -27,7 +27,7 @@ const KINDS: ThingKind[] = ['post', 'section', 'item', 'event'];
 
 /** Looks by itself, and again later for as long as anything stands there; a site that is down is looked at the next time. */
 export async function lookByItself(glen: Glen, classId: number): Promise<void> {
-  const klass = await glen.db.one<{ id: number; ref: string }>('SELECT id, ref FROM class_periods WHERE id = :classId', { classId });
+  const klass = await siteOfClass(glen.db, classId);
   if (!klass || (await confirmedOf(glen.db, classId)).length === 0) return;
   try {
     await lookAtSite(glen, klass);

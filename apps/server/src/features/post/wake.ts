@@ -1,6 +1,7 @@
 import type { Clock } from '../../clock.js';
 import type { Db, Tx } from '../../db/connect.js';
 import { enqueue } from '../../jobs/outbox.js';
+import { postIdsInForce, postIdsTouching } from './store.js';
 
 /** Has a post looked at again: at once, or with `at` when school time comes to that instant, if nothing wakes it before. */
 export const wakePost = (db: Db, clock: Clock, id: number, tx: Tx, at: string | null = null): Promise<void> =>
@@ -8,10 +9,7 @@ export const wakePost = (db: Db, clock: Clock, id: number, tx: Tx, at: string | 
 
 /** Something of a class period has changed; every post that goes there, or bears a link of its, is looked at again. */
 export async function wakePostsOf(db: Db, clock: Clock, classId: number, tx: Tx): Promise<void> {
-  const posts = await db.rows<{ id: number }>(
-    'SELECT DISTINCT p.id FROM posts p JOIN post_places pp ON pp.post_id = p.id JOIN links l ON l.id = pp.link_id WHERE p.withdrawn = 0 AND (pp.class_id = :classId OR l.class_id = :classId)', { classId }, tx,
-  );
-  for (const { id } of posts) await wakePost(db, clock, id, tx);
+  for (const id of await postIdsTouching(db, classId, tx)) await wakePost(db, clock, id, tx);
 }
 
 /** Seconds after which a class period's course site is looked at again by itself. */
@@ -24,6 +22,6 @@ export const lookLater = (db: Db, clock: Clock, classId: number, tx: Tx): Promis
 /** School time was moved: what was to come may be past, and the other way round. */
 export async function wakeAllPosts(db: Db, clock: Clock): Promise<void> {
   await db.transaction(async (tx) => {
-    for (const { id } of await db.rows<{ id: number }>('SELECT id FROM posts WHERE withdrawn = 0', {}, tx)) await wakePost(db, clock, id, tx);
+    for (const id of await postIdsInForce(db, tx)) await wakePost(db, clock, id, tx);
   });
 }

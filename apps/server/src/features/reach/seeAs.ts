@@ -6,7 +6,7 @@ import { notFound } from '../../http/problem.js';
 import { dayOf } from '../myDay/routes.js';
 import { readSchool } from '../school/store.js';
 import { clockAt, momentFor, standingIn, type Standing } from './standing.js';
-import { rollsOf } from './store.js';
+import { rollsOf, siteWithLink } from './store.js';
 
 /** What others put on the course site is theirs; here it is shown with nothing in it but words and links. */
 const clean = (html: string | undefined): string =>
@@ -16,7 +16,7 @@ const webAddress = (address: string | null | undefined): string | null => (addre
 /** The stream, page and calendar of a class period as one of its students sees them, now or at a time to come. */
 export async function seeAs(glen: Glen, classId: number, { personId, at }: Query<'seeAs'>): Promise<Answer<'seeAs'>> {
   const { calendar: { zone } } = await readSchool(glen.db);
-  const site = (await glen.db.one<{ id: number; ref: string; link_id: number }>('SELECT c.id, c.ref, (SELECT MIN(l.id) FROM links l WHERE l.class_id = c.id) AS link_id FROM class_periods c WHERE c.id = :classId', { classId }))!;
+  const site = (await siteWithLink(glen.db, classId))!;
   const person = (await rollsOf(glen.db, [classId])).find((r) => r.id === personId);
   if (!person) throw notFound('This student');
   const { instant } = await momentFor(glen, at, site.link_id, zone);

@@ -6,6 +6,7 @@ import { deliveriesOf, factsOf } from '../post/facts.js';
 import { wishes } from '../post/follow.js';
 import { postIdsOf, type Body } from '../post/store.js';
 import { keyOf } from '../post/sync.js';
+import { sessionsOfLink } from './store.js';
 
 /** One thing that stands in a class period: on its course site, or by hand somewhere. `ours`: Glen put it there. */
 export interface Standing {
@@ -65,9 +66,7 @@ export async function standingIn(glen: Glen, sites: Site[], at: string | null): 
 
 /** The instant that a question is asked for: null is now; with `begins` when the link's next session begins. */
 export async function momentFor(glen: Glen, at: string | undefined, linkId: number, zone: string): Promise<{ instant: string | null; next: { title: string; date: string; time: string; start: string } | null }> {
-  const rows = await glen.db.rows<{ title: string; local_date: string; local_time: string; start_at: string; end_at: string; status: 'planned' | 'moved' }>(
-    `SELECT title, local_date, local_time, start_at, end_at, status FROM occurrences WHERE link_id = :linkId AND draft = 0 AND status IN ('planned', 'moved')`, { linkId },
-  );
+  const rows = await sessionsOfLink(glen.db, linkId);
   const session = sessionAtDoor(rows.map((r) => ({ ...r, start: r.start_at, end: r.end_at })), { opensBefore: 0, closesAfter: 0 }, glen.clock.school())?.occurrence ?? null;
   const next = session && { title: session.title, date: session.local_date, time: session.local_time, start: session.start_at };
   if (at === undefined) return { instant: null, next };

@@ -39,3 +39,11 @@ export async function codesAsked(db: Db, codes: string[]): Promise<CodeAsked[]> 
   );
   return rows.map((row) => ({ ...row, members: new Set(members.filter((m) => m.link_id === row.link_id).map((m) => m.person_id)) }));
 }
+
+/** A class period as its course site knows it, with the oldest of its links. */
+export const siteWithLink = (db: Db, classId: number): Promise<{ id: number; ref: string; link_id: number } | undefined> =>
+  db.one('SELECT c.id, c.ref, (SELECT MIN(l.id) FROM links l WHERE l.class_id = c.id) AS link_id FROM class_periods c WHERE c.id = :classId', { classId });
+
+/** The held sessions of a link. */
+export const sessionsOfLink = (db: Db, linkId: number): Promise<{ title: string; local_date: string; local_time: string; start_at: string; end_at: string; status: 'planned' | 'moved' }[]> =>
+  db.rows(`SELECT title, local_date, local_time, start_at, end_at, status FROM occurrences WHERE link_id = :linkId AND draft = 0 AND status IN ('planned', 'moved')`, { linkId });
