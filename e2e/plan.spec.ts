@@ -31,6 +31,8 @@ test('a stale edit: the second of two teachers sees both versions and loses noth
   }
   await ottoline.getByLabel('Title').fill('Tides, from Ottoline');
   await ottoline.getByRole('button', { name: 'Save the change' }).click();
+  // The sheet shows what is typed before it is saved; saved, it goes.
+  await expect(ottoline).not.toHaveURL(/\/plan\/\d+/);
   await expect(ottoline.getByText('Tides, from Ottoline').first()).toBeVisible();
   await tomas.getByLabel('Title').fill('Tides, from Tomas');
   await tomas.getByRole('button', { name: 'Save the change' }).click();
