@@ -30,7 +30,7 @@ export { DOOR_MOMENTS, PERSON_KINDS, entryTable, visitorOfKind, type DoorMoment,
 export { LINK_WORDS } from './link/words.js';
 export { LINK_CODE_BYTES, doorPath, makeLinkCode, readLinkCode } from './link/linkCode.js';
 export type { Medium } from './post/blocks.js';
-export { POST_FIELDS, fillFields, fillLine, givesCode, renderPost, richOf, speaksOfSession, type PostText, type PostValues } from './post/renderPost.js';
+export { POST_FIELDS, fillFields, fillLine, givesCode, renderPost, richOf, type PostText, type PostValues } from './post/renderPost.js';
 export { plainToRich, richToPlain, type RichBlock, type RichText, type Span } from './post/richText.js';
 export { nextMoment, planPosts, type Afterwards, type Delivery, type PostOccurrence, type PostPlan, type PostTiming } from './post/planPosts.js';
 export { INVITATION_PARTS, howToGetIn, offeredParts, renderInvitation, reviewInvitation, type InvitationFacts, type InvitationPart } from './post/invitation.js';
@@ -51,6 +51,7 @@ export { MOST_GROUPS, splitGroups } from './group/splitGroups.js';
 export { PRESETS, PRESET_NAMES, presetChanges, type Preset, type PresetChange, type PresetName } from './entry/presets.js';
 export { decodeText, groupProblemInWords, readGroups, type GroupRowProblem, type ReadGroups, type RollPerson } from './group/readGroups.js';
 export { notesForLink, notesForLinks, type NotedLink } from './margin/notesForLinks.js';
+export { doorCodesIn } from './link/doorCodesIn.js';
 export { howTo, type HowTo, type HowToFacts } from './link/howTo.js';
 export { notesForReach, type ReachFacts, type ReachPerson, type ReachPlace } from './margin/notesForReach.js';
 export { notesForPosts, type ListedPost } from './margin/notesForPosts.js';

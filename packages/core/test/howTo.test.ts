@@ -4,7 +4,7 @@ import { decideEntry, howTo, resolveRules, type EntryRules, type HowToFacts } fr
 import { schoolRules } from '../../../demo/school.js';
 
 const rules = (own: Partial<EntryRules> = {}): EntryRules => resolveRules([{ scope: 'school', rules: schoolRules }, { scope: 'class', rules: own }]).rules;
-const page = (own: Partial<EntryRules> = {}, more: Partial<HowToFacts> = {}): string => JSON.stringify(howTo({ rules: rules(own), host: 'Ottoline Marsh', classTitle: 'Ropework, period 5', label: null, ...more }));
+const page = (own: Partial<EntryRules> = {}, more: Partial<HowToFacts> = {}): string => JSON.stringify(howTo({ rules: rules(own), host: 'Ottoline Marsh', classTitle: 'Ropework, period 5', label: null, pastedRoom: false, ...more }));
 
 describe('howTo', () => {
   it('says what the rules say', () => {
@@ -19,6 +19,11 @@ describe('howTo', () => {
     expect(withCode).toContain('Type the entry code.');
     expect(withCode).not.toContain('gull-77');
   });
+  it('promises nothing of a room that Glen cannot look into', () => {
+    const pasted = page({ arriveMuted: true }, { pastedRoom: true });
+    expect(pasted).not.toMatch(/You arrive muted|The room tries your camera/);
+    expect(page({ arriveMuted: true })).toMatch(/You arrive muted.+The room tries your camera/);
+  });
   it('says why a link is not the class’s own', () => {
     expect(page()).toContain('"differs":null');
     expect(page({}, { label: 'Port watch' })).toContain('This is not the link of the whole class. “Port watch” is only for those it was given to');
@@ -28,7 +33,7 @@ describe('howTo', () => {
       const visitor = { account: 'school' as const, host: false, staff: false, named: false, onRoll: true, invited: false, letIn: false, watchOnly: false, removed: false };
       const door = { link: 'live' as const, opens: '2026-10-14T13:00:00Z', closes: '2026-10-14T14:00:00Z', openedByHost: true, hostInside: true, ended: false, inside: 1 };
       const { outcome } = decideEntry({ rules: rules({ whoMayEnter, straightIn }), visitor, door, now: '2026-10-14T13:30:00Z' });
-      const promised = howTo({ rules: rules({ whoMayEnter, straightIn }), host: 'O', classTitle: 'R', label: null }).lobby.startsWith('There is no waiting');
+      const promised = howTo({ rules: rules({ whoMayEnter, straightIn }), host: 'O', classTitle: 'R', label: null, pastedRoom: false }).lobby.startsWith('There is no waiting');
       // Where any school account may enter, the page is read by those who are not on the roll too, and promises less.
       if (promised) expect(outcome).toBe('enter');
       if (outcome === 'lobby') expect(promised).toBe(false);

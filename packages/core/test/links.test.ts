@@ -1,10 +1,20 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { LINK_CODE_BYTES, LINK_WORDS, formerCodeLeads, makeLinkCode, readLinkCode, readRoomAddress, replaceLink, spellCode, takeBackReplacing, withoutShared, type LinkCodes } from '../src/index.js';
+import { LINK_CODE_BYTES, LINK_WORDS, doorCodesIn, formerCodeLeads, makeLinkCode, readLinkCode, readRoomAddress, replaceLink, spellCode, takeBackReplacing, withoutShared, type LinkCodes } from '../src/index.js';
 
 const now = '2026-10-14T13:31:00Z';
 const link: LinkCodes = { code: 'heron-7k3m9qvd2xt', former: [] };
 const codes = fc.uint8Array({ minLength: LINK_CODE_BYTES, maxLength: LINK_CODE_BYTES }).map(makeLinkCode);
+
+describe('doorCodesIn', () => {
+  const at = 'https://glen.merrow.example';
+  it('finds each door once, in words, markup and addresses, however it is spelt', () => {
+    expect(doorCodesIn(`<a href="${at}/door/heron-7k3m9qvd2xt">Join</a> or ${at}/door/HERON-7K3M9QVD2XT, not ${at}/door/gannet-00000000000.`, at)).toEqual(['heron-7k3m9qvd2xt', 'gannet-00000000000']);
+  });
+  it('passes over other schools, other pages and what is no code', () => {
+    expect(doorCodesIn(`https://other.example/door/heron-7k3m9qvd2xt ${at}/today ${at}/door/nothing ${at}/door/`, at)).toEqual([]);
+  });
+});
 
 describe('replacing a link', () => {
   it('keeps the old code, lets it lead on for a while, or stops it', () => {

@@ -9,6 +9,8 @@ export interface HowToFacts {
   classTitle: string;
   /** What the link is called where it is not the one that the whole class period goes by; else null. */
   label: string | null;
+  /** Behind the door is a room that Glen cannot look into: what it does with microphones and cameras is not known. */
+  pastedRoom: boolean;
 }
 
 export interface HowTo {
@@ -35,7 +37,7 @@ const inside = ({ arriveMuted, mayUnmute, camera, recording, watching }: HowToRu
  * How to get in by a link, in plain words for students, made from the rules in force so that it is never wrong.
  * It never holds the entry code itself: a page like this is passed on.
  */
-export function howTo({ rules, host, classTitle, label }: HowToFacts): HowTo {
+export function howTo({ rules, host, classTitle, label, pastedRoom }: HowToFacts): HowTo {
   const who = host || 'the host';
   const opens = rules.opensBefore === 0 ? 'The door opens at the time the lesson begins' : `The door opens ${rules.opensBefore} minutes before it begins`;
   const goesStraightIn = howToGetIn(rules, host).endsWith('You go straight in.');
@@ -46,15 +48,15 @@ export function howTo({ rules, host, classTitle, label }: HowToFacts): HowTo {
       ACCOUNT[rules.whoMayEnter],
       ...(rules.entryCode === null ? [] : [`Type the entry code. ${who} has given it to you; it is not on this page.`]),
       `${opens}${rules.withoutHost ? '.' : `, once ${who} is there.`} If you are early, leave the page open: it lets you on by itself.`,
-      inside(rules),
+      ...(pastedRoom ? [] : [inside(rules)]),
     ],
     lobby: goesStraightIn ? 'There is no waiting: whoever this link is for goes straight in.' : `Before the room there is a lobby. ${who} sees that you are waiting, with your name, and lets you in; you need not press anything twice.`,
     trouble: [
-      ...(school ? [{ when: 'The door says that it needs your school account', then: 'You are signed in with another one. Press “Use another account” on the door’s page; the link is not lost.' }] : []),
+      ...(school ? [{ when: 'The door says that it needs your school account', then: 'You are here with another one. Change to your school account on the door’s own page; the link is not lost.' }] : []),
       ...(rules.whoMayEnter === 'roll' ? [{ when: 'The door does not know you', then: `You may be on another class’s list. Look whether this is the link of ${classTitle}, else ask ${who}.` }] : []),
       ...(rules.entryCode === null ? [] : [{ when: 'The code is wrong', then: 'Capitals and spaces do not matter. Look at the newest message: it may have changed.' }]),
       { when: 'Your line drops', then: `Open the link again. As long as ${who} has not ended it, you are let back in${goesStraightIn ? '' : ' without waiting'}.` },
-      { when: 'No picture or no sound', then: 'The room has a page that tries your camera and microphone, and says what to allow.' },
+      { when: 'No picture or no sound', then: pastedRoom ? 'Your browser asks whether the room may use them: allow it, or look beside the address for a sign that says they are blocked.' : 'The room tries your camera and microphone before you sit down, and says what to allow.' },
       { when: 'The door says that it has been shut', then: `It is over, or ${who} has ended it. It opens again next time, by the same link.` },
     ],
     differs: label === null ? null : `This is not the link of the whole class. “${label}” is only for those it was given to; for the lessons of ${classTitle} use the class’s own link.`,

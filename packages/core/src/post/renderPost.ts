@@ -38,9 +38,6 @@ export const richOf = (words: string | RichText): RichText => (typeof words === 
 /** Whether a post's words or link words give the entry code. */
 export const givesCode = (post: PostText): boolean => `${richToPlain(richOf(post.words))} ${post.linkWords}`.includes('{entryCode}');
 
-/** Whether any of some texts speaks of a session, so that it must be written anew for each. */
-export const speaksOfSession = (...texts: string[]): boolean => texts.some((t) => /\{(title|date|time|bring)\}/.test(t));
-
 const LINK = '{link}';
 /** The field `{link}` in the midst of words becomes the link; everywhere else stays as it is. */
 const placeLink = (span: Span, linkWords: string, address: string): Span[] =>

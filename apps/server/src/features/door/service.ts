@@ -71,7 +71,7 @@ export async function describeHowTo(glen: Glen, typed: string, token: string | u
   const host = row.host_name ?? '';
   return {
     title: nameOf(row), classTitle: titleOf(row), host, pennant: row.pennant, code: row.code, address: glen.config.publicUrl + doorPath(row.code), stopped: row.link_state === 'retired',
-    ...howTo({ rules, host, classTitle: titleOf(row), label: row.for_class ? null : row.label }),
+    ...howTo({ rules, host, classTitle: titleOf(row), label: row.for_class ? null : row.label, pastedRoom: row.room_address !== null }),
   };
 }
 

@@ -222,6 +222,6 @@ export const noteMissing = (db: Db, ids: number[], now: string): Promise<number>
   db.change('UPDATE placements SET missing_since = :now WHERE id IN (:ids) AND missing_since IS NULL', { ids: [0, ...ids], now: toSql(now) });
 
 /** What a class period's site has confirmed and ought to list. */
-export const confirmedOf = (db: Db, classId: number): Promise<{ id: number; post_id: number; body: Body; missing_since: string | null }[]> =>
-  db.rows(`SELECT pl.id, pl.post_id, pl.body, pl.missing_since FROM placements pl JOIN post_places pp ON pp.id = pl.place_id WHERE pp.class_id = :classId AND pp.kind <> 'by-hand' AND pl.out_since IS NOT NULL AND pl.wish <> 'gone'`, { classId });
+export const confirmedOf = (db: Db, classId: number): Promise<{ id: number }[]> =>
+  db.rows(`SELECT pl.id FROM placements pl JOIN post_places pp ON pp.id = pl.place_id WHERE pp.class_id = :classId AND pp.kind <> 'by-hand' AND pl.out_since IS NOT NULL AND pl.wish <> 'gone'`, { classId });
 

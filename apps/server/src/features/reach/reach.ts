@@ -1,4 +1,4 @@
-import { checkReach, classTitle, formerCodeLeads, readLinkCode } from '@glen/core';
+import { checkReach, classTitle, doorCodesIn, formerCodeLeads } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
@@ -8,13 +8,6 @@ import { clockAt, momentFor, standingIn, type Site, type Standing } from './stan
 import { codesAsked, linkAsked, rollsOf, sitesFor, type CodeAsked } from './store.js';
 
 type Place = Answer<'reach'>['places'][number];
-
-/** The codes of doors of this Glen that a thing leads to, by its address or within its words. */
-function codesIn(publicUrl: string, { html = '', address = '' }: Standing['thing']): string[] {
-  const base = publicUrl.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
-  const found = [...`${html} ${address ?? ''}`.matchAll(new RegExp(`${base}/door/([A-Za-z0-9-]+)`, 'g'))].map((m) => readLinkCode(m[1]!));
-  return [...new Set(found.filter((code): code is string => code !== null))];
-}
 
 const WHERE: Record<Standing['kind'], string> = { post: 'Stream', item: 'Course page', event: 'Calendar', section: 'Course page', hand: 'By hand' };
 const plain = (html: string): string => html.replace(/<[^>]*>/g, ' ').replace(/&amp;/g, '&').replace(/&#39;/g, '’').replace(/&quot;/g, '"').replace(/&lt;/g, '<').replace(/&gt;/g, '>').replace(/\s+/g, ' ').trim();
@@ -35,7 +28,7 @@ export async function reachOf(glen: Glen, linkId: number, at: string | undefined
   const { things, trouble } = await standingIn(glen, sites, instant);
   const rolls = await rollsOf(glen.db, sites.map((s) => s.id));
   const idOf = new Map(rolls.filter((r) => r.email !== null).map((r) => [r.email!, r.id]));
-  const leading = things.filter((s) => !s.thing.struck).map((s) => ({ s, codes: codesIn(glen.config.publicUrl, s.thing) })).filter(({ codes }) => codes.length > 0);
+  const leading = things.filter((s) => !s.thing.struck).map((s) => ({ s, codes: doorCodesIn(`${s.thing.html ?? ''} ${s.thing.address ?? ''}`, glen.config.publicUrl) })).filter(({ codes }) => codes.length > 0);
   const known = new Map((await codesAsked(glen.db, leading.flatMap(({ codes }) => codes))).map((c) => [c.code, c]));
   const meant = new Set(audience.map((p) => p.id));
   const asked = (c: CodeAsked): boolean => c.link_id === linkId || (c.class_id === link.class_id && c.purpose === link.purpose && rolls.some((r) => meant.has(r.id) && c.members.has(r.id)));

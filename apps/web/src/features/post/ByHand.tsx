@@ -4,6 +4,7 @@ import type { Post } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
 import { Button } from '../../ui/Button.js';
+import { RichWords } from '../../ui/RichWords.js';
 import { Loading, Trouble } from '../../ui/States.js';
 import { copyAddress, copyWords } from '../link/copy.js';
 
@@ -35,8 +36,7 @@ export function ByHand({ delivery, mayEdit }: { delivery: Delivery & { placement
         </div>
       )}
       {form === 'rich'
-        // renderPost escapes everything typed; what it gives holds only its own marks.
-        ? <div className="rounded-small border border-line bg-sheet p-3 break-words [&_a]:text-loch-deep [&_a]:underline [&_p+p]:mt-2 [&_ul]:list-disc [&_ol]:list-decimal [&_ul]:pl-6 [&_ol]:pl-6" dangerouslySetInnerHTML={{ __html: data.html }} />
+        ? <RichWords html={data.html} className="rounded-small border border-line bg-sheet p-3" />
         : <pre tabIndex={0} className="max-h-48 overflow-auto rounded-small border border-line bg-sheet p-3 font-mono text-sm break-words whitespace-pre-wrap">{shown}</pre>}
       <p className="mt-2.5 flex flex-wrap gap-3">
         {state !== 'takedown' && <Button onClick={() => void copy()}>Copy it</Button>}

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { dateInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
+import { RichWords } from '../../ui/RichWords.js';
 import { ChoicePart } from '../../ui/SentencePart.js';
 
 type Shown = Answer<'previewPost'>['places'][number];
@@ -11,18 +12,16 @@ export function Preview({ places }: { places: Shown[] }) {
   const [plain, setPlain] = useState(false);
   const place = places[chosen] ?? places[0];
   if (!place) return null;
-  const rich = 'rounded-small border border-edge bg-sheet p-4 break-words [&_a]:text-loch-deep [&_a]:underline [&_p+p]:mt-2 [&_ul]:list-disc [&_ol]:list-decimal [&_ul]:pl-6 [&_ol]:pl-6';
   return (
     <section aria-label="As students will see it" className="min-w-0">
       <div className="mb-2 flex flex-wrap items-baseline justify-between gap-3"><h3 className="text-sm font-semibold text-soft">As students will see it</h3><button type="button" aria-pressed={plain} className="text-sm font-semibold text-bracken-deep hover:underline" onClick={() => setPlain(!plain)}>{plain ? 'Show it rich' : 'Show the plain form'}</button></div>
       {places.length > 1 && <p className="mb-2"><ChoicePart label="Place shown" value={String(place.index)} marked={false} onChange={(v) => setChosen(places.findIndex((p) => String(p.index) === v))} choices={places.map((p) => ({ value: String(p.index), label: p.where }))} /></p>}
       <p className="mb-1.5 text-sm text-soft">{places.length > 1 ? '' : `${place.where}, `}{place.readerCount > 0 ? `${place.readerCount} students` : 'no students'}{place.session ? ` · for ${dateInWords(place.session.date)} ${place.session.time}` : ''}</p>
       {plain ? <pre className="rounded-small border border-edge bg-sheet p-4 font-mono text-sm break-words whitespace-pre-wrap">{place.text}</pre> : (
-        <div className={rich}>
+        <div className="rounded-small border border-edge bg-sheet p-4 break-words">
           {place.heading && <p className="font-head font-semibold">{place.heading}</p>}
-          {place.title && <p><a href={place.address} target="_blank" rel="noreferrer">{place.title}</a></p>}
-          {/* renderPost escapes everything typed; what it gives holds only its own marks. */}
-          <div dangerouslySetInnerHTML={{ __html: place.html }} />
+          {place.title && <p><a className="text-loch-deep underline" href={place.address} target="_blank" rel="noreferrer">{place.title}</a></p>}
+          <RichWords html={place.html} />
         </div>
       )}
     </section>

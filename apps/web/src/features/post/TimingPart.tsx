@@ -1,4 +1,3 @@
-import { dateInWords } from '@glen/core/light';
 import { ChoicePart, typedPart } from '../../ui/SentencePart.js';
 import { MINUTES_BEFORE, MORNING, timingFor, type About, type PostDraft, type Timing } from './draft.js';
 
@@ -31,7 +30,6 @@ export function TimingPart({ draft, change, today, wrong, isOut }: { draft: Post
       {!isOut && typeof timing === 'object' && 'at' in timing && <>: <input type="date" aria-label="Date" className={typedPart} value={timing.at.date} onChange={(e) => change({ timing: { at: { ...timing.at, date: e.target.value } } })} /> <input type="time" aria-label="Time" className={typedPart} value={timing.at.time} onChange={(e) => change({ timing: { at: { ...timing.at, time: e.target.value } } })} /></>}
       {sessions && <>, and when the session is over it <ChoicePart label="What becomes of it" value={draft.afterwards} marked={false} onChange={(v) => change({ afterwards: v as PostDraft['afterwards'] })} choices={[{ value: 'down', label: 'is taken down' }, { value: 'strike', label: 'is struck through' }, { value: 'stay', label: 'stays' }]} /></>}
       {draft.places.some((p) => p.kind === 'stream') && <>. On streams it is <ChoicePart label="Pinned" value={draft.pinned ? 'top' : 'order'} marked={draft.pinned} onChange={(v) => change({ pinned: v === 'top' })} choices={[{ value: 'order', label: 'in order with the rest' }, { value: 'top', label: 'pinned on top' }]} /></>}.
-      {typeof about === 'object' && <span className="sr-only"> {dateInWords(about.on)}</span>}
     </p>
   );
 }

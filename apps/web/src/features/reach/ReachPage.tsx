@@ -1,4 +1,3 @@
-import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { notesForReach, type NoteAction } from '@glen/core';
 import type { Answer, LinkRow } from '@glen/contract';
@@ -9,6 +8,7 @@ import { Empty, Loading, Trouble } from '../../ui/States.js';
 import { Margin, Screen } from '../frame/Margin.js';
 import { useNoteActions } from '../frame/useNoteActions.js';
 import { MomentPart } from './MomentPart.js';
+import { useAddressParts } from './useAddressParts.js';
 import { Legend, ReachGrid } from './ReachGrid.js';
 
 type Reach = Answer<'reach'>;
@@ -40,14 +40,13 @@ const nameOf = (l: LinkRow): string => `${l.classTitle}${l.main ? '' : `: ${l.la
 
 /** Who sees which link: students across, places down, for one link and one moment. */
 export default function ReachPage() {
-  const [search, setSearch] = useSearchParams();
+  const [search, go] = useAddressParts();
   const { data: links } = api.useLinksQuery();
   const live = (links?.links ?? []).filter((l) => l.state === 'live');
   const linkId = Number(search.get('link')) || live[0]?.id;
   const at = search.get('at') ?? '';
   const { currentData: reach, error, refetch } = api.useReachQuery({ params: { linkId: linkId ?? 0 }, query: { at: at || undefined } }, { skip: linkId === undefined });
   const act = useRemedies(reach);
-  const go = (part: Record<string, string>): void => setSearch((was) => { const next = new URLSearchParams(was); for (const [k, v] of Object.entries(part)) { if (v) next.set(k, v); else next.delete(k); } return next; }, { replace: true });
   if (links && live.length === 0) return <Screen><Empty title="No links yet">Once the office puts you down for a class period, its reach stands here.</Empty></Screen>;
   return (
     <Screen {...(reach ? { margin: <Margin notes={notesForReach(reach)} onAction={act} /> } : {})}>

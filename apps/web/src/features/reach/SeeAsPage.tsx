@@ -1,19 +1,18 @@
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { notesForReach } from '@glen/core';
 import { addMinutes, classTitle, dateInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { buttonClass } from '../../ui/Button.js';
+import { RichWords } from '../../ui/RichWords.js';
 import { ChoicePart } from '../../ui/SentencePart.js';
 import { Empty, Loading, Trouble } from '../../ui/States.js';
 import { Margin, Screen } from '../frame/Margin.js';
+import { useAddressParts } from './useAddressParts.js';
 import { MomentPart } from './MomentPart.js';
 
 type Seen = Answer<'seeAs'>;
-const words = '[&_a]:text-loch-deep [&_a]:underline [&_p+p]:mt-2 [&_ul]:list-disc [&_ol]:list-decimal [&_ul]:pl-6 [&_ol]:pl-6 break-words';
-
-/** Words from the course site; the server leaves nothing in them but words and links. */
-const Words = ({ html, struck }: { html: string; struck: boolean }) => (html === '' ? null : <div className={`${words} ${struck ? 'text-soft line-through' : ''}`} dangerouslySetInnerHTML={{ __html: html }} />);
+const Words = ({ html, struck }: { html: string; struck: boolean }) => (html === '' ? null : <RichWords html={html} className={struck ? 'text-soft line-through' : ''} />);
 const Titled = ({ title, address, struck }: { title: string; address: string | null; struck: boolean }) => (address === null ? <b className={struck ? 'line-through' : ''}>{title}</b> : <a className={`text-loch-deep underline ${struck ? 'line-through' : ''}`} href={address} target="_blank" rel="noreferrer">{title}</a>);
 const minutesBetween = (start: string, end: string): number => Math.round((Date.parse(end) - Date.parse(start)) / 60000);
 
@@ -37,7 +36,7 @@ function Board({ seen }: { seen: Seen }) {
 
 /** What one student sees of a class period on the course site, now or at a time to come. */
 export default function SeeAsPage() {
-  const [search, setSearch] = useSearchParams();
+  const [search, go] = useAddressParts();
   const { data: classes } = api.useClassesQuery();
   const taught = (classes?.classes ?? []).filter((c) => c.mine !== null && c.rollSize > 0);
   const classId = Number(search.get('class')) || taught[0]?.id;
@@ -47,7 +46,6 @@ export default function SeeAsPage() {
   const at = search.get('at') ?? '';
   const { currentData: seen, error, refetch } = api.useSeeAsQuery({ params: { classId: classId ?? 0 }, query: { personId: personId ?? 0, at: at || undefined } }, { skip: classId === undefined || personId === undefined });
   const { data: reach } = api.useReachQuery({ params: { linkId: of?.class.link.id ?? 0 }, query: { at: at || undefined } }, { skip: of === undefined });
-  const go = (part: Record<string, string>): void => setSearch((was) => { const next = new URLSearchParams(was); for (const [k, v] of Object.entries(part)) { if (v) next.set(k, v); else next.delete(k); } return next; }, { replace: true });
   if (classes && taught.length === 0) return <Screen><Empty title="No students yet">Once one of your class periods has a roll, you can look with the eyes of each of them.</Empty></Screen>;
   const own = reach && { ...reach, people: reach.people.filter((p) => p.id === personId) };
   return (
