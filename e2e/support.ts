@@ -71,13 +71,18 @@ export async function enterRoom(page: Page, button: string | RegExp): Promise<Pa
   return room;
 }
 
-/** What is on the clipboard, in both forms; a form that is not there is empty. */
-export const clipboard = (page: Page): Promise<{ html: string; plain: string }> =>
-  page.evaluate(async () => {
-    const [item] = await navigator.clipboard.read();
-    const read = async (type: string): Promise<string> => (item?.types.includes(type) ? (await item.getType(type)).text() : '');
-    return { html: await read('text/html'), plain: await read('text/plain') };
-  });
+/** What is on the clipboard, in both forms; a form that is not there is empty. Where it changes while it is read, it is read again. */
+export async function clipboard(page: Page): Promise<{ html: string; plain: string }> {
+  let found = { html: '', plain: '' };
+  await expect(async () => {
+    found = await page.evaluate(async () => {
+      const [item] = await navigator.clipboard.read();
+      const read = async (type: string): Promise<string> => (item?.types.includes(type) ? (await item.getType(type)).text() : '');
+      return { html: await read('text/html'), plain: await read('text/plain') };
+    });
+  }).toPass({ timeout: 10000 });
+  return found;
+}
 
 interface Loaded { mariadb: Pick<Mariadb, 'port' | 'url'>; name: string; port: number }
 const both = (name: string): string[] => [name, `${name}_standins`];
