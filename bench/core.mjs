@@ -8,7 +8,15 @@ import { root } from '../scripts/build.mjs';
 export async function builtCore() {
   const outfile = join(root, '.glen', 'bench-core.mjs');
   mkdirSync(join(root, '.glen'), { recursive: true });
-  await build({ entryPoints: [join(root, 'packages/core/src/index.ts')], outfile, bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'error' });
+  await build({
+    entryPoints: [join(root, 'packages/core/src/index.ts')],
+    outfile,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    logLevel: 'error',
+  });
   return import(`${pathToFileURL(outfile).href}?${Date.now()}`);
 }
 

@@ -1,11 +1,19 @@
 /** A visitor without an account at one door: knocks, looks until let in, goes in. */
 class Guest {
   cookie = '';
-  constructor(origin, code, name) { Object.assign(this, { origin, path: `/api/door/${code}`, name }); }
+  constructor(origin, code, name) {
+    Object.assign(this, { origin, path: `/api/door/${code}`, name });
+  }
 
   async ask(path, body) {
     const response = await fetch(this.origin + path, {
-      method: body ? 'POST' : 'GET', headers: { Origin: this.origin, 'Content-Type': 'application/json', ...(this.cookie ? { Cookie: this.cookie } : {}) }, ...(body ? { body: JSON.stringify(body) } : {}),
+      method: body ? 'POST' : 'GET',
+      headers: {
+        Origin: this.origin,
+        'Content-Type': 'application/json',
+        ...(this.cookie ? { Cookie: this.cookie } : {}),
+      },
+      ...(body ? { body: JSON.stringify(body) } : {}),
     });
     const set = response.headers.getSetCookie()[0];
     if (set) this.cookie = set.split(';')[0];
@@ -13,33 +21,58 @@ class Guest {
     return response.json();
   }
 
-  knock() { return this.ask(`${this.path}/enter`, { name: this.name }); }
-  look() { return this.ask(this.path); }
+  knock() {
+    return this.ask(`${this.path}/enter`, { name: this.name });
+  }
+  look() {
+    return this.ask(this.path);
+  }
 }
 
 /** The desk as a browser keeps it: it hears on the stream that something changed, and asks again, one question at a time. */
 export async function openDesk(origin, cookie, linkId, onShown) {
   const stop = new AbortController();
-  const response = await fetch(`${origin}/api/live`, { headers: { Cookie: cookie }, signal: stop.signal });
+  const response = await fetch(`${origin}/api/live`, {
+    headers: { Cookie: cookie },
+    signal: stop.signal,
+  });
   const seen = new Set();
   let asking = false;
   let again = false;
   const ask = async () => {
-    if (asking) { again = true; return; }
+    if (asking) {
+      again = true;
+      return;
+    }
     asking = true;
     do {
       again = false;
-      const desk = await (await fetch(`${origin}/api/links/${linkId}/desk`, { headers: { Cookie: cookie }, signal: stop.signal })).json();
-      for (const { id, name } of [...desk.waiting, ...desk.coming, ...desk.inside]) if (!seen.has(id)) { seen.add(id); onShown(name, performance.now()); }
+      const desk = await (
+        await fetch(`${origin}/api/links/${linkId}/desk`, {
+          headers: { Cookie: cookie },
+          signal: stop.signal,
+        })
+      ).json();
+      for (const { id, name } of [...desk.waiting, ...desk.coming, ...desk.inside])
+        if (!seen.has(id)) {
+          seen.add(id);
+          onShown(name, performance.now());
+        }
     } while (again);
     asking = false;
   };
   const reading = (async () => {
     const decoder = new TextDecoder();
-    for await (const chunk of response.body) if (decoder.decode(chunk).includes('"thing":"desk"')) void ask().catch(() => {});
+    for await (const chunk of response.body)
+      if (decoder.decode(chunk).includes('"thing":"desk"')) void ask().catch(() => {});
   })().catch(() => {});
   await ask();
-  return { close: async () => { stop.abort(); await reading; } };
+  return {
+    close: async () => {
+      stop.abort();
+      await reading;
+    },
+  };
 }
 
 /**
@@ -49,26 +82,37 @@ export async function openDesk(origin, cookie, linkId, onShown) {
 export async function crowd({ origin, cookie, link, count, withinMs, prefix }) {
   const knocked = new Map();
   const delays = new Map();
-  const desk = await openDesk(origin, cookie, link.id, (name, at) => { if (knocked.has(name)) delays.set(name, at - knocked.get(name)); });
-  const pause = (ms) => new Promise((resolve) => { setTimeout(resolve, ms); });
+  const desk = await openDesk(origin, cookie, link.id, (name, at) => {
+    if (knocked.has(name)) delays.set(name, at - knocked.get(name));
+  });
+  const pause = (ms) =>
+    new Promise((resolve) => {
+      setTimeout(resolve, ms);
+    });
   let over = false;
   const letting = (async () => {
     while (!over) {
-      await fetch(`${origin}/api/links/${link.id}/let-all-in`, { method: 'POST', headers: { Origin: origin, Cookie: cookie, 'Content-Type': 'application/json' }, body: '{}' });
+      await fetch(`${origin}/api/links/${link.id}/let-all-in`, {
+        method: 'POST',
+        headers: { Origin: origin, Cookie: cookie, 'Content-Type': 'application/json' },
+        body: '{}',
+      });
       await pause(500);
     }
   })();
-  const tickets = await Promise.all(Array.from({ length: count }, async (_, i) => {
-    const guest = new Guest(origin, link.code, `${prefix} ${i}`);
-    await pause(Math.random() * withinMs);
-    knocked.set(guest.name, performance.now());
-    let answer = await guest.knock();
-    while (!answer.go) {
-      await pause(700);
-      if ((await guest.look()).decision.outcome === 'enter') answer = await guest.knock();
-    }
-    return answer.go;
-  }));
+  const tickets = await Promise.all(
+    Array.from({ length: count }, async (_, i) => {
+      const guest = new Guest(origin, link.code, `${prefix} ${i}`);
+      await pause(Math.random() * withinMs);
+      knocked.set(guest.name, performance.now());
+      let answer = await guest.knock();
+      while (!answer.go) {
+        await pause(700);
+        if ((await guest.look()).decision.outcome === 'enter') answer = await guest.knock();
+      }
+      return answer.go;
+    }),
+  );
   const shownBy = Date.now() + 10000;
   while (delays.size < count && Date.now() < shownBy) await pause(50);
   over = true;

@@ -8,39 +8,87 @@ import { calendar } from './school.js';
 
 type Put = (path: string, body: object) => Promise<void>;
 
-const putter = ({ config: { courseSite: { url, token } } }: Glen): Put => async (path, body) => {
-  const response = await fetch(`${url}/api/classes/${path}`, { method: 'PUT', headers: { Authorization: `Bearer ${token}`, 'Content-Type': 'application/json' }, body: JSON.stringify({ revision: 1, ...body }) });
-  if (!response.ok) throw new Error(`The course site did not take ${path}: ${response.status}`);
-};
+const putter =
+  ({
+    config: {
+      courseSite: { url, token },
+    },
+  }: Glen): Put =>
+  async (path, body) => {
+    const response = await fetch(`${url}/api/classes/${path}`, {
+      method: 'PUT',
+      headers: { Authorization: `Bearer ${token}`, 'Content-Type': 'application/json' },
+      body: JSON.stringify({ revision: 1, ...body }),
+    });
+    if (!response.ok) throw new Error(`The course site did not take ${path}: ${response.status}`);
+  };
 
 /** The address that Navigation 6 had until two days ago; on one page it still stands. */
 async function oldLink(glen: Glen, linkId: number, by: Who): Promise<string> {
   const { version } = await describeLink(glen, linkId, by);
   const { former } = await replaceLink(glen, linkId, by, { version, why: 'leaked', how: 'stop' });
-  await glen.db.change('UPDATE link_codes SET replaced_at = :at WHERE link_id = :linkId AND how IS NOT NULL', { linkId, at: toSql(glen.clock.school(-2 * 86400)) });
+  await glen.db.change(
+    'UPDATE link_codes SET replaced_at = :at WHERE link_id = :linkId AND how IS NOT NULL',
+    { linkId, at: toSql(glen.clock.school(-2 * 86400)) },
+  );
   return glen.config.publicUrl + doorPath(former[0]!.code);
 }
 
 /** Course pages and calendars as teachers pinned them up by hand, before Glen: believable, and not all of it right any more. */
-export async function fillCoursePages(glen: Glen, ids: Map<string, number>, by: Who): Promise<void> {
+export async function fillCoursePages(
+  glen: Glen,
+  ids: Map<string, number>,
+  by: Who,
+): Promise<void> {
   const put = putter(glen);
-  const rows = await glen.db.rows<{ id: number; class_id: number; code: string }>('SELECT id, class_id, code FROM links');
+  const rows = await glen.db.rows<{ id: number; class_id: number; code: string }>(
+    'SELECT id, class_id, code FROM links',
+  );
   const links = new Map(rows.map((l) => [l.class_id, glen.config.publicUrl + doorPath(l.code)]));
   const old = await oldLink(glen, rows.find((l) => l.class_id === ids.get('nav-6'))!.id, by);
   const address = (ref: string): string => links.get(ids.get(ref)!)!;
-  const page = async (ref: string, sections: { title: string; items: { title: string; text?: string; address?: string }[] }[]): Promise<void> => {
+  const page = async (
+    ref: string,
+    sections: { title: string; items: { title: string; text?: string; address?: string }[] }[],
+  ): Promise<void> => {
     for (const [s, { title, items }] of sections.entries()) {
       await put(`${ref}/sections/s${s}`, { title, position: s });
-      for (const [i, item] of items.entries()) await put(`${ref}/items/s${s}-i${i}`, { section: `s${s}`, position: i, title: item.title, html: item.text ? `<p>${item.text}</p>` : '', address: item.address ?? null, newTab: true });
+      for (const [i, item] of items.entries())
+        await put(`${ref}/items/s${s}-i${i}`, {
+          section: `s${s}`,
+          position: i,
+          title: item.title,
+          html: item.text ? `<p>${item.text}</p>` : '',
+          address: item.address ?? null,
+          newTab: true,
+        });
     }
   };
   await page('nav-3', [
     { title: 'Where we meet', items: [{ title: 'Our door, all year', address: address('nav-3') }] },
-    { title: 'Week 6: tidal streams', items: [{ title: 'Tidal diamonds', text: 'Read pages 41 to 47 before Wednesday.' }, { title: 'Worksheet', text: 'Due on Monday.' }] },
+    {
+      title: 'Week 6: tidal streams',
+      items: [
+        { title: 'Tidal diamonds', text: 'Read pages 41 to 47 before Wednesday.' },
+        { title: 'Worksheet', text: 'Due on Monday.' },
+      ],
+    },
   ]);
-  await page('nav-6', [{ title: 'Where we meet', items: [{ title: 'Join the lesson', address: old }] }, { title: 'Week 6: tidal streams', items: [{ title: 'Tide tables', text: 'In your folder.' }] }]);
-  await page('weather-2', [{ title: 'Week 6: fronts', items: [{ title: 'Cloud atlas', text: 'Bring your sketches.' }] }]);
-  const event = (ref: string, key: string, title: string, date: string, time: string, minutes: number): Promise<void> => {
+  await page('nav-6', [
+    { title: 'Where we meet', items: [{ title: 'Join the lesson', address: old }] },
+    { title: 'Week 6: tidal streams', items: [{ title: 'Tide tables', text: 'In your folder.' }] },
+  ]);
+  await page('weather-2', [
+    { title: 'Week 6: fronts', items: [{ title: 'Cloud atlas', text: 'Bring your sketches.' }] },
+  ]);
+  const event = (
+    ref: string,
+    key: string,
+    title: string,
+    date: string,
+    time: string,
+    minutes: number,
+  ): Promise<void> => {
     const { start, end } = placeWallTime(date, time, minutes, calendar.zone);
     return put(`${ref}/calendar/${key}`, { title, start, end, html: '', address: address(ref) });
   };

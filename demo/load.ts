@@ -9,36 +9,74 @@ import { setGroups } from '../apps/server/src/features/group/routes.js';
 import { addLink, makeLink } from '../apps/server/src/features/link/service.js';
 import { addSession, cancelSession, editSession } from '../apps/server/src/features/plan/edit.js';
 import { addPost } from '../apps/server/src/features/post/service.js';
-import { insertClass, rollOf, schoolExists, writeSchool } from '../apps/server/src/features/school/store.js';
+import {
+  insertClass,
+  rollOf,
+  schoolExists,
+  writeSchool,
+} from '../apps/server/src/features/school/store.js';
 import type { Who } from '../apps/server/src/http/who.js';
 import { fillCoursePages } from './board.js';
 import { loadHistory } from './history.js';
-import { DEMO_PASSWORD, SCHOOL_NAME, STUDENT_COUNT, calendar, classes, emailOf, schoolLocks, schoolRules, staff, studentName, type DemoClass } from './school.js';
+import {
+  DEMO_PASSWORD,
+  SCHOOL_NAME,
+  STUDENT_COUNT,
+  calendar,
+  classes,
+  emailOf,
+  schoolLocks,
+  schoolRules,
+  staff,
+  studentName,
+  type DemoClass,
+} from './school.js';
 
 const DEMO_DAY = '2026-10-14';
 
-interface People { ids: Map<string, number>; students: number[] }
+interface People {
+  ids: Map<string, number>;
+  students: number[];
+}
 
 async function loadPeople(glen: Glen): Promise<People> {
   const passwordHash = await hashPassword(DEMO_PASSWORD);
   const ids = new Map<string, number>();
-  const add = async (name: string, role: string, emails: { kind: 'school' | 'personal'; email: string }[], rules?: unknown): Promise<number> => {
+  const add = async (
+    name: string,
+    role: string,
+    emails: { kind: 'school' | 'personal'; email: string }[],
+    rules?: unknown,
+  ): Promise<number> => {
     const id = await addPerson(glen.db, { name, role, rules });
-    for (const account of emails) await addAccount(glen.db, { personId: id, ...account, passwordHash });
+    for (const account of emails)
+      await addAccount(glen.db, { personId: id, ...account, passwordHash });
     ids.set(name, id);
     return id;
   };
   for (const p of staff) {
-    await add(p.name, p.role, [
-      ...(p.email ? [{ kind: 'school' as const, email: p.email }] : []), ...(p.home ? [{ kind: 'personal' as const, email: p.home }] : []),
-    ], p.rules);
+    await add(
+      p.name,
+      p.role,
+      [
+        ...(p.email ? [{ kind: 'school' as const, email: p.email }] : []),
+        ...(p.home ? [{ kind: 'personal' as const, email: p.home }] : []),
+      ],
+      p.rules,
+    );
   }
   const students: number[] = [];
   for (let i = 0; i < STUDENT_COUNT; i++) {
     const name = studentName(i);
     // Every fourth has a home account in the same browser family, as people do.
-    const home = i % 4 === 0 ? [{ kind: 'personal' as const, email: emailOf(name, 'home.example') }] : [];
-    students.push(await add(name, 'student', [{ kind: 'school', email: emailOf(name, 'merrow.example') }, ...home]));
+    const home =
+      i % 4 === 0 ? [{ kind: 'personal' as const, email: emailOf(name, 'home.example') }] : [];
+    students.push(
+      await add(name, 'student', [
+        { kind: 'school', email: emailOf(name, 'merrow.example') },
+        ...home,
+      ]),
+    );
   }
   return { ids, students };
 }
@@ -53,22 +91,40 @@ function rollsOf(students: number[]): Map<string, number[]> {
     rolls.set(ref, students.slice(from, from + size));
     from += size;
   }
-  rolls.set('clinic', [...rolls.get('nav-1')!.slice(0, 4), ...rolls.get('nav-3')!.slice(0, 4), ...rolls.get('nav-6')!.slice(0, 4)]);
+  rolls.set('clinic', [
+    ...rolls.get('nav-1')!.slice(0, 4),
+    ...rolls.get('nav-3')!.slice(0, 4),
+    ...rolls.get('nav-6')!.slice(0, 4),
+  ]);
   rolls.set('harbour-evening', []);
   rolls.set('signals-4', rolls.get('weather-2')!.slice(0, 14));
   return rolls;
 }
 
-async function loadClass(glen: Glen, c: DemoClass, { ids }: People, roll: number[]): Promise<number> {
+async function loadClass(
+  glen: Glen,
+  c: DemoClass,
+  { ids }: People,
+  roll: number[],
+): Promise<number> {
   return glen.db.transaction(async (tx) => {
-    const id = await insertClass(glen.db, {
-      ref: c.ref, title: c.title, period: c.period, pennant: c.pennant, rules: c.rules, roll,
-      staff: [
-        { personId: ids.get(c.host)!, as: 'host' },
-        ...(c.coTeacher ? [{ personId: ids.get(c.coTeacher)!, as: 'co-teacher' as const }] : []),
-        ...c.presenters.map((name) => ({ personId: ids.get(name)!, as: 'presenter' as const })),
-      ],
-    }, tx);
+    const id = await insertClass(
+      glen.db,
+      {
+        ref: c.ref,
+        title: c.title,
+        period: c.period,
+        pennant: c.pennant,
+        rules: c.rules,
+        roll,
+        staff: [
+          { personId: ids.get(c.host)!, as: 'host' },
+          ...(c.coTeacher ? [{ personId: ids.get(c.coTeacher)!, as: 'co-teacher' as const }] : []),
+          ...c.presenters.map((name) => ({ personId: ids.get(name)!, as: 'presenter' as const })),
+        ],
+      },
+      tx,
+    );
     await makeLink(glen, id, { label: c.label, kind: c.kind }, tx);
     return id;
   });
@@ -76,7 +132,14 @@ async function loadClass(glen: Glen, c: DemoClass, { ids }: People, roll: number
 
 /** Tells the course site who is in which class, as a school's administration would. */
 async function fillCourseSite(glen: Glen): Promise<void> {
-  const rows = await glen.db.rows<{ ref: string; title: string; period: string | null; email: string; name: string; teaches: number }>(
+  const rows = await glen.db.rows<{
+    ref: string;
+    title: string;
+    period: string | null;
+    email: string;
+    name: string;
+    teaches: number;
+  }>(
     `SELECT c.ref, c.title, c.period, a.email, p.name, 0 AS teaches FROM roll r JOIN class_periods c ON c.id = r.class_id JOIN people p ON p.id = r.person_id JOIN accounts a ON a.person_id = p.id AND a.kind = 'school'
      UNION ALL SELECT c.ref, c.title, c.period, a.email, p.name, 1 FROM class_staff s JOIN class_periods c ON c.id = s.class_id JOIN people p ON p.id = s.person_id JOIN accounts a ON a.person_id = p.id AND a.kind = 'school'`,
   );
@@ -85,10 +148,19 @@ async function fillCourseSite(glen: Glen): Promise<void> {
     const people = rows.filter((row) => row.ref === ref);
     const { title, period } = people[0]!;
     const response = await fetch(`${url}/api/classes/${ref}`, {
-      method: 'PUT', headers: { Authorization: `Bearer ${token}`, 'Content-Type': 'application/json' },
-      body: JSON.stringify({ title: period === null ? title : `${title}, period ${period}`, people: people.map(({ email, name, teaches }) => ({ email, name, teaches: Boolean(teaches) })) }),
+      method: 'PUT',
+      headers: { Authorization: `Bearer ${token}`, 'Content-Type': 'application/json' },
+      body: JSON.stringify({
+        title: period === null ? title : `${title}, period ${period}`,
+        people: people.map(({ email, name, teaches }) => ({
+          email,
+          name,
+          teaches: Boolean(teaches),
+        })),
+      }),
     });
-    if (!response.ok) throw new Error(`The course site did not take class ${ref}: ${response.status}`);
+    if (!response.ok)
+      throw new Error(`The course site did not take class ${ref}: ${response.status}`);
   }
 }
 
@@ -97,45 +169,146 @@ async function loadSeries(glen: Glen, c: DemoClass, classId: number, by: number)
   if (c.on.length === 0) return;
   const at: SessionPlan['at'] = c.at ?? { period: c.period! };
   await addSession(glen, classId, by, {
-    title: classTitle(c), description: '', draft: false, undated: false,
-    plan: { first: calendar.terms[0]!.first, at, closures: c.keepsClosures ? 'keep' : 'skip', repeat: { every: 'week', on: c.on, until: c.until ?? 'term-end' } },
+    title: classTitle(c),
+    description: '',
+    draft: false,
+    undated: false,
+    plan: {
+      first: calendar.terms[0]!.first,
+      at,
+      closures: c.keepsClosures ? 'keep' : 'skip',
+      repeat: { every: 'week', on: c.on, until: c.until ?? 'term-end' },
+    },
   });
 }
 
 /** What any real term holds: a session moved onto another, one called off, one not yet announced, one at the same time as a lesson. */
 async function loadMess(glen: Glen, ids: Map<string, number>, by: number): Promise<void> {
-  const add = async (ref: string, title: string, first: string, time: string, minutes: number, more: { description?: string; draft?: boolean } = {}) =>
-    (await addSession(glen, ids.get(ref)!, by, { title, description: more.description ?? '', draft: more.draft ?? false, undated: false, plan: { first, at: { time, minutes }, closures: 'keep' } })).session;
-  const survey = await add('ropework', 'Rigging survey with Idris Kellaway', addDays(DEMO_DAY, 1), '15:10', 40, { description: 'Bring the knot sheet.' });
-  await editSession(glen, survey.seriesId, by, { version: survey.version, scope: 'whole', title: survey.title, description: survey.description, draft: false, undated: false, plan: { first: DEMO_DAY, at: { time: '14:00', minutes: 40 }, closures: 'keep' } });
+  const add = async (
+    ref: string,
+    title: string,
+    first: string,
+    time: string,
+    minutes: number,
+    more: { description?: string; draft?: boolean } = {},
+  ) =>
+    (
+      await addSession(glen, ids.get(ref)!, by, {
+        title,
+        description: more.description ?? '',
+        draft: more.draft ?? false,
+        undated: false,
+        plan: { first, at: { time, minutes }, closures: 'keep' },
+      })
+    ).session;
+  const survey = await add(
+    'ropework',
+    'Rigging survey with Idris Kellaway',
+    addDays(DEMO_DAY, 1),
+    '15:10',
+    40,
+    { description: 'Bring the knot sheet.' },
+  );
+  await editSession(glen, survey.seriesId, by, {
+    version: survey.version,
+    scope: 'whole',
+    title: survey.title,
+    description: survey.description,
+    draft: false,
+    undated: false,
+    plan: { first: DEMO_DAY, at: { time: '14:00', minutes: 40 }, closures: 'keep' },
+  });
   const walk = await add('weather-2', 'Cloud walk', DEMO_DAY, '12:35', 20);
-  await cancelSession(glen, walk.seriesId, by, { version: walk.version, key: walk.key, note: 'Rain; next week instead.' });
-  await add('harbour-evening', 'Harbour Evening, rehearsal', DEMO_DAY, '18:30', 45, { draft: true });
+  await cancelSession(glen, walk.seriesId, by, {
+    version: walk.version,
+    key: walk.key,
+    note: 'Rain; next week instead.',
+  });
+  await add('harbour-evening', 'Harbour Evening, rehearsal', DEMO_DAY, '18:30', 45, {
+    draft: true,
+  });
   await add('harbour-evening', 'Harbour Evening, sound check', '2026-11-04', '11:00', 60);
-  await add('harbour-evening', 'Harbour Evening', '2026-11-05', '19:00', 90, { description: 'Plans for the spring cruise.' });
+  await add('harbour-evening', 'Harbour Evening', '2026-11-05', '19:00', 90, {
+    description: 'Plans for the spring cruise.',
+  });
 }
 
 /** Somebody of the staff at their school account, as services are told who asks. */
-const whoIs = ({ ids }: People, name: string): Who => ({ sessionId: null, account: { id: 0, kind: 'school', email: '' }, person: { id: ids.get(name)!, name, role: 'teacher' } });
+const whoIs = ({ ids }: People, name: string): Who => ({
+  sessionId: null,
+  account: { id: 0, kind: 'school', email: '' },
+  person: { id: ids.get(name)!, name, role: 'teacher' },
+});
 
 /** Ropework by watches, each with its own link; Port watch has a tutor and a time of its own. One student has talks. */
-async function loadGroups(glen: Glen, ids: Map<string, number>, who: Who, people: People): Promise<void> {
+async function loadGroups(
+  glen: Glen,
+  ids: Map<string, number>,
+  who: Who,
+  people: People,
+): Promise<void> {
   const classId = ids.get('ropework')!;
   const roll = await rollOf(glen.db, classId);
-  const [port, starboard] = splitGroups(roll.map((p) => p.id), 2);
+  const [port, starboard] = splitGroups(
+    roll.map((p) => p.id),
+    2,
+  );
   const idris = people.ids.get('Idris Kellaway')!;
-  const { groups } = await setGroups(glen, classId, who, { version: 1, groups: [{ name: 'Port watch', tutorId: idris, members: port! }, { name: 'Starboard watch', tutorId: null, members: starboard! }] });
+  const { groups } = await setGroups(glen, classId, who, {
+    version: 1,
+    groups: [
+      { name: 'Port watch', tutorId: idris, members: port! },
+      { name: 'Starboard watch', tutorId: null, members: starboard! },
+    ],
+  });
   const forOnly = { classIds: [], groupIds: [], personIds: [], emails: [], hostIds: [] };
-  const watch = await addLink(glen, classId, who, { label: 'Port watch', purpose: 'Group work', kind: 'lesson', shown: true, audience: { ...forOnly, groupIds: [groups[0]!.id], hostIds: [idris] } });
-  await addLink(glen, classId, who, { label: 'Starboard watch', purpose: 'Group work', kind: 'lesson', shown: true, audience: { ...forOnly, groupIds: [groups[1]!.id] } });
-  await addSession(glen, classId, who.person!.id, { title: 'Port watch: splicing', description: 'Bring two fathoms of line.', draft: false, undated: false, linkId: watch.id, plan: { first: '2026-10-16', at: { period: '4' }, closures: 'skip', repeat: { every: 'week', weeks: 6 } } });
-  await addLink(glen, ids.get('nav-3')!, who, { label: 'Talks with Birgit', purpose: 'One-to-one', kind: 'one-to-one', shown: true, preset: 'one-to-one', audience: { ...forOnly, personIds: [people.students[1]!] } });
+  const watch = await addLink(glen, classId, who, {
+    label: 'Port watch',
+    purpose: 'Group work',
+    kind: 'lesson',
+    shown: true,
+    audience: { ...forOnly, groupIds: [groups[0]!.id], hostIds: [idris] },
+  });
+  await addLink(glen, classId, who, {
+    label: 'Starboard watch',
+    purpose: 'Group work',
+    kind: 'lesson',
+    shown: true,
+    audience: { ...forOnly, groupIds: [groups[1]!.id] },
+  });
+  await addSession(glen, classId, who.person!.id, {
+    title: 'Port watch: splicing',
+    description: 'Bring two fathoms of line.',
+    draft: false,
+    undated: false,
+    linkId: watch.id,
+    plan: {
+      first: '2026-10-16',
+      at: { period: '4' },
+      closures: 'skip',
+      repeat: { every: 'week', weeks: 6 },
+    },
+  });
+  await addLink(glen, ids.get('nav-3')!, who, {
+    label: 'Talks with Birgit',
+    purpose: 'One-to-one',
+    kind: 'one-to-one',
+    shown: true,
+    preset: 'one-to-one',
+    audience: { ...forOnly, personIds: [people.students[1]!] },
+  });
 }
 
 /** Loads the demo school into an empty database, through the services that a user's click uses. False where a school stands already. */
 export async function loadDemo(glen: Glen, at: string): Promise<boolean> {
   if (await schoolExists(glen.db)) return false;
-  await writeSchool(glen.db, { name: SCHOOL_NAME, calendar, region: 'CA-NS', rules: schoolRules, locked: schoolLocks });
+  await writeSchool(glen.db, {
+    name: SCHOOL_NAME,
+    calendar,
+    region: 'CA-NS',
+    rules: schoolRules,
+    locked: schoolLocks,
+  });
   await setDemoTime(glen, at);
   const people = await loadPeople(glen);
   const rolls = rollsOf(people.students);
@@ -150,17 +323,64 @@ export async function loadDemo(glen: Glen, at: string): Promise<boolean> {
   await loadMess(glen, ids, ottoline);
   await loadGroups(glen, ids, host, people);
   await loadHistory(glen);
-  const post = (ref: string, body: Sent<'addPost'>): Promise<unknown> => addPost(glen, ids.get(ref)!, ottoline, schemas.addPost.body.parse(body));
-  await post('nav-3', { words: 'We meet here every Monday and Wednesday in period 3.\n\nBring dividers and a soft pencil.', linkWords: 'Join {class}, period {period}' });
-  await post('nav-6', { words: 'Tidal streams today. The tide tables are in your folder.', linkWords: 'Join {title}', timing: { at: { date: DEMO_DAY, time: '14:05' } } });
-  await post('weather-2', { words: 'Today: {title}. The door opens at {time}, with {host}.', linkWords: 'Weather, {date} {time}', about: 'sessions', timing: { before: 10 }, afterwards: 'down' });
-  const watches = await glen.db.rows<{ id: number; label: string }>(`SELECT id, label FROM links WHERE class_id = :classId AND label LIKE '%watch' ORDER BY id`, { classId: ids.get('ropework')! });
-  await post('ropework', {
-    words: [{ kind: 'paragraph', spans: [{ text: 'Not the door of the whole class: ' }, { text: 'only your watch', bold: true }, { text: ' meets here.' }] }], linkWords: 'Door of your watch',
-    places: watches.map(({ id, label }) => ({ classId: ids.get('ropework')!, linkId: id, kind: 'item' as const, readers: 'audience' as const, title: `${label}: your door`, section: { title: label } })),
+  const post = (ref: string, body: Sent<'addPost'>): Promise<unknown> =>
+    addPost(glen, ids.get(ref)!, ottoline, schemas.addPost.body.parse(body));
+  await post('nav-3', {
+    words:
+      'We meet here every Monday and Wednesday in period 3.\n\nBring dividers and a soft pencil.',
+    linkWords: 'Join {class}, period {period}',
   });
-  await post('clinic', { words: 'Stuck on a fix or a passage plan? Come by, no need to sign up.', linkWords: 'Chartwork clinic', timing: 'draft' });
-  await post('nav-6', { words: 'Tide tables ready?', linkWords: 'Join {title}', about: 'sessions', timing: { before: 5 }, places: [{ classId: ids.get('nav-6')!, kind: 'by-hand', name: 'Wall screen in the chart room' }] });
+  await post('nav-6', {
+    words: 'Tidal streams today. The tide tables are in your folder.',
+    linkWords: 'Join {title}',
+    timing: { at: { date: DEMO_DAY, time: '14:05' } },
+  });
+  await post('weather-2', {
+    words: 'Today: {title}. The door opens at {time}, with {host}.',
+    linkWords: 'Weather, {date} {time}',
+    about: 'sessions',
+    timing: { before: 10 },
+    afterwards: 'down',
+  });
+  const watches = await glen.db.rows<{ id: number; label: string }>(
+    `SELECT id, label FROM links WHERE class_id = :classId AND label LIKE '%watch' ORDER BY id`,
+    { classId: ids.get('ropework')! },
+  );
+  await post('ropework', {
+    words: [
+      {
+        kind: 'paragraph',
+        spans: [
+          { text: 'Not the door of the whole class: ' },
+          { text: 'only your watch', bold: true },
+          { text: ' meets here.' },
+        ],
+      },
+    ],
+    linkWords: 'Door of your watch',
+    places: watches.map(({ id, label }) => ({
+      classId: ids.get('ropework')!,
+      linkId: id,
+      kind: 'item' as const,
+      readers: 'audience' as const,
+      title: `${label}: your door`,
+      section: { title: label },
+    })),
+  });
+  await post('clinic', {
+    words: 'Stuck on a fix or a passage plan? Come by, no need to sign up.',
+    linkWords: 'Chartwork clinic',
+    timing: 'draft',
+  });
+  await post('nav-6', {
+    words: 'Tide tables ready?',
+    linkWords: 'Join {title}',
+    about: 'sessions',
+    timing: { before: 5 },
+    places: [
+      { classId: ids.get('nav-6')!, kind: 'by-hand', name: 'Wall screen in the chart room' },
+    ],
+  });
   return true;
 }
 

@@ -5,7 +5,8 @@ import { loadDemo, setDemoTime } from './load.js';
 import { DEMO_AT } from './school.js';
 
 // The server with the demo school: loaded where the database is empty, its clock set where asked.
-const webDir = process.env.GLEN_WEB_DIR ?? fileURLToPath(new URL('../../web/dist', import.meta.url));
+const webDir =
+  process.env.GLEN_WEB_DIR ?? fileURLToPath(new URL('../../web/dist', import.meta.url));
 try {
   const config = readConfig({ ...process.env, GLEN_DEMO: '1' });
   const running = await startServer(config, { webDir });

@@ -16,15 +16,24 @@ test('a student’s day: doors in order, what changed, and the way to each', asy
   await expect(teacher.getByText('Changed.')).toBeVisible();
   await student.bringToFront();
   await student.reload();
-  const clinic = student.getByRole('listitem').filter({ hasText: 'with Ottoline Marsh' }).filter({ hasText: 'Chartwork clinic' });
+  const clinic = student
+    .getByRole('listitem')
+    .filter({ hasText: 'with Ottoline Marsh' })
+    .filter({ hasText: 'Chartwork clinic' });
   await expect(clinic.getByText('Moved from 11:40')).toBeVisible();
   await expect(clinic.getByText('Bring your dividers.')).toBeVisible();
   await student.getByRole('link', { name: 'To the door of Coastal Navigation, period 3' }).click();
   await expect(student.getByRole('heading', { name: 'The door opens at 10:40' })).toBeVisible();
-  expect(await student.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(0);
+  expect(
+    await student.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    ),
+  ).toBe(0);
 });
 
-test('a draft is nobody’s till it is put on the books at one press, and the press can be undone', async ({ school }) => {
+test('a draft is nobody’s till it is put on the books at one press, and the press can be undone', async ({
+  school,
+}) => {
   const teacher = await school.open('Ottoline Marsh');
   await teacher.goto(`${school.url}/today`);
   await expect(teacher.getByText('Draft: students see nothing of it')).toBeVisible();
@@ -36,20 +45,32 @@ test('a draft is nobody’s till it is put on the books at one press, and the pr
   await teacher.goto(`${school.url}/plan/new?class=${school.classOf('N1').id}`);
   await teacher.getByLabel('Title').fill('Maybe a quiz');
   await teacher.getByRole('button', { name: 'Keep as a draft' }).click();
-  await expect(teacher.getByRole('listitem').filter({ hasText: 'Maybe a quiz' }).getByText('Draft')).toBeVisible();
+  await expect(
+    teacher.getByRole('listitem').filter({ hasText: 'Maybe a quiz' }).getByText('Draft'),
+  ).toBeVisible();
 });
 
-test('the margin’s notes are true and mend: a link that stands nowhere is posted, a presenter who waits goes straight in', async ({ school }) => {
+test('the margin’s notes are true and mend: a link that stands nowhere is posted, a presenter who waits goes straight in', async ({
+  school,
+}) => {
   const teacher = await school.open('Ottoline Marsh');
   await teacher.goto(`${school.url}/today`);
   const margin = teacher.getByRole('complementary');
-  await margin.getByRole('listitem').filter({ hasText: 'Chartwork clinic: its link stands nowhere' }).getByRole('button', { name: 'Post it' }).click();
+  await margin
+    .getByRole('listitem')
+    .filter({ hasText: 'Chartwork clinic: its link stands nowhere' })
+    .getByRole('button', { name: 'Post it' })
+    .click();
   await teacher.getByRole('button', { name: 'Post it now' }).click();
   await expect(teacher.getByText('Out', { exact: true })).toBeVisible();
   await teacher.goto(`${school.url}/classes/${school.classOf('N3').id}/entry`);
   await margin.getByRole('button', { name: 'Let them straight in' }).click();
-  await expect(teacher.getByRole('row', { name: /Signe Aalto/ })).toContainText('straight in, presents');
-  await expect(margin.getByRole('heading', { name: 'Presenters wait in the lobby' })).toHaveCount(0);
+  await expect(teacher.getByRole('row', { name: /Signe Aalto/ })).toContainText(
+    'straight in, presents',
+  );
+  await expect(margin.getByRole('heading', { name: 'Presenters wait in the lobby' })).toHaveCount(
+    0,
+  );
   await teacher.getByRole('button', { name: 'Undo' }).click();
   await expect(margin.getByRole('heading', { name: 'Presenters wait in the lobby' })).toBeVisible();
 });
@@ -76,7 +97,9 @@ test('try the door as anybody, at any time', async ({ school }) => {
   await expect(teacher.getByRole('combobox', { name: 'Find or do' })).toBeFocused();
   await teacher.keyboard.type('ansel gr');
   await teacher.getByRole('option', { name: /Ansel Grue, student try the door of/ }).click();
-  await expect(teacher.getByRole('region', { name: 'Try the door as…' }).getByLabel('Try as')).toHaveValue(String(school.account('Ansel Grue').id));
+  await expect(
+    teacher.getByRole('region', { name: 'Try the door as…' }).getByLabel('Try as'),
+  ).toHaveValue(String(school.account('Ansel Grue').id));
 });
 
 test('sleep, a changed network, reload and back lose nothing of who waits', async ({ school }) => {
@@ -113,8 +136,13 @@ test('sleep, a changed network, reload and back lose nothing of who waits', asyn
 test('what is typed at a door outlives a reload', async ({ school }) => {
   const host = await school.open('Ottoline Marsh');
   const n3 = school.classOf('N3');
-  const { version } = await (await host.request.get(`${school.url}/api/classes/${n3.id}/rules`)).json();
-  await host.request.put(`${school.url}/api/classes/${n3.id}/rules`, { headers: { Origin: school.url }, data: { version, rules: { whoMayEnter: 'anyone', entryCode: 'Tide 42', withoutHost: true } } });
+  const { version } = await (
+    await host.request.get(`${school.url}/api/classes/${n3.id}/rules`)
+  ).json();
+  await host.request.put(`${school.url}/api/classes/${n3.id}/rules`, {
+    headers: { Origin: school.url },
+    data: { version, rules: { whoMayEnter: 'anyone', entryCode: 'Tide 42', withoutHost: true } },
+  });
   await school.setTime('10:46');
   const guest = await school.openPhone();
   await guest.goto(n3.link.address);
@@ -125,18 +153,28 @@ test('what is typed at a door outlives a reload', async ({ school }) => {
   await expect(guest.getByLabel('Entry code')).toHaveValue('Tide');
 });
 
-test('the course site: stream, page and calendar, as any of the school’s people sees them', async ({ school }) => {
+test('the course site: stream, page and calendar, as any of the school’s people sees them', async ({
+  school,
+}) => {
   const reader = await school.open();
   await school.stream(reader, 'nav-3', 'Ansel Grue');
   await expect(reader.getByRole('heading', { name: 'Class stream' })).toBeVisible();
   await expect(reader.getByRole('heading', { name: 'Week 6: tidal streams' })).toBeVisible();
-  await expect(reader.getByRole('row', { name: /Chart symbols quiz/ })).toContainText('10:45–11:35');
-  const [door] = await Promise.all([reader.context().waitForEvent('page'), reader.getByRole('link', { name: 'Our door, all year' }).click()]);
+  await expect(reader.getByRole('row', { name: /Chart symbols quiz/ })).toContainText(
+    '10:45–11:35',
+  );
+  const [door] = await Promise.all([
+    reader.context().waitForEvent('page'),
+    reader.getByRole('link', { name: 'Our door, all year' }).click(),
+  ]);
   await expect(door.getByRole('heading', { name: 'Coastal Navigation, period 3' })).toBeVisible();
   await reader.goto(`${school.demo.courseSite}/class/nav-6`);
   await expect(reader.getByText('This class does not list you.')).toBeVisible();
   await reader.getByRole('button', { name: 'Change reader' }).click();
   await school.stream(reader, 'nav-6', 'Ottoline Marsh');
-  const [old] = await Promise.all([reader.context().waitForEvent('page'), reader.getByRole('link', { name: 'Join the lesson' }).click()]);
+  const [old] = await Promise.all([
+    reader.context().waitForEvent('page'),
+    reader.getByRole('link', { name: 'Join the lesson' }).click(),
+  ]);
   await expect(old.getByRole('heading', { name: 'This link is no longer used' })).toBeVisible();
 });

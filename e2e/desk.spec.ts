@@ -2,7 +2,10 @@ import type { Page } from '@playwright/test';
 import { enterRoom, expect, test, type School } from './support.js';
 
 /** A running lesson of period 3: the teacher's desk and room, and a student knocking. */
-async function lesson(school: School, time = '10:46'): Promise<{ desk: Page; room: Page; student: Page }> {
+async function lesson(
+  school: School,
+  time = '10:46',
+): Promise<{ desk: Page; room: Page; student: Page }> {
   await school.setTime(time);
   const desk = await school.open('Ottoline Marsh');
   await desk.goto(`${school.url}/desk/${school.classOf('N3').link.id}`);
@@ -20,7 +23,9 @@ test('turn away and let back', async ({ school }) => {
   await desk.getByLabel('A word for Ansel Grue').fill('Period 3 is full; come in period 6.');
   await desk.getByRole('button', { name: 'Turn away', exact: true }).click();
   await expect(student.getByRole('heading', { name: 'You were not let in' })).toBeVisible();
-  await expect(student.getByText('Ottoline Marsh says: “Period 3 is full; come in period 6.”')).toBeVisible();
+  await expect(
+    student.getByText('Ottoline Marsh says: “Period 3 is full; come in period 6.”'),
+  ).toBeVisible();
   await expect(desk.getByText('Turned away or put out')).toBeVisible();
   await desk.getByRole('button', { name: 'Let Ansel Grue back' }).click();
   await expect(student.locator('#you')).toContainText('You are Ansel Grue');
@@ -40,7 +45,9 @@ test('put out and let back', async ({ school }) => {
   await expect(room.locator('#seats')).toContainText('Ansel Grue');
 });
 
-test('dropped lines: the student comes back without knocking, the host finds the room still theirs', async ({ school }) => {
+test('dropped lines: the student comes back without knocking, the host finds the room still theirs', async ({
+  school,
+}) => {
   const { desk, room, student } = await lesson(school);
   await desk.getByRole('button', { name: 'Let Ansel Grue in' }).click();
   await expect(student.locator('#you')).toContainText('You are Ansel Grue');
@@ -68,7 +75,9 @@ test('a session runs over: the door stays open while the host is in', async ({ s
   await late.getByRole('button', { name: 'Knock' }).click();
   await expect(desk.getByRole('button', { name: 'Let Birgit Tideman in' })).toBeVisible();
   await desk.getByRole('button', { name: 'End for all' }).click();
-  await expect(late.getByRole('heading', { name: /The door opens at|You are in the lobby/ })).not.toHaveText('You are in the lobby');
+  await expect(
+    late.getByRole('heading', { name: /The door opens at|You are in the lobby/ }),
+  ).not.toHaveText('You are in the lobby');
 });
 
 test('two desks of two hosts show the same, at once', async ({ school }) => {
@@ -80,7 +89,9 @@ test('two desks of two hosts show the same, at once', async ({ school }) => {
   await expect(desk.getByRole('heading', { name: 'In the lobby 0' })).toBeVisible();
 });
 
-test('Glen restarts in the middle: who waits still waits, who is in is still in', async ({ school }) => {
+test('Glen restarts in the middle: who waits still waits, who is in is still in', async ({
+  school,
+}) => {
   const { desk, room, student } = await lesson(school);
   await school.demo.restartServer('SIGKILL');
   await expect(desk.getByRole('button', { name: 'Let Ansel Grue in' })).toBeVisible();

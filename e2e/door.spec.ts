@@ -4,10 +4,14 @@ test('a wrong account is told so and switched without losing the link', async ({
   await school.setTime('10:45');
   const student = await school.openPhone('Ansel Grue', { kinds: ['school', 'personal'] });
   await student.goto(school.door('N3'));
-  await expect(student.getByRole('heading', { name: 'This door needs your school account' })).toBeVisible();
+  await expect(
+    student.getByRole('heading', { name: 'This door needs your school account' }),
+  ).toBeVisible();
   await expect(student.getByText('home account', { exact: true })).toBeVisible();
   await student.getByRole('button', { name: 'Use ansel.grue@merrow.example' }).click();
-  await expect(student.getByRole('heading', { name: 'Ottoline Marsh is not in yet' })).toBeVisible();
+  await expect(
+    student.getByRole('heading', { name: 'Ottoline Marsh is not in yet' }),
+  ).toBeVisible();
   await expect(student).toHaveURL(school.door('N3'));
 });
 
@@ -15,11 +19,15 @@ test('someone who is not signed in signs in at the door itself', async ({ school
   await school.setTime('10:45');
   const student = await school.openPhone();
   await student.goto(school.door('N3'));
-  await expect(student.getByRole('heading', { name: 'Sign in with your school account' })).toBeVisible();
+  await expect(
+    student.getByRole('heading', { name: 'Sign in with your school account' }),
+  ).toBeVisible();
   await student.getByLabel('Address').fill('ansel.grue@merrow.example');
   await student.getByLabel('Password').fill('fair-winds-2026');
   await student.getByRole('button', { name: 'Sign in', exact: true }).click();
-  await expect(student.getByRole('heading', { name: 'Ottoline Marsh is not in yet' })).toBeVisible();
+  await expect(
+    student.getByRole('heading', { name: 'Ottoline Marsh is not in yet' }),
+  ).toBeVisible();
   await expect(student).toHaveURL(school.door('N3'));
 });
 
@@ -32,7 +40,9 @@ test('too early: waits, and is let on by itself when it opens', async ({ school 
   await teacher.getByRole('button', { name: /Move the clock/ }).click();
   await teacher.getByRole('button', { name: 'To the next bell' }).click();
   await expect(teacher.getByText('Demo day · Wed 14 Oct 10:45')).toBeVisible();
-  await expect(student.getByRole('heading', { name: 'Ottoline Marsh is not in yet' })).toBeVisible();
+  await expect(
+    student.getByRole('heading', { name: 'Ottoline Marsh is not in yet' }),
+  ).toBeVisible();
   await teacher.keyboard.press('Escape');
   await enterRoom(teacher, 'Open the door now');
   await expect(student.getByRole('heading', { name: 'You are in the lobby' })).toBeVisible();
@@ -63,10 +73,14 @@ test('straight in where the rules say so, and a mistyped code said kindly', asyn
   await student.getByLabel('The code of your door').fill(`${code.slice(0, -2)}`);
   await student.getByRole('button', { name: 'To the door' }).click();
   await expect(student.getByText(/A code is a word and 11 letters or digits/)).toBeVisible();
-  await student.getByLabel('The code of your door').fill(`${code.slice(0, -1)}${code.endsWith('7') ? '8' : '7'}`);
+  await student
+    .getByLabel('The code of your door')
+    .fill(`${code.slice(0, -1)}${code.endsWith('7') ? '8' : '7'}`);
   await student.getByRole('button', { name: 'To the door' }).click();
   await expect(student.getByRole('heading', { name: 'No door has this code' })).toBeVisible();
-  await student.getByLabel('The code of your door').fill(` ${code.toUpperCase().replace('-', ' ')} `);
+  await student
+    .getByLabel('The code of your door')
+    .fill(` ${code.toUpperCase().replace('-', ' ')} `);
   await student.getByRole('button', { name: 'To the door' }).click();
   await expect(student.getByRole('heading', { name: 'Chartwork clinic' })).toBeVisible();
   await student.getByRole('button', { name: 'Go in' }).click();

@@ -4,19 +4,41 @@ import { enterRoom, expect, test, type School } from './support.js';
 
 /** `again` leaves out the contrast of colours, which takes longest and which a width does not change. */
 async function expectNoViolations(page: Page, { again = false } = {}): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).disableRules(again ? ['color-contrast'] : []).analyze();
-  expect(violations.map((v) => ({ id: v.id, where: v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160)) }))).toEqual([]);
+  const { violations } = await new AxeBuilder({ page })
+    .disableRules(again ? ['color-contrast'] : [])
+    .analyze();
+  expect(
+    violations.map((v) => ({
+      id: v.id,
+      where: v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160)),
+    })),
+  ).toEqual([]);
 }
 
 /** Every teacher view, with what shows that it has come. */
 const views = (school: School): [path: string, shows: string][] => {
   const n3 = school.classOf('N3');
   return [
-    ['/today', 'Wednesday, 7 sessions'], ['/plan', 'Autumn term'], ['/plan?view=week', 'Week of Mon 12 Oct'], ['/plan/new', 'New session'], ['/school', 'School calendar'], ['/classes', '7 class periods'], ['/classes/links', 'The sheet of links'],
-    [`/classes/${n3.id}/sessions`, 'Ahead'], [`/classes/${n3.id}/entry`, 'So, at the door'], [`/classes/${n3.id}/posts`, 'Coastal Navigation, period 3'],
-    [`/classes/${school.classOf('R5').id}/roll`, 'Ropework, period 5'], [`/classes/${school.classOf('R5').id}/links?new=Group%20work`, 'A new link'], [`/classes/${n3.id}/links/${n3.link.id}`, 'Its addresses'],
-    ['/posts', 'Posts'], ['/posts?new', 'New post'], [`/posts/reach?link=${school.classOf('N6').link.id}`, 'Who sees which link'], [`/posts/see-as?class=${school.classOf('R5').id}`, 'See as a student'],
-    ['/links', 'All my links'], ['/school/entry', 'The school’s entry rules'], [`/desk/${n3.link.id}`, 'Coastal Navigation, period 3'],
+    ['/today', 'Wednesday, 7 sessions'],
+    ['/plan', 'Autumn term'],
+    ['/plan?view=week', 'Week of Mon 12 Oct'],
+    ['/plan/new', 'New session'],
+    ['/school', 'School calendar'],
+    ['/classes', '7 class periods'],
+    ['/classes/links', 'The sheet of links'],
+    [`/classes/${n3.id}/sessions`, 'Ahead'],
+    [`/classes/${n3.id}/entry`, 'So, at the door'],
+    [`/classes/${n3.id}/posts`, 'Coastal Navigation, period 3'],
+    [`/classes/${school.classOf('R5').id}/roll`, 'Ropework, period 5'],
+    [`/classes/${school.classOf('R5').id}/links?new=Group%20work`, 'A new link'],
+    [`/classes/${n3.id}/links/${n3.link.id}`, 'Its addresses'],
+    ['/posts', 'Posts'],
+    ['/posts?new', 'New post'],
+    [`/posts/reach?link=${school.classOf('N6').link.id}`, 'Who sees which link'],
+    [`/posts/see-as?class=${school.classOf('R5').id}`, 'See as a student'],
+    ['/links', 'All my links'],
+    ['/school/entry', 'The school’s entry rules'],
+    [`/desk/${n3.link.id}`, 'Coastal Navigation, period 3'],
   ];
 };
 
@@ -24,7 +46,9 @@ const views = (school: School): [path: string, shows: string][] => {
 const WIDTHS = [960, 1280, 1680];
 
 for (const colorScheme of ['light', 'dark'] as const) {
-  test(`no teacher view breaks the rules of accessibility at any width, ${colorScheme}`, async ({ school }) => {
+  test(`no teacher view breaks the rules of accessibility at any width, ${colorScheme}`, async ({
+    school,
+  }) => {
     test.setTimeout(240000);
     const page = await school.open('Ottoline Marsh', { colorScheme, reducedMotion: 'reduce' });
     for (const [path, shows] of views(school)) {
@@ -49,16 +73,22 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await page.keyboard.press('/');
     await expect(page.getByRole('combobox', { name: 'Find or do' })).toBeFocused();
     await page.keyboard.type('nav');
-    await expect(page.getByRole('option', { name: 'Coastal Navigation, period 3', exact: true })).toBeVisible();
+    await expect(
+      page.getByRole('option', { name: 'Coastal Navigation, period 3', exact: true }),
+    ).toBeVisible();
     await expectNoViolations(page);
     await page.keyboard.press('Escape');
     await page.setViewportSize({ width: 960, height: 800 });
     await page.getByRole('button', { name: 'In the margin: 5 notes' }).click();
-    await expect(page.getByRole('dialog').getByText('Harbour Evening, rehearsal is a draft')).toBeVisible();
+    await expect(
+      page.getByRole('dialog').getByText('Harbour Evening, rehearsal is a draft'),
+    ).toBeVisible();
     await expectNoViolations(page);
   });
 
-  test(`no door, no student’s day and no sign-in breaks them, ${colorScheme}`, async ({ school }) => {
+  test(`no door, no student’s day and no sign-in breaks them, ${colorScheme}`, async ({
+    school,
+  }) => {
     const phone = await school.openPhone('Ansel Grue', { colorScheme, reducedMotion: 'reduce' });
     for (const letters of ['N3', 'W2', 'C']) {
       await phone.goto(school.door(letters));
@@ -66,13 +96,20 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await expectNoViolations(phone);
     }
     await phone.goto(school.url);
-    await expect(phone.getByRole('link', { name: 'To the door of Chartwork clinic' })).toBeVisible();
+    await expect(
+      phone.getByRole('link', { name: 'To the door of Chartwork clinic' }),
+    ).toBeVisible();
     for (const width of [390, 960]) {
       await phone.setViewportSize({ width, height: 844 });
       await expectNoViolations(phone);
     }
     const nobody = await school.openPhone(undefined, { colorScheme });
-    for (const path of ['/', '/door', '/door/heron-00000000000', new URL(`${school.door('N3')}/how`).pathname]) {
+    for (const path of [
+      '/',
+      '/door',
+      '/door/heron-00000000000',
+      new URL(`${school.door('N3')}/how`).pathname,
+    ]) {
       await nobody.goto(school.url + path);
       await expect(nobody.getByRole('heading', { level: 1 })).toBeVisible();
       await expectNoViolations(nobody);
@@ -101,23 +138,37 @@ test('the room, its desk and the course site break none of them', async ({ schoo
   await expectNoViolations(student);
 });
 
-test('no view scrolls sideways, at half a screen, on a laptop, or on a phone at the door', async ({ school }) => {
+test('no view scrolls sideways, at half a screen, on a laptop, or on a phone at the door', async ({
+  school,
+}) => {
   const page = await school.open('Ottoline Marsh');
   for (const width of WIDTHS) {
     await page.setViewportSize({ width, height: 800 });
     for (const [path, shows] of views(school)) {
       await page.goto(school.url + path);
       await expect(page.getByRole('heading', { name: shows }).first()).toBeVisible();
-      expect({ path, width, over: await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth) }).toEqual({ path, width, over: 0 });
+      expect({
+        path,
+        width,
+        over: await page.evaluate(
+          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+        ),
+      }).toEqual({ path, width, over: 0 });
     }
   }
   const phone = await school.openPhone('Ansel Grue');
   await phone.goto(school.door('N3'));
   await expect(phone.getByRole('region', { name: 'Your account' })).toBeVisible();
-  expect(await phone.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(0);
+  expect(
+    await phone.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    ),
+  ).toBe(0);
 });
 
-test('the keyboard alone schedules a session, finds a class period and undoes', async ({ school }) => {
+test('the keyboard alone schedules a session, finds a class period and undoes', async ({
+  school,
+}) => {
   const page = await school.open('Ottoline Marsh');
   await page.goto(`${school.url}/today`);
   await expect(page.getByRole('heading', { name: 'Wednesday, 7 sessions' })).toBeVisible();
@@ -127,7 +178,9 @@ test('the keyboard alone schedules a session, finds a class period and undoes', 
   await page.keyboard.press('Enter');
   await page.keyboard.type('Marine');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('combobox', { name: 'Class period' })).toContainText('Marine Weather');
+  await expect(page.getByRole('combobox', { name: 'Class period' })).toContainText(
+    'Marine Weather',
+  );
   await page.getByLabel('Title').focus();
   await page.keyboard.press('Control+a');
   await page.keyboard.type('1 storm, 2 fronts');
@@ -147,17 +200,28 @@ test('the keyboard alone schedules a session, finds a class period and undoes', 
   await expect(page.getByRole('heading', { name: '7 class periods' })).toBeVisible();
 });
 
-test('entry rules: the sentences, the outcome table, where each comes from and the way back', async ({ school }) => {
+test('entry rules: the sentences, the outcome table, where each comes from and the way back', async ({
+  school,
+}) => {
   const page = await school.open('Ottoline Marsh');
   await page.goto(`${school.url}/classes/${school.classOf('N3').id}/entry`);
   const table = page.getByRole('table');
-  await expect(table.getByRole('row', { name: /Student on the roll/ })).toHaveText(/waits till 10:40.*waits for a host.*lobby.*turned away/);
-  await expect(table.getByRole('row', { name: /Same student, home account/ })).toContainText('asked to switch');
-  await expect(page.getByText('off', { exact: true }).locator('svg')).toHaveAttribute('aria-label', 'fixed by the school');
+  await expect(table.getByRole('row', { name: /Student on the roll/ })).toHaveText(
+    /waits till 10:40.*waits for a host.*lobby.*turned away/,
+  );
+  await expect(table.getByRole('row', { name: /Same student, home account/ })).toContainText(
+    'asked to switch',
+  );
+  await expect(page.getByText('off', { exact: true }).locator('svg')).toHaveAttribute(
+    'aria-label',
+    'fixed by the school',
+  );
   await page.getByRole('combobox', { name: /Who goes straight in, from the school/ }).click();
   await page.getByRole('option', { name: 'the roll' }).click();
   await expect(table.getByRole('row', { name: /Student on the roll/ })).toContainText('enter');
-  await expect(page.getByRole('combobox', { name: /Who goes straight in, set for this class period/ })).toBeVisible();
+  await expect(
+    page.getByRole('combobox', { name: /Who goes straight in, set for this class period/ }),
+  ).toBeVisible();
   await page.reload();
   await expect(table.getByRole('row', { name: /Student on the roll/ })).toContainText('enter');
   await page.getByRole('button', { name: 'Show sources' }).click();
@@ -172,15 +236,30 @@ test('motion stops where less of it is asked for', async ({ school }) => {
   await expect(page.getByRole('dialog')).toBeVisible();
   const moving = await page.evaluate(() => document.getAnimations().length);
   expect(moving).toBe(0);
-  const styles = await page.evaluate(() => [...document.querySelectorAll('*')].map((e) => getComputedStyle(e)).filter((s) => s.animationName !== 'none' || (s.transitionProperty !== 'none' && s.transitionDuration !== '0s')).length);
+  const styles = await page.evaluate(
+    () =>
+      [...document.querySelectorAll('*')]
+        .map((e) => getComputedStyle(e))
+        .filter(
+          (s) =>
+            s.animationName !== 'none' ||
+            (s.transitionProperty !== 'none' && s.transitionDuration !== '0s'),
+        ).length,
+  );
   expect(styles).toBe(0);
 });
 
-test('the whole path by keyboard alone: schedule, rules, post, open the door, let in, end', async ({ school }) => {
+test('the whole path by keyboard alone: schedule, rules, post, open the door, let in, end', async ({
+  school,
+}) => {
   await school.setTime('10:41');
   const page = await school.open('Ottoline Marsh');
   /** Goes on by Tab until the wished control has the focus. */
-  const tabTo = async (role: Parameters<Page['getByRole']>[0], name: string | RegExp, within: Pick<Page, 'getByRole'> = page): Promise<void> => {
+  const tabTo = async (
+    role: Parameters<Page['getByRole']>[0],
+    name: string | RegExp,
+    within: Pick<Page, 'getByRole'> = page,
+  ): Promise<void> => {
     const wished = within.getByRole(role, { name });
     await expect(wished.first()).toBeVisible();
     for (let i = 0; i < 120; i++) {
@@ -207,7 +286,12 @@ test('the whole path by keyboard alone: schedule, rules, post, open the door, le
   await page.keyboard.press('/');
   await expect(page.getByRole('combobox', { name: 'Find or do' })).toBeFocused();
   await page.keyboard.type('entry rules of coastal navigation, period 3');
-  await expect(page.getByRole('option', { name: 'Change the entry rules of Coastal Navigation, period 3', selected: true })).toBeVisible();
+  await expect(
+    page.getByRole('option', {
+      name: 'Change the entry rules of Coastal Navigation, period 3',
+      selected: true,
+    }),
+  ).toBeVisible();
   await page.keyboard.press('Enter');
   await tabTo('combobox', /Who goes straight in/);
   await page.keyboard.press('Enter');
@@ -217,7 +301,9 @@ test('the whole path by keyboard alone: schedule, rules, post, open the door, le
   await page.keyboard.type('hosts and');
   await expect(page.getByRole('option', { name: /^hosts and presenters/ })).toBeFocused();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('combobox', { name: /Who goes straight in, set for this class period/ })).toContainText('hosts and presenters');
+  await expect(
+    page.getByRole('combobox', { name: /Who goes straight in, set for this class period/ }),
+  ).toContainText('hosts and presenters');
 
   await tabTo('link', 'Posts', page.getByRole('navigation', { name: /^About/ }));
   await page.keyboard.press('Enter');
@@ -231,7 +317,10 @@ test('the whole path by keyboard alone: schedule, rules, post, open the door, le
 
   await page.keyboard.press('1');
   await tabTo('button', 'Open the door now');
-  const [room] = await Promise.all([page.context().waitForEvent('page'), page.keyboard.press('Enter')]);
+  const [room] = await Promise.all([
+    page.context().waitForEvent('page'),
+    page.keyboard.press('Enter'),
+  ]);
   await expect(room.locator('#you')).toContainText('You are Ottoline Marsh');
   await page.bringToFront();
   const student = await school.openPhone('Ansel Grue');
@@ -254,9 +343,17 @@ test('every control of every view is reached by Tab, and shows that it is', asyn
     await expect(page.getByRole('heading', { name: shows }).first()).toBeVisible();
     await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);
     const wanted = await page.evaluate(() => {
-      const all = [...document.querySelectorAll<HTMLElement>('a[href], button:enabled, input:enabled, select:enabled, textarea:enabled, summary')].filter((e) => e.tabIndex >= 0 && e.checkVisibility({ visibilityProperty: true }));
-      all.forEach((e, i) => { e.dataset.nth = String(i); });
-      return all.map((e) => `${e.tagName} ${e.getAttribute('aria-label') ?? e.textContent ?? ''}`.slice(0, 60));
+      const all = [
+        ...document.querySelectorAll<HTMLElement>(
+          'a[href], button:enabled, input:enabled, select:enabled, textarea:enabled, summary',
+        ),
+      ].filter((e) => e.tabIndex >= 0 && e.checkVisibility({ visibilityProperty: true }));
+      all.forEach((e, i) => {
+        e.dataset.nth = String(i);
+      });
+      return all.map((e) =>
+        `${e.tagName} ${e.getAttribute('aria-label') ?? e.textContent ?? ''}`.slice(0, 60),
+      );
     });
     const reached = new Set<number>();
     const unmarked: string[] = [];
@@ -265,12 +362,19 @@ test('every control of every view is reached by Tab, and shows that it is', asyn
       const at = await page.evaluate(() => {
         const e = document.activeElement as HTMLElement;
         const style = getComputedStyle(e);
-        return { nth: e.dataset.nth, marked: style.outlineStyle !== 'none' && style.outlineWidth !== '0px' };
+        return {
+          nth: e.dataset.nth,
+          marked: style.outlineStyle !== 'none' && style.outlineWidth !== '0px',
+        };
       });
       if (at.nth === undefined) continue;
       reached.add(Number(at.nth));
       if (!at.marked) unmarked.push(wanted[Number(at.nth)]!);
     }
-    expect({ path, missed: wanted.filter((_, i) => !reached.has(i)), unmarked }).toEqual({ path, missed: [], unmarked: [] });
+    expect({ path, missed: wanted.filter((_, i) => !reached.has(i)), unmarked }).toEqual({
+      path,
+      missed: [],
+      unmarked: [],
+    });
   }
 });

@@ -9,7 +9,9 @@ async function running(school: School): Promise<{ desk: Page; room: Page; door: 
   return { desk, room, door: school.door('N3') };
 }
 
-test('the host hands over and leaves; the acting host lets people in, till the end', async ({ school }) => {
+test('the host hands over and leaves; the acting host lets people in, till the end', async ({
+  school,
+}) => {
   const { desk, room, door } = await running(school);
   const signe = await school.open('Signe Aalto');
   await signe.goto(door);
@@ -35,15 +37,23 @@ test('the host hands over and leaves; the acting host lets people in, till the e
   await hers.getByRole('button', { name: 'Let Ansel Grue in' }).click();
   await expect(student.locator('#you')).toContainText('You are Ansel Grue, participant.');
   await hers.getByRole('button', { name: 'End for all' }).click();
-  for (const page of [signe, student]) await expect(page.getByRole('heading', { name: 'The room is closed' })).toBeVisible();
+  for (const page of [signe, student])
+    await expect(page.getByRole('heading', { name: 'The room is closed' })).toBeVisible();
   await expect(hers.getByText('Your turn as acting host is over')).toBeVisible();
 });
 
-test('the desk by keyboard and in its small form: knock signal, next one in, all of the roll', async ({ school }) => {
+test('the desk by keyboard and in its small form: knock signal, next one in, all of the roll', async ({
+  school,
+}) => {
   const { desk, door } = await running(school);
   await expect(desk).toHaveTitle('Desk · Coastal Navigation, period 3');
-  const students = await Promise.all(['Ansel Grue', 'Birgit Tideman', 'Caspian Holloway'].map((name) => school.openPhone(name)));
-  for (const student of students) { await student.goto(door); await student.getByRole('button', { name: 'Knock' }).click(); }
+  const students = await Promise.all(
+    ['Ansel Grue', 'Birgit Tideman', 'Caspian Holloway'].map((name) => school.openPhone(name)),
+  );
+  for (const student of students) {
+    await student.goto(door);
+    await student.getByRole('button', { name: 'Knock' }).click();
+  }
   await expect(desk).toHaveTitle('(3) Desk · Coastal Navigation, period 3');
   await expect(students[2]!.getByText('2 people have waited longer.')).toBeVisible();
   await desk.keyboard.press('i');
@@ -51,25 +61,44 @@ test('the desk by keyboard and in its small form: knock signal, next one in, all
   await expect(students[0]!.locator('#you')).toContainText('You are Ansel Grue');
   await desk.getByRole('button', { name: 'Knocks sound' }).click();
   await desk.reload();
-  await expect(desk.getByRole('button', { name: 'Knocks are silent' })).toHaveAttribute('aria-pressed', 'false');
+  await expect(desk.getByRole('button', { name: 'Knocks are silent' })).toHaveAttribute(
+    'aria-pressed',
+    'false',
+  );
 
   // The window that stays on top, where the browser has it: the same desk in it, with keys of its own.
-  const [onTop] = await Promise.all([desk.context().waitForEvent('page'), desk.getByRole('button', { name: 'Small desk' }).click()]);
+  const [onTop] = await Promise.all([
+    desk.context().waitForEvent('page'),
+    desk.getByRole('button', { name: 'Small desk' }).click(),
+  ]);
   await expect(onTop.getByRole('button', { name: 'Let the roll in (2)' })).toBeVisible();
-  expect(await desk.evaluate(() => (window as unknown as { documentPictureInPicture: { window: Window | null } }).documentPictureInPicture.window !== null)).toBe(true);
+  expect(
+    await desk.evaluate(
+      () =>
+        (window as unknown as { documentPictureInPicture: { window: Window | null } })
+          .documentPictureInPicture.window !== null,
+    ),
+  ).toBe(true);
   await onTop.close();
 
   const small = await desk.context().newPage();
   await small.setViewportSize({ width: 340, height: 560 });
   await small.goto(`${school.url}/desk/${school.classOf('N3').link.id}/small`);
   await expect(small.getByRole('button', { name: 'Let the roll in (2)' })).toBeVisible();
-  expect(await small.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(0);
+  expect(
+    await small.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    ),
+  ).toBe(0);
   await small.keyboard.press('a');
   await expect(small.getByText('Nobody knocks.')).toBeVisible();
-  for (const [i, name] of (['Birgit Tideman', 'Caspian Holloway'] as const).entries()) await expect(students[i + 1]!.locator('#you')).toContainText(`You are ${name}`);
+  for (const [i, name] of (['Birgit Tideman', 'Caspian Holloway'] as const).entries())
+    await expect(students[i + 1]!.locator('#you')).toContainText(`You are ${name}`);
 });
 
-test('a student presents for a while; somebody from outside is brought in; the session runs longer', async ({ school }) => {
+test('a student presents for a while; somebody from outside is brought in; the session runs longer', async ({
+  school,
+}) => {
   const { desk, door } = await running(school);
   const student = await school.openPhone('Ansel Grue');
   await student.goto(door);
@@ -87,11 +116,15 @@ test('a student presents for a while; somebody from outside is brought in; the s
 
   const hedda = await school.openPhone('Hedda Grue', { kinds: ['personal'] });
   await hedda.goto(door);
-  await expect(hedda.getByRole('heading', { name: 'This door needs your school account' })).toBeVisible();
+  await expect(
+    hedda.getByRole('heading', { name: 'This door needs your school account' }),
+  ).toBeVisible();
   await desk.getByRole('button', { name: 'Bring in…' }).click();
   await desk.getByLabel('Name or mail address').fill('Hedda');
   await desk.getByRole('button', { name: 'Hedda Grue guest, from outside the school' }).click();
-  await expect(desk.getByRole('status').filter({ hasText: 'from outside the school' })).toBeVisible();
+  await expect(
+    desk.getByRole('status').filter({ hasText: 'from outside the school' }),
+  ).toBeVisible();
   await desk.keyboard.press('Escape');
   await hedda.getByRole('button', { name: 'Go in' }).click();
   await expect(hedda.locator('#you')).toContainText('You are Hedda Grue');
@@ -104,7 +137,9 @@ test('a student presents for a while; somebody from outside is brought in; the s
   await expect(desk.getByText('5 min longer')).toBeVisible();
 });
 
-test('the link is taken along in every form, and a code about to stand in public is stopped', async ({ school }) => {
+test('the link is taken along in every form, and a code about to stand in public is stopped', async ({
+  school,
+}) => {
   const page = await school.open('Ottoline Marsh');
   const n3 = school.classOf('N3');
   await page.goto(`${school.url}/classes/${n3.id}/entry`);
@@ -113,11 +148,15 @@ test('the link is taken along in every form, and a code about to stand in public
   await page.getByRole('button', { name: 'Use it' }).click();
   await page.getByRole('button', { name: 'Copy as…' }).click();
   const preview = page.getByRole('region', { name: 'What will be copied' });
-  await expect(preview.getByRole('link', { name: 'Coastal Navigation, period 3, Wed 14 Oct 10:45' })).toHaveAttribute('href', n3.link.address);
+  await expect(
+    preview.getByRole('link', { name: 'Coastal Navigation, period 3, Wed 14 Oct 10:45' }),
+  ).toHaveAttribute('href', n3.link.address);
   await expect(page.getByText('The code is not in it')).toBeVisible();
   await page.getByRole('button', { name: 'The whole invitation' }).click();
   await expect(preview).toContainText('Entry code: Tide 42');
-  await expect(preview).toContainText('Wednesday, 14 October 2026, 10:45 to 11:35 (America/Halifax time)');
+  await expect(preview).toContainText(
+    'Wednesday, 14 October 2026, 10:45 to 11:35 (America/Halifax time)',
+  );
 
   await page.getByLabel('Anyone: it goes on a public page').check();
   await expect(page.getByText('The entry code would stand in public')).toBeVisible();
@@ -126,20 +165,32 @@ test('the link is taken along in every form, and a code about to stand in public
   await page.getByLabel('The class, or whom I send it to').check();
   await page.getByRole('checkbox', { name: 'How to get in' }).uncheck();
   await page.getByRole('button', { name: 'Copy it, rich and plain' }).click();
-  await expect.poll(async () => (await clipboard(page)).plain).toBe(`Coastal Navigation, period 3, Wed 14 Oct 10:45:\n${n3.link.address}\n\nWednesday, 14 October 2026, 10:45 to 11:35 (America/Halifax time)`);
+  await expect
+    .poll(async () => (await clipboard(page)).plain)
+    .toBe(
+      `Coastal Navigation, period 3, Wed 14 Oct 10:45:\n${n3.link.address}\n\nWednesday, 14 October 2026, 10:45 to 11:35 (America/Halifax time)`,
+    );
   expect((await clipboard(page)).html).toContain('target="_blank"');
   await page.getByRole('radio', { name: 'Markdown' }).click();
   await page.getByRole('button', { name: 'Copy it as Markdown' }).click();
-  await expect.poll(async () => (await clipboard(page)).plain).toContain(`[Coastal Navigation, period 3, Wed 14 Oct 10:45](${n3.link.address})`);
+  await expect
+    .poll(async () => (await clipboard(page)).plain)
+    .toContain(`[Coastal Navigation, period 3, Wed 14 Oct 10:45](${n3.link.address})`);
 
   const take = async (button: string): Promise<{ name: string; bytes: Buffer }> => {
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: button }).click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: button }).click(),
+    ]);
     const chunks: Buffer[] = [];
     for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
     return { name: download.suggestedFilename(), bytes: Buffer.concat(chunks) };
   };
   const svg = await take('QR code, SVG');
-  expect([svg.name, svg.bytes.toString().slice(0, 4)]).toEqual(['coastal-navigation-period-3-door.svg', '<svg']);
+  expect([svg.name, svg.bytes.toString().slice(0, 4)]).toEqual([
+    'coastal-navigation-period-3-door.svg',
+    '<svg',
+  ]);
   const png = await take('QR code, PNG');
   expect(png.bytes.subarray(1, 4).toString()).toBe('PNG');
   // Read back by the browser's own reader where it has one; else its size tells that it is a picture.

@@ -1,6 +1,8 @@
 import { clipboard, enterRoom, expect, test } from './support.js';
 
-test('the whole path: plan a session, copy and post its link, let a student in', async ({ school }) => {
+test('the whole path: plan a session, copy and post its link, let a student in', async ({
+  school,
+}) => {
   const teacher = await school.open();
   await test.step('the teacher signs in by password and sees the day', async () => {
     await teacher.goto(school.url);
@@ -12,7 +14,9 @@ test('the whole path: plan a session, copy and post its link, let a student in',
     await teacher.getByLabel('Password').fill('fair-winds-2026');
     await teacher.getByRole('button', { name: 'Sign in', exact: true }).click();
     await expect(teacher.getByRole('heading', { name: 'Wednesday, 7 sessions' })).toBeVisible();
-    await expect(teacher.getByRole('button', { name: /Ottoline Marsh school account/ })).toBeVisible();
+    await expect(
+      teacher.getByRole('button', { name: /Ottoline Marsh school account/ }),
+    ).toBeVisible();
     await expect(teacher.getByText('Demo day · Wed 14 Oct 10:3')).toBeVisible();
   });
 
@@ -26,7 +30,9 @@ test('the whole path: plan a session, copy and post its link, let a student in',
     await expect(margin).toContainText('Mon 19 Oct, a school day');
     await expect(margin).toContainText('Fog bells');
     await expect(margin).toContainText('Mon 19 Oct clashes');
-    await expect(margin).toContainText('Coastal Navigation, period 3, 11:05–11:45, has this link, you');
+    await expect(margin).toContainText(
+      'Coastal Navigation, period 3, 11:05–11:45, has this link, you',
+    );
     await teacher.getByRole('combobox', { name: 'Bell period or time' }).click();
     await teacher.getByRole('option', { name: 'at a time of day' }).click();
     await teacher.getByLabel('Time', { exact: true }).fill('16:20');
@@ -46,17 +52,26 @@ test('the whole path: plan a session, copy and post its link, let a student in',
     await teacher.getByRole('button', { name: 'Copy as…' }).click();
     await teacher.getByLabel('The words that are the link').fill('To the lesson');
     await teacher.getByRole('button', { name: 'Copy it, rich and plain' }).click();
-    await expect.poll(async () => (await clipboard(teacher)).plain).toBe(`To the lesson:\n${address}`);
+    await expect
+      .poll(async () => (await clipboard(teacher)).plain)
+      .toBe(`To the lesson:\n${address}`);
     expect((await clipboard(teacher)).html).toContain(`href="${address}"`);
     await teacher.keyboard.press('Escape');
   });
 
   await test.step('posts it to the class stream', async () => {
-    await teacher.getByRole('navigation', { name: /^About/ }).getByRole('link', { name: 'Posts' }).click();
+    await teacher
+      .getByRole('navigation', { name: /^About/ })
+      .getByRole('link', { name: 'Posts' })
+      .click();
     await teacher.getByRole('button', { name: 'Post the link' }).click();
     await teacher.getByLabel('Words', { exact: true }).fill('Today we correct charts.');
     await teacher.getByLabel('Link words').fill('To the chart table');
-    await expect(teacher.getByRole('region', { name: 'As students will see it' }).getByRole('link', { name: 'To the chart table' })).toBeVisible();
+    await expect(
+      teacher
+        .getByRole('region', { name: 'As students will see it' })
+        .getByRole('link', { name: 'To the chart table' }),
+    ).toBeVisible();
     await teacher.getByRole('button', { name: 'Post it now' }).click();
     const row = teacher.getByRole('listitem').filter({ hasText: 'Today we correct charts.' });
     await expect(row.getByText('Out', { exact: true })).toBeVisible();
@@ -66,7 +81,10 @@ test('the whole path: plan a session, copy and post its link, let a student in',
   const door = await test.step('a student finds the post and follows it to the door', async () => {
     await school.stream(student, 'nav-3', 'Ansel Grue');
     await expect(student.getByText('Today we correct charts.')).toBeVisible();
-    const [tab] = await Promise.all([student.context().waitForEvent('page'), student.getByRole('link', { name: 'To the chart table' }).click()]);
+    const [tab] = await Promise.all([
+      student.context().waitForEvent('page'),
+      student.getByRole('link', { name: 'To the chart table' }).click(),
+    ]);
     await expect(tab.getByRole('heading', { name: 'Coastal Navigation, period 3' })).toBeVisible();
     await expect(tab.getByText('ansel.grue@merrow.example')).toBeVisible();
     await expect(tab.getByRole('heading', { name: 'The door opens at 10:40' })).toBeVisible();
@@ -74,14 +92,15 @@ test('the whole path: plan a session, copy and post its link, let a student in',
     return tab;
   });
 
-  const room = await test.step('the teacher opens the door before its time; the student is let on and waits in the lobby', async () => {
-    await teacher.getByRole('link', { name: 'Today', exact: true }).click();
-    const opened = await enterRoom(teacher, 'Open the door now');
-    await expect(teacher.getByRole('heading', { name: 'In the lobby 1' })).toBeVisible();
-    await expect(door.getByRole('heading', { name: 'You are in the lobby' })).toBeVisible();
-    await expect(door.getByText('Ottoline Marsh can see that you are waiting.')).toBeVisible();
-    return opened;
-  });
+  const room =
+    await test.step('the teacher opens the door before its time; the student is let on and waits in the lobby', async () => {
+      await teacher.getByRole('link', { name: 'Today', exact: true }).click();
+      const opened = await enterRoom(teacher, 'Open the door now');
+      await expect(teacher.getByRole('heading', { name: 'In the lobby 1' })).toBeVisible();
+      await expect(door.getByRole('heading', { name: 'You are in the lobby' })).toBeVisible();
+      await expect(door.getByText('Ottoline Marsh can see that you are waiting.')).toBeVisible();
+      return opened;
+    });
 
   await test.step('lets the student in; both see each other in the room', async () => {
     const knock = teacher.getByRole('region', { name: 'In the lobby' }).getByRole('listitem');
@@ -89,7 +108,8 @@ test('the whole path: plan a session, copy and post its link, let a student in',
     await expect(knock).toContainText('school account · on the roll');
     await teacher.getByRole('button', { name: 'Let Ansel Grue in' }).click();
     await expect(door.locator('#you')).toContainText('You are Ansel Grue, participant.');
-    for (const page of [room, door]) await expect(page.locator('#seats')).toContainText('Ottoline Marsh');
+    for (const page of [room, door])
+      await expect(page.locator('#seats')).toContainText('Ottoline Marsh');
     await expect(room.locator('#seats')).toContainText('Ansel Grue');
     await expect(teacher.getByRole('region', { name: 'Inside' })).toContainText('Ansel Grue');
     await expect(teacher.getByRole('heading', { name: 'Missing from the roll 23' })).toBeVisible();
@@ -107,7 +127,9 @@ test('the whole path: plan a session, copy and post its link, let a student in',
   await test.step('simulated students come through the door like anyone', async () => {
     await room.getByLabel(/simulated students/).fill('3');
     await room.getByRole('button', { name: 'Send them to the door' }).click();
-    await expect(teacher.getByRole('heading', { name: 'In the lobby 3' })).toBeVisible({ timeout: 20000 });
+    await expect(teacher.getByRole('heading', { name: 'In the lobby 3' })).toBeVisible({
+      timeout: 20000,
+    });
     await teacher.getByRole('button', { name: 'Let all in' }).click();
     await expect(teacher.getByRole('heading', { name: 'Inside 5' })).toBeVisible();
     await expect(room.locator('#seats tr')).toHaveCount(5);
@@ -115,7 +137,8 @@ test('the whole path: plan a session, copy and post its link, let a student in',
 
   await test.step('ends it for all', async () => {
     await teacher.getByRole('button', { name: 'End for all' }).click();
-    for (const page of [room, door]) await expect(page.getByRole('heading', { name: 'The room is closed' })).toBeVisible();
+    for (const page of [room, door])
+      await expect(page.getByRole('heading', { name: 'The room is closed' })).toBeVisible();
     await expect(teacher.getByText('Ended', { exact: true }).first()).toBeVisible();
     await door.goto(school.door('N3'));
     await expect(door.getByRole('heading', { name: 'This session has ended' })).toBeVisible();

@@ -16,18 +16,29 @@ test('cancel and undo', async ({ school }) => {
   await page.getByRole('link', { name: 'Details of Chartwork clinic, 11:40' }).click();
   await page.getByRole('button', { name: 'Hold it after all' }).click();
   await page.getByRole('button', { name: 'Cancel the session' }).click();
-  await page.getByRole('listitem').filter({ hasText: 'Cancelled: Chartwork clinic' }).getByRole('button', { name: 'Undo' }).click();
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'Cancelled: Chartwork clinic' })
+    .getByRole('button', { name: 'Undo' })
+    .click();
   await expect(page.getByText('Undone.')).toBeVisible();
   await page.getByRole('link', { name: 'Today', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Wednesday, 7 sessions' })).toBeVisible();
   await expect(page.getByText('Cancelled', { exact: true })).toHaveCount(0);
 });
 
-test('a stale edit: the second of two teachers sees both versions and loses nothing', async ({ school }) => {
-  const [ottoline, tomas] = [await school.open('Ottoline Marsh'), await school.open('Tomas Verhage')];
+test('a stale edit: the second of two teachers sees both versions and loses nothing', async ({
+  school,
+}) => {
+  const [ottoline, tomas] = [
+    await school.open('Ottoline Marsh'),
+    await school.open('Tomas Verhage'),
+  ];
   for (const page of [ottoline, tomas]) {
     await page.goto(`${school.url}/today`);
-    await page.getByRole('link', { name: 'Details of Coastal Navigation, period 6, 14:15' }).click();
+    await page
+      .getByRole('link', { name: 'Details of Coastal Navigation, period 6, 14:15' })
+      .click();
   }
   await ottoline.getByLabel('Title').fill('Tides, from Ottoline');
   await ottoline.getByRole('button', { name: 'Save the change' }).click();
@@ -70,5 +81,9 @@ test('changing date and time leaves the link, and the day line follows', async (
   await page.getByLabel('Title').fill('Evening clinic');
   await page.getByRole('button', { name: 'Save the change' }).click();
   await expect(page.getByText(`/door/${school.classOf('C').link.code}`)).toBeVisible();
-  await expect(page.getByRole('navigation', { name: 'Today’s hours' }).getByRole('button', { name: '19:30 Evening clinic' })).toBeVisible();
+  await expect(
+    page
+      .getByRole('navigation', { name: 'Today’s hours' })
+      .getByRole('button', { name: '19:30 Evening clinic' }),
+  ).toBeVisible();
 });

@@ -1,6 +1,8 @@
 import { expect, test } from './support.js';
 
-test('course site down: the post waits, the screen says so, it goes out later, once', async ({ school }) => {
+test('course site down: the post waits, the screen says so, it goes out later, once', async ({
+  school,
+}) => {
   const teacher = await school.open('Ottoline Marsh');
   const student = await school.openPhone();
   await school.courseSite('down');
@@ -17,7 +19,9 @@ test('course site down: the post waits, the screen says so, it goes out later, o
   await expect(student.getByText('Storm post')).toHaveCount(1);
 });
 
-test('a queued post follows the clock; withdrawn, it goes; undone, it stays', async ({ school }) => {
+test('a queued post follows the clock; withdrawn, it goes; undone, it stays', async ({
+  school,
+}) => {
   const teacher = await school.open('Ottoline Marsh');
   const student = await school.openPhone();
   await teacher.goto(`${school.url}/classes/${school.classOf('N6').id}/posts`);

@@ -3,7 +3,8 @@ import { expect, test, type School } from './support.js';
 
 const strip = (page: Page): Locator => page.getByRole('grid', { name: /^Autumn term/ });
 const cell = (page: Page): Locator => page.getByRole('gridcell');
-const margin = (page: Page): Locator => page.getByRole('complementary', { name: 'What will happen' });
+const margin = (page: Page): Locator =>
+  page.getByRole('complementary', { name: 'What will happen' });
 
 /** The plan, with the strip's cursor on a date in a class period's row: by keys, as anybody could. */
 async function planAt(school: School, page: Page, row: number, words: string): Promise<void> {
@@ -18,15 +19,31 @@ async function planAt(school: School, page: Page, row: number, words: string): P
 }
 /** Rows of the demo's strip, in order. */
 const ROW = { N1: 0, W2: 1, N3: 2, R5: 3, N6: 4 };
-const held = async (school: School, page: Page, letters: string): Promise<{ date: string; time: string; title: string; status: string }[]> =>
-  ((await (await page.request.get(`${school.url}/api/classes/${school.classOf(letters).id}`)).json()) as { sessions: { date: string; time: string; title: string; status: string }[] }).sessions.filter((s) => s.status === 'planned' || s.status === 'moved');
+const held = async (
+  school: School,
+  page: Page,
+  letters: string,
+): Promise<{ date: string; time: string; title: string; status: string }[]> =>
+  (
+    (await (
+      await page.request.get(`${school.url}/api/classes/${school.classOf(letters).id}`)
+    ).json()) as { sessions: { date: string; time: string; title: string; status: string }[] }
+  ).sessions.filter((s) => s.status === 'planned' || s.status === 'moved');
 
-test('a term is booked in one sentence, with every date shown before anything is saved', async ({ school }) => {
+test('a term is booked in one sentence, with every date shown before anything is saved', async ({
+  school,
+}) => {
   const page = await school.open('Ottoline Marsh');
   await page.goto(`${school.url}/plan/new`);
-  await page.getByLabel('Or type it').fill('N1 every Tue and Thu in period 3 until term ends from 15 Oct, with biscuits');
-  await expect(page.getByRole('status').filter({ hasText: 'Not understood: “biscuits”' })).toBeVisible();
-  await expect(page.getByRole('combobox', { name: 'Class period' })).toHaveText('Coastal Navigation, period 1');
+  await page
+    .getByLabel('Or type it')
+    .fill('N1 every Tue and Thu in period 3 until term ends from 15 Oct, with biscuits');
+  await expect(
+    page.getByRole('status').filter({ hasText: 'Not understood: “biscuits”' }),
+  ).toBeVisible();
+  await expect(page.getByRole('combobox', { name: 'Class period' })).toHaveText(
+    'Coastal Navigation, period 1',
+  );
   await expect(page.getByRole('button', { name: 'Weekdays' })).toHaveText('Tue · Thu');
   await expect(page.getByRole('combobox', { name: 'Until when' })).toHaveText('until term ends');
   await expect(page.getByText('Every Tue and Thu, period 3, 15 Oct – 17 Dec 2026')).toBeVisible();
@@ -49,7 +66,11 @@ test('a term is booked in one sentence, with every date shown before anything is
   await expect(page.getByText(/^Scheduled: Extra lessons, \d+ sessions/)).toBeVisible();
   expect((await held(school, page, 'N1')).length).toBeGreaterThan(before + 18);
   // A fog day moves period 3.
-  expect((await held(school, page, 'N1')).filter((s) => s.title === 'Extra lessons' && s.date === '2026-10-19')).toMatchObject([{ time: '11:05' }]);
+  expect(
+    (await held(school, page, 'N1')).filter(
+      (s) => s.title === 'Extra lessons' && s.date === '2026-10-19',
+    ),
+  ).toMatchObject([{ time: '11:05' }]);
   await page.keyboard.press('u');
   await expect(page.getByText('Undone.')).toBeVisible();
   await expect.poll(async () => (await held(school, page, 'N1')).length).toBe(before);
@@ -65,18 +86,29 @@ test('a clash names who is in both, and is remedied at one press', async ({ scho
   await expect(margin(page)).not.toContainText('clashes');
   await expect(page.getByRole('button', { name: 'Schedule 2 sessions' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo these' }).click();
-  await margin(page).getByRole('button', { name: /^Move it to/ }).click();
+  await margin(page)
+    .getByRole('button', { name: /^Move it to/ })
+    .click();
   await expect(margin(page)).not.toContainText('clashes');
   await page.getByRole('button', { name: 'Schedule 3 sessions' }).click();
   await expect(page.getByText(/^Scheduled:/)).toBeVisible();
-  expect((await held(school, page, 'W2')).filter((s) => !['09:35', '10:25'].includes(s.time)).map((s) => s.date)).toHaveLength(3);
+  expect(
+    (await held(school, page, 'W2'))
+      .filter((s) => !['09:35', '10:25'].includes(s.time))
+      .map((s) => s.date),
+  ).toHaveLength(3);
 });
 
-test('only one, from there on, and the whole are changed, each as said in the sheet', async ({ school }) => {
+test('only one, from there on, and the whole are changed, each as said in the sheet', async ({
+  school,
+}) => {
   const page = await school.open('Ottoline Marsh');
   const open = async (date: string): Promise<void> => {
     await page.goto(`${school.url}/classes/${school.classOf('N3').id}/sessions`);
-    await page.getByRole('button', { name: /^Show all/ }).first().click();
+    await page
+      .getByRole('button', { name: /^Show all/ })
+      .first()
+      .click();
     await page.getByRole('link', { name: `Change Coastal Navigation, period 3, ${date}` }).click();
     await expect(page.getByRole('heading', { name: 'Change a session' })).toBeVisible();
   };
@@ -85,7 +117,10 @@ test('only one, from there on, and the whole are changed, each as said in the sh
   await page.getByLabel('Title').fill('Quiz');
   await page.getByRole('button', { name: 'Save the change' }).click();
   await expect(page.getByText('Changed.')).toBeVisible();
-  expect([(await of('2026-10-21'))!.title, (await of('2026-10-26'))!.title]).toEqual(['Quiz', 'Coastal Navigation, period 3']);
+  expect([(await of('2026-10-21'))!.title, (await of('2026-10-26'))!.title]).toEqual([
+    'Quiz',
+    'Coastal Navigation, period 3',
+  ]);
 
   await open('Wed 18 Nov');
   await page.getByRole('combobox', { name: 'Which of them' }).click();
@@ -94,7 +129,11 @@ test('only one, from there on, and the whole are changed, each as said in the sh
   await page.getByRole('option', { name: 'in period 4' }).click();
   await page.getByRole('button', { name: /^Change \d+ sessions$/ }).click();
   await expect(page.getByText('Changed.')).toBeVisible();
-  expect([(await of('2026-11-16'))!.time, (await of('2026-11-18'))!.time, (await of('2026-12-16'))!.time]).toEqual(['10:45', '11:40', '11:40']);
+  expect([
+    (await of('2026-11-16'))!.time,
+    (await of('2026-11-18'))!.time,
+    (await of('2026-12-16'))!.time,
+  ]).toEqual(['10:45', '11:40', '11:40']);
   await page.keyboard.press('u');
   await expect(page.getByText('Undone.')).toBeVisible();
   await expect.poll(async () => (await of('2026-12-16'))!.time).toBe('10:45');
@@ -108,30 +147,52 @@ test('only one, from there on, and the whole are changed, each as said in the sh
   await page.getByRole('button', { name: /^Change \d+ sessions$/ }).click();
   await expect(page.getByText('Changed.')).toBeVisible();
   // What stands for itself keeps its own words, and so does what is over.
-  expect([(await of('2026-10-07'))!.title, (await of('2026-10-21'))!.title, (await of('2026-10-28'))!.title, (await of('2026-11-18'))!.title]).toEqual(['Coastal Navigation, period 3', 'Quiz', 'Pilotage', 'Coastal Navigation, period 3']);
+  expect([
+    (await of('2026-10-07'))!.title,
+    (await of('2026-10-21'))!.title,
+    (await of('2026-10-28'))!.title,
+    (await of('2026-11-18'))!.title,
+  ]).toEqual(['Coastal Navigation, period 3', 'Quiz', 'Pilotage', 'Coastal Navigation, period 3']);
 });
 
-test('on the strip a session is moved by keys, with a live look at what it would meet, and back', async ({ school }) => {
+test('on the strip a session is moved by keys, with a live look at what it would meet, and back', async ({
+  school,
+}) => {
   const page = await school.open('Ottoline Marsh');
   await planAt(school, page, ROW.N3, 'Wed 21 Oct');
-  await expect(cell(page)).toHaveAttribute('aria-label', 'Coastal Navigation, period 3. Wed 21 Oct, 10:45–11:35: Coastal Navigation, period 3, planned');
+  await expect(cell(page)).toHaveAttribute(
+    'aria-label',
+    'Coastal Navigation, period 3. Wed 21 Oct, 10:45–11:35: Coastal Navigation, period 3, planned',
+  );
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('region', { name: 'The chosen session' })).toContainText('Every Mon and Wed, period 3');
+  await expect(page.getByRole('region', { name: 'The chosen session' })).toContainText(
+    'Every Mon and Wed, period 3',
+  );
   await page.keyboard.press('m');
   await page.keyboard.press('ArrowRight');
-  await expect(page.getByText('Thu 22 Oct, 10:45: free. Enter puts it down, Escape leaves it.')).toBeVisible();
+  await expect(
+    page.getByText('Thu 22 Oct, 10:45: free. Enter puts it down, Escape leaves it.'),
+  ).toBeVisible();
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('ArrowRight');
-  await expect(page.getByText(/clashes with Coastal Navigation, period 3, 10:45|The series meets/)).toBeVisible();
+  await expect(
+    page.getByText(/clashes with Coastal Navigation, period 3, 10:45|The series meets/),
+  ).toBeVisible();
   await page.keyboard.press('ArrowLeft');
   await page.keyboard.press('Enter');
   await expect(page.getByText('Moved: Coastal Navigation, period 3, to Fri 23 Oct')).toBeVisible();
-  await expect.poll(async () => (await held(school, page, 'N3')).some((s) => s.date === '2026-10-23')).toBe(true);
+  await expect
+    .poll(async () => (await held(school, page, 'N3')).some((s) => s.date === '2026-10-23'))
+    .toBe(true);
   await page.keyboard.press('u');
-  await expect.poll(async () => (await held(school, page, 'N3')).some((s) => s.date === '2026-10-21')).toBe(true);
+  await expect
+    .poll(async () => (await held(school, page, 'N3')).some((s) => s.date === '2026-10-21'))
+    .toBe(true);
 });
 
-test('on the strip a session is dragged, days are swept, and all in them called off together', async ({ school }) => {
+test('on the strip a session is dragged, days are swept, and all in them called off together', async ({
+  school,
+}) => {
   const page = await school.open('Ottoline Marsh');
   await planAt(school, page, ROW.N6, 'Mon 26 Oct');
   const from = (await cell(page).boundingBox())!;
@@ -141,7 +202,11 @@ test('on the strip a session is dragged, days are swept, and all in them called 
   await expect(page.getByText('Tue 27 Oct, 14:15: free.')).toBeVisible();
   await page.mouse.up();
   await expect(page.getByText('Moved: Coastal Navigation, period 6, to Tue 27 Oct')).toBeVisible();
-  await expect.poll(async () => (await held(school, page, 'N6')).some((s) => s.date === '2026-10-27' && s.time === '14:15')).toBe(true);
+  await expect
+    .poll(async () =>
+      (await held(school, page, 'N6')).some((s) => s.date === '2026-10-27' && s.time === '14:15'),
+    )
+    .toBe(true);
 
   // From an empty place on Monday 2 November over to Wednesday.
   const box = (await strip(page).boundingBox())!;
@@ -155,32 +220,56 @@ test('on the strip a session is dragged, days are swept, and all in them called 
   const count = Number(/: (\d+) sessions/.exec((await days.textContent())!)![1]);
   await days.getByLabel('Days to move them by').fill('14');
   await days.getByRole('button', { name: `Move ${count} sessions` }).click();
-  await expect(page.getByText(`Moved by 14 days: ${count} sessions, Mon 2 Nov to Wed 4 Nov`)).toBeVisible();
-  await expect.poll(async () => (await held(school, page, 'W2')).filter((s) => s.date === '2026-11-16').length).toBe(2);
+  await expect(
+    page.getByText(`Moved by 14 days: ${count} sessions, Mon 2 Nov to Wed 4 Nov`),
+  ).toBeVisible();
+  await expect
+    .poll(
+      async () => (await held(school, page, 'W2')).filter((s) => s.date === '2026-11-16').length,
+    )
+    .toBe(2);
   await page.keyboard.press('u');
-  await expect.poll(async () => (await held(school, page, 'W2')).filter((s) => s.date === '2026-11-16').length).toBe(1);
+  await expect
+    .poll(
+      async () => (await held(school, page, 'W2')).filter((s) => s.date === '2026-11-16').length,
+    )
+    .toBe(1);
   await page.mouse.move(monday, box.y + box.height - 12);
   await page.mouse.down();
   await page.mouse.move(monday + from.width * 2, box.y + box.height - 12, { steps: 5 });
   await page.mouse.up();
   await days.getByRole('button', { name: `Cancel ${count} sessions` }).click();
-  await expect(page.getByText(`Cancelled: ${count} sessions, Mon 2 Nov to Wed 4 Nov`)).toBeVisible();
-  await expect.poll(async () => (await held(school, page, 'N3')).some((s) => s.date === '2026-11-02')).toBe(false);
+  await expect(
+    page.getByText(`Cancelled: ${count} sessions, Mon 2 Nov to Wed 4 Nov`),
+  ).toBeVisible();
+  await expect
+    .poll(async () => (await held(school, page, 'N3')).some((s) => s.date === '2026-11-02'))
+    .toBe(false);
   await page.keyboard.press('u');
-  await expect.poll(async () => (await held(school, page, 'N3')).some((s) => s.date === '2026-11-02')).toBe(true);
+  await expect
+    .poll(async () => (await held(school, page, 'N3')).some((s) => s.date === '2026-11-02'))
+    .toBe(true);
 });
 
 test('in the week a session is moved to another day and time', async ({ school }) => {
   const page = await school.open('Ottoline Marsh');
   await page.goto(`${school.url}/plan?view=week`);
-  const block = page.getByRole('button', { name: /^Fri 16 Oct, 08:40–09:30: Coastal Navigation, period 1/ });
+  const block = page.getByRole('button', {
+    name: /^Fri 16 Oct, 08:40–09:30: Coastal Navigation, period 1/,
+  });
   await block.focus();
   await page.keyboard.press('m');
   await page.keyboard.press('ArrowLeft');
   await page.keyboard.press('ArrowUp');
-  await expect(page.getByText('Thu 15 Oct, 08:35: free. Enter puts it down, Escape leaves it.')).toBeVisible();
+  await expect(
+    page.getByText('Thu 15 Oct, 08:35: free. Enter puts it down, Escape leaves it.'),
+  ).toBeVisible();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: /^Thu 15 Oct, 08:35–09:25: Coastal Navigation, period 1, moved/ })).toBeVisible();
+  await expect(
+    page.getByRole('button', {
+      name: /^Thu 15 Oct, 08:35–09:25: Coastal Navigation, period 1, moved/,
+    }),
+  ).toBeVisible();
 });
 
 test('a series is copied to other class periods, each at its own bell', async ({ school }) => {
@@ -192,24 +281,40 @@ test('a series is copied to other class periods, each at its own bell', async ({
   await page.getByRole('checkbox', { name: 'Ropework, period 5' }).check();
   await page.getByRole('button', { name: 'Copy to 2' }).click();
   await expect(page.getByText('Copied to 2 class periods.')).toBeVisible();
-  expect((await held(school, page, 'R5')).filter((s) => s.date === '2026-10-21').map((s) => s.time)).toEqual(['13:20', '13:20']);
+  expect(
+    (await held(school, page, 'R5')).filter((s) => s.date === '2026-10-21').map((s) => s.time),
+  ).toEqual(['13:20', '13:20']);
   await page.keyboard.press('u');
-  await expect.poll(async () => (await held(school, page, 'R5')).filter((s) => s.date === '2026-10-21').length).toBe(1);
+  await expect
+    .poll(
+      async () => (await held(school, page, 'R5')).filter((s) => s.date === '2026-10-21').length,
+    )
+    .toBe(1);
 });
 
-test('bad input in a series is said beside its field, and a great many are asked about once more', async ({ school }) => {
+test('bad input in a series is said beside its field, and a great many are asked about once more', async ({
+  school,
+}) => {
   const page = await school.open('Ottoline Marsh');
   await page.goto(`${school.url}/plan/new`);
-  await page.getByLabel('Or type it').fill('every day 16:00 for 30 minutes until 30 Sep 2027 even on holidays');
+  await page
+    .getByLabel('Or type it')
+    .fill('every day 16:00 for 30 minutes until 30 Sep 2027 even on holidays');
   await expect(margin(page)).toContainText('sessions are many');
   await page.getByRole('button', { name: /^Schedule \d{3} sessions$/ }).click();
   await expect(page.getByText(/^That is \d{3} sessions\. Press once more/)).toBeVisible();
   await page.getByLabel('Or type it').fill('every second week on Thursday 16:00 x5');
   await page.getByLabel('Sessions held').fill('0');
-  await expect(page.getByRole('alert').filter({ hasText: 'Give a whole number from 1 to 1000.' })).toBeVisible();
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'Give a whole number from 1 to 1000.' }),
+  ).toBeVisible();
   await page.getByLabel('Or type it').fill('every Sat in period 3 until term ends');
   await expect(margin(page)).toContainText('no teaching on Saturdays');
-  await expect(page.getByRole('alert').filter({ hasText: 'No session would be held. All 9 dates are skipped' })).toBeVisible();
+  await expect(
+    page
+      .getByRole('alert')
+      .filter({ hasText: 'No session would be held. All 9 dates are skipped' }),
+  ).toBeVisible();
   await expect(page.getByRole('button', { name: 'No session to schedule' })).toBeDisabled();
 });
 
@@ -220,7 +325,10 @@ test('a draft without a date waits on the plan for one', async ({ school }) => {
   await page.getByRole('button', { name: 'Draft without a date' }).click();
   await expect(page.getByText('Kept as a draft: Guest talk, without a date')).toBeVisible();
   await page.goto(`${school.url}/plan`);
-  await page.getByRole('region', { name: 'Without a date' }).getByRole('link', { name: 'Guest talk' }).click();
+  await page
+    .getByRole('region', { name: 'Without a date' })
+    .getByRole('link', { name: 'Guest talk' })
+    .click();
   await expect(page.getByText('This is a draft without a date')).toBeVisible();
   await page.getByRole('button', { name: /^Schedule/ }).click();
   await expect(page.getByText('On the books.')).toBeVisible();
@@ -244,7 +352,11 @@ test('a single session becomes a series and a single one again', async ({ school
   await page.getByLabel('Weeks', { exact: true }).fill('6');
   await page.getByRole('button', { name: 'Make it 3 sessions' }).click();
   await expect(page.getByText('Changed.')).toBeVisible();
-  expect((await held(school, page, 'HE')).filter((s) => s.title === 'Harbour Evening').map((s) => s.date)).toEqual(['2026-11-05', '2026-11-19', '2026-12-03']);
+  expect(
+    (await held(school, page, 'HE'))
+      .filter((s) => s.title === 'Harbour Evening')
+      .map((s) => s.date),
+  ).toEqual(['2026-11-05', '2026-11-19', '2026-12-03']);
   await open();
   await page.getByRole('combobox', { name: 'Which of them' }).click();
   await page.getByRole('option', { name: 'the whole series' }).click();
@@ -252,18 +364,32 @@ test('a single session becomes a series and a single one again', async ({ school
   await page.getByRole('option', { name: 'once', exact: true }).click();
   await page.getByRole('button', { name: 'Save the change' }).click();
   await expect(page.getByText('Changed.').first()).toBeVisible();
-  await expect.poll(async () => (await held(school, page, 'HE')).filter((s) => s.title === 'Harbour Evening').length).toBe(1);
+  await expect
+    .poll(
+      async () =>
+        (await held(school, page, 'HE')).filter((s) => s.title === 'Harbour Evening').length,
+    )
+    .toBe(1);
 });
 
-test('two people at one series: the second sees both plans in words, and saves over it only if they say so', async ({ school }) => {
-  const [ottoline, tomas] = [await school.open('Ottoline Marsh'), await school.open('Tomas Verhage')];
+test('two people at one series: the second sees both plans in words, and saves over it only if they say so', async ({
+  school,
+}) => {
+  const [ottoline, tomas] = [
+    await school.open('Ottoline Marsh'),
+    await school.open('Tomas Verhage'),
+  ];
   for (const page of [ottoline, tomas]) {
     await page.goto(`${school.url}/classes/${school.classOf('N6').id}/sessions`);
-    await page.getByRole('link', { name: 'Change Coastal Navigation, period 6, Wed 21 Oct' }).click();
+    await page
+      .getByRole('link', { name: 'Change Coastal Navigation, period 6, Wed 21 Oct' })
+      .click();
     await page.getByRole('combobox', { name: 'Which of them' }).click();
     await page.getByRole('option', { name: 'the whole series' }).click();
     await page.getByRole('combobox', { name: 'Bell period or time' }).click();
-    await page.getByRole('option', { name: page === ottoline ? 'in period 4' : 'in period 5' }).click();
+    await page
+      .getByRole('option', { name: page === ottoline ? 'in period 4' : 'in period 5' })
+      .click();
   }
   await ottoline.getByRole('button', { name: /^Change \d+ sessions$/ }).click();
   await expect(ottoline.getByText('Changed.')).toBeVisible();
@@ -273,5 +399,7 @@ test('two people at one series: the second sees both plans in words, and saves o
   await expect(both.getByRole('row', { name: /When/ })).toContainText('period 4');
   await both.getByRole('button', { name: 'Save mine over it' }).click();
   await expect(tomas.getByText('Changed.')).toBeVisible();
-  expect((await held(school, tomas, 'N6')).find((s) => s.date === '2026-10-28')!.time).toBe('13:20');
+  expect((await held(school, tomas, 'N6')).find((s) => s.date === '2026-10-28')!.time).toBe(
+    '13:20',
+  );
 });

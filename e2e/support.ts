@@ -1,24 +1,52 @@
-import { test as base, expect, type Browser, type BrowserContextOptions, type Page } from '@playwright/test';
-import { copyDatabases, freePort, startDemo, statement, type Demo, type Mariadb } from '../scripts/processes.mjs';
+import {
+  test as base,
+  expect,
+  type Browser,
+  type BrowserContextOptions,
+  type Page,
+} from '@playwright/test';
+import {
+  copyDatabases,
+  freePort,
+  startDemo,
+  statement,
+  type Demo,
+  type Mariadb,
+} from '../scripts/processes.mjs';
 
-interface Person { name: string; accounts: { id: number; kind: string; email: string }[] }
-interface ClassItem { id: number; title: string; pennant: { letters: string }; link: { id: number; code: string; address: string } }
+interface Person {
+  name: string;
+  accounts: { id: number; kind: string; email: string }[];
+}
+interface ClassItem {
+  id: number;
+  title: string;
+  pennant: { letters: string };
+  link: { id: number; code: string; address: string };
+}
 
 /** A Glen with the demo school on a database of its own, and browsers to meet it with. */
 export class School {
   private people: Person[] = [];
   private classes: ClassItem[] = [];
 
-  constructor(readonly demo: Demo, private readonly browser: Browser) {}
+  constructor(
+    readonly demo: Demo,
+    private readonly browser: Browser,
+  ) {}
 
   get url(): string {
     return this.demo.publicUrl;
   }
 
   async prepare(): Promise<void> {
-    this.people = ((await (await fetch(`${this.url}/api/demo/people`)).json()) as { people: Person[] }).people;
+    this.people = (
+      (await (await fetch(`${this.url}/api/demo/people`)).json()) as { people: Person[] }
+    ).people;
     const page = await this.open('Noor Achterberg');
-    this.classes = ((await (await page.request.get(`${this.url}/api/classes`)).json()) as { classes: ClassItem[] }).classes;
+    this.classes = (
+      (await (await page.request.get(`${this.url}/api/classes`)).json()) as { classes: ClassItem[] }
+    ).classes;
     await page.context().close();
   }
 
@@ -35,9 +63,23 @@ export class School {
   }
 
   /** A page in a browser of its own, signed in with the accounts named (the last is in use); no name is nobody. */
-  async open(name?: string, { kinds = ['school'], ...options }: BrowserContextOptions & { kinds?: ('school' | 'personal')[] } = {}): Promise<Page> {
-    const context = await this.browser.newContext({ permissions: ['clipboard-read', 'clipboard-write', 'camera', 'microphone'], ...options });
-    if (name) for (const kind of kinds) await context.request.post(`${this.url}/api/demo/sign-in`, { data: { accountId: this.account(name, kind).id }, headers: { Origin: this.url } });
+  async open(
+    name?: string,
+    {
+      kinds = ['school'],
+      ...options
+    }: BrowserContextOptions & { kinds?: ('school' | 'personal')[] } = {},
+  ): Promise<Page> {
+    const context = await this.browser.newContext({
+      permissions: ['clipboard-read', 'clipboard-write', 'camera', 'microphone'],
+      ...options,
+    });
+    if (name)
+      for (const kind of kinds)
+        await context.request.post(`${this.url}/api/demo/sign-in`, {
+          data: { accountId: this.account(name, kind).id },
+          headers: { Origin: this.url },
+        });
     return context.newPage();
   }
 
@@ -47,11 +89,19 @@ export class School {
   }
 
   async setTime(time: string, date = '2026-10-14'): Promise<void> {
-    await fetch(`${this.url}/api/demo/clock`, { method: 'POST', headers: { 'Content-Type': 'application/json', Origin: this.url }, body: JSON.stringify({ date, time }) });
+    await fetch(`${this.url}/api/demo/clock`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json', Origin: this.url },
+      body: JSON.stringify({ date, time }),
+    });
   }
 
   async courseSite(kind: 'none' | 'down'): Promise<void> {
-    await fetch(`${this.demo.courseSite}/trouble`, { method: 'POST', body: new URLSearchParams({ kind }), redirect: 'manual' });
+    await fetch(`${this.demo.courseSite}/trouble`, {
+      method: 'POST',
+      body: new URLSearchParams({ kind }),
+      redirect: 'manual',
+    });
   }
 
   /** The course site's page of a class, read as one of its people. */
@@ -64,7 +114,10 @@ export class School {
 
 /** Presses what opens the room and gives the room's tab, once the person sits in it. */
 export async function enterRoom(page: Page, button: string | RegExp): Promise<Page> {
-  const [room] = await Promise.all([page.context().waitForEvent('page'), page.getByRole('button', { name: button }).click()]);
+  const [room] = await Promise.all([
+    page.context().waitForEvent('page'),
+    page.getByRole('button', { name: button }).click(),
+  ]);
   await expect(room.locator('#you')).toContainText('You are', { timeout: 15000 });
   // A tab behind another draws once a second at most; the desk is what is worked next.
   await page.bringToFront();
@@ -77,14 +130,19 @@ export async function clipboard(page: Page): Promise<{ html: string; plain: stri
   await expect(async () => {
     found = await page.evaluate(async () => {
       const [item] = await navigator.clipboard.read();
-      const read = async (type: string): Promise<string> => (item?.types.includes(type) ? (await item.getType(type)).text() : '');
+      const read = async (type: string): Promise<string> =>
+        item?.types.includes(type) ? (await item.getType(type)).text() : '';
       return { html: await read('text/html'), plain: await read('text/plain') };
     });
   }).toPass({ timeout: 10000 });
   return found;
 }
 
-interface Loaded { mariadb: Pick<Mariadb, 'port' | 'url'>; name: string; port: number }
+interface Loaded {
+  mariadb: Pick<Mariadb, 'port' | 'url'>;
+  name: string;
+  port: number;
+}
 const both = (name: string): string[] => [name, `${name}_standins`];
 const AT = '2026-10-14T10:31';
 
@@ -92,18 +150,34 @@ const AT = '2026-10-14T10:31';
 export const test = base.extend<{ school: School }, { loaded: Loaded }>({
   // The runner reads the fixture's wishes from this pattern; it wishes for none.
   // eslint-disable-next-line no-empty-pattern
-  loaded: [async ({}, use, info) => {
-    const mariadbPort = Number(process.env.GLEN_TEST_MARIADB);
-    const mariadb = { port: mariadbPort, url: (name: string) => `mariadb://root@127.0.0.1:${mariadbPort}/${name}` };
-    const loaded = { mariadb, name: `e2e_${info.workerIndex}`, port: await freePort() };
-    const demo = await startDemo({ mariadb, database: loaded.name, port: loaded.port, at: AT, fresh: true });
-    await demo.stop();
-    await use(loaded);
-    for (const name of both(loaded.name)) await statement(mariadb, `DROP DATABASE IF EXISTS ${name}`);
-  }, { scope: 'worker' }],
+  loaded: [
+    async ({}, use, info) => {
+      const mariadbPort = Number(process.env.GLEN_TEST_MARIADB);
+      const mariadb = {
+        port: mariadbPort,
+        url: (name: string) => `mariadb://root@127.0.0.1:${mariadbPort}/${name}`,
+      };
+      const loaded = { mariadb, name: `e2e_${info.workerIndex}`, port: await freePort() };
+      const demo = await startDemo({
+        mariadb,
+        database: loaded.name,
+        port: loaded.port,
+        at: AT,
+        fresh: true,
+      });
+      await demo.stop();
+      await use(loaded);
+      for (const name of both(loaded.name))
+        await statement(mariadb, `DROP DATABASE IF EXISTS ${name}`);
+    },
+    { scope: 'worker' },
+  ],
   school: async ({ browser, loaded: { mariadb, name, port } }, use, info) => {
     const database = `${name}_${info.testId.replace(/\W/g, '').slice(-12)}_${info.retry}`;
-    await copyDatabases(mariadb, both(name).map((from, i): [string, string] => [from, both(database)[i]!]));
+    await copyDatabases(
+      mariadb,
+      both(name).map((from, i): [string, string] => [from, both(database)[i]!]),
+    );
     const demo = await startDemo({ mariadb, database, port, at: AT, loaded: true, undoSeconds: 2 });
     const school = new School(demo, browser);
     await school.prepare();

@@ -32,17 +32,39 @@ function sourceHash() {
 export async function build({ force = false } = {}) {
   const stamp = join(root, '.glen', 'built');
   const hash = sourceHash();
-  const complete = ['apps/server/dist/main.js', 'apps/server/dist/demo.js', 'apps/standins/dist/main.js', 'apps/web/dist/index.html'].every((f) => existsSync(join(root, f)));
+  const complete = [
+    'apps/server/dist/main.js',
+    'apps/server/dist/demo.js',
+    'apps/standins/dist/main.js',
+    'apps/web/dist/index.html',
+  ].every((f) => existsSync(join(root, f)));
   if (!force && complete && existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return false;
 
   const esbuild = await import('esbuild');
-  const bundle = (entryPoints, outdir) => esbuild.build({
-    absWorkingDir: root, entryPoints, outdir, bundle: true, platform: 'node', format: 'esm', target: 'node20', sourcemap: 'linked', logLevel: 'error',
-    plugins: [{
-      // Our own packages go in; everything from the registry stays outside.
-      name: 'ours-inside', setup: (b) => b.onResolve({ filter: /^[^./]/ }, ({ path }) => (path.startsWith('@glen/') || path.startsWith('/') ? undefined : { path, external: true })),
-    }],
-  });
+  const bundle = (entryPoints, outdir) =>
+    esbuild.build({
+      absWorkingDir: root,
+      entryPoints,
+      outdir,
+      bundle: true,
+      platform: 'node',
+      format: 'esm',
+      target: 'node20',
+      sourcemap: 'linked',
+      logLevel: 'error',
+      plugins: [
+        {
+          // Our own packages go in; everything from the registry stays outside.
+          name: 'ours-inside',
+          setup: (b) =>
+            b.onResolve({ filter: /^[^./]/ }, ({ path }) =>
+              path.startsWith('@glen/') || path.startsWith('/')
+                ? undefined
+                : { path, external: true },
+            ),
+        },
+      ],
+    });
   await Promise.all([
     bundle({ main: 'apps/server/src/main.ts', demo: 'demo/main.ts' }, 'apps/server/dist'),
     bundle({ main: 'apps/standins/src/main.ts' }, 'apps/standins/dist'),

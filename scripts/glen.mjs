@@ -1,4 +1,4 @@
-// The one script behind ./glen: up · serve · test · bench · shots · db
+// The one script behind ./glen: up · serve · test · bench · shots · format · db
 import { createHash } from 'node:crypto';
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
@@ -17,7 +17,10 @@ function ensureModules() {
   const stamp = join(root, 'node_modules', '.glen-lock');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return;
   say('Installing packages …');
-  const result = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] });
+  const result = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: root,
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
   if (result.status !== 0) throw new Error('npm ci failed; see above.');
   writeFileSync(stamp, hash);
 }
@@ -34,7 +37,12 @@ function optionsOf(args, known) {
   for (let i = 0; i < args.length; i++) {
     const name = args[i].startsWith('--') ? args[i].slice(2) : null;
     if (name === null) options.rest.push(args[i]);
-    else if (!(name in known)) throw new Error(`There is no option --${name}. Known: ${Object.keys(known).map((k) => `--${k}`).join(', ')}`);
+    else if (!(name in known))
+      throw new Error(
+        `There is no option --${name}. Known: ${Object.keys(known)
+          .map((k) => `--${k}`)
+          .join(', ')}`,
+      );
     else if (known[name] === 'flag') options[name] = true;
     else if (args[i + 1] === undefined) throw new Error(`--${name} wants a value.`);
     else options[name] = args[++i];
@@ -42,11 +50,21 @@ function optionsOf(args, known) {
   return options;
 }
 
-const untilStopped = () => new Promise((resolve) => { for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, resolve); });
+const untilStopped = () =>
+  new Promise((resolve) => {
+    for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, resolve);
+  });
 
 async function up(args) {
-  const options = optionsOf(args, { port: 'value', data: 'value', at: 'value', live: 'flag', fresh: 'flag' });
-  if (options.at && !/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(options.at)) throw new Error('--at wants a date and time such as 2026-10-14T10:31');
+  const options = optionsOf(args, {
+    port: 'value',
+    data: 'value',
+    at: 'value',
+    live: 'flag',
+    fresh: 'flag',
+  });
+  if (options.at && !/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(options.at))
+    throw new Error('--at wants a date and time such as 2026-10-14T10:31');
   const dir = resolve(options.data ?? join(root, '.glen', 'data'));
   await prepare();
   claimFolder(dir);
@@ -56,7 +74,12 @@ async function up(args) {
   let demo;
   try {
     const port = options.port ? Number(options.port) : 4870;
-    demo = await startDemo({ mariadb, database: 'glen', port: options.port ? port : await freeOr(port), at: options.live ? 'live' : (options.at ?? '2026-10-14T10:31') });
+    demo = await startDemo({
+      mariadb,
+      database: 'glen',
+      port: options.port ? port : await freeOr(port),
+      at: options.live ? 'live' : (options.at ?? '2026-10-14T10:31'),
+    });
   } catch (error) {
     await mariadb.stop();
     throw error;
@@ -75,7 +98,10 @@ async function up(args) {
 async function freeOr(port) {
   const net = await import('node:net');
   const free = await new Promise((done) => {
-    const server = net.createServer().once('error', () => done(false)).listen(port, '127.0.0.1', () => server.close(() => done(true)));
+    const server = net
+      .createServer()
+      .once('error', () => done(false))
+      .listen(port, '127.0.0.1', () => server.close(() => done(true)));
   });
   return free ? port : freePort();
 }
@@ -84,7 +110,11 @@ async function serve() {
   ensureModules();
   const { build } = await import('./build.mjs');
   await build();
-  const child = spawn(process.execPath, ['--enable-source-maps', join(root, 'apps/server/dist/main.js')], { stdio: 'inherit' });
+  const child = spawn(
+    process.execPath,
+    ['--enable-source-maps', join(root, 'apps/server/dist/main.js')],
+    { stdio: 'inherit' },
+  );
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
   process.exitCode = await new Promise((done) => child.once('exit', (code) => done(code ?? 1)));
 }
@@ -95,21 +125,44 @@ async function runScript(name, args) {
   process.exitCode = await main(args);
 }
 
+/** Formats everything that Prettier knows, as `./glen test` wants it. */
+function format() {
+  ensureModules();
+  process.exitCode =
+    spawnSync(join(root, 'node_modules/.bin/prettier'), ['--write', '--log-level', 'warn', '.'], {
+      cwd: root,
+      stdio: 'inherit',
+    }).status ?? 1;
+}
+
 /** A database client on the running demo's own database. */
 function db(args) {
   const { data } = optionsOf(args, { data: 'value' });
-  const port = readFileSync(join(resolve(data ?? join(root, '.glen', 'data')), 'mariadbd.port'), 'utf8');
-  process.exitCode = spawnSync('mariadb', ['--no-defaults', '-h127.0.0.1', `-P${port}`, '-uroot', 'glen'], { stdio: 'inherit' }).status ?? 1;
+  const port = readFileSync(
+    join(resolve(data ?? join(root, '.glen', 'data')), 'mariadbd.port'),
+    'utf8',
+  );
+  process.exitCode =
+    spawnSync('mariadb', ['--no-defaults', '-h127.0.0.1', `-P${port}`, '-uroot', 'glen'], {
+      stdio: 'inherit',
+    }).status ?? 1;
 }
 
 const [command = 'help', ...args] = process.argv.slice(2);
 const commands = {
-  up: () => up(args), serve, db: () => db(args),
-  test: () => runScript('test', args), bench: () => runScript('bench', args), shots: () => runScript('shots', args),
+  up: () => up(args),
+  serve,
+  db: () => db(args),
+  format,
+  test: () => runScript('test', args),
+  bench: () => runScript('bench', args),
+  shots: () => runScript('shots', args),
 };
 try {
   if (!(command in commands)) {
-    say('./glen up [--port N] [--data DIR] [--at 2026-10-14T10:31] [--live] [--fresh]   the demo school\n./glen serve                      a school, set up by the environment (docs/running.md)\n./glen test [unit|api|e2e]        all tests\n./glen bench [NAME] [--json]      figures beside their references\n./glen shots                      remakes docs/screenshots\n./glen db                         a database client on the running demo');
+    say(
+      './glen up [--port N] [--data DIR] [--at 2026-10-14T10:31] [--live] [--fresh]   the demo school\n./glen serve                      a school, set up by the environment (docs/running.md)\n./glen test [unit|api|e2e]        all tests\n./glen bench [NAME] [--json]      figures beside their references\n./glen shots                      remakes docs/screenshots\n./glen format                     formats the code\n./glen db                         a database client on the running demo',
+    );
     process.exitCode = command === 'help' ? 0 : 2;
   } else await commands[command]();
 } catch (error) {

@@ -1,4 +1,12 @@
-export interface Mariadb { port: number; url: (database: string) => string; stop: () => Promise<void>; kill: () => Promise<void> }
+export interface Mariadb {
+  port: number;
+  url: (database: string) => string;
+  stop: () => Promise<void>;
+  kill: () => Promise<void>;
+}
 export function freePort(host?: string): Promise<number>;
 export function ensurePackages(wanted: Record<string, string>, say: (text: string) => void): void;
-export function startMariadb(dir: string, options?: { throwaway?: boolean; port?: number }): Promise<Mariadb>;
+export function startMariadb(
+  dir: string,
+  options?: { throwaway?: boolean; port?: number },
+): Promise<Mariadb>;

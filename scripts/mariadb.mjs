@@ -18,18 +18,32 @@ const has = (command) => spawnSync('sh', ['-c', `command -v ${command}`]).status
 
 /** Debian packages that give these commands, installed where we may; otherwise one line says what to run. */
 export function ensurePackages(wanted, say) {
-  const missing = Object.entries(wanted).filter(([command]) => !has(command)).map(([, name]) => name);
+  const missing = Object.entries(wanted)
+    .filter(([command]) => !has(command))
+    .map(([, name]) => name);
   if (missing.length === 0) return;
   const line = `apt-get update && apt-get install -y --no-install-recommends ${missing.join(' ')}`;
-  if (process.getuid?.() !== 0 || !has('apt-get')) throw new Error(`Glen needs ${missing.join(' and ')}. Run this, then try again:  sudo sh -c '${line}'`);
+  if (process.getuid?.() !== 0 || !has('apt-get'))
+    throw new Error(
+      `Glen needs ${missing.join(' and ')}. Run this, then try again:  sudo sh -c '${line}'`,
+    );
   say(`Installing ${missing.join(', ')} …`);
-  const result = spawnSync('sh', ['-c', line], { stdio: ['ignore', 'ignore', 'pipe'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
-  if (result.status !== 0) throw new Error(`Installing failed. Run this, then try again:  ${line}\n${String(result.stderr).trim().split('\n').slice(-3).join('\n')}`);
+  const result = spawnSync('sh', ['-c', line], {
+    stdio: ['ignore', 'ignore', 'pipe'],
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  });
+  if (result.status !== 0)
+    throw new Error(
+      `Installing failed. Run this, then try again:  ${line}\n${String(result.stderr).trim().split('\n').slice(-3).join('\n')}`,
+    );
 }
 
 const answers = (socket) =>
   new Promise((resolve) => {
-    const probe = net.connect(socket, () => { probe.destroy(); resolve(true); });
+    const probe = net.connect(socket, () => {
+      probe.destroy();
+      resolve(true);
+    });
     probe.on('error', () => resolve(false));
   });
 
@@ -38,8 +52,15 @@ export function claimFolder(dir) {
   mkdirSync(dir, { recursive: true });
   const owner = join(dir, 'owner.pid');
   const pid = existsSync(owner) ? Number(readFileSync(owner, 'utf8')) : 0;
-  const runs = pid > 0 && pid !== process.pid && existsSync(`/proc/${pid}/cmdline`) && readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('node');
-  if (runs) throw new Error(`Glen is running from ${dir} already (process ${pid}). Stop it first, or give another folder with --data.`);
+  const runs =
+    pid > 0 &&
+    pid !== process.pid &&
+    existsSync(`/proc/${pid}/cmdline`) &&
+    readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('node');
+  if (runs)
+    throw new Error(
+      `Glen is running from ${dir} already (process ${pid}). Stop it first, or give another folder with --data.`,
+    );
   writeFileSync(owner, String(process.pid));
 }
 
@@ -58,8 +79,21 @@ export async function startMariadb(dir, { throwaway = false, port } = {}) {
   const root = process.getuid?.() === 0 ? ['--user=root'] : [];
   if (!existsSync(join(data, 'mysql'))) {
     rmSync(data, { recursive: true, force: true });
-    const made = spawnSync('mariadb-install-db', ['--no-defaults', `--datadir=${data}`, '--auth-root-authentication-method=normal', '--skip-test-db', ...root], { encoding: 'utf8' });
-    if (made.status !== 0) throw new Error(`MariaDB could not make its data folder ${data}: ${(made.stderr || made.stdout || String(made.error)).trim().split('\n').slice(-2).join(' ')}`);
+    const made = spawnSync(
+      'mariadb-install-db',
+      [
+        '--no-defaults',
+        `--datadir=${data}`,
+        '--auth-root-authentication-method=normal',
+        '--skip-test-db',
+        ...root,
+      ],
+      { encoding: 'utf8' },
+    );
+    if (made.status !== 0)
+      throw new Error(
+        `MariaDB could not make its data folder ${data}: ${(made.stderr || made.stdout || String(made.error)).trim().split('\n').slice(-2).join(' ')}`,
+      );
   }
   const pidFile = join(dir, 'mariadbd.pid');
   if (existsSync(pidFile)) {
@@ -68,27 +102,61 @@ export async function startMariadb(dir, { throwaway = false, port } = {}) {
     try {
       if (readFileSync(`/proc/${old}/cmdline`, 'utf8').includes(data)) {
         process.kill(old, 'SIGTERM');
-        for (let i = 0; i < 200 && existsSync(`/proc/${old}`); i++) await new Promise((r) => setTimeout(r, 50));
+        for (let i = 0; i < 200 && existsSync(`/proc/${old}`); i++)
+          await new Promise((r) => setTimeout(r, 50));
       }
-    } catch { /* it is gone already */ }
+    } catch {
+      /* it is gone already */
+    }
   }
   const use = port ?? (await freePort());
   const args = [
-    '--no-defaults', `--datadir=${data}`, `--socket=${socket}`, `--port=${use}`, '--bind-address=127.0.0.1', `--pid-file=${pidFile}`,
-    '--character-set-server=utf8mb4', '--collation-server=utf8mb4_unicode_ci', '--transaction-isolation=READ-COMMITTED', '--skip-log-bin',
-    '--max-connections=300', '--skip-name-resolve', `--log-error=${join(dir, 'mariadbd.log')}`, ...root,
-    ...(throwaway ? ['--innodb-flush-log-at-trx-commit=0', '--innodb-doublewrite=0', '--innodb-flush-method=nosync'] : []),
+    '--no-defaults',
+    `--datadir=${data}`,
+    `--socket=${socket}`,
+    `--port=${use}`,
+    '--bind-address=127.0.0.1',
+    `--pid-file=${pidFile}`,
+    '--character-set-server=utf8mb4',
+    '--collation-server=utf8mb4_unicode_ci',
+    '--transaction-isolation=READ-COMMITTED',
+    '--skip-log-bin',
+    '--max-connections=300',
+    '--skip-name-resolve',
+    `--log-error=${join(dir, 'mariadbd.log')}`,
+    ...root,
+    ...(throwaway
+      ? [
+          '--innodb-flush-log-at-trx-commit=0',
+          '--innodb-doublewrite=0',
+          '--innodb-flush-method=nosync',
+        ]
+      : []),
   ];
   const child = spawn('mariadbd', args, { stdio: 'ignore', detached: true });
   let gone = false;
-  const ended = new Promise((resolve) => child.once('exit', () => { gone = true; resolve(); }));
-  for (let i = 0; i < 600 && !gone && !(await answers(socket)); i++) await new Promise((r) => setTimeout(r, 50));
+  const ended = new Promise((resolve) =>
+    child.once('exit', () => {
+      gone = true;
+      resolve();
+    }),
+  );
+  for (let i = 0; i < 600 && !gone && !(await answers(socket)); i++)
+    await new Promise((r) => setTimeout(r, 50));
   if (gone) throw new Error(`MariaDB did not start; its log: ${join(dir, 'mariadbd.log')}`);
   writeFileSync(join(dir, 'mariadbd.port'), String(use));
   return {
     port: use,
     url: (database) => `mariadb://root@127.0.0.1:${use}/${database}`,
-    stop: async () => { if (!gone) child.kill('SIGTERM'); await ended; rmSync(socket, { force: true }); releaseFolder(dir); },
-    kill: async () => { if (!gone) child.kill('SIGKILL'); await ended; },
+    stop: async () => {
+      if (!gone) child.kill('SIGTERM');
+      await ended;
+      rmSync(socket, { force: true });
+      releaseFolder(dir);
+    },
+    kill: async () => {
+      if (!gone) child.kill('SIGKILL');
+      await ended;
+    },
   };
 }

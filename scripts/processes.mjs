@@ -11,32 +11,57 @@ export const STANDINS = '127.0.0.2';
 export async function statement(mariadb, sql) {
   const { createConnection } = await import('mariadb');
   const connection = await createConnection({ host: LOOPBACK, port: mariadb.port, user: 'root' });
-  try { return await connection.query(sql); } finally { await connection.end(); }
+  try {
+    return await connection.query(sql);
+  } finally {
+    await connection.end();
+  }
 }
 
 /** Makes databases anew as copies of others, for tests that begin where a demo was just loaded. */
 export async function copyDatabases(mariadb, pairs) {
   const at = `--no-defaults -h${LOOPBACK} -P${mariadb.port} -uroot`;
-  await Promise.all(pairs.map(async ([from, to]) => {
-    await statement(mariadb, `DROP DATABASE IF EXISTS ${to}`);
-    await statement(mariadb, `CREATE DATABASE ${to} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
-    const copy = spawn('sh', ['-c', `mariadb-dump ${at} ${from} | mariadb ${at} ${to}`], { stdio: ['ignore', 'ignore', 'inherit'] });
-    const code = await new Promise((resolve) => copy.once('exit', resolve));
-    if (code !== 0) throw new Error(`Copying ${from} failed.`);
-  }));
+  await Promise.all(
+    pairs.map(async ([from, to]) => {
+      await statement(mariadb, `DROP DATABASE IF EXISTS ${to}`);
+      await statement(
+        mariadb,
+        `CREATE DATABASE ${to} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`,
+      );
+      const copy = spawn('sh', ['-c', `mariadb-dump ${at} ${from} | mariadb ${at} ${to}`], {
+        stdio: ['ignore', 'ignore', 'inherit'],
+      });
+      const code = await new Promise((resolve) => copy.once('exit', resolve));
+      if (code !== 0) throw new Error(`Copying ${from} failed.`);
+    }),
+  );
 }
 
 /** Starts a node process and resolves once it prints its ready line. */
 export function startNode(script, env, ready, { quiet = false } = {}) {
-  const child = spawn(process.execPath, ['--enable-source-maps', script], { cwd: root, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'], detached: true });
+  const child = spawn(process.execPath, ['--enable-source-maps', script], {
+    cwd: root,
+    env: { ...process.env, ...env },
+    stdio: ['ignore', 'pipe', 'pipe'],
+    detached: true,
+  });
   const ended = new Promise((resolve) => child.once('exit', (code) => resolve(code)));
   let said = '';
   const started = new Promise((resolve, reject) => {
-    child.stdout.on('data', (data) => { said += data; if (said.includes(ready)) resolve(); });
-    child.stderr.on('data', (data) => { said += data; if (!quiet) process.stderr.write(data); });
+    child.stdout.on('data', (data) => {
+      said += data;
+      if (said.includes(ready)) resolve();
+    });
+    child.stderr.on('data', (data) => {
+      said += data;
+      if (!quiet) process.stderr.write(data);
+    });
     void ended.then((code) => reject(new Error(`${script} ended with ${code}:\n${said}`)));
   });
-  const stop = async (signal = 'SIGTERM') => { if (child.exitCode === null && child.signalCode === null) child.kill(signal); await ended; };
+  const stop = async (signal = 'SIGTERM') => {
+    if (child.exitCode === null && child.signalCode === null) child.kill(signal);
+    await ended;
+  };
   return { started, stop, child };
 }
 
@@ -51,14 +76,24 @@ export async function surroundings({ mariadb, database, port, undoSeconds }) {
     video: `http://${STANDINS}:${videoPort}`,
     courseSite: `http://${STANDINS}:${courseSitePort}`,
     server: {
-      GLEN_DATABASE_URL: mariadb.url(database), GLEN_PUBLIC_URL: publicUrl, GLEN_PORT: String(port), GLEN_SECRET: 'a secret for the demo school alone, at least 32 long',
-      GLEN_VIDEO_URL: `http://${STANDINS}:${videoPort}`, GLEN_VIDEO_SECRET: videoSecret,
-      GLEN_COURSE_SITE_URL: `http://${STANDINS}:${courseSitePort}`, GLEN_COURSE_SITE_TOKEN: courseSiteToken,
+      GLEN_DATABASE_URL: mariadb.url(database),
+      GLEN_PUBLIC_URL: publicUrl,
+      GLEN_PORT: String(port),
+      GLEN_SECRET: 'a secret for the demo school alone, at least 32 long',
+      GLEN_VIDEO_URL: `http://${STANDINS}:${videoPort}`,
+      GLEN_VIDEO_SECRET: videoSecret,
+      GLEN_COURSE_SITE_URL: `http://${STANDINS}:${courseSitePort}`,
+      GLEN_COURSE_SITE_TOKEN: courseSiteToken,
       ...(undoSeconds === undefined ? {} : { GLEN_UNDO_SECONDS: String(undoSeconds) }),
     },
     standins: {
-      STANDINS_DATABASE_URL: mariadb.url(`${database}_standins`), STANDINS_HOST: STANDINS, STANDINS_VIDEO_PORT: String(videoPort), STANDINS_COURSE_SITE_PORT: String(courseSitePort),
-      STANDINS_VIDEO_SECRET: videoSecret, STANDINS_COURSE_SITE_TOKEN: courseSiteToken, STANDINS_WEBHOOK: `${publicUrl}/api/webhooks/video`,
+      STANDINS_DATABASE_URL: mariadb.url(`${database}_standins`),
+      STANDINS_HOST: STANDINS,
+      STANDINS_VIDEO_PORT: String(videoPort),
+      STANDINS_COURSE_SITE_PORT: String(courseSitePort),
+      STANDINS_VIDEO_SECRET: videoSecret,
+      STANDINS_COURSE_SITE_TOKEN: courseSiteToken,
+      STANDINS_WEBHOOK: `${publicUrl}/api/webhooks/video`,
     },
   };
 }
@@ -68,21 +103,59 @@ export async function surroundings({ mariadb, database, port, undoSeconds }) {
  * `at` is the demo's school time, 'live' the real one; left out, the clock stays as it is. `loaded` says that the
  * school stands in the database already, so that nothing waits for anything.
  */
-export async function startDemo({ mariadb, database, port, at, fresh = false, loaded = false, undoSeconds, quiet = false }) {
-  if (fresh) for (const name of [database, `${database}_standins`]) await statement(mariadb, `DROP DATABASE IF EXISTS ${name}`);
-  for (const name of [database, `${database}_standins`]) await statement(mariadb, `CREATE DATABASE IF NOT EXISTS ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
-  const around = await surroundings({ mariadb, database, port: port ?? (await freePort()), undoSeconds });
-  const standins = startNode(join(root, 'apps/standins/dist/main.js'), around.standins, 'Stand-ins are ready', { quiet });
+export async function startDemo({
+  mariadb,
+  database,
+  port,
+  at,
+  fresh = false,
+  loaded = false,
+  undoSeconds,
+  quiet = false,
+}) {
+  if (fresh)
+    for (const name of [database, `${database}_standins`])
+      await statement(mariadb, `DROP DATABASE IF EXISTS ${name}`);
+  for (const name of [database, `${database}_standins`])
+    await statement(
+      mariadb,
+      `CREATE DATABASE IF NOT EXISTS ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`,
+    );
+  const around = await surroundings({
+    mariadb,
+    database,
+    port: port ?? (await freePort()),
+    undoSeconds,
+  });
+  const standins = startNode(
+    join(root, 'apps/standins/dist/main.js'),
+    around.standins,
+    'Stand-ins are ready',
+    { quiet },
+  );
   if (!loaded) await standins.started;
-  const startServer = (env = {}) => startNode(join(root, 'apps/server/dist/demo.js'), { ...around.server, ...env }, 'Glen is ready', { quiet });
+  const startServer = (env = {}) =>
+    startNode(
+      join(root, 'apps/server/dist/demo.js'),
+      { ...around.server, ...env },
+      'Glen is ready',
+      { quiet },
+    );
   let server = startServer(at ? { GLEN_DEMO_AT: at } : {});
   await Promise.all([standins.started, server.started]);
   return {
     ...around,
-    stop: async () => { await server.stop(); await standins.stop(); },
+    stop: async () => {
+      await server.stop();
+      await standins.stop();
+    },
     stopServer: (signal) => server.stop(signal),
     /** Stops the server with a signal and starts it again on the same database; school time goes on. */
-    restartServer: async (signal = 'SIGTERM') => { await server.stop(signal); server = startServer(); await server.started; },
+    restartServer: async (signal = 'SIGTERM') => {
+      await server.stop(signal);
+      server = startServer();
+      await server.started;
+    },
   };
 }
 

@@ -7,7 +7,9 @@ import { root } from './build.mjs';
 import { startMariadb } from './mariadb.mjs';
 
 const bin = (name) => join(root, 'node_modules', '.bin', name);
-const run = (command, args, env = {}) => spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } }).status === 0;
+const run = (command, args, env = {}) =>
+  spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } })
+    .status === 0;
 
 /** A check that passes or fails as one. */
 function check(name, command, args) {
@@ -18,10 +20,22 @@ function check(name, command, args) {
 function vitest(project, out) {
   console.log(`\n— ${project}`);
   const report = join(out, `${project}.json`);
-  const fine = run(bin('vitest'), ['run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`]);
-  const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(readFileSync(report, 'utf8'));
+  const fine = run(bin('vitest'), [
+    'run',
+    '--project',
+    project,
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile.json=${report}`,
+  ]);
+  const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(
+    readFileSync(report, 'utf8'),
+  );
   // A file that could not even begin counts as a failure of its own.
-  return { passed: numPassedTests, failed: Math.max(numFailedTests, fine ? 0 : Math.max(1, numFailedTests || numFailedTestSuites)) };
+  return {
+    passed: numPassedTests,
+    failed: Math.max(numFailedTests, fine ? 0 : Math.max(1, numFailedTests || numFailedTestSuites)),
+  };
 }
 
 async function browser(out, args) {
@@ -29,10 +43,17 @@ async function browser(out, args) {
   const mariadb = await startMariadb(join(out, 'data'), { throwaway: true });
   const report = join(out, 'e2e.json');
   try {
-    const fine = run(bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts', ...args], { GLEN_TEST_MARIADB: String(mariadb.port), PLAYWRIGHT_JSON_OUTPUT_NAME: report });
+    const fine = run(bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts', ...args], {
+      GLEN_TEST_MARIADB: String(mariadb.port),
+      PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+    });
     const { stats } = JSON.parse(readFileSync(report, 'utf8'));
-    if (stats.flaky > 0) console.log(`\n${stats.flaky} passed at the second try only; playwright names them above.`);
-    return { passed: stats.expected + stats.flaky, failed: Math.max(stats.unexpected, fine ? 0 : 1) };
+    if (stats.flaky > 0)
+      console.log(`\n${stats.flaky} passed at the second try only; playwright names them above.`);
+    return {
+      passed: stats.expected + stats.flaky,
+      failed: Math.max(stats.unexpected, fine ? 0 : 1),
+    };
   } finally {
     await mariadb.stop();
   }
@@ -47,7 +68,12 @@ export async function main([kind, ...args]) {
   const results = [];
   try {
     if (!kind) {
-      results.push(check('types', bin('tsc'), ['-p', 'tsconfig.json']), check('types of the pages', bin('tsc'), ['-p', 'apps/web/tsconfig.json']), check('types of the browser tests', bin('tsc'), ['-p', 'e2e/tsconfig.json']), check('lint', bin('eslint'), ['.']));
+      results.push(
+        check('types', bin('tsc'), ['-p', 'tsconfig.json']),
+        check('types of the pages', bin('tsc'), ['-p', 'apps/web/tsconfig.json']),
+        check('types of the browser tests', bin('tsc'), ['-p', 'e2e/tsconfig.json']),
+        check('lint', bin('eslint'), ['.']),
+      );
     }
     if (!kind || kind === 'unit') results.push(vitest('unit', out));
     if (!kind || kind === 'api') results.push(vitest('api', out));

@@ -22,37 +22,76 @@ import { mountEndpoints, mountProblems, type Handlers } from './http/mount.js';
 import { openapi } from './http/openapi.js';
 
 export const handlersOf = (glen: Glen): Handlers => ({
-  ...accountRoutes(glen), ...demoRoutes(glen), ...liveRoutes(glen), ...schoolRoutes(glen), ...planRoutes(glen),
-  ...entryRoutes(glen), ...postRoutes(glen), ...reachRoutes(glen), ...deskRoutes(glen), ...doorRoutes(glen), ...linkRoutes(glen), ...groupRoutes(glen), ...findRoutes(glen), ...feedRoutes(glen), ...myDayRoutes(glen),
+  ...accountRoutes(glen),
+  ...demoRoutes(glen),
+  ...liveRoutes(glen),
+  ...schoolRoutes(glen),
+  ...planRoutes(glen),
+  ...entryRoutes(glen),
+  ...postRoutes(glen),
+  ...reachRoutes(glen),
+  ...deskRoutes(glen),
+  ...doorRoutes(glen),
+  ...linkRoutes(glen),
+  ...groupRoutes(glen),
+  ...findRoutes(glen),
+  ...feedRoutes(glen),
+  ...myDayRoutes(glen),
   openapi: async () => openapi(glen.config.publicUrl),
 });
 
 /** Glen's web application: the API from the contract's table, and the built pages from `webDir`. */
-export function createApp(glen: Glen, { webDir, checkAnswers = false }: { webDir?: string; checkAnswers?: boolean } = {}): Express {
+export function createApp(
+  glen: Glen,
+  { webDir, checkAnswers = false }: { webDir?: string; checkAnswers?: boolean } = {},
+): Express {
   const app = express();
   app.disable('x-powered-by');
   // Answers of the API are never stored, so nothing would be won by a digest of each.
   app.set('etag', false);
-  app.set('trust proxy', glen.config.trustedProxies.length > 0 ? glen.config.trustedProxies : false);
+  app.set(
+    'trust proxy',
+    glen.config.trustedProxies.length > 0 ? glen.config.trustedProxies : false,
+  );
   const https = glen.config.publicUrl.startsWith('https:');
-  app.use(helmet({
-    contentSecurityPolicy: {
-      directives: {
-        defaultSrc: ["'self'"], scriptSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:'], fontSrc: ["'self'"],
-        connectSrc: ["'self'"], objectSrc: ["'none'"], baseUri: ["'none'"], formAction: ["'self'"], frameAncestors: ["'none'"],
-        upgradeInsecureRequests: https ? [] : null,
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:'],
+          fontSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'none'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
+          upgradeInsecureRequests: https ? [] : null,
+        },
       },
-    },
-    strictTransportSecurity: https,
-    referrerPolicy: { policy: 'no-referrer' },
-    crossOriginOpenerPolicy: { policy: 'same-origin' },
-  }));
+      strictTransportSecurity: https,
+      referrerPolicy: { policy: 'no-referrer' },
+      crossOriginOpenerPolicy: { policy: 'same-origin' },
+    }),
+  );
   mountEndpoints(app, glen, handlersOf(glen), { checkAnswers });
   mountProblems(app, glen);
   if (webDir && existsSync(join(webDir, 'index.html'))) {
-    app.use('/assets', express.static(join(webDir, 'assets'), { immutable: true, maxAge: '1y', index: false, fallthrough: false }));
+    app.use(
+      '/assets',
+      express.static(join(webDir, 'assets'), {
+        immutable: true,
+        maxAge: '1y',
+        index: false,
+        fallthrough: false,
+      }),
+    );
     app.use(express.static(webDir, { index: false, maxAge: 0 }));
-    app.get('/{*path}', (_req, res) => res.set('Cache-Control', 'no-cache').sendFile(join(webDir, 'index.html')));
+    app.get('/{*path}', (_req, res) =>
+      res.set('Cache-Control', 'no-cache').sendFile(join(webDir, 'index.html')),
+    );
   }
   return app;
 }

@@ -9,7 +9,10 @@ import type { Db } from './db/connect.js';
 export class Clock {
   private offset = 0;
 
-  constructor(private readonly db: Db, private readonly machineSeconds: () => number = () => Math.floor(Date.now() / 1000)) {}
+  constructor(
+    private readonly db: Db,
+    private readonly machineSeconds: () => number = () => Math.floor(Date.now() / 1000),
+  ) {}
 
   get offsetSeconds(): number {
     return this.offset;
@@ -27,13 +30,16 @@ export class Clock {
 
   /** Reads the offset anew: at start, and whenever another process has moved it. */
   async refresh(): Promise<void> {
-    const row = await this.db.one<{ offset_seconds: number }>('SELECT offset_seconds FROM school_clock WHERE id = 1');
+    const row = await this.db.one<{ offset_seconds: number }>(
+      'SELECT offset_seconds FROM school_clock WHERE id = 1',
+    );
     this.offset = row?.offset_seconds ?? 0;
   }
 
   async setOffset(seconds: number): Promise<void> {
     await this.db.change(
-      'INSERT INTO school_clock (id, offset_seconds) VALUES (1, :seconds) ON DUPLICATE KEY UPDATE offset_seconds = :seconds', { seconds },
+      'INSERT INTO school_clock (id, offset_seconds) VALUES (1, :seconds) ON DUPLICATE KEY UPDATE offset_seconds = :seconds',
+      { seconds },
     );
     this.offset = seconds;
   }

@@ -2,7 +2,8 @@ import { fileURLToPath } from 'node:url';
 import { readConfig } from './config.js';
 import { startServer } from './start.js';
 
-const webDir = process.env.GLEN_WEB_DIR ?? fileURLToPath(new URL('../../web/dist', import.meta.url));
+const webDir =
+  process.env.GLEN_WEB_DIR ?? fileURLToPath(new URL('../../web/dist', import.meta.url));
 
 try {
   const config = readConfig(process.env);

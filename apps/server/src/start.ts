@@ -22,14 +22,33 @@ export async function assemble(config: Config): Promise<Glen> {
   await migrate(db);
   const clock = new Clock(db);
   await clock.refresh();
-  const feed = new LiveFeed(db, (error) => log.warn({ err: error }, 'changes cannot be read just now'));
-  return { config, db, clock, log, feed, video: standinVideo(config.video, clock), courseSite: standinCourseSite(config.courseSite), nudge: () => {} };
+  const feed = new LiveFeed(db, (error) =>
+    log.warn({ err: error }, 'changes cannot be read just now'),
+  );
+  return {
+    config,
+    db,
+    clock,
+    log,
+    feed,
+    video: standinVideo(config.video, clock),
+    courseSite: standinCourseSite(config.courseSite),
+    nudge: () => {},
+  };
 }
 
-export interface RunningServer { glen: Glen; server: Server; port: number; stop: () => Promise<void> }
+export interface RunningServer {
+  glen: Glen;
+  server: Server;
+  port: number;
+  stop: () => Promise<void>;
+}
 
 /** Starts answering on the configured port (0: any free one), doing jobs and telling changes. */
-export async function startServer(config: Config, options: { webDir?: string; checkAnswers?: boolean } = {}): Promise<RunningServer> {
+export async function startServer(
+  config: Config,
+  options: { webDir?: string; checkAnswers?: boolean } = {},
+): Promise<RunningServer> {
   const glen = await assemble(config);
   const runner = new JobRunner(glen);
   glen.nudge = () => runner.nudge();
@@ -39,10 +58,14 @@ export async function startServer(config: Config, options: { webDir?: string; ch
   refresh.unref();
   const app = createApp(glen, options);
   const server = await new Promise<Server>((resolve, reject) => {
-    const listening = app.listen(config.port, config.host, (error?: Error) => (error ? reject(error) : resolve(listening)));
+    const listening = app.listen(config.port, config.host, (error?: Error) =>
+      error ? reject(error) : resolve(listening),
+    );
   });
   return {
-    glen, server, port: (server.address() as AddressInfo).port,
+    glen,
+    server,
+    port: (server.address() as AddressInfo).port,
     stop: async () => {
       clearInterval(refresh);
       server.closeAllConnections();

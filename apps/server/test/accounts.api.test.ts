@@ -4,7 +4,9 @@ import { readConfig } from '../src/config.js';
 import { Browser, startSchool, type School } from './support.js';
 
 let school: School;
-beforeAll(async () => { school = await startSchool(); });
+beforeAll(async () => {
+  school = await startSchool();
+});
 afterAll(() => school.stop());
 
 const PASSWORD = 'fair-winds-2026';
@@ -12,9 +14,15 @@ const PASSWORD = 'fair-winds-2026';
 describe('signing in', () => {
   it('begins a browser session whose cookie no script reads and no other site sends', async () => {
     const browser = new Browser(school.url);
-    const answer = await browser.post('/api/sign-in', { email: ' O.Marsh@merrow.example ', password: PASSWORD });
+    const answer = await browser.post('/api/sign-in', {
+      email: ' O.Marsh@merrow.example ',
+      password: PASSWORD,
+    });
     expect(answer.status).toBe(200);
-    expect(answer.body).toMatchObject({ person: { name: 'Ottoline Marsh', role: 'teacher' }, account: { kind: 'school' } });
+    expect(answer.body).toMatchObject({
+      person: { name: 'Ottoline Marsh', role: 'teacher' },
+      account: { kind: 'school' },
+    });
     const cookie = String(answer.headers['set-cookie']);
     expect(cookie).toMatch(/HttpOnly/);
     expect(cookie).toMatch(/SameSite=Lax/);
@@ -22,26 +30,45 @@ describe('signing in', () => {
   });
   it('gives unknown people and wrong passwords the same answer', async () => {
     const browser = new Browser(school.url);
-    const wrong = await browser.post('/api/sign-in', { email: 's.aalto@merrow.example', password: 'x' });
-    const unknown = await browser.post('/api/sign-in', { email: 'nobody@merrow.example', password: 'x' });
+    const wrong = await browser.post('/api/sign-in', {
+      email: 's.aalto@merrow.example',
+      password: 'x',
+    });
+    const unknown = await browser.post('/api/sign-in', {
+      email: 'nobody@merrow.example',
+      password: 'x',
+    });
     expect(wrong.status).toBe(422);
     expect(unknown.body).toEqual(wrong.body);
-    expect(wrong.body.errors).toEqual([{ path: 'password', message: 'Address and password do not fit together.' }]);
+    expect(wrong.body.errors).toEqual([
+      { path: 'password', message: 'Address and password do not fit together.' },
+    ]);
   });
   it('limits failures of one account from one address, and leaves others alone', async () => {
     const browser = new Browser(school.url);
-    const guess = (email: string, password: string) => browser.post('/api/sign-in', { email, password });
-    for (let i = 0; i < 10; i++) expect((await guess('b.osterholt@merrow.example', `guess ${i}`)).status).toBe(422);
+    const guess = (email: string, password: string) =>
+      browser.post('/api/sign-in', { email, password });
+    for (let i = 0; i < 10; i++)
+      expect((await guess('b.osterholt@merrow.example', `guess ${i}`)).status).toBe(422);
     expect((await guess('b.osterholt@merrow.example', PASSWORD)).status).toBe(429);
     expect((await guess('i.kellaway@merrow.example', PASSWORD)).status).toBe(200);
   });
   it('changes the session’s token each time and keeps the other account at hand', async () => {
     const browser = new Browser(school.url);
-    const first = await browser.post('/api/sign-in', { email: 'o.marsh@merrow.example', password: PASSWORD });
-    const second = await browser.post('/api/sign-in', { email: 'ottoline@home.example', password: PASSWORD });
+    const first = await browser.post('/api/sign-in', {
+      email: 'o.marsh@merrow.example',
+      password: PASSWORD,
+    });
+    const second = await browser.post('/api/sign-in', {
+      email: 'ottoline@home.example',
+      password: PASSWORD,
+    });
     expect(String(second.headers['set-cookie'])).not.toBe(String(first.headers['set-cookie']));
     expect(second.body.account.kind).toBe('personal');
-    expect(second.body.accounts.map((a: { kind: string }) => a.kind)).toEqual(['school', 'personal']);
+    expect(second.body.accounts.map((a: { kind: string }) => a.kind)).toEqual([
+      'school',
+      'personal',
+    ]);
     const back = await browser.post('/api/switch-account', { accountId: first.body.account.id });
     expect(back.body.account.kind).toBe('school');
     expect((await browser.post('/api/switch-account', { accountId: 9999 })).status).toBe(404);
@@ -51,7 +78,10 @@ describe('signing in', () => {
   });
   it('says what is missing beside each field', async () => {
     const { body } = await new Browser(school.url).post('/api/sign-in', { email: '' });
-    expect(body).toMatchObject({ status: 422, errors: expect.arrayContaining([{ path: 'email', message: 'Give your address.' }]) });
+    expect(body).toMatchObject({
+      status: 422,
+      errors: expect.arrayContaining([{ path: 'email', message: 'Give your address.' }]),
+    });
     expect(body.errors.map((e: { path: string }) => e.path)).toContain('password');
   });
 });
@@ -63,7 +93,11 @@ describe('every change', () => {
     expect((await browser.get('/api/me')).body.account).not.toBeNull();
   });
   it('is answered in problem details where it cannot be read', async () => {
-    const response = await fetch(`${school.url}/api/sign-in`, { method: 'POST', headers: { 'Content-Type': 'application/json', Origin: school.url }, body: '{' });
+    const response = await fetch(`${school.url}/api/sign-in`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json', Origin: school.url },
+      body: '{',
+    });
     expect(response.status).toBe(400);
     expect(response.headers.get('content-type')).toContain('application/problem+json');
     expect(await (await fetch(`${school.url}/api/nothing`)).json()).toMatchObject({ status: 404 });
@@ -91,6 +125,8 @@ describe('passwords', () => {
 
 describe('a school’s own server', () => {
   it('names everything that its environment lacks', () => {
-    expect(() => readConfig({ GLEN_SECRET: 'short' })).toThrow(/GLEN_DATABASE_URL: .*MariaDB[\s\S]*GLEN_PUBLIC_URL[\s\S]*GLEN_SECRET: at least 32/);
+    expect(() => readConfig({ GLEN_SECRET: 'short' })).toThrow(
+      /GLEN_DATABASE_URL: .*MariaDB[\s\S]*GLEN_PUBLIC_URL[\s\S]*GLEN_SECRET: at least 32/,
+    );
   });
 });

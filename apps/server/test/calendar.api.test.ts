@@ -21,62 +21,135 @@ const read = async (): Promise<Kept> => (await office.get('/api/school/calendar'
 /** Saves the calendar with a part of it changed; gives the answer's status and body. */
 async function save(edit: (calendar: SchoolCalendar) => Partial<SchoolCalendar>, version?: number) {
   const kept = await read();
-  return office.put('/api/school/calendar', { version: version ?? kept.version, region: kept.region, calendar: { ...kept.calendar, ...edit(kept.calendar as SchoolCalendar) } });
+  return office.put('/api/school/calendar', {
+    version: version ?? kept.version,
+    region: kept.region,
+    calendar: { ...kept.calendar, ...edit(kept.calendar as SchoolCalendar) },
+  });
 }
-const closing = (first: string, name = 'Wharf Day') => (c: SchoolCalendar): Partial<SchoolCalendar> => ({ closures: [...c.closures, { name, first, last: first, kind: 'holiday' }] });
-const opening = (name: string) => (c: SchoolCalendar): Partial<SchoolCalendar> => ({ closures: c.closures.filter((closure) => closure.name !== name) });
-const on = async (letters: string, date: string): Promise<Session | undefined> => ((await host.get(`/api/classes/${of(letters).id}`)).body.sessions as Session[]).find((s) => s.key === date);
-const notes = async (browser: Browser): Promise<Answer<'today'>['notes']> => (await browser.get('/api/today')).body.notes;
+const closing =
+  (first: string, name = 'Wharf Day') =>
+  (c: SchoolCalendar): Partial<SchoolCalendar> => ({
+    closures: [...c.closures, { name, first, last: first, kind: 'holiday' }],
+  });
+const opening =
+  (name: string) =>
+  (c: SchoolCalendar): Partial<SchoolCalendar> => ({
+    closures: c.closures.filter((closure) => closure.name !== name),
+  });
+const on = async (letters: string, date: string): Promise<Session | undefined> =>
+  ((await host.get(`/api/classes/${of(letters).id}`)).body.sessions as Session[]).find(
+    (s) => s.key === date,
+  );
+const notes = async (browser: Browser): Promise<Answer<'today'>['notes']> =>
+  (await browser.get('/api/today')).body.notes;
 
 describe('the school calendar', () => {
   it('is read by every teacher and changed by the head and the office', async () => {
     expect((await host.get('/api/school/calendar')).body.mayEdit).toBe(false);
-    expect((await (await school.as('Noor Achterberg')).get('/api/school/calendar')).body.mayEdit).toBe(true);
+    expect(
+      (await (await school.as('Noor Achterberg')).get('/api/school/calendar')).body.mayEdit,
+    ).toBe(true);
   });
   it('shows first what an edit would do to whose sessions, and changes nothing by that', async () => {
     const { calendar } = await read();
-    const { body } = await office.post('/api/school/calendar/preview', { calendar: { ...calendar, ...closing('2026-10-21')(calendar as SchoolCalendar) } });
+    const { body } = await office.post('/api/school/calendar/preview', {
+      calendar: { ...calendar, ...closing('2026-10-21')(calendar as SchoolCalendar) },
+    });
     expect(body.notes[0]).toMatchObject({ severity: 'careful', title: '5 sessions off the books' });
-    expect(body.teachers).toEqual([{ name: 'Ottoline Marsh', sessions: 5 }, { name: 'Tomas Verhage', sessions: 3 }]);
+    expect(body.teachers).toEqual([
+      { name: 'Ottoline Marsh', sessions: 5 },
+      { name: 'Tomas Verhage', sessions: 3 },
+    ]);
     expect((await on('N3', '2026-10-21'))!.status).toBe('planned');
   });
   it('a holiday takes sessions of several teachers off, tells them, and gives them back when it goes', async () => {
     const before = await on('N3', '2026-10-21');
     expect((await save(closing('2026-10-21'))).status).toBe(200);
-    expect(await on('N3', '2026-10-21')).toMatchObject({ id: before!.id, status: 'skipped', why: 'Wharf Day' });
+    expect(await on('N3', '2026-10-21')).toMatchObject({
+      id: before!.id,
+      status: 'skipped',
+      why: 'Wharf Day',
+    });
     // Drop-in hours are planned to be held on closed days too.
     expect((await on('C', '2026-10-21'))!.status).toBe('planned');
     const tomas = await school.as('Tomas Verhage');
-    for (const [browser, count] of [[host, 5], [tomas, 3]] as const) {
-      const note = (await notes(browser)).find((n) => n.title === `The calendar changed ${count} of your sessions`)!;
+    for (const [browser, count] of [
+      [host, 5],
+      [tomas, 3],
+    ] as const) {
+      const note = (await notes(browser)).find(
+        (n) => n.title === `The calendar changed ${count} of your sessions`,
+      )!;
       expect(note.text).toContain('By Perpetua Lund. ');
       expect(note.text).toContain('Coastal Navigation, period 3, Wed 21 Oct: Wharf Day');
-      expect((await browser.post(`/api/notices/${note.actions![0]!.subject}/seen`)).status).toBe(200);
-      expect((await notes(browser)).some((n) => n.title.startsWith('The calendar changed'))).toBe(false);
+      expect((await browser.post(`/api/notices/${note.actions![0]!.subject}/seen`)).status).toBe(
+        200,
+      );
+      expect((await notes(browser)).some((n) => n.title.startsWith('The calendar changed'))).toBe(
+        false,
+      );
     }
     expect((await save(opening('Wharf Day'))).status).toBe(200);
-    expect(await on('N3', '2026-10-21')).toMatchObject({ id: before!.id, status: 'planned', was: null });
+    expect(await on('N3', '2026-10-21')).toMatchObject({
+      id: before!.id,
+      status: 'planned',
+      was: null,
+    });
   });
   it('keeps a notice to the one it is for', async () => {
     await save(closing('2026-10-22', 'Net Day'));
     const note = (await notes(host)).find((n) => n.title.startsWith('The calendar changed'))!;
-    expect((await (await school.as('Bram Osterholt')).post(`/api/notices/${note.actions![0]!.subject}/seen`)).status).toBe(404);
+    expect(
+      (
+        await (
+          await school.as('Bram Osterholt')
+        ).post(`/api/notices/${note.actions![0]!.subject}/seen`)
+      ).status,
+    ).toBe(404);
     await save(opening('Net Day'));
   });
   it('other bells move what is planned by bell period, and what was moved by hand stays', async () => {
     const session = (await on('N1', '2026-10-23'))!;
     const late = (await on('N1', '2026-10-26'))!;
-    await host.post('/api/sessions/change', { changes: [{ seriesId: late.seriesId, version: late.version, key: late.key, scope: 'one', change: { kind: 'move', date: '2026-10-27', time: '12:00', minutes: 30 } }] });
-    await save((c) => ({ bellFor: [...c.bellFor, { date: '2026-10-23', bell: 'Fog' }, { date: '2026-10-26', bell: 'Fog' }] }));
-    expect(await on('N1', '2026-10-23')).toMatchObject({ id: session.id, time: '09:40', minutes: 40, was: { time: '08:40' } });
+    await host.post('/api/sessions/change', {
+      changes: [
+        {
+          seriesId: late.seriesId,
+          version: late.version,
+          key: late.key,
+          scope: 'one',
+          change: { kind: 'move', date: '2026-10-27', time: '12:00', minutes: 30 },
+        },
+      ],
+    });
+    await save((c) => ({
+      bellFor: [
+        ...c.bellFor,
+        { date: '2026-10-23', bell: 'Fog' },
+        { date: '2026-10-26', bell: 'Fog' },
+      ],
+    }));
+    expect(await on('N1', '2026-10-23')).toMatchObject({
+      id: session.id,
+      time: '09:40',
+      minutes: 40,
+      was: { time: '08:40' },
+    });
     expect(await on('N1', '2026-10-26')).toMatchObject({ date: '2026-10-27', time: '12:00' });
   });
   it('a term’s end carries “until term ends” along', async () => {
-    await save((c) => ({ terms: c.terms.map((t) => (t.name === 'Autumn' ? { ...t, last: '2026-12-11' } : t)) }));
+    await save((c) => ({
+      terms: c.terms.map((t) => (t.name === 'Autumn' ? { ...t, last: '2026-12-11' } : t)),
+    }));
     expect(await on('N3', '2026-12-14')).toBeUndefined();
-    await save((c) => ({ terms: c.terms.map((t) => (t.name === 'Autumn' ? { ...t, last: '2026-12-21' } : t)) }));
+    await save((c) => ({
+      terms: c.terms.map((t) => (t.name === 'Autumn' ? { ...t, last: '2026-12-21' } : t)),
+    }));
     expect((await on('N3', '2026-12-21'))!.status).toBe('planned');
-    await save((c) => ({ terms: c.terms.map((t) => (t.name === 'Autumn' ? { ...t, last: '2026-12-18' } : t)) }));
+    await save((c) => ({
+      terms: c.terms.map((t) => (t.name === 'Autumn' ? { ...t, last: '2026-12-18' } : t)),
+    }));
   });
   it('leaves what has started as it was', async () => {
     const before = (await on('N1', '2026-10-14'))!;
@@ -86,24 +159,42 @@ describe('the school calendar', () => {
   });
   it('is refused where it is wrong, where a series could not follow, and to the second of two', async () => {
     const { version } = await read();
-    expect((await save((c) => ({ terms: [{ ...c.terms[0]!, last: '2026-01-01' }] }))).body.errors[0].path).toBe('calendar.terms.0.last');
-    const broken = await save((c) => ({ bells: c.bells.map((set) => ({ ...set, periods: set.periods.filter((p) => p.label !== '3') })) }));
-    expect(broken.body.errors[0]).toMatchObject({ path: 'calendar.bells', message: 'Coastal Navigation, period 3: No bell set has a period 3. Change that series first.' });
+    expect(
+      (await save((c) => ({ terms: [{ ...c.terms[0]!, last: '2026-01-01' }] }))).body.errors[0]
+        .path,
+    ).toBe('calendar.terms.0.last');
+    const broken = await save((c) => ({
+      bells: c.bells.map((set) => ({
+        ...set,
+        periods: set.periods.filter((p) => p.label !== '3'),
+      })),
+    }));
+    expect(broken.body.errors[0]).toMatchObject({
+      path: 'calendar.bells',
+      message:
+        'Coastal Navigation, period 3: No bell set has a period 3. Change that series first.',
+    });
     const late = await save(closing('2026-10-29'), version - 1);
     expect([late.status, late.body.current.version]).toEqual([409, version]);
   });
   it('knows public holidays of a region', async () => {
     // date-holidays, the region that the demo names.
-    const { holidays, regions } = (await office.get('/api/school/holidays?region=CA-NS')).body as Answer<'holidays'>;
-    expect(holidays.map((h) => h.date)).toEqual(expect.arrayContaining(['2026-11-11', '2027-02-15', '2027-03-26']));
+    const { holidays, regions } = (await office.get('/api/school/holidays?region=CA-NS'))
+      .body as Answer<'holidays'>;
+    expect(holidays.map((h) => h.date)).toEqual(
+      expect.arrayContaining(['2026-11-11', '2027-02-15', '2027-03-26']),
+    );
     expect(holidays.every((h) => h.date >= '2026-09-08' && h.date <= '2027-06-25')).toBe(true);
     expect(regions.some((r) => r.code === 'CA-PE')).toBe(true);
-    expect(((await office.get('/api/school/holidays?region=XX')).body as Answer<'holidays'>).holidays).toEqual([]);
+    expect(
+      ((await office.get('/api/school/holidays?region=XX')).body as Answer<'holidays'>).holidays,
+    ).toEqual([]);
   });
 });
 
 describe('calendar feeds', () => {
-  const make = async (browser: Browser, body = {}): Promise<Answer<'feeds'>> => (await browser.post('/api/feeds', body)).body;
+  const make = async (browser: Browser, body = {}): Promise<Answer<'feeds'>> =>
+    (await browser.post('/api/feeds', body)).body;
   const pathOf = (address: string): string => new URL(address).pathname;
   it('have a private address of their own, that a new one replaces', async () => {
     expect((await host.get('/api/feeds')).body.own).toBeNull();
@@ -111,7 +202,10 @@ describe('calendar feeds', () => {
     const nobody = await school.as(null);
     const { status, headers, text } = await nobody.get(pathOf(own!));
     expect([status, headers['content-type']]).toEqual([200, 'text/calendar; charset=utf-8']);
-    const events = Object.values(ical.sync.parseICS(text)).filter((c) => c?.type === 'VEVENT') as { summary: string; url: string }[];
+    const events = Object.values(ical.sync.parseICS(text)).filter((c) => c?.type === 'VEVENT') as {
+      summary: string;
+      url: string;
+    }[];
     expect(events.map((e) => e.summary)).toContain('Coastal Navigation, period 3');
     expect(events.some((e) => e.summary.includes('rehearsal'))).toBe(false);
     const { own: second } = await make(host);
@@ -123,11 +217,17 @@ describe('calendar feeds', () => {
     const path = pathOf(classes.find((c) => c.classId === of('R5').id)!.address!);
     const first = await fetch(school.url + path);
     const etag = first.headers.get('etag')!;
-    const sequence = (text: string): number => [...text.matchAll(/SEQUENCE:(\d+)/g)].reduce((sum, m) => sum + Number(m[1]), 0);
+    const sequence = (text: string): number =>
+      [...text.matchAll(/SEQUENCE:(\d+)/g)].reduce((sum, m) => sum + Number(m[1]), 0);
     const before = sequence(await first.text());
-    expect((await fetch(school.url + path, { headers: { 'If-None-Match': etag } })).status).toBe(304);
+    expect((await fetch(school.url + path, { headers: { 'If-None-Match': etag } })).status).toBe(
+      304,
+    );
     const lesson = (await on('R5', '2026-10-21'))!;
-    await host.post(`/api/series/${lesson.seriesId}/cancel`, { version: lesson.version, key: lesson.key });
+    await host.post(`/api/series/${lesson.seriesId}/cancel`, {
+      version: lesson.version,
+      key: lesson.key,
+    });
     const second = await fetch(school.url + path, { headers: { 'If-None-Match': etag } });
     expect(second.status).toBe(200);
     expect(sequence(await second.text())).toBeGreaterThan(before);
@@ -145,23 +245,47 @@ describe('calendar feeds', () => {
   it('and single series come as files', async () => {
     const { seriesId } = (await on('N3', '2026-10-28'))!;
     const { headers, text } = await host.get(`/api/series/${seriesId}/calendar`);
-    expect(headers['content-disposition']).toBe('attachment; filename="coastal-navigation-period-3.ics"');
+    expect(headers['content-disposition']).toBe(
+      'attachment; filename="coastal-navigation-period-3.ics"',
+    );
     expect(text).toContain(`URL:${of('N3').link.address}`);
   });
 });
 
 describe('a draft without a date', () => {
-  const body = { title: 'Some day', description: '', draft: true, undated: true, plan: { first: '2026-10-20', at: { time: '10:00', minutes: 30 } } };
+  const body = {
+    title: 'Some day',
+    description: '',
+    draft: true,
+    undated: true,
+    plan: { first: '2026-10-20', at: { time: '10:00', minutes: 30 } },
+  };
   it('has a link and a title, stands on nobody’s day, and gets its date later', async () => {
     const { session } = (await host.post(`/api/classes/${of('W2').id}/sessions`, body)).body;
     expect(session).toMatchObject({ undated: true, linkId: of('W2').link.id });
-    const strip = (await host.get('/api/strip?from=2026-09-08&to=2026-12-18')).body as Answer<'strip'>;
-    expect(strip.undated).toEqual([{ seriesId: session.seriesId, classId: of('W2').id, title: 'Some day' }]);
+    const strip = (await host.get('/api/strip?from=2026-09-08&to=2026-12-18'))
+      .body as Answer<'strip'>;
+    expect(strip.undated).toEqual([
+      { seriesId: session.seriesId, classId: of('W2').id, title: 'Some day' },
+    ]);
     expect(strip.notches.some((n) => n.seriesId === session.seriesId)).toBe(false);
-    const dated = await host.put(`/api/series/${session.seriesId}`, { ...body, undated: false, draft: false, version: 1 });
-    expect(dated.body.session).toMatchObject({ id: session.id, status: 'planned', undated: false, was: null });
+    const dated = await host.put(`/api/series/${session.seriesId}`, {
+      ...body,
+      undated: false,
+      draft: false,
+      version: 1,
+    });
+    expect(dated.body.session).toMatchObject({
+      id: session.id,
+      status: 'planned',
+      undated: false,
+      was: null,
+    });
   });
   it('must be a draft', async () => {
-    expect((await host.post(`/api/classes/${of('W2').id}/sessions`, { ...body, draft: false })).body.errors[0].path).toBe('undated');
+    expect(
+      (await host.post(`/api/classes/${of('W2').id}/sessions`, { ...body, draft: false })).body
+        .errors[0].path,
+    ).toBe('undated');
   });
 });

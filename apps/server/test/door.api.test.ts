@@ -20,18 +20,28 @@ beforeEach(async () => {
   // Each test has a day far from the demo's lessons, with one session at 12:00.
   date = `2027-0${5 + Math.floor(day / 20)}-${String(3 + (day++ % 20)).padStart(2, '0')}`;
   await school.setTime('11:57', date);
-  await host.post(`/api/classes/${n3.id}/sessions`, { title: 'Lesson', description: '', plan: { first: date, at: { time: '12:00', minutes: 50 } } });
+  await host.post(`/api/classes/${n3.id}/sessions`, {
+    title: 'Lesson',
+    description: '',
+    plan: { first: date, at: { time: '12:00', minutes: 50 } },
+  });
 });
 
-const door = async (browser: Browser): Promise<Answer<'door'>> => (await browser.get(`/api/door/${n3.link.code}`)).body;
-const enter = async (browser: Browser, body = {}): Promise<Answer<'enterDoor'>> => (await browser.post(`/api/door/${n3.link.code}/enter`, body)).body;
-const desk = async (): Promise<Answer<'desk'>> => (await host.get(`/api/links/${n3.link.id}/desk`)).body;
+const door = async (browser: Browser): Promise<Answer<'door'>> =>
+  (await browser.get(`/api/door/${n3.link.code}`)).body;
+const enter = async (browser: Browser, body = {}): Promise<Answer<'enterDoor'>> =>
+  (await browser.post(`/api/door/${n3.link.code}/enter`, body)).body;
+const desk = async (): Promise<Answer<'desk'>> =>
+  (await host.get(`/api/links/${n3.link.id}/desk`)).body;
 const roomOf = (go: string): string => new URL(go).pathname.split('/').at(-1)!;
 /** The host in the room, as the video service would tell it. */
 async function hostGoesIn(): Promise<{ room: string; visitor: number }> {
   const { go } = (await host.post(`/api/links/${n3.link.id}/open`)).body;
   const room = roomOf(go);
-  const row = (await school.running.glen.db.one<{ id: number }>(`SELECT v.id FROM visitors v JOIN sittings m ON m.id = v.sitting_id WHERE m.room = :room AND v.role = 'host'`, { room }))!;
+  const row = (await school.running.glen.db.one<{ id: number }>(
+    `SELECT v.id FROM visitors v JOIN sittings m ON m.id = v.sitting_id WHERE m.room = :room AND v.role = 'host'`,
+    { room },
+  ))!;
   await school.videoEvent({ room, type: 'arrived', visitor: row.id });
   return { room, visitor: row.id };
 }
@@ -40,7 +50,11 @@ describe('a door before anyone is in', () => {
   it('is early till it opens, then waits for a host', async () => {
     const pupil = await school.as('Ansel Grue');
     await school.setTime('11:50', date);
-    expect((await door(pupil)).decision).toEqual({ outcome: 'not-yet', reason: 'early', until: expect.stringMatching(/T14:55:00Z$/) });
+    expect((await door(pupil)).decision).toEqual({
+      outcome: 'not-yet',
+      reason: 'early',
+      until: expect.stringMatching(/T14:55:00Z$/),
+    });
     await school.setTime('11:56', date);
     expect((await door(pupil)).decision.reason).toBe('no-host');
   });
@@ -51,7 +65,10 @@ describe('a door before anyone is in', () => {
     expect((await door(await school.as(studentName(60)))).decision.reason).toBe('not-on-roll');
   });
   it('writes nothing when it is looked at', async () => {
-    const count = async () => (await school.running.glen.db.one<{ v: number; m: number; c: number }>('SELECT (SELECT COUNT(*) FROM visitors) AS v, (SELECT COUNT(*) FROM sittings) AS m, (SELECT COUNT(*) FROM changes) AS c'))!;
+    const count = async () =>
+      (await school.running.glen.db.one<{ v: number; m: number; c: number }>(
+        'SELECT (SELECT COUNT(*) FROM visitors) AS v, (SELECT COUNT(*) FROM sittings) AS m, (SELECT COUNT(*) FROM changes) AS c',
+      ))!;
     const before = await count();
     await door(await school.as('Birgit Tideman'));
     const after = await count();
@@ -63,9 +80,14 @@ describe('the lobby', () => {
   it('knock, let in, enter with a ticket; who is let in is in, who is missing is counted', async () => {
     await hostGoesIn();
     const pupil = await school.as('Ansel Grue');
-    expect(await enter(pupil)).toEqual({ decision: { outcome: 'lobby', role: 'participant', reason: 'lobby' }, go: null });
+    expect(await enter(pupil)).toEqual({
+      decision: { outcome: 'lobby', role: 'participant', reason: 'lobby' },
+      go: null,
+    });
     const { waiting, missing, rollSize } = await desk();
-    expect(waiting).toMatchObject([{ name: 'Ansel Grue', account: 'school', onRoll: true, state: 'waiting' }]);
+    expect(waiting).toMatchObject([
+      { name: 'Ansel Grue', account: 'school', onRoll: true, state: 'waiting' },
+    ]);
     expect(missing).toHaveLength(rollSize - 1);
     await host.post(`/api/visitors/${waiting[0]!.id}/let-in`);
     const { decision, go } = await enter(pupil);
@@ -98,10 +120,17 @@ describe('the lobby', () => {
     await enter(pupil);
     await host.post(`/api/links/${n3.link.id}/let-all-in`);
     await enter(pupil);
-    const id = (await school.running.glen.db.one<{ id: number }>(`SELECT v.id FROM visitors v JOIN sittings m ON m.id = v.sitting_id WHERE m.room = :room AND v.role = 'participant'`, { room }))!.id;
+    const id = (await school.running.glen.db.one<{ id: number }>(
+      `SELECT v.id FROM visitors v JOIN sittings m ON m.id = v.sitting_id WHERE m.room = :room AND v.role = 'participant'`,
+      { room },
+    ))!.id;
     await school.videoEvent({ room, type: 'arrived', visitor: id });
     await school.videoEvent({ room, type: 'left', visitor: id });
-    expect((await door(pupil)).decision).toEqual({ outcome: 'enter', role: 'participant', reason: 'straight-in' });
+    expect((await door(pupil)).decision).toEqual({
+      outcome: 'enter',
+      role: 'participant',
+      reason: 'straight-in',
+    });
   });
   it('holds one place for a person who knocks many times at once', async () => {
     await hostGoesIn();
@@ -112,12 +141,18 @@ describe('the lobby', () => {
   it('asks a guest for a name, and keeps one guest apart from another', async () => {
     await hostGoesIn();
     const { version } = (await host.get(`/api/classes/${n3.id}/rules`)).body;
-    const set = (await host.put(`/api/classes/${n3.id}/rules`, { version, rules: { whoMayEnter: 'anyone' } })).body;
+    const set = (
+      await host.put(`/api/classes/${n3.id}/rules`, { version, rules: { whoMayEnter: 'anyone' } })
+    ).body;
     const guests = [new Browser(school.url), new Browser(school.url)];
     const nameless = await guests[0]!.post(`/api/door/${n3.link.code}/enter`);
     expect(nameless.body.errors).toMatchObject([{ path: 'name' }]);
-    for (const [i, guest] of guests.entries()) expect((await enter(guest, { name: `Guest ${i}` })).decision.reason).toBe('lobby');
-    expect((await desk()).waiting.map((v) => [v.name, v.account])).toEqual([['Guest 0', 'none'], ['Guest 1', 'none']]);
+    for (const [i, guest] of guests.entries())
+      expect((await enter(guest, { name: `Guest ${i}` })).decision.reason).toBe('lobby');
+    expect((await desk()).waiting.map((v) => [v.name, v.account])).toEqual([
+      ['Guest 0', 'none'],
+      ['Guest 1', 'none'],
+    ]);
     expect((await door(guests[1]!)).knocked).toBe(true);
     await host.put(`/api/classes/${n3.id}/rules`, { version: set.version, rules: {} });
   });
@@ -145,7 +180,10 @@ describe('a host', () => {
     expect((await door(pupil)).decision).toEqual({ outcome: 'refused', reason: 'ended' });
     expect(await desk()).toMatchObject({ door: 'ended', inside: [], waiting: [] });
     expect((await host.post(`/api/links/${n3.link.id}/end`)).status).toBe(409);
-    const closed = await until(async () => (await fetch(`${school.video}/room/${room}`)).text(), (page) => page.includes('The room is closed'));
+    const closed = await until(
+      async () => (await fetch(`${school.video}/room/${room}`)).text(),
+      (page) => page.includes('The room is closed'),
+    );
     expect(closed).toContain('Everyone has left');
     const again = roomOf((await host.post(`/api/links/${n3.link.id}/open`)).body.go);
     expect(again).not.toBe(room);
@@ -165,7 +203,11 @@ describe('a host', () => {
     const pupil = await school.as('Ansel Grue');
     expect((await door(pupil)).decision.outcome).toBe('not-yet');
     await hostGoesIn();
-    expect((await desk()).session).toMatchObject({ date, time: '20:00', title: 'Coastal Navigation, period 3' });
+    expect((await desk()).session).toMatchObject({
+      date,
+      time: '20:00',
+      title: 'Coastal Navigation, period 3',
+    });
     expect((await door(pupil)).decision.outcome).toBe('lobby');
   });
 });
@@ -177,7 +219,8 @@ describe('codes', () => {
     expect(miss.status).toBe(404);
     expect(miss.body.detail).toContain('Compare it');
     let last = miss.status;
-    for (let i = 0; i < 70 && last === 404; i++) last = (await browser.get(`/api/door/heron-0000000${String(i).padStart(4, '0')}`)).status;
+    for (let i = 0; i < 70 && last === 404; i++)
+      last = (await browser.get(`/api/door/heron-0000000${String(i).padStart(4, '0')}`)).status;
     expect(last).toBe(429);
     // A class behind the same address still gets through its own door.
     expect((await door(await school.as('Ansel Grue'))).title).toBe('Lesson');
@@ -186,11 +229,16 @@ describe('codes', () => {
   it('of entry are asked for, kept for a return, and limited', async () => {
     await hostGoesIn();
     const { version } = (await host.get(`/api/classes/${n3.id}/rules`)).body;
-    const set = (await host.put(`/api/classes/${n3.id}/rules`, { version, rules: { entryCode: 'Tide 42' } })).body;
+    const set = (
+      await host.put(`/api/classes/${n3.id}/rules`, { version, rules: { entryCode: 'Tide 42' } })
+    ).body;
     const pupil = await school.as('Ansel Grue');
     expect((await enter(pupil)).decision.reason).toBe('code-needed');
-    for (let i = 0; i < 10; i++) expect((await enter(pupil, { entryCode: `guess${i}` })).decision.reason).toBe('code-wrong');
-    expect((await pupil.post(`/api/door/${n3.link.code}/enter`, { entryCode: 'tide42' })).status).toBe(429);
+    for (let i = 0; i < 10; i++)
+      expect((await enter(pupil, { entryCode: `guess${i}` })).decision.reason).toBe('code-wrong');
+    expect(
+      (await pupil.post(`/api/door/${n3.link.code}/enter`, { entryCode: 'tide42' })).status,
+    ).toBe(429);
     const other = await school.as('Birgit Tideman');
     expect((await enter(other, { entryCode: 'TIDE42' })).decision.reason).toBe('lobby');
     expect((await door(other)).decision.reason).toBe('lobby');
@@ -210,8 +258,14 @@ describe('events of the video service', () => {
     await school.videoEvent({ room, type: 'arrived', visitor });
     expect((await school.videoEvent(left)).status).toBe(200);
     expect((await desk()).inside).toHaveLength(1);
-    const noted = await school.running.glen.db.rows<{ action: string }>(`SELECT action FROM audit_log WHERE action LIKE '%webhook' ORDER BY id DESC LIMIT 3`);
-    expect(noted.map((n) => n.action)).toEqual(['repeated-webhook', 'refused-webhook', 'refused-webhook']);
+    const noted = await school.running.glen.db.rows<{ action: string }>(
+      `SELECT action FROM audit_log WHERE action LIKE '%webhook' ORDER BY id DESC LIMIT 3`,
+    );
+    expect(noted.map((n) => n.action)).toEqual([
+      'repeated-webhook',
+      'refused-webhook',
+      'refused-webhook',
+    ]);
   });
   it('keep arrivals and leavings for who came', async () => {
     const { room } = await hostGoesIn();
@@ -219,9 +273,16 @@ describe('events of the video service', () => {
     await enter(pupil);
     await host.post(`/api/links/${n3.link.id}/let-all-in`);
     await enter(pupil);
-    const { id } = (await school.running.glen.db.one<{ id: number }>(`SELECT v.id FROM visitors v JOIN sittings m ON m.id = v.sitting_id WHERE m.room = :room AND v.role = 'participant'`, { room }))!;
-    for (const type of ['arrived', 'arrived', 'left', 'arrived']) await school.videoEvent({ room, type, visitor: id });
-    const visits = await school.running.glen.db.rows<{ left_at: string | null }>('SELECT left_at FROM visits WHERE visitor_id = :id ORDER BY id', { id });
+    const { id } = (await school.running.glen.db.one<{ id: number }>(
+      `SELECT v.id FROM visitors v JOIN sittings m ON m.id = v.sitting_id WHERE m.room = :room AND v.role = 'participant'`,
+      { room },
+    ))!;
+    for (const type of ['arrived', 'arrived', 'left', 'arrived'])
+      await school.videoEvent({ room, type, visitor: id });
+    const visits = await school.running.glen.db.rows<{ left_at: string | null }>(
+      'SELECT left_at FROM visits WHERE visitor_id = :id ORDER BY id',
+      { id },
+    );
     expect(visits.map((v) => v.left_at === null)).toEqual([false, true]);
     const { sessions } = (await host.get(`/api/sessions?from=${date}&to=${date}`)).body;
     expect(sessions[0]).toMatchObject({ came: 1, inside: 2, door: 'open' });
@@ -236,36 +297,84 @@ describe('tickets to the room', () => {
     expect(await visit(go)).toBe(303);
     expect(await visit(go)).toBe(403);
     const [head, , signature] = new URL(go).searchParams.get('ticket')!.split('.');
-    const claims = Buffer.from(JSON.stringify({ room: roomOf(go), name: 'Mallory', role: 'host', sub: '1', jti: 'x', iss: 'glen', aud: 'room', exp: 4e9 })).toString('base64url');
+    const claims = Buffer.from(
+      JSON.stringify({
+        room: roomOf(go),
+        name: 'Mallory',
+        role: 'host',
+        sub: '1',
+        jti: 'x',
+        iss: 'glen',
+        aud: 'room',
+        exp: 4e9,
+      }),
+    ).toString('base64url');
     expect(await visit(`${go.split('?')[0]}?ticket=${head}.${claims}.${signature}`)).toBe(403);
   });
 });
 
 describe('the stream of changes', () => {
-  async function listen(browser: string | null, path = '/api/live'): Promise<{ heard: string[]; stop: () => void }> {
-    const sign = browser === null ? null : await fetch(`${school.url}/api/demo/sign-in`, { method: 'POST', headers: { 'Content-Type': 'application/json', Origin: school.url }, body: JSON.stringify({ accountId: school.people.find((p) => p.name === browser)!.accounts[0]!.id }) });
+  async function listen(
+    browser: string | null,
+    path = '/api/live',
+  ): Promise<{ heard: string[]; stop: () => void }> {
+    const sign =
+      browser === null
+        ? null
+        : await fetch(`${school.url}/api/demo/sign-in`, {
+            method: 'POST',
+            headers: { 'Content-Type': 'application/json', Origin: school.url },
+            body: JSON.stringify({
+              accountId: school.people.find((p) => p.name === browser)!.accounts[0]!.id,
+            }),
+          });
     const stop = new AbortController();
-    const response = await fetch(`${school.url}${path}`, { signal: stop.signal, headers: sign ? { Cookie: sign.headers.getSetCookie()[0]!.split(';')[0]! } : {} });
+    const response = await fetch(`${school.url}${path}`, {
+      signal: stop.signal,
+      headers: sign ? { Cookie: sign.headers.getSetCookie()[0]!.split(';')[0]! } : {},
+    });
     const heard: string[] = [];
-    void (async () => { for await (const chunk of response.body!.pipeThrough(new TextDecoderStream())) heard.push(chunk); })().catch(() => {});
-    await until(async () => heard.join(''), (text) => text.includes('hello'));
+    void (async () => {
+      for await (const chunk of response.body!.pipeThrough(new TextDecoderStream()))
+        heard.push(chunk);
+    })().catch(() => {});
+    await until(
+      async () => heard.join(''),
+      (text) => text.includes('hello'),
+    );
     return { heard, stop: () => stop.abort() };
   }
   it('tells the desk of a knock, and nobody else', async () => {
     await hostGoesIn();
-    const listeners = { host: await listen('Ottoline Marsh'), stranger: await listen(null, `/api/live?doors=${n3.link.code}`), other: await listen('Bram Osterholt'), pupil: await listen('Caspian Holloway') };
+    const listeners = {
+      host: await listen('Ottoline Marsh'),
+      stranger: await listen(null, `/api/live?doors=${n3.link.code}`),
+      other: await listen('Bram Osterholt'),
+      pupil: await listen('Caspian Holloway'),
+    };
     await enter(await school.as('Ansel Grue'));
-    await until(async () => listeners.host.heard.join(''), (text) => text.includes('"desk"'));
+    await until(
+      async () => listeners.host.heard.join(''),
+      (text) => text.includes('"desk"'),
+    );
     // A change that all hear follows, so whatever they were to hear before it they have heard.
     await school.setTime('11:58', date);
-    for (const l of Object.values(listeners)) await until(async () => l.heard.join(''), (text) => text.includes('"clock"'));
-    for (const who of ['stranger', 'other', 'pupil'] as const) expect(listeners[who].heard.join('')).not.toContain('"desk"');
+    for (const l of Object.values(listeners))
+      await until(
+        async () => l.heard.join(''),
+        (text) => text.includes('"clock"'),
+      );
+    for (const who of ['stranger', 'other', 'pupil'] as const)
+      expect(listeners[who].heard.join('')).not.toContain('"desk"');
     for (const l of Object.values(listeners)) l.stop();
   });
   it('tells whoever watches a door that it opened, with no names', async () => {
     const watcher = await listen(null, `/api/live?doors=${n3.link.code.toUpperCase()}`);
     await hostGoesIn();
-    const text = await until(async () => watcher.heard.join(''), (t) => t.includes('"door"'));
+    const text = await until(
+      async () => watcher.heard.join(''),
+      (t) => t.includes('"door"'),
+    );
     expect(text).toContain(`{"thing":"door","id":${n3.link.id}}`);
     expect(text).not.toContain('Ottoline');
     watcher.stop();

@@ -6,7 +6,14 @@ import { startSchool, until, type Browser, type School } from './support.js';
 
 let school: School;
 let host: Browser;
-let of: LinkTools['of'], linksOf: LinkTools['linksOf'], named: LinkTools['named'], read: LinkTools['read'], make: LinkTools['make'], door: LinkTools['door'], openAndBeIn: LinkTools['openAndBeIn'], end: LinkTools['end'];
+let of: LinkTools['of'],
+  linksOf: LinkTools['linksOf'],
+  named: LinkTools['named'],
+  read: LinkTools['read'],
+  make: LinkTools['make'],
+  door: LinkTools['door'],
+  openAndBeIn: LinkTools['openAndBeIn'],
+  end: LinkTools['end'];
 beforeAll(async () => {
   school = await startSchool();
   host = await school.as('Ottoline Marsh');
@@ -17,26 +24,51 @@ beforeEach(() => school.setTime('10:31'));
 
 describe('several links of a class period', () => {
   it('each has a name of its own, told apart without regard to capitals', async () => {
-    const { body, status } = await host.post(`/api/classes/${of('R5').id}/links`, { label: ' port WATCH ', purpose: '', kind: 'lesson', shown: true });
+    const { body, status } = await host.post(`/api/classes/${of('R5').id}/links`, {
+      label: ' port WATCH ',
+      purpose: '',
+      kind: 'lesson',
+      shown: true,
+    });
     expect([status, body.errors[0].path]).toEqual([422, 'label']);
     const stopped = await named('R5', 'Starboard watch');
-    const { body: after } = await host.post(`/api/links/${stopped.id}/stop`, { version: stopped.version });
+    const { body: after } = await host.post(`/api/links/${stopped.id}/stop`, {
+      version: stopped.version,
+    });
     const twin = await make('R5', { label: 'Starboard watch' });
-    expect((await host.post(`/api/links/${stopped.id}/reopen`, { version: after.version })).status).toBe(422);
+    expect(
+      (await host.post(`/api/links/${stopped.id}/reopen`, { version: after.version })).status,
+    ).toBe(422);
     await host.post(`/api/links/${twin.id}/stop`, { version: twin.version });
-    expect((await host.post(`/api/links/${stopped.id}/reopen`, { version: after.version })).body.state).toBe('live');
+    expect(
+      (await host.post(`/api/links/${stopped.id}/reopen`, { version: after.version })).body.state,
+    ).toBe('live');
   });
 
   it('stand in their order, and two at once lose nothing', async () => {
     const ids = (await linksOf('R5')).filter((l) => l.state === 'live').map((l) => l.id);
     const turned = [...ids].reverse();
-    expect((await host.put(`/api/classes/${of('R5').id}/links/order`, { order: turned })).status).toBe(200);
-    expect((await linksOf('R5')).filter((l) => l.state === 'live').map((l) => l.id)).toEqual(turned);
-    expect((await host.put(`/api/classes/${of('R5').id}/links/order`, { order: [of('N3').link.id] })).status).toBe(422);
+    expect(
+      (await host.put(`/api/classes/${of('R5').id}/links/order`, { order: turned })).status,
+    ).toBe(200);
+    expect((await linksOf('R5')).filter((l) => l.state === 'live').map((l) => l.id)).toEqual(
+      turned,
+    );
+    expect(
+      (await host.put(`/api/classes/${of('R5').id}/links/order`, { order: [of('N3').link.id] }))
+        .status,
+    ).toBe(422);
     // Whatever the order, the class period goes by the link that is for all of it.
     expect((await linksOf('R5')).find((l) => l.main)!.id).toBe(of('R5').link.id);
     const link = await named('R5', 'Port watch');
-    const edit = (version: number, purpose: string) => host.put(`/api/links/${link.id}`, { version, label: link.label, purpose, kind: link.kind, shown: true });
+    const edit = (version: number, purpose: string) =>
+      host.put(`/api/links/${link.id}`, {
+        version,
+        label: link.label,
+        purpose,
+        kind: link.kind,
+        shown: true,
+      });
     expect((await edit(link.version, 'Splicing')).body.purpose).toBe('Splicing');
     const late = await edit(link.version, 'Whipping');
     expect([late.status, late.body.current.purpose]).toEqual([409, 'Splicing']);
@@ -45,21 +77,30 @@ describe('several links of a class period', () => {
 
   it('a group’s link is for its members: they get in, others of the class do not, and its tutor is host there alone', async () => {
     const watch = await named('R5', 'Port watch');
-    const { groups } = (await host.get(`/api/classes/${of('R5').id}/groups`)).body as Answer<'groups'>;
+    const { groups } = (await host.get(`/api/classes/${of('R5').id}/groups`))
+      .body as Answer<'groups'>;
     const { roll } = (await host.get(`/api/classes/${of('R5').id}`)).body as Answer<'classPeriod'>;
     const port = groups.find((g) => g.name === 'Port watch')!;
     const member = await school.as(roll.find((p) => port.members.includes(p.id))!.name);
     const other = await school.as(roll.find((p) => !port.members.includes(p.id))!.name);
     const tutor = await school.as('Idris Kellaway');
     await openAndBeIn(watch.id, tutor);
-    expect((await door(member, watch.code)).decision).toMatchObject({ outcome: 'lobby', role: 'participant' });
-    expect((await door(other, watch.code)).decision).toMatchObject({ outcome: 'refused', reason: 'not-on-roll' });
+    expect((await door(member, watch.code)).decision).toMatchObject({
+      outcome: 'lobby',
+      role: 'participant',
+    });
+    expect((await door(other, watch.code)).decision).toMatchObject({
+      outcome: 'refused',
+      reason: 'not-on-roll',
+    });
     const desk = (await tutor.get(`/api/links/${watch.id}/desk`)).body as Answer<'desk'>;
     expect([desk.rollSize, desk.acting]).toEqual([port.members.length, false]);
     expect(desk.missing.map((p) => p.id).sort()).toEqual([...port.members].sort());
     // Host there and nowhere else.
     expect((await tutor.get(`/api/links/${of('R5').link.id}/desk`)).status).toBe(403);
-    expect((await tutor.get(`/api/links/${(await named('R5', 'Starboard watch')).id}/desk`)).status).toBe(403);
+    expect(
+      (await tutor.get(`/api/links/${(await named('R5', 'Starboard watch')).id}/desk`)).status,
+    ).toBe(403);
     expect((await tutor.put(`/api/links/${watch.id}`, { version: 1 })).status).toBe(403);
     await member.post(`/api/door/${watch.code}/enter`);
     const { waiting } = (await tutor.get(`/api/links/${watch.id}/desk`)).body as Answer<'desk'>;
@@ -69,39 +110,87 @@ describe('several links of a class period', () => {
 
   it('members see their group’s sessions in their day, others do not; a link that is not shown is seen by nobody', async () => {
     await school.setTime('10:31', '2026-10-16');
-    const { groups } = (await host.get(`/api/classes/${of('R5').id}/groups`)).body as Answer<'groups'>;
+    const { groups } = (await host.get(`/api/classes/${of('R5').id}/groups`))
+      .body as Answer<'groups'>;
     const { roll } = (await host.get(`/api/classes/${of('R5').id}`)).body as Answer<'classPeriod'>;
-    const [inPort, inStarboard] = groups.map((g) => roll.find((p) => g.members.includes(p.id))!.name);
-    const titles = async (name: string): Promise<string[]> => ((await (await school.as(name)).get('/api/my-day')).body as Answer<'myDay'>).doors.map((d) => d.title);
+    const [inPort, inStarboard] = groups.map(
+      (g) => roll.find((p) => g.members.includes(p.id))!.name,
+    );
+    const titles = async (name: string): Promise<string[]> =>
+      ((await (await school.as(name)).get('/api/my-day')).body as Answer<'myDay'>).doors.map(
+        (d) => d.title,
+      );
     expect(await titles(inPort!)).toEqual(['Port watch: splicing']);
     expect(await titles(inStarboard!)).toEqual([]);
     const watch = await named('R5', 'Port watch');
-    const { body } = await host.put(`/api/links/${watch.id}`, { version: watch.version, label: watch.label, purpose: watch.purpose, kind: watch.kind, shown: false });
+    const { body } = await host.put(`/api/links/${watch.id}`, {
+      version: watch.version,
+      label: watch.label,
+      purpose: watch.purpose,
+      kind: watch.kind,
+      shown: false,
+    });
     expect(await titles(inPort!)).toEqual([]);
-    await host.put(`/api/links/${watch.id}`, { version: body.version, label: watch.label, purpose: watch.purpose, kind: watch.kind, shown: true });
+    await host.put(`/api/links/${watch.id}`, {
+      version: body.version,
+      label: watch.label,
+      purpose: watch.purpose,
+      kind: watch.kind,
+      shown: true,
+    });
     // The tutor has it in the day, and hosts it.
-    const day = (await (await school.as('Idris Kellaway')).get('/api/today')).body as Answer<'today'>;
-    expect(day.sessions.filter((s) => day.acting.includes(s.id)).map((s) => s.title)).toEqual(['Port watch: splicing']);
+    const day = (await (await school.as('Idris Kellaway')).get('/api/today'))
+      .body as Answer<'today'>;
+    expect(day.sessions.filter((s) => day.acting.includes(s.id)).map((s) => s.title)).toEqual([
+      'Port watch: splicing',
+    ]);
   });
 
   it('a single student, and a guest by address from outside, are who a link is for', async () => {
-    const talk = await make('N3', { label: 'Talk', kind: 'one-to-one', preset: 'one-to-one', audience: { ...none, personIds: [school.person('Ansel Grue').id], emails: ['Ragna.Quill@home.example'] } });
+    const talk = await make('N3', {
+      label: 'Talk',
+      kind: 'one-to-one',
+      preset: 'one-to-one',
+      audience: {
+        ...none,
+        personIds: [school.person('Ansel Grue').id],
+        emails: ['Ragna.Quill@home.example'],
+      },
+    });
     await openAndBeIn(talk.id);
     expect((await door(await school.as('Ansel Grue'), talk.code)).decision.outcome).toBe('lobby');
-    expect((await door(await school.as('Birgit Tideman'), talk.code)).decision.reason).toBe('not-on-roll');
-    expect((await door(await school.as('Ragna Quill', 'personal'), talk.code)).decision.outcome).toBe('lobby');
-    expect((await door(await school.as('Milo Sandoval-Fisk', 'personal'), talk.code)).decision.reason).toBe('use-school-account');
+    expect((await door(await school.as('Birgit Tideman'), talk.code)).decision.reason).toBe(
+      'not-on-roll',
+    );
+    expect(
+      (await door(await school.as('Ragna Quill', 'personal'), talk.code)).decision.outcome,
+    ).toBe('lobby');
+    expect(
+      (await door(await school.as('Milo Sandoval-Fisk', 'personal'), talk.code)).decision.reason,
+    ).toBe('use-school-account');
     await end(talk.id);
     // For nobody: said so, and nobody gets in.
     await school.setTime('12:40');
-    const { body: emptied } = await host.put(`/api/links/${talk.id}/audience`, { ...none, version: talk.version });
+    const { body: emptied } = await host.put(`/api/links/${talk.id}/audience`, {
+      ...none,
+      version: talk.version,
+    });
     expect(emptied.audienceSize).toBe(0);
-    expect((await door(await school.as('Ansel Grue'), talk.code)).decision.reason).toBe('not-on-roll');
+    expect((await door(await school.as('Ansel Grue'), talk.code)).decision.reason).toBe(
+      'not-on-roll',
+    );
   });
 
   it('refuses an audience of people, groups and class periods that are not the host’s to invite', async () => {
     const link = await make('N3', {});
-    const put = async (part: object) => (await host.put(`/api/links/${link.id}/audience`, { ...none, ...part, version: link.version })).body.errors?.[0]?.path;
+    const put = async (part: object) =>
+      (
+        await host.put(`/api/links/${link.id}/audience`, {
+          ...none,
+          ...part,
+          version: link.version,
+        })
+      ).body.errors?.[0]?.path;
     expect(await put({ classIds: [of('S4').id] })).toBe('classIds');
     expect(await put({ groupIds: [1] })).toBe('groupIds');
     expect(await put({ personIds: [999999] })).toBe('personIds');
@@ -109,35 +198,63 @@ describe('several links of a class period', () => {
     expect(await put({ hostIds: [school.person('Ansel Grue').id] })).toBe('hostIds');
     // The class period's own link stays for all of it.
     const main = await read(of('N3').link.id);
-    expect((await host.put(`/api/links/${main.id}/audience`, { ...none, version: main.version })).status).toBe(422);
+    expect(
+      (await host.put(`/api/links/${main.id}/audience`, { ...none, version: main.version })).status,
+    ).toBe(422);
   });
 
   it('stands open with nothing planned where its rules say so: members go in without a host', async () => {
-    const team = await make('N3', { label: 'Project team', kind: 'project', preset: 'project', audience: { ...none, personIds: [school.person('Ansel Grue').id, school.person('Birgit Tideman').id] } });
+    const team = await make('N3', {
+      label: 'Project team',
+      kind: 'project',
+      preset: 'project',
+      audience: {
+        ...none,
+        personIds: [school.person('Ansel Grue').id, school.person('Birgit Tideman').id],
+      },
+    });
     const ansel = await school.as('Ansel Grue');
-    expect((await door(ansel, team.code)).decision).toMatchObject({ outcome: 'enter', role: 'presenter' });
+    expect((await door(ansel, team.code)).decision).toMatchObject({
+      outcome: 'enter',
+      role: 'presenter',
+    });
     expect((await ansel.post(`/api/door/${team.code}/enter`)).body.go).toContain('/room/');
-    expect((await door(await school.as(studentName(40)), team.code)).decision.reason).toBe('not-on-roll');
+    expect((await door(await school.as(studentName(40)), team.code)).decision.reason).toBe(
+      'not-on-roll',
+    );
   });
 });
 
 describe('groups', () => {
-  const groupsOf = async (): Promise<Answer<'groups'>> => (await host.get(`/api/classes/${of('R5').id}/groups`)).body;
-  const kept = ({ groups }: Answer<'groups'>) => groups.map(({ id, name, tutorId, members }) => ({ id, name, tutorId, members }));
-  const set = (version: number, groups: object[]) => host.put(`/api/classes/${of('R5').id}/groups`, { version, groups });
+  const groupsOf = async (): Promise<Answer<'groups'>> =>
+    (await host.get(`/api/classes/${of('R5').id}/groups`)).body;
+  const kept = ({ groups }: Answer<'groups'>) =>
+    groups.map(({ id, name, tutorId, members }) => ({ id, name, tutorId, members }));
+  const set = (version: number, groups: object[]) =>
+    host.put(`/api/classes/${of('R5').id}/groups`, { version, groups });
 
   it('hold nobody twice, nobody from elsewhere, and have names and tutors of their own', async () => {
     const before = await groupsOf();
     const [port, starboard] = kept(before);
-    const path = async (groups: object[]) => (await set(before.version, groups)).body.errors?.[0]?.path;
-    expect(await path([port!, { ...starboard!, members: [...starboard!.members, port!.members[0]!] }])).toBe('groups.1.members');
-    expect(await path([port!, { ...starboard!, members: [school.person('Ansel Grue').id] }])).toBe('groups.1.members');
+    const path = async (groups: object[]) =>
+      (await set(before.version, groups)).body.errors?.[0]?.path;
+    expect(
+      await path([port!, { ...starboard!, members: [...starboard!.members, port!.members[0]!] }]),
+    ).toBe('groups.1.members');
+    expect(await path([port!, { ...starboard!, members: [school.person('Ansel Grue').id] }])).toBe(
+      'groups.1.members',
+    );
     expect(await path([port!, { ...starboard!, name: 'PORT watch' }])).toBe('groups.1.name');
-    expect(await path([{ ...port!, tutorId: school.person('Ansel Grue').id }, starboard!])).toBe('groups.0.tutorId');
+    expect(await path([{ ...port!, tutorId: school.person('Ansel Grue').id }, starboard!])).toBe(
+      'groups.0.tutorId',
+    );
     expect(await path([{ ...port!, name: '  ' }, starboard!])).toBe('groups.0.name');
     // A group that a link is for can be emptied, not taken away.
     const refused = await set(before.version, [starboard!]);
-    expect([refused.status, refused.body.errors[0].message]).toEqual([422, expect.stringContaining('Port watch')]);
+    expect([refused.status, refused.body.errors[0].message]).toEqual([
+      422,
+      expect.stringContaining('Port watch'),
+    ]);
   });
 
   it('emptied while its link is out: its members are turned away, and the link says that it is for nobody', async () => {
@@ -146,7 +263,10 @@ describe('groups', () => {
     const [port, starboard] = kept(before);
     const { roll } = (await host.get(`/api/classes/${of('R5').id}`)).body as Answer<'classPeriod'>;
     const member = await school.as(roll.find((p) => port!.members.includes(p.id))!.name);
-    const after = await set(before.version, [{ ...port!, members: [], tutorId: school.person('Signe Aalto').id }, starboard!]);
+    const after = await set(before.version, [
+      { ...port!, members: [], tutorId: school.person('Signe Aalto').id },
+      starboard!,
+    ]);
     const link = await named('R5', 'Port watch');
     expect([link.audienceSize, link.hosts.map((h) => h.name)]).toEqual([0, ['Signe Aalto']]);
     expect((await door(member, link.code)).decision.reason).toBe('not-on-roll');
@@ -158,34 +278,63 @@ describe('groups', () => {
 });
 
 describe('replacing a link', () => {
-  const replace = (link: LinkDetail, body: object) => host.post(`/api/links/${link.id}/replace`, { version: link.version, why: 'tidy-up', ...body });
+  const replace = (link: LinkDetail, body: object) =>
+    host.post(`/api/links/${link.id}/replace`, { version: link.version, why: 'tidy-up', ...body });
 
   it('kept working and leading on, every old address finds the newest; stopped, it says where to look to its own audience', async () => {
     const first = await make('N3', { label: 'Old and new' });
-    await host.put(`/api/links/${first.id}/audience`, { ...none, classIds: [of('N3').id], version: first.version });
+    await host.put(`/api/links/${first.id}/audience`, {
+      ...none,
+      classIds: [of('N3').id],
+      version: first.version,
+    });
     const second = (await replace(await read(first.id), { how: 'keep' })).body as LinkDetail;
-    const third = (await replace(second, { how: 'forward', until: '2026-10-20' })).body as LinkDetail;
-    expect(third.former.map((f) => [f.code, f.how])).toEqual([[second.code, 'forward'], [first.code, 'keep']]);
+    const third = (await replace(second, { how: 'forward', until: '2026-10-20' }))
+      .body as LinkDetail;
+    expect(third.former.map((f) => [f.code, f.how])).toEqual([
+      [second.code, 'forward'],
+      [first.code, 'keep'],
+    ]);
     const pupil = await school.as('Ansel Grue');
-    for (const code of [first.code, second.code]) expect(await door(pupil, code)).toMatchObject({ linkId: first.id, code: third.code, came: { by: 'replaced' } });
+    for (const code of [first.code, second.code])
+      expect(await door(pupil, code)).toMatchObject({
+        linkId: first.id,
+        code: third.code,
+        came: { by: 'replaced' },
+      });
     expect((await door(pupil, third.code)).came).toBeNull();
     await school.setTime('00:10', '2026-10-21');
     const stopped = await door(pupil, second.code);
-    expect([stopped.decision.reason, stopped.elsewhere]).toEqual(['link-retired', { why: 'stopped', code: third.code, title: 'Coastal Navigation, period 3' }]);
+    expect([stopped.decision.reason, stopped.elsewhere]).toEqual([
+      'link-retired',
+      { why: 'stopped', code: third.code, title: 'Coastal Navigation, period 3' },
+    ]);
     expect((await door(pupil, first.code)).decision.reason).not.toBe('link-retired');
     // Not to others, whoever they are.
-    for (const who of [await school.as(studentName(60)), await school.as(null), await school.as('Hedda Grue', 'personal'), await school.as('Bram Osterholt')]) {
+    for (const who of [
+      await school.as(studentName(60)),
+      await school.as(null),
+      await school.as('Hedda Grue', 'personal'),
+      await school.as('Bram Osterholt'),
+    ]) {
       const seen = await door(who, second.code);
       expect([seen.decision.reason, seen.elsewhere]).toEqual(['link-retired', null]);
     }
-    expect((await pupil.post(`/api/door/${second.code}/enter`)).body).toMatchObject({ decision: { reason: 'link-retired' }, go: null });
+    expect((await pupil.post(`/api/door/${second.code}/enter`)).body).toMatchObject({
+      decision: { reason: 'link-retired' },
+      go: null,
+    });
   });
 
   it('a date that is past, or none, is said beside its field', async () => {
     const link = await make('N3', {});
-    expect((await replace(link, { how: 'forward', until: '2026-10-13' })).body.errors[0].path).toBe('until');
+    expect((await replace(link, { how: 'forward', until: '2026-10-13' })).body.errors[0].path).toBe(
+      'until',
+    );
     expect((await replace(link, { how: 'forward' })).body.errors[0].path).toBe('until');
-    expect((await replace(link, { how: 'stop', until: '2026-10-20' })).body.errors[0].path).toBe('until');
+    expect((await replace(link, { how: 'stop', until: '2026-10-20' })).body.errors[0].path).toBe(
+      'until',
+    );
     expect((await read(link.id)).code).toBe(link.code);
   });
 
@@ -193,7 +342,8 @@ describe('replacing a link', () => {
     const link = await make('N3', { label: 'Taken back' });
     const replaced = (await replace(link, { how: 'stop' })).body as LinkDetail;
     expect(replaced.mayTakeBack).toBe(true);
-    const back = (await host.post(`/api/links/${link.id}/take-back`, { version: replaced.version })).body as LinkDetail;
+    const back = (await host.post(`/api/links/${link.id}/take-back`, { version: replaced.version }))
+      .body as LinkDetail;
     expect([back.code, back.former]).toEqual([link.code, []]);
     expect((await host.get(`/api/door/${replaced.code}`)).status).toBe(404);
     await school.setTime('10:32');
@@ -213,25 +363,45 @@ describe('replacing a link', () => {
     const desk = (await host.get(`/api/links/${main.id}/desk`)).body as Answer<'desk'>;
     expect([desk.hostInside, desk.inside.length, desk.link.code]).toEqual([true, 1, replaced.code]);
     expect(desk.replacedAt! >= desk.session!.opens).toBe(true);
-    const posted = async (): Promise<string> => (await (await fetch(`${school.courseSite}/api/classes/nav-3/stream`, { headers: { Authorization: `Bearer ${school.running.glen.config.courseSite.token}` } })).text());
+    const posted = async (): Promise<string> =>
+      await (
+        await fetch(`${school.courseSite}/api/classes/nav-3/stream`, {
+          headers: { Authorization: `Bearer ${school.running.glen.config.courseSite.token}` },
+        })
+      ).text();
     await until(posted, (text) => text.includes(replaced.code) && !text.includes(main.code));
     await end(main.id);
-    expect((await host.get('/api/classes')).body.classes.find((c: { id: number }) => c.id === of('N3').id).link.code).toBe(replaced.code);
+    expect(
+      (await host.get('/api/classes')).body.classes.find(
+        (c: { id: number }) => c.id === of('N3').id,
+      ).link.code,
+    ).toBe(replaced.code);
   });
 
   it('stopping the last link of a class period leaves it without a way in, and the page says so', async () => {
     const main = await read(of('W2').link.id);
-    const stopped = (await host.post(`/api/links/${main.id}/stop`, { version: main.version })).body as LinkDetail;
-    expect((await host.get(`/api/classes/${of('W2').id}`)).body.class.link).toMatchObject({ id: main.id, state: 'retired' });
+    const stopped = (await host.post(`/api/links/${main.id}/stop`, { version: main.version }))
+      .body as LinkDetail;
+    expect((await host.get(`/api/classes/${of('W2').id}`)).body.class.link).toMatchObject({
+      id: main.id,
+      state: 'retired',
+    });
     expect((await door(host, main.code)).decision.reason).toBe('link-retired');
     expect((await host.post(`/api/links/${main.id}/open`)).status).toBe(409);
     // A new one takes its place, and the old one sends its audience there.
     const fresh = await make('W2', { label: 'Lessons anew' });
-    expect((await host.get(`/api/classes/${of('W2').id}`)).body.class.link).toMatchObject({ id: fresh.id, state: 'live' });
+    expect((await host.get(`/api/classes/${of('W2').id}`)).body.class.link).toMatchObject({
+      id: fresh.id,
+      state: 'live',
+    });
     const { roll } = (await host.get(`/api/classes/${of('W2').id}`)).body as Answer<'classPeriod'>;
-    expect((await door(await school.as(roll[0]!.name), main.code)).elsewhere).toMatchObject({ code: fresh.code });
+    expect((await door(await school.as(roll[0]!.name), main.code)).elsewhere).toMatchObject({
+      code: fresh.code,
+    });
     await host.post(`/api/links/${fresh.id}/stop`, { version: fresh.version });
-    expect((await host.post(`/api/links/${main.id}/reopen`, { version: stopped.version })).body.state).toBe('live');
+    expect(
+      (await host.post(`/api/links/${main.id}/reopen`, { version: stopped.version })).body.state,
+    ).toBe('live');
   });
 });
 
@@ -240,7 +410,10 @@ describe('a person on two rolls, and a session with a link of its own', () => {
     await school.setTime('10:31');
     const { roll } = (await host.get(`/api/classes/${of('C').id}`)).body as Answer<'classPeriod'>;
     const pupil = await school.as(roll.find((p) => p.name === 'Ansel Grue')!.name);
-    await host.post(`/api/links/${of('N3').link.id}/share`, { classId: of('C').id, ownDoor: 'leads' });
+    await host.post(`/api/links/${of('N3').link.id}/share`, {
+      classId: of('C').id,
+      ownDoor: 'leads',
+    });
     const day = (await pupil.get('/api/my-day')).body as Answer<'myDay'>;
     expect(day.doors.filter((d) => d.time === '10:45').length).toBe(1);
     // The feed that their calendar reads says the same.
@@ -248,56 +421,137 @@ describe('a person on two rolls, and a session with a link of its own', () => {
     const { own } = (await pupil.get('/api/feeds')).body as Answer<'feeds'>;
     const text = await (await fetch(own!)).text();
     expect(text.split('SUMMARY:Coastal Navigation\\, period 3').length - 1).toBeGreaterThan(0);
-    expect(new Set(text.match(/^UID:series-\d+@/gm)).size).toBe(text.match(/^UID:series-\d+@.*\r\n(?!RECURRENCE-ID)/gm)!.length - (text.match(/^RECURRENCE-ID/gm) ?? []).length);
+    expect(new Set(text.match(/^UID:series-\d+@/gm)).size).toBe(
+      text.match(/^UID:series-\d+@.*\r\n(?!RECURRENCE-ID)/gm)!.length -
+        (text.match(/^RECURRENCE-ID/gm) ?? []).length,
+    );
     const [share] = (await read(of('N3').link.id)).shares;
     await host.post(`/api/links/${of('N3').link.id}/unshare`, { shareId: share!.id });
   });
 
   it('an evening gets a fresh link, called by its title, that goes when it is taken back', async () => {
-    const { body } = await host.post(`/api/classes/${of('N3').id}/sessions`, { title: 'Parents’ evening', description: '', freshLink: true, plan: { first: '2026-10-22', at: { time: '19:00', minutes: 60 } } });
+    const { body } = await host.post(`/api/classes/${of('N3').id}/sessions`, {
+      title: 'Parents’ evening',
+      description: '',
+      freshLink: true,
+      plan: { first: '2026-10-22', at: { time: '19:00', minutes: 60 } },
+    });
     const link = await named('N3', 'Parents’ evening');
     expect([body.session.linkId, body.session.linkLabel]).toEqual([link.id, 'Parents’ evening']);
     expect(link.id).not.toBe(of('N3').link.id);
     await host.post('/api/sessions/take-back', { touched: body.touched });
     expect((await named('N3', 'Parents’ evening')).state).toBe('retired');
-    const twice = async (): Promise<string> => (await host.post(`/api/classes/${of('N3').id}/sessions`, { title: 'Lessons', description: '', freshLink: true, plan: { first: '2026-10-23', at: { time: '19:00', minutes: 60 } } })).body.session.linkLabel;
+    const twice = async (): Promise<string> =>
+      (
+        await host.post(`/api/classes/${of('N3').id}/sessions`, {
+          title: 'Lessons',
+          description: '',
+          freshLink: true,
+          plan: { first: '2026-10-23', at: { time: '19:00', minutes: 60 } },
+        })
+      ).body.session.linkLabel;
     expect([await twice(), await twice()]).toEqual(['Lessons 2', 'Lessons 3']);
-    expect((await host.post(`/api/classes/${of('N3').id}/sessions`, { title: 'X', description: '', linkId: of('N6').link.id, plan: { first: '2026-10-23', at: { time: '20:00', minutes: 60 } } })).body.errors[0].path).toBe('linkId');
+    expect(
+      (
+        await host.post(`/api/classes/${of('N3').id}/sessions`, {
+          title: 'X',
+          description: '',
+          linkId: of('N6').link.id,
+          plan: { first: '2026-10-23', at: { time: '20:00', minutes: 60 } },
+        })
+      ).body.errors[0].path,
+    ).toBe('linkId');
   });
 
   it('a group’s session clashes with what its members have, and with nobody else’s', async () => {
     const watch = await named('R5', 'Port watch');
-    const ask = async (query: string): Promise<Answer<'bookings'>> => (await host.get(`/api/classes/${of('R5').id}/bookings?from=2026-10-14&to=2026-10-30${query}`)).body;
+    const ask = async (query: string): Promise<Answer<'bookings'>> =>
+      (await host.get(`/api/classes/${of('R5').id}/bookings?from=2026-10-14&to=2026-10-30${query}`))
+        .body;
     const [all, some] = [await ask(''), await ask(`&link=${watch.id}`)];
     const people = (holds: string[]): number => holds.filter((h) => h.startsWith('person:')).length;
     expect(people(all.holds)).toBe(25);
     expect(people(some.holds)).toBe(2 + 12);
     expect(some.holds).toContain(`link:${watch.id}`);
-    expect(people(all.bookings.find((b) => b.title === 'Port watch: splicing')!.holds)).toBe(2 + 12);
+    expect(people(all.bookings.find((b) => b.title === 'Port watch: splicing')!.holds)).toBe(
+      2 + 12,
+    );
   });
 });
 
 describe('rules at every scope', () => {
   it('a link’s over its class period’s, a series’ over those, a single date’s over all; the door goes by them', async () => {
-    const link = await make('N3', { label: 'Ruled', audience: { ...none, classIds: [of('N3').id] } });
-    const { body: added } = await host.post(`/api/classes/${of('N3').id}/sessions`, { title: 'Ruled', description: '', linkId: link.id, plan: { first: '2026-10-21', at: { time: '18:00', minutes: 60 }, closures: 'skip', repeat: { every: 'week', times: 2 } } });
+    const link = await make('N3', {
+      label: 'Ruled',
+      audience: { ...none, classIds: [of('N3').id] },
+    });
+    const { body: added } = await host.post(`/api/classes/${of('N3').id}/sessions`, {
+      title: 'Ruled',
+      description: '',
+      linkId: link.id,
+      plan: {
+        first: '2026-10-21',
+        at: { time: '18:00', minutes: 60 },
+        closures: 'skip',
+        repeat: { every: 'week', times: 2 },
+      },
+    });
     const { seriesId } = added.session;
-    const opens = async (on: string): Promise<string> => (await host.get(`/api/series/${seriesId}?on=${on}`)).body.session.opens;
+    const opens = async (on: string): Promise<string> =>
+      (await host.get(`/api/series/${seriesId}?on=${on}`)).body.session.opens;
     expect(await opens('2026-10-21')).toBe('2026-10-21T20:55:00Z');
-    await host.put(`/api/links/${link.id}/rules`, { version: (await read(link.id)).version, rules: { opensBefore: 10 } });
+    await host.put(`/api/links/${link.id}/rules`, {
+      version: (await read(link.id)).version,
+      rules: { opensBefore: 10 },
+    });
     expect(await opens('2026-10-21')).toBe('2026-10-21T20:50:00Z');
-    const ofSeries = (await host.put(`/api/series/${seriesId}/rules`, { version: 1, rules: { opensBefore: 30 } })).body as Answer<'rules'>;
-    expect(ofSeries.layers.map((l) => l.scope)).toEqual(['school', 'teacher', 'class', 'link', 'series']);
-    await host.put(`/api/series/${seriesId}/rules`, { version: ofSeries.version, key: '2026-10-28', rules: { opensBefore: 60 } });
-    expect([await opens('2026-10-21'), await opens('2026-10-28')]).toEqual(['2026-10-21T20:30:00Z', '2026-10-28T20:00:00Z']);
+    const ofSeries = (
+      await host.put(`/api/series/${seriesId}/rules`, { version: 1, rules: { opensBefore: 30 } })
+    ).body as Answer<'rules'>;
+    expect(ofSeries.layers.map((l) => l.scope)).toEqual([
+      'school',
+      'teacher',
+      'class',
+      'link',
+      'series',
+    ]);
+    await host.put(`/api/series/${seriesId}/rules`, {
+      version: ofSeries.version,
+      key: '2026-10-28',
+      rules: { opensBefore: 60 },
+    });
+    expect([await opens('2026-10-21'), await opens('2026-10-28')]).toEqual([
+      '2026-10-21T20:30:00Z',
+      '2026-10-28T20:00:00Z',
+    ]);
     // Moved and renamed, the date keeps its rules.
     const at = (await host.get(`/api/series/${seriesId}?on=2026-10-28`)).body.session;
-    await host.post('/api/sessions/change', { changes: [{ seriesId, version: at.version, key: '2026-10-28', scope: 'one', change: { kind: 'move', date: '2026-10-29', time: '17:00' } }] });
+    await host.post('/api/sessions/change', {
+      changes: [
+        {
+          seriesId,
+          version: at.version,
+          key: '2026-10-28',
+          scope: 'one',
+          change: { kind: 'move', date: '2026-10-29', time: '17:00' },
+        },
+      ],
+    });
     expect(await opens('2026-10-28')).toBe('2026-10-29T19:00:00Z');
     await school.setTime('16:05', '2026-10-29');
     expect((await door(await school.as('Ansel Grue'), link.code)).decision.reason).toBe('no-host');
-    expect((await host.put(`/api/series/${seriesId}/rules`, { version: 1, rules: {} })).status).toBe(409);
-    expect((await host.put(`/api/series/${seriesId}/rules`, { version: at.version + 1, key: '2026-12-24', rules: {} })).body.errors[0].path).toBe('key');
+    expect(
+      (await host.put(`/api/series/${seriesId}/rules`, { version: 1, rules: {} })).status,
+    ).toBe(409);
+    expect(
+      (
+        await host.put(`/api/series/${seriesId}/rules`, {
+          version: at.version + 1,
+          key: '2026-12-24',
+          rules: {},
+        })
+      ).body.errors[0].path,
+    ).toBe('key');
   });
 
   it('the school’s defaults and locks reach every door; a teacher’s own reach the class periods they host', async () => {
@@ -305,17 +559,34 @@ describe('rules at every scope', () => {
     const before = (await head.get('/api/school/rules')).body as Answer<'rules'>;
     const [{ rules, locked = [] }] = before.layers as [Answer<'rules'>['layers'][number]];
     const own = (await host.get('/api/my-rules')).body as Answer<'rules'>;
-    await host.put('/api/my-rules', { version: own.version, rules: { ...own.layers[1]!.rules, straightIn: 'everyone' } });
+    await host.put('/api/my-rules', {
+      version: own.version,
+      rules: { ...own.layers[1]!.rules, straightIn: 'everyone' },
+    });
     const pupil = await school.as('Ansel Grue');
     await school.setTime('10:46', '2026-10-21');
     await openAndBeIn(of('N3').link.id);
     const code = (await read(of('N3').link.id)).code;
     expect((await door(pupil, code)).decision.outcome).toBe('enter');
-    const fixed = await head.put('/api/school/rules', { version: before.version, rules, locked: [...locked, 'straightIn'] });
+    const fixed = await head.put('/api/school/rules', {
+      version: before.version,
+      rules,
+      locked: [...locked, 'straightIn'],
+    });
     expect(fixed.body.layers[0].locked).toContain('straightIn');
     expect((await door(pupil, code)).decision.outcome).toBe('lobby');
-    expect((await head.put('/api/school/rules', { version: before.version, rules, locked })).status).toBe(409);
-    expect((await head.put('/api/school/rules', { version: fixed.body.version, rules: { ...rules, opensBefore: 500 }, locked })).body.errors[0].path).toBe('rules.opensBefore');
+    expect(
+      (await head.put('/api/school/rules', { version: before.version, rules, locked })).status,
+    ).toBe(409);
+    expect(
+      (
+        await head.put('/api/school/rules', {
+          version: fixed.body.version,
+          rules: { ...rules, opensBefore: 500 },
+          locked,
+        })
+      ).body.errors[0].path,
+    ).toBe('rules.opensBefore');
     await head.put('/api/school/rules', { version: fixed.body.version, rules, locked });
     await host.put('/api/my-rules', { version: own.version + 1, rules: own.layers[1]!.rules });
     await end(of('N3').link.id);
@@ -325,11 +596,26 @@ describe('rules at every scope', () => {
 describe('all my links', () => {
   it('are those of the class periods that I host or visit, and those that I host alone', async () => {
     const { links } = (await host.get('/api/links')).body as Answer<'links'>;
-    expect(links.filter((l) => l.main).map((l) => l.pennant.letters)).toEqual(['N1', 'W2', 'N3', 'R5', 'N6', 'C', 'HE']);
-    expect(links.find((l) => l.label === 'Port watch')).toMatchObject({ audience: [{ kind: 'group', name: 'Port watch' }], hosts: [{ name: 'Idris Kellaway' }], mayEdit: true, next: { date: '2026-10-16', title: 'Port watch: splicing' } });
-    const { links: visiting } = (await (await school.as('Idris Kellaway')).get('/api/links')).body as Answer<'links'>;
+    expect(links.filter((l) => l.main).map((l) => l.pennant.letters)).toEqual([
+      'N1',
+      'W2',
+      'N3',
+      'R5',
+      'N6',
+      'C',
+      'HE',
+    ]);
+    expect(links.find((l) => l.label === 'Port watch')).toMatchObject({
+      audience: [{ kind: 'group', name: 'Port watch' }],
+      hosts: [{ name: 'Idris Kellaway' }],
+      mayEdit: true,
+      next: { date: '2026-10-16', title: 'Port watch: splicing' },
+    });
+    const { links: visiting } = (await (await school.as('Idris Kellaway')).get('/api/links'))
+      .body as Answer<'links'>;
     expect(visiting.every((l) => l.classTitle === 'Ropework, period 5' && !l.mayEdit)).toBe(true);
-    const { links: others } = (await (await school.as('Bram Osterholt')).get('/api/links')).body as Answer<'links'>;
+    const { links: others } = (await (await school.as('Bram Osterholt')).get('/api/links'))
+      .body as Answer<'links'>;
     expect(others.map((l) => l.pennant.letters)).toEqual(['S4']);
   });
 });

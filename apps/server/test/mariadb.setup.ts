@@ -18,5 +18,7 @@ export default async function setup(project: TestProject): Promise<() => Promise
 }
 
 declare module 'vitest' {
-  interface ProvidedContext { mariadbPort: number }
+  interface ProvidedContext {
+    mariadbPort: number;
+  }
 }

@@ -6,19 +6,36 @@ import supertest from 'supertest';
 import { Browser, startSchool, until, type School } from './support.js';
 
 const ROLES = {
-  nobody: null, 'student on the roll': 'Ansel Grue', 'student of another class': studentName(60), parent: 'Hedda Grue', 'teacher of another class': 'Bram Osterholt',
-  'visiting teacher': 'Signe Aalto', 'co-teacher': 'Tomas Verhage', host: 'Ottoline Marsh', head: 'Noor Achterberg', office: 'Perpetua Lund',
+  nobody: null,
+  'student on the roll': 'Ansel Grue',
+  'student of another class': studentName(60),
+  parent: 'Hedda Grue',
+  'teacher of another class': 'Bram Osterholt',
+  'visiting teacher': 'Signe Aalto',
+  'co-teacher': 'Tomas Verhage',
+  host: 'Ottoline Marsh',
+  head: 'Noor Achterberg',
+  office: 'Perpetua Lund',
 } as const;
 type Role = keyof typeof ROLES;
 
 const everyone = Object.keys(ROLES) as Role[];
 const signedIn = everyone.filter((role) => role !== 'nobody');
-const teachers: Role[] = ['teacher of another class', 'visiting teacher', 'co-teacher', 'host', 'head', 'office'];
+const teachers: Role[] = [
+  'teacher of another class',
+  'visiting teacher',
+  'co-teacher',
+  'host',
+  'head',
+  'office',
+];
 const readers: Role[] = ['visiting teacher', 'co-teacher', 'host', 'head', 'office'];
 const hosts: Role[] = ['co-teacher', 'host'];
 const office: Role[] = ['head', 'office'];
 
 /** Who may call what, written apart from the contract's table: a new endpoint does not compile until it is named here. */
+// Roles beside endpoints, a line for each family.
+// prettier-ignore
 const MAY: Record<EndpointName, Role[]> = {
   me: everyone, signIn: everyone, signOut: everyone, switchAccount: signedIn, live: everyone, openapi: everyone,
   demoPeople: everyone, demoSignIn: everyone, demoClock: everyone,
@@ -44,18 +61,34 @@ const ids: Record<string, string> = {};
 
 beforeAll(async () => {
   school = await startSchool();
-  for (const role of everyone) browsers.set(role, await school.as(ROLES[role], role === 'parent' ? 'personal' : 'school'));
+  for (const role of everyone)
+    browsers.set(role, await school.as(ROLES[role], role === 'parent' ? 'personal' : 'school'));
   const n3 = school.classes.get('N3')!;
   const host = browsers.get('host')!;
   await host.post(`/api/links/${n3.link.id}/open`);
   const pupil = await school.as('Birgit Tideman');
   // The host's browser is in the room as soon as the video service says so.
-  await school.running.glen.db.change('UPDATE visitors v JOIN sittings m ON m.id = v.sitting_id SET v.inside = 1 WHERE m.ended_at IS NULL');
+  await school.running.glen.db.change(
+    'UPDATE visitors v JOIN sittings m ON m.id = v.sitting_id SET v.inside = 1 WHERE m.ended_at IS NULL',
+  );
   await pupil.post(`/api/door/${n3.link.code}/enter`);
   const desk = (await host.get(`/api/links/${n3.link.id}/desk`)).body;
   const session = (await host.get(`/api/classes/${n3.id}`)).body.sessions[0];
-  const post = await until(async () => (await host.get(`/api/classes/${n3.id}/posts`)).body.posts[0] as Post, (p) => p.deliveries[0]!.placementId !== null);
-  Object.assign(ids, { classId: n3.id, linkId: n3.link.id, seriesId: session.seriesId, postId: post.id, placementId: post.deliveries[0]!.placementId, visitorId: desk.waiting[0].id, code: n3.link.code, noticeId: 1, token: 'x' });
+  const post = await until(
+    async () => (await host.get(`/api/classes/${n3.id}/posts`)).body.posts[0] as Post,
+    (p) => p.deliveries[0]!.placementId !== null,
+  );
+  Object.assign(ids, {
+    classId: n3.id,
+    linkId: n3.link.id,
+    seriesId: session.seriesId,
+    postId: post.id,
+    placementId: post.deliveries[0]!.placementId,
+    visitorId: desk.waiting[0].id,
+    code: n3.link.code,
+    noticeId: 1,
+    token: 'x',
+  });
 });
 afterAll(() => school.stop());
 
@@ -69,7 +102,13 @@ async function call(name: EndpointName, browser: Browser): Promise<number> {
     stop.abort();
     return response.status;
   }
-  return (await (method === 'GET' ? browser.get(address) : method === 'PUT' ? browser.put(address, {}) : browser.post(address, {}))).status;
+  return (
+    await (method === 'GET'
+      ? browser.get(address)
+      : method === 'PUT'
+        ? browser.put(address, {})
+        : browser.post(address, {}))
+  ).status;
 }
 
 describe('who may call what', () => {
@@ -77,11 +116,19 @@ describe('who may call what', () => {
     it(`${name}: ${endpoints[name].does}`, async () => {
       for (const role of everyone) {
         // Signing out would end the role for the rest of the walk.
-        const browser = name === 'signOut' ? await school.as(ROLES[role], role === 'parent' ? 'personal' : 'school') : browsers.get(role)!;
+        const browser =
+          name === 'signOut'
+            ? await school.as(ROLES[role], role === 'parent' ? 'personal' : 'school')
+            : browsers.get(role)!;
         const status = await call(name, browser);
         const refused = status === 401 || status === 403;
-        expect({ role, refused, status }).toEqual({ role, refused: name === 'videoEvent' ? status === 401 : !MAY[name].includes(role), status });
-        if (!MAY[name].includes(role) && name !== 'videoEvent') expect({ role, status }).toEqual({ role, status: role === 'nobody' ? 401 : 403 });
+        expect({ role, refused, status }).toEqual({
+          role,
+          refused: name === 'videoEvent' ? status === 401 : !MAY[name].includes(role),
+          status,
+        });
+        if (!MAY[name].includes(role) && name !== 'videoEvent')
+          expect({ role, status }).toEqual({ role, status: role === 'nobody' ? 401 : 403 });
         expect(status).toBeLessThan(500);
       }
     });
@@ -90,10 +137,19 @@ describe('who may call what', () => {
 
 describe('where a school runs Glen', () => {
   it('the demo’s routes do not exist', async () => {
-    const app = createApp({ ...school.running.glen, config: { ...school.running.glen.config, demo: false } });
+    const app = createApp({
+      ...school.running.glen,
+      config: { ...school.running.glen.config, demo: false },
+    });
     for (const name of endpointNames.filter((n) => endpoints[n].who === 'demo')) {
       const { method, path } = endpoints[name];
-      const request = method === 'GET' ? supertest(app).get(path) : supertest(app).post(path).set('Origin', school.url).send({ accountId: 1, to: 'next-bell' });
+      const request =
+        method === 'GET'
+          ? supertest(app).get(path)
+          : supertest(app)
+              .post(path)
+              .set('Origin', school.url)
+              .send({ accountId: 1, to: 'next-bell' });
       expect((await request).status).toBe(404);
     }
   });
@@ -103,13 +159,24 @@ describe('the OpenAPI document', () => {
   it('describes every endpoint once, with references that lead somewhere', async () => {
     const { body } = await browsers.get('nobody')!.get('/api/openapi.json');
     expect(body.openapi).toBe('3.1.0');
-    const operations = Object.values(body.paths as Record<string, Record<string, { operationId: string; parameters: { in: string; name: string }[] }>>).flatMap((p) => Object.values(p));
+    const operations = Object.values(
+      body.paths as Record<
+        string,
+        Record<string, { operationId: string; parameters: { in: string; name: string }[] }>
+      >,
+    ).flatMap((p) => Object.values(p));
     expect(operations.map((o) => o.operationId).sort()).toEqual([...endpointNames].sort());
     for (const [path, methods] of Object.entries(body.paths as Record<string, object>)) {
-      for (const name of path.match(/\{(\w+)\}/g) ?? []) expect(JSON.stringify(methods)).toContain(`"name":"${name.slice(1, -1)}","in":"path"`);
+      for (const name of path.match(/\{(\w+)\}/g) ?? [])
+        expect(JSON.stringify(methods)).toContain(`"name":"${name.slice(1, -1)}","in":"path"`);
     }
     for (const [, ref] of JSON.stringify(body).matchAll(/"\$ref":"([^"]+)"/g)) {
-      expect(ref!.split('/').slice(1).reduce<unknown>((at, key) => (at as Record<string, unknown>)[key], body)).toBeDefined();
+      expect(
+        ref!
+          .split('/')
+          .slice(1)
+          .reduce<unknown>((at, key) => (at as Record<string, unknown>)[key], body),
+      ).toBeDefined();
     }
   });
 });

@@ -10,31 +10,60 @@ beforeAll(async () => {
 });
 afterAll(() => school.stop());
 
-const dayOf = async (name: string, kind: 'school' | 'personal' = 'school'): Promise<Answer<'myDay'>> => (await (await school.as(name, kind)).get('/api/my-day')).body;
-const weather = async (title: string): Promise<Session> => (await host.get('/api/today')).body.sessions.find((s: Session) => s.title === title);
+const dayOf = async (
+  name: string,
+  kind: 'school' | 'personal' = 'school',
+): Promise<Answer<'myDay'>> => (await (await school.as(name, kind)).get('/api/my-day')).body;
+const weather = async (title: string): Promise<Session> =>
+  (await host.get('/api/today')).body.sessions.find((s: Session) => s.title === title);
 
 describe('a student’s day', () => {
   it('shows their doors in order, when each opens, and the next one after today', async () => {
     const day = await dayOf('Ansel Grue');
-    expect(day.doors.map((d) => [d.time, d.title, d.opens.slice(11, 16)])).toEqual([['10:45', 'Coastal Navigation, period 3', '13:40'], ['11:40', 'Chartwork clinic', '14:40']]);
-    expect(day.next).toMatchObject({ title: 'Coastal Navigation, period 3', date: '2026-10-19', time: '11:05' });
-    expect(day.classes.map((c) => c.title)).toEqual(['Coastal Navigation, period 3', 'Chartwork clinic']);
+    expect(day.doors.map((d) => [d.time, d.title, d.opens.slice(11, 16)])).toEqual([
+      ['10:45', 'Coastal Navigation, period 3', '13:40'],
+      ['11:40', 'Chartwork clinic', '14:40'],
+    ]);
+    expect(day.next).toMatchObject({
+      title: 'Coastal Navigation, period 3',
+      date: '2026-10-19',
+      time: '11:05',
+    });
+    expect(day.classes.map((c) => c.title)).toEqual([
+      'Coastal Navigation, period 3',
+      'Chartwork clinic',
+    ]);
     expect(day.doors.every((d) => d.host === 'Ottoline Marsh' && d.was === null)).toBe(true);
   });
   it('shows what was cancelled, with the reason, and what moved, from where', async () => {
     const name = school.people.find((p) => p.learns.includes('weather-2'))!.name;
-    expect((await dayOf(name)).doors.find((d) => d.title === 'Cloud walk')).toMatchObject({ status: 'cancelled', why: 'Rain; next week instead.' });
+    expect((await dayOf(name)).doors.find((d) => d.title === 'Cloud walk')).toMatchObject({
+      status: 'cancelled',
+      why: 'Rain; next week instead.',
+    });
     const rope = school.people.find((p) => p.learns.includes('ropework'))!.name;
-    expect((await dayOf(rope)).doors.find((d) => d.title.startsWith('Rigging'))).toMatchObject({ date: '2026-10-14', was: { date: '2026-10-15', time: '15:10', minutes: 40 } });
+    expect((await dayOf(rope)).doors.find((d) => d.title.startsWith('Rigging'))).toMatchObject({
+      date: '2026-10-14',
+      was: { date: '2026-10-15', time: '15:10', minutes: 40 },
+    });
     // On the day it left it still stands, as moved away.
     await school.setTime('08:00', '2026-10-15');
-    expect((await dayOf(rope)).doors.find((d) => d.title.startsWith('Rigging'))).toMatchObject({ date: '2026-10-14', was: { date: '2026-10-15' } });
+    expect((await dayOf(rope)).doors.find((d) => d.title.startsWith('Rigging'))).toMatchObject({
+      date: '2026-10-14',
+      was: { date: '2026-10-15' },
+    });
     await school.setTime('10:31');
   });
   it('shows no drafts; once on the books they are there, and their door opens', async () => {
     const n3 = school.classes.get('N3')!;
-    const body = { title: 'Night sailing', description: 'Warm clothes.', plan: { first: '2026-10-14', at: { time: '20:00', minutes: 60 } } };
-    const { session } = (await host.post(`/api/classes/${n3.id}/sessions`, { ...body, draft: true })).body;
+    const body = {
+      title: 'Night sailing',
+      description: 'Warm clothes.',
+      plan: { first: '2026-10-14', at: { time: '20:00', minutes: 60 } },
+    };
+    const { session } = (
+      await host.post(`/api/classes/${n3.id}/sessions`, { ...body, draft: true })
+    ).body;
     expect(session.draft).toBe(true);
     const names = async () => (await dayOf('Ansel Grue')).doors.map((d) => d.title);
     expect(await names()).not.toContain('Night sailing');
@@ -43,8 +72,19 @@ describe('a student’s day', () => {
     const door = async () => (await pupil.get(`/api/door/${n3.link.code}`)).body;
     expect((await door()).decision.reason).toBe('early');
     expect((await door()).session.title).not.toBe('Night sailing');
-    expect((await (await school.as('Signe Aalto')).get('/api/today')).body.sessions.map((s: Session) => s.title)).not.toContain('Night sailing');
-    const moved = (await host.put(`/api/series/${session.seriesId}`, { ...body, plan: { first: '2026-10-14', at: { time: '20:30', minutes: 60 } }, version: 1, draft: false })).body.session;
+    expect(
+      (await (await school.as('Signe Aalto')).get('/api/today')).body.sessions.map(
+        (s: Session) => s.title,
+      ),
+    ).not.toContain('Night sailing');
+    const moved = (
+      await host.put(`/api/series/${session.seriesId}`, {
+        ...body,
+        plan: { first: '2026-10-14', at: { time: '20:30', minutes: 60 } },
+        version: 1,
+        draft: false,
+      })
+    ).body.session;
     // Nobody knew of the draft's time, so for them nothing moved.
     expect(moved).toMatchObject({ draft: false, was: null, time: '20:30' });
     expect(await names()).toContain('Night sailing');
@@ -54,7 +94,11 @@ describe('a student’s day', () => {
   });
   it('is nobody’s without an account, and empty for who learns nothing here', async () => {
     expect((await (await school.as(null)).get('/api/my-day')).status).toBe(401);
-    expect(await dayOf('Hedda Grue', 'personal')).toMatchObject({ doors: [], next: null, classes: [] });
+    expect(await dayOf('Hedda Grue', 'personal')).toMatchObject({
+      doors: [],
+      next: null,
+      classes: [],
+    });
   });
 });
 
@@ -62,19 +106,41 @@ describe('a session that moved', () => {
   it('remembers where people knew it, however often it moves, and forgets when it is back', async () => {
     const before = await weather('Chartwork clinic');
     const edit = async (time: string, version: number): Promise<Session> =>
-      (await host.put(`/api/series/${before.seriesId}`, { title: before.title, description: '', version, scope: 'one', key: '2026-10-14', plan: { first: '2026-10-14', at: { time, minutes: 60 } } })).body.session;
-    expect((await edit('12:00', 1)).was).toEqual({ date: '2026-10-14', time: '11:40', minutes: 60 });
-    expect((await edit('12:30', 2)).was).toEqual({ date: '2026-10-14', time: '11:40', minutes: 60 });
+      (
+        await host.put(`/api/series/${before.seriesId}`, {
+          title: before.title,
+          description: '',
+          version,
+          scope: 'one',
+          key: '2026-10-14',
+          plan: { first: '2026-10-14', at: { time, minutes: 60 } },
+        })
+      ).body.session;
+    expect((await edit('12:00', 1)).was).toEqual({
+      date: '2026-10-14',
+      time: '11:40',
+      minutes: 60,
+    });
+    expect((await edit('12:30', 2)).was).toEqual({
+      date: '2026-10-14',
+      time: '11:40',
+      minutes: 60,
+    });
     expect((await edit('11:40', 3)).was).toBeNull();
   });
 });
 
 describe('find', () => {
-  const find = async (q: string, browser = host): Promise<Answer<'find'>> => (await browser.get(`/api/find?q=${encodeURIComponent(q)}`)).body;
+  const find = async (q: string, browser = host): Promise<Answer<'find'>> =>
+    (await browser.get(`/api/find?q=${encodeURIComponent(q)}`)).body;
   it('finds people of the school with one’s own classes, sessions, links', async () => {
     const people = (await find('ansel gr')).people;
-    expect(people.map((p) => [p.name, p.role, p.classes.map((c) => c.title)])).toEqual([['Ansel Grue', 'student', ['Coastal Navigation, period 3', 'Chartwork clinic']]]);
-    expect((await find('rigging')).sessions.map((s) => [s.title, s.date, s.mine])).toEqual([['Rigging survey with Idris Kellaway', '2026-10-14', true]]);
+    expect(people.map((p) => [p.name, p.role, p.classes.map((c) => c.title)])).toEqual([
+      ['Ansel Grue', 'student', ['Coastal Navigation, period 3', 'Chartwork clinic']],
+    ]);
+    expect((await find('rigging')).sessions.map((s) => [s.title, s.date, s.mine])).toEqual([
+      ['Rigging survey with Idris Kellaway', '2026-10-14', true],
+    ]);
     const { code } = school.classes.get('N3')!.link;
     expect((await find(code.slice(0, -3).toUpperCase())).links.map((l) => l.code)).toEqual([code]);
   });
@@ -94,13 +160,23 @@ describe('find', () => {
 describe('an invitation', () => {
   it('says what the next session is, and the rules in force', async () => {
     const n3 = school.classes.get('N3')!;
-    const invitation = (await host.get(`/api/links/${n3.link.id}/invitation`)).body as Answer<'invitation'>;
-    expect(invitation).toMatchObject({ title: 'Coastal Navigation, period 3', host: 'Ottoline Marsh', address: n3.link.address, phoneNumber: null, rules: { whoMayEnter: 'roll' }, next: { date: '2026-10-14', time: '10:45', zone: 'America/Halifax', version: 1 } });
+    const invitation = (await host.get(`/api/links/${n3.link.id}/invitation`))
+      .body as Answer<'invitation'>;
+    expect(invitation).toMatchObject({
+      title: 'Coastal Navigation, period 3',
+      host: 'Ottoline Marsh',
+      address: n3.link.address,
+      phoneNumber: null,
+      rules: { whoMayEnter: 'roll' },
+      next: { date: '2026-10-14', time: '10:45', zone: 'America/Halifax', version: 1 },
+    });
     expect(invitation.next!.uid).toMatch(/^session-\d+-2026-10-14@127\.0\.0\.1$/);
   });
   it('has no next session where none is planned', async () => {
     await school.setTime('08:00', '2027-08-01');
-    expect((await host.get(`/api/links/${school.classes.get('N3')!.link.id}/invitation`)).body.next).toBeNull();
+    expect(
+      (await host.get(`/api/links/${school.classes.get('N3')!.link.id}/invitation`)).body.next,
+    ).toBeNull();
     await school.setTime('10:31');
   });
 });

@@ -12,51 +12,107 @@ beforeAll(async () => {
 afterAll(() => school.stop());
 
 const of = (letters: string): ClassItem => school.classes.get(letters)!;
-const stream = (letters: string, more: object = {}): object => ({ classId: of(letters).id, kind: 'stream', ...more });
-const send = (letters: string, body: object) => host.post(`/api/classes/${of(letters).id}/posts`, { words: 'Bring dividers.', linkWords: 'Join {title}, {date} {time}', ...body });
+const stream = (letters: string, more: object = {}): object => ({
+  classId: of(letters).id,
+  kind: 'stream',
+  ...more,
+});
+const send = (letters: string, body: object) =>
+  host.post(`/api/classes/${of(letters).id}/posts`, {
+    words: 'Bring dividers.',
+    linkWords: 'Join {title}, {date} {time}',
+    ...body,
+  });
 const post = async (letters: string, body: object): Promise<Post> => {
   const { body: answer, status } = await send(letters, body);
   expect({ status, errors: answer.errors }).toEqual({ status: 200, errors: undefined });
   return answer.post;
 };
 const read = async (id: number): Promise<Post> => (await host.get(`/api/posts/${id}`)).body.post;
-const reach = (id: number, wished: (p: Post) => boolean): Promise<Post> => until(() => read(id), wished);
+const reach = (id: number, wished: (p: Post) => boolean): Promise<Post> =>
+  until(() => read(id), wished);
 const settled = (p: Post): boolean => p.deliveries.every((d) => !d.pending);
 
 /** What a reader finds on the course site's page of a class. */
-const page = async (ref: string, email = 'o.marsh@merrow.example'): Promise<string> => (await fetch(`${school.courseSite}/class/${ref}`, { headers: { Cookie: `board_reader=${email}` } })).text();
-const pageShows = (ref: string, wished: (text: string) => boolean, email?: string): Promise<string> => until(() => page(ref, email), wished);
+const page = async (ref: string, email = 'o.marsh@merrow.example'): Promise<string> =>
+  (
+    await fetch(`${school.courseSite}/class/${ref}`, {
+      headers: { Cookie: `board_reader=${email}` },
+    })
+  ).text();
+const pageShows = (
+  ref: string,
+  wished: (text: string) => boolean,
+  email?: string,
+): Promise<string> => until(() => page(ref, email), wished);
 const times = (text: string, words: string): number => text.split(words).length - 1;
 /** The series that holds a session of a class period on the demo's day. */
-const todays = async (letters: string): Promise<{ seriesId: number; key: string; version: number; id: number; time: string }> =>
-  (await host.get(`/api/classes/${of(letters).id}`)).body.sessions.find((s: { date: string }) => s.date === '2026-10-14');
+const todays = async (
+  letters: string,
+): Promise<{ seriesId: number; key: string; version: number; id: number; time: string }> =>
+  (await host.get(`/api/classes/${of(letters).id}`)).body.sessions.find(
+    (s: { date: string }) => s.date === '2026-10-14',
+  );
 
 describe('one post for many places', () => {
   it('goes to three streams, each with its own link, names and numbers', async () => {
-    const { id, places } = await post('N1', { words: 'For {class}, period {period}: {link}', linkWords: 'our door', places: [stream('N1'), stream('N3'), stream('N6')] });
-    expect(places.map((p) => p.where)).toEqual(['Stream of Coastal Navigation, period 1', 'Stream of Coastal Navigation, period 3', 'Stream of Coastal Navigation, period 6']);
+    const { id, places } = await post('N1', {
+      words: 'For {class}, period {period}: {link}',
+      linkWords: 'our door',
+      places: [stream('N1'), stream('N3'), stream('N6')],
+    });
+    expect(places.map((p) => p.where)).toEqual([
+      'Stream of Coastal Navigation, period 1',
+      'Stream of Coastal Navigation, period 3',
+      'Stream of Coastal Navigation, period 6',
+    ]);
     await reach(id, (p) => p.state === 'out' && settled(p));
-    for (const [ref, letters] of [['nav-1', 'N1'], ['nav-3', 'N3'], ['nav-6', 'N6']] as const) {
+    for (const [ref, letters] of [
+      ['nav-1', 'N1'],
+      ['nav-3', 'N3'],
+      ['nav-6', 'N6'],
+    ] as const) {
       const text = await page(ref);
-      expect(text).toContain(`For Coastal Navigation, period ${letters[1]}: <a href="${school.url}/door/${of(letters).link.code}"`);
+      expect(text).toContain(
+        `For Coastal Navigation, period ${letters[1]}: <a href="${school.url}/door/${of(letters).link.code}"`,
+      );
     }
   });
   it('says whose place is refused, and leaves the others out', async () => {
-    await fetch(`${school.courseSite}/trouble`, { method: 'POST', body: new URLSearchParams({ kind: 'refusing', ref: 'nav-3' }), redirect: 'manual' });
-    const { id } = await post('N1', { words: 'Two of three', places: [stream('N1'), stream('N3')] });
+    await fetch(`${school.courseSite}/trouble`, {
+      method: 'POST',
+      body: new URLSearchParams({ kind: 'refusing', ref: 'nav-3' }),
+      redirect: 'manual',
+    });
+    const { id } = await post('N1', {
+      words: 'Two of three',
+      places: [stream('N1'), stream('N3')],
+    });
     const mixed = await reach(id, (p) => settled(p) || p.state === 'failed');
     expect(mixed.deliveries.map((d) => d.state).sort()).toEqual(['failed', 'out']);
     expect(mixed.error).toBe('The course site refused: this class takes no posts');
-    await fetch(`${school.courseSite}/trouble`, { method: 'POST', body: new URLSearchParams({ kind: 'none', ref: 'nav-3' }), redirect: 'manual' });
+    await fetch(`${school.courseSite}/trouble`, {
+      method: 'POST',
+      body: new URLSearchParams({ kind: 'none', ref: 'nav-3' }),
+      redirect: 'manual',
+    });
     await host.post(`/api/posts/${id}/retry`);
     await reach(id, (p) => p.state === 'out' && settled(p));
     expect(times(await page('nav-1'), 'Two of three')).toBe(1);
   });
   it('takes a place off and puts another on', async () => {
-    const { id, version, places } = await post('N1', { words: 'Wandering', places: [stream('N1'), stream('N3')] });
+    const { id, version, places } = await post('N1', {
+      words: 'Wandering',
+      places: [stream('N1'), stream('N3')],
+    });
     await reach(id, (p) => p.state === 'out' && settled(p));
     const kept = places.find((p) => p.classId === of('N1').id)!;
-    const { status } = await host.put(`/api/posts/${id}`, { version, words: 'Wandering', linkWords: 'x', places: [{ id: kept.id, classId: kept.classId, kind: 'stream' }, stream('N6')] });
+    const { status } = await host.put(`/api/posts/${id}`, {
+      version,
+      words: 'Wandering',
+      linkWords: 'x',
+      places: [{ id: kept.id, classId: kept.classId, kind: 'stream' }, stream('N6')],
+    });
     expect(status).toBe(200);
     await pageShows('nav-6', (t) => t.includes('Wandering'));
     await pageShows('nav-3', (t) => !t.includes('Wandering'));
@@ -66,14 +122,30 @@ describe('one post for many places', () => {
 
 describe('timed by its sessions', () => {
   it('out ten minutes before, once, follows the moved session, and taken down when it is over', async () => {
-    const { id } = await post('N3', { words: 'Ten before', about: 'sessions', timing: { before: 10 }, afterwards: 'down', places: [stream('N3')] });
+    const { id } = await post('N3', {
+      words: 'Ten before',
+      about: 'sessions',
+      timing: { before: 10 },
+      afterwards: 'down',
+      places: [stream('N3')],
+    });
     const planned = await reach(id, (p) => p.state === 'queued');
     expect(planned.due).toEqual({ date: '2026-10-14', time: '10:35' });
     await school.setTime('10:35');
     await pageShows('nav-3', (t) => t.includes('Ten before') && t.includes('Wed 14 Oct 10:45'));
     // Moved to the afternoon: what stands follows, and nothing is posted twice.
     const s = await todays('N3');
-    const moved = await host.post('/api/sessions/change', { changes: [{ seriesId: s.seriesId, version: (await host.get(`/api/series/${s.seriesId}`)).body.session.version, key: s.key, scope: 'one', change: { kind: 'move', date: '2026-10-14', time: '15:00' } }] });
+    const moved = await host.post('/api/sessions/change', {
+      changes: [
+        {
+          seriesId: s.seriesId,
+          version: (await host.get(`/api/series/${s.seriesId}`)).body.session.version,
+          key: s.key,
+          scope: 'one',
+          change: { kind: 'move', date: '2026-10-14', time: '15:00' },
+        },
+      ],
+    });
     expect(moved.status).toBe(200);
     const text = await pageShows('nav-3', (t) => t.includes('Wed 14 Oct 15:00'));
     expect(times(text, 'Ten before')).toBe(1);
@@ -84,10 +156,24 @@ describe('timed by its sessions', () => {
   });
   it('of a cancelled session struck where it stands; the date, title and bring-along always right', async () => {
     const s = await todays('R5');
-    const { id } = await post('R5', { words: 'Today: {title} at {time}. Bring {bring}.', about: { on: '2026-10-14' }, places: [stream('R5')] });
-    await pageShows('ropework', (t) => t.includes(`<p>Today: Ropework, period 5 at ${s.time}. Bring nothing special.</p>`));
-    const version = async (): Promise<number> => (await host.get(`/api/series/${s.seriesId}`)).body.session.version;
-    expect((await host.post(`/api/series/${s.seriesId}/cancel`, { version: await version(), key: s.key })).status).toBe(200);
+    const { id } = await post('R5', {
+      words: 'Today: {title} at {time}. Bring {bring}.',
+      about: { on: '2026-10-14' },
+      places: [stream('R5')],
+    });
+    await pageShows('ropework', (t) =>
+      t.includes(`<p>Today: Ropework, period 5 at ${s.time}. Bring nothing special.</p>`),
+    );
+    const version = async (): Promise<number> =>
+      (await host.get(`/api/series/${s.seriesId}`)).body.session.version;
+    expect(
+      (
+        await host.post(`/api/series/${s.seriesId}/cancel`, {
+          version: await version(),
+          key: s.key,
+        })
+      ).status,
+    ).toBe(200);
     await pageShows('ropework', (t) => t.includes('<del><p>Today: Ropework'));
     expect((await read(id)).deliveries.find((d) => d.session?.id === s.id)!.state).toBe('struck');
     await host.post(`/api/series/${s.seriesId}/restore`, { version: await version(), key: s.key });
@@ -98,25 +184,57 @@ describe('timed by its sessions', () => {
     expect((await reach(draft.id, settled)).state).toBe('draft');
     expect(await page('clinic')).not.toContain('Not yet');
     const { version } = await read(draft.id);
-    await host.put(`/api/posts/${draft.id}`, { version, words: 'Not yet', linkWords: 'Join', timing: 'now' });
+    await host.put(`/api/posts/${draft.id}`, {
+      version,
+      words: 'Not yet',
+      linkWords: 'Join',
+      timing: 'now',
+    });
     await pageShows('clinic', (t) => t.includes('Not yet'));
-    const calendar = await post('C', { words: '', linkWords: '{title}', about: 'sessions', places: [{ classId: of('C').id, kind: 'calendar' }] });
+    const calendar = await post('C', {
+      words: '',
+      linkWords: '{title}',
+      about: 'sessions',
+      places: [{ classId: of('C').id, kind: 'calendar' }],
+    });
     const put = await reach(calendar.id, (p) => p.deliveries.length > 3 && settled(p));
     expect(put.deliveries.every((d) => d.state === 'out')).toBe(true);
-    expect(times(await page('clinic'), `href="${school.url}/door/${of('C').link.code}" target="_blank"`)).toBeGreaterThan(10);
+    expect(
+      times(await page('clinic'), `href="${school.url}/door/${of('C').link.code}" target="_blank"`),
+    ).toBeGreaterThan(10);
   });
 });
 
 describe('course pages', () => {
   it('list their sections; an item stands in one of them, in its order', async () => {
     const { sections } = (await host.get(`/api/classes/${of('N3').id}/course-page`)).body;
-    expect(sections.map((s: { title: string }) => s.title)).toEqual(['Where we meet', 'Week 6: tidal streams']);
-    await post('N3', { words: '', linkWords: 'Tidal door', places: [{ classId: of('N3').id, kind: 'item', section: { key: sections[1].key }, position: 1 }] });
+    expect(sections.map((s: { title: string }) => s.title)).toEqual([
+      'Where we meet',
+      'Week 6: tidal streams',
+    ]);
+    await post('N3', {
+      words: '',
+      linkWords: 'Tidal door',
+      places: [
+        { classId: of('N3').id, kind: 'item', section: { key: sections[1].key }, position: 1 },
+      ],
+    });
     const text = await pageShows('nav-3', (t) => t.includes('Tidal door'));
     expect(text.indexOf('Tidal diamonds')).toBeLessThan(text.indexOf('Tidal door'));
   });
   it('a section of its own bears the date of the next session, and is renamed by itself', async () => {
-    await post('N6', { words: '', linkWords: 'Join', places: [{ classId: of('N6').id, kind: 'item', section: { title: 'Next lesson: {date}' }, position: 0 }] });
+    await post('N6', {
+      words: '',
+      linkWords: 'Join',
+      places: [
+        {
+          classId: of('N6').id,
+          kind: 'item',
+          section: { title: 'Next lesson: {date}' },
+          position: 0,
+        },
+      ],
+    });
     await pageShows('nav-6', (t) => t.includes('<h3>Next lesson: Wed 14 Oct</h3>'));
     await school.setTime('15:30');
     const text = await pageShows('nav-6', (t) => t.includes('<h3>Next lesson: Thu 15 Oct</h3>'));
@@ -125,10 +243,27 @@ describe('course pages', () => {
   });
   it('an item for a group is not shown to the others, and follows who is in it', async () => {
     const { groups } = (await host.get(`/api/classes/${of('R5').id}/groups`)).body;
-    const link: LinkDetail = (await host.get(`/api/classes/${of('R5').id}/links`)).body.links.find((l: LinkDetail) => l.label === 'Port watch');
-    await post('R5', { words: '', linkWords: 'Port watch door', places: [{ classId: of('R5').id, linkId: link.id, kind: 'item', readers: 'audience', section: { title: 'Watches' } }] });
-    const { roll } = (await host.get(`/api/classes/${of('R5').id}`)).body as { roll: { id: number; accounts: { kind: string; email: string }[] }[] };
-    const mail = (id: number): string => roll.find((p) => p.id === id)!.accounts.find((a) => a.kind === 'school')!.email;
+    const link: LinkDetail = (await host.get(`/api/classes/${of('R5').id}/links`)).body.links.find(
+      (l: LinkDetail) => l.label === 'Port watch',
+    );
+    await post('R5', {
+      words: '',
+      linkWords: 'Port watch door',
+      places: [
+        {
+          classId: of('R5').id,
+          linkId: link.id,
+          kind: 'item',
+          readers: 'audience',
+          section: { title: 'Watches' },
+        },
+      ],
+    });
+    const { roll } = (await host.get(`/api/classes/${of('R5').id}`)).body as {
+      roll: { id: number; accounts: { kind: string; email: string }[] }[];
+    };
+    const mail = (id: number): string =>
+      roll.find((p) => p.id === id)!.accounts.find((a) => a.kind === 'school')!.email;
     const [member, other] = [groups[0].members[0], groups[1].members[0]];
     await pageShows('ropework', (t) => t.includes('Port watch door'), mail(member));
     expect(await page('ropework', mail(other))).not.toContain('Port watch door');
@@ -137,13 +272,26 @@ describe('course pages', () => {
 
 describe('by hand', () => {
   it('asks at its time with what to paste, is ticked, and asks again when the link changes', async () => {
-    const mine = (await host.post(`/api/classes/${of('N1').id}/links`, { label: 'By hand', purpose: 'Talks', kind: 'lesson', shown: true, audience: { classIds: [of('N1').id], groupIds: [], personIds: [], emails: [], hostIds: [] } })).body as LinkDetail;
-    const { id } = await post('N1', { words: 'On the slide', timing: { at: { date: '2026-10-14', time: '10:40' } }, places: [{ classId: of('N1').id, linkId: mine.id, kind: 'by-hand', name: 'First slide' }] });
+    const mine = (
+      await host.post(`/api/classes/${of('N1').id}/links`, {
+        label: 'By hand',
+        purpose: 'Talks',
+        kind: 'lesson',
+        shown: true,
+        audience: { classIds: [of('N1').id], groupIds: [], personIds: [], emails: [], hostIds: [] },
+      })
+    ).body as LinkDetail;
+    const { id } = await post('N1', {
+      words: 'On the slide',
+      timing: { at: { date: '2026-10-14', time: '10:40' } },
+      places: [{ classId: of('N1').id, linkId: mine.id, kind: 'by-hand', name: 'First slide' }],
+    });
     expect((await read(id)).state).toBe('queued');
     await school.setTime('10:40');
     const asked = await reach(id, (p) => p.state === 'todo');
     const placementId = asked.deliveries[0]!.placementId!;
-    const titles = async (): Promise<string[]> => (await host.get('/api/today')).body.notes.map((n: { title: string }) => n.title);
+    const titles = async (): Promise<string[]> =>
+      (await host.get('/api/today')).body.notes.map((n: { title: string }) => n.title);
     expect(await titles()).toContain('By hand: First slide, Coastal Navigation, period 1');
     const { body: forms } = await host.get(`/api/placements/${placementId}/forms`);
     expect(forms.text).toContain(`/door/${mine.code}`);
@@ -158,38 +306,98 @@ describe('by hand', () => {
 });
 
 describe('what must not be', () => {
-  const errorsOf = async (letters: string, body: object): Promise<{ path: string; message: string }[]> => (await send(letters, body)).body.errors;
+  const errorsOf = async (
+    letters: string,
+    body: object,
+  ): Promise<{ path: string; message: string }[]> => (await send(letters, body)).body.errors;
   it('a private link where others read is stopped, and says who would see it', async () => {
-    const link: LinkDetail = (await host.get(`/api/classes/${of('R5').id}/links`)).body.links.find((l: LinkDetail) => l.label === 'Starboard watch');
+    const link: LinkDetail = (await host.get(`/api/classes/${of('R5').id}/links`)).body.links.find(
+      (l: LinkDetail) => l.label === 'Starboard watch',
+    );
     const [error] = await errorsOf('R5', { places: [stream('R5', { linkId: link.id })] });
     expect(error!.path).toBe('places.0.readers');
-    expect(error!.message).toMatch(/^This link would be seen by .+ and \d+ more, whom it is not for\.$/);
-    const [wrongClass] = await errorsOf('N1', { places: [stream('N1', { linkId: of('W2').link.id })] });
+    expect(error!.message).toMatch(
+      /^This link would be seen by .+ and \d+ more, whom it is not for\.$/,
+    );
+    const [wrongClass] = await errorsOf('N1', {
+      places: [stream('N1', { linkId: of('W2').link.id })],
+    });
     expect(wrongClass!.message).toContain('whom it is not for');
   });
   it('an entry code where others read', async () => {
     const { version } = (await host.get(`/api/classes/${of('HE').id}/rules`)).body;
-    await host.put(`/api/classes/${of('HE').id}/rules`, { version, rules: { whoMayEnter: 'anyone', entryCode: 'gull' } });
-    const [error] = await errorsOf('N1', { words: 'Code: {entryCode}', places: [stream('N1', { linkId: of('HE').link.id })] });
+    await host.put(`/api/classes/${of('HE').id}/rules`, {
+      version,
+      rules: { whoMayEnter: 'anyone', entryCode: 'gull' },
+    });
+    const [error] = await errorsOf('N1', {
+      words: 'Code: {entryCode}',
+      places: [stream('N1', { linkId: of('HE').link.id })],
+    });
     expect(error!.message).toMatch(/^The entry code would be seen by /);
-    expect((await send('N1', { words: 'Come all', places: [stream('N1', { linkId: of('HE').link.id })] })).status).toBe(200);
+    expect(
+      (
+        await send('N1', {
+          words: 'Come all',
+          places: [stream('N1', { linkId: of('HE').link.id })],
+        })
+      ).status,
+    ).toBe(200);
   });
   it('a class period that is not one’s own, an empty audience, a calendar without sessions, an item without a section, no place at all', async () => {
     const bram = await school.as('Bram Osterholt');
-    const { body } = await bram.post(`/api/classes/${of('S4').id}/posts`, { words: 'x', linkWords: 'y', places: [stream('N1')] });
-    expect(body.errors[0]).toEqual({ path: 'places.0.classId', message: 'You do not host this class period.' });
-    expect((await errorsOf('HE', { places: [stream('HE', { readers: 'audience' })] }))[0]!.message).toBe('Nobody of this class period would see it.');
-    expect((await errorsOf('N1', { places: [{ classId: of('N1').id, kind: 'calendar' }] }))[0]!.path).toBe('places.0.kind');
-    expect((await errorsOf('N1', { places: [{ classId: of('N1').id, kind: 'item' }] }))[0]!.path).toBe('places.0.section');
+    const { body } = await bram.post(`/api/classes/${of('S4').id}/posts`, {
+      words: 'x',
+      linkWords: 'y',
+      places: [stream('N1')],
+    });
+    expect(body.errors[0]).toEqual({
+      path: 'places.0.classId',
+      message: 'You do not host this class period.',
+    });
+    expect(
+      (await errorsOf('HE', { places: [stream('HE', { readers: 'audience' })] }))[0]!.message,
+    ).toBe('Nobody of this class period would see it.');
+    expect(
+      (await errorsOf('N1', { places: [{ classId: of('N1').id, kind: 'calendar' }] }))[0]!.path,
+    ).toBe('places.0.kind');
+    expect(
+      (await errorsOf('N1', { places: [{ classId: of('N1').id, kind: 'item' }] }))[0]!.path,
+    ).toBe('places.0.section');
     expect((await errorsOf('N1', { places: [] }))[0]!.message).toBe('Choose at least one place.');
     expect((await errorsOf('N1', { timing: { before: 10 } }))[0]!.path).toBe('timing');
   });
   it('too long a text keeps to a message; a megabyte is turned down', async () => {
-    expect((await send('N1', { words: 'x'.repeat(400_000) })).body.errors[0]).toEqual({ path: 'words', message: 'At most 20000 characters.' });
+    expect((await send('N1', { words: 'x'.repeat(400_000) })).body.errors[0]).toEqual({
+      path: 'words',
+      message: 'At most 20000 characters.',
+    });
     expect((await send('N1', { words: 'x'.repeat(1_200_000) })).status).toBe(413);
   });
   it('markup and script, in any field, come out as text', async () => {
-    await post('W2', { words: [{ kind: 'list', ordered: false, items: [[{ text: '<script>alert(1)</script>', bold: true }, { text: 'x', href: 'javascript:alert(2)' }]] }], linkWords: '<img src=x onerror=alert(3)>', places: [{ classId: of('W2').id, kind: 'item', title: '"><svg onload=alert(4)>', section: { title: '<b>Head</b>' } }] });
+    await post('W2', {
+      words: [
+        {
+          kind: 'list',
+          ordered: false,
+          items: [
+            [
+              { text: '<script>alert(1)</script>', bold: true },
+              { text: 'x', href: 'javascript:alert(2)' },
+            ],
+          ],
+        },
+      ],
+      linkWords: '<img src=x onerror=alert(3)>',
+      places: [
+        {
+          classId: of('W2').id,
+          kind: 'item',
+          title: '"><svg onload=alert(4)>',
+          section: { title: '<b>Head</b>' },
+        },
+      ],
+    });
     const text = await pageShows('weather-2', (t) => t.includes('alert(1)'));
     expect(text).not.toMatch(/<script>alert|javascript:alert|<svg|<img|<b>Head/);
   });
@@ -200,14 +408,22 @@ describe('trouble', () => {
     const { id } = await post('C', { words: 'Deleted there', places: [stream('C')] });
     const out = await reach(id, (p) => p.state === 'out' && settled(p));
     const placementId = out.deliveries[0]!.placementId!;
-    await fetch(`${school.courseSite}/class/clinic/take-off`, { method: 'POST', headers: { Cookie: 'board_reader=o.marsh@merrow.example' }, body: new URLSearchParams({ kind: 'post', key: `glen-${placementId}` }), redirect: 'manual' });
+    await fetch(`${school.courseSite}/class/clinic/take-off`, {
+      method: 'POST',
+      headers: { Cookie: 'board_reader=o.marsh@merrow.example' },
+      body: new URLSearchParams({ kind: 'post', key: `glen-${placementId}` }),
+      redirect: 'manual',
+    });
     // A look is on the books by itself, from the first thing that was put there.
     const look = `kind = 'look' AND subject = '${of('C').id}' AND state = 'queued'`;
     const { db } = school.running.glen;
     expect(await db.rows(`SELECT id FROM outbox WHERE ${look}`)).toHaveLength(1);
     await db.change(`UPDATE outbox SET due_at = '2020-01-01 00:00:00' WHERE ${look}`);
     await reach(id, (p) => p.deliveries[0]!.state === 'missing');
-    await until(() => db.rows(`SELECT id FROM outbox WHERE ${look} AND due_at > '2021-01-01 00:00:00'`), (rows) => rows.length === 1);
+    await until(
+      () => db.rows(`SELECT id FROM outbox WHERE ${look} AND due_at > '2021-01-01 00:00:00'`),
+      (rows) => rows.length === 1,
+    );
     expect((await host.post(`/api/classes/${of('C').id}/look`)).body).toEqual({ missing: 1 });
     expect((await read(id)).deliveries[0]!.state).toBe('missing');
     await host.post(`/api/placements/${placementId}`, { do: 'put-back' });
@@ -215,7 +431,10 @@ describe('trouble', () => {
     expect(times(await page('clinic'), 'Deleted there')).toBe(1);
   });
   it('one place is taken down by itself, and put back', async () => {
-    const { id } = await post('N1', { words: 'Here and there', places: [stream('N1'), stream('N3')] });
+    const { id } = await post('N1', {
+      words: 'Here and there',
+      places: [stream('N1'), stream('N3')],
+    });
     const out = await reach(id, (p) => p.state === 'out' && settled(p));
     const there = out.deliveries[1]!.placementId!;
     await host.post(`/api/placements/${there}`, { do: 'take-down' });
@@ -229,36 +448,72 @@ describe('trouble', () => {
     const out = await reach(id, (p) => p.state === 'out' && settled(p));
     const { db } = school.running.glen;
     // As a process leaves it that dies after the site answered: running under a lease that has run out, nothing noted.
-    await db.change('UPDATE placements SET sent_revision = 0, sent_body = NULL, out_since = NULL WHERE id = :id', { id: out.deliveries[0]!.placementId! });
-    await db.change(`UPDATE outbox SET state = 'running', lease_until = '2020-01-01 00:00:00' WHERE kind = 'placement' AND subject = :subject`, { subject: String(out.deliveries[0]!.placementId) });
+    await db.change(
+      'UPDATE placements SET sent_revision = 0, sent_body = NULL, out_since = NULL WHERE id = :id',
+      { id: out.deliveries[0]!.placementId! },
+    );
+    await db.change(
+      `UPDATE outbox SET state = 'running', lease_until = '2020-01-01 00:00:00' WHERE kind = 'placement' AND subject = :subject`,
+      { subject: String(out.deliveries[0]!.placementId) },
+    );
     await reach(id, (p) => p.state === 'out' && settled(p));
     expect(times(await page('nav-1'), 'Sent, not noted')).toBe(1);
   });
   it('followed twice at once, nothing is made twice', async () => {
-    const { id } = await post('N1', { words: 'Followed twice', places: [stream('N1'), stream('N3')] });
+    const { id } = await post('N1', {
+      words: 'Followed twice',
+      places: [stream('N1'), stream('N3')],
+    });
     await Promise.all([1, 2, 3].map(() => followPost(school.running.glen, id)));
     await reach(id, (p) => p.state === 'out' && settled(p));
     expect(times(await page('nav-1'), 'Followed twice')).toBe(1);
   });
   it('a class period lost yesterday: what was planned for it stays behind, and says why', async () => {
     const tomas = await school.as('Tomas Verhage');
-    const { body } = await tomas.post(`/api/classes/${of('N1').id}/posts`, { words: 'By Tomas', linkWords: 'x', timing: { at: { date: '2026-10-14', time: '12:00' } }, places: [stream('N1'), stream('N3')] });
+    const { body } = await tomas.post(`/api/classes/${of('N1').id}/posts`, {
+      words: 'By Tomas',
+      linkWords: 'x',
+      timing: { at: { date: '2026-10-14', time: '12:00' } },
+      places: [stream('N1'), stream('N3')],
+    });
     const { db } = school.running.glen;
-    await db.change(`DELETE FROM class_staff WHERE class_id = :classId AND person_id = :personId`, { classId: of('N3').id, personId: school.person('Tomas Verhage').id });
+    await db.change(`DELETE FROM class_staff WHERE class_id = :classId AND person_id = :personId`, {
+      classId: of('N3').id,
+      personId: school.person('Tomas Verhage').id,
+    });
     await school.setTime('12:00');
     await pageShows('nav-1', (t) => t.includes('By Tomas'));
     const after = await reach(body.post.id, (p) => p.state === 'failed');
     expect(after.error).toBe('Tomas Verhage no longer hosts Coastal Navigation, period 3.');
     expect(await page('nav-3')).not.toContain('By Tomas');
     await school.setTime('10:31');
-    await db.insert('class_staff', { class_id: of('N3').id, person_id: school.person('Tomas Verhage').id, as_what: 'co-teacher' });
+    await db.insert('class_staff', {
+      class_id: of('N3').id,
+      person_id: school.person('Tomas Verhage').id,
+      as_what: 'co-teacher',
+    });
   });
   it('sixty placements follow one replaced link, each once', async () => {
     const { link } = of('W2');
-    const ids = await Promise.all(Array.from({ length: 20 }, (_, i) => post('W2', { words: `Sheet ${i}.`, places: [stream('W2'), { classId: of('W2').id, kind: 'item', section: { title: `S${i}` } }, stream('W2', { readers: 'audience' })] }).then((p) => p.id)));
+    const ids = await Promise.all(
+      Array.from({ length: 20 }, (_, i) =>
+        post('W2', {
+          words: `Sheet ${i}.`,
+          places: [
+            stream('W2'),
+            { classId: of('W2').id, kind: 'item', section: { title: `S${i}` } },
+            stream('W2', { readers: 'audience' }),
+          ],
+        }).then((p) => p.id),
+      ),
+    );
     for (const id of ids) await reach(id, (p) => p.state === 'out' && settled(p));
     const { version } = (await host.get(`/api/links/${link.id}`)).body;
-    const { body: replaced } = await host.post(`/api/links/${link.id}/replace`, { version, why: 'tidy-up', how: 'stop' });
+    const { body: replaced } = await host.post(`/api/links/${link.id}/replace`, {
+      version,
+      why: 'tidy-up',
+      how: 'stop',
+    });
     const text = await pageShows('weather-2', (t) => !t.includes(link.code));
     for (let i = 0; i < 20; i++) expect(times(text, `<p>Sheet ${i}.</p>`)).toBe(3);
     expect(times(text, replaced.code)).toBeGreaterThanOrEqual(60);
@@ -266,10 +521,17 @@ describe('trouble', () => {
   it('who did what is kept', async () => {
     const { id, version } = await post('N1', { words: 'History' });
     await host.post(`/api/posts/${id}/withdraw`, { version });
-    expect((await host.get(`/api/posts/${id}/history`)).body.entries.map((e: { by: string; did: string }) => `${e.by} ${e.did}`)).toEqual(['Ottoline Marsh withdrew it', 'Ottoline Marsh wrote it']);
+    expect(
+      (await host.get(`/api/posts/${id}/history`)).body.entries.map(
+        (e: { by: string; did: string }) => `${e.by} ${e.did}`,
+      ),
+    ).toEqual(['Ottoline Marsh withdrew it', 'Ottoline Marsh wrote it']);
   });
   it('a co-teacher of one place alone cannot change a post that goes further', async () => {
-    const { id, version } = await post('N1', { words: 'Further', places: [stream('N1'), stream('W2')] });
+    const { id, version } = await post('N1', {
+      words: 'Further',
+      places: [stream('N1'), stream('W2')],
+    });
     const tomas = await school.as('Tomas Verhage');
     expect((await tomas.get(`/api/posts/${id}`)).body.post.mayEdit).toBe(false);
     expect((await tomas.post(`/api/posts/${id}/withdraw`, { version })).status).toBe(403);

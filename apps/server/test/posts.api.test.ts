@@ -14,13 +14,24 @@ beforeAll(async () => {
 });
 afterAll(() => school.stop());
 
-const post = async (more: object = {}): Promise<Post> => (await host.post(`/api/classes/${n1.id}/posts`, { words: 'Bring dividers.', linkWords: 'Join {title}', ...more })).body.post;
-const read = async (id: number): Promise<Post> => (await host.get(`/api/classes/${n1.id}/posts`)).body.posts.find((p: Post) => p.id === id);
-const reach = (id: number, wished: (p: Post) => boolean): Promise<Post> => until(() => read(id), wished);
+const post = async (more: object = {}): Promise<Post> =>
+  (
+    await host.post(`/api/classes/${n1.id}/posts`, {
+      words: 'Bring dividers.',
+      linkWords: 'Join {title}',
+      ...more,
+    })
+  ).body.post;
+const read = async (id: number): Promise<Post> =>
+  (await host.get(`/api/classes/${n1.id}/posts`)).body.posts.find((p: Post) => p.id === id);
+const reach = (id: number, wished: (p: Post) => boolean): Promise<Post> =>
+  until(() => read(id), wished);
 
 /** What a student reads on the class stream of the stand-in course site. */
 async function stream(): Promise<string> {
-  const page = await fetch(`${school.courseSite}/class/nav-1`, { headers: { Cookie: 'board_reader=o.marsh@merrow.example' } });
+  const page = await fetch(`${school.courseSite}/class/nav-1`, {
+    headers: { Cookie: 'board_reader=o.marsh@merrow.example' },
+  });
   return page.text();
 }
 const times = (text: string, words: string): number => text.split(words).length - 1;
@@ -31,10 +42,15 @@ describe('a post', () => {
     await reach(id, (p) => p.state === 'out' && !p.pending);
     const page = await stream();
     expect(times(page, 'First &lt;i&gt;of&lt;/i&gt; all')).toBe(1);
-    expect(page).toContain(`<a href="${school.url}/door/${n1.link.code}" target="_blank" rel="noopener noreferrer">Join Coastal Navigation, period 1</a>`);
+    expect(page).toContain(
+      `<a href="${school.url}/door/${n1.link.code}" target="_blank" rel="noopener noreferrer">Join Coastal Navigation, period 1</a>`,
+    );
   });
   it('waits for its time in school time, and follows the moved clock', async () => {
-    const { id, state } = await post({ words: 'At noon', timing: { at: { date: '2026-10-14', time: '12:00' } } });
+    const { id, state } = await post({
+      words: 'At noon',
+      timing: { at: { date: '2026-10-14', time: '12:00' } },
+    });
     expect(state).toBe('queued');
     expect(await stream()).not.toContain('At noon');
     await school.setTime('12:00');
@@ -58,16 +74,33 @@ describe('a post', () => {
     await until(stream, (page) => page.includes('After'));
   });
   it('tells the second of two editors how it stands', async () => {
-    const { id, version } = await post({ words: 'Contested', timing: { at: { date: '2026-12-01', time: '12:00' } } });
+    const { id, version } = await post({
+      words: 'Contested',
+      timing: { at: { date: '2026-12-01', time: '12:00' } },
+    });
     const edit = { words: 'Mine', linkWords: 'x', version };
-    expect((await host.put(`/api/posts/${id}`, { ...edit, timing: { at: { date: '2026-12-01', time: '12:00' } } })).status).toBe(200);
+    expect(
+      (
+        await host.put(`/api/posts/${id}`, {
+          ...edit,
+          timing: { at: { date: '2026-12-01', time: '12:00' } },
+        })
+      ).status,
+    ).toBe(200);
     const late = await host.put(`/api/posts/${id}`, edit);
     expect(late.status).toBe(409);
     expect(late.body.current).toMatchObject({ words: 'Mine', version: version + 1 });
   });
   it('is refused beside its field', async () => {
-    const { body } = await host.post(`/api/classes/${n1.id}/posts`, { words: 'x'.repeat(20001), linkWords: 'y', timing: { at: { date: 'soon', time: '12:00' } } });
-    expect(body.errors.map((e: { path: string }) => e.path).sort()).toEqual(['timing.at.date', 'words']);
+    const { body } = await host.post(`/api/classes/${n1.id}/posts`, {
+      words: 'x'.repeat(20001),
+      linkWords: 'y',
+      timing: { at: { date: 'soon', time: '12:00' } },
+    });
+    expect(body.errors.map((e: { path: string }) => e.path).sort()).toEqual([
+      'timing.at.date',
+      'words',
+    ]);
   });
 });
 
@@ -76,8 +109,13 @@ describe('a course site in trouble', () => {
     await school.courseSiteTrouble('down');
     const { id } = await post({ words: 'Through the storm' });
     const waiting = await reach(id, (p) => p.tries > 0 && p.error !== null);
-    expect(waiting).toMatchObject({ state: 'queued', error: 'The course site has trouble: closed for repairs' });
-    expect((await host.get('/api/today')).body.notes.map((n: { title: string }) => n.title)).toContain('A post to Coastal Navigation, period 1 waits for the course site');
+    expect(waiting).toMatchObject({
+      state: 'queued',
+      error: 'The course site has trouble: closed for repairs',
+    });
+    expect(
+      (await host.get('/api/today')).body.notes.map((n: { title: string }) => n.title),
+    ).toContain('A post to Coastal Navigation, period 1 waits for the course site');
     await school.courseSiteTrouble('none');
     await reach(id, (p) => p.state === 'out' && p.error === null);
     expect(times(await stream(), 'Through the storm')).toBe(1);
@@ -119,15 +157,24 @@ describe('the outbox', () => {
     expect(again).toMatchObject({ subject: 'nowhere', tries: 2 });
     // The first claimer, back from the dead, cannot finish what is no longer its own.
     await finish(db, { ...again, tries: 1 });
-    const state = async () => (await db.one<{ state: string }>('SELECT state FROM outbox WHERE id = :id', { id: again.id }))!.state;
+    const state = async () =>
+      (await db.one<{ state: string }>('SELECT state FROM outbox WHERE id = :id', {
+        id: again.id,
+      }))!.state;
     expect(await state()).toBe('running');
     await finish(db, again);
     expect(await state()).toBe('done');
   });
   it('keeps one job for each subject, however often it is wished for; of a sooner wish the earlier time counts', async () => {
     const { db, clock } = glen();
-    const wish = (dueSchool: string | null, sooner: boolean) => db.transaction((tx) => enqueue(db, clock, { kind: 'end-room', subject: 'wished', dueSchool, sooner }, tx));
-    const waiting = () => db.rows<{ due_school: string | null }>(`SELECT due_school FROM outbox WHERE subject = 'wished' AND state = 'queued'`);
+    const wish = (dueSchool: string | null, sooner: boolean) =>
+      db.transaction((tx) =>
+        enqueue(db, clock, { kind: 'end-room', subject: 'wished', dueSchool, sooner }, tx),
+      );
+    const waiting = () =>
+      db.rows<{ due_school: string | null }>(
+        `SELECT due_school FROM outbox WHERE subject = 'wished' AND state = 'queued'`,
+      );
     await wish('2030-01-01T12:00:00Z', false);
     await wish('2030-01-01T12:00:00Z', false);
     expect(await waiting()).toEqual([{ due_school: '2030-01-01T12:00:00Z' }]);
@@ -142,7 +189,15 @@ describe('the outbox', () => {
     const { db } = glen();
     const machine = Math.floor(Date.now() / 1000) + 200000;
     const clock = new Clock(db, () => machine);
-    const put = () => db.transaction((tx) => enqueue(db, clock, { kind: 'put-out', subject: 'room:1', payload: { room: 'none', visitor: 1 } }, tx));
+    const put = () =>
+      db.transaction((tx) =>
+        enqueue(
+          db,
+          clock,
+          { kind: 'put-out', subject: 'room:1', payload: { room: 'none', visitor: 1 } },
+          tx,
+        ),
+      );
     await put();
     const first = (await claim(db, clock))!;
     await put();

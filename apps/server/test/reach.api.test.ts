@@ -9,27 +9,65 @@ beforeAll(async () => {
   school = await startSchool();
   host = await school.as('Ottoline Marsh');
   // What the demo school posts at its start has come out.
-  await until(async () => (await host.get('/api/posts')).body.posts as Post[], (posts) => posts.every((p) => !p.pending));
+  await until(
+    async () => (await host.get('/api/posts')).body.posts as Post[],
+    (posts) => posts.every((p) => !p.pending),
+  );
 });
 afterAll(() => school.stop());
 
 type Reach = Answer<'reach'>;
 const of = (letters: string): ClassItem => school.classes.get(letters)!;
-const ask = async (linkId: number, at = ''): Promise<Reach> => (await host.get(`/api/links/${linkId}/reach${at && `?at=${at}`}`)).body;
-const verdicts = (reach: Reach): Record<string, number> => reach.people.reduce<Record<string, number>>((sum, p) => ({ ...sum, [p.verdict]: (sum[p.verdict] ?? 0) + 1 }), {});
+const ask = async (linkId: number, at = ''): Promise<Reach> =>
+  (await host.get(`/api/links/${linkId}/reach${at && `?at=${at}`}`)).body;
+const verdicts = (reach: Reach): Record<string, number> =>
+  reach.people.reduce<Record<string, number>>(
+    (sum, p) => ({ ...sum, [p.verdict]: (sum[p.verdict] ?? 0) + 1 }),
+    {},
+  );
 const titles = (reach: Reach): string[] => notesForReach(reach).map((n) => n.title);
-const post = async (letters: string, body: object): Promise<Post> => (await host.post(`/api/classes/${of(letters).id}/posts`, { words: '', linkWords: 'Join', ...body })).body.post;
-const out = (id: number): Promise<Post> => until(async () => (await host.get(`/api/posts/${id}`)).body.post as Post, (p) => p.deliveries.every((d) => !d.pending && d.placementId !== null));
+const post = async (letters: string, body: object): Promise<Post> =>
+  (
+    await host.post(`/api/classes/${of(letters).id}/posts`, {
+      words: '',
+      linkWords: 'Join',
+      ...body,
+    })
+  ).body.post;
+const out = (id: number): Promise<Post> =>
+  until(
+    async () => (await host.get(`/api/posts/${id}`)).body.post as Post,
+    (p) => p.deliveries.every((d) => !d.pending && d.placementId !== null),
+  );
 /** Somebody pins a thing up on the course site by hand. */
-const pinUp = (path: string, body: object) => fetch(`${school.courseSite}/api/classes/${path}`, { method: 'PUT', headers: { 'Content-Type': 'application/json', Authorization: `Bearer ${school.running.glen.config.courseSite.token}` }, body: JSON.stringify({ revision: 1, ...body }) });
-const links = async (letters: string): Promise<LinkDetail[]> => (await host.get(`/api/classes/${of(letters).id}/links`)).body.links;
+const pinUp = (path: string, body: object) =>
+  fetch(`${school.courseSite}/api/classes/${path}`, {
+    method: 'PUT',
+    headers: {
+      'Content-Type': 'application/json',
+      Authorization: `Bearer ${school.running.glen.config.courseSite.token}`,
+    },
+    body: JSON.stringify({ revision: 1, ...body }),
+  });
+const links = async (letters: string): Promise<LinkDetail[]> =>
+  (await host.get(`/api/classes/${of(letters).id}/links`)).body.links;
 
 describe('reach', () => {
   it('finds the old link that somebody pinned up by hand, now; and says that nobody can see a right one', async () => {
     const reach = await ask(of('N6').link.id);
     expect(verdicts(reach)).toEqual({ stale: 22 });
-    expect(reach.places).toMatchObject([{ where: 'Course page, Coastal Navigation, period 6', title: 'Join the lesson', state: 'old', ours: false }]);
-    expect(notesForReach(reach)[0]).toMatchObject({ severity: 'wrong', title: '22 students see an old link' });
+    expect(reach.places).toMatchObject([
+      {
+        where: 'Course page, Coastal Navigation, period 6',
+        title: 'Join the lesson',
+        state: 'old',
+        ours: false,
+      },
+    ]);
+    expect(notesForReach(reach)[0]).toMatchObject({
+      severity: 'wrong',
+      title: '22 students see an old link',
+    });
     expect(notesForReach(reach)[0]!.text).toContain('somebody must take it off');
   });
   it('counts what will stand when the session begins, too', async () => {
@@ -50,44 +88,107 @@ describe('reach', () => {
   it('group links are a question of their own; a group link that the whole class can read is a leak', async () => {
     const port = (await links('R5')).find((l) => l.label === 'Port watch')!;
     expect(verdicts(await ask(port.id))).toEqual({ clear: 12 });
-    await pinUp('ropework/items/slip', { section: 'sx', position: 0, title: 'Slip', html: '', address: port.address, newTab: true });
+    await pinUp('ropework/items/slip', {
+      section: 'sx',
+      position: 0,
+      title: 'Slip',
+      html: '',
+      address: port.address,
+      newTab: true,
+    });
     const leaking = await ask(port.id);
     expect(verdicts(leaking)).toEqual({ clear: 12, leak: 11 });
     expect(notesForReach(leaking)[0]!.title).toBe('11 people see what is not for them');
   });
   it('two doors for the same, and the second one hidden at one press', async () => {
-    const twin = (await host.post(`/api/classes/${of('W2').id}/links`, { label: 'Second door', purpose: 'Lessons', kind: 'lesson', shown: true, audience: { classIds: [of('W2').id], groupIds: [], personIds: [], emails: [], hostIds: [] } })).body as LinkDetail;
+    const twin = (
+      await host.post(`/api/classes/${of('W2').id}/links`, {
+        label: 'Second door',
+        purpose: 'Lessons',
+        kind: 'lesson',
+        shown: true,
+        audience: { classIds: [of('W2').id], groupIds: [], personIds: [], emails: [], hostIds: [] },
+      })
+    ).body as LinkDetail;
     await out((await post('W2', {})).id);
-    await out((await post('W2', { places: [{ classId: of('W2').id, linkId: twin.id, kind: 'stream' }] })).id);
+    await out(
+      (await post('W2', { places: [{ classId: of('W2').id, linkId: twin.id, kind: 'stream' }] }))
+        .id,
+    );
     const reach = await ask(of('W2').link.id);
     expect(verdicts(reach)).toEqual({ several: 19 });
     const action = notesForReach(reach)[0]!.actions![0]!;
-    expect(action).toMatchObject({ name: 'take-down', label: 'Hide the second door: Stream, Marine Weather, period 2' });
+    expect(action).toMatchObject({
+      name: 'take-down',
+      label: 'Hide the second door: Stream, Marine Weather, period 2',
+    });
     await host.post(`/api/placements/${action.subject}`, { do: 'take-down' });
-    await until(() => ask(of('W2').link.id), (r) => verdicts(r).clear === 19);
+    await until(
+      () => ask(of('W2').link.id),
+      (r) => verdicts(r).clear === 19,
+    );
   });
   it('what bears another link that has been stopped is taken down at one press', async () => {
-    const twin = (await host.post(`/api/classes/${of('N3').id}/links`, { label: 'Old door', purpose: 'Lessons', kind: 'lesson', shown: true, audience: { classIds: [of('N3').id], groupIds: [], personIds: [], emails: [], hostIds: [] } })).body as LinkDetail;
-    await out((await post('N3', { places: [{ classId: of('N3').id, linkId: twin.id, kind: 'stream' }] })).id);
+    const twin = (
+      await host.post(`/api/classes/${of('N3').id}/links`, {
+        label: 'Old door',
+        purpose: 'Lessons',
+        kind: 'lesson',
+        shown: true,
+        audience: { classIds: [of('N3').id], groupIds: [], personIds: [], emails: [], hostIds: [] },
+      })
+    ).body as LinkDetail;
+    await out(
+      (await post('N3', { places: [{ classId: of('N3').id, linkId: twin.id, kind: 'stream' }] }))
+        .id,
+    );
     await host.post(`/api/links/${twin.id}/stop`, { version: twin.version });
     const [note] = notesForReach(await ask(of('N3').link.id));
-    expect(note).toMatchObject({ title: '24 students see an old link', actions: [{ name: 'take-down', label: 'Take the stopped one down: Stream, Coastal Navigation, period 3' }] });
+    expect(note).toMatchObject({
+      title: '24 students see an old link',
+      actions: [
+        {
+          name: 'take-down',
+          label: 'Take the stopped one down: Stream, Coastal Navigation, period 3',
+        },
+      ],
+    });
     await host.post(`/api/placements/${note!.actions![0]!.subject}`, { do: 'take-down' });
-    await until(() => ask(of('N3').link.id), (r) => verdicts(r).clear === 24);
+    await until(
+      () => ask(of('N3').link.id),
+      (r) => verdicts(r).clear === 24,
+    );
   });
   it('by hand alone is not proven; an old code there is old', async () => {
-    const { id } = await post('C', { places: [{ classId: of('C').id, kind: 'by-hand', name: 'Folder' }] });
+    const { id } = await post('C', {
+      places: [{ classId: of('C').id, kind: 'by-hand', name: 'Folder' }],
+    });
     const done = await out(id);
     await host.post(`/api/placements/${done.deliveries[0]!.placementId}`, { do: 'done' });
     const calendarOff = await ask(of('C').link.id);
     // The demo's own calendar entry, pinned up before, is seen for certain.
     expect(verdicts(calendarOff)).toEqual({ clear: 12 });
-    await fetch(`${school.courseSite}/class/clinic/take-off`, { method: 'POST', headers: { Cookie: 'board_reader=o.marsh@merrow.example' }, body: new URLSearchParams({ kind: 'event', key: 'clinic' }), redirect: 'manual' });
+    await fetch(`${school.courseSite}/class/clinic/take-off`, {
+      method: 'POST',
+      headers: { Cookie: 'board_reader=o.marsh@merrow.example' },
+      body: new URLSearchParams({ kind: 'event', key: 'clinic' }),
+      redirect: 'manual',
+    });
     expect(verdicts(await ask(of('C').link.id))).toEqual({ unproven: 12 });
     const { version } = (await host.get(`/api/links/${of('C').link.id}`)).body;
-    await host.post(`/api/links/${of('C').link.id}/replace`, { version, why: 'leaked', how: 'stop' });
-    const stale = await until(() => ask(of('C').link.id), (r) => verdicts(r).stale === 12);
-    expect(notesForReach(stale)[0]!.actions).toMatchObject([{ name: 'see-post', subject: id }, { name: 'post-here' }]);
+    await host.post(`/api/links/${of('C').link.id}/replace`, {
+      version,
+      why: 'leaked',
+      how: 'stop',
+    });
+    const stale = await until(
+      () => ask(of('C').link.id),
+      (r) => verdicts(r).stale === 12,
+    );
+    expect(notesForReach(stale)[0]!.actions).toMatchObject([
+      { name: 'see-post', subject: id },
+      { name: 'post-here' },
+    ]);
   });
   it('goes by what was last confirmed where the course site is down, and says so', async () => {
     await school.courseSiteTrouble('down');
@@ -99,25 +200,61 @@ describe('reach', () => {
 });
 
 describe('see as', () => {
-  const text = (html: string): string[] => html.replace(/<(del|\/del|form|input|small|button)[^>]*>/g, ' ').replace(/<[^>]*>/g, ' ').split(/\s+/).filter(Boolean);
+  const text = (html: string): string[] =>
+    html
+      .replace(/<(del|\/del|form|input|small|button)[^>]*>/g, ' ')
+      .replace(/<[^>]*>/g, ' ')
+      .split(/\s+/)
+      .filter(Boolean);
   it('shows a student what the course site shows them, thing by thing', async () => {
-    const { roll } = (await host.get(`/api/classes/${of('R5').id}`)).body as { roll: { id: number; accounts: { kind: string; email: string }[] }[] };
+    const { roll } = (await host.get(`/api/classes/${of('R5').id}`)).body as {
+      roll: { id: number; accounts: { kind: string; email: string }[] }[];
+    };
     for (const { id, accounts } of roll.slice(0, 6)) {
-      const seen = (await host.get(`/api/classes/${of('R5').id}/see-as?personId=${id}`)).body as Answer<'seeAs'>;
-      const real = await (await fetch(`${school.courseSite}/class/ropework`, { headers: { Cookie: `board_reader=${accounts.find((a) => a.kind === 'school')!.email}` } })).text();
+      const seen = (await host.get(`/api/classes/${of('R5').id}/see-as?personId=${id}`))
+        .body as Answer<'seeAs'>;
+      const real = await (
+        await fetch(`${school.courseSite}/class/ropework`, {
+          headers: { Cookie: `board_reader=${accounts.find((a) => a.kind === 'school')!.email}` },
+        })
+      ).text();
       const main = real.slice(real.indexOf('<h2 id="stream">'), real.indexOf('</main>'));
-      const ours = [...seen.posts.map((p) => p.html), ...seen.sections.flatMap((s) => [s.title, ...s.items.flatMap((i) => [i.title, i.html])]), ...seen.events.flatMap((e) => [e.title, e.html])].join(' ');
-      const theirs = main.replace('Class stream', '').replace('Course page', '').replace('<h2 id="calendar">Calendar', '').replace('Nothing has been pinned up yet.', '').replace('No dates yet.', '').replaceAll('Nothing here yet.', '');
+      const ours = [
+        ...seen.posts.map((p) => p.html),
+        ...seen.sections.flatMap((s) => [s.title, ...s.items.flatMap((i) => [i.title, i.html])]),
+        ...seen.events.flatMap((e) => [e.title, e.html]),
+      ].join(' ');
+      const theirs = main
+        .replace('Class stream', '')
+        .replace('Course page', '')
+        .replace('<h2 id="calendar">Calendar', '')
+        .replace('Nothing has been pinned up yet.', '')
+        .replace('No dates yet.', '')
+        .replaceAll('Nothing here yet.', '');
       expect(text(ours)).toEqual(text(theirs));
     }
   });
   it('shows what will stand at a time to come', async () => {
-    const { roll } = (await host.get(`/api/classes/${of('N6').id}`)).body as { roll: { id: number }[] };
-    const at = async (query: string): Promise<string> => JSON.stringify(((await host.get(`/api/classes/${of('N6').id}/see-as?personId=${roll[0]!.id}${query}`)).body as Answer<'seeAs'>).posts);
+    const { roll } = (await host.get(`/api/classes/${of('N6').id}`)).body as {
+      roll: { id: number }[];
+    };
+    const at = async (query: string): Promise<string> =>
+      JSON.stringify(
+        (
+          (await host.get(`/api/classes/${of('N6').id}/see-as?personId=${roll[0]!.id}${query}`))
+            .body as Answer<'seeAs'>
+        ).posts,
+      );
     expect(await at('')).not.toContain('Tidal streams today.');
     expect(await at('&at=2026-10-14T14:06')).toContain('Tidal streams today.');
   });
   it('shows nobody who is not on its roll', async () => {
-    expect((await host.get(`/api/classes/${of('N6').id}/see-as?personId=${school.person('Bram Osterholt').id}`)).status).toBe(404);
+    expect(
+      (
+        await host.get(
+          `/api/classes/${of('N6').id}/see-as?personId=${school.person('Bram Osterholt').id}`,
+        )
+      ).status,
+    ).toBe(404);
   });
 });

@@ -23,7 +23,13 @@ beforeAll(async () => {
   const around = await surroundings({ mariadb, database: 'recover', port: await freePort() });
   url = around.publicUrl;
   running = await startServer(readConfig(around.server), { checkAnswers: true });
-  await writeSchool(running.glen.db, { name: SCHOOL_NAME, calendar, region: null, rules: schoolRules, locked: schoolLocks });
+  await writeSchool(running.glen.db, {
+    name: SCHOOL_NAME,
+    calendar,
+    region: null,
+    rules: schoolRules,
+    locked: schoolLocks,
+  });
 });
 afterAll(async () => {
   await running.stop();
@@ -40,7 +46,10 @@ it('a database restarted under the server: said plainly meanwhile, and all is we
   expect((await me()).status).toBe(200);
   const { port } = mariadb;
   await mariadb.kill();
-  expect(await me()).toMatchObject({ status: 503, title: 'The database does not answer just now; try again in a moment.' });
+  expect(await me()).toMatchObject({
+    status: 503,
+    title: 'The database does not answer just now; try again in a moment.',
+  });
   mariadb = await startMariadb(dir, { port });
   expect((await until(me, (answer) => answer.status === 200)).status).toBe(200);
 });

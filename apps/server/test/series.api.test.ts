@@ -1,5 +1,12 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { editSeries, expandPlan, isHeld, wholeWindow, type EditableSeries, type SessionPlan } from '@glen/core';
+import {
+  editSeries,
+  expandPlan,
+  isHeld,
+  wholeWindow,
+  type EditableSeries,
+  type SessionPlan,
+} from '@glen/core';
 import type { Answer, ClassItem, Session } from '@glen/contract';
 import { calendar } from '../../../demo/school.js';
 import { startSchool, type Browser, type School } from './support.js';
@@ -15,63 +22,173 @@ beforeAll(async () => {
 afterAll(() => school.stop());
 
 type Touched = Answer<'changeSessions'>['touched'];
-interface Made { session: Session; touched: Touched }
-const WEEKLY = { first: '2026-10-15', at: { time: '16:00', minutes: 30 }, closures: 'skip', repeat: { every: 'week', on: ['TU', 'TH'], until: '2026-11-12' } };
-const add = async (plan: object = WEEKLY, letters = 'N1', more: object = {}): Promise<Made> => (await host.post(`/api/classes/${of(letters).id}/sessions`, { title: 'Log keeping', description: '', plan, ...more })).body;
+interface Made {
+  session: Session;
+  touched: Touched;
+}
+const WEEKLY = {
+  first: '2026-10-15',
+  at: { time: '16:00', minutes: 30 },
+  closures: 'skip',
+  repeat: { every: 'week', on: ['TU', 'TH'], until: '2026-11-12' },
+};
+const add = async (plan: object = WEEKLY, letters = 'N1', more: object = {}): Promise<Made> =>
+  (
+    await host.post(`/api/classes/${of(letters).id}/sessions`, {
+      title: 'Log keeping',
+      description: '',
+      plan,
+      ...more,
+    })
+  ).body;
 /** Where the dates of a series stand now: key, date, time, status, title. */
 const rows = async (seriesId: number): Promise<string[]> =>
-  (await school.running.glen.db.rows<{ key_date: string; local_date: string; local_time: string; status: string; title: string }>('SELECT * FROM occurrences WHERE series_id = :seriesId ORDER BY key_date', { seriesId }))
-    .map((o) => `${o.key_date === o.local_date ? '' : `${o.key_date} > `}${o.local_date} ${o.local_time}${o.status === 'planned' || o.status === 'moved' ? '' : ` ${o.status}`}${o.title === 'Log keeping' ? '' : ` ${o.title}`}`);
-const NINE = ['2026-10-15', '2026-10-20', '2026-10-22', '2026-10-27', '2026-10-29', '2026-11-03', '2026-11-05', '2026-11-10', '2026-11-12'].map((date) => `${date} 16:00`);
-const change = (changes: object[], browser = host) => browser.post('/api/sessions/change', { changes });
-const takeBack = (touched: Touched, browser = host) => browser.post('/api/sessions/take-back', { touched });
-const edit = (seriesId: number, body: object) => host.put(`/api/series/${seriesId}`, { title: 'Log keeping', description: '', ...body });
+  (
+    await school.running.glen.db.rows<{
+      key_date: string;
+      local_date: string;
+      local_time: string;
+      status: string;
+      title: string;
+    }>('SELECT * FROM occurrences WHERE series_id = :seriesId ORDER BY key_date', { seriesId })
+  ).map(
+    (o) =>
+      `${o.key_date === o.local_date ? '' : `${o.key_date} > `}${o.local_date} ${o.local_time}${o.status === 'planned' || o.status === 'moved' ? '' : ` ${o.status}`}${o.title === 'Log keeping' ? '' : ` ${o.title}`}`,
+  );
+const NINE = [
+  '2026-10-15',
+  '2026-10-20',
+  '2026-10-22',
+  '2026-10-27',
+  '2026-10-29',
+  '2026-11-03',
+  '2026-11-05',
+  '2026-11-10',
+  '2026-11-12',
+].map((date) => `${date} 16:00`);
+const change = (changes: object[], browser = host) =>
+  browser.post('/api/sessions/change', { changes });
+const takeBack = (touched: Touched, browser = host) =>
+  browser.post('/api/sessions/take-back', { touched });
+const edit = (seriesId: number, body: object) =>
+  host.put(`/api/series/${seriesId}`, { title: 'Log keeping', description: '', ...body });
 
 describe('a series', () => {
   it('stands on the books with every date, and shows its next one', async () => {
     const { session } = await add();
     expect(await rows(session.seriesId)).toEqual(NINE);
     expect(session).toMatchObject({ date: '2026-10-15', plan: WEEKLY });
-    expect((await host.get(`/api/series/${session.seriesId}?on=2026-10-29`)).body.session.date).toBe('2026-10-29');
+    expect(
+      (await host.get(`/api/series/${session.seriesId}?on=2026-10-29`)).body.session.date,
+    ).toBe('2026-10-29');
   });
   it('keeps skipped dates on the books as skipped, and nowhere else', async () => {
-    const { session } = await add({ ...WEEKLY, repeat: { every: 'week', on: ['WE'], until: '2026-11-18' } });
+    const { session } = await add({
+      ...WEEKLY,
+      repeat: { every: 'week', on: ['WE'], until: '2026-11-18' },
+    });
     expect(await rows(session.seriesId)).toContain('2026-11-11 16:00 skipped');
     const { sessions } = (await host.get('/api/sessions?from=2026-11-11&to=2026-11-11')).body;
     expect(sessions.some((s: Session) => s.seriesId === session.seriesId)).toBe(false);
   });
   it('is refused beside the field at fault', async () => {
-    const pathOf = async (plan: object) => (await host.post(`/api/classes/${of('N1').id}/sessions`, { title: 'x', description: '', plan })).body.errors?.[0]?.path;
-    expect(await pathOf({ ...WEEKLY, repeat: { every: 'week', until: '2026-10-01' } })).toBe('plan.repeat.until');
-    expect(await pathOf({ ...WEEKLY, repeat: { every: 'week', times: 3, weeks: 2 } })).toBe('plan.repeat.weeks');
-    expect(await pathOf({ ...WEEKLY, repeat: { every: 'week', on: ['SA'], cycleDays: ['Ebb'], times: 3 } })).toBe('plan.repeat');
-    expect(await pathOf({ ...WEEKLY, at: { period: '3' }, repeat: { every: 'week', on: ['SA'] } })).toBe('plan.at');
+    const pathOf = async (plan: object) =>
+      (
+        await host.post(`/api/classes/${of('N1').id}/sessions`, {
+          title: 'x',
+          description: '',
+          plan,
+        })
+      ).body.errors?.[0]?.path;
+    expect(await pathOf({ ...WEEKLY, repeat: { every: 'week', until: '2026-10-01' } })).toBe(
+      'plan.repeat.until',
+    );
+    expect(await pathOf({ ...WEEKLY, repeat: { every: 'week', times: 3, weeks: 2 } })).toBe(
+      'plan.repeat.weeks',
+    );
+    expect(
+      await pathOf({
+        ...WEEKLY,
+        repeat: { every: 'week', on: ['SA'], cycleDays: ['Ebb'], times: 3 },
+      }),
+    ).toBe('plan.repeat');
+    expect(
+      await pathOf({ ...WEEKLY, at: { period: '3' }, repeat: { every: 'week', on: ['SA'] } }),
+    ).toBe('plan.at');
     expect(await pathOf({ ...WEEKLY, at: { period: '3' }, zone: 'Europe/Oslo' })).toBe('plan.zone');
     expect(await pathOf({ ...WEEKLY, repeat: { rrule: 'FREQ=HOURLY' } })).toBe('plan.repeat.rrule');
   });
   it('keeps a raw rule, and a zone of its own, told on the school’s clock', async () => {
-    const { session } = await add({ first: '2026-10-15', at: { time: '16:00', minutes: 30 }, zone: 'Europe/Oslo', closures: 'keep', repeat: { rrule: 'FREQ=MONTHLY;BYMONTHDAY=15,-1;COUNT=4' } });
-    expect(await rows(session.seriesId)).toEqual(['2026-10-15 11:00', '2026-10-31 12:00', '2026-11-15 11:00', '2026-11-30 11:00']);
+    const { session } = await add({
+      first: '2026-10-15',
+      at: { time: '16:00', minutes: 30 },
+      zone: 'Europe/Oslo',
+      closures: 'keep',
+      repeat: { rrule: 'FREQ=MONTHLY;BYMONTHDAY=15,-1;COUNT=4' },
+    });
+    expect(await rows(session.seriesId)).toEqual([
+      '2026-10-15 11:00',
+      '2026-10-31 12:00',
+      '2026-11-15 11:00',
+      '2026-11-30 11:00',
+    ]);
     expect(session.start).toBe('2026-10-15T14:00:00Z');
-    const moved = await edit(session.seriesId, { version: 1, scope: 'one', key: '2026-10-31', plan: { first: '2026-11-02', at: { time: '09:00', minutes: 30 } } });
-    expect(moved.body.session).toMatchObject({ date: '2026-11-02', time: '09:00', start: '2026-11-02T13:00:00Z', was: { date: '2026-10-31', time: '12:00' } });
+    const moved = await edit(session.seriesId, {
+      version: 1,
+      scope: 'one',
+      key: '2026-10-31',
+      plan: { first: '2026-11-02', at: { time: '09:00', minutes: 30 } },
+    });
+    expect(moved.body.session).toMatchObject({
+      date: '2026-11-02',
+      time: '09:00',
+      start: '2026-11-02T13:00:00Z',
+      was: { date: '2026-10-31', time: '12:00' },
+    });
   });
 });
 
 describe('changing only one', () => {
   it('moves it, retitles it, and puts it back to where the series has it', async () => {
-    const { session: { seriesId } } = await add();
-    await edit(seriesId, { version: 1, scope: 'one', key: '2026-10-20', title: 'Log quiz', plan: { ...WEEKLY, first: '2026-10-21', at: { period: '2' }, repeat: undefined } });
+    const {
+      session: { seriesId },
+    } = await add();
+    await edit(seriesId, {
+      version: 1,
+      scope: 'one',
+      key: '2026-10-20',
+      title: 'Log quiz',
+      plan: { ...WEEKLY, first: '2026-10-21', at: { period: '2' }, repeat: undefined },
+    });
     expect((await rows(seriesId))[1]).toBe('2026-10-20 > 2026-10-21 09:35 Log quiz');
-    const back = await edit(seriesId, { version: 2, scope: 'one', key: '2026-10-20', plan: { ...WEEKLY, first: '2026-10-20', repeat: undefined } });
+    const back = await edit(seriesId, {
+      version: 2,
+      scope: 'one',
+      key: '2026-10-20',
+      plan: { ...WEEKLY, first: '2026-10-20', repeat: undefined },
+    });
     expect(back.body.session.was).toBeNull();
     expect(await rows(seriesId)).toEqual(NINE);
   });
   it('does not touch the others’ rows', async () => {
-    const { session: { seriesId } } = await add();
-    const ids = () => school.running.glen.db.rows<{ id: number }>('SELECT id FROM occurrences WHERE series_id = :seriesId ORDER BY key_date', { seriesId });
+    const {
+      session: { seriesId },
+    } = await add();
+    const ids = () =>
+      school.running.glen.db.rows<{ id: number }>(
+        'SELECT id FROM occurrences WHERE series_id = :seriesId ORDER BY key_date',
+        { seriesId },
+      );
     const before = await ids();
-    await change([{ seriesId, version: 1, key: '2026-10-20', scope: 'one', change: { kind: 'move', date: '2026-10-21' } }]);
+    await change([
+      {
+        seriesId,
+        version: 1,
+        key: '2026-10-20',
+        scope: 'one',
+        change: { kind: 'move', date: '2026-10-21' },
+      },
+    ]);
     expect(await ids()).toEqual(before);
   });
 });
@@ -87,22 +204,56 @@ describe('a draft of a series', () => {
 
 describe('changing from there on', () => {
   it('cuts the series on the same link, with later changes, and taking it back makes it whole', async () => {
-    const { session: { seriesId, linkId } } = await add();
-    await change([{ seriesId, version: 1, key: '2026-11-05', scope: 'one', change: { kind: 'cancel', note: 'boat day' } }]);
-    const { body } = await edit(seriesId, { version: 2, scope: 'onwards', key: '2026-11-03', title: 'Log keeping', plan: { ...WEEKLY, at: { time: '17:00', minutes: 45 }, first: '2026-11-03' } });
+    const {
+      session: { seriesId, linkId },
+    } = await add();
+    await change([
+      {
+        seriesId,
+        version: 1,
+        key: '2026-11-05',
+        scope: 'one',
+        change: { kind: 'cancel', note: 'boat day' },
+      },
+    ]);
+    const { body } = await edit(seriesId, {
+      version: 2,
+      scope: 'onwards',
+      key: '2026-11-03',
+      title: 'Log keeping',
+      plan: { ...WEEKLY, at: { time: '17:00', minutes: 45 }, first: '2026-11-03' },
+    });
     expect(body.touched).toHaveLength(2);
     const second = body.touched[1].seriesId;
     expect(await rows(seriesId)).toEqual(NINE.slice(0, 5));
-    expect(await rows(second)).toEqual(['2026-11-03 17:00', '2026-11-05 17:00 cancelled', '2026-11-10 17:00', '2026-11-12 17:00']);
+    expect(await rows(second)).toEqual([
+      '2026-11-03 17:00',
+      '2026-11-05 17:00 cancelled',
+      '2026-11-10 17:00',
+      '2026-11-12 17:00',
+    ]);
     expect(body.session).toMatchObject({ linkId, date: '2026-11-03', was: { time: '16:00' } });
     expect((await takeBack(body.touched)).status).toBe(200);
-    expect(await rows(seriesId)).toEqual(NINE.map((row) => (row.startsWith('2026-11-05') ? `${row} cancelled` : row)));
+    expect(await rows(seriesId)).toEqual(
+      NINE.map((row) => (row.startsWith('2026-11-05') ? `${row} cancelled` : row)),
+    );
     expect(await rows(second)).toEqual([]);
   });
   it('is refused once a door of those dates has been opened', async () => {
-    const { session } = await add({ ...WEEKLY, first: '2026-10-14', at: { time: '10:30', minutes: 30 }, repeat: { every: 'week', times: 3 } }, 'R5');
+    const { session } = await add(
+      {
+        ...WEEKLY,
+        first: '2026-10-14',
+        at: { time: '10:30', minutes: 30 },
+        repeat: { every: 'week', times: 3 },
+      },
+      'R5',
+    );
     expect((await host.post(`/api/links/${of('R5').link.id}/open`)).status).toBe(200);
-    const from = (key: string) => change([{ seriesId: session.seriesId, version: 1, key, scope: 'one', change: { kind: 'cancel' } }]);
+    const from = (key: string) =>
+      change([
+        { seriesId: session.seriesId, version: 1, key, scope: 'one', change: { kind: 'cancel' } },
+      ]);
     expect((await from('2026-10-14')).status).toBe(422);
     expect((await from('2026-10-21')).status).toBe(200);
   });
@@ -112,12 +263,26 @@ describe('changing the whole series', () => {
   it('leaves what has started as it was', async () => {
     const lessons = (await host.get(`/api/classes/${of('N6').id}`)).body.sessions as Session[];
     const { seriesId, version } = lessons[0]!;
-    const before = lessons.filter((s) => s.start <= '2026-10-14T13:31:00Z').map((s) => `${s.date} ${s.time}`);
-    const { body } = await host.put(`/api/series/${seriesId}`, { version, scope: 'whole', title: 'Later lessons', description: '', plan: { ...lessons[0]!.plan, at: { period: '5' } } });
+    const before = lessons
+      .filter((s) => s.start <= '2026-10-14T13:31:00Z')
+      .map((s) => `${s.date} ${s.time}`);
+    const { body } = await host.put(`/api/series/${seriesId}`, {
+      version,
+      scope: 'whole',
+      title: 'Later lessons',
+      description: '',
+      plan: { ...lessons[0]!.plan, at: { period: '5' } },
+    });
     expect(body.session).toMatchObject({ title: 'Later lessons', time: '13:20' });
     const after = (await host.get(`/api/classes/${of('N6').id}`)).body.sessions as Session[];
-    expect(after.filter((s) => s.start <= '2026-10-14T13:31:00Z').map((s) => `${s.date} ${s.time}`)).toEqual(before);
-    expect(after.filter((s) => s.start <= '2026-10-14T13:31:00Z').every((s) => s.title === 'Coastal Navigation, period 6')).toBe(true);
+    expect(
+      after.filter((s) => s.start <= '2026-10-14T13:31:00Z').map((s) => `${s.date} ${s.time}`),
+    ).toEqual(before);
+    expect(
+      after
+        .filter((s) => s.start <= '2026-10-14T13:31:00Z')
+        .every((s) => s.title === 'Coastal Navigation, period 6'),
+    ).toBe(true);
     expect((await takeBack(body.touched)).status).toBe(200);
   });
   it('makes a series of a single session and the other way round, on the row that was there', async () => {
@@ -131,25 +296,87 @@ describe('changing the whole series', () => {
 
 describe('many at once', () => {
   it('are changed all or none, and taken back together', async () => {
-    const [a, b] = [await add(), await add({ ...WEEKLY, at: { time: '18:00', minutes: 30 } }, 'N3')];
-    const cancel = (made: Made, version: number, key: string) => ({ seriesId: made.session.seriesId, version, key, scope: 'one', change: { kind: 'cancel' } });
-    expect((await change([cancel(a, 1, '2026-10-20'), cancel(a, 1, '2026-10-22'), cancel(b, 9, '2026-10-20')])).status).toBe(409);
+    const [a, b] = [
+      await add(),
+      await add({ ...WEEKLY, at: { time: '18:00', minutes: 30 } }, 'N3'),
+    ];
+    const cancel = (made: Made, version: number, key: string) => ({
+      seriesId: made.session.seriesId,
+      version,
+      key,
+      scope: 'one',
+      change: { kind: 'cancel' },
+    });
+    expect(
+      (
+        await change([
+          cancel(a, 1, '2026-10-20'),
+          cancel(a, 1, '2026-10-22'),
+          cancel(b, 9, '2026-10-20'),
+        ])
+      ).status,
+    ).toBe(409);
     expect(await rows(a.session.seriesId)).toEqual(NINE);
-    const { body } = await change([cancel(a, 1, '2026-10-20'), cancel(a, 1, '2026-10-22'), cancel(b, 1, '2026-10-20')]);
-    expect((await rows(a.session.seriesId)).filter((row) => row.endsWith('cancelled'))).toHaveLength(2);
+    const { body } = await change([
+      cancel(a, 1, '2026-10-20'),
+      cancel(a, 1, '2026-10-22'),
+      cancel(b, 1, '2026-10-20'),
+    ]);
+    expect(
+      (await rows(a.session.seriesId)).filter((row) => row.endsWith('cancelled')),
+    ).toHaveLength(2);
     expect((await takeBack(body.touched)).status).toBe(200);
     expect(await rows(a.session.seriesId)).toEqual(NINE);
   });
   it('are refused where one belongs to somebody else', async () => {
     const { session } = await add();
     const bram = await school.as('Bram Osterholt');
-    expect((await change([{ seriesId: session.seriesId, version: 1, key: '2026-10-20', scope: 'one', change: { kind: 'cancel' } }], bram)).status).toBe(403);
+    expect(
+      (
+        await change(
+          [
+            {
+              seriesId: session.seriesId,
+              version: 1,
+              key: '2026-10-20',
+              scope: 'one',
+              change: { kind: 'cancel' },
+            },
+          ],
+          bram,
+        )
+      ).status,
+    ).toBe(403);
     expect((await takeBack([{ seriesId: session.seriesId, version: 1 }], bram)).status).toBe(403);
   });
   it('drags a series: its weekdays turn with the date', async () => {
-    const { session: { seriesId } } = await add();
-    await change([{ seriesId, version: 1, key: '2026-10-20', scope: 'whole', change: { kind: 'move', date: '2026-10-21', time: '15:00', minutes: 30 } }]);
-    expect(await rows(seriesId)).toEqual(['2026-10-16', '2026-10-21', '2026-10-23', '2026-10-28', '2026-10-30', '2026-11-04', '2026-11-06', '2026-11-11', '2026-11-13'].slice(0, 8).map((date) => `${date} 15:00${date === '2026-11-11' ? ' skipped' : ''}`));
+    const {
+      session: { seriesId },
+    } = await add();
+    await change([
+      {
+        seriesId,
+        version: 1,
+        key: '2026-10-20',
+        scope: 'whole',
+        change: { kind: 'move', date: '2026-10-21', time: '15:00', minutes: 30 },
+      },
+    ]);
+    expect(await rows(seriesId)).toEqual(
+      [
+        '2026-10-16',
+        '2026-10-21',
+        '2026-10-23',
+        '2026-10-28',
+        '2026-10-30',
+        '2026-11-04',
+        '2026-11-06',
+        '2026-11-11',
+        '2026-11-13',
+      ]
+        .slice(0, 8)
+        .map((date) => `${date} 15:00${date === '2026-11-11' ? ' skipped' : ''}`),
+    );
   });
 });
 
@@ -160,8 +387,13 @@ describe('taking back', () => {
     expect((await host.get(`/api/series/${session.seriesId}`)).status).toBe(404);
   });
   it('is refused once somebody changed it again', async () => {
-    const { session: { seriesId }, touched } = await add();
-    await change([{ seriesId, version: 1, key: '2026-10-20', scope: 'one', change: { kind: 'cancel' } }]);
+    const {
+      session: { seriesId },
+      touched,
+    } = await add();
+    await change([
+      { seriesId, version: 1, key: '2026-10-20', scope: 'one', change: { kind: 'cancel' } },
+    ]);
     expect((await takeBack(touched)).status).toBe(409);
     expect(await rows(seriesId)).toHaveLength(9);
   });
@@ -169,14 +401,40 @@ describe('taking back', () => {
 
 describe('copying', () => {
   it('puts a series into other class periods, each at its own bell period and on its own link', async () => {
-    const { session } = await add({ first: '2026-10-19', at: { period: '1' }, closures: 'skip', repeat: { every: 'week', on: ['FR'], times: 3 } }, 'N1', { title: 'Coastal Navigation, period 1' });
-    const { body } = await host.post(`/api/series/${session.seriesId}/copy`, { classIds: [of('N3').id, of('W2').id] });
-    const copies = await Promise.all(body.touched.map(async (t: { seriesId: number }) => (await host.get(`/api/series/${t.seriesId}`)).body.session));
-    expect(copies.map((s: Session) => [s.title, s.time, s.linkId])).toEqual([['Coastal Navigation, period 3', '10:45', of('N3').link.id], ['Marine Weather, period 2', '09:35', of('W2').link.id]]);
-    expect((await host.post(`/api/series/${session.seriesId}/copy`, { classIds: [of('S4').id] })).status).toBe(403);
+    const { session } = await add(
+      {
+        first: '2026-10-19',
+        at: { period: '1' },
+        closures: 'skip',
+        repeat: { every: 'week', on: ['FR'], times: 3 },
+      },
+      'N1',
+      { title: 'Coastal Navigation, period 1' },
+    );
+    const { body } = await host.post(`/api/series/${session.seriesId}/copy`, {
+      classIds: [of('N3').id, of('W2').id],
+    });
+    const copies = await Promise.all(
+      body.touched.map(
+        async (t: { seriesId: number }) =>
+          (await host.get(`/api/series/${t.seriesId}`)).body.session,
+      ),
+    );
+    expect(copies.map((s: Session) => [s.title, s.time, s.linkId])).toEqual([
+      ['Coastal Navigation, period 3', '10:45', of('N3').link.id],
+      ['Marine Weather, period 2', '09:35', of('W2').link.id],
+    ]);
+    expect(
+      (await host.post(`/api/series/${session.seriesId}/copy`, { classIds: [of('S4').id] })).status,
+    ).toBe(403);
   });
   it('carries a series to the next term', async () => {
-    const { session } = await add({ first: '2026-10-15', at: { period: '1' }, closures: 'skip', repeat: { every: 'week', until: 'term-end' } });
+    const { session } = await add({
+      first: '2026-10-15',
+      at: { period: '1' },
+      closures: 'skip',
+      repeat: { every: 'week', until: 'term-end' },
+    });
     const { body } = await host.post(`/api/series/${session.seriesId}/copy`, { nextTerm: true });
     expect(await rows(body.touched[0].seriesId)).toContain('2027-03-25 08:40');
   });
@@ -185,34 +443,92 @@ describe('copying', () => {
 describe('the strip and bookings', () => {
   it('give every date of one’s class periods, shortly, and hide others’ drafts', async () => {
     const { session } = await add(WEEKLY, 'N1', { draft: true });
-    const read = async (browser: Browser, query = 'of=mine'): Promise<Answer<'strip'>> => (await browser.get(`/api/strip?from=2026-09-08&to=2026-12-18&${query}`)).body;
+    const read = async (browser: Browser, query = 'of=mine'): Promise<Answer<'strip'>> =>
+      (await browser.get(`/api/strip?from=2026-09-08&to=2026-12-18&${query}`)).body;
     const mine = await read(host);
-    expect(mine.series.find((s) => s.id === session.seriesId)).toMatchObject({ draft: true, repeats: true, words: 'Every Tue and Thu, 16:00 for 30 min, 15 Oct – 12 Nov 2026' });
+    expect(mine.series.find((s) => s.id === session.seriesId)).toMatchObject({
+      draft: true,
+      repeats: true,
+      words: 'Every Tue and Thu, 16:00 for 30 min, 15 Oct – 12 Nov 2026',
+    });
     const seen = await read(await school.as('Bram Osterholt'), 'of=all');
     expect(seen.series.some((s) => s.id === session.seriesId)).toBe(false);
-    expect(seen.classes.length).toBeGreaterThan((await read(await school.as('Bram Osterholt'))).classes.length);
+    expect(seen.classes.length).toBeGreaterThan(
+      (await read(await school.as('Bram Osterholt'))).classes.length,
+    );
   });
   it('name who is in both, leave out drop-in hours and the series in hand, and show the clash of the sound check', async () => {
-    const { body } = await host.get(`/api/classes/${of('N3').id}/bookings?from=2026-11-02&to=2026-11-06`);
-    const check = body.bookings.find((b: { title: string }) => b.title === 'Harbour Evening, sound check');
-    expect(check.holds.map((thing: string) => body.names[thing]).sort()).toEqual(['Tomas Verhage', 'you']);
-    expect(body.bookings.some((b: { title: string }) => b.title === 'Chartwork clinic')).toBe(false);
-    expect((await host.get(`/api/classes/${of('C').id}/bookings?from=2026-11-02&to=2026-11-06`)).body).toMatchObject({ holds: [], bookings: [] });
+    const { body } = await host.get(
+      `/api/classes/${of('N3').id}/bookings?from=2026-11-02&to=2026-11-06`,
+    );
+    const check = body.bookings.find(
+      (b: { title: string }) => b.title === 'Harbour Evening, sound check',
+    );
+    expect(check.holds.map((thing: string) => body.names[thing]).sort()).toEqual([
+      'Tomas Verhage',
+      'you',
+    ]);
+    expect(body.bookings.some((b: { title: string }) => b.title === 'Chartwork clinic')).toBe(
+      false,
+    );
+    expect(
+      (await host.get(`/api/classes/${of('C').id}/bookings?from=2026-11-02&to=2026-11-06`)).body,
+    ).toMatchObject({ holds: [], bookings: [] });
   });
 });
 
 describe('what the server keeps', () => {
   it('is what the core computes, after a walk of random edits', async () => {
-    const { session } = await add({ ...WEEKLY, first: '2026-10-20', repeat: { every: 'week', on: ['TU', 'TH'], until: 'term-end' } });
-    let text: EditableSeries = { title: 'Log keeping', description: '', plan: { ...WEEKLY, zone: calendar.zone, first: '2026-10-20', repeat: { every: 'week', on: ['TU', 'TH'], until: 'term-end' } } as SessionPlan };
-    const keys = expandPlan(text.plan, calendar, wholeWindow(text.plan, calendar)).filter(isHeld).map((o) => o.key);
-    const steps = [{ kind: 'move', date: '2026-10-28' }, { kind: 'cancel' }, { kind: 'move', date: '2026-11-02', time: '08:00', minutes: 20 }, { kind: 'restore' }, { kind: 'cancel', note: 'fair' }] as const;
+    const { session } = await add({
+      ...WEEKLY,
+      first: '2026-10-20',
+      repeat: { every: 'week', on: ['TU', 'TH'], until: 'term-end' },
+    });
+    let text: EditableSeries = {
+      title: 'Log keeping',
+      description: '',
+      plan: {
+        ...WEEKLY,
+        zone: calendar.zone,
+        first: '2026-10-20',
+        repeat: { every: 'week', on: ['TU', 'TH'], until: 'term-end' },
+      } as SessionPlan,
+    };
+    const keys = expandPlan(text.plan, calendar, wholeWindow(text.plan, calendar))
+      .filter(isHeld)
+      .map((o) => o.key);
+    const steps = [
+      { kind: 'move', date: '2026-10-28' },
+      { kind: 'cancel' },
+      { kind: 'move', date: '2026-11-02', time: '08:00', minutes: 20 },
+      { kind: 'restore' },
+      { kind: 'cancel', note: 'fair' },
+    ] as const;
     for (const [i, step] of [...steps, ...steps].entries()) {
       const key = keys[(i * 7) % keys.length]!;
-      expect((await change([{ seriesId: session.seriesId, version: i + 1, key, scope: 'one', change: step }])).status).toBe(200);
+      expect(
+        (
+          await change([
+            { seriesId: session.seriesId, version: i + 1, key, scope: 'one', change: step },
+          ])
+        ).status,
+      ).toBe(200);
       text = editSeries(text, { scope: 'one', key, change: step }, calendar).keep!;
     }
-    const kept = (await school.running.glen.db.rows<{ key_date: string; local_date: string; local_time: string; status: string }>('SELECT * FROM occurrences WHERE series_id = :id ORDER BY key_date', { id: session.seriesId })).map((o) => `${o.key_date} ${o.local_date} ${o.local_time} ${o.status}`);
-    expect(kept).toEqual(expandPlan(text.plan, calendar, wholeWindow(text.plan, calendar)).map((o) => `${o.key} ${o.date} ${o.time} ${o.status}`).sort());
+    const kept = (
+      await school.running.glen.db.rows<{
+        key_date: string;
+        local_date: string;
+        local_time: string;
+        status: string;
+      }>('SELECT * FROM occurrences WHERE series_id = :id ORDER BY key_date', {
+        id: session.seriesId,
+      })
+    ).map((o) => `${o.key_date} ${o.local_date} ${o.local_time} ${o.status}`);
+    expect(kept).toEqual(
+      expandPlan(text.plan, calendar, wholeWindow(text.plan, calendar))
+        .map((o) => `${o.key} ${o.date} ${o.time} ${o.status}`)
+        .sort(),
+    );
   });
 });

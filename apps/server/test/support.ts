@@ -23,11 +23,19 @@ export class Browser {
   }
 
   post(path: string, body: object = {}, origin = this.url): Promise<Response> {
-    return this.agent.post(path).set('Origin', origin).send(body).then((r) => r);
+    return this.agent
+      .post(path)
+      .set('Origin', origin)
+      .send(body)
+      .then((r) => r);
   }
 
   put(path: string, body: object): Promise<Response> {
-    return this.agent.put(path).set('Origin', this.url).send(body).then((r) => r);
+    return this.agent
+      .put(path)
+      .set('Origin', this.url)
+      .send(body)
+      .then((r) => r);
   }
 }
 
@@ -42,7 +50,10 @@ export interface School {
   person: (name: string) => Person;
   classes: Map<string, ClassItem>;
   setTime: (time: string, date?: string) => Promise<void>;
-  videoEvent: (event: { room: string; type: string; visitor?: number; id?: string; at?: string }, how?: { secret?: string; age?: number }) => Promise<Response>;
+  videoEvent: (
+    event: { room: string; type: string; visitor?: number; id?: string; at?: string },
+    how?: { secret?: string; age?: number },
+  ) => Promise<Response>;
   courseSiteTrouble: (kind: string) => Promise<void>;
   stop: () => Promise<void>;
 }
@@ -50,14 +61,26 @@ export interface School {
 const VIDEO_SECRET = 'the demo video room and Glen share this secret';
 
 /** A server in this process with the demo school on databases of its own, beside real stand-ins. */
-export async function startSchool({ undoSeconds = 0 }: { undoSeconds?: number } = {}): Promise<School> {
-  const mariadb = { port: inject('mariadbPort'), url: (name: string) => `mariadb://root@127.0.0.1:${inject('mariadbPort')}/${name}` };
+export async function startSchool({
+  undoSeconds = 0,
+}: { undoSeconds?: number } = {}): Promise<School> {
+  const mariadb = {
+    port: inject('mariadbPort'),
+    url: (name: string) => `mariadb://root@127.0.0.1:${inject('mariadbPort')}/${name}`,
+  };
   const database = `t${randomUUID().replaceAll('-', '').slice(0, 12)}`;
-  for (const name of [database, `${database}_standins`]) await statement(mariadb, `CREATE DATABASE ${name} CHARACTER SET utf8mb4`);
+  for (const name of [database, `${database}_standins`])
+    await statement(mariadb, `CREATE DATABASE ${name} CHARACTER SET utf8mb4`);
   const around = await surroundings({ mariadb, database, port: await freePort(), undoSeconds });
-  const standins = startNode(join(root, 'apps/standins/dist/main.js'), around.standins, 'Stand-ins are ready');
+  const standins = startNode(
+    join(root, 'apps/standins/dist/main.js'),
+    around.standins,
+    'Stand-ins are ready',
+  );
   await standins.started;
-  const running = await startServer(readConfig({ ...around.server, GLEN_DEMO: '1' }), { checkAnswers: true });
+  const running = await startServer(readConfig({ ...around.server, GLEN_DEMO: '1' }), {
+    checkAnswers: true,
+  });
   await loadDemo(running.glen, '2026-10-14T10:31');
   const url = around.publicUrl;
   const nobody = new Browser(url);
@@ -65,25 +88,57 @@ export async function startSchool({ undoSeconds = 0 }: { undoSeconds?: number } 
   const person = (name: string): School['people'][number] => people.find((p) => p.name === name)!;
   const as: School['as'] = async (name, kind = 'school') => {
     const browser = new Browser(url);
-    if (name !== null) await browser.post('/api/demo/sign-in', { accountId: person(name).accounts.find((a) => a.kind === kind)!.id });
+    if (name !== null)
+      await browser.post('/api/demo/sign-in', {
+        accountId: person(name).accounts.find((a) => a.kind === kind)!.id,
+      });
     return browser;
   };
-  const { classes } = (await (await as('Noor Achterberg')).get('/api/classes')).body as Answer<'classes'>;
+  const { classes } = (await (await as('Noor Achterberg')).get('/api/classes'))
+    .body as Answer<'classes'>;
   return {
-    url, running, people, as, person, courseSite: around.courseSite, video: around.video,
+    url,
+    running,
+    people,
+    as,
+    person,
+    courseSite: around.courseSite,
+    video: around.video,
     classes: new Map(classes.map((c) => [c.pennant.letters, c])),
-    setTime: async (time, date = '2026-10-14') => { await nobody.post('/api/demo/clock', { date, time }); },
+    setTime: async (time, date = '2026-10-14') => {
+      await nobody.post('/api/demo/clock', { date, time });
+    },
     videoEvent: (event, { secret = VIDEO_SECRET, age = 0 } = {}) => {
-      const body = JSON.stringify({ id: randomUUID(), at: `${new Date().toISOString().slice(0, 19)}Z`, ...event, ...(event.visitor === undefined ? {} : { visitor: String(event.visitor) }) });
+      const body = JSON.stringify({
+        id: randomUUID(),
+        at: `${new Date().toISOString().slice(0, 19)}Z`,
+        ...event,
+        ...(event.visitor === undefined ? {} : { visitor: String(event.visitor) }),
+      });
       const time = String(Math.floor(Date.now() / 1000) - age);
       const signature = createHmac('sha256', secret).update(`${time}.${body}`).digest('hex');
-      return supertest(url).post('/api/webhooks/video').set({ 'Content-Type': 'application/json', 'X-Room-Time': time, 'X-Room-Signature': signature }).send(body).then((r) => r);
+      return supertest(url)
+        .post('/api/webhooks/video')
+        .set({
+          'Content-Type': 'application/json',
+          'X-Room-Time': time,
+          'X-Room-Signature': signature,
+        })
+        .send(body)
+        .then((r) => r);
     },
-    courseSiteTrouble: async (kind) => { await fetch(`${around.courseSite}/trouble`, { method: 'POST', body: new URLSearchParams({ kind }), redirect: 'manual' }); },
+    courseSiteTrouble: async (kind) => {
+      await fetch(`${around.courseSite}/trouble`, {
+        method: 'POST',
+        body: new URLSearchParams({ kind }),
+        redirect: 'manual',
+      });
+    },
     stop: async () => {
       await running.stop();
       await standins.stop();
-      for (const name of [database, `${database}_standins`]) await statement(mariadb, `DROP DATABASE ${name}`);
+      for (const name of [database, `${database}_standins`])
+        await statement(mariadb, `DROP DATABASE ${name}`);
     },
   };
 }
@@ -95,6 +150,8 @@ export async function until<T>(ask: () => Promise<T>, wished: (answer: T) => boo
     const answer = await ask();
     if (wished(answer)) return answer;
     if (Date.now() > deadline) throw new Error(`Still not as wished: ${JSON.stringify(answer)}`);
-    await new Promise((resolve) => { setTimeout(resolve, 50); });
+    await new Promise((resolve) => {
+      setTimeout(resolve, 50);
+    });
   }
 }

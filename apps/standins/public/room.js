@@ -5,12 +5,18 @@ import { slide } from './slides.js';
 const main = document.querySelector('main');
 const base = `/room/${main.dataset.room}`;
 const byId = (id) => document.getElementById(id);
-const say = (text) => { byId('said').textContent = text; };
+const say = (text) => {
+  byId('said').textContent = text;
+};
 let state = null;
 
 async function post(path, body) {
   try {
-    const answer = await fetch(`${base}/${path}`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
+    const answer = await fetch(`${base}/${path}`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(body),
+    });
     const read = await answer.json();
     if (!answer.ok) say(read.title);
     return answer.ok ? read : null;
@@ -23,20 +29,38 @@ async function post(path, body) {
 const OVER = {
   ended: ['The room is closed', 'Everyone has left. You can close this page.'],
   'put-out': ['You were put out', 'A host has put you out of this room.'],
-  left: ['You have left', 'You handed the session over. You can close this page, or come back through the door.'],
+  left: [
+    'You have left',
+    'You handed the session over. You can close this page, or come back through the door.',
+  ],
 };
 
 function over(why) {
   stream.close();
   for (const each of [mic, camera]) if (each.isOn()) void each.off();
   const [title, text] = OVER[why] ?? OVER['put-out'];
-  main.replaceChildren(Object.assign(document.createElement('h1'), { textContent: title }), Object.assign(document.createElement('p'), { textContent: text }));
+  main.replaceChildren(
+    Object.assign(document.createElement('h1'), { textContent: title }),
+    Object.assign(document.createElement('p'), { textContent: text }),
+  );
 }
 
-const mic = device({ kind: 'audio', what: 'microphone', help: byId('mic-help'), tell: (on) => post(on ? 'speak' : 'hush', { on }), show: levelOn(byId('level')) });
+const mic = device({
+  kind: 'audio',
+  what: 'microphone',
+  help: byId('mic-help'),
+  tell: (on) => post(on ? 'speak' : 'hush', { on }),
+  show: levelOn(byId('level')),
+});
 const camera = device({
-  kind: 'video', what: 'camera', help: byId('camera-help'), tell: (on) => post(on ? 'look' : 'hide', { on }),
-  show: (shown) => { byId('preview').srcObject = shown; byId('preview').hidden = shown === null; },
+  kind: 'video',
+  what: 'camera',
+  help: byId('camera-help'),
+  tell: (on) => post(on ? 'look' : 'hide', { on }),
+  show: (shown) => {
+    byId('preview').srcObject = shown;
+    byId('preview').hidden = shown === null;
+  },
 });
 byId('mic').onclick = () => void (mic.isOn() ? mic.off() : mic.on()).then(drawDevices);
 byId('camera').onclick = () => void (camera.isOn() ? camera.off() : camera.on()).then(drawDevices);
@@ -45,16 +69,30 @@ function drawDevices() {
   if (!state) return;
   const { may } = state.you;
   const words = (what, on, allowed, not) => (allowed ? `${what} ${on ? 'off' : 'on'}` : not);
-  Object.assign(byId('mic'), { textContent: words('Microphone', mic.isOn(), may.speak, 'The host keeps microphones off'), disabled: !may.speak && !mic.isOn() });
-  Object.assign(byId('camera'), { textContent: words('Camera', camera.isOn(), may.camera, 'Cameras are off in this room'), disabled: !may.camera && !camera.isOn() });
+  Object.assign(byId('mic'), {
+    textContent: words('Microphone', mic.isOn(), may.speak, 'The host keeps microphones off'),
+    disabled: !may.speak && !mic.isOn(),
+  });
+  Object.assign(byId('camera'), {
+    textContent: words('Camera', camera.isOn(), may.camera, 'Cameras are off in this room'),
+    disabled: !may.camera && !camera.isOn(),
+  });
 }
 
 const cells = (...texts) => {
   const row = document.createElement('tr');
-  row.append(...texts.map((text) => Object.assign(document.createElement('td'), { textContent: text })));
+  row.append(
+    ...texts.map((text) => Object.assign(document.createElement('td'), { textContent: text })),
+  );
   return row;
 };
-const button = (id, text, press) => Object.assign(document.createElement('button'), { id, type: 'button', textContent: text, onclick: press });
+const button = (id, text, press) =>
+  Object.assign(document.createElement('button'), {
+    id,
+    type: 'button',
+    textContent: text,
+    onclick: press,
+  });
 
 const WHO = { hosts: 'hosts', presenters: 'hosts and presenters', everyone: 'everyone' };
 const CAMERAS = { off: 'off', choice: 'as people like', on: 'asked to be on' };
@@ -65,31 +103,63 @@ function rulesInWords({ rules, recording }) {
     `Cameras: ${CAMERAS[rules.camera]}; hosts’ cameras: ${CAMERAS[rules.hostCamera]}.`,
     `Slides are shared by ${WHO[rules.sharing]}.`,
     rules.chime ? 'Comings and goings are announced.' : 'Comings and goings are not announced.',
-    recording ? 'Recording is marked as on. This room keeps no sound and no pictures.' : 'Nothing is recorded.',
+    recording
+      ? 'Recording is marked as on. This room keeps no sound and no pictures.'
+      : 'Nothing is recorded.',
   ];
 }
 
 function draw() {
   const { you, seats, rules, shared, chat } = state;
   byId('you').textContent = `You are ${you.name}, ${you.role}.`;
-  byId('seats').replaceChildren(...seats.map((s) => cells(s.name, s.role, s.microphone, s.camera, [s.presenting && 'presents', s.sharing && 'shares'].filter(Boolean).join(', '))));
+  byId('seats').replaceChildren(
+    ...seats.map((s) =>
+      cells(
+        s.name,
+        s.role,
+        s.microphone,
+        s.camera,
+        [s.presenting && 'presents', s.sharing && 'shares'].filter(Boolean).join(', '),
+      ),
+    ),
+  );
   const controls = [];
-  if (you.may.present) controls.push(button('present', you.presenting ? 'Stop presenting' : 'Present', () => post('present', { presenting: !you.presenting })));
-  if (you.may.record) controls.push(button('record', state.recording ? 'Mark recording as off' : 'Mark recording as on', () => post('record', { on: !state.recording })));
-  if (rules.camera === 'on' && you.camera === 'off' && you.may.camera && you.role !== 'host') say('This room asks for cameras: please switch yours on.');
+  if (you.may.present)
+    controls.push(
+      button('present', you.presenting ? 'Stop presenting' : 'Present', () =>
+        post('present', { presenting: !you.presenting }),
+      ),
+    );
+  if (you.may.record)
+    controls.push(
+      button('record', state.recording ? 'Mark recording as off' : 'Mark recording as on', () =>
+        post('record', { on: !state.recording }),
+      ),
+    );
+  if (rules.camera === 'on' && you.camera === 'off' && you.may.camera && you.role !== 'host')
+    say('This room asks for cameras: please switch yours on.');
   byId('controls').replaceChildren(...controls);
   byId('share').hidden = !you.may.share;
   byId('share-it').textContent = you.slide > 0 ? 'Stop sharing' : 'Share it';
   byId('shared').hidden = shared === null;
-  if (shared) { byId('shared-by').textContent = `${shared.by} shares`; byId('shared-slide').replaceChildren(slide(shared.slide)); }
+  if (shared) {
+    byId('shared-by').textContent = `${shared.by} shares`;
+    byId('shared-slide').replaceChildren(slide(shared.slide));
+  }
   byId('chat-off').hidden = rules.chat;
   byId('chat-form').hidden = !you.may.chat;
-  byId('chat').replaceChildren(...chat.map(({ name, text }) => {
-    const line = document.createElement('li');
-    line.append(Object.assign(document.createElement('b'), { textContent: `${name}: ` }), text);
-    return line;
-  }));
-  byId('rule-list').replaceChildren(...rulesInWords(state).map((text) => Object.assign(document.createElement('li'), { textContent: text })));
+  byId('chat').replaceChildren(
+    ...chat.map(({ name, text }) => {
+      const line = document.createElement('li');
+      line.append(Object.assign(document.createElement('b'), { textContent: `${name}: ` }), text);
+      return line;
+    }),
+  );
+  byId('rule-list').replaceChildren(
+    ...rulesInWords(state).map((text) =>
+      Object.assign(document.createElement('li'), { textContent: text }),
+    ),
+  );
   byId('host').hidden = !you.may.send;
   // A rule or a role that changed may have taken a device away.
   if (mic.isOn() && !you.may.speak) void mic.off();
@@ -119,7 +189,8 @@ function chime(text) {
   tone.stop(chimes.currentTime + 0.3);
 }
 
-byId('share-it').onclick = () => post('share', { slide: state.you.slide > 0 ? 0 : Number(byId('slide').value) });
+byId('share-it').onclick = () =>
+  post('share', { slide: state.you.slide > 0 ? 0 : Number(byId('slide').value) });
 byId('chat-form').onsubmit = async (event) => {
   event.preventDefault();
   if (await post('chat', { text: byId('chat-text').value })) byId('chat-text').value = '';

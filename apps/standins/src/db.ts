@@ -7,7 +7,12 @@ export class Store {
   private readonly sequelize: Sequelize;
 
   constructor(url: string) {
-    this.sequelize = new Sequelize(url, { dialect: 'mariadb', logging: false, timezone: '+00:00', pool: { max: 8 } });
+    this.sequelize = new Sequelize(url, {
+      dialect: 'mariadb',
+      logging: false,
+      timezone: '+00:00',
+      pool: { max: 8 },
+    });
   }
 
   rows<T extends object>(sql: string, values: Values = {}): Promise<T[]> {
@@ -19,7 +24,10 @@ export class Store {
   }
 
   async change(sql: string, values: Values = {}): Promise<number> {
-    const [, count] = await this.sequelize.query(sql, { type: QueryTypes.UPDATE, replacements: values });
+    const [, count] = await this.sequelize.query(sql, {
+      type: QueryTypes.UPDATE,
+      replacements: values,
+    });
     return count;
   }
 

@@ -10,7 +10,12 @@ import { Presence } from './video/presence.js';
 import { Rooms, VIDEO_TABLES } from './video/store.js';
 
 export interface StandinConfig {
-  databaseUrl: string; host: string; videoPort: number; courseSitePort: number; videoSecret: string; courseSiteToken: string;
+  databaseUrl: string;
+  host: string;
+  videoPort: number;
+  courseSitePort: number;
+  videoSecret: string;
+  courseSiteToken: string;
   /** The folder of style sheets and scripts. */
   publicDir: string;
   /** Where arrivals and leavings are told. */
@@ -20,28 +25,61 @@ export interface StandinConfig {
 }
 
 const listen = (app: Express, port: number, host: string): Promise<Server> =>
-  new Promise((resolve, reject) => { const server = app.listen(port, host, (error?: Error) => (error ? reject(error) : resolve(server))); });
+  new Promise((resolve, reject) => {
+    const server = app.listen(port, host, (error?: Error) =>
+      error ? reject(error) : resolve(server),
+    );
+  });
 
 /** Starts the outside world in small. */
-export async function startStandins(config: StandinConfig): Promise<{ videoPort: number; courseSitePort: number; stop: () => Promise<void> }> {
+export async function startStandins(
+  config: StandinConfig,
+): Promise<{ videoPort: number; courseSitePort: number; stop: () => Promise<void> }> {
   const store = new Store(config.databaseUrl);
   await store.define([...COURSE_SITE_TABLES, ...VIDEO_TABLES]);
   const rooms = new Rooms(store);
   const notices = new Notices(rooms, config.webhook, config.videoSecret);
   const presence = new Presence(rooms, notices);
   await presence.reset();
-  const delay = (ms: number): Promise<void> => new Promise((resolve) => { setTimeout(resolve, ms); });
+  const delay = (ms: number): Promise<void> =>
+    new Promise((resolve) => {
+      setTimeout(resolve, ms);
+    });
   const servers = await Promise.all([
-    listen(videoApp(rooms, presence, config.videoSecret, config.publicDir), config.videoPort, config.host),
-    listen(courseSiteApp(new Board(store), { token: config.courseSiteToken, publicDir: config.publicDir, zone: config.zone, delay }), config.courseSitePort, config.host),
+    listen(
+      videoApp(rooms, presence, config.videoSecret, config.publicDir),
+      config.videoPort,
+      config.host,
+    ),
+    listen(
+      courseSiteApp(new Board(store), {
+        token: config.courseSiteToken,
+        publicDir: config.publicDir,
+        zone: config.zone,
+        delay,
+      }),
+      config.courseSitePort,
+      config.host,
+    ),
   ]);
   notices.start();
-  const [videoPort, courseSitePort] = servers.map((server) => (server.address() as AddressInfo).port) as [number, number];
+  const [videoPort, courseSitePort] = servers.map(
+    (server) => (server.address() as AddressInfo).port,
+  ) as [number, number];
   return {
-    videoPort, courseSitePort,
+    videoPort,
+    courseSitePort,
     stop: async () => {
       notices.stop();
-      await Promise.all(servers.map((server) => new Promise((resolve) => { server.closeAllConnections(); server.close(resolve); })));
+      await Promise.all(
+        servers.map(
+          (server) =>
+            new Promise((resolve) => {
+              server.closeAllConnections();
+              server.close(resolve);
+            }),
+        ),
+      );
       await store.close();
     },
   };

@@ -12,7 +12,16 @@ createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <Provider store={store}>
       <App />
-      <Toaster theme="system" position="bottom-left" toastOptions={{ classNames: { toast: '!bg-bar !text-bar-ink !border-bar !font-sans', actionButton: '!bg-bar-ink !text-bar' } }} />
+      <Toaster
+        theme="system"
+        position="bottom-left"
+        toastOptions={{
+          classNames: {
+            toast: '!bg-bar !text-bar-ink !border-bar !font-sans',
+            actionButton: '!bg-bar-ink !text-bar',
+          },
+        }}
+      />
     </Provider>
   </StrictMode>,
 );

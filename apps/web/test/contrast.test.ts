@@ -8,14 +8,24 @@ const css = readFileSync(join(SRC, 'app/theme.css'), 'utf8');
 
 /** The tokens of one theme: those of the light one, overlaid by the dark one's where asked. */
 function tokens(theme: 'light' | 'dark'): Map<string, string> {
-  const [light, dark] = [css.slice(css.indexOf(':root {')), css.slice(css.indexOf('prefers-color-scheme: dark'))].map((part) => part.slice(0, part.indexOf('color-scheme:', part.indexOf('--paper'))));
-  const read = (text: string): [string, string][] => [...text.matchAll(/--([a-z-]+): (#[0-9a-f]{6})/g)].map((m) => [m[1]!, m[2]!]);
+  const [light, dark] = [
+    css.slice(css.indexOf(':root {')),
+    css.slice(css.indexOf('prefers-color-scheme: dark')),
+  ].map((part) => part.slice(0, part.indexOf('color-scheme:', part.indexOf('--paper'))));
+  const read = (text: string): [string, string][] =>
+    [...text.matchAll(/--([a-z-]+): (#[0-9a-f]{6})/g)].map((m) => [m[1]!, m[2]!]);
   return new Map([...read(light!), ...(theme === 'dark' ? read(dark!) : [])]);
 }
 
 /** Relative luminance and contrast ratio, WCAG 2.2 (published), "relative luminance" and "contrast ratio" of its definitions. */
 function luminance(hex: string): number {
-  const [r, g, b] = [1, 3, 5].map((i) => Number.parseInt(hex.slice(i, i + 2), 16) / 255).map((c) => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4)) as [number, number, number];
+  const [r, g, b] = [1, 3, 5]
+    .map((i) => Number.parseInt(hex.slice(i, i + 2), 16) / 255)
+    .map((c) => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4)) as [
+    number,
+    number,
+    number,
+  ];
   return 0.2126 * r + 0.7152 * g + 0.0722 * b;
 }
 function contrast(a: string, b: string): number {
@@ -26,14 +36,35 @@ function contrast(a: string, b: string): number {
 const HUES = ['bracken', 'loch', 'moss', 'gorse', 'berry'];
 /** Text on its ground, wherever the pages put them together. */
 const TEXT: [text: string, ground: string][] = [
-  ...['paper', 'sheet', 'shade'].flatMap((ground): [string, string][] => [['ink', ground], ['soft', ground]]),
-  ...HUES.flatMap((hue): [string, string][] => [[`${hue}-deep`, `${hue}-tint`], ['ink', `${hue}-tint`]]),
-  ...['bracken', 'loch', 'berry'].flatMap((hue): [string, string][] => ['paper', 'sheet', 'shade'].map((ground): [string, string] => [`${hue}-deep`, ground])),
-  ['on-act', 'bracken'], ['on-act', 'bracken-deep'], ['paper', 'ink'], ['bar-ink', 'bar'], ['bar-soft', 'bar'], ['bar', 'bar-ink'],
+  ...['paper', 'sheet', 'shade'].flatMap((ground): [string, string][] => [
+    ['ink', ground],
+    ['soft', ground],
+  ]),
+  ...HUES.flatMap((hue): [string, string][] => [
+    [`${hue}-deep`, `${hue}-tint`],
+    ['ink', `${hue}-tint`],
+  ]),
+  ...['bracken', 'loch', 'berry'].flatMap((hue): [string, string][] =>
+    ['paper', 'sheet', 'shade'].map((ground): [string, string] => [`${hue}-deep`, ground]),
+  ),
+  ['on-act', 'bracken'],
+  ['on-act', 'bracken-deep'],
+  ['paper', 'ink'],
+  ['bar-ink', 'bar'],
+  ['bar-soft', 'bar'],
+  ['bar', 'bar-ink'],
   ...['berry', 'gorse', 'loch', 'moss'].map((hue): [string, string] => ['sheet', hue]),
 ];
 /** Edges of controls and marks that mean something, WCAG 2.2 §1.4.11: three to one. */
-const MARKS: [mark: string, ground: string][] = [['edge', 'paper'], ['edge', 'sheet'], ['bracken', 'paper'], ['bracken', 'sheet'], ['bracken', 'shade'], ['berry', 'sheet'], ['berry', 'paper']];
+const MARKS: [mark: string, ground: string][] = [
+  ['edge', 'paper'],
+  ['edge', 'sheet'],
+  ['bracken', 'paper'],
+  ['bracken', 'sheet'],
+  ['bracken', 'shade'],
+  ['berry', 'sheet'],
+  ['berry', 'paper'],
+];
 
 describe.each(['light', 'dark'] as const)('contrast in the %s theme', (theme) => {
   const colours = tokens(theme);
@@ -45,27 +76,41 @@ describe.each(['light', 'dark'] as const)('contrast in the %s theme', (theme) =>
   });
 });
 
-const sources = readdirSync(SRC, { recursive: true, encoding: 'utf8' }).filter((f) => /\.tsx?$/.test(f)).map((f) => readFileSync(join(SRC, f), 'utf8'));
+const sources = readdirSync(SRC, { recursive: true, encoding: 'utf8' })
+  .filter((f) => /\.tsx?$/.test(f))
+  .map((f) => readFileSync(join(SRC, f), 'utf8'));
 
 describe('what is tested is what is used', () => {
   it('every ground and text that one class list puts together is among the pairs', () => {
     const known = new Set(TEXT.map(([text, ground]) => `${text} on ${ground}`));
-    const used = sources.flatMap((source) => [...source.matchAll(/['"`]([^'"`\n]*\bbg-[^'"`\n]*)['"`]/g)].flatMap(([, list]) => {
-      const plain = list!.split(/\s+/).filter((c) => !c.includes(':') && !c.includes('/'));
-      const of = (prefix: string): string[] => plain.filter((c) => c.startsWith(`${prefix}-`)).map((c) => c.slice(prefix.length + 1)).filter((name) => tokens('light').has(name));
-      return of('bg').flatMap((ground) => of('text').map((text) => `${text} on ${ground}`));
-    }));
+    const used = sources.flatMap((source) =>
+      [...source.matchAll(/['"`]([^'"`\n]*\bbg-[^'"`\n]*)['"`]/g)].flatMap(([, list]) => {
+        const plain = list!.split(/\s+/).filter((c) => !c.includes(':') && !c.includes('/'));
+        const of = (prefix: string): string[] =>
+          plain
+            .filter((c) => c.startsWith(`${prefix}-`))
+            .map((c) => c.slice(prefix.length + 1))
+            .filter((name) => tokens('light').has(name));
+        return of('bg').flatMap((ground) => of('text').map((text) => `${text} on ${ground}`));
+      }),
+    );
     expect(used.length).toBeGreaterThan(20);
     expect(used.filter((pair) => !known.has(pair))).toEqual([]);
   });
   it('colours written out in the bar read on it', () => {
-    const written = sources.flatMap((source) => [...source.matchAll(/text-\[(#[0-9a-f]{6})\]/g)].map((m) => m[1]!));
+    const written = sources.flatMap((source) =>
+      [...source.matchAll(/text-\[(#[0-9a-f]{6})\]/g)].map((m) => m[1]!),
+    );
     expect(written.length).toBeGreaterThan(0);
-    for (const theme of ['light', 'dark'] as const) for (const colour of written) expect(contrast(colour, tokens(theme).get('bar')!)).toBeGreaterThanOrEqual(4.5);
+    for (const theme of ['light', 'dark'] as const)
+      for (const colour of written)
+        expect(contrast(colour, tokens(theme).get('bar')!)).toBeGreaterThanOrEqual(4.5);
   });
   it('letters read on both tones of every pennant', () => {
     const pennant = readFileSync(join(SRC, 'ui/Pennant.tsx'), 'utf8');
-    const tones = [...pennant.slice(0, pennant.indexOf('PATTERNS')).matchAll(/#[0-9a-f]{6}/g)].map((m) => m[0]);
+    const tones = [...pennant.slice(0, pennant.indexOf('PATTERNS')).matchAll(/#[0-9a-f]{6}/g)].map(
+      (m) => m[0],
+    );
     expect(tones).toHaveLength(12);
     for (const tone of tones) expect(contrast('#ffffff', tone)).toBeGreaterThanOrEqual(4.5);
   });

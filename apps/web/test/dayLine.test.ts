@@ -17,20 +17,36 @@ describe('the hours of the day line', () => {
 
 describe('the lanes of the day line', () => {
   it('put what overlaps under one another, and leave the rest its whole height', () => {
-    expect(lanesOf([at(9), { start: 570, end: 600 }, at(11)])).toEqual([{ lane: 0, of: 2 }, { lane: 1, of: 2 }, { lane: 0, of: 1 }]);
+    expect(lanesOf([at(9), { start: 570, end: 600 }, at(11)])).toEqual([
+      { lane: 0, of: 2 },
+      { lane: 1, of: 2 },
+      { lane: 0, of: 1 },
+    ]);
   });
   it('never lay two of a pair in one lane', () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: 1000 }), fc.integer({ min: 1, max: 200 }), fc.integer({ min: 0, max: 199 }), (start, length, into) => {
-      const [a, b] = lanesOf([{ start, end: start + length }, { start: start + (into % length), end: start + length + 30 }]);
-      expect(a!.lane).not.toBe(b!.lane);
-    }));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 1000 }),
+        fc.integer({ min: 1, max: 200 }),
+        fc.integer({ min: 0, max: 199 }),
+        (start, length, into) => {
+          const [a, b] = lanesOf([
+            { start, end: start + length },
+            { start: start + (into % length), end: start + length + 30 },
+          ]);
+          expect(a!.lane).not.toBe(b!.lane);
+        },
+      ),
+    );
   });
 });
 
 describe('a move in words', () => {
   const was = { date: '2026-10-14', time: '11:40', minutes: 60 };
   it('says from which day, from what time, or how much longer', () => {
-    expect(movedInWords({ date: '2026-10-15', time: '11:40', minutes: 60, was })).toBe('Moved from Wed 14 Oct, 11:40');
+    expect(movedInWords({ date: '2026-10-15', time: '11:40', minutes: 60, was })).toBe(
+      'Moved from Wed 14 Oct, 11:40',
+    );
     expect(movedInWords({ ...was, time: '12:00', was })).toBe('Moved from 11:40');
     expect(movedInWords({ ...was, minutes: 70, was })).toBe('10 min longer');
     expect(movedInWords({ ...was, minutes: 45, was })).toBe('15 min shorter');

@@ -5,10 +5,20 @@
  * class-host: its hosts and co-teachers · door-host: those, and until its end whoever a session was handed over to · demo: anyone, and only where the demo school runs ·
  * service: the video service, by signature · school-office: the head and the office.
  */
-export type Caller = 'anyone' | 'signed-in' | 'teacher' | 'class-reader' | 'class-host' | 'door-host' | 'school-office' | 'demo' | 'service';
+export type Caller =
+  | 'anyone'
+  | 'signed-in'
+  | 'teacher'
+  | 'class-reader'
+  | 'class-host'
+  | 'door-host'
+  | 'school-office'
+  | 'demo'
+  | 'service';
 
 /** The path parameter from which the class period of a class-… endpoint is found. */
-export type ClassSubject = 'classId' | 'seriesId' | 'postId' | 'placementId' | 'linkId' | 'visitorId';
+export type ClassSubject =
+  'classId' | 'seriesId' | 'postId' | 'placementId' | 'linkId' | 'visitorId';
 
 export interface Endpoint {
   method: 'GET' | 'POST' | 'PUT';
@@ -20,6 +30,8 @@ export interface Endpoint {
 }
 
 /** Every address that Glen answers, once. No schemas here, so that the browser's first load stays small. */
+// One endpoint a line reads as the table that it is.
+// prettier-ignore
 export const endpoints = {
   me: { method: 'GET', path: '/api/me', who: 'anyone', does: 'Which account is in use, which others are at hand, and what time the school has' },
   signIn: { method: 'POST', path: '/api/sign-in', who: 'anyone', does: 'Sign in with an address and a password' },

@@ -6,43 +6,155 @@ import { ruleField } from './ruleSchemas.js';
 
 // Links of class periods: whom they are for, what has become of their codes, and the groups of a class period.
 
-export const foundLink = z.object({ id, classId: id, title: z.string(), label: z.string(), code: z.string(), address: z.string(), state: z.enum(['live', 'retired']) });
+export const foundLink = z.object({
+  id,
+  classId: id,
+  title: z.string(),
+  label: z.string(),
+  code: z.string(),
+  address: z.string(),
+  state: z.enum(['live', 'retired']),
+});
 const person = z.object({ id, name: z.string() });
 /** Whom a link is for: whole class periods, groups, single people, and guests by their address. */
-const audience = z.array(z.union([
-  z.object({ kind: z.literal('class'), id, name: z.string(), size: z.int() }), z.object({ kind: z.literal('group'), id, name: z.string(), size: z.int() }),
-  z.object({ kind: z.literal('person'), id, name: z.string() }), z.object({ kind: z.literal('guest'), email: z.string() }),
-]));
-const former = z.object({ code: z.string(), how: z.enum(['keep', 'forward', 'stop']), until: utcInstant.nullable(), why: z.enum(['leaked', 'tidy-up', 'new-year', 'other']), replacedAt: utcInstant, by: z.string().nullable() });
-const share = z.object({ id, classId: id, title: z.string(), pennant: pennantSchema, seriesId: id.nullable(), key: date.nullable(), words: z.string(), ownDoor: z.enum(['leads', 'shut']) });
+const audience = z.array(
+  z.union([
+    z.object({ kind: z.literal('class'), id, name: z.string(), size: z.int() }),
+    z.object({ kind: z.literal('group'), id, name: z.string(), size: z.int() }),
+    z.object({ kind: z.literal('person'), id, name: z.string() }),
+    z.object({ kind: z.literal('guest'), email: z.string() }),
+  ]),
+);
+const former = z.object({
+  code: z.string(),
+  how: z.enum(['keep', 'forward', 'stop']),
+  until: utcInstant.nullable(),
+  why: z.enum(['leaked', 'tidy-up', 'new-year', 'other']),
+  replacedAt: utcInstant,
+  by: z.string().nullable(),
+});
+const share = z.object({
+  id,
+  classId: id,
+  title: z.string(),
+  pennant: pennantSchema,
+  seriesId: id.nullable(),
+  key: date.nullable(),
+  words: z.string(),
+  ownDoor: z.enum(['leads', 'shut']),
+});
 
 /** A link in a list. */
 export const linkRow = z.object({
-  id, version, classId: id, classTitle: z.string(), pennant: pennantSchema, code: z.string(), address: z.string(), label: z.string(), purpose: z.string(), kind: linkKind,
-  state: z.enum(['live', 'retired']), shown: z.boolean(), main: z.boolean(), place: z.int(), audience, audienceSize: z.int(), hosts: z.array(person),
-  rules: z.object({ whoMayEnter: z.string(), straightIn: z.string(), withoutHost: z.boolean(), asksCode: z.boolean() }), ownRules: z.int(),
-  room: z.string().nullable(), lastUsed: utcInstant.nullable(), next: z.object({ date, time: z.string(), title: z.string() }).nullable(), mayEdit: z.boolean(),
+  id,
+  version,
+  classId: id,
+  classTitle: z.string(),
+  pennant: pennantSchema,
+  code: z.string(),
+  address: z.string(),
+  label: z.string(),
+  purpose: z.string(),
+  kind: linkKind,
+  state: z.enum(['live', 'retired']),
+  shown: z.boolean(),
+  main: z.boolean(),
+  place: z.int(),
+  audience,
+  audienceSize: z.int(),
+  hosts: z.array(person),
+  rules: z.object({
+    whoMayEnter: z.string(),
+    straightIn: z.string(),
+    withoutHost: z.boolean(),
+    asksCode: z.boolean(),
+  }),
+  ownRules: z.int(),
+  room: z.string().nullable(),
+  lastUsed: utcInstant.nullable(),
+  next: z.object({ date, time: z.string(), title: z.string() }).nullable(),
+  mayEdit: z.boolean(),
 });
 export const linkDetail = linkRow.extend({
-  former: z.array(former), shares: z.array(share),
+  former: z.array(former),
+  shares: z.array(share),
   /** While nobody has used the code that took the place of the last one. */
   mayTakeBack: z.boolean(),
   /** Where the link stands, and how many may read it there. */
-  stands: z.array(z.object({ postId: id, pending: z.boolean(), place: z.string(), state: deliveryState, since: utcInstant.nullable(), readers: z.int() })),
+  stands: z.array(
+    z.object({
+      postId: id,
+      pending: z.boolean(),
+      place: z.string(),
+      state: deliveryState,
+      since: utcInstant.nullable(),
+      readers: z.int(),
+    }),
+  ),
   /** The room rules that its room keeps, and those that are left to be set in it by hand. */
-  holds: z.array(ruleField), byHand: z.array(ruleField),
+  holds: z.array(ruleField),
+  byHand: z.array(ruleField),
   running: z.boolean(),
 });
 export const audienceBody = z.object({
-  classIds: z.array(id).max(40), groupIds: z.array(id).max(40), personIds: z.array(id).max(400), emails: z.array(z.email('Give an address such as name@home.example.').max(254)).max(400), hostIds: z.array(id).max(40),
+  classIds: z.array(id).max(40),
+  groupIds: z.array(id).max(40),
+  personIds: z.array(id).max(400),
+  emails: z.array(z.email('Give an address such as name@home.example.').max(254)).max(400),
+  hostIds: z.array(id).max(40),
 });
-export const linkBody = z.object({ label: name80, purpose: text(80).trim(), kind: linkKind, shown: z.boolean(), preset: z.enum(['lesson', 'one-to-one', 'help', 'parents', 'evening', 'project']).optional(), audience: audienceBody.optional() });
-export const replaceBody = z.object({ version, why: z.enum(['leaked', 'tidy-up', 'new-year', 'other']), how: z.enum(['keep', 'forward', 'stop']), until: date.optional() });
-export const shareBody = z.object({ classId: id, seriesId: id.optional(), key: date.optional(), ownDoor: z.enum(['leads', 'shut']) }).refine((b) => b.key === undefined || b.seriesId !== undefined, { path: ['seriesId'], message: 'Say of which series.' });
+export const linkBody = z.object({
+  label: name80,
+  purpose: text(80).trim(),
+  kind: linkKind,
+  shown: z.boolean(),
+  preset: z.enum(['lesson', 'one-to-one', 'help', 'parents', 'evening', 'project']).optional(),
+  audience: audienceBody.optional(),
+});
+export const replaceBody = z.object({
+  version,
+  why: z.enum(['leaked', 'tidy-up', 'new-year', 'other']),
+  how: z.enum(['keep', 'forward', 'stop']),
+  until: date.optional(),
+});
+export const shareBody = z
+  .object({
+    classId: id,
+    seriesId: id.optional(),
+    key: date.optional(),
+    ownDoor: z.enum(['leads', 'shut']),
+  })
+  .refine((b) => b.key === undefined || b.seriesId !== undefined, {
+    path: ['seriesId'],
+    message: 'Say of which series.',
+  });
 
 const groupName = text(60).trim().min(1, 'Give it a name.');
 export const groupsAnswer = z.object({
-  version, mayEdit: z.boolean(), groups: z.array(z.object({ id, name: z.string(), tutorId: id.nullable(), tutor: z.string().nullable(), members: z.array(id), links: z.array(z.object({ id, label: z.string() })) })),
+  version,
+  mayEdit: z.boolean(),
+  groups: z.array(
+    z.object({
+      id,
+      name: z.string(),
+      tutorId: id.nullable(),
+      tutor: z.string().nullable(),
+      members: z.array(id),
+      links: z.array(z.object({ id, label: z.string() })),
+    }),
+  ),
   staff: z.array(person),
 });
-export const setGroupsBody = z.object({ version, groups: z.array(z.object({ id: id.optional(), name: groupName, tutorId: id.nullable(), members: z.array(id).max(1000) })).max(40, 'At most 40 groups.') });
+export const setGroupsBody = z.object({
+  version,
+  groups: z
+    .array(
+      z.object({
+        id: id.optional(),
+        name: groupName,
+        tutorId: id.nullable(),
+        members: z.array(id).max(1000),
+      }),
+    )
+    .max(40, 'At most 40 groups.'),
+});

@@ -6,73 +6,185 @@ import { pennantSchema } from './planSchemas.js';
 // Posts: what is written once, the places it is for, and what stands there.
 
 const MOST_CHARACTERS = 20000;
-const span = z.object({ text: z.string(), bold: z.boolean().optional(), italic: z.boolean().optional(), href: z.string().max(2000, 'An address of at most 2000 characters.').optional() });
-const block = z.union([z.object({ kind: z.literal('paragraph'), spans: z.array(span) }), z.object({ kind: z.literal('list'), ordered: z.boolean(), items: z.array(z.array(span)) })]);
+const span = z.object({
+  text: z.string(),
+  bold: z.boolean().optional(),
+  italic: z.boolean().optional(),
+  href: z.string().max(2000, 'An address of at most 2000 characters.').optional(),
+});
+const block = z.union([
+  z.object({ kind: z.literal('paragraph'), spans: z.array(span) }),
+  z.object({ kind: z.literal('list'), ordered: z.boolean(), items: z.array(z.array(span)) }),
+]);
 /** Plain text, or paragraphs and lists of spans. */
-const words = z.union([z.string(), z.array(block).max(2000, 'At most 2000 paragraphs.')]).refine((w) => richToPlain(richOf(w)).length <= MOST_CHARACTERS, `At most ${MOST_CHARACTERS} characters.`);
+const words = z
+  .union([z.string(), z.array(block).max(2000, 'At most 2000 paragraphs.')])
+  .refine(
+    (w) => richToPlain(richOf(w)).length <= MOST_CHARACTERS,
+    `At most ${MOST_CHARACTERS} characters.`,
+  );
 
 const about = z.union([z.enum(['link', 'sessions']), z.object({ on: date })]);
 const timing = z.union([
-  z.enum(['now', 'draft']), z.object({ at: z.object({ date, time }) }), z.object({ before: z.int('Give whole minutes.').min(0, 'Not after the start.').max(1440, 'At most a day before.') }), z.object({ morning: time }),
+  z.enum(['now', 'draft']),
+  z.object({ at: z.object({ date, time }) }),
+  z.object({
+    before: z
+      .int('Give whole minutes.')
+      .min(0, 'Not after the start.')
+      .max(1440, 'At most a day before.'),
+  }),
+  z.object({ morning: time }),
 ]);
 const readers = z.union([z.enum(['class', 'audience']), z.object({ groupId: id })]);
-const section = z.union([z.object({ key: z.string().max(80) }), z.object({ title: text(200).trim().min(1, 'Give the section a heading.') })]);
+const section = z.union([
+  z.object({ key: z.string().max(80) }),
+  z.object({ title: text(200).trim().min(1, 'Give the section a heading.') }),
+]);
 
 /** One place of a post. `section`, `position`, `inText`, `newTab`: of a course page; `title` of an item or a calendar entry, `name` of a place that is filled by hand. */
 const placeShape = {
-  readers: readers.default('class'), words: words.nullable().default(null), title: text(200).default(''), section: section.nullable().default(null),
-  position: z.int().min(0).max(999).default(0), inText: z.boolean().default(false), newTab: z.boolean().default(true), name: text(120).trim().default(''),
+  readers: readers.default('class'),
+  words: words.nullable().default(null),
+  title: text(200).default(''),
+  section: section.nullable().default(null),
+  position: z.int().min(0).max(999).default(0),
+  inText: z.boolean().default(false),
+  newTab: z.boolean().default(true),
+  name: text(120).trim().default(''),
 };
 export const placeBody = z.object({
   /** Of a place that the post has already. */
-  id: id.optional(), classId: id,
+  id: id.optional(),
+  classId: id,
   /** The link that class period goes by where left out. */
-  linkId: id.optional(), kind: z.enum(['stream', 'item', 'calendar', 'by-hand']), ...placeShape,
+  linkId: id.optional(),
+  kind: z.enum(['stream', 'item', 'calendar', 'by-hand']),
+  ...placeShape,
 });
 
 export const postBody = z.object({
-  words, linkWords: text(200), about: about.default('link'), timing: timing.default('now'), afterwards: z.enum(['stay', 'down', 'strike']).default('stay'), pinned: z.boolean().default(false),
+  words,
+  linkWords: text(200),
+  about: about.default('link'),
+  timing: timing.default('now'),
+  afterwards: z.enum(['stay', 'down', 'strike']).default('stay'),
+  pinned: z.boolean().default(false),
   /** The class period's stream where left out. */
-  places: z.array(placeBody).min(1, 'Choose at least one place.').max(60, 'At most 60 places.').optional(),
+  places: z
+    .array(placeBody)
+    .min(1, 'Choose at least one place.')
+    .max(60, 'At most 60 places.')
+    .optional(),
 });
 
 /** What stands at a place, or will: `todo` … `takedown` are a person's to do, by hand. */
-export const deliveryState = z.enum(['draft', 'queued', 'out', 'struck', 'failed', 'gone', 'missing', 'todo', 'done', 'takedown']);
+export const deliveryState = z.enum([
+  'draft',
+  'queued',
+  'out',
+  'struck',
+  'failed',
+  'gone',
+  'missing',
+  'todo',
+  'done',
+  'takedown',
+]);
 const delivery = z.object({
-  key: z.string(), placeId: id, placementId: id.nullable(),
+  key: z.string(),
+  placeId: id,
+  placementId: id.nullable(),
   session: z.object({ id, title: z.string(), date, time }).nullable(),
-  state: deliveryState, due: z.object({ date, time }).nullable(), overdue: z.boolean(),
+  state: deliveryState,
+  due: z.object({ date, time }).nullable(),
+  overdue: z.boolean(),
   /** The words or the wish have changed and the place does not know yet. */
-  pending: z.boolean(), tries: z.int(), error: z.string().nullable(), outSince: utcInstant.nullable(),
+  pending: z.boolean(),
+  tries: z.int(),
+  error: z.string().nullable(),
+  outSince: utcInstant.nullable(),
 });
 const place = z.object({
-  id, classId: id, classTitle: z.string(), pennant: pennantSchema, linkId: id, linkLabel: z.string(), code: z.string(), kind: placeBody.shape.kind,
-  readers, words: words.nullable(), title: z.string(), section: section.nullable(), position: z.int(), inText: z.boolean(), newTab: z.boolean(), name: z.string(),
+  id,
+  classId: id,
+  classTitle: z.string(),
+  pennant: pennantSchema,
+  linkId: id,
+  linkLabel: z.string(),
+  code: z.string(),
+  kind: placeBody.shape.kind,
+  readers,
+  words: words.nullable(),
+  title: z.string(),
+  section: section.nullable(),
+  position: z.int(),
+  inText: z.boolean(),
+  newTab: z.boolean(),
+  name: z.string(),
   /** In words: "Stream of Coastal Navigation, period 3". */
-  where: z.string(), readerCount: z.int(), address: z.string().nullable(),
+  where: z.string(),
+  readerCount: z.int(),
+  address: z.string().nullable(),
   /** Whoever made the post no longer hosts this class period: nothing new goes there. */
   lost: z.boolean(),
 });
 export const postSchema = z.object({
-  id, classId: id, version, words, linkWords: z.string(), about, timing, afterwards: z.enum(['stay', 'down', 'strike']), pinned: z.boolean(), by: z.string(),
+  id,
+  classId: id,
+  version,
+  words,
+  linkWords: z.string(),
+  about,
+  timing,
+  afterwards: z.enum(['stay', 'down', 'strike']),
+  pinned: z.boolean(),
+  by: z.string(),
   /** Whether whoever asks hosts every class period it goes to. */
   mayEdit: z.boolean(),
   /** In all: the one that most needs thought. */
   state: z.enum(['draft', 'queued', 'out', 'failed', 'todo', 'over', 'withdrawn']),
-  due: z.object({ date, time }).nullable(), pending: z.boolean(), tries: z.int(), error: z.string().nullable(), outSince: utcInstant.nullable(),
-  places: z.array(place), deliveries: z.array(delivery),
+  due: z.object({ date, time }).nullable(),
+  pending: z.boolean(),
+  tries: z.int(),
+  error: z.string().nullable(),
+  outSince: utcInstant.nullable(),
+  places: z.array(place),
+  deliveries: z.array(delivery),
 });
 
 export const handForms = z.object({ html: z.string(), text: z.string(), markdown: z.string() });
-export const pageSection = z.object({ key: z.string(), title: z.string(), items: z.array(z.object({ key: z.string(), title: z.string() })), ours: z.boolean() });
-export const placementDeed = z.object({ do: z.enum(['retry', 'done', 'not-done', 'put-back', 'take-down']) });
+export const pageSection = z.object({
+  key: z.string(),
+  title: z.string(),
+  items: z.array(z.object({ key: z.string(), title: z.string() })),
+  ours: z.boolean(),
+});
+export const placementDeed = z.object({
+  do: z.enum(['retry', 'done', 'not-done', 'put-back', 'take-down']),
+});
 /** What a post would do, place by place; `index`: which of the places sent. */
 export const postPreview = z.object({
   problems: z.array(z.object({ path: z.string(), message: z.string() })),
   /** Whether a door that it leads to asks for a code, and whether its words give one. */
-  asksCode: z.boolean(), givesCode: z.boolean(),
-  places: z.array(z.object({
-    index: z.int(), classId: id, where: z.string(), linkLabel: z.string(), readerCount: z.int(), dates: z.int(), session: z.object({ title: z.string(), date, time }).nullable(), due: z.object({ date, time }).nullable(),
-    heading: z.string().nullable(), title: z.string().nullable(), address: z.string(), html: z.string(), text: z.string(), markdown: z.string(),
-  })),
+  asksCode: z.boolean(),
+  givesCode: z.boolean(),
+  places: z.array(
+    z.object({
+      index: z.int(),
+      classId: id,
+      where: z.string(),
+      linkLabel: z.string(),
+      readerCount: z.int(),
+      dates: z.int(),
+      session: z.object({ title: z.string(), date, time }).nullable(),
+      due: z.object({ date, time }).nullable(),
+      heading: z.string().nullable(),
+      title: z.string().nullable(),
+      address: z.string(),
+      html: z.string(),
+      text: z.string(),
+      markdown: z.string(),
+    }),
+  ),
 });

@@ -4,27 +4,87 @@ import { id, date, time, utcInstant } from './basics.js';
 // Who sees which link, and what one student sees.
 
 /** A moment of school time; now where left out. `begins`: when the link's next session begins. */
-export const atQuery = z.object({ at: z.union([z.literal('begins'), z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, 'Give a date and a time.')]).optional() });
+export const atQuery = z.object({
+  at: z
+    .union([
+      z.literal('begins'),
+      z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, 'Give a date and a time.'),
+    ])
+    .optional(),
+});
 
 const moment = z.object({ date, time });
 export const reachAnswer = z.object({
-  link: z.object({ id, classId: id, classTitle: z.string(), label: z.string(), purpose: z.string(), main: z.boolean() }),
-  at: moment, next: z.object({ title: z.string(), date, time }).nullable(),
+  link: z.object({
+    id,
+    classId: id,
+    classTitle: z.string(),
+    label: z.string(),
+    purpose: z.string(),
+    main: z.boolean(),
+  }),
+  at: moment,
+  next: z.object({ title: z.string(), date, time }).nullable(),
   /** The course site could not be asked, so what it last confirmed is shown. */
   trouble: z.string().nullable(),
-  places: z.array(z.object({
-    id: z.string(), where: z.string(), title: z.string(), state: z.enum(['right', 'old', 'other']), stopped: z.boolean(), ours: z.boolean(), byHand: z.boolean(), proven: z.boolean(),
-    placementId: id.nullable(), postId: id.nullable(), readerCount: z.int(), address: z.string().nullable(),
-  })),
-  people: z.array(z.object({ id, name: z.string(), verdict: z.enum(['clear', 'none', 'stale', 'several', 'unproven', 'leak', 'not-for-them']), places: z.array(z.string()) })),
+  places: z.array(
+    z.object({
+      id: z.string(),
+      where: z.string(),
+      title: z.string(),
+      state: z.enum(['right', 'old', 'other']),
+      stopped: z.boolean(),
+      ours: z.boolean(),
+      byHand: z.boolean(),
+      proven: z.boolean(),
+      placementId: id.nullable(),
+      postId: id.nullable(),
+      readerCount: z.int(),
+      address: z.string().nullable(),
+    }),
+  ),
+  people: z.array(
+    z.object({
+      id,
+      name: z.string(),
+      verdict: z.enum(['clear', 'none', 'stale', 'several', 'unproven', 'leak', 'not-for-them']),
+      places: z.array(z.string()),
+    }),
+  ),
 });
 
 const shown = { html: z.string(), struck: z.boolean() };
 export const seeAsAnswer = z.object({
-  person: z.object({ id, name: z.string() }), at: moment, trouble: z.string().nullable(), siteAddress: z.string(),
+  person: z.object({ id, name: z.string() }),
+  at: moment,
+  trouble: z.string().nullable(),
+  siteAddress: z.string(),
   /** The doors of that day, in every class period that is theirs. */
-  doors: z.array(z.object({ id, time, title: z.string(), opens: time, status: z.enum(['planned', 'moved', 'cancelled', 'skipped']) })),
+  doors: z.array(
+    z.object({
+      id,
+      time,
+      title: z.string(),
+      opens: time,
+      status: z.enum(['planned', 'moved', 'cancelled', 'skipped']),
+    }),
+  ),
   posts: z.array(z.object({ ...shown, pinned: z.boolean() })),
-  sections: z.array(z.object({ title: z.string(), items: z.array(z.object({ ...shown, title: z.string(), address: z.string().nullable() })) })),
-  events: z.array(z.object({ ...shown, title: z.string(), address: z.string().nullable(), start: utcInstant, date, time, end: utcInstant })),
+  sections: z.array(
+    z.object({
+      title: z.string(),
+      items: z.array(z.object({ ...shown, title: z.string(), address: z.string().nullable() })),
+    }),
+  ),
+  events: z.array(
+    z.object({
+      ...shown,
+      title: z.string(),
+      address: z.string().nullable(),
+      start: utcInstant,
+      date,
+      time,
+      end: utcInstant,
+    }),
+  ),
 });

@@ -15,23 +15,42 @@ export const rulesShape = {
   phone: z.enum(['none', 'lobby', 'straight-in']),
   capacity: z.int().min(1, 'At least one.').max(100000),
   presenters: z.enum(['hosts', 'named', 'staff', 'everyone']),
-  arriveMuted: z.boolean(), mayUnmute: z.boolean(),
-  camera: choice, hostCamera: choice,
+  arriveMuted: z.boolean(),
+  mayUnmute: z.boolean(),
+  camera: choice,
+  hostCamera: choice,
   sharing: z.enum(['hosts', 'presenters', 'everyone']),
-  chat: z.boolean(), chime: z.boolean(),
+  chat: z.boolean(),
+  chime: z.boolean(),
   recording: z.enum(['off', 'by-host', 'from-start']),
 };
 export const rulesSchema = z.object(rulesShape);
 export const someRulesSchema = rulesSchema.partial();
 /** A note of the margin. */
 export const note = z.object({
-  severity: z.enum(['wrong', 'careful', 'inform', 'well']), title: z.string(), text: z.string(),
-  actions: z.array(z.object({
-    name: z.string(), label: z.string(), subject: z.int().optional(), rules: someRulesSchema.optional(), key: z.string().optional(), keys: z.array(z.string()).optional(), to: z.object({ date, time, minutes: z.int() }).optional(),
-  })).optional(),
+  severity: z.enum(['wrong', 'careful', 'inform', 'well']),
+  title: z.string(),
+  text: z.string(),
+  actions: z
+    .array(
+      z.object({
+        name: z.string(),
+        label: z.string(),
+        subject: z.int().optional(),
+        rules: someRulesSchema.optional(),
+        key: z.string().optional(),
+        keys: z.array(z.string()).optional(),
+        to: z.object({ date, time, minutes: z.int() }).optional(),
+      }),
+    )
+    .optional(),
 });
 export const ruleField = z.enum(Object.keys(rulesShape) as [keyof typeof rulesShape]);
-export const ruleLayer = z.object({ scope: z.string(), rules: someRulesSchema, locked: z.array(ruleField).optional() });
+export const ruleLayer = z.object({
+  scope: z.string(),
+  rules: someRulesSchema,
+  locked: z.array(ruleField).optional(),
+});
 export const rulesAnswer = z.object({
   version,
   mayEdit: z.boolean(),
@@ -39,11 +58,15 @@ export const rulesAnswer = z.object({
   layers: z.array(ruleLayer),
   /** What the outcome table asks about: the next door's times and the people's names. */
   next: z.object({ opens: utcInstant, closes: utcInstant }).nullable(),
-  hosts: z.array(z.string()), presenters: z.array(z.string()),
+  hosts: z.array(z.string()),
+  presenters: z.array(z.string()),
   /** What reviewRules asks about beside the rules. */
   setting: z.object({
-    kind: linkKind, guests: z.boolean(), namedCount: z.int(), roll: z.int(), holds: z.array(ruleField),
+    kind: linkKind,
+    guests: z.boolean(),
+    namedCount: z.int(),
+    roll: z.int(),
+    holds: z.array(ruleField),
     placements: z.array(z.object({ hasCode: z.boolean(), readersBeyondAudience: z.boolean() })),
   }),
 });
-

@@ -1,19 +1,40 @@
 import type { z } from 'zod';
 import type { EndpointName } from './endpoints.js';
-import type { calendarSchema, classItemSchema, pennantSchema, sessionSchema } from './planSchemas.js';
+import type {
+  calendarSchema,
+  classItemSchema,
+  pennantSchema,
+  sessionSchema,
+} from './planSchemas.js';
 import type { linkDetail, linkRow } from './linkSchemas.js';
-import type { accountSchema, deskVisitorSchema, meSchema, ownDoorSchema, personSchema, problemSchema, schemas } from './schemas.js';
+import type {
+  accountSchema,
+  deskVisitorSchema,
+  meSchema,
+  ownDoorSchema,
+  personSchema,
+  problemSchema,
+  schemas,
+} from './schemas.js';
 import type { postSchema } from './postSchemas.js';
 
 type Schemas = typeof schemas;
-type Part<N extends EndpointName, P extends string> = P extends keyof Schemas[N] ? (Schemas[N][P] extends z.ZodType ? z.infer<Schemas[N][P]> : undefined) : undefined;
+type Part<N extends EndpointName, P extends string> = P extends keyof Schemas[N]
+  ? Schemas[N][P] extends z.ZodType
+    ? z.infer<Schemas[N][P]>
+    : undefined
+  : undefined;
 
 /** What crosses HTTP at each endpoint, by inference from the schemas. */
 export type Params<N extends EndpointName> = Part<N, 'params'>;
 export type Query<N extends EndpointName> = Part<N, 'query'>;
 export type Body<N extends EndpointName> = Part<N, 'body'>;
 /** A body as it is sent: fields with a default may be left out. */
-export type Sent<N extends EndpointName> = 'body' extends keyof Schemas[N] ? (Schemas[N]['body'] extends z.ZodType ? z.input<Schemas[N]['body']> : undefined) : undefined;
+export type Sent<N extends EndpointName> = 'body' extends keyof Schemas[N]
+  ? Schemas[N]['body'] extends z.ZodType
+    ? z.input<Schemas[N]['body']>
+    : undefined
+  : undefined;
 export type Answer<N extends EndpointName> = Part<N, 'answer'>;
 
 export type Account = z.infer<typeof accountSchema>;

@@ -1,5 +1,18 @@
 export { GlenInputError } from './input.js';
-export { WEEKDAYS, WEEKDAY_NAMES, addDays, addMinutes, dateInWords, dateOf, dayNumber, minuteOfDay, mondayOf, timeOf, weekdayOf, type Weekday } from './time/dates.js';
+export {
+  WEEKDAYS,
+  WEEKDAY_NAMES,
+  addDays,
+  addMinutes,
+  dateInWords,
+  dateOf,
+  dayNumber,
+  minuteOfDay,
+  mondayOf,
+  timeOf,
+  weekdayOf,
+  type Weekday,
+} from './time/dates.js';
 export { placeWallTime, wallClockAt } from './time/instants.js';
 export { utcOf, plusMinutes, secondsOf } from './time/seconds.js';
 export type { SchoolCalendar } from './calendar/school.js';
@@ -16,44 +29,173 @@ export { rememberMove, type Standing } from './plan/rememberMove.js';
 export { MANY_SESSIONS, dryRun, type DryRun, type DryRunContext } from './plan/dryRun.js';
 export { toRRule, usualTime, wholeWindow, type RuleSet } from './plan/toRRule.js';
 export { fromRRule } from './plan/fromRRule.js';
-export { editSeries, type EditScope, type EditWarning, type EditableSeries, type EditedSeries, type SeriesChange, type SessionWords } from './plan/editSeries.js';
-export { readPhrase, type PhraseClass, type PhraseContext, type ReadPhrase } from './plan/readPhrase.js';
+export {
+  editSeries,
+  type EditScope,
+  type EditWarning,
+  type EditableSeries,
+  type EditedSeries,
+  type SeriesChange,
+  type SessionWords,
+} from './plan/editSeries.js';
+export {
+  readPhrase,
+  type PhraseClass,
+  type PhraseContext,
+  type ReadPhrase,
+} from './plan/readPhrase.js';
 export { planForClass, planForNextTerm, repeats } from './plan/copyPlan.js';
 export { planClashes, type KnownBooking, type PlanClash } from './clash/planClashes.js';
 export { freePeriod, type FreePeriod } from './clash/freePeriod.js';
 export { whyNone } from './plan/whyNone.js';
 export { RULE_FIELDS, checkRule, type EntryRules, type RuleField } from './entry/rules.js';
-export { resolveRules, type Overruled, type ResolvedRules, type RuleLayer } from './entry/resolveRules.js';
-export { HOST_GRACE_MINUTES, decideEntry, type Door, type EntryDecision, type EntryReason, type Role, type Visitor } from './entry/decideEntry.js';
-export { EARLY_OPENING_MINUTES, doorFor, doorSession, sessionAtDoor, sessionToOpen, type AtDoor } from './entry/door.js';
-export { DOOR_MOMENTS, PERSON_KINDS, entryTable, visitorOfKind, type DoorMoment, type EntryTable, type PersonKind } from './entry/entryTable.js';
+export {
+  resolveRules,
+  type Overruled,
+  type ResolvedRules,
+  type RuleLayer,
+} from './entry/resolveRules.js';
+export {
+  HOST_GRACE_MINUTES,
+  decideEntry,
+  type Door,
+  type EntryDecision,
+  type EntryReason,
+  type Role,
+  type Visitor,
+} from './entry/decideEntry.js';
+export {
+  EARLY_OPENING_MINUTES,
+  doorFor,
+  doorSession,
+  sessionAtDoor,
+  sessionToOpen,
+  type AtDoor,
+} from './entry/door.js';
+export {
+  DOOR_MOMENTS,
+  PERSON_KINDS,
+  entryTable,
+  visitorOfKind,
+  type DoorMoment,
+  type EntryTable,
+  type PersonKind,
+} from './entry/entryTable.js';
 export { LINK_WORDS } from './link/words.js';
 export { LINK_CODE_BYTES, doorPath, makeLinkCode, readLinkCode } from './link/linkCode.js';
 export type { Medium } from './post/blocks.js';
-export { POST_FIELDS, fillFields, fillLine, givesCode, renderPost, richOf, type PostText, type PostValues } from './post/renderPost.js';
-export { plainToRich, richToPlain, type RichBlock, type RichText, type Span } from './post/richText.js';
-export { nextMoment, planPosts, type Afterwards, type Delivery, type PostOccurrence, type PostPlan, type PostTiming } from './post/planPosts.js';
-export { INVITATION_PARTS, howToGetIn, offeredParts, renderInvitation, reviewInvitation, type InvitationFacts, type InvitationPart } from './post/invitation.js';
+export {
+  POST_FIELDS,
+  fillFields,
+  fillLine,
+  givesCode,
+  renderPost,
+  richOf,
+  type PostText,
+  type PostValues,
+} from './post/renderPost.js';
+export {
+  plainToRich,
+  richToPlain,
+  type RichBlock,
+  type RichText,
+  type Span,
+} from './post/richText.js';
+export {
+  nextMoment,
+  planPosts,
+  type Afterwards,
+  type Delivery,
+  type PostOccurrence,
+  type PostPlan,
+  type PostTiming,
+} from './post/planPosts.js';
+export {
+  INVITATION_PARTS,
+  howToGetIn,
+  offeredParts,
+  renderInvitation,
+  reviewInvitation,
+  type InvitationFacts,
+  type InvitationPart,
+} from './post/invitation.js';
 export { sessionIcs, type IcsSession } from './formats/sessionIcs.js';
-export { reviewRules, rulesToSetByHand, type Finding, type FindingCode, type RuleSetting } from './entry/reviewRules.js';
+export {
+  reviewRules,
+  rulesToSetByHand,
+  type Finding,
+  type FindingCode,
+  type RuleSetting,
+} from './entry/reviewRules.js';
 export { worstFirst, type Note, type NoteAction } from './margin/note.js';
 export { notesForRules } from './margin/notesForRules.js';
-export { ahead, notesForClass, notesForPlan, overlapping, unposted, type NotedSession } from './margin/notesForSessions.js';
-export { notesForToday, type TodayClass, type TodayFacts, type TodayHand, type TodayPost, type TodaySession } from './margin/notesForToday.js';
-export { calendarEffects, effectInWords, notesForEffects, type CalendarEffect } from './calendar/calendarEffects.js';
+export {
+  ahead,
+  notesForClass,
+  notesForPlan,
+  overlapping,
+  unposted,
+  type NotedSession,
+} from './margin/notesForSessions.js';
+export {
+  notesForToday,
+  type TodayClass,
+  type TodayFacts,
+  type TodayHand,
+  type TodayPost,
+  type TodaySession,
+} from './margin/notesForToday.js';
+export {
+  calendarEffects,
+  effectInWords,
+  notesForEffects,
+  type CalendarEffect,
+} from './calendar/calendarEffects.js';
 export { calendarIcs, type IcsCalendar, type IcsSeries } from './formats/calendarIcs.js';
 export { indexSchool } from './calendar/school.js';
-export { formerCodeLeads, replaceLink, takeBackReplacing, type FormerCode, type LinkCodes, type ReplaceHow } from './link/replaceLink.js';
+export {
+  formerCodeLeads,
+  replaceLink,
+  takeBackReplacing,
+  type FormerCode,
+  type LinkCodes,
+  type ReplaceHow,
+} from './link/replaceLink.js';
 export { spellCode } from './link/spellCode.js';
 export { readRoomAddress } from './link/roomAddress.js';
 export { withoutShared } from './link/together.js';
 export { MOST_GROUPS, splitGroups } from './group/splitGroups.js';
-export { PRESETS, PRESET_NAMES, presetChanges, type Preset, type PresetChange, type PresetName } from './entry/presets.js';
-export { decodeText, groupProblemInWords, readGroups, type GroupRowProblem, type ReadGroups, type RollPerson } from './group/readGroups.js';
+export {
+  PRESETS,
+  PRESET_NAMES,
+  presetChanges,
+  type Preset,
+  type PresetChange,
+  type PresetName,
+} from './entry/presets.js';
+export {
+  decodeText,
+  groupProblemInWords,
+  readGroups,
+  type GroupRowProblem,
+  type ReadGroups,
+  type RollPerson,
+} from './group/readGroups.js';
 export { notesForLink, notesForLinks, type NotedLink } from './margin/notesForLinks.js';
 export { doorCodesIn } from './link/doorCodesIn.js';
 export { howTo, type HowTo, type HowToFacts } from './link/howTo.js';
-export { notesForReach, type ReachFacts, type ReachPerson, type ReachPlace } from './margin/notesForReach.js';
+export {
+  notesForReach,
+  type ReachFacts,
+  type ReachPerson,
+  type ReachPlace,
+} from './margin/notesForReach.js';
 export { notesForPosts, type ListedPost } from './margin/notesForPosts.js';
 export { notesForPost, type NotedPost } from './margin/notesForPost.js';
-export { checkReach, type ReachPlacement, type ReachQuestion, type ReachRow, type ReachVerdict } from './reach/checkReach.js';
+export {
+  checkReach,
+  type ReachPlacement,
+  type ReachQuestion,
+  type ReachRow,
+  type ReachVerdict,
+} from './reach/checkReach.js';

@@ -19,12 +19,21 @@ export function fail(path: string, message: string): never {
 /** A whole number from `least` to `most`, both included. */
 export function checkWhole(value: unknown, least: number, most: number, path: string): number {
   if (typeof value !== 'number' || !Number.isInteger(value) || value < least || value > most) {
-    fail(path, most === Infinity ? `Give a whole number from ${least}.` : `Give a whole number from ${least} to ${most}.`);
+    fail(
+      path,
+      most === Infinity
+        ? `Give a whole number from ${least}.`
+        : `Give a whole number from ${least} to ${most}.`,
+    );
   }
   return value;
 }
 
-export function checkOneOf<T extends string>(value: unknown, allowed: readonly T[], path: string): T {
+export function checkOneOf<T extends string>(
+  value: unknown,
+  allowed: readonly T[],
+  path: string,
+): T {
   if (typeof value !== 'string' || !(allowed as readonly string[]).includes(value)) {
     fail(path, `Choose one of: ${allowed.join(', ')}.`);
   }

@@ -2,7 +2,16 @@
  * The part of the core that needs no time zones: small enough for a browser's first load.
  * Everything here is exported from the index too.
  */
-export { WEEKDAY_NAMES, addDays, addMinutes, dateInWords, dayNumber, minuteOfDay, timeOf, weekdayOf } from './time/dates.js';
+export {
+  WEEKDAY_NAMES,
+  addDays,
+  addMinutes,
+  dateInWords,
+  dayNumber,
+  minuteOfDay,
+  timeOf,
+  weekdayOf,
+} from './time/dates.js';
 export { utcOf, plusMinutes, secondsOf } from './time/seconds.js';
 export { lobbyReason } from './entry/lobbyReason.js';
 export { classTitle } from './calendar/classTitle.js';

@@ -1,14 +1,33 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { countDays, GlenInputError, bellsOn, dateOf, dayInfo, dayNumber, nextBell, weekdayOf } from '../src/index.js';
+import {
+  countDays,
+  GlenInputError,
+  bellsOn,
+  dateOf,
+  dayInfo,
+  dayNumber,
+  nextBell,
+  weekdayOf,
+} from '../src/index.js';
 import { school } from './school.js';
 
 describe('dayInfo', () => {
   it('knows a teaching day with its bells, cycle day, term and week', () => {
-    expect(dayInfo(school, '2026-10-14')).toEqual({ teaching: true, bell: 'Regular', cycleDay: 'Flood', term: 'Autumn', week: 6 });
+    expect(dayInfo(school, '2026-10-14')).toEqual({
+      teaching: true,
+      bell: 'Regular',
+      cycleDay: 'Flood',
+      term: 'Autumn',
+      week: 6,
+    });
   });
   it('says the first closure of the list that holds the day', () => {
-    expect(dayInfo(school, '2026-10-12')).toMatchObject({ teaching: false, why: 'Thanksgiving', bell: 'Regular' });
+    expect(dayInfo(school, '2026-10-12')).toMatchObject({
+      teaching: false,
+      why: 'Thanksgiving',
+      bell: 'Regular',
+    });
     expect(dayInfo(school, '2026-10-12').cycleDay).toBeUndefined();
   });
   it('puts a closure before the weekday, and outside term before the weekday too', () => {
@@ -18,7 +37,10 @@ describe('dayInfo', () => {
   });
   it('rings other bells on an exception, but never makes a Saturday a teaching day', () => {
     expect(dayInfo(school, '2026-10-19').bell).toBe('Fog');
-    expect(dayInfo(school, '2026-10-17')).toMatchObject({ teaching: false, why: 'no teaching on Saturdays' });
+    expect(dayInfo(school, '2026-10-17')).toMatchObject({
+      teaching: false,
+      why: 'no teaching on Saturdays',
+    });
     expect(dayInfo(school, '2026-10-17').bell).toBeUndefined();
   });
   it('names the bells even of a closed weekday', () => {
@@ -32,11 +54,22 @@ describe('dayInfo', () => {
     expect(dayInfo(late, '2026-10-14').cycleDay).toBe('Flood');
   });
   it('counts cycle weeks Monday to Sunday, taught or not', () => {
-    const weeks = { ...school, cycle: { labels: ['A', 'B', 'C'], counts: 'weeks' as const, from: '2026-09-09' } };
-    expect(['2026-09-06', '2026-09-07', '2026-09-13', '2026-09-14', '2026-12-25'].map((d) => dayInfo(weeks, d).cycleDay)).toEqual([undefined, 'A', 'A', 'B', 'A']);
+    const weeks = {
+      ...school,
+      cycle: { labels: ['A', 'B', 'C'], counts: 'weeks' as const, from: '2026-09-09' },
+    };
+    expect(
+      ['2026-09-06', '2026-09-07', '2026-09-13', '2026-09-14', '2026-12-25'].map(
+        (d) => dayInfo(weeks, d).cycleDay,
+      ),
+    ).toEqual([undefined, 'A', 'A', 'B', 'A']);
   });
   it('counts weeks of a term from its first Monday-to-Sunday week', () => {
-    expect([dayInfo(school, '2026-09-08').week, dayInfo(school, '2026-09-13').week, dayInfo(school, '2026-09-14').week]).toEqual([1, 1, 2]);
+    expect([
+      dayInfo(school, '2026-09-08').week,
+      dayInfo(school, '2026-09-13').week,
+      dayInfo(school, '2026-09-14').week,
+    ]).toEqual([1, 1, 2]);
     expect(dayInfo(school, '2026-12-25').week).toBeUndefined();
   });
   it('agrees with a slow walk that counts teaching days one by one', () => {
@@ -48,23 +81,50 @@ describe('dayInfo', () => {
     expect(count).toBeGreaterThan(100);
   });
   it('refuses what is wrong, with the path', () => {
-    const path = (make: () => unknown): string => { try { make(); return 'no error'; } catch (e) { return (e as GlenInputError).path; } };
+    const path = (make: () => unknown): string => {
+      try {
+        make();
+        return 'no error';
+      } catch (e) {
+        return (e as GlenInputError).path;
+      }
+    };
     expect(path(() => dayInfo(school, '2026-02-29'))).toBe('date');
     expect(path(() => dayInfo({ ...school, zone: 'Mars/Base' }, '2026-10-14'))).toBe('school.zone');
-    expect(path(() => dayInfo({ ...school, terms: [...school.terms].reverse() }, '2026-10-14'))).toBe('school.terms.1.first');
-    expect(path(() => dayInfo({ ...school, bellOn: { MO: 'Short' } }, '2026-10-14'))).toBe('school.bellOn.MO');
-    expect(path(() => dayInfo({ ...school, bells: [{ name: 'X', periods: [{ label: 'last', start: '08:00', end: '09:00' }] }], bellOn: {}, bellFor: [] }, '2026-10-14'))).toBe('school.bells.0.periods.0.label');
+    expect(
+      path(() => dayInfo({ ...school, terms: [...school.terms].reverse() }, '2026-10-14')),
+    ).toBe('school.terms.1.first');
+    expect(path(() => dayInfo({ ...school, bellOn: { MO: 'Short' } }, '2026-10-14'))).toBe(
+      'school.bellOn.MO',
+    );
+    expect(
+      path(() =>
+        dayInfo(
+          {
+            ...school,
+            bells: [{ name: 'X', periods: [{ label: 'last', start: '08:00', end: '09:00' }] }],
+            bellOn: {},
+            bellFor: [],
+          },
+          '2026-10-14',
+        ),
+      ),
+    ).toBe('school.bells.0.periods.0.label');
   });
 });
 
 describe('dates', () => {
   it('turn into day numbers and back, as Date.UTC counts them (published: ECMAScript)', () => {
-    fc.assert(fc.property(fc.integer({ min: -100000, max: 100000 }), (n) => {
-      const iso = new Date(n * 86400000).toISOString().slice(0, 10);
-      expect(dateOf(n)).toBe(iso);
-      expect(dayNumber(iso, 'd')).toBe(n);
-      expect(weekdayOf(n)).toBe(['SU', 'MO', 'TU', 'WE', 'TH', 'FR', 'SA'][new Date(n * 86400000).getUTCDay()]);
-    }));
+    fc.assert(
+      fc.property(fc.integer({ min: -100000, max: 100000 }), (n) => {
+        const iso = new Date(n * 86400000).toISOString().slice(0, 10);
+        expect(dateOf(n)).toBe(iso);
+        expect(dayNumber(iso, 'd')).toBe(n);
+        expect(weekdayOf(n)).toBe(
+          ['SU', 'MO', 'TU', 'WE', 'TH', 'FR', 'SA'][new Date(n * 86400000).getUTCDay()],
+        );
+      }),
+    );
   });
 });
 

@@ -1,14 +1,55 @@
 import { describe, expect, it } from 'vitest';
-import { dryRun, freePeriod, planClashes, planForClass, planForNextTerm, placeWallTime, type DryRunContext, type KnownBooking, type Note, type SessionPlan } from '../src/index.js';
+import {
+  dryRun,
+  freePeriod,
+  planClashes,
+  planForClass,
+  planForNextTerm,
+  placeWallTime,
+  type DryRunContext,
+  type KnownBooking,
+  type Note,
+  type SessionPlan,
+} from '../src/index.js';
 import { oncePlan, school } from './school.js';
 
-const context: DryRunContext = { school, now: '2026-10-14T13:31:00Z', linkCode: 'heron-7k3m9qvd2xt', classId: 1, holds: ['link:3', 'person:1', 'person:2', 'person:90', 'person:91'], bookings: [], names: { 'link:3': 'this link', 'person:1': 'you', 'person:2': 'Tomas Verhage' } };
-const titles = (notes: Note[]): string[] => notes.map((n) => n.title);
-const booking = (date: string, time: string, minutes: number, holds: string[], more: Partial<KnownBooking> = {}): KnownBooking => {
-  const { start, end } = placeWallTime(date, time, minutes, school.zone);
-  return { id: `${date} ${time}`, seriesId: 9, classId: 2, title: 'Ropework', date, time, minutes, start, end, holds, ...more };
+const context: DryRunContext = {
+  school,
+  now: '2026-10-14T13:31:00Z',
+  linkCode: 'heron-7k3m9qvd2xt',
+  classId: 1,
+  holds: ['link:3', 'person:1', 'person:2', 'person:90', 'person:91'],
+  bookings: [],
+  names: { 'link:3': 'this link', 'person:1': 'you', 'person:2': 'Tomas Verhage' },
 };
-const mondays: SessionPlan = oncePlan('2026-10-19', { at: { period: 'P1' }, closures: 'skip', repeat: { every: 'week', on: ['MO'], until: 'term-end' } });
+const titles = (notes: Note[]): string[] => notes.map((n) => n.title);
+const booking = (
+  date: string,
+  time: string,
+  minutes: number,
+  holds: string[],
+  more: Partial<KnownBooking> = {},
+): KnownBooking => {
+  const { start, end } = placeWallTime(date, time, minutes, school.zone);
+  return {
+    id: `${date} ${time}`,
+    seriesId: 9,
+    classId: 2,
+    title: 'Ropework',
+    date,
+    time,
+    minutes,
+    start,
+    end,
+    holds,
+    ...more,
+  };
+};
+const mondays: SessionPlan = oncePlan('2026-10-19', {
+  at: { period: 'P1' },
+  closures: 'skip',
+  repeat: { every: 'week', on: ['MO'], until: 'term-end' },
+});
 
 describe('a dry run of a single session', () => {
   it('says where it falls, what day that is, and that the link stays', () => {
@@ -19,99 +60,222 @@ describe('a dry run of a single session', () => {
     expect(notes[0]!.text).toBe('Regular bells, Ebb day, week 6 of Autumn.');
   });
   it('warns of a clash, of a closure and of the past, worst first', () => {
-    const { notes } = dryRun(oncePlan('2026-10-12', { closures: 'keep' }), { ...context, bookings: [booking('2026-10-12', '10:30', 30, ['person:1'])] });
-    expect(titles(notes)).toEqual(['Mon 12 Oct clashes', 'That is in the past', 'The school is closed then', 'Same link as always']);
+    const { notes } = dryRun(oncePlan('2026-10-12', { closures: 'keep' }), {
+      ...context,
+      bookings: [booking('2026-10-12', '10:30', 30, ['person:1'])],
+    });
+    expect(titles(notes)).toEqual([
+      'Mon 12 Oct clashes',
+      'That is in the past',
+      'The school is closed then',
+      'Same link as always',
+    ]);
     expect(notes[0]!.text).toBe('Ropework, 10:30–11:00, has you too.');
   });
   it('says when nothing would be held', () => {
-    expect(dryRun(oncePlan('2026-10-19', { at: { period: 'P3' }, closures: 'keep' }), context).notes[0]).toMatchObject({ severity: 'wrong', text: 'Mon 19 Oct: no period P3 on Fog bells.' });
+    expect(
+      dryRun(oncePlan('2026-10-19', { at: { period: 'P3' }, closures: 'keep' }), context).notes[0],
+    ).toMatchObject({ severity: 'wrong', text: 'Mon 19 Oct: no period P3 on Fog bells.' });
   });
   it('gives the reader’s own time where their device keeps another zone', () => {
     const run = dryRun(oncePlan('2026-10-15'), { ...context, readerZone: 'Europe/Oslo' });
     expect(run.local).toEqual({ zone: 'Europe/Oslo', date: '2026-10-15', time: '15:00' });
     expect(titles(run.notes)).toContain('15:00 on your clock');
-    expect(dryRun(oncePlan('2026-10-15'), { ...context, readerZone: school.zone }).local).toBeUndefined();
+    expect(
+      dryRun(oncePlan('2026-10-15'), { ...context, readerZone: school.zone }).local,
+    ).toBeUndefined();
   });
-  it('warns of an empty roll', () => expect(titles(dryRun(oncePlan('2026-10-15'), { ...context, rollSize: 0 }).notes)).toContain('Nobody is on the roll'));
+  it('warns of an empty roll', () =>
+    expect(titles(dryRun(oncePlan('2026-10-15'), { ...context, rollSize: 0 }).notes)).toContain(
+      'Nobody is on the roll',
+    ));
 });
 
 describe('a dry run of a series', () => {
   it('counts what is held, tells what is skipped and why, and which days have other bells', () => {
     const { held, words, notes } = dryRun(mondays, context);
     expect([held, words]).toEqual([8, 'Every Mon, period P1, 19 Oct – 14 Dec 2026']);
-    expect(notes).toEqual([
-      { severity: 'well', title: '8 sessions, 1 skipped', text: 'Mon 23 Nov: Staff days.' },
-      { severity: 'inform', title: 'Other bells move period P1', text: 'On Mon 19 Oct it runs 09:40–10:20 instead of 08:40–09:30.' },
-      { severity: 'well', title: 'Same link as always', text: 'heron-7k3m9qvd2xt stays; nothing to send again.' },
-    ].sort((a, b) => Number(b.severity === 'inform') - Number(a.severity === 'inform')));
+    expect(notes).toEqual(
+      [
+        { severity: 'well', title: '8 sessions, 1 skipped', text: 'Mon 23 Nov: Staff days.' },
+        {
+          severity: 'inform',
+          title: 'Other bells move period P1',
+          text: 'On Mon 19 Oct it runs 09:40–10:20 instead of 08:40–09:30.',
+        },
+        {
+          severity: 'well',
+          title: 'Same link as always',
+          text: 'heron-7k3m9qvd2xt stays; nothing to send again.',
+        },
+      ].sort((a, b) => Number(b.severity === 'inform') - Number(a.severity === 'inform')),
+    );
   });
   it('names each clash with who is in both, and what would mend it', () => {
-    const { clashes, notes } = dryRun(mondays, { ...context, bookings: [booking('2026-11-02', '09:00', 60, ['person:1', 'person:2', 'person:90', 'person:91']), booking('2026-11-09', '09:00', 20, ['person:90'])] });
+    const { clashes, notes } = dryRun(mondays, {
+      ...context,
+      bookings: [
+        booking('2026-11-02', '09:00', 60, ['person:1', 'person:2', 'person:90', 'person:91']),
+        booking('2026-11-09', '09:00', 20, ['person:90']),
+      ],
+    });
     expect(clashes.map((c) => c.key)).toEqual(['2026-11-02', '2026-11-09']);
     expect(notes.slice(0, 2)).toMatchObject([
-      { severity: 'wrong', title: 'Mon 2 Nov clashes', text: 'Ropework, 09:00–10:00, has you, Tomas Verhage and 2 students too.', actions: [{ name: 'move-date', label: 'Move it to period P3', key: '2026-11-02', to: { date: '2026-11-02', time: '10:45', minutes: 50 } }, { name: 'skip-date' }, { name: 'keep-date' }] },
-      { severity: 'careful', title: 'Mon 9 Nov clashes', text: 'Ropework, 09:00–09:20, has 1 student too.' },
+      {
+        severity: 'wrong',
+        title: 'Mon 2 Nov clashes',
+        text: 'Ropework, 09:00–10:00, has you, Tomas Verhage and 2 students too.',
+        actions: [
+          {
+            name: 'move-date',
+            label: 'Move it to period P3',
+            key: '2026-11-02',
+            to: { date: '2026-11-02', time: '10:45', minutes: 50 },
+          },
+          { name: 'skip-date' },
+          { name: 'keep-date' },
+        ],
+      },
+      {
+        severity: 'careful',
+        title: 'Mon 9 Nov clashes',
+        text: 'Ropework, 09:00–09:20, has 1 student too.',
+      },
     ]);
   });
   it('tells many clashes with one series at once', () => {
-    const same = ['2026-10-26', '2026-11-02', '2026-11-09', '2026-11-16'].map((date) => booking(date, '08:40', 50, ['link:3', 'person:1', 'person:90'], { classId: 1 }));
+    const same = ['2026-10-26', '2026-11-02', '2026-11-09', '2026-11-16'].map((date) =>
+      booking(date, '08:40', 50, ['link:3', 'person:1', 'person:90'], { classId: 1 }),
+    );
     const { notes, clashes } = dryRun(mondays, { ...context, bookings: same });
-    expect(notes[0]).toMatchObject({ severity: 'wrong', title: 'The class meets then already', text: 'Ropework is on the books on 4 of these dates, the first Mon 26 Oct, 08:40–09:30. This link, you and 1 student would be in both.', actions: [{ name: 'skip-date', label: 'Skip those 4', keys: clashes.map((c) => c.key) }, { name: 'keep-date' }] });
+    expect(notes[0]).toMatchObject({
+      severity: 'wrong',
+      title: 'The class meets then already',
+      text: 'Ropework is on the books on 4 of these dates, the first Mon 26 Oct, 08:40–09:30. This link, you and 1 student would be in both.',
+      actions: [
+        { name: 'skip-date', label: 'Skip those 4', keys: clashes.map((c) => c.key) },
+        { name: 'keep-date' },
+      ],
+    });
     expect(notes.filter((n) => n.severity === 'wrong')).toHaveLength(1);
   });
   it('leaves those alone that the teacher keeps, and touching times', () => {
-    const bookings = [booking('2026-11-02', '09:00', 60, ['person:1']), booking('2026-11-09', '09:30', 20, ['person:1'])];
+    const bookings = [
+      booking('2026-11-02', '09:00', 60, ['person:1']),
+      booking('2026-11-09', '09:30', 20, ['person:1']),
+    ];
     expect(dryRun(mondays, { ...context, bookings, kept: ['2026-11-02'] }).clashes).toEqual([]);
   });
   it('warns of dates outside term, in examinations, and of very many', () => {
-    const exams = { ...school, closures: [...school.closures, { name: 'Examinations', first: '2026-12-14', last: '2026-12-18', kind: 'exams' as const }] };
-    const daily = dryRun({ ...mondays, at: { time: '10:00', minutes: 30 }, closures: 'keep', repeat: { every: 'day', until: '2027-09-30' } }, { ...context, school: exams });
-    expect(titles(daily.notes).slice(0, 4)).toEqual(['347 sessions are many', '5 sessions during examinations', '205 sessions outside term', '2 sessions on closed days']);
+    const exams = {
+      ...school,
+      closures: [
+        ...school.closures,
+        { name: 'Examinations', first: '2026-12-14', last: '2026-12-18', kind: 'exams' as const },
+      ],
+    };
+    const daily = dryRun(
+      {
+        ...mondays,
+        at: { time: '10:00', minutes: 30 },
+        closures: 'keep',
+        repeat: { every: 'day', until: '2027-09-30' },
+      },
+      { ...context, school: exams },
+    );
+    expect(titles(daily.notes).slice(0, 4)).toEqual([
+      '347 sessions are many',
+      '5 sessions during examinations',
+      '205 sessions outside term',
+      '2 sessions on closed days',
+    ]);
   });
   it('of one that is on the books leaves alone what has begun', () => {
     const begun = { ...mondays, first: '2026-09-21' };
-    const { held, ahead, notes } = dryRun(begun, { ...context, isEdit: true, bookings: [booking('2026-09-28', '08:40', 50, ['person:1'])] });
-    expect([held - ahead, titles(notes)[0], notes[0]!.text]).toEqual([3, 'What has been stays', '3 sessions that have begun are left as they were.']);
+    const { held, ahead, notes } = dryRun(begun, {
+      ...context,
+      isEdit: true,
+      bookings: [booking('2026-09-28', '08:40', 50, ['person:1'])],
+    });
+    expect([held - ahead, titles(notes)[0], notes[0]!.text]).toEqual([
+      3,
+      'What has been stays',
+      '3 sessions that have begun are left as they were.',
+    ]);
     expect(titles(dryRun(begun, context).notes)).toContain('3 sessions in the past');
   });
   it('says that it has no end, and to where it is shown', () => {
-    expect(dryRun({ ...mondays, repeat: { every: 'week', on: ['MO'] } }, context).notes.find((n) => n.title === 'It has no end')!.text).toContain('22 Mar 2027');
+    expect(
+      dryRun({ ...mondays, repeat: { every: 'week', on: ['MO'] } }, context).notes.find(
+        (n) => n.title === 'It has no end',
+      )!.text,
+    ).toContain('22 Mar 2027');
   });
   it('says why a rule yields nothing', () => {
-    const none = (more: Partial<SessionPlan>): string => dryRun({ ...mondays, ...more }, context).notes[0]!.text;
-    expect(none({ at: { time: '10:00', minutes: 30 }, repeat: { every: 'week', on: ['SA'], cycleDays: ['Ebb'] } })).toBe('No Ebb day falls on a Saturday.');
-    expect(none({ repeat: { every: 'month', nth: { n: 5, weekday: 'MO' }, until: '2026-11-01' } })).toBe('No date fits between Mon 19 Oct and its end.');
-    expect(none({ first: '2026-12-21', repeat: { every: 'week', on: ['MO'], until: '2026-12-28' } })).toBe('All 2 dates are skipped, the first on Mon 21 Dec: outside term.');
+    const none = (more: Partial<SessionPlan>): string =>
+      dryRun({ ...mondays, ...more }, context).notes[0]!.text;
+    expect(
+      none({
+        at: { time: '10:00', minutes: 30 },
+        repeat: { every: 'week', on: ['SA'], cycleDays: ['Ebb'] },
+      }),
+    ).toBe('No Ebb day falls on a Saturday.');
+    expect(
+      none({ repeat: { every: 'month', nth: { n: 5, weekday: 'MO' }, until: '2026-11-01' } }),
+    ).toBe('No date fits between Mon 19 Oct and its end.');
+    expect(
+      none({ first: '2026-12-21', repeat: { every: 'week', on: ['MO'], until: '2026-12-28' } }),
+    ).toBe('All 2 dates are skipped, the first on Mon 21 Dec: outside term.');
   });
 });
 
 describe('a free bell period', () => {
-  const row = (date: string) => dryRun({ ...mondays, first: date, repeat: { every: 'week', times: 1 } }, context).rows[0]!;
-  const free = (bookings: KnownBooking[], now = context.now) => freePeriod(row('2026-11-02'), { school, holds: context.holds, bookings, held: [], now });
+  const row = (date: string) =>
+    dryRun({ ...mondays, first: date, repeat: { every: 'week', times: 1 } }, context).rows[0]!;
+  const free = (bookings: KnownBooking[], now = context.now) =>
+    freePeriod(row('2026-11-02'), { school, holds: context.holds, bookings, held: [], now });
   it('is the nearest of that day, else of the week, never in the past', () => {
     expect(free([])).toEqual({ date: '2026-11-02', time: '08:40', minutes: 50, period: 'P1' });
-    expect(free([booking('2026-11-02', '08:00', 300, ['person:1'])])).toMatchObject({ date: '2026-11-03', period: 'P1' });
+    expect(free([booking('2026-11-02', '08:00', 300, ['person:1'])])).toMatchObject({
+      date: '2026-11-03',
+      period: 'P1',
+    });
     expect(free([], '2026-11-05T15:00:00Z')).toMatchObject({ date: '2026-11-06' });
     expect(free([], '2026-11-09T00:00:00Z')).toBeNull();
   });
   it('clashes with nothing', () => {
-    const bookings = ['2026-11-02', '2026-11-03', '2026-11-04'].map((date) => booking(date, '08:00', 300, ['person:2']));
+    const bookings = ['2026-11-02', '2026-11-03', '2026-11-04'].map((date) =>
+      booking(date, '08:00', 300, ['person:2']),
+    );
     const found = free(bookings)!;
     const { start, end } = placeWallTime(found.date, found.time, found.minutes, school.zone);
-    expect(planClashes([{ ...row('2026-11-02'), start, end }], context.holds, bookings)).toEqual([]);
+    expect(planClashes([{ ...row('2026-11-02'), start, end }], context.holds, bookings)).toEqual(
+      [],
+    );
   });
 });
 
 describe('a copied plan', () => {
   it('meets in the other class period’s own bell period, without single changes', () => {
-    const copied = planForClass({ ...mondays, changes: [{ key: '2026-10-19', kind: 'cancel' }] }, 'P2', school);
+    const copied = planForClass(
+      { ...mondays, changes: [{ key: '2026-10-19', kind: 'cancel' }] },
+      'P2',
+      school,
+    );
     expect(copied).toEqual({ ...mondays, at: { period: 'P2' } });
-    expect(planForClass({ ...mondays, at: { time: '10:00', minutes: 30 } }, 'P2', school).at).toEqual({ time: '10:00', minutes: 30 });
+    expect(
+      planForClass({ ...mondays, at: { time: '10:00', minutes: 30 } }, 'P2', school).at,
+    ).toEqual({ time: '10:00', minutes: 30 });
     expect(planForClass(mondays, null, school)).toEqual(mondays);
   });
   it('begins with the next term and ends with it', () => {
     expect(planForNextTerm(mondays, school)).toEqual({ ...mondays, first: '2027-01-05' });
-    expect(planForNextTerm({ ...mondays, repeat: { every: 'week', until: '2026-12-01' } }, school).repeat).toEqual({ every: 'week', on: ['MO'], until: 'term-end' });
-    expect(() => planForNextTerm({ ...mondays, first: '2027-02-01' }, school)).toThrow(expect.objectContaining({ path: 'first' }));
+    expect(
+      planForNextTerm({ ...mondays, repeat: { every: 'week', until: '2026-12-01' } }, school)
+        .repeat,
+    ).toEqual({ every: 'week', on: ['MO'], until: 'term-end' });
+    expect(() => planForNextTerm({ ...mondays, first: '2027-02-01' }, school)).toThrow(
+      expect.objectContaining({ path: 'first' }),
+    );
   });
 });

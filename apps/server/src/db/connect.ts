@@ -13,14 +13,25 @@ function placesIn(sql: string): { text: string; names: string[] } {
   const known = numbered.get(sql);
   if (known) return known;
   const names: string[] = [];
-  const text = sql.replace(/:(\w+)/g, (_, name: string) => { names.push(name); return '?'; });
+  const text = sql.replace(/:(\w+)/g, (_, name: string) => {
+    names.push(name);
+    return '?';
+  });
   numbered.set(sql, { text, names });
   return { text, names };
 }
 
-interface Prepares { execute<T>(statement: { sql: string; bigIntAsNumber: true }, values: Value[]): Promise<T> }
-interface Pool { getConnection(options: { type: 'SELECT' }): Promise<Prepares>; releaseConnection(connection: Prepares): void }
-interface Field { type: string; string(): string | null }
+interface Prepares {
+  execute<T>(statement: { sql: string; bigIntAsNumber: true }, values: Value[]): Promise<T>;
+}
+interface Pool {
+  getConnection(options: { type: 'SELECT' }): Promise<Prepares>;
+  releaseConnection(connection: Prepares): void;
+}
+interface Field {
+  type: string;
+  string(): string | null;
+}
 
 const ROWS_AT_ONCE = 100;
 
@@ -51,7 +62,11 @@ export class Db {
   }
 
   rows<T extends object>(sql: string, values: Values = {}, tx?: Tx): Promise<T[]> {
-    return this.sequelize.query<T>(sql, { type: QueryTypes.SELECT, replacements: values, transaction: tx ?? null });
+    return this.sequelize.query<T>(sql, {
+      type: QueryTypes.SELECT,
+      replacements: values,
+      transaction: tx ?? null,
+    });
   }
 
   async one<T extends object>(sql: string, values: Values = {}, tx?: Tx): Promise<T | undefined> {
@@ -62,12 +77,21 @@ export class Db {
    * The same for a statement that is asked all day: prepared once on each connection, so that the database need not read
    * it again. Values have no lists. Sequelize has no way to prepare, so its pool's connection is asked directly.
    */
-  async prepared<T extends object>(sql: string, values: Record<string, Value>, tx?: Tx): Promise<T[]> {
+  async prepared<T extends object>(
+    sql: string,
+    values: Record<string, Value>,
+    tx?: Tx,
+  ): Promise<T[]> {
     const manager = this.sequelize.connectionManager as unknown as Pool;
-    const connection = tx ? (tx as unknown as { connection: Prepares }).connection : await manager.getConnection({ type: 'SELECT' });
+    const connection = tx
+      ? (tx as unknown as { connection: Prepares }).connection
+      : await manager.getConnection({ type: 'SELECT' });
     try {
       const { text, names } = placesIn(sql);
-      return await connection.execute<T[]>({ sql: text, bigIntAsNumber: true }, names.map((name) => values[name] ?? null));
+      return await connection.execute<T[]>(
+        { sql: text, bigIntAsNumber: true },
+        names.map((name) => values[name] ?? null),
+      );
     } finally {
       if (!tx) manager.releaseConnection(connection);
     }
@@ -77,7 +101,11 @@ export class Db {
   async insert(table: string, row: Values, tx?: Tx): Promise<number> {
     const columns = Object.keys(row);
     const sql = `INSERT INTO ${table} (${columns.join(', ')}) VALUES (${columns.map((c) => `:${c}`).join(', ')})`;
-    const [id] = await this.sequelize.query(sql, { type: QueryTypes.INSERT, replacements: row, transaction: tx ?? null });
+    const [id] = await this.sequelize.query(sql, {
+      type: QueryTypes.INSERT,
+      replacements: row,
+      transaction: tx ?? null,
+    });
     return id;
   }
 
@@ -89,14 +117,24 @@ export class Db {
     for (let from = 0; from < rows.length; from += ROWS_AT_ONCE) {
       const some = rows.slice(from, from + ROWS_AT_ONCE);
       const sql = `INSERT INTO ${table} (${columns.join(', ')}) VALUES ${some.map((_, i) => `(${columns.map((c) => `:${c}_${i}`).join(', ')})`).join(', ')}`;
-      const values = Object.fromEntries(some.flatMap((row, i) => columns.map((c) => [`${c}_${i}`, row[c] ?? null])));
-      await this.sequelize.query(sql, { type: QueryTypes.INSERT, replacements: values, transaction: tx ?? null });
+      const values = Object.fromEntries(
+        some.flatMap((row, i) => columns.map((c) => [`${c}_${i}`, row[c] ?? null])),
+      );
+      await this.sequelize.query(sql, {
+        type: QueryTypes.INSERT,
+        replacements: values,
+        transaction: tx ?? null,
+      });
     }
   }
 
   /** How many rows a change matched. */
   async change(sql: string, values: Values = {}, tx?: Tx): Promise<number> {
-    const [, count] = await this.sequelize.query(sql, { type: QueryTypes.UPDATE, replacements: values, transaction: tx ?? null });
+    const [, count] = await this.sequelize.query(sql, {
+      type: QueryTypes.UPDATE,
+      replacements: values,
+      transaction: tx ?? null,
+    });
     return count;
   }
 
@@ -114,7 +152,9 @@ export class Db {
         // Those who met meet again at once, unless each waits for a while of its own.
         this.met = (this.met + 7) % 30;
         const pause = this.met * tries;
-        await new Promise((resolve) => { setTimeout(resolve, pause); });
+        await new Promise((resolve) => {
+          setTimeout(resolve, pause);
+        });
       }
     }
   }
@@ -128,8 +168,10 @@ const codeOf = (error: unknown): string => {
   const e = error as { code?: string; parent?: { code?: string }; original?: { code?: string } };
   return e.original?.code ?? e.parent?.code ?? e.code ?? '';
 };
-const isDeadlock = (error: unknown): boolean => ['ER_LOCK_DEADLOCK', 'ER_CHECKREAD'].includes(codeOf(error));
+const isDeadlock = (error: unknown): boolean =>
+  ['ER_LOCK_DEADLOCK', 'ER_CHECKREAD'].includes(codeOf(error));
 export const isDuplicate = (error: unknown): boolean => codeOf(error) === 'ER_DUP_ENTRY';
 /** The database is away; a request may be tried again. */
 export const isUnreachable = (error: unknown): boolean =>
-  String((error as Error)?.name).startsWith('SequelizeConnection') || /ECONNREFUSED|ECONNRESET|ER_SOCKET|ER_CMD_CONNECTION_CLOSED|ER_CONNECTION/.test(codeOf(error));
+  String((error as Error)?.name).startsWith('SequelizeConnection') ||
+  /ECONNREFUSED|ECONNRESET|ER_SOCKET|ER_CMD_CONNECTION_CLOSED|ER_CONNECTION/.test(codeOf(error));

@@ -2,7 +2,16 @@ import { parseCookie } from 'cookie';
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
 import { z } from 'zod';
 import { GlenInputError } from '@glen/core';
-import { endpointNames, endpointOf, type Answer, type Body, type EndpointName, type Params, type Problem, type Query } from '@glen/contract';
+import {
+  endpointNames,
+  endpointOf,
+  type Answer,
+  type Body,
+  type EndpointName,
+  type Params,
+  type Problem,
+  type Query,
+} from '@glen/contract';
 import { schemas } from '@glen/contract/schemas';
 import { isUnreachable } from '../db/connect.js';
 import type { Glen } from '../glen.js';
@@ -30,7 +39,9 @@ export interface Call<N extends EndpointName> {
 export const STREAMED = Symbol('streamed');
 
 /** A missing or surplus handler does not compile. */
-export type Handlers = { [N in EndpointName]: (call: Call<N>) => Promise<Answer<N> | typeof STREAMED> };
+export type Handlers = {
+  [N in EndpointName]: (call: Call<N>) => Promise<Answer<N> | typeof STREAMED>;
+};
 
 /** Endpoints that read who asks together with what is asked, in one query. */
 const READS_WHO_ITSELF: ReadonlySet<EndpointName> = new Set(['door']);
@@ -42,7 +53,11 @@ function flatten(issues: Issue[], base: PropertyKey[] = []): { path: string; mes
   return issues.flatMap((issue) => {
     const path = [...base, ...issue.path];
     if (issue.code === 'invalid_union' && issue.errors?.length) {
-      const depth = (branch: Issue[]): number => Math.max(...branch.map((i) => i.path.length * 10 - (i.code === 'unrecognized_keys' ? 5 : 0)), 0) - branch.length;
+      const depth = (branch: Issue[]): number =>
+        Math.max(
+          ...branch.map((i) => i.path.length * 10 - (i.code === 'unrecognized_keys' ? 5 : 0)),
+          0,
+        ) - branch.length;
       const nearest = [...issue.errors].sort((a, b) => depth(b) - depth(a))[0]!;
       return flatten(nearest, path);
     }
@@ -54,59 +69,82 @@ function parse(schema: z.ZodType | undefined, value: unknown): unknown {
   if (!schema) return undefined;
   const read = schema.safeParse(value ?? {});
   if (read.success) return read.data;
-  throw new HttpProblem(422, 'Something needs mending.', { errors: flatten(read.error.issues as Issue[]) });
+  throw new HttpProblem(422, 'Something needs mending.', {
+    errors: flatten(read.error.issues as Issue[]),
+  });
 }
 
 function checkOrigin(glen: Glen, req: Request): void {
   const origin = req.get('origin');
-  if (origin !== new URL(glen.config.publicUrl).origin) throw new HttpProblem(403, 'This request does not come from Glen’s own pages.');
+  if (origin !== new URL(glen.config.publicUrl).origin)
+    throw new HttpProblem(403, 'This request does not come from Glen’s own pages.');
 }
 
 function sessionSetter(glen: Glen, res: Response) {
   const secure = glen.config.publicUrl.startsWith('https:');
   return (session: NewSession | null): void => {
     const options = { httpOnly: true, sameSite: 'lax' as const, secure, path: '/' };
-    if (session) res.cookie(COOKIE, session.token, { ...options, maxAge: session.maxAgeSeconds * 1000 });
+    if (session)
+      res.cookie(COOKIE, session.token, { ...options, maxAge: session.maxAgeSeconds * 1000 });
     else res.clearCookie(COOKIE, options);
   };
 }
 
 /** Mounts every endpoint of the contract. `checkAnswers` has each answer checked against its schema, for tests. */
-export function mountEndpoints(app: Express, glen: Glen, handlers: Handlers, { checkAnswers = false } = {}): void {
-  const keepRaw = (req: Request, _res: Response, body: Buffer): void => { (req as Request & { rawBody?: Buffer }).rawBody = body; };
+export function mountEndpoints(
+  app: Express,
+  glen: Glen,
+  handlers: Handlers,
+  { checkAnswers = false } = {},
+): void {
+  const keepRaw = (req: Request, _res: Response, body: Buffer): void => {
+    (req as Request & { rawBody?: Buffer }).rawBody = body;
+  };
   app.use('/api', express.json({ limit: '1mb', verify: keepRaw as never }));
 
   const mountOne = <N extends EndpointName>(name: N): void => {
     const endpoint = endpointOf(name);
     if (endpoint.who === 'demo' && !glen.config.demo) return;
-    const shape: { params?: z.ZodType; query?: z.ZodType; body?: z.ZodType; answer: z.ZodType } = schemas[name];
+    const shape: { params?: z.ZodType; query?: z.ZodType; body?: z.ZodType; answer: z.ZodType } =
+      schemas[name];
     const handler = handlers[name];
 
-    app[endpoint.method.toLowerCase() as 'get' | 'post' | 'put'](endpoint.path, async (req: Request, res: Response) => {
-      res.set('Cache-Control', 'no-store');
-      if (endpoint.method !== 'GET' && endpoint.who !== 'service') checkOrigin(glen, req);
-      const token = parseCookie(req.headers.cookie ?? '')[COOKIE];
-      const who = READS_WHO_ITSELF.has(name) ? NOBODY : await whoHolds(glen.db, glen.clock, token);
-      // Whoever may not call learns that before anything about what a right body looks like.
-      const params = parse(shape.params, req.params) as Params<N>;
-      await authorise(glen.db, endpoint.who, endpoint.of, (params ?? {}) as Record<string, unknown>, who);
-      const call: Call<N> = {
-        params,
-        query: parse(shape.query, req.query) as Query<N>,
-        body: parse(shape.body, req.body) as Body<N>,
-        who,
-        token,
-        address: req.ip ?? '',
-        rawBody: (req as Request & { rawBody?: Buffer }).rawBody,
-        header: (header) => req.get(header),
-        setSession: sessionSetter(glen, res),
-        res,
-      };
-      const answer = await handler(call);
-      if (answer === STREAMED) return;
-      if (checkAnswers) shape.answer.parse(answer);
-      res.json(answer);
-    });
+    app[endpoint.method.toLowerCase() as 'get' | 'post' | 'put'](
+      endpoint.path,
+      async (req: Request, res: Response) => {
+        res.set('Cache-Control', 'no-store');
+        if (endpoint.method !== 'GET' && endpoint.who !== 'service') checkOrigin(glen, req);
+        const token = parseCookie(req.headers.cookie ?? '')[COOKIE];
+        const who = READS_WHO_ITSELF.has(name)
+          ? NOBODY
+          : await whoHolds(glen.db, glen.clock, token);
+        // Whoever may not call learns that before anything about what a right body looks like.
+        const params = parse(shape.params, req.params) as Params<N>;
+        await authorise(
+          glen.db,
+          endpoint.who,
+          endpoint.of,
+          (params ?? {}) as Record<string, unknown>,
+          who,
+        );
+        const call: Call<N> = {
+          params,
+          query: parse(shape.query, req.query) as Query<N>,
+          body: parse(shape.body, req.body) as Body<N>,
+          who,
+          token,
+          address: req.ip ?? '',
+          rawBody: (req as Request & { rawBody?: Buffer }).rawBody,
+          header: (header) => req.get(header),
+          setSession: sessionSetter(glen, res),
+          res,
+        };
+        const answer = await handler(call);
+        if (answer === STREAMED) return;
+        if (checkAnswers) shape.answer.parse(answer);
+        res.json(answer);
+      },
+    );
   };
   endpointNames.forEach(mountOne);
 }
@@ -117,18 +155,42 @@ const sendProblem = (res: Response, problem: Problem): void => {
 
 /** Every error as problem details; what we did not expect is logged and told without its innards. */
 export function mountProblems(app: Express, glen: Glen): void {
-  app.use('/api', (_req: Request, res: Response) => sendProblem(res, new HttpProblem(404, 'There is nothing at this address.').body()));
+  app.use('/api', (_req: Request, res: Response) =>
+    sendProblem(res, new HttpProblem(404, 'There is nothing at this address.').body()),
+  );
   app.use((error: unknown, _req: Request, res: Response, next: NextFunction) => {
     if (res.headersSent) return next(error);
     if (error instanceof HttpProblem) return sendProblem(res, error.body());
-    if (error instanceof GlenInputError) return sendProblem(res, new HttpProblem(422, 'Something needs mending.', { errors: [{ path: error.path, message: error.message }] }).body());
+    if (error instanceof GlenInputError)
+      return sendProblem(
+        res,
+        new HttpProblem(422, 'Something needs mending.', {
+          errors: [{ path: error.path, message: error.message }],
+        }).body(),
+      );
     const status = (error as { status?: number }).status;
-    if (status && status >= 400 && status < 500) return sendProblem(res, new HttpProblem(status, status === 413 ? 'That is too much at once.' : 'This request cannot be read.').body());
+    if (status && status >= 400 && status < 500)
+      return sendProblem(
+        res,
+        new HttpProblem(
+          status,
+          status === 413 ? 'That is too much at once.' : 'This request cannot be read.',
+        ).body(),
+      );
     if (isUnreachable(error)) {
       glen.log.warn({ err: error }, 'database away');
-      return sendProblem(res, new HttpProblem(503, 'The database does not answer just now; try again in a moment.').body());
+      return sendProblem(
+        res,
+        new HttpProblem(
+          503,
+          'The database does not answer just now; try again in a moment.',
+        ).body(),
+      );
     }
     glen.log.error({ err: error }, 'request failed');
-    return sendProblem(res, new HttpProblem(500, 'Something went wrong on our side. Nothing was changed.').body());
+    return sendProblem(
+      res,
+      new HttpProblem(500, 'Something went wrong on our side. Nothing was changed.').body(),
+    );
   });
 }

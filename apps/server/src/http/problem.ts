@@ -2,7 +2,11 @@ import type { Problem } from '@glen/contract';
 
 /** An answer that is not the wished one, as RFC 9457 problem details. */
 export class HttpProblem extends Error {
-  constructor(readonly status: number, title: string, readonly more: Partial<Pick<Problem, 'detail' | 'errors' | 'current'>> = {}) {
+  constructor(
+    readonly status: number,
+    title: string,
+    readonly more: Partial<Pick<Problem, 'detail' | 'errors' | 'current'>> = {},
+  ) {
     super(title);
   }
 
@@ -12,6 +16,8 @@ export class HttpProblem extends Error {
 }
 
 export const notFound = (what: string): HttpProblem => new HttpProblem(404, `${what} is not here.`);
-export const wrongField = (path: string, message: string): HttpProblem => new HttpProblem(422, 'Something needs mending.', { errors: [{ path, message }] });
+export const wrongField = (path: string, message: string): HttpProblem =>
+  new HttpProblem(422, 'Something needs mending.', { errors: [{ path, message }] });
 /** Somebody else changed it in the meantime; `current` is how it stands now. */
-export const stale = (current: unknown): HttpProblem => new HttpProblem(409, 'Somebody changed this while you were at it.', { current });
+export const stale = (current: unknown): HttpProblem =>
+  new HttpProblem(409, 'Somebody changed this while you were at it.', { current });

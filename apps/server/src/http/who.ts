@@ -18,17 +18,27 @@ export interface Who {
 export const NOBODY: Who = { sessionId: null, account: null, person: null };
 
 /** Only a token's hash is kept: whoever reads the table cannot sign in with it. */
-export const hashToken = (token: string): string => createHash('sha256').update(token).digest('hex');
+export const hashToken = (token: string): string =>
+  createHash('sha256').update(token).digest('hex');
 
 export interface WhoRow {
-  session_id: number | null; account_id: number | null; kind: Account['kind'] | null; email: string | null;
-  person_id: number | null; person_name: string | null; person_role: Person['role'] | null;
+  session_id: number | null;
+  account_id: number | null;
+  kind: Account['kind'] | null;
+  email: string | null;
+  person_id: number | null;
+  person_name: string | null;
+  person_role: Person['role'] | null;
 }
 
 export const whoFromRow = (row: WhoRow): Who => ({
   sessionId: row.session_id,
-  account: row.account_id === null ? null : { id: row.account_id, kind: row.kind!, email: row.email! },
-  person: row.person_id === null ? null : { id: row.person_id, name: row.person_name!, role: row.person_role! },
+  account:
+    row.account_id === null ? null : { id: row.account_id, kind: row.kind!, email: row.email! },
+  person:
+    row.person_id === null
+      ? null
+      : { id: row.person_id, name: row.person_name!, role: row.person_role! },
 });
 
 /** The columns and joins that tell who holds a session token; `bs` may be joined on by others. */
@@ -44,20 +54,50 @@ export async function whoHolds(db: Db, clock: Clock, token: string | undefined):
   return row ? whoFromRow(row) : NOBODY;
 }
 
-export interface NewSession { id: number; token: string; maxAgeSeconds: number }
+export interface NewSession {
+  id: number;
+  token: string;
+  maxAgeSeconds: number;
+}
 
 /** Begins a browser session with a fresh token, taking over the accounts of the one it replaces. */
-export async function beginSession(db: Db, clock: Clock, accountId: number | null, replaces: number | null): Promise<NewSession> {
+export async function beginSession(
+  db: Db,
+  clock: Clock,
+  accountId: number | null,
+  replaces: number | null,
+): Promise<NewSession> {
   const token = randomBytes(32).toString('base64url');
   const maxAgeSeconds = SESSION_DAYS * 86400;
   return db.transaction(async (tx) => {
-    const id = await db.insert('browser_sessions', { token_hash: hashToken(token), account_id: accountId, expires_at: toSql(clock.machine(maxAgeSeconds)) }, tx);
+    const id = await db.insert(
+      'browser_sessions',
+      {
+        token_hash: hashToken(token),
+        account_id: accountId,
+        expires_at: toSql(clock.machine(maxAgeSeconds)),
+      },
+      tx,
+    );
     if (replaces !== null) {
-      await db.change('INSERT INTO browser_session_accounts (session_id, account_id) SELECT :id, account_id FROM browser_session_accounts WHERE session_id = :replaces', { id, replaces }, tx);
-      await db.change('UPDATE visitors SET session_id = :id WHERE session_id = :replaces', { id, replaces }, tx);
+      await db.change(
+        'INSERT INTO browser_session_accounts (session_id, account_id) SELECT :id, account_id FROM browser_session_accounts WHERE session_id = :replaces',
+        { id, replaces },
+        tx,
+      );
+      await db.change(
+        'UPDATE visitors SET session_id = :id WHERE session_id = :replaces',
+        { id, replaces },
+        tx,
+      );
       await db.change('DELETE FROM browser_sessions WHERE id = :replaces', { replaces }, tx);
     }
-    if (accountId !== null) await db.change('INSERT IGNORE INTO browser_session_accounts (session_id, account_id) VALUES (:id, :accountId)', { id, accountId }, tx);
+    if (accountId !== null)
+      await db.change(
+        'INSERT IGNORE INTO browser_session_accounts (session_id, account_id) VALUES (:id, :accountId)',
+        { id, accountId },
+        tx,
+      );
     return { id, token, maxAgeSeconds };
   });
 }

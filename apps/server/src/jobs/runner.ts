@@ -7,12 +7,26 @@ import { claim, finish, putBack, type Job } from './outbox.js';
 
 async function perform(glen: Glen, job: Job): Promise<void> {
   switch (job.kind) {
-    case 'placement': return syncPlacement(glen, Number(job.subject));
-    case 'post': return followPost(glen, Number(job.subject));
-    case 'look': return lookByItself(glen, Number(job.subject));
-    case 'end-room': return glen.video.endRoom(job.subject);
-    case 'put-out': return glen.video.putOut(String(job.payload.room), Number(job.payload.visitor), job.payload.why === 'left' ? 'left' : 'put-out');
-    case 'set-role': return glen.video.setRole(String(job.payload.room), Number(job.payload.visitor), job.payload.role as Role);
+    case 'placement':
+      return syncPlacement(glen, Number(job.subject));
+    case 'post':
+      return followPost(glen, Number(job.subject));
+    case 'look':
+      return lookByItself(glen, Number(job.subject));
+    case 'end-room':
+      return glen.video.endRoom(job.subject);
+    case 'put-out':
+      return glen.video.putOut(
+        String(job.payload.room),
+        Number(job.payload.visitor),
+        job.payload.why === 'left' ? 'left' : 'put-out',
+      );
+    case 'set-role':
+      return glen.video.setRole(
+        String(job.payload.room),
+        Number(job.payload.visitor),
+        job.payload.role as Role,
+      );
   }
 }
 
@@ -23,7 +37,10 @@ export class JobRunner {
   private running: Promise<void> | undefined;
   private again = false;
 
-  constructor(private readonly glen: Glen, private readonly everyMs = 400) {}
+  constructor(
+    private readonly glen: Glen,
+    private readonly everyMs = 400,
+  ) {}
 
   start(): void {
     this.schedule();
@@ -44,7 +61,9 @@ export class JobRunner {
 
   private schedule(): void {
     if (this.stopped) return;
-    this.timer = setTimeout(() => { void this.drain().finally(() => this.schedule()); }, this.everyMs);
+    this.timer = setTimeout(() => {
+      void this.drain().finally(() => this.schedule());
+    }, this.everyMs);
     this.timer.unref();
   }
 
@@ -53,14 +72,22 @@ export class JobRunner {
       .catch((error) => this.glen.log.warn({ err: error }, 'the outbox cannot be read just now'))
       .finally(() => {
         this.running = undefined;
-        if (this.again) { this.again = false; this.nudge(); }
+        if (this.again) {
+          this.again = false;
+          this.nudge();
+        }
       });
     return this.running;
   }
 
   private async work(): Promise<void> {
     const lane = async (): Promise<void> => {
-      for (let job = await claim(this.glen.db, this.glen.clock); job && !this.stopped; job = await claim(this.glen.db, this.glen.clock)) await this.runOne(job);
+      for (
+        let job = await claim(this.glen.db, this.glen.clock);
+        job && !this.stopped;
+        job = await claim(this.glen.db, this.glen.clock)
+      )
+        await this.runOne(job);
     };
     await Promise.all([lane(), lane(), lane()]);
   }
@@ -73,7 +100,13 @@ export class JobRunner {
     } catch (error) {
       const outside = error instanceof OutsideError;
       if (!outside) log.error({ err: error, job }, 'a job failed');
-      await putBack(db, clock, job, outside ? error.message : 'Something went wrong on our side.', outside && error.permanent);
+      await putBack(
+        db,
+        clock,
+        job,
+        outside ? error.message : 'Something went wrong on our side.',
+        outside && error.permanent,
+      );
     }
     if (job.kind === 'placement') await tellPlacementChanged(this.glen, Number(job.subject));
   }

@@ -1,7 +1,12 @@
 import type { CourseSite, Listed, ThingKind } from './courseSite.js';
 import { askOutside } from './outsideError.js';
 
-const PATHS: Record<ThingKind, string> = { post: 'stream', section: 'sections', item: 'items', event: 'calendar' };
+const PATHS: Record<ThingKind, string> = {
+  post: 'stream',
+  section: 'sections',
+  item: 'items',
+  event: 'calendar',
+};
 
 /** The course site that speaks docs/protocols/course-site.md. */
 export function standinCourseSite({ url, token }: { url: string; token: string }): CourseSite {
@@ -14,9 +19,14 @@ export function standinCourseSite({ url, token }: { url: string; token: string }
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
   return {
-    publish: async ({ classRef, key, revision, thing: { kind, ...body } }) => { await ask(address(classRef, kind, key), 'PUT', { revision, ...body }); },
-    withdraw: async ({ classRef, key, revision, kind }) => { await ask(`${address(classRef, kind, key)}?revision=${revision}`, 'DELETE'); },
-    list: async (classRef, kind) => ((await (await ask(address(classRef, kind), 'GET')).json()) as { items: Listed[] }).items,
+    publish: async ({ classRef, key, revision, thing: { kind, ...body } }) => {
+      await ask(address(classRef, kind, key), 'PUT', { revision, ...body });
+    },
+    withdraw: async ({ classRef, key, revision, kind }) => {
+      await ask(`${address(classRef, kind, key)}?revision=${revision}`, 'DELETE');
+    },
+    list: async (classRef, kind) =>
+      ((await (await ask(address(classRef, kind), 'GET')).json()) as { items: Listed[] }).items,
     classAddress: (classRef) => `${url}/class/${encodeURIComponent(classRef)}`,
   };
 }

@@ -8,7 +8,10 @@ const TICKET_SECONDS = 60;
 const WEBHOOK_SECONDS = 300;
 
 /** The video service that speaks docs/protocols/video-room.md. It holds every room rule. */
-export function standinVideo({ url, secret }: { url: string; secret: string }, clock: Clock): VideoService {
+export function standinVideo(
+  { url, secret }: { url: string; secret: string },
+  clock: Clock,
+): VideoService {
   const key = new TextEncoder().encode(secret);
   const ask = (path: string, method: string, body?: unknown): Promise<Response> =>
     askOutside('The video service', `${url}${path}`, {
@@ -18,16 +21,40 @@ export function standinVideo({ url, secret }: { url: string; secret: string }, c
     });
   return {
     phoneNumber: null,
-    holds: ['presenters', 'arriveMuted', 'mayUnmute', 'camera', 'hostCamera', 'sharing', 'chat', 'chime', 'recording'],
-    makeRoom: async ({ room, ...wish }) => { await ask(`/api/rooms/${room}`, 'PUT', wish); },
-    endRoom: async (room) => { await ask(`/api/rooms/${room}/end`, 'POST', {}); },
-    putOut: async (room, visitorId, why) => { await ask(`/api/rooms/${room}/put-out`, 'POST', { visitor: String(visitorId), why }); },
-    setRole: async (room, visitorId, role) => { await ask(`/api/rooms/${room}/role`, 'POST', { visitor: String(visitorId), role }); },
+    holds: [
+      'presenters',
+      'arriveMuted',
+      'mayUnmute',
+      'camera',
+      'hostCamera',
+      'sharing',
+      'chat',
+      'chime',
+      'recording',
+    ],
+    makeRoom: async ({ room, ...wish }) => {
+      await ask(`/api/rooms/${room}`, 'PUT', wish);
+    },
+    endRoom: async (room) => {
+      await ask(`/api/rooms/${room}/end`, 'POST', {});
+    },
+    putOut: async (room, visitorId, why) => {
+      await ask(`/api/rooms/${room}/put-out`, 'POST', { visitor: String(visitorId), why });
+    },
+    setRole: async (room, visitorId, role) => {
+      await ask(`/api/rooms/${room}/role`, 'POST', { visitor: String(visitorId), role });
+    },
     ticket: async ({ room, visitorId, name, role }) => {
       const now = Math.floor(Date.parse(clock.machine()) / 1000);
       const ticket = await new SignJWT({ room, name, role })
-        .setProtectedHeader({ alg: 'HS256' }).setSubject(String(visitorId)).setJti(randomUUID()).setIssuedAt(now).setExpirationTime(now + TICKET_SECONDS)
-        .setIssuer('glen').setAudience('room').sign(key);
+        .setProtectedHeader({ alg: 'HS256' })
+        .setSubject(String(visitorId))
+        .setJti(randomUUID())
+        .setIssuedAt(now)
+        .setExpirationTime(now + TICKET_SECONDS)
+        .setIssuer('glen')
+        .setAudience('room')
+        .sign(key);
       return `${url}/room/${room}?ticket=${ticket}`;
     },
     isSigned: ({ time, signature }, rawBody) => {
@@ -35,7 +62,9 @@ export function standinVideo({ url, secret }: { url: string; secret: string }, c
       const age = Math.abs(Math.floor(Date.parse(clock.machine()) / 1000) - Number(time));
       const wanted = createHmac('sha256', secret).update(`${time}.`).update(rawBody).digest();
       const given = Buffer.from(signature, 'hex');
-      return age <= WEBHOOK_SECONDS && given.length === wanted.length && timingSafeEqual(given, wanted);
+      return (
+        age <= WEBHOOK_SECONDS && given.length === wanted.length && timingSafeEqual(given, wanted)
+      );
     },
   };
 }

@@ -8,13 +8,35 @@ export interface RoomWish {
   classRef: string;
   /** The join link's full address, for people inside who want to pass it on. */
   door: string;
-  rules: Pick<EntryRules, 'presenters' | 'arriveMuted' | 'mayUnmute' | 'camera' | 'hostCamera' | 'sharing' | 'chat' | 'chime' | 'recording'>;
+  rules: Pick<
+    EntryRules,
+    | 'presenters'
+    | 'arriveMuted'
+    | 'mayUnmute'
+    | 'camera'
+    | 'hostCamera'
+    | 'sharing'
+    | 'chat'
+    | 'chime'
+    | 'recording'
+  >;
 }
 
-export interface Seat { room: string; visitorId: number; name: string; role: Role }
+export interface Seat {
+  room: string;
+  visitorId: number;
+  name: string;
+  role: Role;
+}
 
 /** What a video service tells: somebody arrived, somebody left, the room has ended. `at` is machine time. */
-export interface VideoEvent { id: string; room: string; type: 'arrived' | 'left' | 'ended'; visitor?: string; at: string }
+export interface VideoEvent {
+  id: string;
+  room: string;
+  type: 'arrived' | 'left' | 'ended';
+  visitor?: string;
+  at: string;
+}
 
 /** A video service. Every call but `ticket` may be repeated without harm; failures throw OutsideError. */
 export interface VideoService {
@@ -31,5 +53,8 @@ export interface VideoService {
   /** The address that lets one person in once, soon. */
   ticket(seat: Seat): Promise<string>;
   /** Whether a webhook's signature fits its time and body, and the time is near. */
-  isSigned(headers: { time: string | undefined; signature: string | undefined }, rawBody: Buffer): boolean;
+  isSigned(
+    headers: { time: string | undefined; signature: string | undefined },
+    rawBody: Buffer,
+  ): boolean;
 }

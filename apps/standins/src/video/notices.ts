@@ -9,7 +9,11 @@ export class Notices {
   private timer: NodeJS.Timeout | undefined;
   private stopped = false;
 
-  constructor(private readonly rooms: Rooms, private readonly target: string, private readonly secret: string) {}
+  constructor(
+    private readonly rooms: Rooms,
+    private readonly target: string,
+    private readonly secret: string,
+  ) {}
 
   start(): void {
     void this.drain();
@@ -20,8 +24,16 @@ export class Notices {
     clearTimeout(this.timer);
   }
 
-  async tell(event: { room: string; type: 'arrived' | 'left' | 'ended'; visitor?: string }): Promise<void> {
-    await this.rooms.addNotice({ id: randomUUID(), ...event, at: `${new Date().toISOString().slice(0, 19)}Z` });
+  async tell(event: {
+    room: string;
+    type: 'arrived' | 'left' | 'ended';
+    visitor?: string;
+  }): Promise<void> {
+    await this.rooms.addNotice({
+      id: randomUUID(),
+      ...event,
+      at: `${new Date().toISOString().slice(0, 19)}Z`,
+    });
     void this.drain();
   }
 
@@ -30,7 +42,14 @@ export class Notices {
     const signature = createHmac('sha256', this.secret).update(`${time}.${body}`).digest('hex');
     try {
       const response = await fetch(this.target, {
-        method: 'POST', body, headers: { 'Content-Type': 'application/json', 'X-Room-Time': time, 'X-Room-Signature': signature }, signal: AbortSignal.timeout(5000),
+        method: 'POST',
+        body,
+        headers: {
+          'Content-Type': 'application/json',
+          'X-Room-Time': time,
+          'X-Room-Signature': signature,
+        },
+        signal: AbortSignal.timeout(5000),
       });
       // A refusal will not become a yes; trouble on the other side may.
       return response.status < 500;
@@ -44,8 +63,15 @@ export class Notices {
     this.busy = true;
     let waiting = false;
     try {
-      for (let notice = await this.rooms.nextNotice(); notice && !this.stopped; notice = await this.rooms.nextNotice()) {
-        if (!(await this.send(notice.body))) { waiting = true; break; }
+      for (
+        let notice = await this.rooms.nextNotice();
+        notice && !this.stopped;
+        notice = await this.rooms.nextNotice()
+      ) {
+        if (!(await this.send(notice.body))) {
+          waiting = true;
+          break;
+        }
         await this.rooms.noteSent(notice.id);
       }
     } catch {
@@ -53,6 +79,7 @@ export class Notices {
     } finally {
       this.busy = false;
     }
-    if (!this.stopped) this.timer = setTimeout(() => void this.drain(), waiting ? RETRY_MS : RETRY_MS * 4);
+    if (!this.stopped)
+      this.timer = setTimeout(() => void this.drain(), waiting ? RETRY_MS : RETRY_MS * 4);
   }
 }

@@ -1,7 +1,15 @@
 import type { Rules, Seat } from './store.js';
 
 /** What a person may do in their seat, by the room's rules. */
-export interface Powers { speak: boolean; camera: boolean; present: boolean; share: boolean; chat: boolean; record: boolean; send: boolean }
+export interface Powers {
+  speak: boolean;
+  camera: boolean;
+  present: boolean;
+  share: boolean;
+  chat: boolean;
+  record: boolean;
+  send: boolean;
+}
 
 export function powersOf(seat: Pick<Seat, 'role'>, rules: Rules): Powers {
   const host = seat.role === 'host';
@@ -11,7 +19,9 @@ export function powersOf(seat: Pick<Seat, 'role'>, rules: Rules): Powers {
     speak: !watches && (presents || rules.mayUnmute),
     camera: !watches && (host ? rules.hostCamera : rules.camera) !== 'off',
     present: presents,
-    share: !watches && (rules.sharing === 'everyone' || host || (rules.sharing === 'presenters' && presents)),
+    share:
+      !watches &&
+      (rules.sharing === 'everyone' || host || (rules.sharing === 'presenters' && presents)),
     chat: rules.chat && !watches,
     record: host && rules.recording !== 'off',
     send: host,
@@ -20,5 +30,10 @@ export function powersOf(seat: Pick<Seat, 'role'>, rules: Rules): Powers {
 
 /** A seat as everyone in the room sees it. */
 export const shown = (s: Seat) => ({
-  name: s.name, role: s.role, microphone: s.muted ? 'muted' : s.mic ? 'on' : 'open, not switched on', camera: s.camera ? 'on' : 'off', presenting: Boolean(s.presenting), sharing: s.slide > 0,
+  name: s.name,
+  role: s.role,
+  microphone: s.muted ? 'muted' : s.mic ? 'on' : 'open, not switched on',
+  camera: s.camera ? 'on' : 'off',
+  presenting: Boolean(s.presenting),
+  sharing: s.slide > 0,
 });

@@ -10,7 +10,10 @@ export class Presence {
   private readonly streams = new Map<number, Set<Response>>();
   private readonly leaving = new Map<number, NodeJS.Timeout>();
 
-  constructor(private readonly rooms: Rooms, private readonly notices: Notices) {}
+  constructor(
+    private readonly rooms: Rooms,
+    private readonly notices: Notices,
+  ) {}
 
   /** After a restart nobody is connected: whoever comes back arrives again. */
   async reset(): Promise<void> {
@@ -27,7 +30,13 @@ export class Presence {
       own.delete(stream);
       if (own.size > 0) return;
       this.streams.delete(seat.id);
-      this.leaving.set(seat.id, setTimeout(() => { this.leaving.delete(seat.id); void this.gone(seat).catch(() => {}); }, GONE_AFTER_MS));
+      this.leaving.set(
+        seat.id,
+        setTimeout(() => {
+          this.leaving.delete(seat.id);
+          void this.gone(seat).catch(() => {});
+        }, GONE_AFTER_MS),
+      );
     });
     await this.here(seat);
   }
@@ -41,7 +50,8 @@ export class Presence {
   async gone(seat: Seat): Promise<void> {
     const left = (await this.rooms.set(seat.id, 'here', false)) > 0;
     if (left) {
-      for (const field of ['presenting', 'mic', 'camera'] as const) await this.rooms.set(seat.id, field, false);
+      for (const field of ['presenting', 'mic', 'camera'] as const)
+        await this.rooms.set(seat.id, field, false);
       await this.notices.tell({ room: seat.room, type: 'left', visitor: seat.visitor });
     }
     await this.tellRoom(seat.room, left ? { went: seat.name } : {});
@@ -68,6 +78,7 @@ export class Presence {
   }
 
   private say(seatId: number, what: object): void {
-    for (const stream of this.streams.get(seatId) ?? []) stream.write(`data: ${JSON.stringify(what)}\n\n`);
+    for (const stream of this.streams.get(seatId) ?? [])
+      stream.write(`data: ${JSON.stringify(what)}\n\n`);
   }
 }

@@ -6,9 +6,13 @@ export const SLIDES = ['Tide table', 'Chart symbols', 'Rules of the road', 'Thre
 
 /** The page of a room without video: devices, what is shown, who sits here, what is said. */
 export function roomPage(room: Room): string {
-  const options = SLIDES.map((name, i) => `<option value="${i + 1}">${escape(name)}</option>`).join('');
+  const options = SLIDES.map((name, i) => `<option value="${i + 1}">${escape(name)}</option>`).join(
+    '',
+  );
   return page({
-    title: room.wish.title, style: 'room.css', script: 'room.js',
+    title: room.wish.title,
+    style: 'room.css',
+    script: 'room.js',
     body: `<main data-room="${escape(room.room)}">
   <h1>${escape(room.wish.title)}</h1>
   <p id="you"></p>

@@ -12,21 +12,53 @@ export const VIDEO_TABLES = [
 ];
 
 export interface Rules {
-  presenters: string; arriveMuted: boolean; mayUnmute: boolean; camera: 'off' | 'choice' | 'on'; hostCamera: 'off' | 'choice' | 'on'; sharing: 'hosts' | 'presenters' | 'everyone'; chat: boolean; chime: boolean;
+  presenters: string;
+  arriveMuted: boolean;
+  mayUnmute: boolean;
+  camera: 'off' | 'choice' | 'on';
+  hostCamera: 'off' | 'choice' | 'on';
+  sharing: 'hosts' | 'presenters' | 'everyone';
+  chat: boolean;
+  chime: boolean;
   recording: 'off' | 'by-host' | 'from-start';
 }
-export interface Wish { title: string; door: string; classRef: string; rules: Rules }
-export interface Room { room: string; wish: Wish; recording: number; ended: number }
+export interface Wish {
+  title: string;
+  door: string;
+  classRef: string;
+  rules: Rules;
+}
+export interface Room {
+  room: string;
+  wish: Wish;
+  recording: number;
+  ended: number;
+}
 export type Role = 'host' | 'presenter' | 'participant' | 'watcher';
 export interface Seat {
-  id: number; room: string; visitor: string; name: string; role: Role; muted: number; mic: number; camera: number; presenting: number; slide: number; here: number; put_out: number; gone_as: 'put-out' | 'left' | null;
+  id: number;
+  room: string;
+  visitor: string;
+  name: string;
+  role: Role;
+  muted: number;
+  mic: number;
+  camera: number;
+  presenting: number;
+  slide: number;
+  here: number;
+  put_out: number;
+  gone_as: 'put-out' | 'left' | null;
 }
 
 export class Rooms {
   constructor(private readonly store: Store) {}
 
   async make(room: string, wish: Wish): Promise<void> {
-    await this.store.change('INSERT INTO rooms (room, wish, recording) VALUES (:room, :wish, :recording) ON DUPLICATE KEY UPDATE wish = VALUES(wish)', { room, wish: JSON.stringify(wish), recording: wish.rules.recording === 'from-start' });
+    await this.store.change(
+      'INSERT INTO rooms (room, wish, recording) VALUES (:room, :wish, :recording) ON DUPLICATE KEY UPDATE wish = VALUES(wish)',
+      { room, wish: JSON.stringify(wish), recording: wish.rules.recording === 'from-start' },
+    );
   }
 
   room(room: string): Promise<Room | undefined> {
@@ -34,7 +66,9 @@ export class Rooms {
   }
 
   end(room: string): Promise<number> {
-    return this.store.change('UPDATE rooms SET ended = 1 WHERE room = :room AND ended = 0', { room });
+    return this.store.change('UPDATE rooms SET ended = 1 WHERE room = :room AND ended = 0', {
+      room,
+    });
   }
 
   setRecording(room: string, on: boolean): Promise<number> {
@@ -42,7 +76,10 @@ export class Rooms {
   }
 
   seats(room: string): Promise<Seat[]> {
-    return this.store.rows<Seat>(`SELECT * FROM seats WHERE room = :room AND here = 1 AND put_out = 0 ORDER BY FIELD(role, 'host', 'presenter', 'participant', 'watcher'), name`, { room });
+    return this.store.rows<Seat>(
+      `SELECT * FROM seats WHERE room = :room AND here = 1 AND put_out = 0 ORDER BY FIELD(role, 'host', 'presenter', 'participant', 'watcher'), name`,
+      { room },
+    );
   }
 
   seatByToken(tokenHash: string): Promise<Seat | undefined> {
@@ -50,50 +87,91 @@ export class Rooms {
   }
 
   seatOf(room: string, visitor: string): Promise<Seat | undefined> {
-    return this.store.one<Seat>('SELECT * FROM seats WHERE room = :room AND visitor = :visitor', { room, visitor });
+    return this.store.one<Seat>('SELECT * FROM seats WHERE room = :room AND visitor = :visitor', {
+      room,
+      visitor,
+    });
   }
 
   /** Takes a ticket's number once; false where it was used before. */
   async useTicket(jti: string): Promise<boolean> {
-    return (await this.store.change('INSERT IGNORE INTO tickets_used (jti) VALUES (:jti)', { jti })) === 1;
-  }
-
-  /** A seat for a person; a new ticket for the same person takes the old seat over. */
-  async sit(seat: { room: string; visitor: string; name: string; role: string; tokenHash: string; muted: boolean }): Promise<void> {
-    await this.store.change(
-      `INSERT INTO seats (room, visitor, name, role, token_hash, muted) VALUES (:room, :visitor, :name, :role, :tokenHash, :muted)
-       ON DUPLICATE KEY UPDATE name = VALUES(name), role = VALUES(role), token_hash = VALUES(token_hash), put_out = 0, gone_as = NULL, mic = 0, camera = 0`, seat,
+    return (
+      (await this.store.change('INSERT IGNORE INTO tickets_used (jti) VALUES (:jti)', { jti })) ===
+      1
     );
   }
 
-  set(id: number, field: 'muted' | 'mic' | 'camera' | 'presenting' | 'here', value: boolean): Promise<number> {
-    return this.store.change(`UPDATE seats SET ${field} = :value WHERE id = :id AND ${field} <> :value`, { id, value });
+  /** A seat for a person; a new ticket for the same person takes the old seat over. */
+  async sit(seat: {
+    room: string;
+    visitor: string;
+    name: string;
+    role: string;
+    tokenHash: string;
+    muted: boolean;
+  }): Promise<void> {
+    await this.store.change(
+      `INSERT INTO seats (room, visitor, name, role, token_hash, muted) VALUES (:room, :visitor, :name, :role, :tokenHash, :muted)
+       ON DUPLICATE KEY UPDATE name = VALUES(name), role = VALUES(role), token_hash = VALUES(token_hash), put_out = 0, gone_as = NULL, mic = 0, camera = 0`,
+      seat,
+    );
+  }
+
+  set(
+    id: number,
+    field: 'muted' | 'mic' | 'camera' | 'presenting' | 'here',
+    value: boolean,
+  ): Promise<number> {
+    return this.store.change(
+      `UPDATE seats SET ${field} = :value WHERE id = :id AND ${field} <> :value`,
+      { id, value },
+    );
   }
 
   /** Takes a seat away, and keeps how it went. */
   takeAway(id: number, why: 'put-out' | 'left'): Promise<number> {
-    return this.store.change('UPDATE seats SET put_out = 1, gone_as = :why WHERE id = :id', { id, why });
+    return this.store.change('UPDATE seats SET put_out = 1, gone_as = :why WHERE id = :id', {
+      id,
+      why,
+    });
   }
 
   setRole(room: string, visitor: string, role: Role): Promise<number> {
-    return this.store.change('UPDATE seats SET role = :role WHERE room = :room AND visitor = :visitor', { room, visitor, role });
+    return this.store.change(
+      'UPDATE seats SET role = :role WHERE room = :room AND visitor = :visitor',
+      { room, visitor, role },
+    );
   }
 
   async notePresenter(room: string, id: number | null): Promise<void> {
-    await this.store.change('UPDATE seats SET presenting = (id = :id) WHERE room = :room', { room, id: id ?? 0 });
+    await this.store.change('UPDATE seats SET presenting = (id = :id) WHERE room = :room', {
+      room,
+      id: id ?? 0,
+    });
   }
 
   /** One person shares at a time; slide 0 is none. */
   async share(room: string, id: number, slide: number): Promise<void> {
-    await this.store.change('UPDATE seats SET slide = IF(id = :id, :slide, 0) WHERE room = :room', { room, id, slide });
+    await this.store.change('UPDATE seats SET slide = IF(id = :id, :slide, 0) WHERE room = :room', {
+      room,
+      id,
+      slide,
+    });
   }
 
   async say(room: string, name: string, text: string): Promise<void> {
-    await this.store.change('INSERT INTO chat (room, name, text) VALUES (:room, :name, :text)', { room, name, text });
+    await this.store.change('INSERT INTO chat (room, name, text) VALUES (:room, :name, :text)', {
+      room,
+      name,
+      text,
+    });
   }
 
   chat(room: string): Promise<{ id: number; name: string; text: string }[]> {
-    return this.store.rows('SELECT id, name, text FROM chat WHERE room = :room ORDER BY id DESC LIMIT 50', { room });
+    return this.store.rows(
+      'SELECT id, name, text FROM chat WHERE room = :room ORDER BY id DESC LIMIT 50',
+      { room },
+    );
   }
 
   hereAtAll(): Promise<Seat[]> {
@@ -101,7 +179,9 @@ export class Rooms {
   }
 
   async addNotice(body: object): Promise<void> {
-    await this.store.change('INSERT INTO notices (body) VALUES (:body)', { body: JSON.stringify(body) });
+    await this.store.change('INSERT INTO notices (body) VALUES (:body)', {
+      body: JSON.stringify(body),
+    });
   }
 
   nextNotice(): Promise<{ id: number; body: string } | undefined> {

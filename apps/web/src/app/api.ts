@@ -1,33 +1,65 @@
 import { createApi, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
-import { endpoints, type Answer, type EndpointName, type LiveChange, type Params, type Problem, type Query, type Sent } from '@glen/contract';
+import {
+  endpoints,
+  type Answer,
+  type EndpointName,
+  type LiveChange,
+  type Params,
+  type Problem,
+  type Query,
+  type Sent,
+} from '@glen/contract';
 
 /** A query as it is asked: fields with a default may be left out. */
 type Loose<Q> = { [K in keyof Q]?: Q[K] | undefined };
 
 /** What a call carries: path parameters, query and body, as far as the endpoint has them. */
-export type Ask<N extends EndpointName> = (Params<N> extends undefined ? unknown : { params: Params<N> }) &
-  (Query<N> extends undefined ? unknown : { query?: Loose<Query<N>> }) & (Sent<N> extends undefined ? unknown : { body: Sent<N> });
+export type Ask<N extends EndpointName> = (Params<N> extends undefined
+  ? unknown
+  : { params: Params<N> }) &
+  (Query<N> extends undefined ? unknown : { query?: Loose<Query<N>> }) &
+  (Sent<N> extends undefined ? unknown : { body: Sent<N> });
 
 /** Endpoints that carry nothing are asked without an argument. */
 type Given<N extends EndpointName> = keyof Ask<N> extends never ? void : Ask<N>;
 
-interface Call { name: EndpointName; ask: { params?: Record<string, string | number>; query?: Record<string, string | number | undefined>; body?: unknown } }
+interface Call {
+  name: EndpointName;
+  ask: {
+    params?: Record<string, string | number>;
+    query?: Record<string, string | number | undefined>;
+    body?: unknown;
+  };
+}
 
 function addressOf({ name, ask }: Call): string {
-  const path = endpoints[name].path.replace(/:(\w+)/g, (_, key: string) => encodeURIComponent(String(ask.params?.[key])));
-  const query = new URLSearchParams(Object.entries(ask.query ?? {}).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]]))).toString();
+  const path = endpoints[name].path.replace(/:(\w+)/g, (_, key: string) =>
+    encodeURIComponent(String(ask.params?.[key])),
+  );
+  const query = new URLSearchParams(
+    Object.entries(ask.query ?? {}).flatMap(([key, value]) =>
+      value === undefined ? [] : [[key, String(value)]],
+    ),
+  ).toString();
   return query ? `${path}?${query}` : path;
 }
 
-const UNREACHABLE: Problem = { type: 'about:blank', title: 'Glen cannot be reached just now. Nothing you typed is lost; try again in a moment.', status: 0 };
+const UNREACHABLE: Problem = {
+  type: 'about:blank',
+  title: 'Glen cannot be reached just now. Nothing you typed is lost; try again in a moment.',
+  status: 0,
+};
 
 /** Calls an endpoint of the contract; every failure comes back as problem details. */
 const baseQuery: BaseQueryFn<Call, unknown, Problem> = async (call, { signal }) => {
   const { body } = call.ask;
   try {
     const response = await fetch(addressOf(call), {
-      method: endpoints[call.name].method, signal,
-      ...(endpoints[call.name].method === 'GET' ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body ?? {}) }),
+      method: endpoints[call.name].method,
+      signal,
+      ...(endpoints[call.name].method === 'GET'
+        ? {}
+        : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body ?? {}) }),
     });
     const answer: unknown = await response.json();
     return response.ok ? { data: answer } : { error: answer as Problem };
@@ -36,10 +68,37 @@ const baseQuery: BaseQueryFn<Call, unknown, Problem> = async (call, { signal }) 
   }
 };
 
-const TAGS = ['me', 'my-day', 'school', 'today', 'sessions', 'classes', 'class', 'rules', 'posts', 'desk', 'door', 'invitation', 'calendar', 'feeds', 'links', 'groups', 'course-page'] as const;
+const TAGS = [
+  'me',
+  'my-day',
+  'school',
+  'today',
+  'sessions',
+  'classes',
+  'class',
+  'rules',
+  'posts',
+  'desk',
+  'door',
+  'invitation',
+  'calendar',
+  'feeds',
+  'links',
+  'groups',
+  'course-page',
+] as const;
 type Tag = (typeof TAGS)[number];
 
-const WHAT_TIME_CHANGES: Tag[] = ['me', 'my-day', 'today', 'desk', 'door', 'rules', 'invitation', 'posts'];
+const WHAT_TIME_CHANGES: Tag[] = [
+  'me',
+  'my-day',
+  'today',
+  'desk',
+  'door',
+  'rules',
+  'invitation',
+  'posts',
+];
 
 export const api = createApi({
   baseQuery,
@@ -48,10 +107,27 @@ export const api = createApi({
   refetchOnFocus: true,
   endpoints: (build) => {
     const ask = <N extends EndpointName>(name: N, tags: Tag[]) =>
-      build.query<Answer<N>, Given<N>>({ query: (given) => ({ name, ask: (given ?? {}) as Call['ask'] }), providesTags: tags });
+      build.query<Answer<N>, Given<N>>({
+        query: (given) => ({ name, ask: (given ?? {}) as Call['ask'] }),
+        providesTags: tags,
+      });
     const tell = <N extends EndpointName>(name: N, tags: Tag[]) =>
-      build.mutation<Answer<N>, Given<N>>({ query: (given) => ({ name, ask: (given ?? {}) as Call['ask'] }), invalidatesTags: (_answer, error) => (error && error.status !== 409 ? [] : tags) });
-    const link: Tag[] = ['links', 'classes', 'class', 'today', 'rules', 'posts', 'invitation', 'desk', 'sessions', 'groups'];
+      build.mutation<Answer<N>, Given<N>>({
+        query: (given) => ({ name, ask: (given ?? {}) as Call['ask'] }),
+        invalidatesTags: (_answer, error) => (error && error.status !== 409 ? [] : tags),
+      });
+    const link: Tag[] = [
+      'links',
+      'classes',
+      'class',
+      'today',
+      'rules',
+      'posts',
+      'invitation',
+      'desk',
+      'sessions',
+      'groups',
+    ];
     const rule: Tag[] = ['rules', 'today', 'class', 'links', 'desk', 'invitation'];
     const plan: Tag[] = ['today', 'sessions', 'class', 'rules', 'desk', 'invitation', 'links'];
     return {
@@ -166,7 +242,9 @@ export const EVERYTHING: Tag[] = [...TAGS];
 
 /** The message for a field of a refused form, if it has one. */
 export const messageFor = (problem: Problem | undefined, ...paths: string[]): string | undefined =>
-  problem?.errors?.find((e) => paths.some((path) => e.path === path || e.path.startsWith(`${path}.`)))?.message;
+  problem?.errors?.find((e) =>
+    paths.some((path) => e.path === path || e.path.startsWith(`${path}.`)),
+  )?.message;
 
 export const problemOf = (error: unknown): Problem | undefined =>
   typeof error === 'object' && error !== null && 'title' in error ? (error as Problem) : undefined;

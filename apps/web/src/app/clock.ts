@@ -34,9 +34,20 @@ export const useMinute = (): string => useClock(schoolMinute);
 
 /** Wall clock in a zone, by the browser's own tables: `Wed 14 Oct`, `10:31`, and the date itself. */
 export function wallClock(instant: string, zone: string): { date: string; time: string } {
-  const parts = new Intl.DateTimeFormat('en-CA', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit', hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).formatToParts(new Date(instant));
+  const parts = new Intl.DateTimeFormat('en-CA', {
+    timeZone: zone,
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit',
+    hour: '2-digit',
+    minute: '2-digit',
+    hourCycle: 'h23',
+  }).formatToParts(new Date(instant));
   const part = (type: string): string => parts.find((p) => p.type === type)!.value;
-  return { date: `${part('year')}-${part('month')}-${part('day')}`, time: `${part('hour')}:${part('minute')}` };
+  return {
+    date: `${part('year')}-${part('month')}-${part('day')}`,
+    time: `${part('hour')}:${part('minute')}`,
+  };
 }
 
 /** `9 min`, `1 h 5 min`, `40 s`, `3 days`: the time from now to then, never negative. */
@@ -45,6 +56,9 @@ export function timeUntil(then: string, now: string): string {
   if (seconds < 60) return `${seconds} s`;
   const minutes = Math.ceil(seconds / 60);
   if (minutes < 60) return `${minutes} min`;
-  if (minutes < 48 * 60) return minutes % 60 === 0 ? `${minutes / 60} h` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`;
+  if (minutes < 48 * 60)
+    return minutes % 60 === 0
+      ? `${minutes / 60} h`
+      : `${Math.floor(minutes / 60)} h ${minutes % 60} min`;
   return `${Math.round(minutes / 1440)} days`;
 }

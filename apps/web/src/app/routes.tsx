@@ -9,27 +9,48 @@ import { TodayPage } from '../features/plan/Today.js';
 import { Empty, Loading, Trouble } from '../ui/States.js';
 import { api, problemOf } from './api.js';
 
-const PlanPage = lazy(() => import('../features/plan/Plan.js').then((m) => ({ default: m.PlanPage })));
-const ClassesPage = lazy(() => import('../features/classes/Classes.js').then((m) => ({ default: m.ClassesPage })));
-const ClassPage = lazy(() => import('../features/classes/ClassPage.js').then((m) => ({ default: m.ClassPage })));
+const PlanPage = lazy(() =>
+  import('../features/plan/Plan.js').then((m) => ({ default: m.PlanPage })),
+);
+const ClassesPage = lazy(() =>
+  import('../features/classes/Classes.js').then((m) => ({ default: m.ClassesPage })),
+);
+const ClassPage = lazy(() =>
+  import('../features/classes/ClassPage.js').then((m) => ({ default: m.ClassPage })),
+);
 const LinkSheetPage = lazy(() => import('../features/link/LinkSheet.js'));
 const AllLinksPage = lazy(() => import('../features/link/AllLinks.js'));
 const PostsPage = lazy(() => import('../features/post/PostsPage.js'));
 const ReachPage = lazy(() => import('../features/reach/ReachPage.js'));
 const SeeAsPage = lazy(() => import('../features/reach/SeeAsPage.js'));
 const SchoolPage = lazy(() => import('../features/school/SchoolPage.js'));
-const SchoolDefaults = lazy(() => import('../features/entry/DefaultsPage.js').then((m) => ({ default: m.SchoolDefaults })));
-const OwnDefaults = lazy(() => import('../features/entry/DefaultsPage.js').then((m) => ({ default: m.OwnDefaults })));
+const SchoolDefaults = lazy(() =>
+  import('../features/entry/DefaultsPage.js').then((m) => ({ default: m.SchoolDefaults })),
+);
+const OwnDefaults = lazy(() =>
+  import('../features/entry/DefaultsPage.js').then((m) => ({ default: m.OwnDefaults })),
+);
 const SmallDeskPage = lazy(() => import('../features/desk/SmallDesk.js'));
 const MyDayPage = lazy(() => import('../features/myDay/MyDay.js'));
 const DeskPage = lazy(() => import('../features/desk/Desk.js'));
 const HowToPage = lazy(() => import('../features/door/HowToPage.js'));
 const DoorPage = lazy(() => import('../features/door/DoorPage.js'));
 
-const isStaff = (me: Me): boolean => me.account?.kind === 'school' && me.person !== null && ['teacher', 'head', 'office'].includes(me.person.role);
+const isStaff = (me: Me): boolean =>
+  me.account?.kind === 'school' &&
+  me.person !== null &&
+  ['teacher', 'head', 'office'].includes(me.person.role);
 
 function Nowhere() {
-  return <Screen><Empty title="There is nothing at this address"><Link className="text-bracken-deep underline" to="/today">Back to Today</Link></Empty></Screen>;
+  return (
+    <Screen>
+      <Empty title="There is nothing at this address">
+        <Link className="text-bracken-deep underline" to="/today">
+          Back to Today
+        </Link>
+      </Empty>
+    </Screen>
+  );
 }
 
 function TeacherPages({ me }: { me: Me }) {
@@ -63,18 +84,54 @@ function TeacherPages({ me }: { me: Me }) {
 function Pages() {
   const { data: me, error, refetch } = api.useMeQuery();
   const { pathname } = useLocation();
-  if (!me) return <main className="mx-auto max-w-md p-6">{error ? <Trouble problem={problemOf(error)} retry={() => void refetch()} /> : <Loading />}</main>;
+  if (!me)
+    return (
+      <main className="mx-auto max-w-md p-6">
+        {error ? <Trouble problem={problemOf(error)} retry={() => void refetch()} /> : <Loading />}
+      </main>
+    );
   if (pathname.startsWith('/door')) {
     return (
-      <Suspense fallback={<main className="mx-auto max-w-md p-6"><Loading /></main>}>
-        <Routes><Route path="/door" element={<TypeCodePage />} /><Route path="/door/:code" element={<DoorPage me={me} />} /><Route path="/door/:code/how" element={<HowToPage />} /></Routes>
+      <Suspense
+        fallback={
+          <main className="mx-auto max-w-md p-6">
+            <Loading />
+          </main>
+        }
+      >
+        <Routes>
+          <Route path="/door" element={<TypeCodePage />} />
+          <Route path="/door/:code" element={<DoorPage me={me} />} />
+          <Route path="/door/:code/how" element={<HowToPage />} />
+        </Routes>
       </Suspense>
     );
   }
   if (!me.account) return <SignInPage me={me} />;
   const small = pathname.match(/^\/desk\/(\d+)\/small$/);
-  if (small && isStaff(me)) return <Suspense fallback={<Loading />}><SmallDeskPage me={me} linkId={Number(small[1])} /></Suspense>;
-  return isStaff(me) ? <TeacherPages me={me} /> : <Suspense fallback={<main className="mx-auto max-w-md p-6"><Loading /></main>}><MyDayPage me={me} /></Suspense>;
+  if (small && isStaff(me))
+    return (
+      <Suspense fallback={<Loading />}>
+        <SmallDeskPage me={me} linkId={Number(small[1])} />
+      </Suspense>
+    );
+  return isStaff(me) ? (
+    <TeacherPages me={me} />
+  ) : (
+    <Suspense
+      fallback={
+        <main className="mx-auto max-w-md p-6">
+          <Loading />
+        </main>
+      }
+    >
+      <MyDayPage me={me} />
+    </Suspense>
+  );
 }
 
-export const App = () => <BrowserRouter><Pages /></BrowserRouter>;
+export const App = () => (
+  <BrowserRouter>
+    <Pages />
+  </BrowserRouter>
+);

@@ -3,21 +3,34 @@ import { toast } from 'sonner';
 /** How long an undo is offered. */
 const OFFER_MS = 20000;
 
-interface Done { label: string; undo: () => Promise<unknown>; redo?: (() => Promise<unknown>) | undefined }
+interface Done {
+  label: string;
+  undo: () => Promise<unknown>;
+  redo?: (() => Promise<unknown>) | undefined;
+}
 let done: (Done & { id: string | number }) | undefined;
 let undone: Done | undefined;
 
 function offer(what: Done): void {
   // Only the last can be taken back, so only its button is offered.
   if (done) toast.dismiss(done.id);
-  const id = toast(what.label, { duration: OFFER_MS, action: { label: 'Undo', onClick: () => void undoLast() } });
+  const id = toast(what.label, {
+    duration: OFFER_MS,
+    action: { label: 'Undo', onClick: () => void undoLast() },
+  });
   const offered = { ...what, id };
   done = offered;
-  setTimeout(() => { if (done === offered) done = undefined; }, OFFER_MS);
+  setTimeout(() => {
+    if (done === offered) done = undefined;
+  }, OFFER_MS);
 }
 
 /** Says what was done and offers to take it back; `u` takes the last one back, and `U` does it again where it can be. */
-export function offerUndo(label: string, undo: () => Promise<unknown>, redo?: () => Promise<unknown>): void {
+export function offerUndo(
+  label: string,
+  undo: () => Promise<unknown>,
+  redo?: () => Promise<unknown>,
+): void {
   undone = undefined;
   offer({ label, undo, redo });
 }
@@ -30,7 +43,8 @@ export async function undoLast(): Promise<void> {
   try {
     await last.undo();
     undone = last.redo ? last : undefined;
-    if (last.redo) toast('Undone.', { action: { label: 'Do it again', onClick: () => void redoLast() } });
+    if (last.redo)
+      toast('Undone.', { action: { label: 'Do it again', onClick: () => void redoLast() } });
     else toast('Undone.');
   } catch {
     toast.error('It was changed again in the meantime, so it stays as it is.');

@@ -7,7 +7,8 @@ const KINDS: Record<Kind, string> = {
   strong: 'bg-ink text-paper border-ink px-4 py-2 hover:opacity-90',
   plain: 'bg-sheet text-ink border-edge px-3.5 py-1.5 hover:bg-shade',
   danger: 'bg-sheet text-berry-deep border-berry px-3.5 py-1.5 hover:bg-berry-tint',
-  'danger-link': 'border-transparent px-0.5 py-1.5 text-berry-deep underline-offset-3 hover:underline',
+  'danger-link':
+    'border-transparent px-0.5 py-1.5 text-berry-deep underline-offset-3 hover:underline',
   link: 'border-transparent px-0 py-0.5 text-bracken-deep underline-offset-3 hover:underline',
 };
 
@@ -15,6 +16,15 @@ const KINDS: Record<Kind, string> = {
 export const buttonClass = (kind: Kind = 'plain'): string =>
   `inline-flex items-center justify-center gap-2 rounded-small border text-[15px] font-semibold whitespace-nowrap disabled:opacity-60 ${KINDS[kind]}`;
 
-export function Button({ kind = 'plain', className = '', children, ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { kind?: Kind; children: ReactNode }) {
-  return <button type="button" className={`${buttonClass(kind)} ${className}`} {...rest}>{children}</button>;
+export function Button({
+  kind = 'plain',
+  className = '',
+  children,
+  ...rest
+}: ButtonHTMLAttributes<HTMLButtonElement> & { kind?: Kind; children: ReactNode }) {
+  return (
+    <button type="button" className={`${buttonClass(kind)} ${className}`} {...rest}>
+      {children}
+    </button>
+  );
 }

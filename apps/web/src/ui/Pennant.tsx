@@ -3,11 +3,17 @@ import type { Pennant as PennantOf } from '@glen/contract';
 
 /** Two tones of each hue, both dark enough for white letters. */
 const TONES: Record<string, [string, string]> = {
-  loch: ['#2b6170', '#1d4450'], moss: ['#4f6d2b', '#38501c'], gorse: ['#7d5c00', '#5b4200'], berry: ['#93293a', '#6c1c2a'], plum: ['#75385f', '#542644'], bracken: ['#a8481c', '#7a3312'],
+  loch: ['#2b6170', '#1d4450'],
+  moss: ['#4f6d2b', '#38501c'],
+  gorse: ['#7d5c00', '#5b4200'],
+  berry: ['#93293a', '#6c1c2a'],
+  plum: ['#75385f', '#542644'],
+  bracken: ['#a8481c', '#7a3312'],
 };
 
 /** A class period's hue for its marks elsewhere, in the theme's own tone. */
-export const hueOf = ({ hue }: Pick<PennantOf, 'hue'>): string => `var(--${hue in TONES ? hue : 'loch'})`;
+export const hueOf = ({ hue }: Pick<PennantOf, 'hue'>): string =>
+  `var(--${hue in TONES ? hue : 'loch'})`;
 
 /** What lies over the first tone, in a field of 44 by 32. */
 const PATTERNS: Record<string, string> = {
@@ -26,17 +32,41 @@ const FONT_SIZES = { tiny: 21, small: 19, middle: 14, large: 14 } as const;
 const WIDTHS = { tiny: 17, small: 24, middle: 44, large: 58 } as const;
 
 /** The lettered flag of a class period. Its name always stands beside it, so it says nothing to a screen reader. */
-export function Pennant({ pennant, size = 'middle' }: { pennant: PennantOf; size?: keyof typeof WIDTHS }) {
+export function Pennant({
+  pennant,
+  size = 'middle',
+}: {
+  pennant: PennantOf;
+  size?: keyof typeof WIDTHS;
+}) {
   const clip = useId();
   const [base, over] = TONES[pennant.hue] ?? TONES.loch!;
   const width = WIDTHS[size];
   return (
-    <svg viewBox="0 0 44 32" width={width} height={(width * 32) / 44} aria-hidden="true" className="shrink-0">
-      <clipPath id={clip}><path d="M0 0H44L37 16L44 32H0z" /></clipPath>
+    <svg
+      viewBox="0 0 44 32"
+      width={width}
+      height={(width * 32) / 44}
+      aria-hidden="true"
+      className="shrink-0"
+    >
+      <clipPath id={clip}>
+        <path d="M0 0H44L37 16L44 32H0z" />
+      </clipPath>
       <g clipPath={`url(#${clip})`}>
         <rect width="44" height="32" fill={base} />
         <path d={PATTERNS[pennant.pattern] ?? PATTERNS.halves} fill={over} fillRule="evenodd" />
-        <text x="19" y={size === 'middle' || size === 'large' ? 21 : 23} textAnchor="middle" fontSize={FONT_SIZES[size]} fontWeight="700" fill="#fff" fontFamily="var(--font-mono)">{pennant.letters}</text>
+        <text
+          x="19"
+          y={size === 'middle' || size === 'large' ? 21 : 23}
+          textAnchor="middle"
+          fontSize={FONT_SIZES[size]}
+          fontWeight="700"
+          fill="#fff"
+          fontFamily="var(--font-mono)"
+        >
+          {pennant.letters}
+        </text>
       </g>
     </svg>
   );

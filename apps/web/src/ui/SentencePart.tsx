@@ -2,32 +2,77 @@ import { Check, ChevronDown } from 'lucide-react';
 import { Popover, Select } from 'radix-ui';
 import type { ReactNode } from 'react';
 
-const part = 'inline-flex items-center gap-1 rounded-t-small border-b-2 border-bracken bg-bracken-tint px-2 py-px leading-normal font-semibold text-ink data-[invalid=true]:border-berry data-[invalid=true]:bg-berry-tint';
+const part =
+  'inline-flex items-center gap-1 rounded-t-small border-b-2 border-bracken bg-bracken-tint px-2 py-px leading-normal font-semibold text-ink data-[invalid=true]:border-berry data-[invalid=true]:bg-berry-tint';
 const card = 'z-30 rounded-small border border-line bg-sheet text-ink shadow-soft';
 
 /** `said`: what is read out after the label where two choices look alike in the sentence. */
-export interface Choice { value: string; label: string; hint?: string; said?: string; apart?: boolean }
+export interface Choice {
+  value: string;
+  label: string;
+  hint?: string;
+  said?: string;
+  apart?: boolean;
+}
 
 /** A marked part of a sentence that offers a list of choices. */
-export function ChoicePart({ label, value, choices, onChange, invalid = false, disabled = false, marked = true }: {
-  label: string; value: string; choices: Choice[]; onChange: (value: string) => void; invalid?: boolean; disabled?: boolean;
+export function ChoicePart({
+  label,
+  value,
+  choices,
+  onChange,
+  invalid = false,
+  disabled = false,
+  marked = true,
+}: {
+  label: string;
+  value: string;
+  choices: Choice[];
+  onChange: (value: string) => void;
+  invalid?: boolean;
+  disabled?: boolean;
   /** Quieter where it only shows what comes from elsewhere. */
   marked?: boolean;
 }) {
   return (
     <Select.Root value={value} onValueChange={onChange} disabled={disabled}>
-      <Select.Trigger aria-label={label} className={`${part} ${marked ? '' : 'border-edge bg-shade'}`} data-invalid={invalid}>
+      <Select.Trigger
+        aria-label={label}
+        className={`${part} ${marked ? '' : 'border-edge bg-shade'}`}
+        data-invalid={invalid}
+      >
         <Select.Value placeholder="choose" />
-        <Select.Icon><ChevronDown size={14} aria-hidden="true" /></Select.Icon>
+        <Select.Icon>
+          <ChevronDown size={14} aria-hidden="true" />
+        </Select.Icon>
       </Select.Trigger>
       <Select.Portal>
-        <Select.Content position="popper" sideOffset={4} className={`${card} max-h-80 overflow-auto`}>
+        <Select.Content
+          position="popper"
+          sideOffset={4}
+          className={`${card} max-h-80 overflow-auto`}
+        >
           <Select.Viewport className="p-1">
             {choices.map((choice) => (
-              <Select.Item key={choice.value} value={choice.value} className={`flex cursor-pointer items-baseline gap-2 rounded px-3 py-1.5 outline-none data-[highlighted]:bg-shade ${choice.apart ? 'mt-1 border-t border-line pt-2 text-bracken-deep' : ''}`}>
-                <span className="w-4"><Select.ItemIndicator><Check size={14} aria-hidden="true" /></Select.ItemIndicator></span>
-                <Select.ItemText>{choice.label}{choice.said && <span className="sr-only"> {choice.said}</span>}</Select.ItemText>
-                {(choice.hint ?? choice.said) && <span aria-hidden={choice.hint === undefined} className="text-sm text-soft">{choice.hint ?? choice.said}</span>}
+              <Select.Item
+                key={choice.value}
+                value={choice.value}
+                className={`flex cursor-pointer items-baseline gap-2 rounded px-3 py-1.5 outline-none data-[highlighted]:bg-shade ${choice.apart ? 'mt-1 border-t border-line pt-2 text-bracken-deep' : ''}`}
+              >
+                <span className="w-4">
+                  <Select.ItemIndicator>
+                    <Check size={14} aria-hidden="true" />
+                  </Select.ItemIndicator>
+                </span>
+                <Select.ItemText>
+                  {choice.label}
+                  {choice.said && <span className="sr-only"> {choice.said}</span>}
+                </Select.ItemText>
+                {(choice.hint ?? choice.said) && (
+                  <span aria-hidden={choice.hint === undefined} className="text-sm text-soft">
+                    {choice.hint ?? choice.said}
+                  </span>
+                )}
               </Select.Item>
             ))}
           </Select.Viewport>
@@ -38,13 +83,40 @@ export function ChoicePart({ label, value, choices, onChange, invalid = false, d
 }
 
 /** A marked part of a sentence that opens a small card (a calendar, a text field). */
-export function CardPart({ label, shown, children, open, onOpenChange, invalid = false, marked = true }: {
-  label: string; shown: ReactNode; children: ReactNode; open?: boolean; onOpenChange?: (open: boolean) => void; invalid?: boolean; marked?: boolean;
+export function CardPart({
+  label,
+  shown,
+  children,
+  open,
+  onOpenChange,
+  invalid = false,
+  marked = true,
+}: {
+  label: string;
+  shown: ReactNode;
+  children: ReactNode;
+  open?: boolean;
+  onOpenChange?: (open: boolean) => void;
+  invalid?: boolean;
+  marked?: boolean;
 }) {
   return (
-    <Popover.Root {...(open === undefined ? {} : { open })} {...(onOpenChange ? { onOpenChange } : {})}>
-      <Popover.Trigger aria-label={label} className={`${part} ${marked ? '' : 'border-edge bg-shade'}`} data-invalid={invalid}>{shown}</Popover.Trigger>
-      <Popover.Portal><Popover.Content sideOffset={4} className={`${card} p-3`} aria-label={label}>{children}</Popover.Content></Popover.Portal>
+    <Popover.Root
+      {...(open === undefined ? {} : { open })}
+      {...(onOpenChange ? { onOpenChange } : {})}
+    >
+      <Popover.Trigger
+        aria-label={label}
+        className={`${part} ${marked ? '' : 'border-edge bg-shade'}`}
+        data-invalid={invalid}
+      >
+        {shown}
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content sideOffset={4} className={`${card} p-3`} aria-label={label}>
+          {children}
+        </Popover.Content>
+      </Popover.Portal>
     </Popover.Root>
   );
 }

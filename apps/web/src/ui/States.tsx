@@ -6,7 +6,12 @@ import { Button } from './Button.js';
 export function Loading({ lines = 4 }: { lines?: number }) {
   return (
     <div role="status" aria-label="Loading" className="grid gap-3 py-4">
-      {Array.from({ length: lines }, (_, i) => <div key={i} className="h-10 animate-pulse rounded-small bg-shade motion-reduce:animate-none" />)}
+      {Array.from({ length: lines }, (_, i) => (
+        <div
+          key={i}
+          className="h-10 animate-pulse rounded-small bg-shade motion-reduce:animate-none"
+        />
+      ))}
     </div>
   );
 }
@@ -17,7 +22,11 @@ export function Trouble({ problem, retry }: { problem: Problem | undefined; retr
     <div role="alert" className="my-4 rounded-big border border-line bg-sheet p-5">
       <p className="font-semibold">{problem?.title ?? 'This could not be loaded.'}</p>
       {problem?.detail && <p className="mt-1 text-soft">{problem.detail}</p>}
-      {retry && <Button className="mt-3" onClick={retry}>Try again</Button>}
+      {retry && (
+        <Button className="mt-3" onClick={retry}>
+          Try again
+        </Button>
+      )}
     </div>
   );
 }

@@ -6,69 +6,125 @@ import { wholeWindow } from '../plan/toRRule.js';
 import { addMinutes, dateInWords } from '../time/dates.js';
 import type { SchoolCalendar } from './school.js';
 
-interface Place { date: string; time: string; minutes: number }
+interface Place {
+  date: string;
+  time: string;
+  minutes: number;
+}
 
 /**
  * What an edited calendar does to one date of a series: it moves, vanishes, or is held where it was not; `stays` is a date
  * that somebody changed singly and that the calendar now closes: it is kept, and worth a look. `breaks`: the plan cannot be
  * followed at all any more, for the reason given.
  */
-export interface CalendarEffect { seriesId: number; key: string; kind: 'moves' | 'vanishes' | 'comes-back' | 'stays' | 'breaks'; from?: Place; to?: Place; why?: string }
+export interface CalendarEffect {
+  seriesId: number;
+  key: string;
+  kind: 'moves' | 'vanishes' | 'comes-back' | 'stays' | 'breaks';
+  from?: Place;
+  to?: Place;
+  why?: string;
+}
 
 const placeOf = ({ date, time, minutes }: Occurrence): Place => ({ date, time, minutes });
-const isSame = (a: Occurrence, b: Occurrence): boolean => a.start === b.start && a.minutes === b.minutes && a.date === b.date;
+const isSame = (a: Occurrence, b: Occurrence): boolean =>
+  a.start === b.start && a.minutes === b.minutes && a.date === b.date;
 
-function effectsOn(seriesId: number, plan: SessionPlan, before: SchoolCalendar, after: SchoolCalendar, now: string): CalendarEffect[] {
-  const rowsOf = (school: SchoolCalendar): Map<string, Occurrence> => new Map(expandPlan(plan, school, wholeWindow(plan, school)).map((o) => [o.key, o]));
+function effectsOn(
+  seriesId: number,
+  plan: SessionPlan,
+  before: SchoolCalendar,
+  after: SchoolCalendar,
+  now: string,
+): CalendarEffect[] {
+  const rowsOf = (school: SchoolCalendar): Map<string, Occurrence> =>
+    new Map(expandPlan(plan, school, wholeWindow(plan, school)).map((o) => [o.key, o]));
   const old = rowsOf(before);
   let fresh: Map<string, Occurrence>;
   try {
     fresh = rowsOf(after);
   } catch (error) {
-    if (error instanceof GlenInputError) return [{ seriesId, key: plan.first, kind: 'breaks', why: error.message }];
+    if (error instanceof GlenInputError)
+      return [{ seriesId, key: plan.first, kind: 'breaks', why: error.message }];
     throw error;
   }
-  const closedOnly = (o: Occurrence): boolean => o.status === 'moved' && after.closures.some((c) => c.first <= o.date && o.date <= c.last) && !before.closures.some((c) => c.first <= o.date && o.date <= c.last);
+  const closedOnly = (o: Occurrence): boolean =>
+    o.status === 'moved' &&
+    after.closures.some((c) => c.first <= o.date && o.date <= c.last) &&
+    !before.closures.some((c) => c.first <= o.date && o.date <= c.last);
   return [...new Set([...old.keys(), ...fresh.keys()])].sort().flatMap((key): CalendarEffect[] => {
     const [was, is] = [old.get(key), fresh.get(key)];
     const wasHeld = was !== undefined && isHeld(was) && was.start > now;
     const isHeldNow = is !== undefined && isHeld(is) && is.start > now;
     if (wasHeld && isHeldNow) {
-      if (!isSame(was, is)) return [{ seriesId, key, kind: 'moves', from: placeOf(was), to: placeOf(is) }];
+      if (!isSame(was, is))
+        return [{ seriesId, key, kind: 'moves', from: placeOf(was), to: placeOf(is) }];
       return closedOnly(is) ? [{ seriesId, key, kind: 'stays', to: placeOf(is) }] : [];
     }
-    if (wasHeld) return [{ seriesId, key, kind: 'vanishes', from: placeOf(was), why: is?.why ?? 'after its end' }];
+    if (wasHeld)
+      return [
+        { seriesId, key, kind: 'vanishes', from: placeOf(was), why: is?.why ?? 'after its end' },
+      ];
     return isHeldNow ? [{ seriesId, key, kind: 'comes-back', to: placeOf(is) }] : [];
   });
 }
 
 /** What an edit of the calendar would do to what is still ahead (`now`, an instant) of every series, by series and key. Throws GlenInputError for a calendar that is wrong. */
-export const calendarEffects = (series: { id: number; plan: SessionPlan }[], before: SchoolCalendar, after: SchoolCalendar, now: string): CalendarEffect[] =>
-  series.flatMap(({ id, plan }) => effectsOn(id, plan, before, after, now));
+export const calendarEffects = (
+  series: { id: number; plan: SessionPlan }[],
+  before: SchoolCalendar,
+  after: SchoolCalendar,
+  now: string,
+): CalendarEffect[] => series.flatMap(({ id, plan }) => effectsOn(id, plan, before, after, now));
 
 const SHOWN = 4;
 const KINDS = [
-  ['breaks', 'wrong', 'cannot be followed any more'], ['vanishes', 'careful', 'off the books'], ['moves', 'careful', 'at another time'], ['comes-back', 'inform', 'on the books anew'], ['stays', 'inform', 'changed singly, and kept'],
+  ['breaks', 'wrong', 'cannot be followed any more'],
+  ['vanishes', 'careful', 'off the books'],
+  ['moves', 'careful', 'at another time'],
+  ['comes-back', 'inform', 'on the books anew'],
+  ['stays', 'inform', 'changed singly, and kept'],
 ] as const;
 
 /** One date's fate in a few words. `title`: what the session is called. */
 export function effectInWords({ kind, from, to, why }: CalendarEffect, title: string): string {
   switch (kind) {
-    case 'moves': return `${title}, ${dateInWords(from!.date)}: ${from!.time} becomes ${to!.date === from!.date ? '' : `${dateInWords(to!.date)}, `}${to!.time}–${addMinutes(to!.time, to!.minutes)}`;
-    case 'vanishes': return `${title}, ${dateInWords(from!.date)}: ${why}`;
-    case 'comes-back': return `${title}, ${dateInWords(to!.date)}, ${to!.time}`;
-    case 'stays': return `${title}, ${dateInWords(to!.date)}, ${to!.time}`;
-    case 'breaks': return `${title}: ${why}`;
+    case 'moves':
+      return `${title}, ${dateInWords(from!.date)}: ${from!.time} becomes ${to!.date === from!.date ? '' : `${dateInWords(to!.date)}, `}${to!.time}–${addMinutes(to!.time, to!.minutes)}`;
+    case 'vanishes':
+      return `${title}, ${dateInWords(from!.date)}: ${why}`;
+    case 'comes-back':
+      return `${title}, ${dateInWords(to!.date)}, ${to!.time}`;
+    case 'stays':
+      return `${title}, ${dateInWords(to!.date)}, ${to!.time}`;
+    case 'breaks':
+      return `${title}: ${why}`;
   }
 }
 
 /** Notes about what an edit would do, one for each kind of fate, worst first. */
-export function notesForEffects(effects: CalendarEffect[], titleOf: (seriesId: number) => string): Note[] {
-  if (effects.length === 0) return [{ severity: 'well', title: 'No session changes', text: 'Every date ahead stays where it is.' }];
+export function notesForEffects(
+  effects: CalendarEffect[],
+  titleOf: (seriesId: number) => string,
+): Note[] {
+  if (effects.length === 0)
+    return [
+      {
+        severity: 'well',
+        title: 'No session changes',
+        text: 'Every date ahead stays where it is.',
+      },
+    ];
   return KINDS.flatMap(([kind, severity, words]): Note[] => {
     const of = effects.filter((e) => e.kind === kind);
     if (of.length === 0) return [];
     const shown = of.slice(0, SHOWN).map((e) => effectInWords(e, titleOf(e.seriesId)));
-    return [{ severity, title: `${of.length} ${kind === 'breaks' ? (of.length === 1 ? 'series' : 'series') : of.length === 1 ? 'session' : 'sessions'} ${words}`, text: `${shown.join('. ')}.${of.length > SHOWN ? ` And ${of.length - SHOWN} more.` : ''}` }];
+    return [
+      {
+        severity,
+        title: `${of.length} ${kind === 'breaks' ? (of.length === 1 ? 'series' : 'series') : of.length === 1 ? 'session' : 'sessions'} ${words}`,
+        text: `${shown.join('. ')}.${of.length > SHOWN ? ` And ${of.length - SHOWN} more.` : ''}`,
+      },
+    ];
   });
 }

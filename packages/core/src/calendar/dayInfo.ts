@@ -20,21 +20,32 @@ export function bellSetOn(index: SchoolIndex, day: number): string | undefined {
 }
 
 /** What keeps a day from being open, apart from its weekday: a closure, or lying outside all terms. */
-export function closedBy(index: SchoolIndex, day: number): { reason: 'closure' | 'outside-term'; why: string } | undefined {
+export function closedBy(
+  index: SchoolIndex,
+  day: number,
+): { reason: 'closure' | 'outside-term'; why: string } | undefined {
   const closure = index.closures.find((c) => c.first <= day && day <= c.last);
   if (closure) return { reason: 'closure', why: closure.name };
-  if (!index.terms.some((t) => t.first <= day && day <= t.last)) return { reason: 'outside-term', why: 'outside term' };
+  if (!index.terms.some((t) => t.first <= day && day <= t.last))
+    return { reason: 'outside-term', why: 'outside term' };
   return undefined;
 }
 
-export const noTeachingOn = (day: number): string => `no teaching on ${WEEKDAY_NAMES[weekdayOf(day)]}s`;
+export const noTeachingOn = (day: number): string =>
+  `no teaching on ${WEEKDAY_NAMES[weekdayOf(day)]}s`;
 
-const teaches = (index: SchoolIndex, day: number): boolean => index.bellOn.has(weekdayOf(day)) && closedBy(index, day) === undefined;
+const teaches = (index: SchoolIndex, day: number): boolean =>
+  index.bellOn.has(weekdayOf(day)) && closedBy(index, day) === undefined;
 
 /** Teaching days from the cycle's first on and before a day; what was counted once is kept with the calendar's index. */
-function teachingDaysBefore(index: SchoolIndex, cycle: NonNullable<SchoolIndex['cycle']>, day: number): number {
+function teachingDaysBefore(
+  index: SchoolIndex,
+  cycle: NonNullable<SchoolIndex['cycle']>,
+  day: number,
+): number {
   const counts = index.teachingDays;
-  for (let i = counts.length; i < day - cycle.from; i++) counts.push((counts[i - 1] ?? 0) + (teaches(index, cycle.from + i) ? 1 : 0));
+  for (let i = counts.length; i < day - cycle.from; i++)
+    counts.push((counts[i - 1] ?? 0) + (teaches(index, cycle.from + i) ? 1 : 0));
   return counts[day - cycle.from - 1] ?? 0;
 }
 
@@ -72,13 +83,20 @@ export function dayInfoAt(index: SchoolIndex, day: number): DayInfo {
 }
 
 /** The bells of a date with their wall-clock times, in order; empty where its weekday has none. */
-export function bellsOn(school: SchoolCalendar, date: string): { label: string; start: string; end: string }[] {
+export function bellsOn(
+  school: SchoolCalendar,
+  date: string,
+): { label: string; start: string; end: string }[] {
   const name = bellSetOn(indexSchool(school), dayNumber(date, 'date'));
   return school.bells.find((set) => set.name === name)?.periods ?? [];
 }
 
 /** How many Monday-to-Sunday weeks the days from one date to another (both inclusive) touch, and how many of the days teach. */
-export function countDays(school: SchoolCalendar, from: string, to: string): { weeks: number; teachingDays: number } {
+export function countDays(
+  school: SchoolCalendar,
+  from: string,
+  to: string,
+): { weeks: number; teachingDays: number } {
   const index = indexSchool(school);
   const [first, last] = [dayNumber(from, 'from'), dayNumber(to, 'to')];
   let teachingDays = 0;

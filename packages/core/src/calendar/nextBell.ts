@@ -11,8 +11,12 @@ export function nextBell(school: SchoolCalendar, now: string): string | null {
   for (let i = 0; i < A_YEAR; i++) {
     const day = addDays(date, i);
     if (!dayInfo(school, day).teaching) continue;
-    const times = bellsOn(school, day).flatMap((bell) => [bell.start, bell.end]).sort();
-    const ring = times.map((time) => placeWallTime(day, time, 0, school.zone).start).find((at) => at > now);
+    const times = bellsOn(school, day)
+      .flatMap((bell) => [bell.start, bell.end])
+      .sort();
+    const ring = times
+      .map((time) => placeWallTime(day, time, 0, school.zone).start)
+      .find((at) => at > now);
     if (ring) return ring;
   }
   return null;

@@ -15,8 +15,16 @@ export interface SchoolCalendar {
   cycle?: { labels: string[]; counts: 'teaching-days' | 'weeks'; from: string };
 }
 
-export interface BellPeriod { label: string; start: number; end: number }
-interface Span { name: string; first: number; last: number }
+export interface BellPeriod {
+  label: string;
+  start: number;
+  end: number;
+}
+interface Span {
+  name: string;
+  first: number;
+  last: number;
+}
 
 /** A calendar checked once and turned into day numbers and minutes, for asking of many days. */
 export interface SchoolIndex {
@@ -49,7 +57,8 @@ function bellPeriods(set: SchoolCalendar['bells'][number], path: string): BellPe
       fail(`${at}.label`, `A bell period cannot be called ${period.label} here.`);
     }
     if (end <= start) fail(`${at}.end`, `Period ${period.label} ends before it begins.`);
-    if (start < before) fail(`${at}.start`, `Period ${period.label} begins before the one before it has ended.`);
+    if (start < before)
+      fail(`${at}.start`, `Period ${period.label} begins before the one before it has ended.`);
     seen.add(period.label);
     before = end;
     return { label: period.label, start, end };
@@ -61,18 +70,25 @@ export function indexSchool(school: SchoolCalendar): SchoolIndex {
   checkZone(school.zone, 'school.zone');
   const terms = school.terms.map((term, i) => span(term, `school.terms.${i}`));
   terms.forEach((term, i) => {
-    if (i > 0 && term.first <= terms[i - 1]!.last) fail(`school.terms.${i}.first`, 'Terms must follow one another without overlapping.');
+    if (i > 0 && term.first <= terms[i - 1]!.last)
+      fail(`school.terms.${i}.first`, 'Terms must follow one another without overlapping.');
   });
   const closures = school.closures.map((closure, i) => ({
     ...span(closure, `school.closures.${i}`),
-    kind: checkOneOf(closure.kind, ['holiday', 'staff', 'exams'] as const, `school.closures.${i}.kind`),
+    kind: checkOneOf(
+      closure.kind,
+      ['holiday', 'staff', 'exams'] as const,
+      `school.closures.${i}.kind`,
+    ),
   }));
   const bells = new Map<string, BellPeriod[]>();
   school.bells.forEach((set, i) => {
-    if (bells.has(set.name)) fail(`school.bells.${i}.name`, `Two bell sets are called ${set.name}.`);
+    if (bells.has(set.name))
+      fail(`school.bells.${i}.name`, `Two bell sets are called ${set.name}.`);
     bells.set(set.name, bellPeriods(set, `school.bells.${i}`));
   });
-  const known = (bell: string, path: string): string => (bells.has(bell) ? bell : fail(path, `There is no bell set called ${bell}.`));
+  const known = (bell: string, path: string): string =>
+    bells.has(bell) ? bell : fail(path, `There is no bell set called ${bell}.`);
   const bellOn = new Map<Weekday, string>();
   for (const [weekday, bell] of Object.entries(school.bellOn)) {
     if (bell === undefined) continue;
@@ -81,12 +97,24 @@ export function indexSchool(school: SchoolCalendar): SchoolIndex {
   }
   const bellFor = new Map<number, string>();
   school.bellFor.forEach((exception, i) => {
-    bellFor.set(dayNumber(exception.date, `school.bellFor.${i}.date`), known(exception.bell, `school.bellFor.${i}.bell`));
+    bellFor.set(
+      dayNumber(exception.date, `school.bellFor.${i}.date`),
+      known(exception.bell, `school.bellFor.${i}.bell`),
+    );
   });
-  const index: SchoolIndex = { zone: school.zone, terms, closures, bells, bellOn, bellFor, teachingDays: [] };
+  const index: SchoolIndex = {
+    zone: school.zone,
+    terms,
+    closures,
+    bells,
+    bellOn,
+    bellFor,
+    teachingDays: [],
+  };
   if (school.cycle) {
     const { labels, counts, from } = school.cycle;
-    if (labels.length === 0 || new Set(labels).size !== labels.length) fail('school.cycle.labels', 'Give each cycle day a label of its own.');
+    if (labels.length === 0 || new Set(labels).size !== labels.length)
+      fail('school.cycle.labels', 'Give each cycle day a label of its own.');
     checkOneOf(counts, ['teaching-days', 'weeks'] as const, 'school.cycle.counts');
     index.cycle = { labels, counts, from: dayNumber(from, 'school.cycle.from') };
   }

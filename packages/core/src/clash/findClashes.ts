@@ -2,12 +2,28 @@ import { fail } from '../input.js';
 import { secondsOf } from '../time/seconds.js';
 
 /** Something that takes time and holds what can be in one place only, such as `person:12` or `link:3`. Instants. */
-export interface Booking { id: string; start: string; end: string; holds: string[] }
+export interface Booking {
+  id: string;
+  start: string;
+  end: string;
+  holds: string[];
+}
 
 /** Two bookings that share something and overlap; `start` and `end` are the overlap. */
-export interface Clash { a: string; b: string; on: string[]; start: string; end: string }
+export interface Clash {
+  a: string;
+  b: string;
+  on: string[];
+  start: string;
+  end: string;
+}
 
-interface Span { id: string; start: string; end: string; order: number }
+interface Span {
+  id: string;
+  start: string;
+  end: string;
+  order: number;
+}
 
 const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
@@ -17,10 +33,16 @@ function spansOf(bookings: Booking[]): { spans: Span[]; holds: string[][] } {
   bookings.forEach(({ id, start, end }, i) => {
     if (seen.has(id)) fail(`bookings.${i}.id`, `Two bookings are called ${id}.`);
     seen.add(id);
-    if (secondsOf(end, `bookings.${i}.end`) < secondsOf(start, `bookings.${i}.start`)) fail(`bookings.${i}.end`, 'It ends before it starts.');
+    if (secondsOf(end, `bookings.${i}.end`) < secondsOf(start, `bookings.${i}.start`))
+      fail(`bookings.${i}.end`, 'It ends before it starts.');
   });
-  const sorted = bookings.filter((b) => b.start < b.end).sort((a, b) => compare(a.start, b.start) || compare(a.id, b.id));
-  return { spans: sorted.map(({ id, start, end }, order) => ({ id, start, end, order })), holds: sorted.map((b) => [...new Set(b.holds)]) };
+  const sorted = bookings
+    .filter((b) => b.start < b.end)
+    .sort((a, b) => compare(a.start, b.start) || compare(a.id, b.id));
+  return {
+    spans: sorted.map(({ id, start, end }, order) => ({ id, start, end, order })),
+    holds: sorted.map((b) => [...new Set(b.holds)]),
+  };
 }
 
 /**
@@ -41,7 +63,13 @@ export function findClashes(bookings: Booking[]): Clash[] {
         const known = clashes.get(pair);
         if (known) known.on.push(thing);
         else {
-          const clash = { a: other.id, b: span.id, on: [thing], start: span.start, end: other.end < span.end ? other.end : span.end };
+          const clash = {
+            a: other.id,
+            b: span.id,
+            on: [thing],
+            start: span.start,
+            end: other.end < span.end ? other.end : span.end,
+          };
           clashes.set(pair, clash);
           found.push(clash);
         }

@@ -36,9 +36,26 @@ export interface Door {
 export type Role = 'host' | 'presenter' | 'participant' | 'watcher';
 
 export type EntryReason =
-  | 'link-retired' | 'removed' | 'host' | 'ended' | 'over' | 'no-phone' | 'no-watching' | 'sign-in' | 'use-school-account'
-  | 'not-invited' | 'not-on-roll' | 'nothing-planned' | 'early' | 'code-needed' | 'code-wrong' | 'full' | 'no-host' | 'watch'
-  | 'straight-in' | 'lobby';
+  | 'link-retired'
+  | 'removed'
+  | 'host'
+  | 'ended'
+  | 'over'
+  | 'no-phone'
+  | 'no-watching'
+  | 'sign-in'
+  | 'use-school-account'
+  | 'not-invited'
+  | 'not-on-roll'
+  | 'nothing-planned'
+  | 'early'
+  | 'code-needed'
+  | 'code-wrong'
+  | 'full'
+  | 'no-host'
+  | 'watch'
+  | 'straight-in'
+  | 'lobby';
 
 export interface EntryDecision {
   outcome: 'enter' | 'lobby' | 'not-yet' | 'refused';
@@ -52,7 +69,8 @@ export interface EntryDecision {
 export const HOST_GRACE_MINUTES = 3;
 
 const refused = (reason: EntryReason): EntryDecision => ({ outcome: 'refused', reason });
-const plainCode = (code: string | null | undefined): string => (code ?? '').replace(/\s+/g, '').toLowerCase();
+const plainCode = (code: string | null | undefined): string =>
+  (code ?? '').replace(/\s+/g, '').toLowerCase();
 
 /** What is true of the visitor once the kind of account is taken into account. */
 function standing(visitor: Visitor) {
@@ -103,7 +121,17 @@ function roleOf(rules: EntryRules, v: Standing): 'presenter' | 'participant' {
  * What happens to one visitor at one door at one moment: in, to the lobby, not yet, or refused, and why.
  * The rows below are asked in order and the first that fits answers.
  */
-export function decideEntry({ rules, visitor, door, now }: { rules: EntryRules; visitor: Visitor; door: Door; now: string }): EntryDecision {
+export function decideEntry({
+  rules,
+  visitor,
+  door,
+  now,
+}: {
+  rules: EntryRules;
+  visitor: Visitor;
+  door: Door;
+  now: string;
+}): EntryDecision {
   const at = secondsOf(now, 'now');
   const opens = door.opens === null ? null : secondsOf(door.opens, 'door.opens');
   const closes = door.closes === null ? null : secondsOf(door.closes, 'door.closes');
@@ -122,8 +150,10 @@ export function decideEntry({ rules, visitor, door, now }: { rules: EntryRules; 
     return refused(rules.whoMayEnter === 'invited' ? 'not-invited' : 'not-on-roll');
   }
   if (!(door.openedByHost && door.hostInside)) {
-    if (opens === null && !rules.withoutHost) return { outcome: 'not-yet', reason: 'nothing-planned' };
-    if (opens !== null && at < opens) return { outcome: 'not-yet', reason: 'early', until: door.opens! };
+    if (opens === null && !rules.withoutHost)
+      return { outcome: 'not-yet', reason: 'nothing-planned' };
+    if (opens !== null && at < opens)
+      return { outcome: 'not-yet', reason: 'early', until: door.opens! };
   }
   const code = plainCode(rules.entryCode);
   if (!v.phone && code !== '' && !v.named) {
@@ -136,7 +166,8 @@ export function decideEntry({ rules, visitor, door, now }: { rules: EntryRules; 
   const straight = goesStraightIn(rules, v, visitor.letIn);
   const role = roleOf(rules, v);
   if (!door.hostInside && !rules.withoutHost) {
-    const setsUpAlone = v.named && role === 'presenter' && straight && !visitor.watchOnly && !v.phone;
+    const setsUpAlone =
+      v.named && role === 'presenter' && straight && !visitor.watchOnly && !v.phone;
     if (!setsUpAlone) return { outcome: 'not-yet', reason: 'no-host' };
   }
   if (visitor.watchOnly) return { outcome: 'enter', role: 'watcher', reason: 'watch' };

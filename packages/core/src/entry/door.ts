@@ -6,7 +6,8 @@ type Timed = Pick<Occurrence, 'start' | 'end'>;
 type Widening = Pick<EntryRules, 'opensBefore' | 'closesAfter'>;
 /** One widening for all, or each occurrence's own. */
 type WideningOf<O> = Widening | ((occurrence: O) => Widening);
-const wideningOf = <O>(rules: WideningOf<O>, occurrence: O): Widening => (typeof rules === 'function' ? rules(occurrence) : rules);
+const wideningOf = <O>(rules: WideningOf<O>, occurrence: O): Widening =>
+  typeof rules === 'function' ? rules(occurrence) : rules;
 
 /** When the door of one occurrence opens and closes: its times widened by the rules. */
 export function doorFor(occurrence: Timed, rules: Widening): { opens: string; closes: string } {
@@ -16,14 +17,22 @@ export function doorFor(occurrence: Timed, rules: Widening): { opens: string; cl
   };
 }
 
-export interface AtDoor<O> { occurrence: O; opens: string; closes: string }
+export interface AtDoor<O> {
+  occurrence: O;
+  opens: string;
+  closes: string;
+}
 
 /**
  * What a link stands for at `now`, of the planned and moved ones: the one whose door is open (of several
  * the one running, else the nearest start), else the next to come, else null. Where single sessions have rules of
  * their own, `rules` gives each its own widening.
  */
-export function sessionAtDoor<O extends Timed & Pick<Occurrence, 'status'>>(occurrences: O[], rules: WideningOf<O>, now: string): AtDoor<O> | null {
+export function sessionAtDoor<O extends Timed & Pick<Occurrence, 'status'>>(
+  occurrences: O[],
+  rules: WideningOf<O>,
+  now: string,
+): AtDoor<O> | null {
   const at = secondsOf(now, 'now');
   let best: { row: AtDoor<O>; rank: number; distance: number } | null = null;
   for (const occurrence of occurrences) {
@@ -35,7 +44,8 @@ export function sessionAtDoor<O extends Timed & Pick<Occurrence, 'status'>>(occu
     if (!isOpen && secondsOf(row.opens, 'opens') <= at) continue;
     const rank = isRunning ? 0 : isOpen ? 1 : 2;
     const distance = Math.abs(start - at);
-    if (!best || rank < best.rank || (rank === best.rank && distance < best.distance)) best = { row, rank, distance };
+    if (!best || rank < best.rank || (rank === best.rank && distance < best.distance))
+      best = { row, rank, distance };
   }
   return best?.row ?? null;
 }
@@ -49,18 +59,28 @@ type Running = { hostInside: boolean };
  * The session that a link stands for, with what happens behind the door taken into account: the one whose
  * door is open; else one that a host is still in, past its end or before its time; else the next to come.
  */
-export function doorSession<O extends Timed & Pick<Occurrence, 'status'> & Running>(occurrences: O[], rules: WideningOf<O>, now: string): AtDoor<O> | null {
+export function doorSession<O extends Timed & Pick<Occurrence, 'status'> & Running>(
+  occurrences: O[],
+  rules: WideningOf<O>,
+  now: string,
+): AtDoor<O> | null {
   const scheduled = sessionAtDoor(occurrences, rules, now);
   if (scheduled && scheduled.opens <= now) return scheduled;
   const running = occurrences.find((o) => o.hostInside);
-  return running ? { occurrence: running, ...doorFor(running, wideningOf(rules, running)) } : scheduled;
+  return running
+    ? { occurrence: running, ...doorFor(running, wideningOf(rules, running)) }
+    : scheduled;
 }
 
 /**
  * What a host opens at `now`: the session at the door where it is open, running or opens within the hour,
  * else null, and a session is put on the books on the spot.
  */
-export function sessionToOpen<O extends Timed & Pick<Occurrence, 'status'> & Running>(occurrences: O[], rules: WideningOf<O>, now: string): AtDoor<O> | null {
+export function sessionToOpen<O extends Timed & Pick<Occurrence, 'status'> & Running>(
+  occurrences: O[],
+  rules: WideningOf<O>,
+  now: string,
+): AtDoor<O> | null {
   const next = doorSession(occurrences, rules, now);
   if (!next) return null;
   const wait = secondsOf(next.opens, 'opens') - secondsOf(now, 'now');

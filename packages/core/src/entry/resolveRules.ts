@@ -8,7 +8,11 @@ export interface RuleLayer {
   locked?: RuleField[];
 }
 
-export interface Overruled { field: RuleField; scope: string; value: EntryRules[RuleField] }
+export interface Overruled {
+  field: RuleField;
+  scope: string;
+  value: EntryRules[RuleField];
+}
 
 export interface ResolvedRules {
   rules: EntryRules;
@@ -35,7 +39,8 @@ export function resolveRules(layers: RuleLayer[]): ResolvedRules {
 
   layers.forEach((layer, i) => {
     for (const field of Object.keys(layer.rules)) {
-      if (!RULE_FIELDS.includes(field as RuleField)) fail(`layers.${i}.rules.${field}`, `There is no entry rule ${field}.`);
+      if (!RULE_FIELDS.includes(field as RuleField))
+        fail(`layers.${i}.rules.${field}`, `There is no entry rule ${field}.`);
     }
     for (const field of RULE_FIELDS) {
       const given = layer.rules[field];
@@ -50,7 +55,8 @@ export function resolveRules(layers: RuleLayer[]): ResolvedRules {
       } else if (rules[field] !== value) overruled.push({ field, scope: layer.scope, value });
     }
     layer.locked?.forEach((field, k) => {
-      if (!RULE_FIELDS.includes(field)) fail(`layers.${i}.locked.${k}`, `There is no entry rule ${String(field)}.`);
+      if (!RULE_FIELDS.includes(field))
+        fail(`layers.${i}.locked.${k}`, `There is no entry rule ${String(field)}.`);
       locked.add(field);
     });
   });

@@ -58,7 +58,11 @@ const FIELDS: Record<RuleField, Check> = {
 export const RULE_FIELDS = Object.keys(FIELDS) as RuleField[];
 
 /** Checks one rule's value and gives it in its settled form (a blank code is no code). */
-export function checkRule<F extends RuleField>(field: F, value: unknown, path: string): EntryRules[F] {
+export function checkRule<F extends RuleField>(
+  field: F,
+  value: unknown,
+  path: string,
+): EntryRules[F] {
   const kind: Check | undefined = FIELDS[field];
   if (kind === undefined) fail(path, `There is no entry rule ${field}.`);
   if (kind === 'boolean') {

@@ -33,7 +33,13 @@ export interface IcsCalendar {
 
 const compact = (text: string): string => text.replace(/[-:]/g, '');
 
-function property(component: ICAL.Component, name: string, value: string, parameters: Record<string, string> = {}, type?: string): void {
+function property(
+  component: ICAL.Component,
+  name: string,
+  value: string,
+  parameters: Record<string, string> = {},
+  type?: string,
+): void {
   const made = new ICAL.Property(name);
   if (type) made.resetType(type);
   for (const [key, of] of Object.entries(parameters)) made.setParameter(key, of);
@@ -42,18 +48,36 @@ function property(component: ICAL.Component, name: string, value: string, parame
 }
 
 /** A wall-clock time with its zone; in UTC where the zone is UTC. */
-function timeProperty(component: ICAL.Component, name: string, date: string, time: string, zone: string): void {
+function timeProperty(
+  component: ICAL.Component,
+  name: string,
+  date: string,
+  time: string,
+  zone: string,
+): void {
   const made = new ICAL.Property(name);
   made.setParameter('tzid', zone);
   made.setValue(ICAL.Time.fromDateTimeString(`${date}T${time}:00`));
   component.addProperty(made);
 }
 
-interface Standing { date: string; time: string; minutes: number }
+interface Standing {
+  date: string;
+  time: string;
+  minutes: number;
+}
 
-function eventOf(series: IcsSeries, at: Standing, words: Partial<SessionWords>, alarmMinutes: number): ICAL.Component {
+function eventOf(
+  series: IcsSeries,
+  at: Standing,
+  words: Partial<SessionWords>,
+  alarmMinutes: number,
+): ICAL.Component {
   const { plan, uid, sequence, changedAt, address } = series;
-  const { title, description } = { ...{ title: series.title, description: series.description }, ...words };
+  const { title, description } = {
+    ...{ title: series.title, description: series.description },
+    ...words,
+  };
   const event = new ICAL.Component('vevent');
   event.updatePropertyWithValue('uid', uid);
   event.updatePropertyWithValue('dtstamp', ICAL.Time.fromDateTimeString(changedAt));
@@ -75,15 +99,24 @@ function eventOf(series: IcsSeries, at: Standing, words: Partial<SessionWords>, 
 }
 
 /** The master of a series with its rule and exceptions, and an event of its own for each date that stands elsewhere or is called otherwise. */
-function eventsOf(series: IcsSeries, school: SchoolCalendar, alarmMinutes: number): ICAL.Component[] {
+function eventsOf(
+  series: IcsSeries,
+  school: SchoolCalendar,
+  alarmMinutes: number,
+): ICAL.Component[] {
   const { plan, words } = series;
   const window = wholeWindow(plan, school);
   const held = expandPlan(plan, school, window).filter(isHeld);
   const usual = usualTime(held);
   if (!usual) return [];
-  const standing = (o: Occurrence): Standing => ({ date: o.date, time: o.time, minutes: o.minutes });
+  const standing = (o: Occurrence): Standing => ({
+    date: o.date,
+    time: o.time,
+    minutes: o.minutes,
+  });
   const set = toRRule(plan, school, window);
-  if (held.length === 1 && set.rrule === undefined) return [eventOf(series, standing(held[0]!), words[held[0]!.key] ?? {}, alarmMinutes)];
+  if (held.length === 1 && set.rrule === undefined)
+    return [eventOf(series, standing(held[0]!), words[held[0]!.key] ?? {}, alarmMinutes)];
 
   const keys = held.map((o) => o.key).sort();
   const isRaw = plan.repeat !== undefined && 'rrule' in plan.repeat;
@@ -91,17 +124,24 @@ function eventsOf(series: IcsSeries, school: SchoolCalendar, alarmMinutes: numbe
   const master = eventOf(series, { date: first, ...usual }, {}, alarmMinutes);
   if (set.rrule !== undefined) {
     // Beside a zone an end is told in UTC, and the last date's own start is the sharpest (RFC 5545 §3.3.10).
-    const rule = set.rrule.replace(/UNTIL=(\d{4})(\d{2})(\d{2})T\d{6}Z/, (_, y: string, m: string, d: string) => `UNTIL=${compact(placeWallTime(`${y}-${m}-${d}`, usual.time, usual.minutes, plan.zone).start)}`);
+    const rule = set.rrule.replace(
+      /UNTIL=(\d{4})(\d{2})(\d{2})T\d{6}Z/,
+      (_, y: string, m: string, d: string) =>
+        `UNTIL=${compact(placeWallTime(`${y}-${m}-${d}`, usual.time, usual.minutes, plan.zone).start)}`,
+    );
     master.updatePropertyWithValue('rrule', ICAL.Recur.fromString(rule));
   }
   for (const date of set.exdates) timeProperty(master, 'exdate', date, usual.time, plan.zone);
-  for (const date of set.rdates) if (date !== first) timeProperty(master, 'rdate', date, usual.time, plan.zone);
+  for (const date of set.rdates)
+    if (date !== first) timeProperty(master, 'rdate', date, usual.time, plan.zone);
   const own = new Set([...set.overrides.map((o) => o.key), ...Object.keys(words)]);
-  const singles = held.filter((o) => own.has(o.key)).map((o) => {
-    const event = eventOf(series, standing(o), words[o.key] ?? {}, alarmMinutes);
-    timeProperty(event, 'recurrence-id', o.key, usual.time, plan.zone);
-    return event;
-  });
+  const singles = held
+    .filter((o) => own.has(o.key))
+    .map((o) => {
+      const event = eventOf(series, standing(o), words[o.key] ?? {}, alarmMinutes);
+      timeProperty(event, 'recurrence-id', o.key, usual.time, plan.zone);
+      return event;
+    });
   return [master, ...singles];
 }
 
@@ -110,7 +150,14 @@ function eventsOf(series: IcsSeries, school: SchoolCalendar, alarmMinutes: numbe
  * CONFERENCE. Days of other bells and moved sessions come as overrides by RECURRENCE-ID; lines are folded and escaped by the
  * library. Series that hold nothing are left out.
  */
-export function calendarIcs({ name, series, school, refreshMinutes, alarmMinutes, timezones }: IcsCalendar): string {
+export function calendarIcs({
+  name,
+  series,
+  school,
+  refreshMinutes,
+  alarmMinutes,
+  timezones,
+}: IcsCalendar): string {
   const calendar = new ICAL.Component('vcalendar');
   calendar.updatePropertyWithValue('prodid', '-//Glen//Doors to online classes//EN');
   calendar.updatePropertyWithValue('version', '2.0');
@@ -124,6 +171,7 @@ export function calendarIcs({ name, series, school, refreshMinutes, alarmMinutes
     const text = timezones[zone];
     if (text) calendar.addSubcomponent(new ICAL.Component(ICAL.parse(text) as never));
   }
-  for (const s of series) for (const event of eventsOf(s, school, alarmMinutes)) calendar.addSubcomponent(event);
+  for (const s of series)
+    for (const event of eventsOf(s, school, alarmMinutes)) calendar.addSubcomponent(event);
   return `${calendar.toString()}\r\n`;
 }

@@ -34,7 +34,10 @@ export function sessionIcs(session: IcsSession): string {
   event.updatePropertyWithValue('dtend', time(session.end));
   event.updatePropertyWithValue('sequence', session.sequence);
   event.updatePropertyWithValue('summary', session.title);
-  event.updatePropertyWithValue('description', [session.description, session.address].filter(Boolean).join('\n\n'));
+  event.updatePropertyWithValue(
+    'description',
+    [session.description, session.address].filter(Boolean).join('\n\n'),
+  );
   event.updatePropertyWithValue('status', session.cancelled ? 'CANCELLED' : 'CONFIRMED');
   const url = new ICAL.Property('url');
   url.resetType('uri');

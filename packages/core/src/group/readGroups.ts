@@ -3,9 +3,14 @@ import { fail } from '../input.js';
 import { MOST_GROUPS } from './splitGroups.js';
 
 /** Somebody of the roll, as a file may name them. */
-export interface RollPerson { id: number; name: string; email: string | null }
+export interface RollPerson {
+  id: number;
+  name: string;
+  email: string | null;
+}
 
-export type GroupRowProblem = 'unknown' | 'ambiguous' | 'two-groups' | 'doubled' | 'no-student' | 'no-group';
+export type GroupRowProblem =
+  'unknown' | 'ambiguous' | 'two-groups' | 'doubled' | 'no-student' | 'no-group';
 export interface ReadGroups {
   groups: { name: string; members: number[] }[];
   /** Of each line that was not taken as it stands: the line of the file, what it says, and what is wrong. */
@@ -19,11 +24,13 @@ export interface ReadGroups {
 /** The text of a file: by its byte order mark, else UTF-16 where every other byte is nought, else UTF-8, else Windows-1252. */
 export function decodeText(bytes: Uint8Array): string {
   const is = (...mark: number[]): boolean => mark.every((byte, i) => bytes[i] === byte);
-  const as = (encoding: string, fatal = false): string => new TextDecoder(encoding, { fatal }).decode(bytes);
+  const as = (encoding: string, fatal = false): string =>
+    new TextDecoder(encoding, { fatal }).decode(bytes);
   if (is(0xff, 0xfe)) return as('utf-16le');
   if (is(0xfe, 0xff)) return as('utf-16be');
   const start = bytes.subarray(0, 200);
-  const noughts = (odd: number): number => start.filter((byte, i) => i % 2 === odd && byte === 0).length;
+  const noughts = (odd: number): number =>
+    start.filter((byte, i) => i % 2 === odd && byte === 0).length;
   if (start.length > 3 && noughts(1) > start.length / 3) return as('utf-16le');
   if (start.length > 3 && noughts(0) > start.length / 3) return as('utf-16be');
   try {
@@ -34,12 +41,17 @@ export function decodeText(bytes: Uint8Array): string {
 }
 
 /** How names are compared: without accents, case, and doubled space. */
-const plain = (text: string): string => text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().replace(/\s+/g, ' ').trim();
+const plain = (text: string): string =>
+  text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().replace(/\s+/g, ' ').trim();
 
-const STUDENT = /^(student|pupil|name|full name|student name|learner|e-?mail|e-?mail address|address|who)$/;
+const STUDENT =
+  /^(student|pupil|name|full name|student name|learner|e-?mail|e-?mail address|address|who)$/;
 const GROUP = /^(group|group name|team|set|section|watch)$/;
 
-interface Columns { student: number; group: number }
+interface Columns {
+  student: number;
+  group: number;
+}
 
 /** Which columns a first line names, if it does. */
 function columnsOf(head: string[]): Columns | null {
@@ -59,13 +71,19 @@ function tableOf(text: string): { rows: string[][]; first: number; columns: Colu
     const columns = columnsOf(data[first]!);
     if (columns) return { rows: Papa.parse<string[]>(text, { delimiter }).data, first, columns };
   }
-  return fail('file', 'The first line has to name the columns: one called student (or name, or email) and one called group, in any order.');
+  return fail(
+    'file',
+    'The first line has to name the columns: one called student (or name, or email) and one called group, in any order.',
+  );
 }
 
 /** Ids by every way a file may name somebody: address, name, and family name first. */
 function index(roll: RollPerson[]): Map<string, number[]> {
   const ways = new Map<string, number[]>();
-  const put = (way: string, id: number): void => { const ids = ways.get(way) ?? []; if (!ids.includes(id)) ways.set(way, [...ids, id]); };
+  const put = (way: string, id: number): void => {
+    const ids = ways.get(way) ?? [];
+    if (!ids.includes(id)) ways.set(way, [...ids, id]);
+  };
   for (const { id, name, email } of roll) {
     put(plain(name), id);
     const parts = name.trim().split(/\s+/);
@@ -92,7 +110,9 @@ export function readGroups(text: string, roll: RollPerson[]): ReadGroups {
     lines++;
     const said = (row[columns.student] ?? '').trim();
     const name = (row[columns.group] ?? '').replace(/\s+/g, ' ').trim();
-    const wrong = (kind: GroupRowProblem): void => { problems.push({ line: i + 1, kind, said: said || name }); };
+    const wrong = (kind: GroupRowProblem): void => {
+      problems.push({ line: i + 1, kind, said: said || name });
+    };
     if (said === '') return wrong('no-student');
     const ids = ways.get(plain(said)) ?? [];
     if (ids.length === 0) return wrong('unknown');
@@ -106,15 +126,28 @@ export function readGroups(text: string, roll: RollPerson[]): ReadGroups {
     group.members.push(ids[0]!);
     groups.set(key, group);
   });
-  if (groups.size > MOST_GROUPS) fail('file', `There are ${groups.size} groups in it; at most ${MOST_GROUPS} can be made at once. Is it the right column?`);
-  return { groups: [...groups.values()], problems, lines, left: roll.filter((p) => !groupOf.has(p.id)).map((p) => p.id) };
+  if (groups.size > MOST_GROUPS)
+    fail(
+      'file',
+      `There are ${groups.size} groups in it; at most ${MOST_GROUPS} can be made at once. Is it the right column?`,
+    );
+  return {
+    groups: [...groups.values()],
+    problems,
+    lines,
+    left: roll.filter((p) => !groupOf.has(p.id)).map((p) => p.id),
+  };
 }
 
 const PROBLEM_WORDS: Record<GroupRowProblem, (said: string) => string> = {
-  unknown: (said) => `${said} is not on this roll.`, ambiguous: (said) => `Two people of the roll are called ${said}; give the address instead.`,
-  'two-groups': (said) => `${said} stands in another group already and stays there.`, doubled: (said) => `${said} stands here twice.`,
-  'no-student': (said) => `No student is named${said ? ` for ${said}` : ''}.`, 'no-group': (said) => `No group is named for ${said}.`,
+  unknown: (said) => `${said} is not on this roll.`,
+  ambiguous: (said) => `Two people of the roll are called ${said}; give the address instead.`,
+  'two-groups': (said) => `${said} stands in another group already and stays there.`,
+  doubled: (said) => `${said} stands here twice.`,
+  'no-student': (said) => `No student is named${said ? ` for ${said}` : ''}.`,
+  'no-group': (said) => `No group is named for ${said}.`,
 };
 
 /** What is wrong with one line, in a sentence. */
-export const groupProblemInWords = ({ kind, said }: ReadGroups['problems'][number]): string => PROBLEM_WORDS[kind](said);
+export const groupProblemInWords = ({ kind, said }: ReadGroups['problems'][number]): string =>
+  PROBLEM_WORDS[kind](said);

@@ -9,7 +9,11 @@ export const MOST_GROUPS = 40;
  */
 export function splitGroups<P>(people: P[], count: number, random?: number[]): P[][] {
   checkWhole(count, 1, MOST_GROUPS, 'count');
-  if (people.length < count) fail('count', people.length === 0 ? 'There is nobody to split.' : `There are only ${people.length} people.`);
+  if (people.length < count)
+    fail(
+      'count',
+      people.length === 0 ? 'There is nobody to split.' : `There are only ${people.length} people.`,
+    );
   const order = [...people];
   if (random) {
     if (random.length < people.length) fail('random', 'Give a random number for each person.');

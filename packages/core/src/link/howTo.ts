@@ -1,7 +1,19 @@
 import type { EntryRules } from '../entry/rules.js';
 import { howToGetIn } from '../post/invitation.js';
 
-type HowToRules = Pick<EntryRules, 'whoMayEnter' | 'straightIn' | 'opensBefore' | 'withoutHost' | 'entryCode' | 'arriveMuted' | 'mayUnmute' | 'camera' | 'recording' | 'watching'>;
+type HowToRules = Pick<
+  EntryRules,
+  | 'whoMayEnter'
+  | 'straightIn'
+  | 'opensBefore'
+  | 'withoutHost'
+  | 'entryCode'
+  | 'arriveMuted'
+  | 'mayUnmute'
+  | 'camera'
+  | 'recording'
+  | 'watching'
+>;
 
 export interface HowToFacts {
   rules: HowToRules;
@@ -22,16 +34,32 @@ export interface HowTo {
 }
 
 const ACCOUNT: Record<EntryRules['whoMayEnter'], string> = {
-  invited: 'Sign in with the account that was invited.', roll: 'Sign in with your school account, the one that is on the class’s list.', school: 'Sign in with your school account.',
-  'signed-in': 'Sign in with any account, your school’s or your own.', anyone: 'You need not sign in: type your name at the door.',
+  invited: 'Sign in with the account that was invited.',
+  roll: 'Sign in with your school account, the one that is on the class’s list.',
+  school: 'Sign in with your school account.',
+  'signed-in': 'Sign in with any account, your school’s or your own.',
+  anyone: 'You need not sign in: type your name at the door.',
 };
 
-const inside = ({ arriveMuted, mayUnmute, camera, recording, watching }: HowToRules): string => [
-  arriveMuted ? (mayUnmute ? 'You arrive muted; switch your microphone on when you speak.' : 'You arrive muted, and stay so.') : 'Your microphone can be on from the start.',
-  camera === 'off' ? 'Cameras stay off.' : camera === 'on' ? 'Your camera is wanted on.' : 'Your camera is yours to choose; it is off at first.',
-  ...(recording === 'from-start' ? ['The meeting is recorded from the start.'] : recording === 'by-host' ? ['The host may record, and says so.'] : []),
-  ...(watching ? ['You may also come to watch only.'] : []),
-].join(' ');
+const inside = ({ arriveMuted, mayUnmute, camera, recording, watching }: HowToRules): string =>
+  [
+    arriveMuted
+      ? mayUnmute
+        ? 'You arrive muted; switch your microphone on when you speak.'
+        : 'You arrive muted, and stay so.'
+      : 'Your microphone can be on from the start.',
+    camera === 'off'
+      ? 'Cameras stay off.'
+      : camera === 'on'
+        ? 'Your camera is wanted on.'
+        : 'Your camera is yours to choose; it is off at first.',
+    ...(recording === 'from-start'
+      ? ['The meeting is recorded from the start.']
+      : recording === 'by-host'
+        ? ['The host may record, and says so.']
+        : []),
+    ...(watching ? ['You may also come to watch only.'] : []),
+  ].join(' ');
 
 /**
  * How to get in by a link, in plain words for students, made from the rules in force so that it is never wrong.
@@ -39,26 +67,68 @@ const inside = ({ arriveMuted, mayUnmute, camera, recording, watching }: HowToRu
  */
 export function howTo({ rules, host, classTitle, label, pastedRoom }: HowToFacts): HowTo {
   const who = host || 'the host';
-  const opens = rules.opensBefore === 0 ? 'The door opens at the time the lesson begins' : `The door opens ${rules.opensBefore} minutes before it begins`;
+  const opens =
+    rules.opensBefore === 0
+      ? 'The door opens at the time the lesson begins'
+      : `The door opens ${rules.opensBefore} minutes before it begins`;
   const goesStraightIn = howToGetIn(rules, host).endsWith('You go straight in.');
   const school = rules.whoMayEnter === 'roll' || rules.whoMayEnter === 'school';
   return {
     steps: [
       'Follow the link, or type its code at the door’s page. The link is the same every time: keep it.',
       ACCOUNT[rules.whoMayEnter],
-      ...(rules.entryCode === null ? [] : [`Type the entry code. ${who} has given it to you; it is not on this page.`]),
+      ...(rules.entryCode === null
+        ? []
+        : [`Type the entry code. ${who} has given it to you; it is not on this page.`]),
       `${opens}${rules.withoutHost ? '.' : `, once ${who} is there.`} If you are early, leave the page open: it lets you on by itself.`,
       ...(pastedRoom ? [] : [inside(rules)]),
     ],
-    lobby: goesStraightIn ? 'There is no waiting: whoever this link is for goes straight in.' : `Before the room there is a lobby. ${who} sees that you are waiting, with your name, and lets you in; you need not press anything twice.`,
+    lobby: goesStraightIn
+      ? 'There is no waiting: whoever this link is for goes straight in.'
+      : `Before the room there is a lobby. ${who} sees that you are waiting, with your name, and lets you in; you need not press anything twice.`,
     trouble: [
-      ...(school ? [{ when: 'The door says that it needs your school account', then: 'You are here with another one. Change to your school account on the door’s own page; the link is not lost.' }] : []),
-      ...(rules.whoMayEnter === 'roll' ? [{ when: 'The door does not know you', then: `You may be on another class’s list. Look whether this is the link of ${classTitle}, else ask ${who}.` }] : []),
-      ...(rules.entryCode === null ? [] : [{ when: 'The code is wrong', then: 'Capitals and spaces do not matter. Look at the newest message: it may have changed.' }]),
-      { when: 'Your line drops', then: `Open the link again. As long as ${who} has not ended it, you are let back in${goesStraightIn ? '' : ' without waiting'}.` },
-      { when: 'No picture or no sound', then: pastedRoom ? 'Your browser asks whether the room may use them: allow it, or look beside the address for a sign that says they are blocked.' : 'The room tries your camera and microphone before you sit down, and says what to allow.' },
-      { when: 'The door says that it has been shut', then: `It is over, or ${who} has ended it. It opens again next time, by the same link.` },
+      ...(school
+        ? [
+            {
+              when: 'The door says that it needs your school account',
+              then: 'You are here with another one. Change to your school account on the door’s own page; the link is not lost.',
+            },
+          ]
+        : []),
+      ...(rules.whoMayEnter === 'roll'
+        ? [
+            {
+              when: 'The door does not know you',
+              then: `You may be on another class’s list. Look whether this is the link of ${classTitle}, else ask ${who}.`,
+            },
+          ]
+        : []),
+      ...(rules.entryCode === null
+        ? []
+        : [
+            {
+              when: 'The code is wrong',
+              then: 'Capitals and spaces do not matter. Look at the newest message: it may have changed.',
+            },
+          ]),
+      {
+        when: 'Your line drops',
+        then: `Open the link again. As long as ${who} has not ended it, you are let back in${goesStraightIn ? '' : ' without waiting'}.`,
+      },
+      {
+        when: 'No picture or no sound',
+        then: pastedRoom
+          ? 'Your browser asks whether the room may use them: allow it, or look beside the address for a sign that says they are blocked.'
+          : 'The room tries your camera and microphone before you sit down, and says what to allow.',
+      },
+      {
+        when: 'The door says that it has been shut',
+        then: `It is over, or ${who} has ended it. It opens again next time, by the same link.`,
+      },
     ],
-    differs: label === null ? null : `This is not the link of the whole class. “${label}” is only for those it was given to; for the lessons of ${classTitle} use the class’s own link.`,
+    differs:
+      label === null
+        ? null
+        : `This is not the link of the whole class. “${label}” is only for those it was given to; for the lessons of ${classTitle} use the class’s own link.`,
   };
 }

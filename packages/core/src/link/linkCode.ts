@@ -34,7 +34,12 @@ export function readLinkCode(text: string): string | null {
   const plain = fold(text.toLowerCase().replace(/[\s-]+/g, ''));
   const word = wordByFold.get(plain.slice(0, -CHANCE_LENGTH));
   const chance = plain.slice(-CHANCE_LENGTH);
-  if (word === undefined || chance.length !== CHANCE_LENGTH || [...chance].some((c) => !ALPHABET.includes(c))) return null;
+  if (
+    word === undefined ||
+    chance.length !== CHANCE_LENGTH ||
+    [...chance].some((c) => !ALPHABET.includes(c))
+  )
+    return null;
   return `${word}-${chance}`;
 }
 

@@ -14,17 +14,37 @@ export function readRoomAddress(pasted: string, own: string): string {
   const text = pasted.replace(INVISIBLE, '').trim();
   if (text === '') fail('address', 'Paste the room’s address.');
   if (text.length > LONGEST) fail('address', `At most ${LONGEST} characters.`);
-  if (/\s/.test(text)) fail('address', 'There is a space in it. Paste the address alone, without the words around it.');
+  if (/\s/.test(text))
+    fail(
+      'address',
+      'There is a space in it. Paste the address alone, without the words around it.',
+    );
   let url: URL;
   try {
     url = new URL(text);
   } catch {
-    return fail('address', 'This is no address. It begins with https://, as the browser shows it when you are in the room.');
+    return fail(
+      'address',
+      'This is no address. It begins with https://, as the browser shows it when you are in the room.',
+    );
   }
-  if (url.protocol !== 'https:') fail('address', 'It has to begin with https://, so that nobody can listen in on the way.');
-  if (url.username !== '' || url.password !== '') fail('address', 'There is a user name or a password in it (before the @). Everyone let in would read it; take it out.');
-  if (url.host === new URL(own).host) fail('address', 'This is an address of Glen itself. Paste the address of the room behind the door.');
+  if (url.protocol !== 'https:')
+    fail('address', 'It has to begin with https://, so that nobody can listen in on the way.');
+  if (url.username !== '' || url.password !== '')
+    fail(
+      'address',
+      'There is a user name or a password in it (before the @). Everyone let in would read it; take it out.',
+    );
+  if (url.host === new URL(own).host)
+    fail(
+      'address',
+      'This is an address of Glen itself. Paste the address of the room behind the door.',
+    );
   const door = url.pathname.match(/^\/door\/([^/]+)\/?$/);
-  if (door && readLinkCode(decodeURIComponent(door[1]!)) !== null) fail('address', 'This is another door of Glen’s kind, not a room: people would go from door to door.');
+  if (door && readLinkCode(decodeURIComponent(door[1]!)) !== null)
+    fail(
+      'address',
+      'This is another door of Glen’s kind, not a room: people would go from door to door.',
+    );
   return url.href;
 }

@@ -3,7 +3,9 @@ import { readLinkCode } from './linkCode.js';
 
 /** The ICAO spelling alphabet (published), for the letters that codes have; digits are said as such. */
 const SAID: Record<string, string> = Object.fromEntries(
-  `Alfa Bravo Charlie Delta Echo Foxtrot Golf Hotel Juliett Kilo Mike November Papa Quebec Romeo Sierra Tango Victor Whiskey X-ray Yankee Zulu`.split(' ').map((word) => [word[0]!.toLowerCase(), word]),
+  `Alfa Bravo Charlie Delta Echo Foxtrot Golf Hotel Juliett Kilo Mike November Papa Quebec Romeo Sierra Tango Victor Whiskey X-ray Yankee Zulu`
+    .split(' ')
+    .map((word) => [word[0]!.toLowerCase(), word]),
 );
 const DIGITS = 'zero one two three four five six seven eight nine'.split(' ');
 

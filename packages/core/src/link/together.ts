@@ -1,4 +1,8 @@
-interface Span { start: string; end: string; status: 'planned' | 'moved' | 'cancelled' | 'skipped' }
+interface Span {
+  start: string;
+  end: string;
+  status: 'planned' | 'moved' | 'cancelled' | 'skipped';
+}
 
 const isHeldSpan = (s: Span): boolean => s.status === 'planned' || s.status === 'moved';
 
@@ -8,5 +12,7 @@ const isHeldSpan = (s: Span): boolean => s.status === 'planned' || s.status === 
  */
 export function withoutShared<O extends Span>(own: O[], shared: Span[]): O[] {
   const held = shared.filter(isHeldSpan);
-  return held.length === 0 ? own : own.filter((o) => !isHeldSpan(o) || !held.some((s) => s.start < o.end && o.start < s.end));
+  return held.length === 0
+    ? own
+    : own.filter((o) => !isHeldSpan(o) || !held.some((s) => s.start < o.end && o.start < s.end));
 }

@@ -19,4 +19,6 @@ bowline cleat halyard hawser lanyard marline ratline shackle sheepshank splice t
 fender gangway gunwale keel rudder tiller transom thwart rowlock mainsail spinnaker topsail jib genoa lugger ketch
 yawl sloop schooner dory skiff cutter frigate galleon compass sextant almanac chart fathom league knot leadline
 binnacle bulkhead bollard ballast bilge boom bowsprit crosstree rigging forestay gaff grommet hatch helm hull mizzen
-`.trim().split(/\s+/);
+`
+  .trim()
+  .split(/\s+/);

@@ -27,5 +27,9 @@ const RANK = { wrong: 0, careful: 1, inform: 2, well: 3 } as const;
 
 /** At most five, worst first; among equals the given order stands. */
 export function worstFirst(notes: Note[]): Note[] {
-  return notes.map((note, i) => ({ note, i })).sort((a, b) => RANK[a.note.severity] - RANK[b.note.severity] || a.i - b.i).slice(0, 5).map(({ note }) => note);
+  return notes
+    .map((note, i) => ({ note, i }))
+    .sort((a, b) => RANK[a.note.severity] - RANK[b.note.severity] || a.i - b.i)
+    .slice(0, 5)
+    .map(({ note }) => note);
 }

@@ -3,37 +3,96 @@ import { worstFirst, type Note } from './note.js';
 
 /** A link as far as notes about it go. `former`: codes it had before, the newest first; `until` an instant told as its school date. */
 export interface NotedLink {
-  id: number; label: string; main: boolean; state: 'live' | 'retired'; kind: string; audienceSize: number; guests: number; shown: boolean; groups: { name: string; size: number }[];
-  former: { how: 'keep' | 'forward' | 'stop'; untilDate: string | null }[]; running: boolean; replacedNow: boolean;
+  id: number;
+  label: string;
+  main: boolean;
+  state: 'live' | 'retired';
+  kind: string;
+  audienceSize: number;
+  guests: number;
+  shown: boolean;
+  groups: { name: string; size: number }[];
+  former: { how: 'keep' | 'forward' | 'stop'; untilDate: string | null }[];
+  running: boolean;
+  replacedNow: boolean;
 }
 
-const forNobody = (l: NotedLink): boolean => l.audienceSize === 0 && l.guests === 0 && l.kind !== 'event';
+const forNobody = (l: NotedLink): boolean =>
+  l.audienceSize === 0 && l.guests === 0 && l.kind !== 'event';
 
 /** What needs thought about one link: whether it works, whom it is for, what its former codes do. */
 export function notesForLink(l: NotedLink): Note[] {
   const notes: Note[] = [];
   if (l.state === 'retired') {
     notes.push({
-      severity: l.main ? 'wrong' : 'inform', title: l.main ? 'The class period has no way in' : 'This link has been stopped',
-      text: l.main ? 'Its own link has been stopped: whoever follows it is told so. Let it work again, or give it a new one.' : 'Its door no longer opens; its audience is told where to look.',
-      actions: [{ name: 'reopen-link', label: 'Let it work again', subject: l.id }, ...(l.main ? [{ name: 'renew-link', label: 'Give it a new one', subject: l.id }] : [])],
+      severity: l.main ? 'wrong' : 'inform',
+      title: l.main ? 'The class period has no way in' : 'This link has been stopped',
+      text: l.main
+        ? 'Its own link has been stopped: whoever follows it is told so. Let it work again, or give it a new one.'
+        : 'Its door no longer opens; its audience is told where to look.',
+      actions: [
+        { name: 'reopen-link', label: 'Let it work again', subject: l.id },
+        ...(l.main ? [{ name: 'renew-link', label: 'Give it a new one', subject: l.id }] : []),
+      ],
     });
   }
   const emptied = l.groups.filter((g) => g.size === 0);
-  if (l.state === 'live' && emptied.length > 0) notes.push({ severity: 'careful', title: `${emptied.map((g) => g.name).join(', ')}: nobody is in it`, text: 'Whoever had the link as a member of the group is turned away now.' });
-  else if (l.state === 'live' && forNobody(l)) notes.push({ severity: 'careful', title: 'It is for nobody yet', text: 'Nobody is in its audience, so by the rules nobody but hosts gets in.' });
-  if (l.replacedNow && l.running) notes.push({ severity: 'inform', title: 'A session is running', text: 'Whoever is inside stays; whoever comes now needs the new link, or an old one that leads on.' });
+  if (l.state === 'live' && emptied.length > 0)
+    notes.push({
+      severity: 'careful',
+      title: `${emptied.map((g) => g.name).join(', ')}: nobody is in it`,
+      text: 'Whoever had the link as a member of the group is turned away now.',
+    });
+  else if (l.state === 'live' && forNobody(l))
+    notes.push({
+      severity: 'careful',
+      title: 'It is for nobody yet',
+      text: 'Nobody is in its audience, so by the rules nobody but hosts gets in.',
+    });
+  if (l.replacedNow && l.running)
+    notes.push({
+      severity: 'inform',
+      title: 'A session is running',
+      text: 'Whoever is inside stays; whoever comes now needs the new link, or an old one that leads on.',
+    });
   const [last] = l.former;
-  if (l.state === 'live' && last?.how === 'forward' && last.untilDate) notes.push({ severity: 'inform', title: `The old link leads on until ${dateInWords(last.untilDate)}`, text: 'After that it says where to look, to those it is for.' });
-  if (l.state === 'live' && !l.shown) notes.push({ severity: 'inform', title: 'Students do not see it in their day', text: 'It works for whoever has it.' });
+  if (l.state === 'live' && last?.how === 'forward' && last.untilDate)
+    notes.push({
+      severity: 'inform',
+      title: `The old link leads on until ${dateInWords(last.untilDate)}`,
+      text: 'After that it says where to look, to those it is for.',
+    });
+  if (l.state === 'live' && !l.shown)
+    notes.push({
+      severity: 'inform',
+      title: 'Students do not see it in their day',
+      text: 'It works for whoever has it.',
+    });
   return notes;
 }
 
 /** What needs thought about all links of a class period. */
 export function notesForLinks(links: NotedLink[]): Note[] {
-  const mend = links.flatMap((l) => notesForLink(l).filter((n) => n.severity !== 'inform').map((n) => ({ ...n, title: l.main ? n.title : `${l.label}: ${n.title.charAt(0).toLowerCase()}${n.title.slice(1)}` })));
+  const mend = links.flatMap((l) =>
+    notesForLink(l)
+      .filter((n) => n.severity !== 'inform')
+      .map((n) => ({
+        ...n,
+        title: l.main
+          ? n.title
+          : `${l.label}: ${n.title.charAt(0).toLowerCase()}${n.title.slice(1)}`,
+      })),
+  );
   const live = links.filter((l) => l.state === 'live').length;
-  return worstFirst([...mend, {
-    severity: 'inform', title: live === 1 ? 'One door' : `${live} doors`, text: live === 1 ? 'All the class period comes in by it. A group, a talk or an evening can have a link of its own.' : 'Students see those that are for them, in this order.',
-  }]);
+  return worstFirst([
+    ...mend,
+    {
+      severity: 'inform',
+      title: live === 1 ? 'One door' : `${live} doors`,
+      text:
+        live === 1
+          ? 'All the class period comes in by it. A group, a talk or an evening can have a link of its own.'
+          : 'Students see those that are for them, in this order.',
+    },
+  ]);
 }

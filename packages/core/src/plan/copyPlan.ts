@@ -4,9 +4,14 @@ import type { SessionPlan } from './plan.js';
 import { spelledOut } from './toRRule.js';
 
 /** A plan for another class period: at that one's own bell period, where the plan goes by a bell period and the school has it; single changes are not copied. */
-export function planForClass(plan: SessionPlan, period: string | null, school: SchoolCalendar): SessionPlan {
+export function planForClass(
+  plan: SessionPlan,
+  period: string | null,
+  school: SchoolCalendar,
+): SessionPlan {
   const { changes: _changes, ...rest } = plan;
-  const isKnown = period !== null && school.bells.some((set) => set.periods.some((p) => p.label === period));
+  const isKnown =
+    period !== null && school.bells.some((set) => set.periods.some((p) => p.label === period));
   return 'period' in plan.at && isKnown ? { ...rest, at: { period } } : rest;
 }
 
@@ -19,10 +24,21 @@ export function planForNextTerm(plan: SessionPlan, school: SchoolCalendar): Sess
   const next = at === -1 ? undefined : school.terms[at + 1];
   if (!next) fail('first', 'The calendar has no term after that one.');
   const { changes: _changes, alsoOn: _alsoOn, ...rest } = plan;
-  if (!plan.repeat || 'rrule' in plan.repeat) fail('repeat', 'Only a repeating series of our own kind can be copied to another term.');
+  if (!plan.repeat || 'rrule' in plan.repeat)
+    fail('repeat', 'Only a repeating series of our own kind can be copied to another term.');
   const { until, ...repeat } = spelledOut(plan.repeat, plan.first);
-  return { ...rest, first: next.first, repeat: { ...repeat, ...(until === undefined ? {} : { until: until === 'year-end' || until === 'exams' ? until : 'term-end' }) } };
+  return {
+    ...rest,
+    first: next.first,
+    repeat: {
+      ...repeat,
+      ...(until === undefined
+        ? {}
+        : { until: until === 'year-end' || until === 'exams' ? until : 'term-end' }),
+    },
+  };
 }
 
 /** Whether a phrase, a sheet or a feed would call it a series: more than one date. */
-export const repeats = (plan: Pick<SessionPlan, 'repeat' | 'alsoOn'>): boolean => plan.repeat !== undefined || (plan.alsoOn?.length ?? 0) > 0;
+export const repeats = (plan: Pick<SessionPlan, 'repeat' | 'alsoOn'>): boolean =>
+  plan.repeat !== undefined || (plan.alsoOn?.length ?? 0) > 0;

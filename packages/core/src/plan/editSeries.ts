@@ -9,7 +9,10 @@ import { lastDay } from './repeat.js';
 import { wholeWindow } from './toRRule.js';
 
 /** What a series says about its sessions beside their times. */
-export interface SessionWords { title: string; description: string }
+export interface SessionWords {
+  title: string;
+  description: string;
+}
 
 /** A series as an edit sees it. Whatever else it bears (link, rules, people) stays on both sides of a cut. */
 export interface EditableSeries extends SessionWords {
@@ -26,7 +29,11 @@ export type SeriesChange =
   | { kind: 'set'; plan?: Partial<SessionPlan>; title?: string; description?: string };
 
 export type EditScope = 'one' | 'onwards' | 'whole';
-export interface EditWarning { key: string; code: 'outside-term' | 'closed' | 'same-day'; message: string }
+export interface EditWarning {
+  key: string;
+  code: 'outside-term' | 'closed' | 'same-day';
+  message: string;
+}
 export interface EditedSeries<S> {
   /** The series as it goes on; null where the edit leaves it no date and `add` takes its place. */
   keep: S | null;
@@ -35,80 +42,152 @@ export interface EditedSeries<S> {
   warnings: EditWarning[];
 }
 
-const without = (changes: PlanChange[] | undefined, key: string): PlanChange[] => (changes ?? []).filter((change) => change.key !== key);
+const without = (changes: PlanChange[] | undefined, key: string): PlanChange[] =>
+  (changes ?? []).filter((change) => change.key !== key);
 
 /** A plan without the fields that say nothing. */
 function tidy(plan: SessionPlan): SessionPlan {
   const { repeat, alsoOn, changes, ...rest } = plan;
-  return { ...rest, ...(repeat ? { repeat } : {}), ...(alsoOn?.length ? { alsoOn } : {}), ...(changes?.length ? { changes } : {}) };
+  return {
+    ...rest,
+    ...(repeat ? { repeat } : {}),
+    ...(alsoOn?.length ? { alsoOn } : {}),
+    ...(changes?.length ? { changes } : {}),
+  };
 }
 
-function withWords<S extends EditableSeries>(series: S, words: Record<string, Partial<SessionWords>>): S {
+function withWords<S extends EditableSeries>(
+  series: S,
+  words: Record<string, Partial<SessionWords>>,
+): S {
   const { words: _before, ...rest } = series;
   return (Object.keys(words).length > 0 ? { ...rest, words } : rest) as S;
 }
 
 const wordsOf = (change: SeriesChange): Partial<SessionWords> =>
-  change.kind !== 'set' ? {} : { ...(change.title === undefined ? {} : { title: change.title }), ...(change.description === undefined ? {} : { description: change.description }) };
+  change.kind !== 'set'
+    ? {}
+    : {
+        ...(change.title === undefined ? {} : { title: change.title }),
+        ...(change.description === undefined ? {} : { description: change.description }),
+      };
 
 /** Warns of a move that leaves the term, meets a closed day, or lands on another date of the same series. */
-function warningsOf(plan: SessionPlan, school: SchoolCalendar | null, key: string, change: SeriesChange): EditWarning[] {
+function warningsOf(
+  plan: SessionPlan,
+  school: SchoolCalendar | null,
+  key: string,
+  change: SeriesChange,
+): EditWarning[] {
   if (change.kind !== 'move') return [];
   const { date } = change;
   const when = dateInWords(date);
   const day = school && dayInfo(school, date);
   const warnings: EditWarning[] = [];
-  if (day && day.term === undefined) warnings.push({ key, code: 'outside-term', message: `${when} is outside term.` });
-  else if (day && !day.teaching) warnings.push({ key, code: 'closed', message: `${when}: ${day.why}.` });
-  const there = expandPlan({ ...plan, changes: without(plan.changes, key) }, school, { from: date, to: addDays(date, 1) });
-  if (there.some((o) => o.key !== key && isHeld(o))) warnings.push({ key, code: 'same-day', message: `The series meets on ${when} already.` });
+  if (day && day.term === undefined)
+    warnings.push({ key, code: 'outside-term', message: `${when} is outside term.` });
+  else if (day && !day.teaching)
+    warnings.push({ key, code: 'closed', message: `${when}: ${day.why}.` });
+  const there = expandPlan({ ...plan, changes: without(plan.changes, key) }, school, {
+    from: date,
+    to: addDays(date, 1),
+  });
+  if (there.some((o) => o.key !== key && isHeld(o)))
+    warnings.push({ key, code: 'same-day', message: `The series meets on ${when} already.` });
   return warnings;
 }
 
 function editOne<S extends EditableSeries>(series: S, key: string, change: SeriesChange): S {
   const others = without(series.plan.changes, key);
   switch (change.kind) {
-    case 'restore': return { ...series, plan: tidy({ ...series.plan, changes: others }) };
-    case 'cancel': return { ...series, plan: tidy({ ...series.plan, changes: [...others, { key, ...change }] }) };
-    case 'move': return { ...series, plan: tidy({ ...series.plan, changes: [...others, { key, ...change }] }) };
+    case 'restore':
+      return { ...series, plan: tidy({ ...series.plan, changes: others }) };
+    case 'cancel':
+      return {
+        ...series,
+        plan: tidy({ ...series.plan, changes: [...others, { key, ...change }] }),
+      };
+    case 'move':
+      return {
+        ...series,
+        plan: tidy({ ...series.plan, changes: [...others, { key, ...change }] }),
+      };
     case 'set': {
-      if (change.plan) fail('change.plan', 'One date is moved or cancelled; a plan belongs to the series.');
-      return withWords(series, { ...series.words, [key]: { ...series.words?.[key], ...wordsOf(change) } });
+      if (change.plan)
+        fail('change.plan', 'One date is moved or cancelled; a plan belongs to the series.');
+      return withWords(series, {
+        ...series.words,
+        [key]: { ...series.words?.[key], ...wordsOf(change) },
+      });
     }
   }
 }
 
 /** Every held date from a key on cancelled: they stay on the books as called off. */
-function cancelFrom<S extends EditableSeries>(series: S, school: SchoolCalendar | null, key: string, note: string | undefined): S {
-  const from = expandPlan(series.plan, school, wholeWindow(series.plan, school)).filter((o) => isHeld(o) && o.key >= key);
+function cancelFrom<S extends EditableSeries>(
+  series: S,
+  school: SchoolCalendar | null,
+  key: string,
+  note: string | undefined,
+): S {
+  const from = expandPlan(series.plan, school, wholeWindow(series.plan, school)).filter(
+    (o) => isHeld(o) && o.key >= key,
+  );
   const gone = new Set(from.map((o) => o.key));
-  const cancels = from.map((o): PlanChange => ({ key: o.key, kind: 'cancel', ...(note ? { note } : {}) }));
-  return { ...series, plan: tidy({ ...series.plan, changes: [...(series.plan.changes ?? []).filter((c) => !gone.has(c.key)), ...cancels] }) };
+  const cancels = from.map((o): PlanChange => ({
+    key: o.key,
+    kind: 'cancel',
+    ...(note ? { note } : {}),
+  }));
+  return {
+    ...series,
+    plan: tidy({
+      ...series.plan,
+      changes: [...(series.plan.changes ?? []).filter((c) => !gone.has(c.key)), ...cancels],
+    }),
+  };
 }
 
-const restoreFrom = <S extends EditableSeries>(series: S, key: string): S =>
-  ({ ...series, plan: tidy({ ...series.plan, changes: (series.plan.changes ?? []).filter((c) => c.key < key || c.kind !== 'cancel') }) });
+const restoreFrom = <S extends EditableSeries>(series: S, key: string): S => ({
+  ...series,
+  plan: tidy({
+    ...series.plan,
+    changes: (series.plan.changes ?? []).filter((c) => c.key < key || c.kind !== 'cancel'),
+  }),
+});
 
 /** A raw rule that stops before a day, and the one that goes on from there. */
 function cutRule(rrule: string, before: string, passed: number): { head: string; tail: string } {
   const bare = rrule.replace(/;?(UNTIL|COUNT)=[^;]*/gi, '');
-  const tail = rrule.replace(/COUNT=(\d+)/i, (_, count: string) => `COUNT=${Number(count) - passed}`);
+  const tail = rrule.replace(
+    /COUNT=(\d+)/i,
+    (_, count: string) => `COUNT=${Number(count) - passed}`,
+  );
   return { head: `${bare};UNTIL=${before.replaceAll('-', '')}T235959Z`, tail };
 }
 
-interface Cut { head: SessionPlan; tail: SessionPlan }
+interface Cut {
+  head: SessionPlan;
+  tail: SessionPlan;
+}
 
 /** A plan cut before a key: dates, extra dates and changes go to the side on which their keys lie; null where no date lies before. */
 function cutPlan(plan: SessionPlan, school: SchoolCalendar | null, key: string): Cut | null {
   const index = school ? indexSchool(school) : null;
   const first = dayNumber(plan.first, 'first');
   const cut = dayNumber(key, 'key');
-  const split = <T>(list: T[] | undefined, keyOf: (item: T) => string): [T[], T[]] => [(list ?? []).filter((x) => keyOf(x) < key), (list ?? []).filter((x) => keyOf(x) >= key)];
+  const split = <T>(list: T[] | undefined, keyOf: (item: T) => string): [T[], T[]] => [
+    (list ?? []).filter((x) => keyOf(x) < key),
+    (list ?? []).filter((x) => keyOf(x) >= key),
+  ];
   const [extraBefore, extraAfter] = split(plan.alsoOn, (date) => date);
   const [changesBefore, changesAfter] = split(plan.changes, (change) => change.key);
   const before = [...patternDays(plan, first, index, cut - 1)];
   if (before.length === 0 && extraBefore.length === 0) return null;
-  const heldBefore = expandPlan({ ...plan, alsoOn: [], changes: [] }, school, { from: plan.first, to: key }).filter(isHeld).length;
+  const heldBefore = expandPlan({ ...plan, alsoOn: [], changes: [] }, school, {
+    from: plan.first,
+    to: key,
+  }).filter(isHeld).length;
   const dayBefore = addDays(key, -1);
   const { repeat } = plan;
   const starts = [...patternDays(plan, first, index, cut + 366)].find((day) => day >= cut);
@@ -121,44 +200,84 @@ function cutPlan(plan: SessionPlan, school: SchoolCalendar | null, key: string):
   } else if (repeat) {
     const { times, weeks, until, ...bare } = repeat;
     const last = lastDay(repeat, first, index);
-    const isOver = (last !== undefined && last < cut) || (times !== undefined && heldBefore >= times);
+    const isOver =
+      (last !== undefined && last < cut) || (times !== undefined && heldBefore >= times);
     head = isOver ? repeat : { ...bare, until: dayBefore < plan.first ? plan.first : dayBefore };
     // Weeks counted from the old beginning end where they did; a count goes on where the first part left it.
     const ends = weeks === undefined ? {} : { until: dateOf(lastDay(repeat, first, index)!) };
-    tail = { ...bare, ...(until === undefined ? {} : { until }), ...ends, ...(times === undefined ? {} : { times: times - heldBefore }) };
+    tail = {
+      ...bare,
+      ...(until === undefined ? {} : { until }),
+      ...ends,
+      ...(times === undefined ? {} : { times: times - heldBefore }),
+    };
   }
-  const isTailOver = starts === undefined || (tail && 'times' in tail && tail.times !== undefined && tail.times < 1);
+  const isTailOver =
+    starts === undefined || (tail && 'times' in tail && tail.times !== undefined && tail.times < 1);
   // Where the pattern has nothing on a side, its extra dates stand by themselves.
   const onlyExtra = (dates: string[], changes: PlanChange[]): SessionPlan => {
     const { repeat: _repeat, ...rest } = plan;
     return tidy({ ...rest, first: dates[0] ?? key, alsoOn: dates, changes });
   };
   return {
-    head: before.length === 0 ? onlyExtra(extraBefore, changesBefore) : tidy({ ...plan, ...(head ? { repeat: head } : {}), alsoOn: extraBefore, changes: changesBefore }),
-    tail: isTailOver ? onlyExtra(extraAfter, changesAfter) : tidy({ ...plan, first: dateOf(starts!), ...(tail ? { repeat: tail } : {}), alsoOn: extraAfter, changes: changesAfter }),
+    head:
+      before.length === 0
+        ? onlyExtra(extraBefore, changesBefore)
+        : tidy({
+            ...plan,
+            ...(head ? { repeat: head } : {}),
+            alsoOn: extraBefore,
+            changes: changesBefore,
+          }),
+    tail: isTailOver
+      ? onlyExtra(extraAfter, changesAfter)
+      : tidy({
+          ...plan,
+          first: dateOf(starts!),
+          ...(tail ? { repeat: tail } : {}),
+          alsoOn: extraAfter,
+          changes: changesAfter,
+        }),
   };
 }
 
-function applySet<S extends EditableSeries>(series: S, change: Extract<SeriesChange, { kind: 'set' }>): S {
+function applySet<S extends EditableSeries>(
+  series: S,
+  change: Extract<SeriesChange, { kind: 'set' }>,
+): S {
   return { ...series, ...wordsOf(change), plan: tidy({ ...series.plan, ...change.plan }) };
 }
 
 /** A whole plan moved by as many days as one of its dates was, to a new time: how a series is dragged. Weekdays turn with it. */
-function shifted(plan: SessionPlan, key: string, move: Extract<SeriesChange, { kind: 'move' }>): SessionPlan {
+function shifted(
+  plan: SessionPlan,
+  key: string,
+  move: Extract<SeriesChange, { kind: 'move' }>,
+): SessionPlan {
   const days = dayNumber(move.date, 'change.date') - dayNumber(key, 'key');
   const at = move.time === undefined && move.minutes === undefined ? plan.at : timeFor(plan, move);
   const { repeat } = plan;
   const first = addDays(plan.first, days);
   if (days === 0 || !repeat) return { ...plan, at, first };
-  if ('rrule' in repeat || repeat.every !== 'week') fail('change.date', 'Only a weekly series moves to other days as one; change how it repeats instead.');
+  if ('rrule' in repeat || repeat.every !== 'week')
+    fail(
+      'change.date',
+      'Only a weekly series moves to other days as one; change how it repeats instead.',
+    );
   const turn = (day: Weekday): Weekday => WEEKDAYS[(WEEKDAYS.indexOf(day) + (days % 7) + 7) % 7]!;
-  return { ...plan, at, first, repeat: repeat.on ? { ...repeat, on: repeat.on.map(turn) } : repeat };
+  return {
+    ...plan,
+    at,
+    first,
+    repeat: repeat.on ? { ...repeat, on: repeat.on.map(turn) } : repeat,
+  };
 }
 
 function timeFor(plan: SessionPlan, move: { time?: string; minutes?: number }): SessionPlan['at'] {
   const minutes = move.minutes ?? ('minutes' in plan.at ? plan.at.minutes : undefined);
   const time = move.time ?? ('time' in plan.at ? plan.at.time : undefined);
-  if (time === undefined || minutes === undefined) fail('change.time', 'Give both a time and a length.');
+  if (time === undefined || minutes === undefined)
+    fail('change.time', 'Give both a time and a length.');
   return { time, minutes };
 }
 
@@ -168,20 +287,42 @@ function timeFor(plan: SessionPlan, move: { time?: string; minutes?: number }): 
  * old one bore, with the later changes; of `times`, each side keeps what it held. 'whole' changes the series where it stands;
  * single changes stay, as far as their keys still occur. Throws GlenInputError where the key or the change cannot be used.
  */
-export function editSeries<S extends EditableSeries>(series: S, edit: { scope: EditScope; key: string; change: SeriesChange }, school: SchoolCalendar | null = null): EditedSeries<S> {
+export function editSeries<S extends EditableSeries>(
+  series: S,
+  edit: { scope: EditScope; key: string; change: SeriesChange },
+  school: SchoolCalendar | null = null,
+): EditedSeries<S> {
   const { scope, key, change } = edit;
   dayNumber(key, 'key');
-  if (scope === 'one') return { keep: editOne(series, key, change), add: null, warnings: warningsOf(series.plan, school, key, change) };
+  if (scope === 'one')
+    return {
+      keep: editOne(series, key, change),
+      add: null,
+      warnings: warningsOf(series.plan, school, key, change),
+    };
   const from = scope === 'whole' ? '0000-01-01' : key;
-  if (change.kind === 'cancel') return { keep: cancelFrom(series, school, from, change.note), add: null, warnings: [] };
-  if (change.kind === 'restore') return { keep: restoreFrom(series, from), add: null, warnings: [] };
-  const apply = (s: S): S => (change.kind === 'set' ? applySet(s, change) : { ...s, plan: tidy(shifted(s.plan, key, change)) });
+  if (change.kind === 'cancel')
+    return { keep: cancelFrom(series, school, from, change.note), add: null, warnings: [] };
+  if (change.kind === 'restore')
+    return { keep: restoreFrom(series, from), add: null, warnings: [] };
+  const apply = (s: S): S =>
+    change.kind === 'set'
+      ? applySet(s, change)
+      : { ...s, plan: tidy(shifted(s.plan, key, change)) };
   const cut = scope === 'onwards' ? cutPlan(series.plan, school, key) : null;
   if (!cut) return { keep: apply(series), add: null, warnings: [] };
   const words = Object.entries(series.words ?? {});
   return {
-    keep: withWords({ ...series, plan: cut.head }, Object.fromEntries(words.filter(([date]) => date < key))),
-    add: apply(withWords({ ...series, plan: cut.tail }, Object.fromEntries(words.filter(([date]) => date >= key)))),
+    keep: withWords(
+      { ...series, plan: cut.head },
+      Object.fromEntries(words.filter(([date]) => date < key)),
+    ),
+    add: apply(
+      withWords(
+        { ...series, plan: cut.tail },
+        Object.fromEntries(words.filter(([date]) => date >= key)),
+      ),
+    ),
     warnings: [],
   };
 }

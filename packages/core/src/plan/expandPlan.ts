@@ -4,10 +4,19 @@ import { indexSchool, type SchoolCalendar, type SchoolIndex } from '../calendar/
 import { dateOf, dayNumber, minuteOfDay, timeOf } from '../time/dates.js';
 import { placeOnDay } from '../time/zoneTable.js';
 import { patternDays } from './pattern.js';
-import { checkPlan, findPeriod, type Occurrence, type PlanChange, type SessionPlan } from './plan.js';
+import {
+  checkPlan,
+  findPeriod,
+  type Occurrence,
+  type PlanChange,
+  type SessionPlan,
+} from './plan.js';
 
 /** Local dates, `from ≤ date < to`. */
-export interface Window { from: string; to: string }
+export interface Window {
+  from: string;
+  to: string;
+}
 
 type Skip = Pick<Occurrence, 'reason' | 'why'>;
 /** A wall-clock time, as text and as minutes after midnight, and a length in minutes. */
@@ -31,34 +40,75 @@ function timesOf(plan: SessionPlan, school: SchoolIndex | null): TimeOn {
     const bell = findPeriod(school!.bells.get(set)!, label);
     if (!bell) return { reason: 'no-period', why: `no period ${label} on ${set} bells` };
     const minute = 'period' in at ? bell.start : bell[at.bell.edge] + at.bell.offset;
-    return { time: timeOf(minute), minute, minutes: 'period' in at ? bell.end - bell.start : at.minutes };
+    return {
+      time: timeOf(minute),
+      minute,
+      minutes: 'period' in at ? bell.end - bell.start : at.minutes,
+    };
   };
 }
 
 const isTimed = (t: Timed | Skip): t is Timed => 'time' in t;
 
 /** One date of the pattern before any change: held, or skipped with its reason. */
-function placeDate(plan: SessionPlan, school: SchoolIndex | null, timeOn: TimeOn, day: number, holdThroughClosures: boolean): Occurrence {
+function placeDate(
+  plan: SessionPlan,
+  school: SchoolIndex | null,
+  timeOn: TimeOn,
+  day: number,
+  holdThroughClosures: boolean,
+): Occurrence {
   const key = dateOf(day);
   const timed = timeOn(day);
-  const closed = school && plan.closures === 'skip' && !holdThroughClosures ? closedBy(school, day) : undefined;
+  const closed =
+    school && plan.closures === 'skip' && !holdThroughClosures ? closedBy(school, day) : undefined;
   const skip: Skip | undefined = closed ?? (isTimed(timed) ? undefined : timed);
   if (isTimed(timed)) {
-    const { date, time, start, end } = placeOnDay(day, timed.minute, timed.minutes, plan.zone, key, timed.time);
-    return skip ? { key, date, time, minutes: timed.minutes, start, end, status: 'skipped', ...skip } : { key, date, time, minutes: timed.minutes, start, end, status: 'planned' };
+    const { date, time, start, end } = placeOnDay(
+      day,
+      timed.minute,
+      timed.minutes,
+      plan.zone,
+      key,
+      timed.time,
+    );
+    return skip
+      ? { key, date, time, minutes: timed.minutes, start, end, status: 'skipped', ...skip }
+      : { key, date, time, minutes: timed.minutes, start, end, status: 'planned' };
   }
   const midnight = placeOnDay(day, 0, 0, plan.zone).start;
-  return { key, date: key, time: '00:00', minutes: 0, start: midnight, end: midnight, untimed: true, status: 'skipped', ...skip };
+  return {
+    key,
+    date: key,
+    time: '00:00',
+    minutes: 0,
+    start: midnight,
+    end: midnight,
+    untimed: true,
+    status: 'skipped',
+    ...skip,
+  };
 }
 
 /** Whether the pattern itself holds a day: open, where closures are skipped, and with a bell that gives its time. */
-function isHeldByPattern(plan: SessionPlan, school: SchoolIndex | null, timeOn: TimeOn, day: number): boolean {
+function isHeldByPattern(
+  plan: SessionPlan,
+  school: SchoolIndex | null,
+  timeOn: TimeOn,
+  day: number,
+): boolean {
   return !(school && plan.closures === 'skip' && closedBy(school, day)) && isTimed(timeOn(day));
 }
 
-function applyChange(plan: SessionPlan, timeOn: TimeOn, row: Occurrence, change: PlanChange): Occurrence {
+function applyChange(
+  plan: SessionPlan,
+  timeOn: TimeOn,
+  row: Occurrence,
+  change: PlanChange,
+): Occurrence {
   const note = change.note === undefined ? {} : { why: change.note };
-  if (change.kind === 'cancel') return row.status === 'skipped' ? row : { ...row, status: 'cancelled', ...note };
+  if (change.kind === 'cancel')
+    return row.status === 'skipped' ? row : { ...row, status: 'cancelled', ...note };
   const onNew = timeOn(dayNumber(change.date, 'date'));
   const onOld = timeOn(dayNumber(row.key, 'key'));
   const rule = isTimed(onNew) ? onNew : isTimed(onOld) ? onOld : undefined;
@@ -85,20 +135,27 @@ function horizonOf(plan: SessionPlan, to: number): number {
 }
 
 /** The pattern's days up to the horizon; `times` ends them by counting those held. */
-function daysOf(plan: SessionPlan, school: SchoolIndex | null, timeOn: TimeOn, horizon: number): number[] {
+function daysOf(
+  plan: SessionPlan,
+  school: SchoolIndex | null,
+  timeOn: TimeOn,
+  horizon: number,
+): number[] {
   const times = plan.repeat && 'times' in plan.repeat ? plan.repeat.times : undefined;
   const days: number[] = [];
   let held = 0;
   for (const day of patternDays(plan, dayNumber(plan.first, 'first'), school, horizon)) {
     days.push(day);
-    if (times !== undefined && isHeldByPattern(plan, school, timeOn, day) && ++held === times) break;
+    if (times !== undefined && isHeldByPattern(plan, school, timeOn, day) && ++held === times)
+      break;
   }
   return days;
 }
 
 /** Sorts only what is not in order yet, which a pattern nearly always is. */
 function inOrder(rows: Occurrence[]): Occurrence[] {
-  for (let i = 1; i < rows.length; i++) if (byStart(rows[i - 1]!, rows[i]!) > 0) return rows.sort(byStart);
+  for (let i = 1; i < rows.length; i++)
+    if (byStart(rows[i - 1]!, rows[i]!) > 0) return rows.sort(byStart);
   return rows;
 }
 
@@ -107,7 +164,11 @@ function inOrder(rows: Occurrence[]): Occurrence[] {
  * then key: held, moved, cancelled and skipped ones alike. The pattern never depends on the window.
  * Throws GlenInputError with the path of the field at fault.
  */
-export function expandPlan(plan: SessionPlan, school: SchoolCalendar | null, window: Window): Occurrence[] {
+export function expandPlan(
+  plan: SessionPlan,
+  school: SchoolCalendar | null,
+  window: Window,
+): Occurrence[] {
   const from = dayNumber(window.from, 'window.from');
   const to = dayNumber(window.to, 'window.to');
   if (from > to) fail('window.from', 'The window begins after it ends.');
@@ -119,7 +180,9 @@ export function expandPlan(plan: SessionPlan, school: SchoolCalendar | null, win
   const extra = new Set((plan.alsoOn ?? []).map((date) => dayNumber(date, 'alsoOn')));
   const pattern = daysOf(plan, index, timeOn, horizonOf(plan, to));
   const days = extra.size === 0 ? pattern : [...new Set([...pattern, ...extra])];
-  const lastChange = new Map((plan.changes ?? []).map((change) => [dayNumber(change.key, 'key'), change]));
+  const lastChange = new Map(
+    (plan.changes ?? []).map((change) => [dayNumber(change.key, 'key'), change]),
+  );
 
   const found: Occurrence[] = [];
   for (const day of days) {
@@ -134,4 +197,5 @@ export function expandPlan(plan: SessionPlan, school: SchoolCalendar | null, win
 }
 
 /** Whether an occurrence takes place. */
-export const isHeld = (o: Pick<Occurrence, 'status'>): boolean => o.status === 'planned' || o.status === 'moved';
+export const isHeld = (o: Pick<Occurrence, 'status'>): boolean =>
+  o.status === 'planned' || o.status === 'moved';

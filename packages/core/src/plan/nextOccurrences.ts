@@ -11,12 +11,19 @@ const FIRST_LOOK = 366;
 const FARTHEST = 3650;
 
 /** The next `n` held occurrences that start at an instant or after it; fewer where the plan ends or runs dry within ten years. */
-export function nextOccurrences(plan: SessionPlan, school: SchoolCalendar | null, from: string, n: number): Occurrence[] {
+export function nextOccurrences(
+  plan: SessionPlan,
+  school: SchoolCalendar | null,
+  from: string,
+  n: number,
+): Occurrence[] {
   secondsOf(from, 'from');
   checkWhole(n, 0, 1000, 'n');
   const day = addDays(wallClockAt(from, plan.zone).date, -1);
   for (let days = FIRST_LOOK; ; days = Math.min(FARTHEST, days * 2)) {
-    const found = expandPlan(plan, school, { from: day, to: addDays(day, days) }).filter((o) => isHeld(o) && o.start >= from);
+    const found = expandPlan(plan, school, { from: day, to: addDays(day, days) }).filter(
+      (o) => isHeld(o) && o.start >= from,
+    );
     if (found.length >= n || days === FARTHEST) return found.slice(0, n);
   }
 }

@@ -1,13 +1,21 @@
 import { RRuleTemporal } from 'rrule-temporal';
 import { fail } from '../input.js';
 import type { SchoolIndex } from '../calendar/school.js';
-import { civilFromDays, dateOf, daysFromCivil, mondayOf, weekdayIndex, weekdayOf } from '../time/dates.js';
+import {
+  civilFromDays,
+  dateOf,
+  daysFromCivil,
+  mondayOf,
+  weekdayIndex,
+  weekdayOf,
+} from '../time/dates.js';
 import type { SessionPlan } from './plan.js';
 import { bearsCycleDay, lastDay, weekdayIndexOf, type FieldRepeat } from './repeat.js';
 
 /** Days of a repeat by weekdays or single days from `first` on, in order, up to `stop`. */
 function* everyDay(repeat: FieldRepeat, first: number, stop: number): Generator<number> {
-  for (let day = first; day <= stop; day += repeat.interval ?? 1) if (repeat.on === undefined || repeat.on.includes(weekdayOf(day))) yield day;
+  for (let day = first; day <= stop; day += repeat.interval ?? 1)
+    if (repeat.on === undefined || repeat.on.includes(weekdayOf(day))) yield day;
 }
 
 function* everySchoolDay(school: SchoolIndex, first: number, stop: number): Generator<number> {
@@ -15,23 +23,35 @@ function* everySchoolDay(school: SchoolIndex, first: number, stop: number): Gene
 }
 
 function* everyWeek(repeat: FieldRepeat, first: number, stop: number): Generator<number> {
-  const on = (repeat.on ? [...new Set(repeat.on)].map(weekdayIndexOf) : [weekdayIndex(first)]).sort((a, b) => a - b);
+  const on = (repeat.on ? [...new Set(repeat.on)].map(weekdayIndexOf) : [weekdayIndex(first)]).sort(
+    (a, b) => a - b,
+  );
   for (let monday = mondayOf(first); monday <= stop; monday += 7 * (repeat.interval ?? 1)) {
-    for (const index of on) if (monday + index >= first && monday + index <= stop) yield monday + index;
+    for (const index of on)
+      if (monday + index >= first && monday + index <= stop) yield monday + index;
   }
 }
 
 /** The wished day of a month (1 to 12), or undefined where the month has none. */
-function dayOfMonth(repeat: FieldRepeat, firstDay: number, year: number, month: number): number | undefined {
+function dayOfMonth(
+  repeat: FieldRepeat,
+  firstDay: number,
+  year: number,
+  month: number,
+): number | undefined {
   const begins = daysFromCivil(year, month, 1);
-  const ends = (month === 12 ? daysFromCivil(year + 1, 1, 1) : daysFromCivil(year, month + 1, 1)) - 1;
+  const ends =
+    (month === 12 ? daysFromCivil(year + 1, 1, 1) : daysFromCivil(year, month + 1, 1)) - 1;
   if (repeat.nth === undefined) {
     const day = begins + (repeat.monthDay ?? firstDay) - 1;
     return day <= ends ? day : undefined;
   }
   const { n, weekday } = repeat.nth;
   const wished = weekdayIndexOf(weekday);
-  const day = n === -1 ? ends - ((weekdayIndex(ends) - wished + 7) % 7) : begins + ((wished - weekdayIndex(begins) + 7) % 7) + 7 * (n - 1);
+  const day =
+    n === -1
+      ? ends - ((weekdayIndex(ends) - wished + 7) % 7)
+      : begins + ((wished - weekdayIndex(begins) + 7) % 7) + 7 * (n - 1);
   return day <= ends ? day : undefined;
 }
 
@@ -46,32 +66,62 @@ function* everyMonth(repeat: FieldRepeat, first: number, stop: number): Generato
   }
 }
 
-function daysOfFields(repeat: FieldRepeat, first: number, school: SchoolIndex | null, stop: number): Generator<number> {
+function daysOfFields(
+  repeat: FieldRepeat,
+  first: number,
+  school: SchoolIndex | null,
+  stop: number,
+): Generator<number> {
   switch (repeat.every) {
-    case 'day': return everyDay(repeat, first, stop);
-    case 'school-day': return everySchoolDay(school!, first, stop);
-    case 'week': return everyWeek(repeat, first, stop);
-    case 'month': return everyMonth(repeat, first, stop);
+    case 'day':
+      return everyDay(repeat, first, stop);
+    case 'school-day':
+      return everySchoolDay(school!, first, stop);
+    case 'week':
+      return everyWeek(repeat, first, stop);
+    case 'month':
+      return everyMonth(repeat, first, stop);
   }
 }
 
-const PARTS = ['FREQ', 'INTERVAL', 'COUNT', 'UNTIL', 'BYMONTH', 'BYWEEKNO', 'BYYEARDAY', 'BYMONTHDAY', 'BYDAY', 'BYSETPOS', 'WKST'];
+const PARTS = [
+  'FREQ',
+  'INTERVAL',
+  'COUNT',
+  'UNTIL',
+  'BYMONTH',
+  'BYWEEKNO',
+  'BYYEARDAY',
+  'BYMONTHDAY',
+  'BYDAY',
+  'BYSETPOS',
+  'WKST',
+];
 
 /** Checks a raw rule for what a plan can hold, and gives it in capitals and without its name. */
 export function plainRule(rrule: unknown): string {
   const path = 'repeat.rrule';
   if (typeof rrule !== 'string') fail(path, 'Give a rule as RFC 5545 writes it.');
   const parts = new Map<string, string>();
-  for (const part of rrule.trim().replace(/^RRULE:/i, '').split(';').filter(Boolean)) {
+  for (const part of rrule
+    .trim()
+    .replace(/^RRULE:/i, '')
+    .split(';')
+    .filter(Boolean)) {
     const [name = '', value = ''] = part.toUpperCase().split('=');
-    if (!PARTS.includes(name) || value === '' || parts.has(name)) fail(path, `This rule cannot be used here: ${part}.`);
+    if (!PARTS.includes(name) || value === '' || parts.has(name))
+      fail(path, `This rule cannot be used here: ${part}.`);
     parts.set(name, value);
   }
-  if (!['DAILY', 'WEEKLY', 'MONTHLY', 'YEARLY'].includes(parts.get('FREQ') ?? '')) fail(path, 'A rule repeats daily, weekly, monthly or yearly.');
-  if (parts.has('BYWEEKNO') && !parts.has('BYDAY')) fail(path, 'A rule by week numbers must name weekdays.');
-  if (parts.has('COUNT') && parts.has('UNTIL')) fail(path, 'A rule ends by a date or by a count, not both.');
+  if (!['DAILY', 'WEEKLY', 'MONTHLY', 'YEARLY'].includes(parts.get('FREQ') ?? ''))
+    fail(path, 'A rule repeats daily, weekly, monthly or yearly.');
+  if (parts.has('BYWEEKNO') && !parts.has('BYDAY'))
+    fail(path, 'A rule by week numbers must name weekdays.');
+  if (parts.has('COUNT') && parts.has('UNTIL'))
+    fail(path, 'A rule ends by a date or by a count, not both.');
   const until = parts.get('UNTIL');
-  if (until !== undefined && !/^\d{8}(T\d{6}Z?)?$/.test(until)) fail(path, 'A rule ends on a date such as 20261218.');
+  if (until !== undefined && !/^\d{8}(T\d{6}Z?)?$/.test(until))
+    fail(path, 'A rule ends on a date such as 20261218.');
   return [...parts].map(([name, value]) => `${name}=${value}`).join(';');
 }
 
@@ -102,7 +152,12 @@ export function* daysOfRule(rrule: string, first: number, stop: number): Generat
  * The days that a plan's pattern gives, in order, up to `stop` (a day number) or its own end, whichever is sooner. A count
  * of sessions held (`times`) is not looked at here: who asks stops asking.
  */
-export function* patternDays(plan: SessionPlan, first: number, school: SchoolIndex | null, stop: number): Generator<number> {
+export function* patternDays(
+  plan: SessionPlan,
+  first: number,
+  school: SchoolIndex | null,
+  stop: number,
+): Generator<number> {
   const { repeat } = plan;
   if (repeat === undefined) {
     if (first <= stop) yield first;
@@ -113,5 +168,6 @@ export function* patternDays(plan: SessionPlan, first: number, school: SchoolInd
     return;
   }
   const last = Math.min(stop, lastDay(repeat, first, school) ?? Infinity);
-  for (const day of daysOfFields(repeat, first, school, last)) if (bearsCycleDay(repeat, school, day)) yield day;
+  for (const day of daysOfFields(repeat, first, school, last))
+    if (bearsCycleDay(repeat, school, day)) yield day;
 }

@@ -63,35 +63,53 @@ export interface Occurrence {
 
 const LONGEST = 1440;
 
-function checkOffset(school: SchoolIndex, period: string, edge: 'start' | 'end', offset: number): void {
+function checkOffset(
+  school: SchoolIndex,
+  period: string,
+  edge: 'start' | 'end',
+  offset: number,
+): void {
   for (const periods of school.bells.values()) {
     const bell = findPeriod(periods, period);
     const start = bell && bell[edge] + offset;
-    if (start !== undefined && (start < 0 || start >= 1440)) fail('at.bell.offset', 'That many minutes would put the start on another day.');
+    if (start !== undefined && (start < 0 || start >= 1440))
+      fail('at.bell.offset', 'That many minutes would put the start on another day.');
   }
 }
 
 /** The bell period of a set by its label, or its `first` or `last`. */
-export function findPeriod<P extends { label: string }>(periods: P[], label: string): P | undefined {
+export function findPeriod<P extends { label: string }>(
+  periods: P[],
+  label: string,
+): P | undefined {
   if (label === 'first') return periods[0];
   if (label === 'last') return periods[periods.length - 1];
   return periods.find((p) => p.label === label);
 }
 
-function checkBellPlan(plan: SessionPlan, school: SchoolIndex | null, label: string, path: string): void {
+function checkBellPlan(
+  plan: SessionPlan,
+  school: SchoolIndex | null,
+  label: string,
+  path: string,
+): void {
   if (!school) fail(path, 'A bell period needs a school calendar.');
-  if (plan.zone !== school.zone) fail('zone', `Bells ring in ${school.zone}; this plan is in ${plan.zone}.`);
+  if (plan.zone !== school.zone)
+    fail('zone', `Bells ring in ${school.zone}; this plan is in ${plan.zone}.`);
   const known = [...school.bells.values()].some((periods) => findPeriod(periods, label));
   if (typeof label !== 'string' || !known) fail(path, `No bell set has a period ${String(label)}.`);
 }
 
 function checkAt(plan: SessionPlan, school: SchoolIndex | null): void {
   const at = plan.at;
-  if (typeof at !== 'object' || at === null) fail('at', 'Say at what time or in which bell period.');
+  if (typeof at !== 'object' || at === null)
+    fail('at', 'Say at what time or in which bell period.');
   const forms = ['time', 'period', 'bell'].filter((field) => field in at);
-  if (forms.length !== 1) fail('at', 'Give a time, a bell period, or minutes from a bell: one of the three.');
+  if (forms.length !== 1)
+    fail('at', 'Give a time, a bell period, or minutes from a bell: one of the three.');
   if ('period' in at) {
-    if (at.period === 'first' || at.period === 'last') fail('at.period', `No bell set has a period ${at.period}.`);
+    if (at.period === 'first' || at.period === 'last')
+      fail('at.period', `No bell set has a period ${at.period}.`);
     checkBellPlan(plan, school, at.period, 'at.period');
     return;
   }

@@ -7,69 +7,114 @@ import type { PlanRepeat } from './plan.js';
 /** A repeat by our own fields. */
 export type FieldRepeat = Exclude<PlanRepeat, { rrule: string }>;
 
-const FIELDS = ['every', 'interval', 'on', 'monthDay', 'nth', 'cycleDays', 'until', 'times', 'weeks'];
+const FIELDS = [
+  'every',
+  'interval',
+  'on',
+  'monthDay',
+  'nth',
+  'cycleDays',
+  'until',
+  'times',
+  'weeks',
+];
 /** What each `every` knows beside its ends and cycle days. */
-const KNOWS: Record<FieldRepeat['every'], string[]> = { day: ['interval', 'on'], 'school-day': ['interval'], week: ['interval', 'on'], month: ['interval', 'monthDay', 'nth'] };
+const KNOWS: Record<FieldRepeat['every'], string[]> = {
+  day: ['interval', 'on'],
+  'school-day': ['interval'],
+  week: ['interval', 'on'],
+  month: ['interval', 'monthDay', 'nth'],
+};
 const MOST = { times: 1000, weeks: 60, interval: 52 };
 
 const NAMED_ENDS = ['term-end', 'exams', 'year-end'] as const;
 type NamedEnd = (typeof NAMED_ENDS)[number];
-const isNamed = (until: string): until is NamedEnd => (NAMED_ENDS as readonly string[]).includes(until);
+const isNamed = (until: string): until is NamedEnd =>
+  (NAMED_ENDS as readonly string[]).includes(until);
 
 /** The last day of a named end, as the calendar stands now. */
 function namedEnd(until: NamedEnd, first: number, school: SchoolIndex | null): number {
   if (!school) fail('repeat.until', 'The end of a term needs a school calendar.');
-  if (until === 'year-end') return school.terms.at(-1)?.last ?? fail('repeat.until', 'The calendar has no terms.');
-  if (until === 'term-end') return school.terms.find((t) => t.last >= first)?.last ?? fail('repeat.until', 'No term ends after that date.');
+  if (until === 'year-end')
+    return school.terms.at(-1)?.last ?? fail('repeat.until', 'The calendar has no terms.');
+  if (until === 'term-end')
+    return (
+      school.terms.find((t) => t.last >= first)?.last ??
+      fail('repeat.until', 'No term ends after that date.')
+    );
   const exams = school.closures.find((c) => c.kind === 'exams' && c.first > first);
   return exams ? exams.first - 1 : fail('repeat.until', 'No examinations begin after that date.');
 }
 
 /** The last day that the pattern may use; undefined where nothing but a count, or nothing at all, ends it. */
-export function lastDay(repeat: FieldRepeat, first: number, school: SchoolIndex | null): number | undefined {
+export function lastDay(
+  repeat: FieldRepeat,
+  first: number,
+  school: SchoolIndex | null,
+): number | undefined {
   if (repeat.weeks !== undefined) return first + 7 * repeat.weeks - 1;
   if (repeat.until === undefined) return undefined;
-  const last = isNamed(repeat.until) ? namedEnd(repeat.until, first, school) : dayNumber(repeat.until, 'repeat.until');
+  const last = isNamed(repeat.until)
+    ? namedEnd(repeat.until, first, school)
+    : dayNumber(repeat.until, 'repeat.until');
   if (last < first) fail('repeat.until', 'It would end before it begins.');
   return last;
 }
 
 function checkList(list: unknown[] | undefined, path: string, what: string): void {
-  if (list !== undefined && (!Array.isArray(list) || list.length === 0)) fail(path, `Choose at least one ${what}.`);
+  if (list !== undefined && (!Array.isArray(list) || list.length === 0))
+    fail(path, `Choose at least one ${what}.`);
 }
 
 /** Throws GlenInputError at the first field of the repeat that is wrong. */
 export function checkRepeat(repeat: FieldRepeat, first: number, school: SchoolIndex | null): void {
-  const every = checkOneOf(repeat.every, Object.keys(KNOWS) as FieldRepeat['every'][], 'repeat.every');
+  const every = checkOneOf(
+    repeat.every,
+    Object.keys(KNOWS) as FieldRepeat['every'][],
+    'repeat.every',
+  );
   for (const [field, value] of Object.entries(repeat)) {
     if (value === undefined) continue;
     if (!FIELDS.includes(field)) fail(`repeat.${field}`, `A repeat has no ${field}.`);
-    if (['interval', 'on', 'monthDay', 'nth'].includes(field) && !KNOWS[every].includes(field)) fail(`repeat.${field}`, `Every ${every} knows no ${field}.`);
+    if (['interval', 'on', 'monthDay', 'nth'].includes(field) && !KNOWS[every].includes(field))
+      fail(`repeat.${field}`, `Every ${every} knows no ${field}.`);
   }
-  if (every === 'school-day' && !school) fail('repeat.every', 'School days need a school calendar.');
-  if (repeat.interval !== undefined) checkWhole(repeat.interval, 1, every === 'school-day' ? 1 : MOST.interval, 'repeat.interval');
+  if (every === 'school-day' && !school)
+    fail('repeat.every', 'School days need a school calendar.');
+  if (repeat.interval !== undefined)
+    checkWhole(repeat.interval, 1, every === 'school-day' ? 1 : MOST.interval, 'repeat.interval');
   checkList(repeat.on, 'repeat.on', 'weekday');
   repeat.on?.forEach((day) => checkOneOf(day, WEEKDAYS, 'repeat.on'));
-  if (repeat.monthDay !== undefined && repeat.nth !== undefined) fail('repeat.nth', 'Give a day of the month or a weekday of it, not both.');
+  if (repeat.monthDay !== undefined && repeat.nth !== undefined)
+    fail('repeat.nth', 'Give a day of the month or a weekday of it, not both.');
   if (repeat.monthDay !== undefined) checkWhole(repeat.monthDay, 1, 31, 'repeat.monthDay');
   if (repeat.nth !== undefined) {
-    if (![1, 2, 3, 4, 5, -1].includes(repeat.nth.n)) fail('repeat.nth', 'First to fifth, or -1 for the last.');
+    if (![1, 2, 3, 4, 5, -1].includes(repeat.nth.n))
+      fail('repeat.nth', 'First to fifth, or -1 for the last.');
     checkOneOf(repeat.nth.weekday, WEEKDAYS, 'repeat.nth');
   }
   checkList(repeat.cycleDays, 'repeat.cycleDays', 'cycle day');
   for (const label of repeat.cycleDays ?? []) {
-    if (!school?.cycle) fail('repeat.cycleDays', 'Cycle days need a school calendar that has a cycle.');
-    if (!school.cycle.labels.includes(label)) fail('repeat.cycleDays', `The cycle has no ${label} day.`);
+    if (!school?.cycle)
+      fail('repeat.cycleDays', 'Cycle days need a school calendar that has a cycle.');
+    if (!school.cycle.labels.includes(label))
+      fail('repeat.cycleDays', `The cycle has no ${label} day.`);
   }
   const ends = (['until', 'times', 'weeks'] as const).filter((end) => repeat[end] !== undefined);
-  if (ends.length > 1) fail(`repeat.${ends[1]}`, 'Give one end: a date, a number of times, or a number of weeks.');
+  if (ends.length > 1)
+    fail(`repeat.${ends[1]}`, 'Give one end: a date, a number of times, or a number of weeks.');
   if (repeat.times !== undefined) checkWhole(repeat.times, 1, MOST.times, 'repeat.times');
   if (repeat.weeks !== undefined) checkWhole(repeat.weeks, 1, MOST.weeks, 'repeat.weeks');
   lastDay(repeat, first, school);
 }
 
 /** Whether a day bears one of the wished labels; all do where none are wished. */
-export const bearsCycleDay = (repeat: FieldRepeat, school: SchoolIndex | null, day: number): boolean =>
-  repeat.cycleDays === undefined || repeat.cycleDays.includes(dayInfoAt(school!, day).cycleDay ?? '');
+export const bearsCycleDay = (
+  repeat: FieldRepeat,
+  school: SchoolIndex | null,
+  day: number,
+): boolean =>
+  repeat.cycleDays === undefined ||
+  repeat.cycleDays.includes(dayInfoAt(school!, day).cycleDay ?? '');
 
 export const weekdayIndexOf = (weekday: Weekday): number => WEEKDAYS.indexOf(weekday);

@@ -25,43 +25,85 @@ export function usualTime(held: Occurrence[]): { time: string; minutes: number }
     counts.set(key, { ...seen, n: seen.n + 1 });
   }
   const [most] = [...counts.values()].sort((a, b) => b.n - a.n);
-  return most ? { time: most.time, minutes: most.minutes } : held[0] ? { time: held[0].time, minutes: held[0].minutes } : null;
+  return most
+    ? { time: most.time, minutes: most.minutes }
+    : held[0]
+      ? { time: held[0].time, minutes: held[0].minutes }
+      : null;
 }
 
 /** The parts of a rule that give a repeat's dates, cycle days and ends apart. */
 function partsOf(repeat: FieldRepeat, school: SchoolIndex | null): string[] {
-  const interval = repeat.interval === undefined || repeat.interval === 1 ? [] : [`INTERVAL=${repeat.interval}`];
-  const byDay = (days: readonly string[] | undefined): string[] => (days ? [`BYDAY=${WEEKDAYS.filter((day) => days.includes(day)).join(',')}`] : []);
+  const interval =
+    repeat.interval === undefined || repeat.interval === 1 ? [] : [`INTERVAL=${repeat.interval}`];
+  const byDay = (days: readonly string[] | undefined): string[] =>
+    days ? [`BYDAY=${WEEKDAYS.filter((day) => days.includes(day)).join(',')}`] : [];
   switch (repeat.every) {
-    case 'day': return ['FREQ=DAILY', ...interval, ...byDay(repeat.on)];
-    case 'school-day': return ['FREQ=WEEKLY', ...byDay([...school!.bellOn.keys()])];
-    case 'week': return ['FREQ=WEEKLY', ...interval, ...byDay(repeat.on)];
-    case 'month': return ['FREQ=MONTHLY', ...interval, ...(repeat.nth ? [`BYDAY=${repeat.nth.n}${repeat.nth.weekday}`] : repeat.monthDay ? [`BYMONTHDAY=${repeat.monthDay}`] : [])];
+    case 'day':
+      return ['FREQ=DAILY', ...interval, ...byDay(repeat.on)];
+    case 'school-day':
+      return ['FREQ=WEEKLY', ...byDay([...school!.bellOn.keys()])];
+    case 'week':
+      return ['FREQ=WEEKLY', ...interval, ...byDay(repeat.on)];
+    case 'month':
+      return [
+        'FREQ=MONTHLY',
+        ...interval,
+        ...(repeat.nth
+          ? [`BYDAY=${repeat.nth.n}${repeat.nth.weekday}`]
+          : repeat.monthDay
+            ? [`BYMONTHDAY=${repeat.monthDay}`]
+            : []),
+      ];
   }
 }
 
 /** A repeat with the weekday or day of the month that it takes from its first date spelt out, so that it can begin on another. */
 export function spelledOut(repeat: FieldRepeat, first: string): FieldRepeat {
-  if (repeat.every === 'week' && !repeat.on) return { ...repeat, on: [WEEKDAYS[(dayNumber(first, 'first') + 3) % 7]!] };
-  if (repeat.every === 'month' && !repeat.nth && !repeat.monthDay) return { ...repeat, monthDay: Number(first.slice(8)) };
+  if (repeat.every === 'week' && !repeat.on)
+    return { ...repeat, on: [WEEKDAYS[(dayNumber(first, 'first') + 3) % 7]!] };
+  if (repeat.every === 'month' && !repeat.nth && !repeat.monthDay)
+    return { ...repeat, monthDay: Number(first.slice(8)) };
   return repeat;
 }
 
 const untilEndOf = (date: string): string => `UNTIL=${date.replaceAll('-', '')}T235959Z`;
 
 /** The dates of the plan's rule inside the window, and the rule itself; without a repeat, its one date and no rule. */
-function ruleOf(plan: SessionPlan, index: SchoolIndex | null, keys: string[], window: Window): { rrule?: string; days: number[] } {
+function ruleOf(
+  plan: SessionPlan,
+  index: SchoolIndex | null,
+  keys: string[],
+  window: Window,
+): { rrule?: string; days: number[] } {
   const first = dayNumber(plan.first, 'first');
   const from = dayNumber(window.from, 'window.from');
   const stop = dayNumber(window.to, 'window.to') - 1;
   const { repeat } = plan;
   if (repeat === undefined) return { days: first >= from && first <= stop ? [first] : [] };
-  if ('rrule' in repeat) return { rrule: plainRule(repeat.rrule).replace(/(UNTIL=\d{8})[^;]*/, '$1T235959Z'), days: [...patternDays(plan, first, index, stop)].filter((day) => day >= from) };
+  if ('rrule' in repeat)
+    return {
+      rrule: plainRule(repeat.rrule).replace(/(UNTIL=\d{8})[^;]*/, '$1T235959Z'),
+      days: [...patternDays(plan, first, index, stop)].filter((day) => day >= from),
+    };
   const { cycleDays: _cycle, times: _times, weeks: _weeks, until: _until, ...bare } = repeat;
-  const endless = plan.closures === 'keep' && repeat.times === undefined && lastDay(repeat, first, index) === undefined;
-  const pattern = [...patternDays({ ...plan, repeat: bare }, first, index, endless ? stop : dayNumber(keys.at(-1)!, 'key'))].filter((day) => day >= from);
+  const endless =
+    plan.closures === 'keep' &&
+    repeat.times === undefined &&
+    lastDay(repeat, first, index) === undefined;
+  const pattern = [
+    ...patternDays(
+      { ...plan, repeat: bare },
+      first,
+      index,
+      endless ? stop : dayNumber(keys.at(-1)!, 'key'),
+    ),
+  ].filter((day) => day >= from);
   const end = endless ? [] : [untilEndOf(keys.at(-1)!)];
-  return { rrule: [...partsOf(spelledOut(bare, plan.first), index), ...end].join(';'), days: pattern };
+  return {
+    rrule: [...partsOf(spelledOut(bare, plan.first), index), ...end].join(';'),
+    days: pattern,
+  };
 }
 
 /**
@@ -76,16 +118,32 @@ export function toRRule(plan: SessionPlan, school: SchoolCalendar | null, window
   const usual = usualTime(held);
   if (!usual) return { exdates: [], rdates: [], overrides: [] };
   const extra = new Set(plan.alsoOn);
-  const ofPattern = held.map((o) => o.key).filter((key) => !extra.has(key)).sort();
-  const { rrule, days } = ofPattern.length === 0 ? { days: [] } : ruleOf(plan, school ? indexSchool(school) : null, ofPattern, window);
+  const ofPattern = held
+    .map((o) => o.key)
+    .filter((key) => !extra.has(key))
+    .sort();
+  const { rrule, days } =
+    ofPattern.length === 0
+      ? { days: [] }
+      : ruleOf(plan, school ? indexSchool(school) : null, ofPattern, window);
   const given = new Set(days.map(dateOf));
   const heldKeys = new Set(held.map((o) => o.key));
   return {
     ...(rrule === undefined ? {} : { rrule }),
     exdates: [...given].filter((date) => !heldKeys.has(date)),
     // Extra dates are told even where the rule gives them: it may begin after them.
-    rdates: [...heldKeys].filter((key) => extra.has(key) || (rrule === undefined ? key !== plan.first : !given.has(key))).sort(),
-    overrides: held.filter((o) => o.status === 'moved' || o.date !== o.key || o.time !== usual.time || o.minutes !== usual.minutes),
+    rdates: [...heldKeys]
+      .filter(
+        (key) => extra.has(key) || (rrule === undefined ? key !== plan.first : !given.has(key)),
+      )
+      .sort(),
+    overrides: held.filter(
+      (o) =>
+        o.status === 'moved' ||
+        o.date !== o.key ||
+        o.time !== usual.time ||
+        o.minutes !== usual.minutes,
+    ),
   };
 }
 
@@ -107,6 +165,11 @@ const FARTHEST = 3600;
 
 /** The window in which everything of a plan lies: from the day before its first date to the day after its last. Throws GlenInputError for a wrong end. */
 export function wholeWindow(plan: SessionPlan, school: SchoolCalendar | null): Window {
-  const dates = [plan.first, lastKnown(plan, school), ...(plan.alsoOn ?? []), ...(plan.changes ?? []).flatMap((c) => (c.kind === 'move' ? [c.date] : []))].sort();
+  const dates = [
+    plan.first,
+    lastKnown(plan, school),
+    ...(plan.alsoOn ?? []),
+    ...(plan.changes ?? []).flatMap((c) => (c.kind === 'move' ? [c.date] : [])),
+  ].sort();
   return { from: addDays(dates[0]!, -1), to: addDays(dates.at(-1)!, 2) };
 }

@@ -7,15 +7,22 @@ export type Medium = 'html' | 'text' | 'markdown';
 export type Block = RichBlock | { kind: 'link'; words: string };
 
 const escapeHtml = (text: string): string =>
-  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;').replace(/'/g, '&#39;');
+  text
+    .replace(/&/g, '&amp;')
+    .replace(/</g, '&lt;')
+    .replace(/>/g, '&gt;')
+    .replace(/"/g, '&quot;')
+    .replace(/'/g, '&#39;');
 
 /** CommonMark: any ASCII punctuation may be escaped by a backslash. */
-const escapeMarkdown = (text: string): string => text.replace(/[\\`*_{}[\]()#+\-.!<>|~&]/g, (c) => `\\${c}`);
+const escapeMarkdown = (text: string): string =>
+  text.replace(/[\\`*_{}[\]()#+\-.!<>|~&]/g, (c) => `\\${c}`);
 
 const CONTROLS = /(?![\n\t])\p{Cc}|[\u202a-\u202e\u2066-\u2069]/gu;
 
 /** Line ends made one kind; control and direction-changing characters, which can only mislead, dropped. */
-export const cleanText = (text: string): string => text.replace(/\r\n?/g, '\n').replace(CONTROLS, '');
+export const cleanText = (text: string): string =>
+  text.replace(/\r\n?/g, '\n').replace(CONTROLS, '');
 export const tidy = (text: string): string => cleanText(text).trim();
 
 const webAddress = (address: string): string | null => {
@@ -28,7 +35,8 @@ const webAddress = (address: string): string | null => {
 };
 
 export function checkAddress(address: string): string {
-  if (!/^[a-z][a-z0-9+.-]*:/i.test(address) || !URL.canParse(address)) fail('values.address', 'Give the full address of the link.');
+  if (!/^[a-z][a-z0-9+.-]*:/i.test(address) || !URL.canParse(address))
+    fail('values.address', 'Give the full address of the link.');
   return webAddress(address) ?? fail('values.address', 'A link begins with https:// or http://.');
 }
 
@@ -44,24 +52,51 @@ interface Writer {
   between: string;
 }
 
-const target = (href: string): string => href.replace(/[()<>\\]/g, (c) => encodeURIComponent(c).replace('(', '%28').replace(')', '%29'));
+const target = (href: string): string =>
+  href.replace(/[()<>\\]/g, (c) => encodeURIComponent(c).replace('(', '%28').replace(')', '%29'));
 const same = (inner: string): string => inner;
 /** Markdown's marks hold only where they touch a letter; blanks at the ends go outside. */
-const marked = (mark: string) => (inner: string): string => inner.replace(/^(\s*)([\s\S]*?)(\s*)$/, (_, before: string, middle: string, after: string) => (middle === '' ? `${before}${after}` : `${before}${mark}${middle}${mark}${after}`));
+const marked =
+  (mark: string) =>
+  (inner: string): string =>
+    inner.replace(/^(\s*)([\s\S]*?)(\s*)$/, (_, before: string, middle: string, after: string) =>
+      middle === '' ? `${before}${after}` : `${before}${mark}${middle}${mark}${after}`,
+    );
 
 const WRITERS: Record<Medium, Writer> = {
   html: {
-    run: escapeHtml, bold: (i) => `<strong>${i}</strong>`, italic: (i) => `<em>${i}</em>`, lineBreak: '<br>',
-    link: (words, href) => `<a href="${escapeHtml(href)}" target="_blank" rel="noopener noreferrer">${words}</a>`,
-    paragraph: (i) => `<p>${i}</p>`, list: (items, ordered) => { const tag = ordered ? 'ol' : 'ul'; return `<${tag}>${items.map((i) => `<li>${i}</li>`).join('')}</${tag}>`; }, between: '\n',
+    run: escapeHtml,
+    bold: (i) => `<strong>${i}</strong>`,
+    italic: (i) => `<em>${i}</em>`,
+    lineBreak: '<br>',
+    link: (words, href) =>
+      `<a href="${escapeHtml(href)}" target="_blank" rel="noopener noreferrer">${words}</a>`,
+    paragraph: (i) => `<p>${i}</p>`,
+    list: (items, ordered) => {
+      const tag = ordered ? 'ol' : 'ul';
+      return `<${tag}>${items.map((i) => `<li>${i}</li>`).join('')}</${tag}>`;
+    },
+    between: '\n',
   },
   markdown: {
-    run: escapeMarkdown, bold: marked('**'), italic: marked('_'), lineBreak: '  \n', link: (words, href) => `[${words}](${target(href)})`,
-    paragraph: same, list: (items, ordered) => items.map((i, n) => `${ordered ? `${n + 1}.` : '-'} ${i}`).join('\n'), between: '\n\n',
+    run: escapeMarkdown,
+    bold: marked('**'),
+    italic: marked('_'),
+    lineBreak: '  \n',
+    link: (words, href) => `[${words}](${target(href)})`,
+    paragraph: same,
+    list: (items, ordered) => items.map((i, n) => `${ordered ? `${n + 1}.` : '-'} ${i}`).join('\n'),
+    between: '\n\n',
   },
   text: {
-    run: same, bold: same, italic: same, lineBreak: '\n', link: (words, href, plain) => (plain === href ? href : `${words} (${href})`),
-    paragraph: same, list: (items, ordered) => items.map((i, n) => `${ordered ? `${n + 1}.` : '-'} ${i}`).join('\n'), between: '\n\n',
+    run: same,
+    bold: same,
+    italic: same,
+    lineBreak: '\n',
+    link: (words, href, plain) => (plain === href ? href : `${words} (${href})`),
+    paragraph: same,
+    list: (items, ordered) => items.map((i, n) => `${ordered ? `${n + 1}.` : '-'} ${i}`).join('\n'),
+    between: '\n\n',
   },
 };
 
@@ -89,14 +124,19 @@ function trimmed(spans: Span[]): Span[] {
 
 function blockIn(block: Block, address: string, medium: Medium): string {
   const w = WRITERS[medium];
-  const line = (spans: Span[]): string => trimmed(spans).map((s) => spanIn(s, w)).join('');
+  const line = (spans: Span[]): string =>
+    trimmed(spans)
+      .map((s) => spanIn(s, w))
+      .join('');
   if (block.kind === 'link') {
     const words = block.words === '' ? address : block.words;
     // On a line of its own an address is easier to tap and to type.
     if (medium === 'text') return words === address ? address : `${words}:\n${address}`;
     return w.paragraph(w.link(w.run(words), address, words));
   }
-  return block.kind === 'paragraph' ? w.paragraph(line(block.spans)) : w.list(block.items.filter((i) => !blank(i)).map(line), block.ordered);
+  return block.kind === 'paragraph'
+    ? w.paragraph(line(block.spans))
+    : w.list(block.items.filter((i) => !blank(i)).map(line), block.ordered);
 }
 
 /**
@@ -105,6 +145,10 @@ function blockIn(block: Block, address: string, medium: Medium): string {
  */
 export function renderBlocks(blocks: Block[], rawAddress: string, medium: Medium): string {
   const address = checkAddress(rawAddress);
-  const said = blocks.filter((b) => b.kind === 'link' || (b.kind === 'paragraph' ? !blank(b.spans) : b.items.some((i) => !blank(i))));
+  const said = blocks.filter(
+    (b) =>
+      b.kind === 'link' ||
+      (b.kind === 'paragraph' ? !blank(b.spans) : b.items.some((i) => !blank(i))),
+  );
   return said.map((b) => blockIn(b, address, medium)).join(WRITERS[medium].between);
 }

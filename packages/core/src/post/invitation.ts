@@ -20,7 +20,10 @@ export interface InvitationFacts {
   phoneNumber: string | null;
 }
 
-type HowToRules = Pick<EntryRules, 'whoMayEnter' | 'straightIn' | 'opensBefore' | 'withoutHost' | 'entryCode'>;
+type HowToRules = Pick<
+  EntryRules,
+  'whoMayEnter' | 'straightIn' | 'opensBefore' | 'withoutHost' | 'entryCode'
+>;
 
 const ACCOUNT_WORDS: Record<EntryRules['whoMayEnter'], string> = {
   invited: 'Sign in with the account that was invited.',
@@ -32,8 +35,17 @@ const ACCOUNT_WORDS: Record<EntryRules['whoMayEnter'], string> = {
 
 /** How people get in, in plain sentences made from the rules in force, so that they are never wrong. */
 export function howToGetIn(rules: HowToRules, host: string): string {
-  const opens = rules.opensBefore === 0 ? 'The door opens on time' : `The door opens ${rules.opensBefore} minutes before`;
-  const straight = rules.straightIn === 'everyone' || (rules.straightIn === 'roll' && (rules.whoMayEnter === 'roll' || rules.whoMayEnter === 'invited')) || (rules.straightIn === 'school' && rules.whoMayEnter !== 'signed-in' && rules.whoMayEnter !== 'anyone');
+  const opens =
+    rules.opensBefore === 0
+      ? 'The door opens on time'
+      : `The door opens ${rules.opensBefore} minutes before`;
+  const straight =
+    rules.straightIn === 'everyone' ||
+    (rules.straightIn === 'roll' &&
+      (rules.whoMayEnter === 'roll' || rules.whoMayEnter === 'invited')) ||
+    (rules.straightIn === 'school' &&
+      rules.whoMayEnter !== 'signed-in' &&
+      rules.whoMayEnter !== 'anyone');
   return [
     `Follow the link. ${ACCOUNT_WORDS[rules.whoMayEnter]}`,
     ...(rules.entryCode === null ? [] : ['The door asks for a code.']),
@@ -44,45 +56,88 @@ export function howToGetIn(rules: HowToRules, host: string): string {
 
 /** The parts that have something to say just now. */
 export function offeredParts({ when, rules, phoneNumber }: InvitationFacts): InvitationPart[] {
-  return INVITATION_PARTS.filter((part) => (part !== 'when' || when !== null) && (part !== 'code' || rules.entryCode !== null) && (part !== 'phone' || (phoneNumber !== null && rules.phone !== 'none')));
+  return INVITATION_PARTS.filter(
+    (part) =>
+      (part !== 'when' || when !== null) &&
+      (part !== 'code' || rules.entryCode !== null) &&
+      (part !== 'phone' || (phoneNumber !== null && rules.phone !== 'none')),
+  );
 }
 
 function blockOf(part: InvitationPart, facts: InvitationFacts): Block {
   const paragraph = (text: string): Block => ({ kind: 'paragraph', spans: [{ text: tidy(text) }] });
   switch (part) {
-    case 'words': return { kind: 'link', words: tidy(facts.linkWords).replace(/\s+/g, ' ') };
-    case 'when': return paragraph(`${dateInWords(facts.when!.date, 'long')}, ${facts.when!.time} to ${addMinutes(facts.when!.time, facts.when!.minutes)} (${facts.when!.zone} time)`);
-    case 'address': return paragraph(facts.address);
-    case 'code': return paragraph(`Entry code: ${facts.rules.entryCode}`);
-    case 'howTo': return paragraph(howToGetIn(facts.rules, facts.host));
-    case 'phone': return paragraph(`By phone: ${facts.phoneNumber}`);
+    case 'words':
+      return { kind: 'link', words: tidy(facts.linkWords).replace(/\s+/g, ' ') };
+    case 'when':
+      return paragraph(
+        `${dateInWords(facts.when!.date, 'long')}, ${facts.when!.time} to ${addMinutes(facts.when!.time, facts.when!.minutes)} (${facts.when!.zone} time)`,
+      );
+    case 'address':
+      return paragraph(facts.address);
+    case 'code':
+      return paragraph(`Entry code: ${facts.rules.entryCode}`);
+    case 'howTo':
+      return paragraph(howToGetIn(facts.rules, facts.host));
+    case 'phone':
+      return paragraph(`By phone: ${facts.phoneNumber}`);
   }
 }
 
 /** An invitation of the chosen parts in one medium. Parts that have nothing to say are passed over. */
-export function renderInvitation(parts: readonly InvitationPart[], facts: InvitationFacts, medium: Medium): string {
+export function renderInvitation(
+  parts: readonly InvitationPart[],
+  facts: InvitationFacts,
+  medium: Medium,
+): string {
   const offered = offeredParts(facts);
   // Plain text spells the address out beside the words already.
-  const chosen = INVITATION_PARTS.filter((part) => parts.includes(part) && offered.includes(part) && !(part === 'address' && medium === 'text' && parts.includes('words')));
-  return renderBlocks(chosen.map((part) => blockOf(part, facts)), facts.address, medium);
+  const chosen = INVITATION_PARTS.filter(
+    (part) =>
+      parts.includes(part) &&
+      offered.includes(part) &&
+      !(part === 'address' && medium === 'text' && parts.includes('words')),
+  );
+  return renderBlocks(
+    chosen.map((part) => blockOf(part, facts)),
+    facts.address,
+    medium,
+  );
 }
 
 /** What to think about before an invitation goes where `readers` read. */
-export function reviewInvitation(parts: readonly InvitationPart[], { rules }: InvitationFacts, readers: 'class' | 'public'): Note[] {
+export function reviewInvitation(
+  parts: readonly InvitationPart[],
+  { rules }: InvitationFacts,
+  readers: 'class' | 'public',
+): Note[] {
   const carriesCode = parts.includes('code') && rules.entryCode !== null;
   const notes: Note[] = [];
   if (carriesCode && readers === 'public') {
     notes.push({
-      severity: 'wrong', title: 'The entry code would stand in public',
-      text: rules.whoMayEnter === 'anyone' || rules.whoMayEnter === 'signed-in' ? 'Link and code together are all that anybody needs to get in.' : 'Whoever may enter at all could then come in with it.',
+      severity: 'wrong',
+      title: 'The entry code would stand in public',
+      text:
+        rules.whoMayEnter === 'anyone' || rules.whoMayEnter === 'signed-in'
+          ? 'Link and code together are all that anybody needs to get in.'
+          : 'Whoever may enter at all could then come in with it.',
       actions: [{ name: 'leave-out-code', label: 'Leave the code out' }],
     });
   }
   if (!parts.includes('code') && rules.entryCode !== null && readers === 'class') {
-    notes.push({ severity: 'careful', title: 'The code is not in it', text: 'The door asks for a code; without it nobody of the class gets in.', actions: [{ name: 'put-in-code', label: 'Put the code in' }] });
+    notes.push({
+      severity: 'careful',
+      title: 'The code is not in it',
+      text: 'The door asks for a code; without it nobody of the class gets in.',
+      actions: [{ name: 'put-in-code', label: 'Put the code in' }],
+    });
   }
   if (readers === 'public' && rules.whoMayEnter === 'anyone' && rules.straightIn === 'everyone') {
-    notes.push({ severity: 'careful', title: 'Strangers will walk in', text: 'No sign-in and no lobby: whoever reads this comes straight in.' });
+    notes.push({
+      severity: 'careful',
+      title: 'Strangers will walk in',
+      text: 'No sign-in and no lobby: whoever reads this comes straight in.',
+    });
   }
   return notes;
 }

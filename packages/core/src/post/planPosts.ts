@@ -8,7 +8,12 @@ import type { Occurrence } from '../plan/plan.js';
  * When a post goes out. `now`: at once; `at`: at an instant; `before`: so many minutes before each session; `morning`: on its
  * day at a wall-clock time; `draft`: when somebody releases it.
  */
-export type PostTiming = { kind: 'now' } | { kind: 'at'; at: string } | { kind: 'before'; minutes: number } | { kind: 'morning'; time: string } | { kind: 'draft' };
+export type PostTiming =
+  | { kind: 'now' }
+  | { kind: 'at'; at: string }
+  | { kind: 'before'; minutes: number }
+  | { kind: 'morning'; time: string }
+  | { kind: 'draft' };
 
 /** What becomes of it when its session is over: it stays, is taken down, or is struck through. */
 export type Afterwards = 'stay' | 'down' | 'strike';
@@ -27,14 +32,29 @@ export interface PostPlan {
 }
 
 /** A session that a post may speak of. `early`: somebody has asked for its post now, whatever the timing. `closes`: the instant from which it is over, its door's closing; `date` wall clock. */
-export interface PostOccurrence { id: string; place?: string; date: string; start: string; closes: string; status: Occurrence['status']; early?: boolean }
+export interface PostOccurrence {
+  id: string;
+  place?: string;
+  date: string;
+  start: string;
+  closes: string;
+  status: Occurrence['status'];
+  early?: boolean;
+}
 
 /**
  * One thing at one place. `key` is the same for ever, so that none is made twice; `occurrence` null for a standing post;
  * `due` null while it waits to be released. `wanted`, at the moment asked about: `out` it ought to stand, and is made where it
  * does not; `later` not yet; `kept` it stays where it stands and is not made any more; `struck`, `gone` likewise.
  */
-export interface Delivery { key: string; place: string; occurrence: string | null; due: string | null; closes: string | null; wanted: 'later' | 'out' | 'kept' | 'struck' | 'gone' }
+export interface Delivery {
+  key: string;
+  place: string;
+  occurrence: string | null;
+  due: string | null;
+  closes: string | null;
+  wanted: 'later' | 'out' | 'kept' | 'struck' | 'gone';
+}
 
 function checked(post: PostPlan): PostPlan {
   checkOneOf(post.about, ['link', 'sessions'], 'about');
@@ -44,19 +64,30 @@ function checked(post: PostPlan): PostPlan {
   if (timing.kind === 'at') secondsOf(timing.at, 'timing.at');
   if (timing.kind === 'before') checkWhole(timing.minutes, 0, 10080, 'timing.minutes');
   if (timing.kind === 'morning') minuteOfDay(timing.time, 'timing.time');
-  if (post.about === 'link' && (timing.kind === 'before' || timing.kind === 'morning')) fail('timing.kind', 'A post about the lasting link has no session to be timed by.');
-  if (new Set(post.places.map((p) => p.id)).size !== post.places.length) fail('places', 'Each place once.');
+  if (post.about === 'link' && (timing.kind === 'before' || timing.kind === 'morning'))
+    fail('timing.kind', 'A post about the lasting link has no session to be timed by.');
+  if (new Set(post.places.map((p) => p.id)).size !== post.places.length)
+    fail('places', 'Each place once.');
   return post;
 }
 
 /** When a post about one session is due; null while it waits to be released. */
-function dueFor({ timing, zone }: PostPlan, beforehand: boolean, { date, start, early }: PostOccurrence, now: string): string | null {
+function dueFor(
+  { timing, zone }: PostPlan,
+  beforehand: boolean,
+  { date, start, early }: PostOccurrence,
+  now: string,
+): string | null {
   if (early || (beforehand && (timing.kind === 'before' || timing.kind === 'morning'))) return now;
   switch (timing.kind) {
-    case 'now': return now;
-    case 'at': return timing.at;
-    case 'draft': return null;
-    case 'before': return utcOf(secondsOf(start, 'start') - timing.minutes * 60);
+    case 'now':
+      return now;
+    case 'at':
+      return timing.at;
+    case 'draft':
+      return null;
+    case 'before':
+      return utcOf(secondsOf(start, 'start') - timing.minutes * 60);
     case 'morning': {
       const morning = placeWallTime(date, timing.time, 0, zone).start;
       // A session before that hour has its post by its start all the same.
@@ -65,10 +96,17 @@ function dueFor({ timing, zone }: PostPlan, beforehand: boolean, { date, start, 
   }
 }
 
-function wantedFor(post: PostPlan, due: string | null, closes: string | null, cancelled: boolean, now: string): Delivery['wanted'] {
+function wantedFor(
+  post: PostPlan,
+  due: string | null,
+  closes: string | null,
+  cancelled: boolean,
+  now: string,
+): Delivery['wanted'] {
   if (post.withdrawn) return 'gone';
   if (cancelled) return post.afterwards === 'down' ? 'gone' : 'struck';
-  if (closes !== null && closes <= now) return post.afterwards === 'down' ? 'gone' : post.afterwards === 'strike' ? 'struck' : 'kept';
+  if (closes !== null && closes <= now)
+    return post.afterwards === 'down' ? 'gone' : post.afterwards === 'strike' ? 'struck' : 'kept';
   return due !== null && due <= now ? 'out' : 'later';
 }
 
@@ -83,17 +121,37 @@ export function planPosts(post: PostPlan, occurrences: PostOccurrence[], now: st
   const { id, places, about, timing } = checked(post);
   if (about === 'link') {
     const due = timing.kind === 'at' ? timing.at : timing.kind === 'draft' ? null : now;
-    return places.map((place) => ({ key: `${id}/${place.id}/link`, place: place.id, occurrence: null, due, closes: null, wanted: wantedFor(post, due, null, false, now) }));
+    return places.map((place) => ({
+      key: `${id}/${place.id}/link`,
+      place: place.id,
+      occurrence: null,
+      due,
+      closes: null,
+      wanted: wantedFor(post, due, null, false, now),
+    }));
   }
   const held = occurrences.filter((o) => o.status !== 'skipped');
-  return places.flatMap((place) => held.filter((o) => o.place === undefined || o.place === place.id).map((o): Delivery => {
-    const due = dueFor(post, place.beforehand ?? false, o, now);
-    return { key: `${id}/${place.id}/${o.id}`, place: place.id, occurrence: o.id, due, closes: o.closes, wanted: wantedFor(post, due, o.closes, o.status === 'cancelled', now) };
-  }));
+  return places.flatMap((place) =>
+    held
+      .filter((o) => o.place === undefined || o.place === place.id)
+      .map((o): Delivery => {
+        const due = dueFor(post, place.beforehand ?? false, o, now);
+        return {
+          key: `${id}/${place.id}/${o.id}`,
+          place: place.id,
+          occurrence: o.id,
+          due,
+          closes: o.closes,
+          wanted: wantedFor(post, due, o.closes, o.status === 'cancelled', now),
+        };
+      }),
+  );
 }
 
 /** The next instant after `now` at which any of some deliveries wants something else; null where none will by time alone. */
 export function nextMoment(deliveries: Delivery[], now: string): string | null {
-  const moments = deliveries.flatMap((d) => [d.due, d.closes]).filter((at): at is string => at !== null && at > now);
+  const moments = deliveries
+    .flatMap((d) => [d.due, d.closes])
+    .filter((at): at is string => at !== null && at > now);
   return moments.length === 0 ? null : moments.reduce((a, b) => (a < b ? a : b));
 }

@@ -14,7 +14,8 @@ export interface ReachPlacement {
 }
 
 /** clear: exactly one right link, seen for certain. What the others mean stands at checkReach. */
-export type ReachVerdict = 'clear' | 'none' | 'stale' | 'several' | 'unproven' | 'leak' | 'not-for-them';
+export type ReachVerdict =
+  'clear' | 'none' | 'stale' | 'several' | 'unproven' | 'leak' | 'not-for-them';
 
 export interface ReachQuestion {
   people: { id: string; groups: string[] }[];
@@ -24,7 +25,11 @@ export interface ReachQuestion {
   link: string;
 }
 
-export interface ReachRow { person: string; verdict: ReachVerdict; placements: string[] }
+export interface ReachRow {
+  person: string;
+  verdict: ReachVerdict;
+  placements: string[];
+}
 
 function verdictOf(isMeant: boolean, read: ReachPlacement[], link: string): ReachVerdict {
   const right = read.filter((p) => p.state === 'live' && p.link === link);
@@ -51,14 +56,27 @@ export function checkReach({ people, audience, placements, link }: ReachQuestion
   });
   // From reader to placements, so that a school's worth of people need not be held against every place.
   const byReader = new Map<string, number[]>();
-  placements.forEach(({ readers }, i) => { for (const reader of new Set(readers)) byReader.set(reader, [...(byReader.get(reader) ?? []), i]); });
+  placements.forEach(({ readers }, i) => {
+    for (const reader of new Set(readers))
+      byReader.set(reader, [...(byReader.get(reader) ?? []), i]);
+  });
   const meant = new Set(audience);
   const seen = new Set<string>();
   return people.map(({ id, groups }, i) => {
     if (seen.has(id)) fail(`people.${i}.id`, `There are two people ${id}.`);
     seen.add(id);
     const known = [id, ...groups];
-    const read = [...new Set(known.flatMap((k) => byReader.get(k) ?? []))].sort((a, b) => a - b).map((k) => placements[k]!);
-    return { person: id, verdict: verdictOf(known.some((k) => meant.has(k)), read, link), placements: read.map((p) => p.id) };
+    const read = [...new Set(known.flatMap((k) => byReader.get(k) ?? []))]
+      .sort((a, b) => a - b)
+      .map((k) => placements[k]!);
+    return {
+      person: id,
+      verdict: verdictOf(
+        known.some((k) => meant.has(k)),
+        read,
+        link,
+      ),
+      placements: read.map((p) => p.id),
+    };
   });
 }

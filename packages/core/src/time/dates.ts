@@ -5,10 +5,29 @@ export const WEEKDAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'] as const;
 export type Weekday = (typeof WEEKDAYS)[number];
 
 export const WEEKDAY_NAMES: Record<Weekday, string> = {
-  MO: 'Monday', TU: 'Tuesday', WE: 'Wednesday', TH: 'Thursday', FR: 'Friday', SA: 'Saturday', SU: 'Sunday',
+  MO: 'Monday',
+  TU: 'Tuesday',
+  WE: 'Wednesday',
+  TH: 'Thursday',
+  FR: 'Friday',
+  SA: 'Saturday',
+  SU: 'Sunday',
 };
 
-const MONTH_NAMES = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
+const MONTH_NAMES = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+];
 
 /**
  * Days since 1970-01-01 of a proleptic Gregorian date.
@@ -19,7 +38,8 @@ export function daysFromCivil(year: number, month: number, day: number): number 
   const era = Math.floor(y / 400);
   const yearOfEra = y - era * 400;
   const dayOfYear = Math.floor((153 * (month + (month > 2 ? -3 : 9)) + 2) / 5) + day - 1;
-  const dayOfEra = yearOfEra * 365 + Math.floor(yearOfEra / 4) - Math.floor(yearOfEra / 100) + dayOfYear;
+  const dayOfEra =
+    yearOfEra * 365 + Math.floor(yearOfEra / 4) - Math.floor(yearOfEra / 100) + dayOfYear;
   return era * 146097 + dayOfEra - 719468;
 }
 
@@ -28,11 +48,22 @@ export function civilFromDays(days: number): { year: number; month: number; day:
   const z = days + 719468;
   const era = Math.floor(z / 146097);
   const dayOfEra = z - era * 146097;
-  const yearOfEra = Math.floor((dayOfEra - Math.floor(dayOfEra / 1460) + Math.floor(dayOfEra / 36524) - Math.floor(dayOfEra / 146096)) / 365);
-  const dayOfYear = dayOfEra - (365 * yearOfEra + Math.floor(yearOfEra / 4) - Math.floor(yearOfEra / 100));
+  const yearOfEra = Math.floor(
+    (dayOfEra -
+      Math.floor(dayOfEra / 1460) +
+      Math.floor(dayOfEra / 36524) -
+      Math.floor(dayOfEra / 146096)) /
+      365,
+  );
+  const dayOfYear =
+    dayOfEra - (365 * yearOfEra + Math.floor(yearOfEra / 4) - Math.floor(yearOfEra / 100));
   const mp = Math.floor((5 * dayOfYear + 2) / 153);
   const month = mp < 10 ? mp + 3 : mp - 9;
-  return { year: yearOfEra + era * 400 + (month <= 2 ? 1 : 0), month, day: dayOfYear - Math.floor((153 * mp + 2) / 5) + 1 };
+  return {
+    year: yearOfEra + era * 400 + (month <= 2 ? 1 : 0),
+    month,
+    day: dayOfYear - Math.floor((153 * mp + 2) / 5) + 1,
+  };
 }
 
 /** Day number (days since 1970-01-01) of `YYYY-MM-DD`; throws at `path` on anything that is no real date. */
@@ -42,13 +73,19 @@ export function dayNumber(date: unknown, path: string): number {
   const [year, month, day] = [Number(parts[1]), Number(parts[2]), Number(parts[3])];
   const days = daysFromCivil(year, month, day);
   const back = civilFromDays(days);
-  if (month < 1 || month > 12 || back.month !== month || back.day !== day) fail(path, `There is no such date as ${date as string}.`);
+  if (month < 1 || month > 12 || back.month !== month || back.day !== day)
+    fail(path, `There is no such date as ${date as string}.`);
   return days;
 }
 
 /** `00` to `99`, and `00:00` to `23:59`: written once, as dates and times are written all day. */
-export const TWO_DIGITS: readonly string[] = Array.from({ length: 100 }, (_, n) => String(n).padStart(2, '0'));
-const TIMES: readonly string[] = Array.from({ length: 1440 }, (_, n) => `${TWO_DIGITS[Math.floor(n / 60)]!}:${TWO_DIGITS[n % 60]!}`);
+export const TWO_DIGITS: readonly string[] = Array.from({ length: 100 }, (_, n) =>
+  String(n).padStart(2, '0'),
+);
+const TIMES: readonly string[] = Array.from(
+  { length: 1440 },
+  (_, n) => `${TWO_DIGITS[Math.floor(n / 60)]!}:${TWO_DIGITS[n % 60]!}`,
+);
 /** What follows the date in an instant of a whole minute: `T00:00:00Z` to `T23:59:00Z`. */
 export const TAILS: readonly string[] = TIMES.map((time) => `T${time}:00Z`);
 
@@ -80,7 +117,8 @@ export function addMinutes(time: string, minutes: number): string {
 }
 
 /** A date shifted by whole days. */
-export const addDays = (date: string, days: number): string => dateOf(dayNumber(date, 'date') + days);
+export const addDays = (date: string, days: number): string =>
+  dateOf(dayNumber(date, 'date') + days);
 
 /** `Wed 14 Oct 2026` (or without the year), the form all screens use. */
 export function dateInWords(date: string, form: 'short' | 'with-year' | 'long' = 'short'): string {

@@ -20,11 +20,22 @@ export function checkZone(zone: unknown, path: string): string {
 }
 
 /** Where a wall-clock time falls in a zone; see placeOnDay for times that do not exist or exist twice. */
-export const placeWallTime = (date: string, time: string, minutes: number, zone: string): PlacedTime =>
-  placeOnDay(dayNumber(date, 'date'), minuteOfDay(time, 'time'), minutes, zone);
+export const placeWallTime = (
+  date: string,
+  time: string,
+  minutes: number,
+  zone: string,
+): PlacedTime => placeOnDay(dayNumber(date, 'date'), minuteOfDay(time, 'time'), minutes, zone);
 
 /** The wall clock in a zone at an instant. */
-export function wallClockAt(instant: string, zone: string): { date: string; time: string; seconds: number } {
+export function wallClockAt(
+  instant: string,
+  zone: string,
+): { date: string; time: string; seconds: number } {
   const at = Temporal.Instant.from(instant).toZonedDateTimeISO(zone);
-  return { date: at.toPlainDate().toString(), time: timeOf(at.hour * 60 + at.minute), seconds: at.second };
+  return {
+    date: at.toPlainDate().toString(),
+    time: timeOf(at.hour * 60 + at.minute),
+    seconds: at.second,
+  };
 }

@@ -7,7 +7,12 @@ const INSTANT = /^(\d{4}-\d{2}-\d{2})T([01]\d|2[0-3]):([0-5]\d):([0-5]\d)Z$/;
 export function secondsOf(instant: unknown, path: string): number {
   const parts = typeof instant === 'string' ? INSTANT.exec(instant) : null;
   if (!parts) fail(path, 'Give an instant such as 2026-10-14T13:45:00Z.');
-  return dayNumber(parts[1], path) * 86400 + Number(parts[2]) * 3600 + Number(parts[3]) * 60 + Number(parts[4]);
+  return (
+    dayNumber(parts[1], path) * 86400 +
+    Number(parts[2]) * 3600 +
+    Number(parts[3]) * 60 +
+    Number(parts[4])
+  );
 }
 
 /** The instant of a number of seconds since 1970. */
@@ -18,4 +23,5 @@ export function utcOf(seconds: number): string {
 }
 
 /** An instant shifted by minutes. */
-export const plusMinutes = (instant: string, minutes: number): string => utcOf(secondsOf(instant, 'instant') + minutes * 60);
+export const plusMinutes = (instant: string, minutes: number): string =>
+  utcOf(secondsOf(instant, 'instant') + minutes * 60);

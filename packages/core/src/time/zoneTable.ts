@@ -3,7 +3,11 @@ import { TAILS, dateOf, timeOf } from './dates.js';
 import { utcOf } from './seconds.js';
 
 /** Seconds of offset from UTC that hold from an instant (seconds since 1970) on, and by how many they changed there. */
-interface Stretch { from: number; offset: number; change: number }
+interface Stretch {
+  from: number;
+  offset: number;
+  change: number;
+}
 
 const DAY = 86400;
 /** How far from its ends a table is trusted. */
@@ -13,14 +17,27 @@ const MARGIN = 2 * DAY;
 class ZoneTable {
   private readonly stretches: Stretch[];
 
-  constructor(zone: string, readonly from: number, readonly to: number) {
-    const at = (seconds: number) => Temporal.Instant.fromEpochMilliseconds(seconds * 1000).toZonedDateTimeISO(zone);
+  constructor(
+    zone: string,
+    readonly from: number,
+    readonly to: number,
+  ) {
+    const at = (seconds: number) =>
+      Temporal.Instant.fromEpochMilliseconds(seconds * 1000).toZonedDateTimeISO(zone);
     this.stretches = [{ from: -Infinity, offset: at(from).offsetNanoseconds / 1e9, change: 0 }];
-    for (let next = at(from).getTimeZoneTransition('next'); next !== null; next = next.getTimeZoneTransition('next')) {
+    for (
+      let next = at(from).getTimeZoneTransition('next');
+      next !== null;
+      next = next.getTimeZoneTransition('next')
+    ) {
       const seconds = Math.floor(next.epochMilliseconds / 1000);
       if (seconds > to) break;
       const offset = next.offsetNanoseconds / 1e9;
-      this.stretches.push({ from: seconds, offset, change: Math.abs(offset - this.stretches.at(-1)!.offset) });
+      this.stretches.push({
+        from: seconds,
+        offset,
+        change: Math.abs(offset - this.stretches.at(-1)!.offset),
+      });
     }
   }
 
@@ -37,7 +54,9 @@ class ZoneTable {
     const next = this.stretches[low + 1];
     const since = wall - here.offset - here.from;
     const left = next === undefined ? Infinity : next.from - (wall - here.offset);
-    return since < here.change || (next !== undefined && left <= next.change) ? undefined : here.offset;
+    return since < here.change || (next !== undefined && left <= next.change)
+      ? undefined
+      : here.offset;
   }
 
   covers(wall: number): boolean {
@@ -57,13 +76,25 @@ function tableFor(zone: string, wall: number): ZoneTable {
   return table;
 }
 
-export interface PlacedTime { date: string; time: string; start: string; end: string }
+export interface PlacedTime {
+  date: string;
+  time: string;
+  start: string;
+  end: string;
+}
 
 /** Temporal's own answer, for times near a change of clocks. */
 function placeExactly(day: number, minute: number, minutes: number, zone: string): PlacedTime {
-  const at = Temporal.PlainDateTime.from(`${dateOf(day)}T${timeOf(minute)}`).toZonedDateTime(zone, { disambiguation: 'compatible' });
+  const at = Temporal.PlainDateTime.from(`${dateOf(day)}T${timeOf(minute)}`).toZonedDateTime(zone, {
+    disambiguation: 'compatible',
+  });
   const start = Math.floor(at.epochMilliseconds / 1000);
-  return { date: at.toPlainDate().toString(), time: timeOf(at.hour * 60 + at.minute), start: utcOf(start), end: utcOf(start + minutes * 60) };
+  return {
+    date: at.toPlainDate().toString(),
+    time: timeOf(at.hour * 60 + at.minute),
+    start: utcOf(start),
+    end: utcOf(start + minutes * 60),
+  };
 }
 
 /**
@@ -71,7 +102,14 @@ function placeExactly(day: number, minute: number, minutes: number, zone: string
  * forward by the gap, one that exists twice (autumn) is the earlier: RFC 5545 §3.3.5 and Temporal's 'compatible' agree on
  * both. `minutes` is elapsed time, so `end` is exact across a change of clocks.
  */
-export function placeOnDay(day: number, minute: number, minutes: number, zone: string, date = dateOf(day), time = timeOf(minute)): PlacedTime {
+export function placeOnDay(
+  day: number,
+  minute: number,
+  minutes: number,
+  zone: string,
+  date = dateOf(day),
+  time = timeOf(minute),
+): PlacedTime {
   const wall = day * DAY + minute * 60;
   const offset = tableFor(zone, wall).offsetAtWall(wall);
   if (offset === undefined || offset % 1 !== 0) return placeExactly(day, minute, minutes, zone);
@@ -79,7 +117,9 @@ export function placeOnDay(day: number, minute: number, minutes: number, zone: s
   // Mostly an instant falls on the very date that was asked for, whose text is there already.
   const at = (seconds: number): string => {
     const within = seconds - day * DAY;
-    return within >= 0 && within < DAY && within % 60 === 0 ? date + TAILS[within / 60]! : utcOf(seconds);
+    return within >= 0 && within < DAY && within % 60 === 0
+      ? date + TAILS[within / 60]!
+      : utcOf(seconds);
   };
   return { date, time, start: at(start), end: at(start + minutes * 60) };
 }

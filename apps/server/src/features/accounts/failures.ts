@@ -3,10 +3,21 @@ import { toSql, type Db } from '../../db/connect.js';
 import { HttpProblem } from '../../http/problem.js';
 
 /** How many failures a bucket may hold in how many minutes. Only failures count, never visits. */
-export interface Limit { most: number; minutes: number }
+export interface Limit {
+  most: number;
+  minutes: number;
+}
 
-export async function countFailures(db: Db, clock: Clock, bucket: string, minutes: number): Promise<number> {
-  const row = await db.one<{ n: number }>('SELECT COUNT(*) AS n FROM failures WHERE bucket = :bucket AND at > :since', { bucket, since: toSql(clock.machine(-minutes * 60)) });
+export async function countFailures(
+  db: Db,
+  clock: Clock,
+  bucket: string,
+  minutes: number,
+): Promise<number> {
+  const row = await db.one<{ n: number }>(
+    'SELECT COUNT(*) AS n FROM failures WHERE bucket = :bucket AND at > :since',
+    { bucket, since: toSql(clock.machine(-minutes * 60)) },
+  );
   return Number(row!.n);
 }
 
@@ -15,8 +26,16 @@ export async function noteFailure(db: Db, clock: Clock, bucket: string): Promise
 }
 
 /** Throws 429 where the bucket is full. */
-export async function refuseWhenFull(db: Db, clock: Clock, bucket: string, limit: Limit): Promise<void> {
+export async function refuseWhenFull(
+  db: Db,
+  clock: Clock,
+  bucket: string,
+  limit: Limit,
+): Promise<void> {
   if ((await countFailures(db, clock, bucket, limit.minutes)) >= limit.most) {
-    throw new HttpProblem(429, `Too many tries. Wait up to ${limit.minutes} minutes, then try again.`);
+    throw new HttpProblem(
+      429,
+      `Too many tries. Wait up to ${limit.minutes} minutes, then try again.`,
+    );
   }
 }

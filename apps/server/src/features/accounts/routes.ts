@@ -3,7 +3,9 @@ import type { Handlers } from '../../http/mount.js';
 import { describeMe, signIn, switchAccount } from './service.js';
 import { endSession } from './store.js';
 
-export const accountRoutes = (glen: Glen): Pick<Handlers, 'me' | 'signIn' | 'signOut' | 'switchAccount'> => ({
+export const accountRoutes = (
+  glen: Glen,
+): Pick<Handlers, 'me' | 'signIn' | 'signOut' | 'switchAccount'> => ({
   me: ({ who }) => describeMe(glen, who),
   signIn: async ({ body, address, who, setSession }) => {
     const signedIn = await signIn(glen, body, address, who);
@@ -15,5 +17,6 @@ export const accountRoutes = (glen: Glen): Pick<Handlers, 'me' | 'signIn' | 'sig
     setSession(null);
     return { ok: true };
   },
-  switchAccount: async ({ who, body }) => describeMe(glen, await switchAccount(glen, who, body.accountId)),
+  switchAccount: async ({ who, body }) =>
+    describeMe(glen, await switchAccount(glen, who, body.accountId)),
 });

@@ -18,7 +18,11 @@ export async function describeMe(glen: Glen, who: Who): Promise<Me> {
   const accounts = who.sessionId === null ? [] : await accountsOfSession(glen.db, who.sessionId);
   return {
     school: { name: school.name, zone: school.calendar.zone },
-    clock: { now: glen.clock.school(), offsetSeconds: glen.clock.offsetSeconds, zone: school.calendar.zone },
+    clock: {
+      now: glen.clock.school(),
+      offsetSeconds: glen.clock.offsetSeconds,
+      zone: school.calendar.zone,
+    },
     demo: glen.config.demo,
     person: who.person,
     account: who.account,
@@ -32,15 +36,37 @@ async function begin(glen: Glen, accountId: number, before: Who): Promise<Signed
   const account = await accountById(glen.db, accountId);
   if (!account) throw notFound('This account');
   const session = await beginSession(glen.db, glen.clock, account.id, before.sessionId);
-  const person = await glen.db.one<NonNullable<Who['person']>>('SELECT id, name, role FROM people WHERE id = :id', { id: account.person_id });
-  await audit(glen.db, glen.clock, { by: account.person_id, action: 'sign-in', subject: `account:${account.id}` });
-  return { session, who: { sessionId: session.id, account: { id: account.id, kind: account.kind, email: account.email }, person: person! } };
+  const person = await glen.db.one<NonNullable<Who['person']>>(
+    'SELECT id, name, role FROM people WHERE id = :id',
+    { id: account.person_id },
+  );
+  await audit(glen.db, glen.clock, {
+    by: account.person_id,
+    action: 'sign-in',
+    subject: `account:${account.id}`,
+  });
+  return {
+    session,
+    who: {
+      sessionId: session.id,
+      account: { id: account.id, kind: account.kind, email: account.email },
+      person: person!,
+    },
+  };
 }
 
 /** Signs in by password. Unknown people and wrong passwords get the same answer, after the same work. */
-export async function signIn(glen: Glen, given: { email: string; password: string }, address: string, before: Who): Promise<SignedIn> {
+export async function signIn(
+  glen: Glen,
+  given: { email: string; password: string },
+  address: string,
+  before: Who,
+): Promise<SignedIn> {
   const email = given.email.trim().toLowerCase();
-  const buckets = [{ name: `sign-in:${email}:${address}`, limit: BY_ACCOUNT }, { name: `sign-in:${address}`, limit: BY_ADDRESS }];
+  const buckets = [
+    { name: `sign-in:${email}:${address}`, limit: BY_ACCOUNT },
+    { name: `sign-in:${address}`, limit: BY_ADDRESS },
+  ];
   for (const { name, limit } of buckets) await refuseWhenFull(glen.db, glen.clock, name, limit);
   const account = await accountByEmail(glen.db, email);
   if (!(await passwordFits(account?.password_hash, given.password))) {
@@ -52,13 +78,21 @@ export async function signIn(glen: Glen, given: { email: string; password: strin
 }
 
 /** The demo's one-click sign-in. */
-export const signInAs = (glen: Glen, accountId: number, before: Who): Promise<SignedIn> => begin(glen, accountId, before);
+export const signInAs = (glen: Glen, accountId: number, before: Who): Promise<SignedIn> =>
+  begin(glen, accountId, before);
 
 /** Uses another account that this browser is signed in to. */
 export async function switchAccount(glen: Glen, who: Who, accountId: number): Promise<Who> {
   const changed = await useAccount(glen.db, who.sessionId!, accountId);
   if (changed === 0) throw notFound('This account');
   const account = (await accountById(glen.db, accountId))!;
-  const person = (await glen.db.one<NonNullable<Who['person']>>('SELECT id, name, role FROM people WHERE id = :id', { id: account.person_id }))!;
-  return { sessionId: who.sessionId, account: { id: account.id, kind: account.kind, email: account.email }, person };
+  const person = (await glen.db.one<NonNullable<Who['person']>>(
+    'SELECT id, name, role FROM people WHERE id = :id',
+    { id: account.person_id },
+  ))!;
+  return {
+    sessionId: who.sessionId,
+    account: { id: account.id, kind: account.kind, email: account.email },
+    person,
+  };
 }

@@ -8,7 +8,16 @@ import { announce } from '../live/feed.js';
 import { wakeAllPosts } from '../post/wake.js';
 import { readSchool } from '../school/store.js';
 
-interface PersonRow { id: number; name: string; role: Person['role']; account_id: number; kind: Account['kind']; email: string; teaches: string | null; learns: string | null }
+interface PersonRow {
+  id: number;
+  name: string;
+  role: Person['role'];
+  account_id: number;
+  kind: Account['kind'];
+  email: string;
+  teaches: string | null;
+  learns: string | null;
+}
 
 const PEOPLE = `
   SELECT p.id, p.name, p.role, a.id AS account_id, a.kind, a.email,
@@ -18,9 +27,19 @@ const PEOPLE = `
 
 async function demoPeople(glen: Glen) {
   const rows = await glen.db.rows<PersonRow>(PEOPLE);
-  const people = new Map<number, Person & { accounts: Account[]; teaches: string[]; learns: string[] }>();
+  const people = new Map<
+    number,
+    Person & { accounts: Account[]; teaches: string[]; learns: string[] }
+  >();
   for (const row of rows) {
-    const person = people.get(row.id) ?? { id: row.id, name: row.name, role: row.role, accounts: [], teaches: row.teaches?.split(',') ?? [], learns: row.learns?.split(',') ?? [] };
+    const person = people.get(row.id) ?? {
+      id: row.id,
+      name: row.name,
+      role: row.role,
+      accounts: [],
+      teaches: row.teaches?.split(',') ?? [],
+      learns: row.learns?.split(',') ?? [],
+    };
     person.accounts.push({ id: row.account_id, kind: row.kind, email: row.email });
     people.set(row.id, person);
   }
@@ -36,7 +55,9 @@ export async function setSchoolTime(glen: Glen, target: string): Promise<void> {
 }
 
 /** Routes of the demo school only; where a school runs Glen they do not exist. */
-export const demoRoutes = (glen: Glen): Pick<Handlers, 'demoPeople' | 'demoSignIn' | 'demoClock'> => ({
+export const demoRoutes = (
+  glen: Glen,
+): Pick<Handlers, 'demoPeople' | 'demoSignIn' | 'demoClock'> => ({
   demoPeople: async () => ({ people: await demoPeople(glen) }),
   demoSignIn: async ({ body, who, setSession }) => {
     const signedIn = await signInAs(glen, body.accountId, who);
@@ -51,6 +72,10 @@ export const demoRoutes = (glen: Glen): Pick<Handlers, 'demoPeople' | 'demoSignI
       await setSchoolTime(glen, ring);
     } else if ('minutes' in body) await setSchoolTime(glen, glen.clock.school(body.minutes * 60));
     else await setSchoolTime(glen, placeWallTime(body.date, body.time, 0, calendar.zone).start);
-    return { now: glen.clock.school(), offsetSeconds: glen.clock.offsetSeconds, zone: calendar.zone };
+    return {
+      now: glen.clock.school(),
+      offsetSeconds: glen.clock.offsetSeconds,
+      zone: calendar.zone,
+    };
   },
 });

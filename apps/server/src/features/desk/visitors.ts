@@ -6,15 +6,43 @@ import { enqueue } from '../../jobs/outbox.js';
 import { audit } from '../audit/audit.js';
 import { leave } from '../door/events.js';
 import { announce } from '../live/feed.js';
-import { knownVisitor, setMayPresent, setVisitorState, setWord, waitingAt, type Known } from './store.js';
+import {
+  knownVisitor,
+  setMayPresent,
+  setVisitorState,
+  setWord,
+  waitingAt,
+  type Known,
+} from './store.js';
 
 /** The visitor and the desk hear of it; nobody else at the door does. */
 async function tell(glen: Glen, visitor: Known, tx: Tx): Promise<void> {
-  await announce(glen.db, glen.clock, `class:${visitor.class_id}`, { thing: 'desk', id: visitor.link_id }, tx);
-  if (visitor.session_id !== null) await announce(glen.db, glen.clock, `browser:${visitor.session_id}`, { thing: 'door', id: visitor.link_id }, tx);
+  await announce(
+    glen.db,
+    glen.clock,
+    `class:${visitor.class_id}`,
+    { thing: 'desk', id: visitor.link_id },
+    tx,
+  );
+  if (visitor.session_id !== null)
+    await announce(
+      glen.db,
+      glen.clock,
+      `browser:${visitor.session_id}`,
+      { thing: 'door', id: visitor.link_id },
+      tx,
+    );
 }
 
-async function moveVisitor(glen: Glen, id: number, by: number, action: string, from: DeskVisitor['state'][], to: DeskVisitor['state'], more?: (visitor: Known, tx: Tx) => Promise<unknown>): Promise<void> {
+async function moveVisitor(
+  glen: Glen,
+  id: number,
+  by: number,
+  action: string,
+  from: DeskVisitor['state'][],
+  to: DeskVisitor['state'],
+  more?: (visitor: Known, tx: Tx) => Promise<unknown>,
+): Promise<void> {
   await glen.db.transaction(async (tx) => {
     const visitor = await knownVisitor(glen.db, id, tx);
     if (!visitor) throw notFound('This visitor');
@@ -22,52 +50,118 @@ async function moveVisitor(glen: Glen, id: number, by: number, action: string, f
     if (changed === 0) {
       // Two hosts pressing the same button is no error; pressing a button that no longer fits is.
       if (visitor.state === to) return;
-      throw new HttpProblem(409, `${visitor.name} is no longer there.`, { current: { state: visitor.state } });
+      throw new HttpProblem(409, `${visitor.name} is no longer there.`, {
+        current: { state: visitor.state },
+      });
     }
-    await audit(glen.db, glen.clock, { by, action, subject: `visitor:${id}`, before: visitor.state, after: to }, tx);
+    await audit(
+      glen.db,
+      glen.clock,
+      { by, action, subject: `visitor:${id}`, before: visitor.state, after: to },
+      tx,
+    );
     await more?.(visitor, tx);
     await tell(glen, visitor, tx);
   });
   glen.nudge();
 }
 
-export const letIn = (glen: Glen, id: number, by: number): Promise<void> => moveVisitor(glen, id, by, 'let-in', ['waiting'], 'let-in');
+export const letIn = (glen: Glen, id: number, by: number): Promise<void> =>
+  moveVisitor(glen, id, by, 'let-in', ['waiting'], 'let-in');
 /** `word` is what the visitor reads at the door. */
 export const turnAway = (glen: Glen, id: number, by: number, word: string): Promise<void> =>
-  moveVisitor(glen, id, by, 'turn-away', ['waiting'], 'turned-away', (_visitor, tx) => setWord(glen.db, id, word.trim() || null, tx));
-export const letBack = (glen: Glen, id: number, by: number): Promise<void> => moveVisitor(glen, id, by, 'let-back', ['turned-away', 'put-out'], 'let-in');
+  moveVisitor(glen, id, by, 'turn-away', ['waiting'], 'turned-away', (_visitor, tx) =>
+    setWord(glen.db, id, word.trim() || null, tx),
+  );
+export const letBack = (glen: Glen, id: number, by: number): Promise<void> =>
+  moveVisitor(glen, id, by, 'let-back', ['turned-away', 'put-out'], 'let-in');
 export const putOut = (glen: Glen, id: number, by: number): Promise<void> =>
   moveVisitor(glen, id, by, 'put-out', ['let-in'], 'put-out', async (visitor, tx) => {
     const { room } = visitor;
     // Out of a room that Glen cannot look into they are only as far as the door goes; the desk says so.
-    if (visitor.room_address !== null) await leave(glen, { visitor_id: id, sitting_id: visitor.sitting_id, role: visitor.role }, glen.clock.school(), tx);
-    else if (room !== null) await enqueue(glen.db, glen.clock, { kind: 'put-out', subject: `${room}:${id}`, payload: { room, visitor: id, why: 'put-out' } }, tx);
+    if (visitor.room_address !== null)
+      await leave(
+        glen,
+        { visitor_id: id, sitting_id: visitor.sitting_id, role: visitor.role },
+        glen.clock.school(),
+        tx,
+      );
+    else if (room !== null)
+      await enqueue(
+        glen.db,
+        glen.clock,
+        {
+          kind: 'put-out',
+          subject: `${room}:${id}`,
+          payload: { room, visitor: id, why: 'put-out' },
+        },
+        tx,
+      );
   });
 
 /** Lets in everyone who waits, or those of the roll alone. */
-export async function letAllIn(glen: Glen, linkId: number, by: number, only: 'roll' | undefined): Promise<number> {
+export async function letAllIn(
+  glen: Glen,
+  linkId: number,
+  by: number,
+  only: 'roll' | undefined,
+): Promise<number> {
   return glen.db.transaction(async (tx) => {
-    const waiting = (await waitingAt(glen.db, linkId, tx)).filter((v) => only === undefined || v.on_roll);
+    const waiting = (await waitingAt(glen.db, linkId, tx)).filter(
+      (v) => only === undefined || v.on_roll,
+    );
     for (const visitor of waiting) {
       await setVisitorState(glen.db, visitor.id, ['waiting'], 'let-in', tx);
       await tell(glen, visitor, tx);
     }
-    if (waiting.length > 0) await audit(glen.db, glen.clock, { by, action: 'let-all-in', subject: `link:${linkId}`, after: waiting.map((v) => v.id) }, tx);
+    if (waiting.length > 0)
+      await audit(
+        glen.db,
+        glen.clock,
+        { by, action: 'let-all-in', subject: `link:${linkId}`, after: waiting.map((v) => v.id) },
+        tx,
+      );
     return waiting.length;
   });
 }
 
 /** Lets a participant present for a while, or no longer; it ends with the session. */
-export async function letPresent(glen: Glen, id: number, by: number, presents: boolean): Promise<void> {
+export async function letPresent(
+  glen: Glen,
+  id: number,
+  by: number,
+  presents: boolean,
+): Promise<void> {
   await glen.db.transaction(async (tx) => {
     const visitor = await knownVisitor(glen.db, id, tx);
     if (!visitor) throw notFound('This visitor');
     const fits = presents ? visitor.role === 'participant' : Boolean(visitor.may_present);
-    if (!fits) throw new HttpProblem(409, presents ? `${visitor.name} may present already.` : `${visitor.name} presents by the entry rules.`);
+    if (!fits)
+      throw new HttpProblem(
+        409,
+        presents
+          ? `${visitor.name} may present already.`
+          : `${visitor.name} presents by the entry rules.`,
+      );
     const role = presents ? 'presenter' : 'participant';
     await setMayPresent(glen.db, id, presents, role, tx);
-    if (visitor.room !== null && visitor.room_address === null) await enqueue(glen.db, glen.clock, { kind: 'set-role', subject: `${visitor.room}:${id}`, payload: { room: visitor.room, visitor: id, role } }, tx);
-    await audit(glen.db, glen.clock, { by, action: presents ? 'let-present' : 'stop-presenting', subject: `visitor:${id}` }, tx);
+    if (visitor.room !== null && visitor.room_address === null)
+      await enqueue(
+        glen.db,
+        glen.clock,
+        {
+          kind: 'set-role',
+          subject: `${visitor.room}:${id}`,
+          payload: { room: visitor.room, visitor: id, role },
+        },
+        tx,
+      );
+    await audit(
+      glen.db,
+      glen.clock,
+      { by, action: presents ? 'let-present' : 'stop-presenting', subject: `visitor:${id}` },
+      tx,
+    );
     await tell(glen, visitor, tx);
   });
   glen.nudge();

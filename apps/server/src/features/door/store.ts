@@ -10,17 +10,56 @@ export type VisitorState = 'waiting' | 'let-in' | 'turned-away' | 'put-out';
 
 /** The link, its class period and its rules, and who asks with what they are there. */
 export interface DoorRow extends WhoRow, LayerRow {
-  link_id: number; code: string; link_state: 'live' | 'retired'; label: string;
-  class_id: number; class_title: string; class_ref: string; period: string | null; pennant: Pennant; host_name: string | null;
-  as_what: 'host' | 'co-teacher' | 'presenter' | null; on_roll: number; link_host: number; link_invited: number; for_class: number; meets_elsewhere: number; room_address: string | null;
+  link_id: number;
+  code: string;
+  link_state: 'live' | 'retired';
+  label: string;
+  class_id: number;
+  class_title: string;
+  class_ref: string;
+  period: string | null;
+  pennant: Pennant;
+  host_name: string | null;
+  as_what: 'host' | 'co-teacher' | 'presenter' | null;
+  on_roll: number;
+  link_host: number;
+  link_invited: number;
+  for_class: number;
+  meets_elsewhere: number;
+  room_address: string | null;
 }
 
 /** A session that the door could stand for, what happens behind it, and the place in it of whoever asks. */
 export interface DoorSessionRow {
-  occurrence_id: number; session_title: string; local_date: string; local_time: string; minutes: number; start_at: string; end_at: string; status: 'planned' | 'moved';
-  sitting_id: number | null; opened_at: string | null; ended_at: string | null; host_left_at: string | null; room: string | null; room_ready: number | null;
-  inside: number; hosts_inside: number; acting: number; invited: number; joined_roll: number; joined_host: number; joined_named: number; layers: RuleLayer[] | string | null; room_address_kept: string | null;
-  visitor_id: number | null; visitor_state: VisitorState | null; entry_code: string | null; may_present: number | null; word: string | null; knocked_at: string | null;
+  occurrence_id: number;
+  session_title: string;
+  local_date: string;
+  local_time: string;
+  minutes: number;
+  start_at: string;
+  end_at: string;
+  status: 'planned' | 'moved';
+  sitting_id: number | null;
+  opened_at: string | null;
+  ended_at: string | null;
+  host_left_at: string | null;
+  room: string | null;
+  room_ready: number | null;
+  inside: number;
+  hosts_inside: number;
+  acting: number;
+  invited: number;
+  joined_roll: number;
+  joined_host: number;
+  joined_named: number;
+  layers: RuleLayer[] | string | null;
+  room_address_kept: string | null;
+  visitor_id: number | null;
+  visitor_state: VisitorState | null;
+  entry_code: string | null;
+  may_present: number | null;
+  word: string | null;
+  knocked_at: string | null;
 }
 
 /** Who stands at a door: whoever holds a browser's token, or, for trying the door, an account or nobody. */
@@ -61,67 +100,153 @@ const BY_BROWSER = doorSql('bs.account_id');
 const BY_ACCOUNT = doorSql(':accountId');
 
 /** Everything that decides at a door at an instant, in one query: a row for each session that it could stand for, or one without. */
-export async function doorRows(db: Db, clock: Clock, code: string, asker: Asker, at: string, tx?: Tx): Promise<{ row: DoorRow | undefined; sessions: DoorSessionRow[] }> {
+export async function doorRows(
+  db: Db,
+  clock: Clock,
+  code: string,
+  asker: Asker,
+  at: string,
+  tx?: Tx,
+): Promise<{ row: DoorRow | undefined; sessions: DoorSessionRow[] }> {
   const byBrowser = 'token' in asker;
-  const rows = await db.prepared<DoorRow & { counts: string } & (DoorSessionRow | { occurrence_id: null })>(byBrowser ? BY_BROWSER : BY_ACCOUNT, {
-    code, machine: toSql(clock.machine()), hash: byBrowser && asker.token ? hashToken(asker.token) : '', accountId: byBrowser ? null : asker.accountId,
-    since: toSql(plusMinutes(at, -BACK)), soon: toSql(plusMinutes(at, AHEAD)), longAgo: toSql(plusMinutes(at, -BACK - LONGEST)),
-  }, tx);
+  const rows = await db.prepared<
+    DoorRow & { counts: string } & (DoorSessionRow | { occurrence_id: null })
+  >(
+    byBrowser ? BY_BROWSER : BY_ACCOUNT,
+    {
+      code,
+      machine: toSql(clock.machine()),
+      hash: byBrowser && asker.token ? hashToken(asker.token) : '',
+      accountId: byBrowser ? null : asker.accountId,
+      since: toSql(plusMinutes(at, -BACK)),
+      soon: toSql(plusMinutes(at, AHEAD)),
+      longAgo: toSql(plusMinutes(at, -BACK - LONGEST)),
+    },
+    tx,
+  );
   for (const row of rows) {
     // Both in one look at the visitors: everyone inside, and the hosts among them.
     const [inside, hosts] = row.counts.split('/');
     Object.assign(row, { inside: Number(inside), hosts_inside: Number(hosts) });
   }
-  const sessions = rows.filter((row): row is DoorRow & { counts: string } & DoorSessionRow => row.occurrence_id !== null).sort((a, b) => (a.start_at < b.start_at ? -1 : 1));
+  const sessions = rows
+    .filter(
+      (row): row is DoorRow & { counts: string } & DoorSessionRow => row.occurrence_id !== null,
+    )
+    .sort((a, b) => (a.start_at < b.start_at ? -1 : 1));
   return { row: rows[0], sessions };
 }
 
 /** How many of a sitting's visitors have waited longer than one of them. */
-export const waitingLonger = async (db: Db, sittingId: number, visitorId: number, knockedAt: string): Promise<number> =>
-  Number((await db.one<{ n: number }>(
-    `SELECT COUNT(*) AS n FROM visitors WHERE sitting_id = :sittingId AND state = 'waiting' AND (knocked_at < :knockedAt OR (knocked_at = :knockedAt AND id < :visitorId))`,
-    { sittingId, visitorId, knockedAt: toSql(knockedAt) },
-  ))!.n);
+export const waitingLonger = async (
+  db: Db,
+  sittingId: number,
+  visitorId: number,
+  knockedAt: string,
+): Promise<number> =>
+  Number(
+    (await db.one<{ n: number }>(
+      `SELECT COUNT(*) AS n FROM visitors WHERE sitting_id = :sittingId AND state = 'waiting' AND (knocked_at < :knockedAt OR (knocked_at = :knockedAt AND id < :visitorId))`,
+      { sittingId, visitorId, knockedAt: toSql(knockedAt) },
+    ))!.n,
+  );
 
 /** Entering, knocking, opening and ending at one link happen one after another. */
-export const lockLink = (db: Db, code: string, tx: Tx): Promise<{ id: number } | undefined> => db.one<{ id: number }>('SELECT id FROM links WHERE code = :code FOR UPDATE', { code }, tx);
+export const lockLink = (db: Db, code: string, tx: Tx): Promise<{ id: number } | undefined> =>
+  db.one<{ id: number }>('SELECT id FROM links WHERE code = :code FOR UPDATE', { code }, tx);
 
-export async function ensureSitting(db: Db, occurrenceId: number, linkId: number, tx: Tx): Promise<number> {
-  const row = await db.one<{ id: number }>('SELECT id FROM sittings WHERE occurrence_id = :occurrenceId FOR UPDATE', { occurrenceId }, tx);
+export async function ensureSitting(
+  db: Db,
+  occurrenceId: number,
+  linkId: number,
+  tx: Tx,
+): Promise<number> {
+  const row = await db.one<{ id: number }>(
+    'SELECT id FROM sittings WHERE occurrence_id = :occurrenceId FOR UPDATE',
+    { occurrenceId },
+    tx,
+  );
   return row?.id ?? db.insert('sittings', { occurrence_id: occurrenceId, link_id: linkId }, tx);
 }
 
 /** Gives the sitting a room name of its own where it has none, and the name; with it the address of a pasted room, which stays this sitting's when the link gets another. */
-export async function ensureRoomName(db: Db, sittingId: number, address: string | null, tx: Tx): Promise<{ room: string; ready: boolean; address: string | null }> {
+export async function ensureRoomName(
+  db: Db,
+  sittingId: number,
+  address: string | null,
+  tx: Tx,
+): Promise<{ room: string; ready: boolean; address: string | null }> {
   await db.change(
-    `UPDATE sittings SET room = CONCAT('g', id, '-', rooms_made + 1), room_address = :address, room_ready = 0, rooms_made = rooms_made + 1 WHERE id = :sittingId AND room IS NULL`, { sittingId, address }, tx,
+    `UPDATE sittings SET room = CONCAT('g', id, '-', rooms_made + 1), room_address = :address, room_ready = 0, rooms_made = rooms_made + 1 WHERE id = :sittingId AND room IS NULL`,
+    { sittingId, address },
+    tx,
   );
-  const row = (await db.one<{ room: string; room_ready: number; room_address: string | null }>('SELECT room, room_ready, room_address FROM sittings WHERE id = :sittingId', { sittingId }, tx))!;
+  const row = (await db.one<{ room: string; room_ready: number; room_address: string | null }>(
+    'SELECT room, room_ready, room_address FROM sittings WHERE id = :sittingId',
+    { sittingId },
+    tx,
+  ))!;
   return { room: row.room, ready: Boolean(row.room_ready), address: row.room_address };
 }
 
-export const noteRoomReady = (db: Db, room: string): Promise<number> => db.change('UPDATE sittings SET room_ready = 1 WHERE room = :room', { room });
+export const noteRoomReady = (db: Db, room: string): Promise<number> =>
+  db.change('UPDATE sittings SET room_ready = 1 WHERE room = :room', { room });
 
 /** An opening clears an end. */
-export const openSitting = (db: Db, sittingId: number, now: string, byHand: boolean, tx: Tx): Promise<number> =>
-  db.change(`UPDATE sittings SET opened_at = IF(:byHand OR ended_at IS NOT NULL, COALESCE(IF(ended_at IS NULL, opened_at, NULL), :now), opened_at), ended_at = NULL WHERE id = :sittingId`,
-    { sittingId, now: toSql(now), byHand }, tx);
+export const openSitting = (
+  db: Db,
+  sittingId: number,
+  now: string,
+  byHand: boolean,
+  tx: Tx,
+): Promise<number> =>
+  db.change(
+    `UPDATE sittings SET opened_at = IF(:byHand OR ended_at IS NOT NULL, COALESCE(IF(ended_at IS NULL, opened_at, NULL), :now), opened_at), ended_at = NULL WHERE id = :sittingId`,
+    { sittingId, now: toSql(now), byHand },
+    tx,
+  );
 
 export interface NewVisitor {
-  sittingId: number; key: string; accountId: number | null; personId: number | null; sessionId: number | null; name: string;
-  accountKind: 'school' | 'personal' | 'none'; onRoll: boolean; role: string; state: VisitorState; entryCode: string | null; now: string;
+  sittingId: number;
+  key: string;
+  accountId: number | null;
+  personId: number | null;
+  sessionId: number | null;
+  name: string;
+  accountKind: 'school' | 'personal' | 'none';
+  onRoll: boolean;
+  role: string;
+  state: VisitorState;
+  entryCode: string | null;
+  now: string;
 }
 
 export async function saveVisitor(db: Db, v: NewVisitor, tx: Tx): Promise<number> {
   const row: Record<string, Value> = {
-    sitting_id: v.sittingId, visitor_key: v.key, account_id: v.accountId, person_id: v.personId, session_id: v.sessionId, name: v.name,
-    account_kind: v.accountKind, on_roll: v.onRoll ? 1 : 0, role: v.role, state: v.state, entry_code: v.entryCode, knocked_at: toSql(v.now),
+    sitting_id: v.sittingId,
+    visitor_key: v.key,
+    account_id: v.accountId,
+    person_id: v.personId,
+    session_id: v.sessionId,
+    name: v.name,
+    account_kind: v.accountKind,
+    on_roll: v.onRoll ? 1 : 0,
+    role: v.role,
+    state: v.state,
+    entry_code: v.entryCode,
+    knocked_at: toSql(v.now),
   };
   const columns = Object.keys(row);
   await db.change(
     `INSERT INTO visitors (${columns.join(', ')}) VALUES (${columns.map((c) => `:${c}`).join(', ')})
      ON DUPLICATE KEY UPDATE knocked_at = IF(state = 'waiting', knocked_at, VALUES(knocked_at)), word = NULL, session_id = VALUES(session_id), name = VALUES(name),
-       on_roll = VALUES(on_roll), role = VALUES(role), state = VALUES(state), entry_code = COALESCE(VALUES(entry_code), entry_code)`, row, tx,
+       on_roll = VALUES(on_roll), role = VALUES(role), state = VALUES(state), entry_code = COALESCE(VALUES(entry_code), entry_code)`,
+    row,
+    tx,
   );
-  return (await db.one<{ id: number }>('SELECT id FROM visitors WHERE sitting_id = :sittingId AND visitor_key = :key', { sittingId: v.sittingId, key: v.key }, tx))!.id;
+  return (await db.one<{ id: number }>(
+    'SELECT id FROM visitors WHERE sitting_id = :sittingId AND visitor_key = :key',
+    { sittingId: v.sittingId, key: v.key },
+    tx,
+  ))!.id;
 }

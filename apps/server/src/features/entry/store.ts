@@ -2,49 +2,119 @@ import type { EntryRules, RuleField, RuleLayer, RuleSetting } from '@glen/core';
 import type { Db, Tx } from '../../db/connect.js';
 
 export interface LayerRow {
-  school_rules: EntryRules; school_locked: RuleField[]; class_rules: Partial<EntryRules>; class_version: number; teacher_rules: Partial<EntryRules> | null; link_rules?: Partial<EntryRules>;
+  school_rules: EntryRules;
+  school_locked: RuleField[];
+  class_rules: Partial<EntryRules>;
+  class_version: number;
+  teacher_rules: Partial<EntryRules> | null;
+  link_rules?: Partial<EntryRules>;
 }
 
 /** The host of class period `c` whose name and defaults stand for it: the first. */
 export const FIRST_HOST = `(SELECT MIN(hcs.person_id) FROM class_staff hcs WHERE hcs.class_id = c.id AND hcs.as_what = 'host')`;
 
 /** The layers of a class period in one row: the school's (sc), its host's (h), its own (c). */
-export const LAYER_COLUMNS = 'sc.rules AS school_rules, sc.locked AS school_locked, c.rules AS class_rules, c.version AS class_version, h.rules AS teacher_rules';
+export const LAYER_COLUMNS =
+  'sc.rules AS school_rules, sc.locked AS school_locked, c.rules AS class_rules, c.version AS class_version, h.rules AS teacher_rules';
 const LAYER_JOINS = `JOIN school sc ON sc.id = 1 LEFT JOIN people h ON h.id = ${FIRST_HOST}`;
 
 export const layersOfClass = (db: Db, classId: number): Promise<LayerRow | undefined> =>
-  db.one<LayerRow>(`SELECT ${LAYER_COLUMNS} FROM class_periods c ${LAYER_JOINS} WHERE c.id = :classId`, { classId });
+  db.one<LayerRow>(
+    `SELECT ${LAYER_COLUMNS} FROM class_periods c ${LAYER_JOINS} WHERE c.id = :classId`,
+    { classId },
+  );
 
 /** The same with the links' own layer. */
-export const layersOfLinks = (db: Db, linkIds: number[], tx?: Tx): Promise<(LayerRow & { link_id: number; link_version: number })[]> =>
-  db.rows(`SELECT l.id AS link_id, l.version AS link_version, l.rules AS link_rules, ${LAYER_COLUMNS} FROM links l JOIN class_periods c ON c.id = l.class_id ${LAYER_JOINS} WHERE l.id IN (:linkIds)`, { linkIds: [0, ...linkIds] }, tx);
+export const layersOfLinks = (
+  db: Db,
+  linkIds: number[],
+  tx?: Tx,
+): Promise<(LayerRow & { link_id: number; link_version: number })[]> =>
+  db.rows(
+    `SELECT l.id AS link_id, l.version AS link_version, l.rules AS link_rules, ${LAYER_COLUMNS} FROM links l JOIN class_periods c ON c.id = l.class_id ${LAYER_JOINS} WHERE l.id IN (:linkIds)`,
+    { linkIds: [0, ...linkIds] },
+    tx,
+  );
 
-export const schoolLayer = async (db: Db): Promise<{ rules: EntryRules; locked: RuleField[]; version: number }> =>
-  (await db.one<{ rules: EntryRules; locked: RuleField[]; version: number }>('SELECT rules, locked, rules_version AS version FROM school WHERE id = 1'))!;
+export const schoolLayer = async (
+  db: Db,
+): Promise<{ rules: EntryRules; locked: RuleField[]; version: number }> =>
+  (await db.one<{ rules: EntryRules; locked: RuleField[]; version: number }>(
+    'SELECT rules, locked, rules_version AS version FROM school WHERE id = 1',
+  ))!;
 
-export const teacherLayer = (db: Db, personId: number): Promise<{ rules: Partial<EntryRules>; version: number } | undefined> =>
+export const teacherLayer = (
+  db: Db,
+  personId: number,
+): Promise<{ rules: Partial<EntryRules>; version: number } | undefined> =>
   db.one('SELECT rules, version FROM people WHERE id = :personId', { personId });
 
 /** What a link is for, as far as its rules go. A room that Glen only knows the address of keeps none of them. */
-export const settingFacts = (db: Db, linkId: number): Promise<{ kind: RuleSetting['kind']; named: number; guests: number; pasted: number } | undefined> =>
+export const settingFacts = (
+  db: Db,
+  linkId: number,
+): Promise<
+  { kind: RuleSetting['kind']; named: number; guests: number; pasted: number } | undefined
+> =>
   db.one(
     `SELECT l.kind, l.room_address IS NOT NULL AS pasted, EXISTS (SELECT 1 FROM link_audience la WHERE la.link_id = l.id AND la.email IS NOT NULL) AS guests,
-       (SELECT COUNT(*) FROM class_staff cs WHERE cs.class_id = l.class_id AND cs.as_what = 'presenter') AS named FROM links l WHERE l.id = :linkId`, { linkId },
+       (SELECT COUNT(*) FROM class_staff cs WHERE cs.class_id = l.class_id AND cs.as_what = 'presenter') AS named FROM links l WHERE l.id = :linkId`,
+    { linkId },
   );
 
 type Written = { rules: Partial<EntryRules>; version: number };
 /** Each gives the number of rows changed: none where the version is not the one that was read. */
-export const writeClassRules = (db: Db, id: number, { rules, version }: Written, tx: Tx): Promise<number> =>
-  db.change('UPDATE class_periods SET rules = :rules, version = version + 1 WHERE id = :id AND version = :version', { id, version, rules: JSON.stringify(rules) }, tx);
-export const writeLinkRules = (db: Db, id: number, { rules, version }: Written, tx: Tx): Promise<number> =>
-  db.change('UPDATE links SET rules = :rules, version = version + 1 WHERE id = :id AND version = :version', { id, version, rules: JSON.stringify(rules) }, tx);
-export const writeTeacherRules = (db: Db, id: number, { rules, version }: Written, tx: Tx): Promise<number> =>
-  db.change('UPDATE people SET rules = :rules, version = version + 1 WHERE id = :id AND version = :version', { id, version, rules: JSON.stringify(rules) }, tx);
-export const writeSchoolRules = (db: Db, { rules, locked, version }: Written & { locked: RuleField[] }, tx: Tx): Promise<number> =>
-  db.change('UPDATE school SET rules = :rules, locked = :locked, rules_version = rules_version + 1 WHERE id = 1 AND rules_version = :version', { version, rules: JSON.stringify(rules), locked: JSON.stringify(locked) }, tx);
+export const writeClassRules = (
+  db: Db,
+  id: number,
+  { rules, version }: Written,
+  tx: Tx,
+): Promise<number> =>
+  db.change(
+    'UPDATE class_periods SET rules = :rules, version = version + 1 WHERE id = :id AND version = :version',
+    { id, version, rules: JSON.stringify(rules) },
+    tx,
+  );
+export const writeLinkRules = (
+  db: Db,
+  id: number,
+  { rules, version }: Written,
+  tx: Tx,
+): Promise<number> =>
+  db.change(
+    'UPDATE links SET rules = :rules, version = version + 1 WHERE id = :id AND version = :version',
+    { id, version, rules: JSON.stringify(rules) },
+    tx,
+  );
+export const writeTeacherRules = (
+  db: Db,
+  id: number,
+  { rules, version }: Written,
+  tx: Tx,
+): Promise<number> =>
+  db.change(
+    'UPDATE people SET rules = :rules, version = version + 1 WHERE id = :id AND version = :version',
+    { id, version, rules: JSON.stringify(rules) },
+    tx,
+  );
+export const writeSchoolRules = (
+  db: Db,
+  { rules, locked, version }: Written & { locked: RuleField[] },
+  tx: Tx,
+): Promise<number> =>
+  db.change(
+    'UPDATE school SET rules = :rules, locked = :locked, rules_version = rules_version + 1 WHERE id = 1 AND rules_version = :version',
+    { version, rules: JSON.stringify(rules), locked: JSON.stringify(locked) },
+    tx,
+  );
 
 /** The class periods that a person hosts, or with null all that anybody does. */
 export const classesHosted = async (db: Db, personId: number | null): Promise<number[]> =>
-  (await db.rows<{ id: number }>(`SELECT DISTINCT class_id AS id FROM class_staff WHERE as_what = 'host' ${personId === null ? '' : 'AND person_id = :personId'}`, { personId })).map((row) => row.id);
+  (
+    await db.rows<{ id: number }>(
+      `SELECT DISTINCT class_id AS id FROM class_staff WHERE as_what = 'host' ${personId === null ? '' : 'AND person_id = :personId'}`,
+      { personId },
+    )
+  ).map((row) => row.id);
 
 export type OccurrenceLayers = RuleLayer[] | null;

@@ -2,7 +2,9 @@ import type { Glen } from '../../glen.js';
 import { STREAMED, type Handlers } from '../../http/mount.js';
 import { feedFile, feedsOf, replaceFeed, seriesFile } from './service.js';
 
-export const feedRoutes = (glen: Glen): Pick<Handlers, 'feeds' | 'replaceFeed' | 'calendarFeed' | 'seriesFile'> => ({
+export const feedRoutes = (
+  glen: Glen,
+): Pick<Handlers, 'feeds' | 'replaceFeed' | 'calendarFeed' | 'seriesFile'> => ({
   feeds: ({ who }) => feedsOf(glen, who),
   replaceFeed: ({ who, body }) => replaceFeed(glen, who, body.classId),
   calendarFeed: async ({ params, header, res }) => {
@@ -14,7 +16,10 @@ export const feedRoutes = (glen: Glen): Pick<Handlers, 'feeds' | 'replaceFeed' |
   },
   seriesFile: async ({ params, res }) => {
     const { text, name } = await seriesFile(glen, params.seriesId);
-    res.set('Content-Disposition', `attachment; filename="${name}"`).type('text/calendar; charset=utf-8').send(text);
+    res
+      .set('Content-Disposition', `attachment; filename="${name}"`)
+      .type('text/calendar; charset=utf-8')
+      .send(text);
     return STREAMED;
   },
 });

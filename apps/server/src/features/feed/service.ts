@@ -8,7 +8,17 @@ import { audit } from '../audit/audit.js';
 import { personById } from '../desk/store.js';
 import { linkAddress } from '../link/service.js';
 import { classById, classesOf, readCalendar, readSchool } from '../school/store.js';
-import { datesHeldElsewhere, feedByToken, feedOf, putFeed, sharedDates, seriesForFile, seriesOfClass, seriesOfPerson, type FeedSeriesRow } from './store.js';
+import {
+  datesHeldElsewhere,
+  feedByToken,
+  feedOf,
+  putFeed,
+  sharedDates,
+  seriesForFile,
+  seriesOfClass,
+  seriesOfPerson,
+  type FeedSeriesRow,
+} from './store.js';
 
 const REFRESH_MINUTES = 60;
 const ALARM_MINUTES = 10;
@@ -17,39 +27,90 @@ const TOKEN_BYTES = 20;
 /** VTIMEZONE of each zone in use, from the library's copy of the tz database, without the lines that only tell of its source. */
 async function timezonesOf(zones: string[]): Promise<Record<string, string>> {
   const { tzlib_get_ical_block: blockOf } = await import('timezones-ical-library');
-  return Object.fromEntries([...new Set(zones)].map((zone) => {
-    const block = blockOf(zone);
-    return [zone, (Array.isArray(block) ? block[0]! : block)];
-  }));
+  return Object.fromEntries(
+    [...new Set(zones)].map((zone) => {
+      const block = blockOf(zone);
+      return [zone, Array.isArray(block) ? block[0]! : block];
+    }),
+  );
 }
 
 /** A series as it goes into a file; `uid` where it is not the series itself. */
 type Filed = Omit<FeedSeriesRow, 'class_id' | 'for_class'> & { uid?: string };
 
-async function fileOf(glen: Glen, name: string, rows: Filed[], calendar: SchoolCalendar, calendarVersion: number): Promise<string> {
+async function fileOf(
+  glen: Glen,
+  name: string,
+  rows: Filed[],
+  calendar: SchoolCalendar,
+  calendarVersion: number,
+): Promise<string> {
   const host = new URL(glen.config.publicUrl).host;
   return calendarIcs({
-    name, school: calendar, refreshMinutes: REFRESH_MINUTES, alarmMinutes: ALARM_MINUTES, timezones: await timezonesOf(rows.map((row) => row.plan.zone)),
+    name,
+    school: calendar,
+    refreshMinutes: REFRESH_MINUTES,
+    alarmMinutes: ALARM_MINUTES,
+    timezones: await timezonesOf(rows.map((row) => row.plan.zone)),
     series: rows.map((row) => ({
       // An edited calendar changes dates too, so its version counts along.
-      uid: `${row.uid ?? `series-${row.id}`}@${host}`, sequence: row.version + calendarVersion - 2, changedAt: row.changed_at,
-      title: row.title, description: row.description, plan: row.plan, words: row.words, address: linkAddress(glen, row.code),
+      uid: `${row.uid ?? `series-${row.id}`}@${host}`,
+      sequence: row.version + calendarVersion - 2,
+      changedAt: row.changed_at,
+      title: row.title,
+      description: row.description,
+      plan: row.plan,
+      words: row.words,
+      address: linkAddress(glen, row.code),
     })),
   });
 }
 
 /** Series without the dates that are held at another's door, and the single dates that stand there. */
-async function filed(glen: Glen, rows: FeedSeriesRow[], dates: Awaited<ReturnType<typeof sharedDates>>, zone: string): Promise<Filed[]> {
-  const away = await datesHeldElsewhere(glen.db, rows.filter((row) => row.for_class).map((row) => row.id));
+async function filed(
+  glen: Glen,
+  rows: FeedSeriesRow[],
+  dates: Awaited<ReturnType<typeof sharedDates>>,
+  zone: string,
+): Promise<Filed[]> {
+  const away = await datesHeldElsewhere(
+    glen.db,
+    rows.filter((row) => row.for_class).map((row) => row.id),
+  );
   const own = rows.map((row): Filed => {
     const keys = away.filter((d) => d.series_id === row.id).map((d) => d.key_date);
-    return keys.length === 0 ? row : { ...row, plan: { ...row.plan, changes: [...(row.plan.changes ?? []).filter((c) => !keys.includes(c.key)), ...keys.map((key) => ({ key, kind: 'cancel' as const }))] } };
+    return keys.length === 0
+      ? row
+      : {
+          ...row,
+          plan: {
+            ...row.plan,
+            changes: [
+              ...(row.plan.changes ?? []).filter((c) => !keys.includes(c.key)),
+              ...keys.map((key) => ({ key, kind: 'cancel' as const })),
+            ],
+          },
+        };
   });
   const known = new Set(rows.map((row) => row.id));
-  const single = dates.filter((d) => !known.has(d.series_id)).map((d): Filed => ({
-    id: d.id, uid: `session-${d.id}`, title: d.title, description: d.description, words: {}, version: d.version, changed_at: d.changed_at, code: d.code,
-    plan: { first: d.local_date, at: { time: d.local_time, minutes: d.minutes }, zone, closures: 'keep' },
-  }));
+  const single = dates
+    .filter((d) => !known.has(d.series_id))
+    .map((d): Filed => ({
+      id: d.id,
+      uid: `session-${d.id}`,
+      title: d.title,
+      description: d.description,
+      words: {},
+      version: d.version,
+      changed_at: d.changed_at,
+      code: d.code,
+      plan: {
+        first: d.local_date,
+        at: { time: d.local_time, minutes: d.minutes },
+        zone,
+        closures: 'keep',
+      },
+    }));
   return [...own, ...single];
 }
 
@@ -57,45 +118,98 @@ async function filed(glen: Glen, rows: FeedSeriesRow[], dates: Awaited<ReturnTyp
 export async function feedFile(glen: Glen, token: string): Promise<{ text: string; etag: string }> {
   const feed = await feedByToken(glen.db, token.replace(/\.ics$/, ''));
   if (!feed) throw notFound('This calendar');
-  const [{ name: school }, { calendar, version }] = await Promise.all([readSchool(glen.db), readCalendar(glen.db)]);
-  const [series, dates] = await Promise.all(feed.class_id === null
-    ? [seriesOfPerson(glen.db, feed.person_id!), sharedDates(glen.db, { personId: feed.person_id! })] as const
-    : [seriesOfClass(glen.db, feed.class_id), sharedDates(glen.db, { classId: feed.class_id })] as const);
+  const [{ name: school }, { calendar, version }] = await Promise.all([
+    readSchool(glen.db),
+    readCalendar(glen.db),
+  ]);
+  const [series, dates] = await Promise.all(
+    feed.class_id === null
+      ? ([
+          seriesOfPerson(glen.db, feed.person_id!),
+          sharedDates(glen.db, { personId: feed.person_id! }),
+        ] as const)
+      : ([
+          seriesOfClass(glen.db, feed.class_id),
+          sharedDates(glen.db, { classId: feed.class_id }),
+        ] as const),
+  );
   const rows = await filed(glen, series, dates, calendar.zone);
-  const whose = feed.class_id === null ? (await personById(glen.db, feed.person_id!))!.name : classTitle((await classById(glen.db, feed.class_id, 0))!);
+  const whose =
+    feed.class_id === null
+      ? (await personById(glen.db, feed.person_id!))!.name
+      : classTitle((await classById(glen.db, feed.class_id, 0))!);
   const text = await fileOf(glen, `${whose}, ${school}`, rows, calendar, version);
   return { text, etag: `"${createHash('sha256').update(text).digest('base64url').slice(0, 27)}"` };
 }
 
-export async function seriesFile(glen: Glen, seriesId: number): Promise<{ text: string; name: string }> {
+export async function seriesFile(
+  glen: Glen,
+  seriesId: number,
+): Promise<{ text: string; name: string }> {
   const row = await seriesForFile(glen.db, seriesId);
   if (!row) throw notFound('This session');
   const { calendar, version } = await readCalendar(glen.db);
-  return { text: await fileOf(glen, row.title, [row], calendar, version), name: `${row.title.replace(/[^\w]+/g, '-').toLowerCase() || 'sessions'}.ics` };
+  return {
+    text: await fileOf(glen, row.title, [row], calendar, version),
+    name: `${row.title.replace(/[^\w]+/g, '-').toLowerCase() || 'sessions'}.ics`,
+  };
 }
 
-const addressOf = (glen: Glen, token: string | undefined): string | null => (token === undefined ? null : `${glen.config.publicUrl}/api/calendar/${token}.ics`);
+const addressOf = (glen: Glen, token: string | undefined): string | null =>
+  token === undefined ? null : `${glen.config.publicUrl}/api/calendar/${token}.ics`;
 
 /** One's own feed and those of the class periods one hosts. */
 export async function feedsOf(glen: Glen, who: Who): Promise<Answer<'feeds'>> {
   const personId = who.person!.id;
-  const hosted = who.account!.kind === 'school' ? (await classesOf(glen.db, personId, false)).filter((c) => c.as_what === 'host' || c.as_what === 'co-teacher') : [];
+  const hosted =
+    who.account!.kind === 'school'
+      ? (await classesOf(glen.db, personId, false)).filter(
+          (c) => c.as_what === 'host' || c.as_what === 'co-teacher',
+        )
+      : [];
   return {
     own: addressOf(glen, (await feedOf(glen.db, { personId }))?.token),
-    classes: await Promise.all(hosted.map(async (c) => ({ classId: c.id, title: classTitle(c), address: addressOf(glen, (await feedOf(glen.db, { classId: c.id }))?.token) }))),
+    classes: await Promise.all(
+      hosted.map(async (c) => ({
+        classId: c.id,
+        title: classTitle(c),
+        address: addressOf(glen, (await feedOf(glen.db, { classId: c.id }))?.token),
+      })),
+    ),
   };
 }
 
-export async function replaceFeed(glen: Glen, who: Who, classId: number | undefined): Promise<Answer<'feeds'>> {
+export async function replaceFeed(
+  glen: Glen,
+  who: Who,
+  classId: number | undefined,
+): Promise<Answer<'feeds'>> {
   const personId = who.person!.id;
   if (classId !== undefined) {
-    const klass = who.account!.kind === 'school' ? await classById(glen.db, classId, personId) : undefined;
-    if (klass?.as_what !== 'host' && klass?.as_what !== 'co-teacher') throw new HttpProblem(403, 'This class period is somebody else’s.');
+    const klass =
+      who.account!.kind === 'school' ? await classById(glen.db, classId, personId) : undefined;
+    if (klass?.as_what !== 'host' && klass?.as_what !== 'co-teacher')
+      throw new HttpProblem(403, 'This class period is somebody else’s.');
   }
   const token = randomBytes(TOKEN_BYTES).toString('base64url');
   await glen.db.transaction(async (tx) => {
-    await putFeed(glen.db, classId === undefined ? { personId } : { classId }, token, glen.clock.machine(), tx);
-    await audit(glen.db, glen.clock, { by: personId, action: 'replace-feed', subject: classId === undefined ? `person:${personId}` : `class:${classId}` }, tx);
+    await putFeed(
+      glen.db,
+      classId === undefined ? { personId } : { classId },
+      token,
+      glen.clock.machine(),
+      tx,
+    );
+    await audit(
+      glen.db,
+      glen.clock,
+      {
+        by: personId,
+        action: 'replace-feed',
+        subject: classId === undefined ? `person:${personId}` : `class:${classId}`,
+      },
+      tx,
+    );
   });
   return feedsOf(glen, who);
 }

@@ -12,26 +12,80 @@ import { sharesOf, type ShareRow } from './shareStore.js';
 import { codesOf, isRunning, listLinks, nextOfLinks, postIdsOfLink, usedSince } from './store.js';
 
 const audienceItem = (row: AudienceRow): LinkDetail['audience'][number] => {
-  if (row.class_id !== null) return { kind: 'class', id: row.class_id, name: classTitle({ title: row.class_title!, period: row.period }), size: row.class_size! };
-  if (row.group_id !== null) return { kind: 'group', id: row.group_id, name: row.group_name!, size: row.group_size! };
-  return row.person_id === null ? { kind: 'guest', email: row.email! } : { kind: 'person', id: row.person_id, name: row.person_name! };
+  if (row.class_id !== null)
+    return {
+      kind: 'class',
+      id: row.class_id,
+      name: classTitle({ title: row.class_title!, period: row.period }),
+      size: row.class_size!,
+    };
+  if (row.group_id !== null)
+    return { kind: 'group', id: row.group_id, name: row.group_name!, size: row.group_size! };
+  return row.person_id === null
+    ? { kind: 'guest', email: row.email! }
+    : { kind: 'person', id: row.person_id, name: row.person_name! };
 };
 
-async function rowsOf(glen: Glen, who: Who, which: string, values: Record<string, number> = {}): Promise<LinkDetail[]> {
+async function rowsOf(
+  glen: Glen,
+  who: Who,
+  which: string,
+  values: Record<string, number> = {},
+): Promise<LinkDetail[]> {
   const links = await listLinks(glen.db, who.person!.id, which, MAIN_LINK, values);
   const ids = links.map((l) => l.id);
-  const [audience, sizes, hosts, rules, next] = await Promise.all([audienceOf(glen.db, ids), audienceSizes(glen.db, ids), linkHostsOf(glen.db, ids), rulesOfLinks(glen.db, ids), nextOfLinks(glen.db, ids, glen.clock.school())]);
-  const nextOf = new Map(next.map((row) => [row.link_id, { date: row.local_date, time: row.local_time, title: row.title }]));
+  const [audience, sizes, hosts, rules, next] = await Promise.all([
+    audienceOf(glen.db, ids),
+    audienceSizes(glen.db, ids),
+    linkHostsOf(glen.db, ids),
+    rulesOfLinks(glen.db, ids),
+    nextOfLinks(glen.db, ids, glen.clock.school()),
+  ]);
+  const nextOf = new Map(
+    next.map((row) => [
+      row.link_id,
+      { date: row.local_date, time: row.local_time, title: row.title },
+    ]),
+  );
   return links.map((l): LinkDetail => {
     const { rules: inForce, layers } = rules.get(l.id)!;
     const holds = l.room_address === null ? glen.video.holds : [];
     return {
-      id: l.id, version: l.version, classId: l.class_id, classTitle: classTitle({ title: l.class_title, period: l.period }), pennant: l.pennant, code: l.code, address: linkAddress(glen, l.code),
-      label: l.label, purpose: l.purpose, kind: l.kind, state: l.state, shown: Boolean(l.shown), main: l.main_id === l.id, place: l.place,
-      audience: audience.filter((a) => a.link_id === l.id).map(audienceItem), audienceSize: sizes.get(l.id) ?? 0, hosts: hosts.filter((h) => h.link_id === l.id).map(({ id, name }) => ({ id, name })),
-      rules: { whoMayEnter: inForce.whoMayEnter, straightIn: inForce.straightIn, withoutHost: inForce.withoutHost, asksCode: inForce.entryCode !== null }, ownRules: Object.keys(layers.at(-1)!.rules).length,
-      room: l.room_address, lastUsed: l.last_used, next: nextOf.get(l.id) ?? null, mayEdit: l.as_what === 'host' || l.as_what === 'co-teacher',
-      former: [], shares: [], mayTakeBack: false, stands: [], holds, byHand: rulesToSetByHand(inForce, holds), running: false,
+      id: l.id,
+      version: l.version,
+      classId: l.class_id,
+      classTitle: classTitle({ title: l.class_title, period: l.period }),
+      pennant: l.pennant,
+      code: l.code,
+      address: linkAddress(glen, l.code),
+      label: l.label,
+      purpose: l.purpose,
+      kind: l.kind,
+      state: l.state,
+      shown: Boolean(l.shown),
+      main: l.main_id === l.id,
+      place: l.place,
+      audience: audience.filter((a) => a.link_id === l.id).map(audienceItem),
+      audienceSize: sizes.get(l.id) ?? 0,
+      hosts: hosts.filter((h) => h.link_id === l.id).map(({ id, name }) => ({ id, name })),
+      rules: {
+        whoMayEnter: inForce.whoMayEnter,
+        straightIn: inForce.straightIn,
+        withoutHost: inForce.withoutHost,
+        asksCode: inForce.entryCode !== null,
+      },
+      ownRules: Object.keys(layers.at(-1)!.rules).length,
+      room: l.room_address,
+      lastUsed: l.last_used,
+      next: nextOf.get(l.id) ?? null,
+      mayEdit: l.as_what === 'host' || l.as_what === 'co-teacher',
+      former: [],
+      shares: [],
+      mayTakeBack: false,
+      stands: [],
+      holds,
+      byHand: rulesToSetByHand(inForce, holds),
+      running: false,
     };
   });
 }
@@ -39,35 +93,103 @@ async function rowsOf(glen: Glen, who: Who, which: string, values: Record<string
 /** What a link's page says of one place: the delivery of each post there that most needs thought, what is over left out. */
 function standsAt(post: Post, place: Post['places'][number]): LinkDetail['stands'] {
   const here = post.deliveries.filter((d) => d.placeId === place.id && d.state !== 'gone');
-  const first = here.find((d) => d.state === 'failed' || d.state === 'missing') ?? here.find((d) => d.state === 'todo' || d.state === 'takedown') ?? here.find((d) => d.outSince !== null) ?? here[0];
-  return first ? [{ postId: post.id, pending: here.some((d) => d.pending), place: place.where, state: first.state, since: first.outSince, readers: place.readerCount }] : [];
+  const first =
+    here.find((d) => d.state === 'failed' || d.state === 'missing') ??
+    here.find((d) => d.state === 'todo' || d.state === 'takedown') ??
+    here.find((d) => d.outSince !== null) ??
+    here[0];
+  return first
+    ? [
+        {
+          postId: post.id,
+          pending: here.some((d) => d.pending),
+          place: place.where,
+          state: first.state,
+          since: first.outSince,
+          readers: place.readerCount,
+        },
+      ]
+    : [];
 }
 
-const inList = ({ former: _f, shares: _s, mayTakeBack: _m, stands: _p, holds: _h, byHand: _b, running: _r, ...row }: LinkDetail): Answer<'links'>['links'][number] => row;
+const inList = ({
+  former: _f,
+  shares: _s,
+  mayTakeBack: _m,
+  stands: _p,
+  holds: _h,
+  byHand: _b,
+  running: _r,
+  ...row
+}: LinkDetail): Answer<'links'>['links'][number] => row;
 
 /** Every link of the class periods that one teaches or visits, and those that one hosts alone. */
 export const linksFor = async (glen: Glen, who: Who): Promise<Answer<'links'>> => ({
-  links: (await rowsOf(glen, who, 'cs.person_id IS NOT NULL OR EXISTS (SELECT 1 FROM link_hosts lh WHERE lh.link_id = l.id AND lh.person_id = :personId)')).map(inList),
+  links: (
+    await rowsOf(
+      glen,
+      who,
+      'cs.person_id IS NOT NULL OR EXISTS (SELECT 1 FROM link_hosts lh WHERE lh.link_id = l.id AND lh.person_id = :personId)',
+    )
+  ).map(inList),
 });
 
-export async function linksOfClass(glen: Glen, classId: number, who: Who): Promise<Answer<'classLinks'>> {
+export async function linksOfClass(
+  glen: Glen,
+  classId: number,
+  who: Who,
+): Promise<Answer<'classLinks'>> {
   const links = await rowsOf(glen, who, 'l.class_id = :classId', { classId });
   return { links: links.map(inList), mayEdit: links[0]?.mayEdit ?? false };
 }
 
-const shareWords = (s: ShareRow): string => (s.series_id === null ? 'always' : s.key_date === null ? `at every date of ${s.series_title}` : `on ${dateInWords(s.key_date)}`);
+const shareWords = (s: ShareRow): string =>
+  s.series_id === null
+    ? 'always'
+    : s.key_date === null
+      ? `at every date of ${s.series_title}`
+      : `on ${dateInWords(s.key_date)}`;
 
 export async function describeLink(glen: Glen, linkId: number, who: Who): Promise<LinkDetail> {
   const [link] = await rowsOf(glen, who, 'l.id = :linkId', { linkId });
   if (!link) throw notFound('This link');
-  const [codes, shares, stands, running] = await Promise.all([codesOf(glen.db, linkId), sharesOf(glen.db, linkId), postIdsOfLink(glen.db, linkId).then((ids) => describePosts(glen, ids, who.person!.id)), isRunning(glen.db, linkId)]);
+  const [codes, shares, stands, running] = await Promise.all([
+    codesOf(glen.db, linkId),
+    sharesOf(glen.db, linkId),
+    postIdsOfLink(glen.db, linkId).then((ids) => describePosts(glen, ids, who.person!.id)),
+    isRunning(glen.db, linkId),
+  ]);
   const former = codes.slice(0, -1);
   const replacedAt = former.at(-1)?.replaced_at;
   return {
-    ...link, running,
-    former: former.map((c) => ({ code: c.code, how: c.how!, until: c.until_at, why: c.why!, replacedAt: c.replaced_at!, by: c.by_name })).reverse(),
-    mayTakeBack: replacedAt !== undefined && replacedAt !== null && !(await usedSince(glen.db, linkId, replacedAt)),
-    shares: shares.map((s) => ({ id: s.id, classId: s.class_id, title: classTitle(s), pennant: s.pennant, seriesId: s.series_id, key: s.key_date, words: shareWords(s), ownDoor: s.own_door })),
-    stands: stands.flatMap((post) => post.places.filter((p) => p.linkId === linkId).flatMap((p) => standsAt(post, p))),
+    ...link,
+    running,
+    former: former
+      .map((c) => ({
+        code: c.code,
+        how: c.how!,
+        until: c.until_at,
+        why: c.why!,
+        replacedAt: c.replaced_at!,
+        by: c.by_name,
+      }))
+      .reverse(),
+    mayTakeBack:
+      replacedAt !== undefined &&
+      replacedAt !== null &&
+      !(await usedSince(glen.db, linkId, replacedAt)),
+    shares: shares.map((s) => ({
+      id: s.id,
+      classId: s.class_id,
+      title: classTitle(s),
+      pennant: s.pennant,
+      seriesId: s.series_id,
+      key: s.key_date,
+      words: shareWords(s),
+      ownDoor: s.own_door,
+    })),
+    stands: stands.flatMap((post) =>
+      post.places.filter((p) => p.linkId === linkId).flatMap((p) => standsAt(post, p)),
+    ),
   };
 }

@@ -1,4 +1,11 @@
-import { GlenInputError, placeWallTime, readRoomAddress, replaceLink as replaceCodes, takeBackReplacing as takeBackCodes, type LinkCodes } from '@glen/core';
+import {
+  GlenInputError,
+  placeWallTime,
+  readRoomAddress,
+  replaceLink as replaceCodes,
+  takeBackReplacing as takeBackCodes,
+  type LinkCodes,
+} from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Tx } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
@@ -10,53 +17,94 @@ import { codesOf, dropCode, putCode, usedSince } from './store.js';
 
 const codesAsCore = async (glen: Glen, linkId: number, tx: Tx): Promise<LinkCodes> => {
   const all = await codesOf(glen.db, linkId, tx);
-  return { code: all.at(-1)!.code, former: all.slice(0, -1).map((c) => ({ code: c.code, how: c.how!, until: c.until_at })) };
+  return {
+    code: all.at(-1)!.code,
+    former: all.slice(0, -1).map((c) => ({ code: c.code, how: c.how!, until: c.until_at })),
+  };
 };
 
 /**
  * Gives a link a new code; sessions, people, rules and whoever is inside stay as they are. What becomes of the old code, the
  * core says; `until` is a date of the school's calendar, at whose end the old one stops.
  */
-export async function replaceLink(glen: Glen, linkId: number, who: Who, { version, why, how, until }: Body<'replaceLink'>): Promise<Answer<'replaceLink'>> {
+export async function replaceLink(
+  glen: Glen,
+  linkId: number,
+  who: Who,
+  { version, why, how, until }: Body<'replaceLink'>,
+): Promise<Answer<'replaceLink'>> {
   const { zone } = (await readSchool(glen.db)).calendar;
   const now = glen.clock.school();
   const ends = until === undefined ? null : placeWallTime(until, '23:59', 0, zone).start;
-  const link = await changeLink(glen, linkId, who, { version, action: 'replace-link' }, async (_link, tx) => {
-    const before = await codesAsCore(glen, linkId, tx);
-    const after = await withFreshCode(async (code) => {
-      try {
-        const codes = replaceCodes(before, how, { code, now, until: ends });
-        await putCode(glen.db, linkId, before.code, code, { how, until: ends, why, now, by: who.person!.id }, tx);
-        return codes;
-      } catch (error) {
-        if (error instanceof GlenInputError) throw wrongField(error.path, error.message);
-        throw error;
-      }
-    });
-    return { columns: { code: after.code }, after: { code: after.code, how, until: ends, why } };
-  });
+  const link = await changeLink(
+    glen,
+    linkId,
+    who,
+    { version, action: 'replace-link' },
+    async (_link, tx) => {
+      const before = await codesAsCore(glen, linkId, tx);
+      const after = await withFreshCode(async (code) => {
+        try {
+          const codes = replaceCodes(before, how, { code, now, until: ends });
+          await putCode(
+            glen.db,
+            linkId,
+            before.code,
+            code,
+            { how, until: ends, why, now, by: who.person!.id },
+            tx,
+          );
+          return codes;
+        } catch (error) {
+          if (error instanceof GlenInputError) throw wrongField(error.path, error.message);
+          throw error;
+        }
+      });
+      return { columns: { code: after.code }, after: { code: after.code, how, until: ends, why } };
+    },
+  );
   glen.nudge();
   return link;
 }
 
 /** Takes the last replacing back, while nobody has come by the new code; the new one is gone then. */
-export async function takeBackReplacing(glen: Glen, linkId: number, who: Who, version: number): Promise<Answer<'takeBackReplacing'>> {
-  const link = await changeLink(glen, linkId, who, { version, action: 'take-back-replacing' }, async (_link, tx) => {
-    const all = await codesOf(glen.db, linkId, tx);
-    const last = all.at(-2);
-    if (!last?.replaced_at) throw new HttpProblem(409, 'This link has never been replaced.');
-    if (await usedSince(glen.db, linkId, last.replaced_at, tx)) throw new HttpProblem(409, 'Somebody has come by the new link already, so it stays. You can replace it again.');
-    const before = await codesAsCore(glen, linkId, tx);
-    const after = takeBackCodes(before);
-    await dropCode(glen.db, before.code, after.code, tx);
-    return { columns: { code: after.code }, after: { code: after.code } };
-  });
+export async function takeBackReplacing(
+  glen: Glen,
+  linkId: number,
+  who: Who,
+  version: number,
+): Promise<Answer<'takeBackReplacing'>> {
+  const link = await changeLink(
+    glen,
+    linkId,
+    who,
+    { version, action: 'take-back-replacing' },
+    async (_link, tx) => {
+      const all = await codesOf(glen.db, linkId, tx);
+      const last = all.at(-2);
+      if (!last?.replaced_at) throw new HttpProblem(409, 'This link has never been replaced.');
+      if (await usedSince(glen.db, linkId, last.replaced_at, tx))
+        throw new HttpProblem(
+          409,
+          'Somebody has come by the new link already, so it stays. You can replace it again.',
+        );
+      const before = await codesAsCore(glen, linkId, tx);
+      const after = takeBackCodes(before);
+      await dropCode(glen.db, before.code, after.code, tx);
+      return { columns: { code: after.code }, after: { code: after.code } };
+    },
+  );
   glen.nudge();
   return link;
 }
 
 /** Puts another room behind a link: a pasted address, or with null the school's own video service. A running session keeps the room it began in. */
-export async function setRoom(glen: Glen, linkId: number, who: Who, { version, address }: Body<'setRoom'>): Promise<Answer<'setRoom'>> {
+export async function setRoom(
+  glen: Glen,
+  linkId: number,
+  who: Who,
+  { version, address }: Body<'setRoom'>,
+): Promise<Answer<'setRoom'>> {
   let room: string | null = null;
   if (address !== null) {
     try {
@@ -66,5 +114,7 @@ export async function setRoom(glen: Glen, linkId: number, who: Who, { version, a
       throw error;
     }
   }
-  return changeLink(glen, linkId, who, { version, action: 'set-room' }, async () => ({ columns: { room_address: room } }));
+  return changeLink(glen, linkId, who, { version, action: 'set-room' }, async () => ({
+    columns: { room_address: room },
+  }));
 }

@@ -2,10 +2,33 @@ import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
 import { describeLink, linksFor, linksOfClass } from './describe.js';
 import { replaceLink, setRoom, takeBackReplacing } from './replace.js';
-import { addLink, editLink, invitationFor, orderLinks, reopenLink, setAudience, stopLink } from './service.js';
+import {
+  addLink,
+  editLink,
+  invitationFor,
+  orderLinks,
+  reopenLink,
+  setAudience,
+  stopLink,
+} from './service.js';
 import { shareLink, unshareLink } from './share.js';
 
-type Names = 'invitation' | 'links' | 'classLinks' | 'link' | 'addLink' | 'editLink' | 'setAudience' | 'orderLinks' | 'replaceLink' | 'takeBackReplacing' | 'stopLink' | 'reopenLink' | 'setRoom' | 'shareLink' | 'unshareLink';
+type Names =
+  | 'invitation'
+  | 'links'
+  | 'classLinks'
+  | 'link'
+  | 'addLink'
+  | 'editLink'
+  | 'setAudience'
+  | 'orderLinks'
+  | 'replaceLink'
+  | 'takeBackReplacing'
+  | 'stopLink'
+  | 'reopenLink'
+  | 'setRoom'
+  | 'shareLink'
+  | 'unshareLink';
 
 export const linkRoutes = (glen: Glen): Pick<Handlers, Names> => ({
   invitation: ({ params }) => invitationFor(glen, params.linkId),
@@ -15,9 +38,13 @@ export const linkRoutes = (glen: Glen): Pick<Handlers, Names> => ({
   addLink: ({ params, body, who }) => addLink(glen, params.classId, who, body),
   editLink: ({ params, body, who }) => editLink(glen, params.linkId, who, body),
   setAudience: ({ params, body, who }) => setAudience(glen, params.linkId, who, body),
-  orderLinks: async ({ params, body, who }) => { await orderLinks(glen, params.classId, who.person!.id, body.order); return { ok: true }; },
+  orderLinks: async ({ params, body, who }) => {
+    await orderLinks(glen, params.classId, who.person!.id, body.order);
+    return { ok: true };
+  },
   replaceLink: ({ params, body, who }) => replaceLink(glen, params.linkId, who, body),
-  takeBackReplacing: ({ params, body, who }) => takeBackReplacing(glen, params.linkId, who, body.version),
+  takeBackReplacing: ({ params, body, who }) =>
+    takeBackReplacing(glen, params.linkId, who, body.version),
   stopLink: ({ params, body, who }) => stopLink(glen, params.linkId, who, body.version),
   reopenLink: ({ params, body, who }) => reopenLink(glen, params.linkId, who, body.version),
   setRoom: ({ params, body, who }) => setRoom(glen, params.linkId, who, body),

@@ -9,7 +9,15 @@ import { classById } from '../school/store.js';
 import { isForAllOf } from './audience.js';
 import { describeLink } from './describe.js';
 import { tellLink } from './service.js';
-import { boundTo, deleteShare, insertShare, lockShares, refreshJoined, sameShare, shareById } from './shareStore.js';
+import {
+  boundTo,
+  deleteShare,
+  insertShare,
+  lockShares,
+  refreshJoined,
+  sameShare,
+  shareById,
+} from './shareStore.js';
 import { linkById, linksOfClasses } from './store.js';
 
 /** Whoever looks at the class period that joins, or at one of its doors, hears of it too. */
@@ -17,51 +25,104 @@ async function tellJoining(glen: Glen, classId: number, tx: Tx): Promise<void> {
   for (const link of await linksOfClasses(glen.db, [classId], tx)) await tellLink(glen, link, tx);
 }
 
-interface Meeting { linkId: number; classId: number; seriesId?: number | undefined; key?: string | undefined; ownDoor: 'leads' | 'shut' }
+interface Meeting {
+  linkId: number;
+  classId: number;
+  seriesId?: number | undefined;
+  key?: string | undefined;
+  ownDoor: 'leads' | 'shut';
+}
 
 /**
  * Has another class period meet at a door, within a transaction: always, at every date of a series, or at one. A class period
  * that goes to another's door has no guests at its own, and the other way round, so that nobody is led on twice and never in a circle.
  */
-export async function bringTogether(glen: Glen, { linkId, classId, seriesId, key, ownDoor }: Meeting, by: number, tx: Tx): Promise<void> {
+export async function bringTogether(
+  glen: Glen,
+  { linkId, classId, seriesId, key, ownDoor }: Meeting,
+  by: number,
+  tx: Tx,
+): Promise<void> {
   await lockShares(glen.db, tx);
   const link = await linkById(glen.db, linkId, tx);
   if (!link) throw notFound('This link');
-  if (link.state === 'retired') throw new HttpProblem(409, 'This link has been stopped; let it work again first.');
+  if (link.state === 'retired')
+    throw new HttpProblem(409, 'This link has been stopped; let it work again first.');
   if (classId === link.class_id) throw wrongField('classId', 'That is its own class period.');
   const klass = await classById(glen.db, classId, by);
   if (!klass) throw wrongField('classId', 'There is no such class period.');
-  if (klass.as_what !== 'host' && klass.as_what !== 'co-teacher') throw wrongField('classId', 'You can bring class periods that you host; for another, ask its host to put you down as co-teacher.');
-  if (!(await isForAllOf(glen.db, linkId, link.class_id, tx))) throw wrongField('classId', 'This link is for a part of its class period. Share the link that the whole class period goes by.');
+  if (klass.as_what !== 'host' && klass.as_what !== 'co-teacher')
+    throw wrongField(
+      'classId',
+      'You can bring class periods that you host; for another, ask its host to put you down as co-teacher.',
+    );
+  if (!(await isForAllOf(glen.db, linkId, link.class_id, tx)))
+    throw wrongField(
+      'classId',
+      'This link is for a part of its class period. Share the link that the whole class period goes by.',
+    );
   const elsewhere = await boundTo(glen.db, link.class_id, classId, tx);
-  if (elsewhere) throw wrongField('classId', elsewhere.out ? `This class period goes to the door of ${elsewhere.title} itself at times. Bring them together there.` : `${elsewhere.title} comes to that class period’s door at times. Bring them together there.`);
+  if (elsewhere)
+    throw wrongField(
+      'classId',
+      elsewhere.out
+        ? `This class period goes to the door of ${elsewhere.title} itself at times. Bring them together there.`
+        : `${elsewhere.title} comes to that class period’s door at times. Bring them together there.`,
+    );
   if (seriesId !== undefined) {
     const series = await seriesById(glen.db, seriesId, tx);
-    if (series?.link_id !== linkId) throw wrongField('seriesId', 'This series does not meet at this link.');
-    if (key !== undefined && !(await hasDate(glen.db, seriesId, key, tx))) throw wrongField('key', 'The series has no such date.');
+    if (series?.link_id !== linkId)
+      throw wrongField('seriesId', 'This series does not meet at this link.');
+    if (key !== undefined && !(await hasDate(glen.db, seriesId, key, tx)))
+      throw wrongField('key', 'The series has no such date.');
   }
   const share = { linkId, classId, seriesId: seriesId ?? null, key: key ?? null };
   if (await sameShare(glen.db, share, tx)) throw wrongField('classId', 'They meet here already.');
   await insertShare(glen.db, { ...share, ownDoor, by }, tx);
   await refreshJoined(glen.db, { linkId }, tx);
-  await audit(glen.db, glen.clock, { by, action: 'share-link', subject: `link:${linkId}`, after: { classId, seriesId, key, ownDoor } }, tx);
+  await audit(
+    glen.db,
+    glen.clock,
+    {
+      by,
+      action: 'share-link',
+      subject: `link:${linkId}`,
+      after: { classId, seriesId, key, ownDoor },
+    },
+    tx,
+  );
   await tellLink(glen, link, tx);
   await tellJoining(glen, classId, tx);
 }
 
-export async function shareLink(glen: Glen, linkId: number, who: Who, body: Body<'shareLink'>): Promise<Answer<'shareLink'>> {
+export async function shareLink(
+  glen: Glen,
+  linkId: number,
+  who: Who,
+  body: Body<'shareLink'>,
+): Promise<Answer<'shareLink'>> {
   await glen.db.transaction((tx) => bringTogether(glen, { linkId, ...body }, who.person!.id, tx));
   return describeLink(glen, linkId, who);
 }
 
-export async function unshareLink(glen: Glen, linkId: number, who: Who, shareId: number): Promise<Answer<'unshareLink'>> {
+export async function unshareLink(
+  glen: Glen,
+  linkId: number,
+  who: Who,
+  shareId: number,
+): Promise<Answer<'unshareLink'>> {
   await glen.db.transaction(async (tx) => {
     const link = await linkById(glen.db, linkId, tx);
     const share = await shareById(glen.db, shareId, linkId, tx);
     if (!link || !share) throw notFound('This arrangement');
     await deleteShare(glen.db, shareId, linkId, tx);
     await refreshJoined(glen.db, { linkId }, tx);
-    await audit(glen.db, glen.clock, { by: who.person!.id, action: 'unshare-link', subject: `link:${linkId}`, before: share }, tx);
+    await audit(
+      glen.db,
+      glen.clock,
+      { by: who.person!.id, action: 'unshare-link', subject: `link:${linkId}`, before: share },
+      tx,
+    );
     await tellLink(glen, link, tx);
     await tellJoining(glen, share.class_id, tx);
   });

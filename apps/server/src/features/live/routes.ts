@@ -13,13 +13,22 @@ async function topicsFor(glen: Glen, who: Who, doors: string): Promise<Set<strin
   if (who.sessionId !== null) topics.add(`browser:${who.sessionId}`);
   if (who.person) topics.add(`person:${who.person.id}`);
   if (who.person && isStaff(who)) {
-    const rows = await glen.db.rows<{ class_id: number }>(`SELECT class_id FROM class_staff WHERE person_id = :id UNION SELECT l.class_id FROM link_hosts lh JOIN links l ON l.id = lh.link_id WHERE lh.person_id = :id
-       UNION SELECT l.class_id FROM shares sh JOIN class_staff js ON js.class_id = sh.class_id AND js.person_id = :id JOIN links l ON l.id = sh.link_id`, { id: who.person.id });
+    const rows = await glen.db.rows<{ class_id: number }>(
+      `SELECT class_id FROM class_staff WHERE person_id = :id UNION SELECT l.class_id FROM link_hosts lh JOIN links l ON l.id = lh.link_id WHERE lh.person_id = :id
+       UNION SELECT l.class_id FROM shares sh JOIN class_staff js ON js.class_id = sh.class_id AND js.person_id = :id JOIN links l ON l.id = sh.link_id`,
+      { id: who.person.id },
+    );
     for (const { class_id } of rows) topics.add(`class:${class_id}`);
   }
-  const codes = doors.split(',').slice(0, MOST_DOORS).map(readLinkCode).filter((code) => code !== null);
+  const codes = doors
+    .split(',')
+    .slice(0, MOST_DOORS)
+    .map(readLinkCode)
+    .filter((code) => code !== null);
   if (codes.length > 0) {
-    const rows = await glen.db.rows<{ id: number }>('SELECT id FROM links WHERE code IN (:codes)', { codes });
+    const rows = await glen.db.rows<{ id: number }>('SELECT id FROM links WHERE code IN (:codes)', {
+      codes,
+    });
     for (const { id } of rows) topics.add(`door:${id}`);
   }
   return topics;
@@ -28,12 +37,21 @@ async function topicsFor(glen: Glen, who: Who, doors: string): Promise<Set<strin
 export const liveRoutes = (glen: Glen): Pick<Handlers, 'live'> => ({
   live: async ({ who, query, res }) => {
     const topics = await topicsFor(glen, who, query.doors ?? '');
-    res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', 'X-Accel-Buffering': 'no' });
+    res.set({
+      'Content-Type': 'text/event-stream',
+      'Cache-Control': 'no-store',
+      'X-Accel-Buffering': 'no',
+    });
     res.flushHeaders();
     res.write('event: hello\ndata: {}\n\n');
-    const leave = glen.feed.listen(topics, (change) => res.write(`data: ${JSON.stringify(change)}\n\n`));
+    const leave = glen.feed.listen(topics, (change) =>
+      res.write(`data: ${JSON.stringify(change)}\n\n`),
+    );
     const heartbeat = setInterval(() => res.write(': still here\n\n'), HEARTBEAT_MS);
-    res.on('close', () => { clearInterval(heartbeat); leave(); });
+    res.on('close', () => {
+      clearInterval(heartbeat);
+      leave();
+    });
     return STREAMED;
   },
 });

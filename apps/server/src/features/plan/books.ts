@@ -1,4 +1,20 @@
-import { GlenInputError, dayNumber, expandPlan, isHeld, mondayOf, placeWallTime, rememberMove, repeats, wallClockAt, whyNone, wholeWindow, type Occurrence, type RuleLayer, type SchoolCalendar, type SessionPlan } from '@glen/core';
+import {
+  GlenInputError,
+  dayNumber,
+  expandPlan,
+  isHeld,
+  mondayOf,
+  placeWallTime,
+  rememberMove,
+  repeats,
+  wallClockAt,
+  whyNone,
+  wholeWindow,
+  type Occurrence,
+  type RuleLayer,
+  type SchoolCalendar,
+  type SessionPlan,
+} from '@glen/core';
 import type { Body } from '@glen/contract';
 import type { Tx } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
@@ -8,12 +24,22 @@ import { refreshJoined } from '../link/shareStore.js';
 import { announce } from '../live/feed.js';
 import { readSchool } from '../school/store.js';
 import {
-  deleteOccurrences, insertOccurrences, insertSeries, isAsKept, occurrencesOfSeries, updateOccurrence, wasOf,
-  type KeptAs, type KeptOccurrence, type SeriesPlace, type SeriesText,
+  deleteOccurrences,
+  insertOccurrences,
+  insertSeries,
+  isAsKept,
+  occurrencesOfSeries,
+  updateOccurrence,
+  wasOf,
+  type KeptAs,
+  type KeptOccurrence,
+  type SeriesPlace,
+  type SeriesText,
 } from './store.js';
 
 /** A plan as it came in, in the school's zone where it named none. */
-export const planOf = (body: Body<'addSession'>['plan'], calendar: SchoolCalendar): SessionPlan => ({ ...body, zone: body.zone ?? calendar.zone }) as SessionPlan;
+export const planOf = (body: Body<'addSession'>['plan'], calendar: SchoolCalendar): SessionPlan =>
+  ({ ...body, zone: body.zone ?? calendar.zone }) as SessionPlan;
 
 /** The plan's occurrences as far as the calendar knows; a plan that holds none is refused beside the field that would mend it. */
 export async function expandOrRefuse(glen: Glen, plan: SessionPlan): Promise<Occurrence[]> {
@@ -21,7 +47,11 @@ export async function expandOrRefuse(glen: Glen, plan: SessionPlan): Promise<Occ
   try {
     dayNumber(plan.first, 'first');
     const rows = expandPlan(plan, calendar, wholeWindow(plan, calendar));
-    if (rows.every((row) => row.status === 'skipped')) throw new GlenInputError(rows.length === 0 ? 'repeat' : 'at', `No session would be held. ${whyNone(plan, calendar, rows)}`);
+    if (rows.every((row) => row.status === 'skipped'))
+      throw new GlenInputError(
+        rows.length === 0 ? 'repeat' : 'at',
+        `No session would be held. ${whyNone(plan, calendar, rows)}`,
+      );
     return rows;
   } catch (error) {
     if (error instanceof GlenInputError) throw wrongField(`plan.${error.path}`, error.message);
@@ -38,17 +68,29 @@ export async function rowsOf(glen: Glen, { plan, undated }: SeriesText): Promise
 }
 
 /** A row that a fresh date can take over: a single session's own, else one whose date lay in the same week. */
-function takeSpare(spare: KeptOccurrence[], key: string, isSeries: boolean): KeptOccurrence | undefined {
+function takeSpare(
+  spare: KeptOccurrence[],
+  key: string,
+  isSeries: boolean,
+): KeptOccurrence | undefined {
   const week = mondayOf(dayNumber(key, 'key'));
-  const at = isSeries ? spare.findIndex((row) => mondayOf(dayNumber(row.key_date, 'key')) === week) : 0;
+  const at = isSeries
+    ? spare.findIndex((row) => mondayOf(dayNumber(row.key_date, 'key')) === week)
+    : 0;
   return at === -1 ? undefined : spare.splice(at, 1)[0];
 }
 
 /** An occurrence with date and time on the school's wall clock, by which days, doors and screens go; its key stays as the plan has it. */
 function onSchoolClock(row: Occurrence, planZone: string, schoolZone: string): Occurrence {
   if (planZone === schoolZone) return row;
-  const at = (instant: string): { date: string; time: string } => { const { date, time } = wallClockAt(instant, schoolZone); return { date, time }; };
-  const was = row.was && { ...at(placeWallTime(row.was.date, row.was.time, row.was.minutes, planZone).start), minutes: row.was.minutes };
+  const at = (instant: string): { date: string; time: string } => {
+    const { date, time } = wallClockAt(instant, schoolZone);
+    return { date, time };
+  };
+  const was = row.was && {
+    ...at(placeWallTime(row.was.date, row.was.time, row.was.minutes, planZone).start),
+    minutes: row.was.minutes,
+  };
   return { ...row, ...at(row.start), ...(was ? { was } : {}) };
 }
 
@@ -57,25 +99,46 @@ function onSchoolClock(row: Occurrence, planZone: string, schoolZone: string): O
  * of a repeating plan all that began before now, but for the one (by its key) that the edit is about.
  */
 export async function remakeOccurrences(
-  glen: Glen, series: { id: number; classId: number; linkId: number }, text: SeriesText, planned: Occurrence[], tx: Tx, { fresh: isNew = false, about }: { fresh?: boolean; about?: string | undefined } = {},
+  glen: Glen,
+  series: { id: number; classId: number; linkId: number },
+  text: SeriesText,
+  planned: Occurrence[],
+  tx: Tx,
+  { fresh: isNew = false, about }: { fresh?: boolean; about?: string | undefined } = {},
 ): Promise<void> {
   const now = glen.clock.school();
   const { calendar } = await readSchool(glen.db);
   const rows = planned.map((row) => onSchoolClock(row, text.plan.zone, calendar.zone));
   const kept = await occurrencesOfSeries(glen.db, series.id, tx);
   const isSeries = repeats(text.plan);
-  const isHistory = (row: KeptOccurrence): boolean => Boolean(row.opened) || (isSeries && row.start_at <= now && row.key_date !== about);
+  const isHistory = (row: KeptOccurrence): boolean =>
+    Boolean(row.opened) || (isSeries && row.start_at <= now && row.key_date !== about);
   const history = new Set(kept.filter(isHistory).map((row) => row.key_date));
   const byKey = new Map(kept.filter((row) => !isHistory(row)).map((row) => [row.key_date, row]));
   const { title, description, draft } = text;
   const layersOf = (key: string): RuleLayer[] => [
-    ...(Object.keys(text.rules ?? {}).length > 0 ? [{ scope: 'series', rules: text.rules! }] : []), ...(text.dateRules?.[key] ? [{ scope: 'occurrence', rules: text.dateRules[key] }] : []),
+    ...(Object.keys(text.rules ?? {}).length > 0 ? [{ scope: 'series', rules: text.rules! }] : []),
+    ...(text.dateRules?.[key] ? [{ scope: 'occurrence', rules: text.dateRules[key] }] : []),
   ];
-  const asKept = (row: Occurrence): KeptAs => ({ title, description, ...text.words[row.key], ...row, draft, layers: layersOf(row.key) });
+  const asKept = (row: Occurrence): KeptAs => ({
+    title,
+    description,
+    ...text.words[row.key],
+    ...row,
+    draft,
+    layers: layersOf(row.key),
+  });
   // Nobody knew of a draft's time, so it has not moved; of one on the books, people are to be told where it was.
   const renewed = (old: KeptOccurrence, row: Occurrence): KeptAs => ({
     ...asKept(row),
-    was: old.draft || draft || !isHeld(row) || !isHeld(old) ? (row.was ?? null) : (row.was ?? rememberMove({ date: old.local_date, time: old.local_time, minutes: old.minutes, was: wasOf(old) }, row)),
+    was:
+      old.draft || draft || !isHeld(row) || !isHeld(old)
+        ? (row.was ?? null)
+        : (row.was ??
+          rememberMove(
+            { date: old.local_date, time: old.local_time, minutes: old.minutes, was: wasOf(old) },
+            row,
+          )),
   });
   const renew = async (old: KeptOccurrence, row: Occurrence): Promise<void> => {
     const next = renewed(old, row);
@@ -84,7 +147,10 @@ export async function remakeOccurrences(
   const fresh: Occurrence[] = [];
   for (const row of rows) {
     const old = byKey.get(row.key);
-    if (!old) { if (!history.has(row.key)) fresh.push(row); continue; }
+    if (!old) {
+      if (!history.has(row.key)) fresh.push(row);
+      continue;
+    }
     byKey.delete(row.key);
     await renew(old, row);
   }
@@ -97,22 +163,58 @@ export async function remakeOccurrences(
     else if (isNew || !isSeries || row.start > now) added.push(asKept(row));
   }
   await insertOccurrences(glen.db, series, added, tx);
-  await deleteOccurrences(glen.db, spare.map((row) => row.id), tx);
+  await deleteOccurrences(
+    glen.db,
+    spare.map((row) => row.id),
+    tx,
+  );
   await refreshJoined(glen.db, { seriesId: series.id }, tx);
 }
 
 /** Whoever looks at the class period or its door hears of a change. */
-export async function told(glen: Glen, series: { class_id: number; link_id: number }, tx: Tx): Promise<void> {
-  await announce(glen.db, glen.clock, `class:${series.class_id}`, { thing: 'class', id: series.class_id }, tx);
-  await announce(glen.db, glen.clock, `door:${series.link_id}`, { thing: 'door', id: series.link_id }, tx);
+export async function told(
+  glen: Glen,
+  series: { class_id: number; link_id: number },
+  tx: Tx,
+): Promise<void> {
+  await announce(
+    glen.db,
+    glen.clock,
+    `class:${series.class_id}`,
+    { thing: 'class', id: series.class_id },
+    tx,
+  );
+  await announce(
+    glen.db,
+    glen.clock,
+    `door:${series.link_id}`,
+    { thing: 'door', id: series.link_id },
+    tx,
+  );
 }
 
 /** Puts a session or series on the books, on the class period's own link, within a transaction; gives its series. `freshLink`: the link that was made for it, which goes with it where it is taken back. */
-export async function putOnBooks(glen: Glen, place: SeriesPlace, text: SeriesText, tx: Tx, freshLink?: number): Promise<number> {
+export async function putOnBooks(
+  glen: Glen,
+  place: SeriesPlace,
+  text: SeriesText,
+  tx: Tx,
+  freshLink?: number,
+): Promise<number> {
   const rows = await rowsOf(glen, text);
   const id = await insertSeries(glen.db, place, text, tx);
   await remakeOccurrences(glen, { id, ...place }, text, rows, tx, { fresh: true });
-  await audit(glen.db, glen.clock, { by: place.by, action: 'schedule', subject: `series:${id}`, after: { ...text, version: 1, ...(freshLink === undefined ? {} : { freshLink }) } }, tx);
+  await audit(
+    glen.db,
+    glen.clock,
+    {
+      by: place.by,
+      action: 'schedule',
+      subject: `series:${id}`,
+      after: { ...text, version: 1, ...(freshLink === undefined ? {} : { freshLink }) },
+    },
+    tx,
+  );
   await told(glen, { class_id: place.classId, link_id: place.linkId }, tx);
   return id;
 }
@@ -121,9 +223,24 @@ export async function putOnBooks(glen: Glen, place: SeriesPlace, text: SeriesTex
 const ON_THE_SPOT_MINUTES = 50;
 
 /** A door opened with nothing planned goes on the books as a session that begins this minute. */
-export async function addSessionNow(glen: Glen, { title, ...place }: { classId: number; linkId: number; title: string }, by: number | null, tx: Tx): Promise<void> {
+export async function addSessionNow(
+  glen: Glen,
+  { title, ...place }: { classId: number; linkId: number; title: string },
+  by: number | null,
+  tx: Tx,
+): Promise<void> {
   const { calendar } = await readSchool(glen.db);
   const { date, time } = wallClockAt(glen.clock.school(), calendar.zone);
-  const plan: SessionPlan = { first: date, at: { time, minutes: ON_THE_SPOT_MINUTES }, zone: calendar.zone, closures: 'keep' };
-  await putOnBooks(glen, { ...place, by }, { title, description: '', draft: false, words: {}, plan }, tx);
+  const plan: SessionPlan = {
+    first: date,
+    at: { time, minutes: ON_THE_SPOT_MINUTES },
+    zone: calendar.zone,
+    closures: 'keep',
+  };
+  await putOnBooks(
+    glen,
+    { ...place, by },
+    { title, description: '', draft: false, words: {}, plan },
+    tx,
+  );
 }

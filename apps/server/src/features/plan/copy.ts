@@ -7,27 +7,55 @@ import { putOnBooks } from './books.js';
 import { seriesById } from './store.js';
 
 /** Copies a series to other class periods, each at its own bell period and on its own link, or to the next term. */
-export async function copySeries(glen: Glen, seriesId: number, by: number, body: Body<'copySeries'>): Promise<Answer<'copySeries'>> {
+export async function copySeries(
+  glen: Glen,
+  seriesId: number,
+  by: number,
+  body: Body<'copySeries'>,
+): Promise<Answer<'copySeries'>> {
   const { calendar } = await readSchool(glen.db);
   return glen.db.transaction(async (tx) => {
     const series = await seriesById(glen.db, seriesId, tx);
     if (!series) throw notFound('This session');
     const own = (await classById(glen.db, series.class_id, by))!;
-    const copy = async (classId: number, period: string | null, inNextTerm: boolean): Promise<{ seriesId: number; version: number }> => {
+    const copy = async (
+      classId: number,
+      period: string | null,
+      inNextTerm: boolean,
+    ): Promise<{ seriesId: number; version: number }> => {
       const klass = classId === own.id ? own : await classById(glen.db, classId, by);
-      if (!klass || (klass.as_what !== 'host' && klass.as_what !== 'co-teacher')) throw new HttpProblem(403, 'This class period is somebody else’s.');
-      const plan = inNextTerm ? planForNextTerm(series.plan, calendar) : planForClass(series.plan, period, calendar);
+      if (!klass || (klass.as_what !== 'host' && klass.as_what !== 'co-teacher'))
+        throw new HttpProblem(403, 'This class period is somebody else’s.');
+      const plan = inNextTerm
+        ? planForNextTerm(series.plan, calendar)
+        : planForClass(series.plan, period, calendar);
       const title = series.title === classTitle(own) ? classTitle(klass) : series.title;
-      const id = await putOnBooks(glen, { classId, linkId: klass.link_id, by }, { title, description: series.description, draft: Boolean(series.draft), words: {}, plan, rules: series.rules }, tx);
+      const id = await putOnBooks(
+        glen,
+        { classId, linkId: klass.link_id, by },
+        {
+          title,
+          description: series.description,
+          draft: Boolean(series.draft),
+          words: {},
+          plan,
+          rules: series.rules,
+        },
+        tx,
+      );
       return { seriesId: id, version: 1 };
     };
     try {
       if ('nextTerm' in body) return { touched: [await copy(own.id, own.period, true)] };
       const touched = [];
-      for (const classId of body.classIds) touched.push(await copy(classId, (await classById(glen.db, classId, by))?.period ?? null, false));
+      for (const classId of body.classIds)
+        touched.push(
+          await copy(classId, (await classById(glen.db, classId, by))?.period ?? null, false),
+        );
       return { touched };
     } catch (error) {
-      if (error instanceof GlenInputError) throw wrongField('nextTerm' in body ? 'nextTerm' : 'classIds', error.message);
+      if (error instanceof GlenInputError)
+        throw wrongField('nextTerm' in body ? 'nextTerm' : 'classIds', error.message);
       throw error;
     }
   });

@@ -2,44 +2,99 @@ import type { Occurrence, SessionPlan } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 
 export interface NotchRow {
-  id: number; series_id: number; class_id: number; key_date: string; local_date: string; local_time: string; minutes: number; start_at: string; end_at: string;
-  status: Occurrence['status']; was_date: string | null; was_time: string | null; was_minutes: number | null; why: string | null; title: string; link_id: number; for_class: number;
+  id: number;
+  series_id: number;
+  class_id: number;
+  key_date: string;
+  local_date: string;
+  local_time: string;
+  minutes: number;
+  start_at: string;
+  end_at: string;
+  status: Occurrence['status'];
+  was_date: string | null;
+  was_time: string | null;
+  was_minutes: number | null;
+  why: string | null;
+  title: string;
+  link_id: number;
+  for_class: number;
 }
 
 /** Whether an occurrence's link is for all of its class period. */
-const FOR_CLASS = 'EXISTS (SELECT 1 FROM link_audience fa WHERE fa.link_id = o.link_id AND fa.class_id = o.class_id)';
+const FOR_CLASS =
+  'EXISTS (SELECT 1 FROM link_audience fa WHERE fa.link_id = o.link_id AND fa.class_id = o.class_id)';
 
 /** Drafts are their hosts' business alone. */
 const VISIBLE = `(o.draft = 0 OR EXISTS (SELECT 1 FROM class_staff cs WHERE cs.class_id = o.class_id AND cs.person_id = :personId AND cs.as_what <> 'presenter'))`;
 
-export const notchesBetween = (db: Db, from: string, to: string, classIds: number[], personId: number): Promise<NotchRow[]> =>
+export const notchesBetween = (
+  db: Db,
+  from: string,
+  to: string,
+  classIds: number[],
+  personId: number,
+): Promise<NotchRow[]> =>
   db.rows<NotchRow>(
     `SELECT o.id, o.series_id, o.class_id, o.key_date, o.local_date, o.local_time, o.minutes, o.start_at, o.end_at, o.status, o.was_date, o.was_time, o.was_minutes, o.why, o.title, o.link_id, ${FOR_CLASS} AS for_class
-     FROM occurrences o WHERE o.local_date BETWEEN :from AND :to AND o.class_id IN (:classIds) AND o.status <> 'skipped' AND ${VISIBLE} ORDER BY o.start_at, o.id`, { from, to, classIds, personId },
+     FROM occurrences o WHERE o.local_date BETWEEN :from AND :to AND o.class_id IN (:classIds) AND o.status <> 'skipped' AND ${VISIBLE} ORDER BY o.start_at, o.id`,
+    { from, to, classIds, personId },
   );
 
-export const seriesOfClasses = (db: Db, classIds: number[], personId: number): Promise<{ id: number; class_id: number; version: number; title: string; plan: SessionPlan; draft: number; undated: number }[]> =>
-  db.rows(`SELECT o.id, o.class_id, o.version, o.title, o.plan, o.draft, o.undated FROM series o WHERE o.class_id IN (:classIds) AND ${VISIBLE} ORDER BY o.id`, { classIds, personId });
+export const seriesOfClasses = (
+  db: Db,
+  classIds: number[],
+  personId: number,
+): Promise<
+  {
+    id: number;
+    class_id: number;
+    version: number;
+    title: string;
+    plan: SessionPlan;
+    draft: number;
+    undated: number;
+  }[]
+> =>
+  db.rows(
+    `SELECT o.id, o.class_id, o.version, o.title, o.plan, o.draft, o.undated FROM series o WHERE o.class_id IN (:classIds) AND ${VISIBLE} ORDER BY o.id`,
+    { classIds, personId },
+  );
 
 /** The people of a class period, and of every other those who are in both: teaching, visiting, or on the roll. */
-export const peopleInCommon = (db: Db, classId: number): Promise<{ class_id: number; person_id: number; name: string; staff: number }[]> =>
+export const peopleInCommon = (
+  db: Db,
+  classId: number,
+): Promise<{ class_id: number; person_id: number; name: string; staff: number }[]> =>
   db.rows(
     `WITH everyone AS (SELECT class_id, person_id, 1 AS staff FROM class_staff UNION ALL SELECT class_id, person_id, 0 FROM roll)
      SELECT e.class_id, e.person_id, p.name, MAX(e.staff) AS staff FROM everyone e JOIN people p ON p.id = e.person_id
-     WHERE e.person_id IN (SELECT person_id FROM everyone WHERE class_id = :classId) GROUP BY e.class_id, e.person_id, p.name ORDER BY e.class_id, staff DESC, e.person_id`, { classId },
+     WHERE e.person_id IN (SELECT person_id FROM everyone WHERE class_id = :classId) GROUP BY e.class_id, e.person_id, p.name ORDER BY e.class_id, staff DESC, e.person_id`,
+    { classId },
   );
 
-export const bookingsOf = (db: Db, from: string, to: string, classIds: number[], exceptSeries: number): Promise<NotchRow[]> =>
+export const bookingsOf = (
+  db: Db,
+  from: string,
+  to: string,
+  classIds: number[],
+  exceptSeries: number,
+): Promise<NotchRow[]> =>
   db.rows<NotchRow>(
     `SELECT o.id, o.series_id, o.class_id, o.local_date, o.local_time, o.minutes, o.start_at, o.end_at, o.status, o.title, o.link_id, ${FOR_CLASS} AS for_class FROM occurrences o
-     WHERE o.local_date BETWEEN :from AND :to AND o.class_id IN (:classIds) AND o.status IN ('planned', 'moved') AND o.draft = 0 AND o.series_id <> :exceptSeries ORDER BY o.start_at, o.id`, { from, to, classIds, exceptSeries },
+     WHERE o.local_date BETWEEN :from AND :to AND o.class_id IN (:classIds) AND o.status IN ('planned', 'moved') AND o.draft = 0 AND o.series_id <> :exceptSeries ORDER BY o.start_at, o.id`,
+    { from, to, classIds, exceptSeries },
   );
 
 /** Whom links for a part of their class period hold: their audience and their own hosts. */
-export const peopleOfLinks = (db: Db, linkIds: number[]): Promise<{ link_id: number; person_id: number }[]> =>
+export const peopleOfLinks = (
+  db: Db,
+  linkIds: number[],
+): Promise<{ link_id: number; person_id: number }[]> =>
   db.rows(
     `SELECT la.link_id, g.person_id FROM link_audience la JOIN group_members g ON g.group_id = la.group_id WHERE la.link_id IN (:linkIds)
      UNION SELECT la.link_id, r.person_id FROM link_audience la JOIN roll r ON r.class_id = la.class_id WHERE la.link_id IN (:linkIds)
      UNION SELECT la.link_id, la.person_id FROM link_audience la WHERE la.link_id IN (:linkIds) AND la.person_id IS NOT NULL
-     UNION SELECT lh.link_id, lh.person_id FROM link_hosts lh WHERE lh.link_id IN (:linkIds)`, { linkIds: [0, ...linkIds] },
+     UNION SELECT lh.link_id, lh.person_id FROM link_hosts lh WHERE lh.link_id IN (:linkIds)`,
+    { linkIds: [0, ...linkIds] },
   );

@@ -7,25 +7,71 @@ import { dropShares, mergeShares } from '../link/shareStore.js';
 import { stopUnused } from '../link/store.js';
 import { remakeOccurrences, rowsOf, told } from './books.js';
 import { checkHosts, textOf } from './edit.js';
-import { deleteOccurrences, deleteSeries, giveOccurrences, lastChange, occurrencesOfSeries, seriesById, updateSeries, type SeriesChangeRow, type SeriesRow } from './store.js';
+import {
+  deleteOccurrences,
+  deleteSeries,
+  giveOccurrences,
+  lastChange,
+  occurrencesOfSeries,
+  seriesById,
+  updateSeries,
+  type SeriesChangeRow,
+  type SeriesRow,
+} from './store.js';
 
 type Touched = Answer<'takeBackChange'>['touched'];
 
-const tooLate = (): HttpProblem => new HttpProblem(409, 'It was changed again in the meantime, so it stays as it is.');
+const tooLate = (): HttpProblem =>
+  new HttpProblem(409, 'It was changed again in the meantime, so it stays as it is.');
 
-async function remove(glen: Glen, series: SeriesRow, freshLink: number | undefined, by: number, tx: Tx): Promise<void> {
+async function remove(
+  glen: Glen,
+  series: SeriesRow,
+  freshLink: number | undefined,
+  by: number,
+  tx: Tx,
+): Promise<void> {
   const rows = await occurrencesOfSeries(glen.db, series.id, tx);
-  if (rows.some((row) => row.opened)) throw new HttpProblem(409, 'One of its doors has been opened already, so it stays on the books.');
-  await deleteOccurrences(glen.db, rows.map((row) => row.id), tx);
+  if (rows.some((row) => row.opened))
+    throw new HttpProblem(
+      409,
+      'One of its doors has been opened already, so it stays on the books.',
+    );
+  await deleteOccurrences(
+    glen.db,
+    rows.map((row) => row.id),
+    tx,
+  );
   await dropShares(glen.db, series.id, tx);
   await deleteSeries(glen.db, series.id, tx);
   // Made for it alone, and nothing else has come to it since.
   if (freshLink !== undefined) await stopUnused(glen.db, freshLink, tx);
-  await audit(glen.db, glen.clock, { by, action: 'take-back', subject: `series:${series.id}`, before: { title: series.title, plan: series.plan } }, tx);
+  await audit(
+    glen.db,
+    glen.clock,
+    {
+      by,
+      action: 'take-back',
+      subject: `series:${series.id}`,
+      before: { title: series.title, plan: series.plan },
+    },
+    tx,
+  );
 }
 
-async function putBack(glen: Glen, series: SeriesRow, entry: SeriesChangeRow, by: number, tx: Tx): Promise<void> {
-  const before = { ...entry.before_state!, words: entry.before_state!.words ?? {}, rules: entry.before_state!.rules ?? {}, dateRules: entry.before_state!.dateRules ?? {} };
+async function putBack(
+  glen: Glen,
+  series: SeriesRow,
+  entry: SeriesChangeRow,
+  by: number,
+  tx: Tx,
+): Promise<void> {
+  const before = {
+    ...entry.before_state!,
+    words: entry.before_state!.words ?? {},
+    rules: entry.before_state!.rules ?? {},
+    dateRules: entry.before_state!.dateRules ?? {},
+  };
   const { added } = entry.after_state!;
   if (added !== undefined) {
     await giveOccurrences(glen.db, added, series.id, '0000-00-00', tx);
@@ -34,16 +80,41 @@ async function putBack(glen: Glen, series: SeriesRow, entry: SeriesChangeRow, by
   }
   const rows = await rowsOf(glen, before);
   await updateSeries(glen.db, series.id, before, tx);
-  await remakeOccurrences(glen, { id: series.id, classId: series.class_id, linkId: series.link_id }, before, rows, tx);
-  await audit(glen.db, glen.clock, { by, action: 'take-back', subject: `series:${series.id}`, before: textOf(series), after: { ...before, version: series.version + 1 } }, tx);
+  await remakeOccurrences(
+    glen,
+    { id: series.id, classId: series.class_id, linkId: series.link_id },
+    before,
+    rows,
+    tx,
+  );
+  await audit(
+    glen.db,
+    glen.clock,
+    {
+      by,
+      action: 'take-back',
+      subject: `series:${series.id}`,
+      before: textOf(series),
+      after: { ...before, version: series.version + 1 },
+    },
+    tx,
+  );
 }
 
 /**
  * Undoes the last change of series, each of which must still have the version that the change gave it: what was put on the
  * books goes, a series that was cut is whole again, the rest is as it was before.
  */
-export async function takeBackChange(glen: Glen, by: number, { touched }: Body<'takeBackChange'>): Promise<{ touched: Touched }> {
-  await checkHosts(glen, by, touched.map((t) => t.seriesId));
+export async function takeBackChange(
+  glen: Glen,
+  by: number,
+  { touched }: Body<'takeBackChange'>,
+): Promise<{ touched: Touched }> {
+  await checkHosts(
+    glen,
+    by,
+    touched.map((t) => t.seriesId),
+  );
   return glen.db.transaction(async (tx) => {
     const restored: Touched = [];
     for (const { seriesId, version } of touched) {
@@ -51,11 +122,13 @@ export async function takeBackChange(glen: Glen, by: number, { touched }: Body<'
       // A part that was cut off has gone back into its series by now.
       if (!series && restored.length > 0) continue;
       const entry = series && (await lastChange(glen.db, seriesId, tx));
-      if (!series || !entry || series.version !== version || entry.after_state?.version !== version) throw tooLate();
+      if (!series || !entry || series.version !== version || entry.after_state?.version !== version)
+        throw tooLate();
       if (entry.after_state.cutFrom !== undefined) throw tooLate();
       const { added } = entry.after_state;
       const other = added === undefined ? undefined : await seriesById(glen.db, added, tx);
-      if (other && other.version !== touched.find((t) => t.seriesId === added)?.version) throw tooLate();
+      if (other && other.version !== touched.find((t) => t.seriesId === added)?.version)
+        throw tooLate();
       if (entry.before_state) {
         await putBack(glen, series, entry, by, tx);
         restored.push({ seriesId, version: version + 1 });

@@ -1,10 +1,28 @@
-import { dateInWords, doorFor, planPosts, sessionAtDoor, wallClockAt, type Delivery, type PostValues } from '@glen/core';
+import {
+  dateInWords,
+  doorFor,
+  planPosts,
+  sessionAtDoor,
+  wallClockAt,
+  type Delivery,
+  type PostValues,
+} from '@glen/core';
 import type { Tx } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
 import { rulesOfLinks, rulesOfSession, type LinkRules } from '../entry/service.js';
 import { linkAddress } from '../link/service.js';
 import { readSchool } from '../school/store.js';
-import { hostNames, occurrencesOfLinks, placementsOf, placesOf, postsById, type PlaceRow, type PlacementRow, type PostOccurrenceRow, type PostRow } from './store.js';
+import {
+  hostNames,
+  occurrencesOfLinks,
+  placementsOf,
+  placesOf,
+  postsById,
+  type PlaceRow,
+  type PlacementRow,
+  type PostOccurrenceRow,
+  type PostRow,
+} from './store.js';
 
 /** All that some posts are worked out from, at one moment of school time. */
 export interface PostFacts {
@@ -25,51 +43,117 @@ const groupedBy = <T>(rows: T[], key: (row: T) => number): Map<number, T[]> => {
 };
 
 /** Within a transaction all is read by its own connection: one that waited for a second while others do the same would wait for ever. */
-export async function factsOf(glen: Glen, postIds: number[], { personId = 0, at, tx }: { personId?: number; at?: string; tx?: Tx } = {}): Promise<PostFacts> {
-  const [{ calendar }, posts, places, placements] = await Promise.all([readSchool(glen.db, tx), postsById(glen.db, postIds, tx), placesOf(glen.db, postIds, personId, tx), placementsOf(glen.db, postIds, tx)]);
-  return factsFrom(glen, { posts, places, placements }, { now: at ?? glen.clock.school(), zone: calendar.zone }, tx);
+export async function factsOf(
+  glen: Glen,
+  postIds: number[],
+  { personId = 0, at, tx }: { personId?: number; at?: string; tx?: Tx } = {},
+): Promise<PostFacts> {
+  const [{ calendar }, posts, places, placements] = await Promise.all([
+    readSchool(glen.db, tx),
+    postsById(glen.db, postIds, tx),
+    placesOf(glen.db, postIds, personId, tx),
+    placementsOf(glen.db, postIds, tx),
+  ]);
+  return factsFrom(
+    glen,
+    { posts, places, placements },
+    { now: at ?? glen.clock.school(), zone: calendar.zone },
+    tx,
+  );
 }
 
 /** The same for posts that are not saved yet. */
-export async function factsFrom(glen: Glen, what: Pick<PostFacts, 'posts' | 'places' | 'placements'>, when: Pick<PostFacts, 'now' | 'zone'>, tx?: Tx): Promise<PostFacts> {
+export async function factsFrom(
+  glen: Glen,
+  what: Pick<PostFacts, 'posts' | 'places' | 'placements'>,
+  when: Pick<PostFacts, 'now' | 'zone'>,
+  tx?: Tx,
+): Promise<PostFacts> {
   const links = [...new Set(what.places.map((p) => p.link_id))];
-  const [occurrences, rules, hosts] = await Promise.all([occurrencesOfLinks(glen.db, links, tx), rulesOfLinks(glen.db, links, tx), hostNames(glen.db, [...new Set(what.places.map((p) => p.class_id))], tx)]);
+  const [occurrences, rules, hosts] = await Promise.all([
+    occurrencesOfLinks(glen.db, links, tx),
+    rulesOfLinks(glen.db, links, tx),
+    hostNames(glen.db, [...new Set(what.places.map((p) => p.class_id))], tx),
+  ]);
   return { ...what, ...when, occurrences: groupedBy(occurrences, (o) => o.link_id), rules, hosts };
 }
 
 /** When a session is over: at its door's closing, or when its host ended it. */
 const closesOf = (facts: PostFacts, o: PostOccurrenceRow): string => {
-  const { closes } = doorFor({ start: o.start_at, end: o.end_at }, rulesOfSession(facts.rules.get(o.link_id)!, o));
+  const { closes } = doorFor(
+    { start: o.start_at, end: o.end_at },
+    rulesOfSession(facts.rules.get(o.link_id)!, o),
+  );
   return o.ended_at !== null && o.ended_at < closes ? o.ended_at : closes;
 };
 
 /** What a post comes to at the facts' moment, place by place. Where its maker no longer hosts, nothing is made any more. */
 export function deliveriesOf(facts: PostFacts, post: PostRow): Delivery[] {
   const places = facts.places.filter((p) => p.post_id === post.id && !p.removed);
-  const occurrences = post.about === 'link' ? [] : places.flatMap((place) =>
-    (facts.occurrences.get(place.link_id) ?? []).filter((o) => post.on_date === null || o.key_date === post.on_date)
-      .map((o) => ({ id: String(o.id), place: String(place.id), date: o.local_date, start: o.start_at, closes: closesOf(facts, o), status: o.status, early: post.early.includes(o.id) })));
-  return planPosts({ id: String(post.id), places: places.map((p) => ({ id: String(p.id), beforehand: p.kind === 'calendar' })), about: post.about, timing: post.timing, zone: facts.zone, afterwards: post.afterwards, withdrawn: Boolean(post.withdrawn) }, occurrences, facts.now);
+  const occurrences =
+    post.about === 'link'
+      ? []
+      : places.flatMap((place) =>
+          (facts.occurrences.get(place.link_id) ?? [])
+            .filter((o) => post.on_date === null || o.key_date === post.on_date)
+            .map((o) => ({
+              id: String(o.id),
+              place: String(place.id),
+              date: o.local_date,
+              start: o.start_at,
+              closes: closesOf(facts, o),
+              status: o.status,
+              early: post.early.includes(o.id),
+            })),
+        );
+  return planPosts(
+    {
+      id: String(post.id),
+      places: places.map((p) => ({ id: String(p.id), beforehand: p.kind === 'calendar' })),
+      about: post.about,
+      timing: post.timing,
+      zone: facts.zone,
+      afterwards: post.afterwards,
+      withdrawn: Boolean(post.withdrawn),
+    },
+    occurrences,
+    facts.now,
+  );
 }
 
 /** The session that a link stands for just now, for posts that speak of none of their own; and when it is over. */
-export function nextSession(facts: PostFacts, linkId: number): { occurrence: PostOccurrenceRow; closes: string } | null {
+export function nextSession(
+  facts: PostFacts,
+  linkId: number,
+): { occurrence: PostOccurrenceRow; closes: string } | null {
   const rules = facts.rules.get(linkId)!;
   const rows = (facts.occurrences.get(linkId) ?? []).filter((o) => o.ended_at === null);
-  const next = sessionAtDoor(rows.map((o) => ({ ...o, start: o.start_at, end: o.end_at })), (o) => rulesOfSession(rules, o), facts.now);
+  const next = sessionAtDoor(
+    rows.map((o) => ({ ...o, start: o.start_at, end: o.end_at })),
+    (o) => rulesOfSession(rules, o),
+    facts.now,
+  );
   return next && { occurrence: next.occurrence, closes: next.closes };
 }
 
 /** What the fields stand for at a place: of one session, or of the one that the link stands for just now. */
-export function valuesOf(glen: Glen, facts: PostFacts, place: PlaceRow, session: PostOccurrenceRow | null): PostValues {
+export function valuesOf(
+  glen: Glen,
+  facts: PostFacts,
+  place: PlaceRow,
+  session: PostOccurrenceRow | null,
+): PostValues {
   const rules = facts.rules.get(place.link_id)!;
   const about = session ?? nextSession(facts, place.link_id)?.occurrence ?? null;
   const { entryCode } = about ? rulesOfSession(rules, about) : rules.rules;
   return {
-    address: linkAddress(glen, place.code), class: place.class_title, title: about?.title ?? place.class_title,
+    address: linkAddress(glen, place.code),
+    class: place.class_title,
+    title: about?.title ?? place.class_title,
     date: dateInWords(about?.local_date ?? wallClockAt(facts.now, facts.zone).date),
     ...(about ? { time: about.local_time, bring: about.description || 'nothing special' } : {}),
     ...(place.period === null ? {} : { period: place.period }),
-    host: facts.hosts.get(place.class_id) ?? '', entryCode: entryCode ?? 'none',
+    host: facts.hosts.get(place.class_id) ?? '',
+    entryCode: entryCode ?? 'none',
   };
 }

@@ -6,43 +6,115 @@ import type { Thing } from '../../outside/courseSite.js';
 export type Words = string | RichText;
 
 export interface PostRow {
-  id: number; class_id: number; made_by: number; by_name: string; words: Words; link_words: string; about: 'link' | 'sessions'; on_date: string | null;
-  timing: PostTiming; afterwards: 'stay' | 'down' | 'strike'; pinned: number; early: number[]; withdrawn: number; version: number;
+  id: number;
+  class_id: number;
+  made_by: number;
+  by_name: string;
+  words: Words;
+  link_words: string;
+  about: 'link' | 'sessions';
+  on_date: string | null;
+  timing: PostTiming;
+  afterwards: 'stay' | 'down' | 'strike';
+  pinned: number;
+  early: number[];
+  withdrawn: number;
+  version: number;
 }
 
 /** What a place is like, beside where it is. */
 export interface PlaceShape {
-  readers: 'class' | 'audience' | { groupId: number }; words: Words | null; title: string; section: { key: string } | { title: string } | null;
-  position: number; inText: boolean; newTab: boolean; name: string;
+  readers: 'class' | 'audience' | { groupId: number };
+  words: Words | null;
+  title: string;
+  section: { key: string } | { title: string } | null;
+  position: number;
+  inText: boolean;
+  newTab: boolean;
+  name: string;
 }
 export type PlaceKind = 'stream' | 'item' | 'calendar' | 'by-hand';
 export interface PlaceRow {
-  id: number; post_id: number; class_id: number; link_id: number; kind: PlaceKind; shape: PlaceShape; removed: number;
-  class_ref: string; class_title: string; period: string | null; pennant: Pennant; code: string; link_label: string; link_state: 'live' | 'retired'; lost: number; mine: number;
+  id: number;
+  post_id: number;
+  class_id: number;
+  link_id: number;
+  kind: PlaceKind;
+  shape: PlaceShape;
+  removed: number;
+  class_ref: string;
+  class_title: string;
+  period: string | null;
+  pennant: Pennant;
+  code: string;
+  link_label: string;
+  link_state: 'live' | 'retired';
+  lost: number;
+  mine: number;
 }
 
 /** What a place that is filled by hand is given. */
-export interface Hand { kind: 'hand'; html: string; text: string; markdown: string }
+export interface Hand {
+  kind: 'hand';
+  html: string;
+  text: string;
+  markdown: string;
+}
 export type Body = Thing | Hand;
 
 export interface PlacementRow {
-  id: number; post_id: number; place_id: number; part: 'thing' | 'section'; occurrence_id: number; wish: 'out' | 'struck' | 'gone'; body: Body; due_at: string; revision: number; code: string;
-  sent_revision: number; sent_body: Body | null; sent_code: string | null; out_since: string | null; dropped: number; missing_since: string | null;
-  job_state: 'queued' | 'running' | 'failed' | null; tries: number | null; last_error: string | null;
+  id: number;
+  post_id: number;
+  place_id: number;
+  part: 'thing' | 'section';
+  occurrence_id: number;
+  wish: 'out' | 'struck' | 'gone';
+  body: Body;
+  due_at: string;
+  revision: number;
+  code: string;
+  sent_revision: number;
+  sent_body: Body | null;
+  sent_code: string | null;
+  out_since: string | null;
+  dropped: number;
+  missing_since: string | null;
+  job_state: 'queued' | 'running' | 'failed' | null;
+  tries: number | null;
+  last_error: string | null;
 }
 
 export interface PostOccurrenceRow {
-  id: number; link_id: number; title: string; description: string; key_date: string; local_date: string; local_time: string; start_at: string; end_at: string;
-  status: Occurrence['status']; layers: RuleLayer[] | null; ended_at: string | null;
+  id: number;
+  link_id: number;
+  title: string;
+  description: string;
+  key_date: string;
+  local_date: string;
+  local_time: string;
+  start_at: string;
+  end_at: string;
+  status: Occurrence['status'];
+  layers: RuleLayer[] | null;
+  ended_at: string | null;
 }
 
 // ---- reading
 
 const POST_SELECT = 'SELECT p.*, u.name AS by_name FROM posts p JOIN people u ON u.id = p.made_by';
-const read = (row: PostRow): PostRow => ({ ...row, words: JSON.parse(row.words as string) as Words });
+const read = (row: PostRow): PostRow => ({
+  ...row,
+  words: JSON.parse(row.words as string) as Words,
+});
 
 export const postsById = async (db: Db, ids: number[], tx?: Tx): Promise<PostRow[]> =>
-  (await db.rows<PostRow>(`${POST_SELECT} WHERE p.id IN (:ids) ORDER BY p.id DESC`, { ids: [0, ...ids] }, tx)).map(read);
+  (
+    await db.rows<PostRow>(
+      `${POST_SELECT} WHERE p.id IN (:ids) ORDER BY p.id DESC`,
+      { ids: [0, ...ids] },
+      tx,
+    )
+  ).map(read);
 
 /** A post, held against other changes of it. */
 export const heldPost = async (db: Db, id: number, tx: Tx): Promise<PostRow | undefined> => {
@@ -52,15 +124,27 @@ export const heldPost = async (db: Db, id: number, tx: Tx): Promise<PostRow | un
 
 /** Posts that go to some class periods. */
 export const postIdsOf = async (db: Db, classIds: number[]): Promise<number[]> =>
-  (await db.rows<{ id: number }>('SELECT DISTINCT post_id AS id FROM post_places WHERE removed = 0 AND class_id IN (:classIds) ORDER BY post_id DESC', { classIds: [0, ...classIds] })).map((row) => row.id);
+  (
+    await db.rows<{ id: number }>(
+      'SELECT DISTINCT post_id AS id FROM post_places WHERE removed = 0 AND class_id IN (:classIds) ORDER BY post_id DESC',
+      { classIds: [0, ...classIds] },
+    )
+  ).map((row) => row.id);
 
 /** Posts, not withdrawn, that go to a class period or bear a link of its. */
 export const postIdsTouching = async (db: Db, classId: number, tx: Tx): Promise<number[]> =>
-  (await db.rows<{ id: number }>(
-    'SELECT DISTINCT p.id FROM posts p JOIN post_places pp ON pp.post_id = p.id JOIN links l ON l.id = pp.link_id WHERE p.withdrawn = 0 AND (pp.class_id = :classId OR l.class_id = :classId)', { classId }, tx,
-  )).map((row) => row.id);
+  (
+    await db.rows<{ id: number }>(
+      'SELECT DISTINCT p.id FROM posts p JOIN post_places pp ON pp.post_id = p.id JOIN links l ON l.id = pp.link_id WHERE p.withdrawn = 0 AND (pp.class_id = :classId OR l.class_id = :classId)',
+      { classId },
+      tx,
+    )
+  ).map((row) => row.id);
 
-export const postIdsInForce = async (db: Db, tx: Tx): Promise<number[]> => (await db.rows<{ id: number }>('SELECT id FROM posts WHERE withdrawn = 0', {}, tx)).map((row) => row.id);
+export const postIdsInForce = async (db: Db, tx: Tx): Promise<number[]> =>
+  (await db.rows<{ id: number }>('SELECT id FROM posts WHERE withdrawn = 0', {}, tx)).map(
+    (row) => row.id,
+  );
 
 export const placesOf = (db: Db, postIds: number[], personId = 0, tx?: Tx): Promise<PlaceRow[]> =>
   db.rows<PlaceRow>(
@@ -68,7 +152,9 @@ export const placesOf = (db: Db, postIds: number[], personId = 0, tx?: Tx): Prom
        NOT EXISTS (SELECT 1 FROM class_staff cs WHERE cs.class_id = pp.class_id AND cs.person_id = p.made_by AND cs.as_what <> 'presenter') AS lost,
        EXISTS (SELECT 1 FROM class_staff cs WHERE cs.class_id = pp.class_id AND cs.person_id = :personId AND cs.as_what <> 'presenter') AS mine
      FROM post_places pp JOIN posts p ON p.id = pp.post_id JOIN class_periods c ON c.id = pp.class_id JOIN links l ON l.id = pp.link_id
-     WHERE pp.post_id IN (:postIds) ORDER BY pp.id`, { postIds: [0, ...postIds], personId }, tx,
+     WHERE pp.post_id IN (:postIds) ORDER BY pp.id`,
+    { postIds: [0, ...postIds], personId },
+    tx,
   );
 
 const PLACEMENT_SELECT = `
@@ -76,38 +162,78 @@ const PLACEMENT_SELECT = `
   LEFT JOIN outbox o ON o.id = (SELECT MAX(x.id) FROM outbox x WHERE x.kind = 'placement' AND x.subject = CAST(pl.id AS CHAR CHARACTER SET ascii) COLLATE ascii_bin AND x.state <> 'done')`;
 
 export const placementsOf = (db: Db, postIds: number[], tx?: Tx): Promise<PlacementRow[]> =>
-  db.rows<PlacementRow>(`${PLACEMENT_SELECT} WHERE pl.post_id IN (:postIds) ORDER BY pl.id`, { postIds: [0, ...postIds] }, tx);
-
-export const placementById = (db: Db, id: number): Promise<(PlacementRow & { class_id: number; class_ref: string }) | undefined> =>
-  db.one(`SELECT f.*, c.id AS class_id, c.ref AS class_ref FROM (${PLACEMENT_SELECT} WHERE pl.id = :id) f JOIN post_places pp ON pp.id = f.place_id JOIN class_periods c ON c.id = pp.class_id`, { id });
-
-/** Every date of some links that a post may speak of; drafts are nobody's business. */
-export const occurrencesOfLinks = (db: Db, linkIds: number[], tx?: Tx): Promise<PostOccurrenceRow[]> =>
-  db.rows<PostOccurrenceRow>(
-    `SELECT o.id, o.link_id, o.title, o.description, o.key_date, o.local_date, o.local_time, o.start_at, o.end_at, o.status, o.layers, m.ended_at
-     FROM occurrences o LEFT JOIN sittings m ON m.occurrence_id = o.id WHERE o.link_id IN (:linkIds) AND o.draft = 0 AND o.status <> 'skipped' ORDER BY o.start_at, o.id`, { linkIds: [0, ...linkIds] }, tx,
+  db.rows<PlacementRow>(
+    `${PLACEMENT_SELECT} WHERE pl.post_id IN (:postIds) ORDER BY pl.id`,
+    { postIds: [0, ...postIds] },
+    tx,
   );
 
-export const hostNames = async (db: Db, classIds: number[], tx?: Tx): Promise<Map<number, string>> =>
-  new Map((await db.rows<{ class_id: number; name: string }>(
-    `SELECT cs.class_id, MIN(p.name) AS name FROM class_staff cs JOIN people p ON p.id = cs.person_id WHERE cs.as_what = 'host' AND cs.class_id IN (:classIds) GROUP BY cs.class_id`, { classIds: [0, ...classIds] }, tx,
-  )).map((row) => [row.class_id, row.name]));
+export const placementById = (
+  db: Db,
+  id: number,
+): Promise<(PlacementRow & { class_id: number; class_ref: string }) | undefined> =>
+  db.one(
+    `SELECT f.*, c.id AS class_id, c.ref AS class_ref FROM (${PLACEMENT_SELECT} WHERE pl.id = :id) f JOIN post_places pp ON pp.id = f.place_id JOIN class_periods c ON c.id = pp.class_id`,
+    { id },
+  );
 
-export interface Reader { id: number; name: string; email: string | null }
+/** Every date of some links that a post may speak of; drafts are nobody's business. */
+export const occurrencesOfLinks = (
+  db: Db,
+  linkIds: number[],
+  tx?: Tx,
+): Promise<PostOccurrenceRow[]> =>
+  db.rows<PostOccurrenceRow>(
+    `SELECT o.id, o.link_id, o.title, o.description, o.key_date, o.local_date, o.local_time, o.start_at, o.end_at, o.status, o.layers, m.ended_at
+     FROM occurrences o LEFT JOIN sittings m ON m.occurrence_id = o.id WHERE o.link_id IN (:linkIds) AND o.draft = 0 AND o.status <> 'skipped' ORDER BY o.start_at, o.id`,
+    { linkIds: [0, ...linkIds] },
+    tx,
+  );
+
+export const hostNames = async (
+  db: Db,
+  classIds: number[],
+  tx?: Tx,
+): Promise<Map<number, string>> =>
+  new Map(
+    (
+      await db.rows<{ class_id: number; name: string }>(
+        `SELECT cs.class_id, MIN(p.name) AS name FROM class_staff cs JOIN people p ON p.id = cs.person_id WHERE cs.as_what = 'host' AND cs.class_id IN (:classIds) GROUP BY cs.class_id`,
+        { classIds: [0, ...classIds] },
+        tx,
+      )
+    ).map((row) => [row.class_id, row.name]),
+  );
+
+export interface Reader {
+  id: number;
+  name: string;
+  email: string | null;
+}
 const READERS = `SELECT p.id, p.name, (SELECT a.email FROM accounts a WHERE a.person_id = p.id AND a.kind = 'school' ORDER BY a.id LIMIT 1) AS email FROM people p WHERE p.id IN`;
 
 /** Who of a class period reads what stands there: all of its roll, those of a group, or those whom the link is for. */
-export function readersOf(db: Db, { class_id: classId, link_id: linkId, shape }: Pick<PlaceRow, 'class_id' | 'link_id' | 'shape'>, tx?: Tx): Promise<Reader[]> {
+export function readersOf(
+  db: Db,
+  { class_id: classId, link_id: linkId, shape }: Pick<PlaceRow, 'class_id' | 'link_id' | 'shape'>,
+  tx?: Tx,
+): Promise<Reader[]> {
   const roll = `${READERS} (SELECT r.person_id FROM roll r WHERE r.class_id = :classId)`;
   if (shape.readers === 'class') return db.rows<Reader>(`${roll} ORDER BY p.name`, { classId }, tx);
   if (shape.readers === 'audience') {
     return db.rows<Reader>(
       `${roll} AND p.id IN (SELECT ar.person_id FROM link_audience la JOIN roll ar ON ar.class_id = la.class_id WHERE la.link_id = :linkId
          UNION SELECT g.person_id FROM link_audience la JOIN group_members g ON g.group_id = la.group_id WHERE la.link_id = :linkId
-         UNION SELECT la.person_id FROM link_audience la WHERE la.link_id = :linkId AND la.person_id IS NOT NULL) ORDER BY p.name`, { classId, linkId }, tx,
+         UNION SELECT la.person_id FROM link_audience la WHERE la.link_id = :linkId AND la.person_id IS NOT NULL) ORDER BY p.name`,
+      { classId, linkId },
+      tx,
     );
   }
-  return db.rows<Reader>(`${roll} AND p.id IN (SELECT g.person_id FROM group_members g WHERE g.group_id = :groupId) ORDER BY p.name`, { classId, groupId: shape.readers.groupId }, tx);
+  return db.rows<Reader>(
+    `${roll} AND p.id IN (SELECT g.person_id FROM group_members g WHERE g.group_id = :groupId) ORDER BY p.name`,
+    { classId, groupId: shape.readers.groupId },
+    tx,
+  );
 }
 
 /** How many read at places: of a class period, of a group, or of a link's audience within the class period. */
@@ -119,13 +245,18 @@ export async function readerCounts(db: Db, places: PlaceRow[]): Promise<Map<numb
          SELECT 1 FROM link_audience la LEFT JOIN group_members ag ON ag.group_id = la.group_id AND ag.person_id = r.person_id
          WHERE la.link_id = pp.link_id AND (la.class_id = r.class_id OR ag.person_id IS NOT NULL OR la.person_id = r.person_id)))
        ELSE (SELECT COUNT(*) FROM roll r WHERE r.class_id = pp.class_id) END AS n
-     FROM post_places pp WHERE pp.id IN (:ids)`, { ids: places.map((p) => p.id) },
+     FROM post_places pp WHERE pp.id IN (:ids)`,
+    { ids: places.map((p) => p.id) },
   );
   return new Map(rows.map((row) => [row.id, Number(row.n)]));
 }
 
 /** A class period as its course site knows it. */
-export const siteOfClass = (db: Db, classId: number): Promise<{ id: number; ref: string } | undefined> => db.one('SELECT id, ref FROM class_periods WHERE id = :classId', { classId });
+export const siteOfClass = (
+  db: Db,
+  classId: number,
+): Promise<{ id: number; ref: string } | undefined> =>
+  db.one('SELECT id, ref FROM class_periods WHERE id = :classId', { classId });
 
 /** Of some people, those whom a link is not for. */
 export const beyondAudience = (readers: Reader[], audience: { id: number }[]): Reader[] => {
@@ -134,94 +265,279 @@ export const beyondAudience = (readers: Reader[], audience: { id: number }[]): R
 };
 
 /** A link, and whether a person hosts its class period and so may post it. */
-export const linkForPost = (db: Db, id: number, by: number): Promise<{ state: 'live' | 'retired'; host: number } | undefined> =>
-  db.one(`SELECT l.state, EXISTS (SELECT 1 FROM class_staff cs WHERE cs.class_id = l.class_id AND cs.person_id = :by AND cs.as_what <> 'presenter') AS host FROM links l WHERE l.id = :id`, { id, by });
+export const linkForPost = (
+  db: Db,
+  id: number,
+  by: number,
+): Promise<{ state: 'live' | 'retired'; host: number } | undefined> =>
+  db.one(
+    `SELECT l.state, EXISTS (SELECT 1 FROM class_staff cs WHERE cs.class_id = l.class_id AND cs.person_id = :by AND cs.as_what <> 'presenter') AS host FROM links l WHERE l.id = :id`,
+    { id, by },
+  );
 
 /** Places as they would be, for a post that is not saved. */
 export async function wouldBePlaces(db: Db, places: PlaceText[]): Promise<PlaceRow[]> {
-  const rows = await db.rows<Omit<PlaceRow, 'id' | 'post_id' | 'kind' | 'shape' | 'removed' | 'lost' | 'mine'>>(
+  const rows = await db.rows<
+    Omit<PlaceRow, 'id' | 'post_id' | 'kind' | 'shape' | 'removed' | 'lost' | 'mine'>
+  >(
     `SELECT c.id AS class_id, l.id AS link_id, c.ref AS class_ref, c.title AS class_title, c.period, c.pennant, l.code, l.label AS link_label, l.state AS link_state
-     FROM class_periods c JOIN links l WHERE c.id IN (:classIds) AND l.id IN (:linkIds)`, { classIds: [0, ...places.map((p) => p.classId)], linkIds: [0, ...places.map((p) => p.linkId)] },
+     FROM class_periods c JOIN links l WHERE c.id IN (:classIds) AND l.id IN (:linkIds)`,
+    {
+      classIds: [0, ...places.map((p) => p.classId)],
+      linkIds: [0, ...places.map((p) => p.linkId)],
+    },
   );
   return places.flatMap((p, i) => {
     const row = rows.find((r) => r.class_id === p.classId && r.link_id === p.linkId);
-    return row ? [{ ...row, id: i + 1, post_id: 0, kind: p.kind, shape: p.shape, removed: 0, lost: 0, mine: 1 }] : [];
+    return row
+      ? [
+          {
+            ...row,
+            id: i + 1,
+            post_id: 0,
+            kind: p.kind,
+            shape: p.shape,
+            removed: 0,
+            lost: 0,
+            mine: 1,
+          },
+        ]
+      : [];
   });
 }
 
-export const hostedOf = async (db: Db, personId: number, classIds: number[]): Promise<Set<number>> =>
-  new Set((await db.rows<{ class_id: number }>(`SELECT class_id FROM class_staff WHERE person_id = :personId AND as_what <> 'presenter' AND class_id IN (:classIds)`, { personId, classIds: [0, ...classIds] })).map((row) => row.class_id));
+export const hostedOf = async (
+  db: Db,
+  personId: number,
+  classIds: number[],
+): Promise<Set<number>> =>
+  new Set(
+    (
+      await db.rows<{ class_id: number }>(
+        `SELECT class_id FROM class_staff WHERE person_id = :personId AND as_what <> 'presenter' AND class_id IN (:classIds)`,
+        { personId, classIds: [0, ...classIds] },
+      )
+    ).map((row) => row.class_id),
+  );
 
 /** Posts of a link that are out or about to be. */
-export const standingPosts = async (db: Db, linkId: number): Promise<{ words: Words; link_words: string }[]> =>
-  (await db.rows<{ words: string; link_words: string }>(`SELECT DISTINCT p.id, p.words, p.link_words FROM posts p JOIN post_places pp ON pp.post_id = p.id AND pp.removed = 0 WHERE pp.link_id = :linkId AND p.withdrawn = 0 AND JSON_VALUE(p.timing, '$.kind') <> 'draft'`, { linkId }))
-    .map((row) => ({ ...row, words: JSON.parse(row.words) as Words }));
+export const standingPosts = async (
+  db: Db,
+  linkId: number,
+): Promise<{ words: Words; link_words: string }[]> =>
+  (
+    await db.rows<{ words: string; link_words: string }>(
+      `SELECT DISTINCT p.id, p.words, p.link_words FROM posts p JOIN post_places pp ON pp.post_id = p.id AND pp.removed = 0 WHERE pp.link_id = :linkId AND p.withdrawn = 0 AND JSON_VALUE(p.timing, '$.kind') <> 'draft'`,
+      { linkId },
+    )
+  ).map((row) => ({ ...row, words: JSON.parse(row.words) as Words }));
 
 /** Who did what to a post, the newest first. */
-export const historyOf = (db: Db, id: number): Promise<{ at: string; by_name: string | null; action: string }[]> =>
-  db.rows(`SELECT a.at, u.name AS by_name, a.action FROM audit_log a LEFT JOIN people u ON u.id = a.person_id WHERE a.subject = :subject ORDER BY a.id DESC LIMIT 200`, { subject: `post:${id}` });
+export const historyOf = (
+  db: Db,
+  id: number,
+): Promise<{ at: string; by_name: string | null; action: string }[]> =>
+  db.rows(
+    `SELECT a.at, u.name AS by_name, a.action FROM audit_log a LEFT JOIN people u ON u.id = a.person_id WHERE a.subject = :subject ORDER BY a.id DESC LIMIT 200`,
+    { subject: `post:${id}` },
+  );
 
 // ---- writing
 
-export interface PostText { words: Words; linkWords: string; about: 'link' | 'sessions'; onDate: string | null; timing: PostTiming; afterwards: PostRow['afterwards']; pinned: boolean; withdrawn: boolean }
+export interface PostText {
+  words: Words;
+  linkWords: string;
+  about: 'link' | 'sessions';
+  onDate: string | null;
+  timing: PostTiming;
+  afterwards: PostRow['afterwards'];
+  pinned: boolean;
+  withdrawn: boolean;
+}
 const columnsOf = (p: PostText) => ({
-  words: JSON.stringify(p.words), link_words: p.linkWords, about: p.about, on_date: p.onDate, timing: JSON.stringify(p.timing), afterwards: p.afterwards, pinned: p.pinned ? 1 : 0, withdrawn: p.withdrawn ? 1 : 0,
+  words: JSON.stringify(p.words),
+  link_words: p.linkWords,
+  about: p.about,
+  on_date: p.onDate,
+  timing: JSON.stringify(p.timing),
+  afterwards: p.afterwards,
+  pinned: p.pinned ? 1 : 0,
+  withdrawn: p.withdrawn ? 1 : 0,
 });
 
-export const insertPost = (db: Db, at: { classId: number; by: number }, post: PostText, tx: Tx): Promise<number> =>
+export const insertPost = (
+  db: Db,
+  at: { classId: number; by: number },
+  post: PostText,
+  tx: Tx,
+): Promise<number> =>
   db.insert('posts', { class_id: at.classId, made_by: at.by, ...columnsOf(post) }, tx);
 
 /** Changes a post that still has the version its editor read; gives whether it had. */
-export async function updatePost(db: Db, id: number, version: number, post: PostText, tx: Tx): Promise<boolean> {
+export async function updatePost(
+  db: Db,
+  id: number,
+  version: number,
+  post: PostText,
+  tx: Tx,
+): Promise<boolean> {
   const columns = columnsOf(post);
-  return (await db.change(`UPDATE posts SET ${Object.keys(columns).map((c) => `${c} = :${c}`).join(', ')}, version = version + 1 WHERE id = :id AND version = :version`, { id, version, ...columns }, tx)) > 0;
+  return (
+    (await db.change(
+      `UPDATE posts SET ${Object.keys(columns)
+        .map((c) => `${c} = :${c}`)
+        .join(', ')}, version = version + 1 WHERE id = :id AND version = :version`,
+      { id, version, ...columns },
+      tx,
+    )) > 0
+  );
 }
 
-export interface PlaceText { id?: number; classId: number; linkId: number; kind: PlaceKind; shape: PlaceShape }
+export interface PlaceText {
+  id?: number;
+  classId: number;
+  linkId: number;
+  kind: PlaceKind;
+  shape: PlaceShape;
+}
 
 /** The post about one session is asked for before its time. */
-export const hurryPost = (db: Db, id: number, early: number[], tx: Tx): Promise<number> => db.change('UPDATE posts SET early = :early WHERE id = :id', { id, early: JSON.stringify(early) }, tx);
+export const hurryPost = (db: Db, id: number, early: number[], tx: Tx): Promise<number> =>
+  db.change(
+    'UPDATE posts SET early = :early WHERE id = :id',
+    { id, early: JSON.stringify(early) },
+    tx,
+  );
 
 /** Gives a post these places: those that it has already by their ids, the others new; what is left out goes. A place never changes its class period or kind. */
-export async function writePlaces(db: Db, postId: number, places: PlaceText[], tx: Tx): Promise<void> {
-  const there = await db.rows<{ id: number; class_id: number; kind: PlaceKind }>('SELECT id, class_id, kind FROM post_places WHERE post_id = :postId', { postId }, tx);
-  const isKept = (p: PlaceText): boolean => there.some((t) => t.id === p.id && t.class_id === p.classId && t.kind === p.kind);
-  await db.change('UPDATE post_places SET removed = 1 WHERE post_id = :postId AND id NOT IN (:kept)', { postId, kept: [0, ...places.filter(isKept).map((p) => p.id!)] }, tx);
+export async function writePlaces(
+  db: Db,
+  postId: number,
+  places: PlaceText[],
+  tx: Tx,
+): Promise<void> {
+  const there = await db.rows<{ id: number; class_id: number; kind: PlaceKind }>(
+    'SELECT id, class_id, kind FROM post_places WHERE post_id = :postId',
+    { postId },
+    tx,
+  );
+  const isKept = (p: PlaceText): boolean =>
+    there.some((t) => t.id === p.id && t.class_id === p.classId && t.kind === p.kind);
+  await db.change(
+    'UPDATE post_places SET removed = 1 WHERE post_id = :postId AND id NOT IN (:kept)',
+    { postId, kept: [0, ...places.filter(isKept).map((p) => p.id!)] },
+    tx,
+  );
   for (const p of places) {
     const columns = { link_id: p.linkId, shape: JSON.stringify(p.shape) };
-    if (isKept(p)) await db.change('UPDATE post_places SET link_id = :link_id, shape = :shape, removed = 0 WHERE id = :id', { ...columns, id: p.id! }, tx);
-    else await db.insert('post_places', { post_id: postId, class_id: p.classId, kind: p.kind, ...columns }, tx);
+    if (isKept(p))
+      await db.change(
+        'UPDATE post_places SET link_id = :link_id, shape = :shape, removed = 0 WHERE id = :id',
+        { ...columns, id: p.id! },
+        tx,
+      );
+    else
+      await db.insert(
+        'post_places',
+        { post_id: postId, class_id: p.classId, kind: p.kind, ...columns },
+        tx,
+      );
   }
 }
 
-export interface Wished { placeId: number; part: 'thing' | 'section'; occurrenceId: number; wish: PlacementRow['wish']; body: Body; code: string; dueAt: string }
+export interface Wished {
+  placeId: number;
+  part: 'thing' | 'section';
+  occurrenceId: number;
+  wish: PlacementRow['wish'];
+  body: Body;
+  code: string;
+  dueAt: string;
+}
 
 export const insertPlacement = (db: Db, postId: number, w: Wished, tx: Tx): Promise<number> =>
-  db.insert('placements', { post_id: postId, place_id: w.placeId, part: w.part, occurrence_id: w.occurrenceId, wish: w.wish, body: JSON.stringify(w.body), code: w.code, due_at: toSql(w.dueAt) }, tx);
+  db.insert(
+    'placements',
+    {
+      post_id: postId,
+      place_id: w.placeId,
+      part: w.part,
+      occurrence_id: w.occurrenceId,
+      wish: w.wish,
+      body: JSON.stringify(w.body),
+      code: w.code,
+      due_at: toSql(w.dueAt),
+    },
+    tx,
+  );
 
-export const updatePlacement = (db: Db, id: number, w: Pick<Wished, 'wish' | 'body' | 'code'>, tx: Tx): Promise<number> =>
-  db.change('UPDATE placements SET wish = :wish, body = :body, code = :code, revision = revision + 1 WHERE id = :id', { id, wish: w.wish, body: JSON.stringify(w.body), code: w.code }, tx);
+export const updatePlacement = (
+  db: Db,
+  id: number,
+  w: Pick<Wished, 'wish' | 'body' | 'code'>,
+  tx: Tx,
+): Promise<number> =>
+  db.change(
+    'UPDATE placements SET wish = :wish, body = :body, code = :code, revision = revision + 1 WHERE id = :id',
+    { id, wish: w.wish, body: JSON.stringify(w.body), code: w.code },
+    tx,
+  );
 
 /** Notes what the place has confirmed. An older confirmation never overwrites a newer. */
-export const notePlaced = (db: Db, { id, revision, wish, body, code }: Pick<PlacementRow, 'id' | 'revision' | 'wish' | 'body' | 'code'>, now: string): Promise<number> =>
+export const notePlaced = (
+  db: Db,
+  {
+    id,
+    revision,
+    wish,
+    body,
+    code,
+  }: Pick<PlacementRow, 'id' | 'revision' | 'wish' | 'body' | 'code'>,
+  now: string,
+): Promise<number> =>
   db.change(
     `UPDATE placements SET sent_revision = :revision, sent_body = :body, sent_code = :code, missing_since = NULL, out_since = ${wish === 'gone' ? 'NULL' : 'COALESCE(out_since, :now)'} WHERE id = :id AND sent_revision <= :revision`,
-    { id, revision, body: wish === 'gone' ? null : JSON.stringify(body), code: wish === 'gone' ? null : code, now: toSql(now) },
+    {
+      id,
+      revision,
+      body: wish === 'gone' ? null : JSON.stringify(body),
+      code: wish === 'gone' ? null : code,
+      now: toSql(now),
+    },
   );
 
 /** A person says that they have not done it after all. */
 export const unplace = (db: Db, id: number, tx: Tx): Promise<number> =>
-  db.change('UPDATE placements SET sent_revision = 0, sent_body = NULL, sent_code = NULL, out_since = NULL WHERE id = :id', { id }, tx);
+  db.change(
+    'UPDATE placements SET sent_revision = 0, sent_body = NULL, sent_code = NULL, out_since = NULL WHERE id = :id',
+    { id },
+    tx,
+  );
 
-export const dropPlacement = (db: Db, id: number, dropped: boolean, tx: Tx): Promise<number> => db.change('UPDATE placements SET dropped = :dropped WHERE id = :id', { id, dropped: dropped ? 1 : 0 }, tx);
+export const dropPlacement = (db: Db, id: number, dropped: boolean, tx: Tx): Promise<number> =>
+  db.change(
+    'UPDATE placements SET dropped = :dropped WHERE id = :id',
+    { id, dropped: dropped ? 1 : 0 },
+    tx,
+  );
 
 /** It ought to be sent once more, though it says the same. */
-export const renewPlacement = (db: Db, id: number, tx: Tx): Promise<number> => db.change('UPDATE placements SET revision = revision + 1, missing_since = NULL WHERE id = :id', { id }, tx);
+export const renewPlacement = (db: Db, id: number, tx: Tx): Promise<number> =>
+  db.change(
+    'UPDATE placements SET revision = revision + 1, missing_since = NULL WHERE id = :id',
+    { id },
+    tx,
+  );
 
 export const noteMissing = (db: Db, ids: number[], now: string): Promise<number> =>
-  db.change('UPDATE placements SET missing_since = :now WHERE id IN (:ids) AND missing_since IS NULL', { ids: [0, ...ids], now: toSql(now) });
+  db.change(
+    'UPDATE placements SET missing_since = :now WHERE id IN (:ids) AND missing_since IS NULL',
+    { ids: [0, ...ids], now: toSql(now) },
+  );
 
 /** What a class period's site has confirmed and ought to list. */
 export const confirmedOf = (db: Db, classId: number): Promise<{ id: number }[]> =>
-  db.rows(`SELECT pl.id FROM placements pl JOIN post_places pp ON pp.id = pl.place_id WHERE pp.class_id = :classId AND pp.kind <> 'by-hand' AND pl.out_since IS NOT NULL AND pl.wish <> 'gone'`, { classId });
-
+  db.rows(
+    `SELECT pl.id FROM placements pl JOIN post_places pp ON pp.id = pl.place_id WHERE pp.class_id = :classId AND pp.kind <> 'by-hand' AND pl.out_since IS NOT NULL AND pl.wish <> 'gone'`,
+    { classId },
+  );

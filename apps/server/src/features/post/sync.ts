@@ -6,7 +6,8 @@ import { confirmedOf, noteMissing, notePlaced, placementById, siteOfClass } from
 import { sectionKey } from './bodies.js';
 import { lookLater } from './wake.js';
 
-export const keyOf = (p: { id: number; part: 'thing' | 'section'; place_id: number }): string => (p.part === 'section' ? sectionKey(p.place_id) : `glen-${p.id}`);
+export const keyOf = (p: { id: number; part: 'thing' | 'section'; place_id: number }): string =>
+  p.part === 'section' ? sectionKey(p.place_id) : `glen-${p.id}`;
 
 /** Brings what stands at a place to what ought to stand there. Repeating it does no harm. */
 export async function syncPlacement(glen: Glen, placementId: number): Promise<void> {

@@ -1,4 +1,14 @@
-import { GlenInputError, calendarEffects, effectInWords, expandPlan, indexSchool, notesForEffects, wholeWindow, type CalendarEffect, type SchoolCalendar } from '@glen/core';
+import {
+  GlenInputError,
+  calendarEffects,
+  effectInWords,
+  expandPlan,
+  indexSchool,
+  notesForEffects,
+  wholeWindow,
+  type CalendarEffect,
+  type SchoolCalendar,
+} from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Tx } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
@@ -16,63 +26,135 @@ function checked(calendar: Body<'previewCalendar'>['calendar']): SchoolCalendar 
     indexSchool(calendar as SchoolCalendar);
     return calendar as SchoolCalendar;
   } catch (error) {
-    if (error instanceof GlenInputError) throw wrongField(error.path.replace(/^school/, 'calendar'), error.message);
+    if (error instanceof GlenInputError)
+      throw wrongField(error.path.replace(/^school/, 'calendar'), error.message);
     throw error;
   }
 }
 
-async function effectsOf(glen: Glen, before: SchoolCalendar, after: SchoolCalendar, tx?: Tx): Promise<{ effects: CalendarEffect[]; series: Map<number, Series>; hosts: Map<number, { person_id: number; name: string }[]> }> {
+async function effectsOf(
+  glen: Glen,
+  before: SchoolCalendar,
+  after: SchoolCalendar,
+  tx?: Tx,
+): Promise<{
+  effects: CalendarEffect[];
+  series: Map<number, Series>;
+  hosts: Map<number, { person_id: number; name: string }[]>;
+}> {
   const [all, staff] = await Promise.all([allSeries(glen.db, tx), hostsOfAll(glen.db, tx)]);
   const hosts = new Map<number, { person_id: number; name: string }[]>();
-  for (const { class_id, ...person } of staff) hosts.set(class_id, [...(hosts.get(class_id) ?? []), person]);
-  return { effects: calendarEffects(all, before, after, glen.clock.school()), series: new Map(all.map((s) => [s.id, s])), hosts };
+  for (const { class_id, ...person } of staff)
+    hosts.set(class_id, [...(hosts.get(class_id) ?? []), person]);
+  return {
+    effects: calendarEffects(all, before, after, glen.clock.school()),
+    series: new Map(all.map((s) => [s.id, s])),
+    hosts,
+  };
 }
 
 /** What an edited calendar would do to everybody's sessions, before it is saved. */
-export async function previewCalendar(glen: Glen, { calendar }: Body<'previewCalendar'>): Promise<Answer<'previewCalendar'>> {
+export async function previewCalendar(
+  glen: Glen,
+  { calendar }: Body<'previewCalendar'>,
+): Promise<Answer<'previewCalendar'>> {
   const after = checked(calendar);
-  const { effects, series, hosts } = await effectsOf(glen, (await readCalendar(glen.db)).calendar, after);
+  const { effects, series, hosts } = await effectsOf(
+    glen,
+    (await readCalendar(glen.db)).calendar,
+    after,
+  );
   const counts = new Map<string, number>();
-  for (const effect of effects) for (const { name } of hosts.get(series.get(effect.seriesId)!.class_id) ?? []) counts.set(name, (counts.get(name) ?? 0) + 1);
+  for (const effect of effects)
+    for (const { name } of hosts.get(series.get(effect.seriesId)!.class_id) ?? [])
+      counts.set(name, (counts.get(name) ?? 0) + 1);
   return {
-    notes: notesForEffects(effects, (id) => series.get(id)!.title), changed: effects.filter((e) => e.kind !== 'stays').length,
-    teachers: [...counts].map(([name, sessions]) => ({ name, sessions })).sort((a, b) => b.sessions - a.sessions || (a.name < b.name ? -1 : 1)),
+    notes: notesForEffects(effects, (id) => series.get(id)!.title),
+    changed: effects.filter((e) => e.kind !== 'stays').length,
+    teachers: [...counts]
+      .map(([name, sessions]) => ({ name, sessions }))
+      .sort((a, b) => b.sessions - a.sessions || (a.name < b.name ? -1 : 1)),
   };
 }
 
 const TOLD_DATES = 12;
 
 /** Tells each host, in Glen, what has become of their sessions; whoever changed the calendar knows. */
-async function tellHosts(glen: Glen, effects: CalendarEffect[], series: Map<number, Series>, hosts: Map<number, { person_id: number }[]>, by: { id: number; name: string }, tx: Tx): Promise<void> {
+async function tellHosts(
+  glen: Glen,
+  effects: CalendarEffect[],
+  series: Map<number, Series>,
+  hosts: Map<number, { person_id: number }[]>,
+  by: { id: number; name: string },
+  tx: Tx,
+): Promise<void> {
   const byPerson = new Map<number, CalendarEffect[]>();
-  for (const effect of effects) for (const { person_id } of hosts.get(series.get(effect.seriesId)!.class_id) ?? []) byPerson.set(person_id, [...(byPerson.get(person_id) ?? []), effect]);
+  for (const effect of effects)
+    for (const { person_id } of hosts.get(series.get(effect.seriesId)!.class_id) ?? [])
+      byPerson.set(person_id, [...(byPerson.get(person_id) ?? []), effect]);
   for (const [personId, own] of byPerson) {
     if (personId === by.id) continue;
-    const words = own.slice(0, TOLD_DATES).map((e) => `${effectInWords(e, series.get(e.seriesId)!.title)}`);
+    const words = own
+      .slice(0, TOLD_DATES)
+      .map((e) => `${effectInWords(e, series.get(e.seriesId)!.title)}`);
     const title = `The calendar changed ${own.length === 1 ? 'one of your sessions' : `${own.length} of your sessions`}`;
-    await insertNotice(glen.db, { personId, title, text: `By ${by.name}. ${words.join('. ')}.${own.length > TOLD_DATES ? ` And ${own.length - TOLD_DATES} more; they stand on the plan.` : ''}`, madeAt: glen.clock.school() }, tx);
-    await announce(glen.db, glen.clock, `person:${personId}`, { thing: 'notices', id: personId }, tx);
+    await insertNotice(
+      glen.db,
+      {
+        personId,
+        title,
+        text: `By ${by.name}. ${words.join('. ')}.${own.length > TOLD_DATES ? ` And ${own.length - TOLD_DATES} more; they stand on the plan.` : ''}`,
+        madeAt: glen.clock.school(),
+      },
+      tx,
+    );
+    await announce(
+      glen.db,
+      glen.clock,
+      `person:${personId}`,
+      { thing: 'notices', id: personId },
+      tx,
+    );
   }
 }
 
 /** Changes the calendar; every series follows it, but for what has started; their teachers are told. */
-export async function setCalendar(glen: Glen, by: { id: number; name: string }, { version, calendar, region }: Body<'setCalendar'>): Promise<void> {
+export async function setCalendar(
+  glen: Glen,
+  by: { id: number; name: string },
+  { version, calendar, region }: Body<'setCalendar'>,
+): Promise<void> {
   const after = checked(calendar);
   const current = await glen.db.transaction(async (tx) => {
     const kept = await readCalendar(glen.db, tx);
     if (kept.version !== version) return kept;
     const { effects, series, hosts } = await effectsOf(glen, kept.calendar, after, tx);
     const broken = effects.find((e) => e.kind === 'breaks');
-    if (broken) throw wrongField('calendar.bells', `${effectInWords(broken, series.get(broken.seriesId)!.title)} Change that series first.`);
+    if (broken)
+      throw wrongField(
+        'calendar.bells',
+        `${effectInWords(broken, series.get(broken.seriesId)!.title)} Change that series first.`,
+      );
     await writeCalendar(glen.db, after, region, tx);
     for (const id of new Set(effects.map((e) => e.seriesId))) {
       const s = series.get(id)!;
       const rows = expandPlan(s.plan, after, wholeWindow(s.plan, after));
-      await remakeOccurrences(glen, { id, classId: s.class_id, linkId: s.link_id }, { ...s, draft: Boolean(s.draft), dateRules: s.date_rules }, rows, tx);
+      await remakeOccurrences(
+        glen,
+        { id, classId: s.class_id, linkId: s.link_id },
+        { ...s, draft: Boolean(s.draft), dateRules: s.date_rules },
+        rows,
+        tx,
+      );
       await told(glen, s, tx);
     }
     await tellHosts(glen, effects, series, hosts, by, tx);
-    await audit(glen.db, glen.clock, { by: by.id, action: 'set-calendar', subject: 'school:1', before: kept.calendar, after }, tx);
+    await audit(
+      glen.db,
+      glen.clock,
+      { by: by.id, action: 'set-calendar', subject: 'school:1', before: kept.calendar, after },
+      tx,
+    );
     await announce(glen.db, glen.clock, 'clock', { thing: 'school', id: 1 }, tx);
     return null;
   });

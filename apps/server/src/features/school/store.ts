@@ -1,69 +1,185 @@
-import type { EntryRules, RuleField, RuleSetting, SchoolCalendar, SessionPlan, SessionWords } from '@glen/core';
+import type {
+  EntryRules,
+  RuleField,
+  RuleSetting,
+  SchoolCalendar,
+  SessionPlan,
+  SessionWords,
+} from '@glen/core';
 import type { Account } from '@glen/contract';
 import { toSql, type Db, type Tx } from '../../db/connect.js';
 
-export interface School { name: string; calendar: SchoolCalendar; rules: EntryRules; locked: RuleField[] }
+export interface School {
+  name: string;
+  calendar: SchoolCalendar;
+  rules: EntryRules;
+  locked: RuleField[];
+}
 
 /** The one school of this installation; before it is set up, a clear error. */
 export async function readSchool(db: Db, tx?: Tx): Promise<School> {
-  const row = await db.one<School>('SELECT name, calendar, rules, locked FROM school WHERE id = 1', {}, tx);
+  const row = await db.one<School>(
+    'SELECT name, calendar, rules, locked FROM school WHERE id = 1',
+    {},
+    tx,
+  );
   if (!row) throw new Error('No school has been set up in this database yet.');
   return row;
 }
 
-export interface KeptCalendar { calendar: SchoolCalendar; version: number; region: string | null }
+export interface KeptCalendar {
+  calendar: SchoolCalendar;
+  version: number;
+  region: string | null;
+}
 
 /** The calendar with its version; within a transaction it is held against other edits. */
 export async function readCalendar(db: Db, tx?: Tx): Promise<KeptCalendar> {
-  const row = await db.one<KeptCalendar>(`SELECT calendar, version, region FROM school WHERE id = 1 ${tx ? 'FOR UPDATE' : ''}`, {}, tx);
+  const row = await db.one<KeptCalendar>(
+    `SELECT calendar, version, region FROM school WHERE id = 1 ${tx ? 'FOR UPDATE' : ''}`,
+    {},
+    tx,
+  );
   return row!;
 }
 
-export const writeCalendar = (db: Db, calendar: SchoolCalendar, region: string | null, tx: Tx): Promise<number> =>
-  db.change('UPDATE school SET calendar = :calendar, region = :region, version = version + 1 WHERE id = 1', { calendar: JSON.stringify(calendar), region }, tx);
+export const writeCalendar = (
+  db: Db,
+  calendar: SchoolCalendar,
+  region: string | null,
+  tx: Tx,
+): Promise<number> =>
+  db.change(
+    'UPDATE school SET calendar = :calendar, region = :region, version = version + 1 WHERE id = 1',
+    { calendar: JSON.stringify(calendar), region },
+    tx,
+  );
 
 /** Every series with its class period and its hosts, for what a calendar does to all of them. */
 export const allSeries = (db: Db, tx?: Tx) =>
-  db.rows<{ id: number; class_id: number; link_id: number; title: string; description: string; plan: SessionPlan; draft: number; words: Record<string, Partial<SessionWords>>; rules: Partial<EntryRules>; date_rules: Record<string, Partial<EntryRules>>; class_title: string; period: string | null }>(
-    'SELECT s.id, s.class_id, s.link_id, s.title, s.description, s.plan, s.draft, s.words, s.rules, s.date_rules, c.title AS class_title, c.period FROM series s JOIN class_periods c ON c.id = s.class_id WHERE s.undated = 0 ORDER BY s.id', {}, tx,
+  db.rows<{
+    id: number;
+    class_id: number;
+    link_id: number;
+    title: string;
+    description: string;
+    plan: SessionPlan;
+    draft: number;
+    words: Record<string, Partial<SessionWords>>;
+    rules: Partial<EntryRules>;
+    date_rules: Record<string, Partial<EntryRules>>;
+    class_title: string;
+    period: string | null;
+  }>(
+    'SELECT s.id, s.class_id, s.link_id, s.title, s.description, s.plan, s.draft, s.words, s.rules, s.date_rules, c.title AS class_title, c.period FROM series s JOIN class_periods c ON c.id = s.class_id WHERE s.undated = 0 ORDER BY s.id',
+    {},
+    tx,
   );
 
-export const hostsOfAll = (db: Db, tx?: Tx): Promise<{ class_id: number; person_id: number; name: string }[]> =>
-  db.rows(`SELECT cs.class_id, p.id AS person_id, p.name FROM class_staff cs JOIN people p ON p.id = cs.person_id WHERE cs.as_what IN ('host', 'co-teacher') ORDER BY p.name`, {}, tx);
+export const hostsOfAll = (
+  db: Db,
+  tx?: Tx,
+): Promise<{ class_id: number; person_id: number; name: string }[]> =>
+  db.rows(
+    `SELECT cs.class_id, p.id AS person_id, p.name FROM class_staff cs JOIN people p ON p.id = cs.person_id WHERE cs.as_what IN ('host', 'co-teacher') ORDER BY p.name`,
+    {},
+    tx,
+  );
 
-export const insertNotice = (db: Db, notice: { personId: number; title: string; text: string; madeAt: string }, tx: Tx): Promise<number> =>
-  db.insert('notices', { person_id: notice.personId, title: notice.title, text: notice.text, made_at: toSql(notice.madeAt) }, tx);
+export const insertNotice = (
+  db: Db,
+  notice: { personId: number; title: string; text: string; madeAt: string },
+  tx: Tx,
+): Promise<number> =>
+  db.insert(
+    'notices',
+    {
+      person_id: notice.personId,
+      title: notice.title,
+      text: notice.text,
+      made_at: toSql(notice.madeAt),
+    },
+    tx,
+  );
 
-export const noticesOf = (db: Db, personId: number): Promise<{ id: number; title: string; text: string }[]> =>
-  db.rows('SELECT id, title, text FROM notices WHERE person_id = :personId AND seen = 0 ORDER BY id DESC LIMIT 5', { personId });
+export const noticesOf = (
+  db: Db,
+  personId: number,
+): Promise<{ id: number; title: string; text: string }[]> =>
+  db.rows(
+    'SELECT id, title, text FROM notices WHERE person_id = :personId AND seen = 0 ORDER BY id DESC LIMIT 5',
+    { personId },
+  );
 
-export const markSeen = (db: Db, id: number, personId: number): Promise<number> => db.change('UPDATE notices SET seen = 1 WHERE id = :id AND person_id = :personId', { id, personId });
-
-export const schoolExists = async (db: Db): Promise<boolean> => (await db.one('SELECT id FROM school WHERE id = 1')) !== undefined;
-
-export async function writeSchool(db: Db, school: School & { region: string | null }): Promise<void> {
-  await db.change('REPLACE INTO school (id, name, calendar, region, rules, locked) VALUES (1, :name, :calendar, :region, :rules, :locked)', {
-    region: school.region,
-    name: school.name, calendar: JSON.stringify(school.calendar), rules: JSON.stringify(school.rules), locked: JSON.stringify(school.locked),
+export const markSeen = (db: Db, id: number, personId: number): Promise<number> =>
+  db.change('UPDATE notices SET seen = 1 WHERE id = :id AND person_id = :personId', {
+    id,
+    personId,
   });
+
+export const schoolExists = async (db: Db): Promise<boolean> =>
+  (await db.one('SELECT id FROM school WHERE id = 1')) !== undefined;
+
+export async function writeSchool(
+  db: Db,
+  school: School & { region: string | null },
+): Promise<void> {
+  await db.change(
+    'REPLACE INTO school (id, name, calendar, region, rules, locked) VALUES (1, :name, :calendar, :region, :rules, :locked)',
+    {
+      region: school.region,
+      name: school.name,
+      calendar: JSON.stringify(school.calendar),
+      rules: JSON.stringify(school.rules),
+      locked: JSON.stringify(school.locked),
+    },
+  );
 }
 
 export interface NewClass {
-  ref: string; title: string; period: string | null; pennant: { letters: string; pattern: string; hue: string };
-  rules: Partial<EntryRules>; staff: { personId: number; as: 'host' | 'co-teacher' | 'presenter' }[]; roll: number[];
+  ref: string;
+  title: string;
+  period: string | null;
+  pennant: { letters: string; pattern: string; hue: string };
+  rules: Partial<EntryRules>;
+  staff: { personId: number; as: 'host' | 'co-teacher' | 'presenter' }[];
+  roll: number[];
 }
 
 /** A class period with its people; its link is made by the link service in the same transaction. */
 export async function insertClass(db: Db, c: NewClass, tx: Tx): Promise<number> {
-  const id = await db.insert('class_periods', { ref: c.ref, title: c.title, period: c.period, pennant: JSON.stringify(c.pennant), rules: JSON.stringify(c.rules) }, tx);
-  for (const { personId, as } of c.staff) await db.insert('class_staff', { class_id: id, person_id: personId, as_what: as }, tx);
+  const id = await db.insert(
+    'class_periods',
+    {
+      ref: c.ref,
+      title: c.title,
+      period: c.period,
+      pennant: JSON.stringify(c.pennant),
+      rules: JSON.stringify(c.rules),
+    },
+    tx,
+  );
+  for (const { personId, as } of c.staff)
+    await db.insert('class_staff', { class_id: id, person_id: personId, as_what: as }, tx);
   for (const personId of c.roll) await db.insert('roll', { class_id: id, person_id: personId }, tx);
   return id;
 }
 
 export interface ClassRow {
-  id: number; ref: string; title: string; period: string | null; pennant: { letters: string; pattern: string; hue: string };
-  version: number; link_id: number; code: string; label: string; kind: RuleSetting['kind']; link_state: 'live' | 'retired'; tutors: number; as_what: 'host' | 'co-teacher' | 'presenter' | null; roll_size: number;
+  id: number;
+  ref: string;
+  title: string;
+  period: string | null;
+  pennant: { letters: string; pattern: string; hue: string };
+  version: number;
+  link_id: number;
+  code: string;
+  label: string;
+  kind: RuleSetting['kind'];
+  link_state: 'live' | 'retired';
+  tutors: number;
+  as_what: 'host' | 'co-teacher' | 'presenter' | null;
+  roll_size: number;
 }
 
 /** The link that class period `c` goes by: the first in its order that is for all of it and works; else one that is for all of it, though stopped. */
@@ -71,11 +187,24 @@ export const MAIN_LINK = `(SELECT ml.id FROM links ml WHERE ml.class_id = c.id
   ORDER BY NOT EXISTS (SELECT 1 FROM link_audience ma WHERE ma.link_id = ml.id AND ma.class_id = ml.class_id), ml.state = 'retired', ml.place, ml.id LIMIT 1)`;
 
 export const mainLinksOf = async (db: Db, classIds: number[]): Promise<Map<number, number>> =>
-  new Map((await db.rows<{ id: number; link_id: number }>(`SELECT c.id, ${MAIN_LINK} AS link_id FROM class_periods c WHERE c.id IN (:classIds)`, { classIds: [0, ...classIds] })).map((row) => [row.id, row.link_id]));
+  new Map(
+    (
+      await db.rows<{ id: number; link_id: number }>(
+        `SELECT c.id, ${MAIN_LINK} AS link_id FROM class_periods c WHERE c.id IN (:classIds)`,
+        { classIds: [0, ...classIds] },
+      )
+    ).map((row) => [row.id, row.link_id]),
+  );
 
 /** The link that a class period goes by, whether it works or not. */
-export const mainLinkOf = (db: Db, classId: number): Promise<{ id: number; code: string; state: 'live' | 'retired' } | undefined> =>
-  db.one(`SELECT l.id, l.code, l.state FROM class_periods c JOIN links l ON l.id = ${MAIN_LINK} WHERE c.id = :classId`, { classId });
+export const mainLinkOf = (
+  db: Db,
+  classId: number,
+): Promise<{ id: number; code: string; state: 'live' | 'retired' } | undefined> =>
+  db.one(
+    `SELECT l.id, l.code, l.state FROM class_periods c JOIN links l ON l.id = ${MAIN_LINK} WHERE c.id = :classId`,
+    { classId },
+  );
 
 const TUTORS = `(EXISTS (SELECT 1 FROM link_hosts lh JOIN links tl ON tl.id = lh.link_id WHERE tl.class_id = c.id AND lh.person_id = :personId)
   OR EXISTS (SELECT 1 FROM shares sh JOIN links tl ON tl.id = sh.link_id JOIN class_staff js ON js.class_id = sh.class_id AND js.as_what <> 'presenter' WHERE tl.class_id = c.id AND js.person_id = :personId))`;
@@ -88,29 +217,49 @@ const CLASS_SELECT = `
 
 /** The class periods that a person teaches, visits, or is host in at one link, or with another class period; the head and the office see all. */
 export const classesOf = (db: Db, personId: number, all: boolean): Promise<ClassRow[]> =>
-  db.rows<ClassRow>(`${CLASS_SELECT} ${all ? '' : `WHERE cs.person_id IS NOT NULL OR ${TUTORS}`} ORDER BY c.period IS NULL, c.period, c.title`, { personId });
+  db.rows<ClassRow>(
+    `${CLASS_SELECT} ${all ? '' : `WHERE cs.person_id IS NOT NULL OR ${TUTORS}`} ORDER BY c.period IS NULL, c.period, c.title`,
+    { personId },
+  );
 
-export const classById = (db: Db, classId: number, personId: number): Promise<ClassRow | undefined> =>
+export const classById = (
+  db: Db,
+  classId: number,
+  personId: number,
+): Promise<ClassRow | undefined> =>
   db.one<ClassRow>(`${CLASS_SELECT} WHERE c.id = :classId`, { classId, personId });
 
 /** The class periods on whose rolls a person stands. */
 export const classesOfLearner = (db: Db, personId: number) =>
-  db.rows<{ id: number; title: string; period: string | null; pennant: ClassRow['pennant']; code: string; host_name: string | null }>(
+  db.rows<{
+    id: number;
+    title: string;
+    period: string | null;
+    pennant: ClassRow['pennant'];
+    code: string;
+    host_name: string | null;
+  }>(
     `SELECT c.id, c.title, c.period, c.pennant, l.code, (SELECT p.name FROM class_staff cs JOIN people p ON p.id = cs.person_id WHERE cs.class_id = c.id AND cs.as_what = 'host' ORDER BY p.id LIMIT 1) AS host_name
-     FROM roll r JOIN class_periods c ON c.id = r.class_id JOIN links l ON l.id = ${MAIN_LINK} AND l.state = 'live' WHERE r.person_id = :personId ORDER BY c.period IS NULL, c.period, c.title`, { personId },
+     FROM roll r JOIN class_periods c ON c.id = r.class_id JOIN links l ON l.id = ${MAIN_LINK} AND l.state = 'live' WHERE r.person_id = :personId ORDER BY c.period IS NULL, c.period, c.title`,
+    { personId },
   );
 
 export const staffOf = (db: Db, classId: number) =>
   db.rows<{ id: number; name: string; as: 'host' | 'co-teacher' | 'presenter' }>(
-    'SELECT p.id, p.name, cs.as_what AS `as` FROM class_staff cs JOIN people p ON p.id = cs.person_id WHERE cs.class_id = :classId ORDER BY cs.as_what, p.name', { classId },
+    'SELECT p.id, p.name, cs.as_what AS `as` FROM class_staff cs JOIN people p ON p.id = cs.person_id WHERE cs.class_id = :classId ORDER BY cs.as_what, p.name',
+    { classId },
   );
 
 export const rollOf = (db: Db, classId: number) =>
-  db.rows<{ id: number; name: string }>('SELECT p.id, p.name FROM roll r JOIN people p ON p.id = r.person_id WHERE r.class_id = :classId ORDER BY p.name', { classId });
+  db.rows<{ id: number; name: string }>(
+    'SELECT p.id, p.name FROM roll r JOIN people p ON p.id = r.person_id WHERE r.class_id = :classId ORDER BY p.name',
+    { classId },
+  );
 
 /** The accounts of a class period's people, on the roll or teaching. */
 export const accountsOfClass = (db: Db, classId: number) =>
   db.rows<Account & { person_id: number }>(
     `SELECT a.id, a.kind, a.email, a.person_id FROM accounts a
-     WHERE a.person_id IN (SELECT person_id FROM roll WHERE class_id = :classId UNION SELECT person_id FROM class_staff WHERE class_id = :classId) ORDER BY a.kind, a.id`, { classId },
+     WHERE a.person_id IN (SELECT person_id FROM roll WHERE class_id = :classId UNION SELECT person_id FROM class_staff WHERE class_id = :classId) ORDER BY a.kind, a.id`,
+    { classId },
   );

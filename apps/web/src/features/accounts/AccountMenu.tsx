@@ -4,7 +4,8 @@ import { api } from '../../app/api.js';
 import { restartLive } from '../../app/live.js';
 import { Button } from '../../ui/Button.js';
 
-export const kindInWords = (kind: 'school' | 'personal'): string => (kind === 'school' ? 'school account' : 'home account');
+export const kindInWords = (kind: 'school' | 'personal'): string =>
+  kind === 'school' ? 'school account' : 'home account';
 
 /** Which account is in use, always in sight; the others one step away. */
 export function AccountMenu({ me, tone = 'bar' }: { me: Me; tone?: 'bar' | 'page' }) {
@@ -15,16 +16,26 @@ export function AccountMenu({ me, tone = 'bar' }: { me: Me; tone?: 'bar' | 'page
   const soft = tone === 'bar' ? 'text-[#c2dca2]' : 'text-soft';
   return (
     <Popover.Root>
-      <Popover.Trigger className={`rounded-small px-1.5 py-0.5 text-left text-sm leading-tight ${tone === 'bar' ? 'text-bar-ink' : 'text-ink'}`}>
+      <Popover.Trigger
+        className={`rounded-small px-1.5 py-0.5 text-left text-sm leading-tight ${tone === 'bar' ? 'text-bar-ink' : 'text-ink'}`}
+      >
         <span className="block">{me.person.name}</span>
         <span className={`block ${soft}`}>{kindInWords(me.account.kind)}</span>
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content sideOffset={8} align="end" className="z-30 grid w-72 gap-2 rounded-big border border-line bg-sheet p-4 text-ink shadow-soft" aria-label="Your accounts">
+        <Popover.Content
+          sideOffset={8}
+          align="end"
+          className="z-30 grid w-72 gap-2 rounded-big border border-line bg-sheet p-4 text-ink shadow-soft"
+          aria-label="Your accounts"
+        >
           <p className="text-sm text-soft">In use: {kindInWords(me.account.kind)}</p>
           <p className="font-semibold break-all">{me.account.email}</p>
           {others.map((a) => (
-            <Button key={a.id} onClick={() => void switchTo({ body: { accountId: a.id } }).then(restartLive)}>
+            <Button
+              key={a.id}
+              onClick={() => void switchTo({ body: { accountId: a.id } }).then(restartLive)}
+            >
               <span className="min-w-0 truncate">Use {a.email}</span>
             </Button>
           ))}

@@ -16,27 +16,72 @@ export function SignInForm({ onDone }: { onDone?: () => void }) {
   const problem = problemOf(error);
   const send = handleSubmit(async (body) => {
     const result = await signIn({ body });
-    if (!result.error) { restartLive(); onDone?.(); }
+    if (!result.error) {
+      restartLive();
+      onDone?.();
+    }
   });
   const fieldError = messageFor(problem, 'password');
   return (
     <form className="grid gap-4" onSubmit={(event) => void send(event)} noValidate>
-      <Field label="Address" error={messageFor(problem, 'email')}>{(p) => <input {...p} type="email" autoComplete="username" className={inputClass} {...register('email')} />}</Field>
-      <Field label="Password" error={fieldError}>{(p) => <input {...p} type="password" autoComplete="current-password" className={inputClass} {...register('password')} />}</Field>
+      <Field label="Address" error={messageFor(problem, 'email')}>
+        {(p) => (
+          <input
+            {...p}
+            type="email"
+            autoComplete="username"
+            className={inputClass}
+            {...register('email')}
+          />
+        )}
+      </Field>
+      <Field label="Password" error={fieldError}>
+        {(p) => (
+          <input
+            {...p}
+            type="password"
+            autoComplete="current-password"
+            className={inputClass}
+            {...register('password')}
+          />
+        )}
+      </Field>
       {problem && !problem.errors && <FieldError>{problem.title}</FieldError>}
-      <Button type="submit" kind="act" disabled={isLoading}>Sign in</Button>
+      <Button type="submit" kind="act" disabled={isLoading}>
+        Sign in
+      </Button>
     </form>
   );
 }
 
-function DemoPersonRow({ person, onDone }: { person: DemoPerson; onDone?: (() => void) | undefined }) {
+function DemoPersonRow({
+  person,
+  onDone,
+}: {
+  person: DemoPerson;
+  onDone?: (() => void) | undefined;
+}) {
   const [signInAs, { isLoading }] = api.useDemoSignInMutation();
   return (
     <li className="flex flex-wrap items-center gap-2 border-b border-line py-1.5">
-      <span className="min-w-0 flex-1">{person.name} <span className="text-sm text-soft">{person.role}</span></span>
+      <span className="min-w-0 flex-1">
+        {person.name} <span className="text-sm text-soft">{person.role}</span>
+      </span>
       {person.accounts.map((a) => (
-        <Button key={a.id} disabled={isLoading} aria-label={`Sign in as ${person.name}, ${kindInWords(a.kind)}`} className="!px-2 !py-0.5 !text-sm"
-          onClick={() => void signInAs({ body: { accountId: a.id } }).then(() => { restartLive(); onDone?.(); })}>{a.kind === 'school' ? 'school' : 'home'}</Button>
+        <Button
+          key={a.id}
+          disabled={isLoading}
+          aria-label={`Sign in as ${person.name}, ${kindInWords(a.kind)}`}
+          className="!px-2 !py-0.5 !text-sm"
+          onClick={() =>
+            void signInAs({ body: { accountId: a.id } }).then(() => {
+              restartLive();
+              onDone?.();
+            })
+          }
+        >
+          {a.kind === 'school' ? 'school' : 'home'}
+        </Button>
       ))}
     </li>
   );
@@ -46,12 +91,25 @@ function DemoPersonRow({ person, onDone }: { person: DemoPerson; onDone?: (() =>
 export function DemoPeople({ onDone }: { onDone?: () => void }) {
   const { data } = api.useDemoPeopleQuery();
   const [find, setFind] = useState('');
-  const wanted = (data?.people ?? []).filter((p) => p.name.toLowerCase().includes(find.trim().toLowerCase()));
+  const wanted = (data?.people ?? []).filter((p) =>
+    p.name.toLowerCase().includes(find.trim().toLowerCase()),
+  );
   return (
     <section aria-label="People of the demo" className="min-w-0">
       <h2 className="text-lg">Or be someone of the demo school</h2>
-      <input type="search" aria-label="Find a person" placeholder="Find a person" className={`${inputClass} mt-2`} value={find} onChange={(e) => setFind(e.target.value)} />
-      <ul className="mt-2 max-h-90 overflow-auto" tabIndex={0} aria-label="People">{wanted.map((p) => <DemoPersonRow key={p.id} person={p} onDone={onDone} />)}</ul>
+      <input
+        type="search"
+        aria-label="Find a person"
+        placeholder="Find a person"
+        className={`${inputClass} mt-2`}
+        value={find}
+        onChange={(e) => setFind(e.target.value)}
+      />
+      <ul className="mt-2 max-h-90 overflow-auto" tabIndex={0} aria-label="People">
+        {wanted.map((p) => (
+          <DemoPersonRow key={p.id} person={p} onDone={onDone} />
+        ))}
+      </ul>
     </section>
   );
 }
@@ -67,10 +125,19 @@ export function SignInPage({ me }: { me: Me }) {
         </div>
       </header>
       <div className={`grid gap-10 ${me.demo ? 'md:grid-cols-2' : 'max-w-md'}`}>
-        <section aria-label="Sign in"><h2 className="mb-3 text-lg">Sign in</h2><SignInForm /></section>
+        <section aria-label="Sign in">
+          <h2 className="mb-3 text-lg">Sign in</h2>
+          <SignInForm />
+        </section>
         {me.demo && <DemoPeople />}
       </div>
-      <p className="text-soft">Here for a lesson? Follow the link your teacher posted, or <a className="text-bracken-deep underline" href="/door">type its code</a>.</p>
+      <p className="text-soft">
+        Here for a lesson? Follow the link your teacher posted, or{' '}
+        <a className="text-bracken-deep underline" href="/door">
+          type its code
+        </a>
+        .
+      </p>
     </main>
   );
 }

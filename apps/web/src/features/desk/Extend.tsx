@@ -12,17 +12,44 @@ export function Extend({ desk, act }: { desk: Desk; act: DeskActions }) {
   const { data: today } = api.useTodayQuery();
   const session = desk.session;
   if (!session) return null;
-  const next = today?.sessions.find((s) => s.start >= session.end && s.status !== 'cancelled' && !s.draft);
+  const next = today?.sessions.find(
+    (s) => s.start >= session.end && s.status !== 'cancelled' && !s.draft,
+  );
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger className={buttonClass()}>Run longer…</Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content sideOffset={6} align="start" className={deskCard} aria-label="Let it run longer">
-          <p>It ends at <span className="font-mono">{addMinutes(session.time, session.minutes)}</span>. People inside may stay as long as you do; this moves the end on the books too.</p>
+        <Popover.Content
+          sideOffset={6}
+          align="start"
+          className={deskCard}
+          aria-label="Let it run longer"
+        >
+          <p>
+            It ends at{' '}
+            <span className="font-mono">{addMinutes(session.time, session.minutes)}</span>. People
+            inside may stay as long as you do; this moves the end on the books too.
+          </p>
           <ul className="grid gap-2">
             {[5, 10, 15, 30].map((minutes) => {
               const hits = next && plusMinutes(session.end, minutes) > next.start;
-              return <li key={minutes} className="flex items-center gap-3"><Button onClick={() => void act.extend(minutes).then((done) => { if (done) setOpen(false); })}>{minutes} min more</Button><span className="text-sm text-soft">till {addMinutes(session.time, session.minutes + minutes)}{hits ? `, into ${next.title}` : ''}</span></li>;
+              return (
+                <li key={minutes} className="flex items-center gap-3">
+                  <Button
+                    onClick={() =>
+                      void act.extend(minutes).then((done) => {
+                        if (done) setOpen(false);
+                      })
+                    }
+                  >
+                    {minutes} min more
+                  </Button>
+                  <span className="text-sm text-soft">
+                    till {addMinutes(session.time, session.minutes + minutes)}
+                    {hits ? `, into ${next.title}` : ''}
+                  </span>
+                </li>
+              );
             })}
           </ul>
         </Popover.Content>

@@ -7,7 +7,8 @@ import { FieldError } from '../../ui/Field.js';
 import type { Desk } from './useDesk.js';
 
 const AS = { host: 'host', 'co-teacher': 'co-teacher', presenter: 'named presenter' } as const;
-export const deskCard = 'z-30 grid w-80 gap-3 rounded-big border border-line bg-sheet p-4 text-ink shadow-soft';
+export const deskCard =
+  'z-30 grid w-80 gap-3 rounded-big border border-line bg-sheet p-4 text-ink shadow-soft';
 
 /** Hands the running session to a co-teacher or named presenter, who is acting host till its end. */
 export function HandOver({ desk, linkId }: { desk: Desk; linkId: number }) {
@@ -27,22 +28,61 @@ export function HandOver({ desk, linkId }: { desk: Desk; linkId: number }) {
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger className={buttonClass()}>Hand over…</Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content sideOffset={6} align="start" className={deskCard} aria-label="Hand the session over">
-          {desk.successors.length === 0 ? <p className="text-soft">This class period has no co-teacher or named presenter to hand over to.</p> : (
+        <Popover.Content
+          sideOffset={6}
+          align="start"
+          className={deskCard}
+          aria-label="Hand the session over"
+        >
+          {desk.successors.length === 0 ? (
+            <p className="text-soft">
+              This class period has no co-teacher or named presenter to hand over to.
+            </p>
+          ) : (
             <>
               <fieldset className="grid gap-1.5">
                 <legend className="mb-1 font-semibold">Who takes over?</legend>
                 {desk.successors.map((s) => (
                   <label key={s.id} className="flex items-baseline gap-2.5">
-                    <input type="radio" name="successor" checked={chosen === s.id} onChange={() => setChosen(s.id)} />
-                    <span>{s.name} <span className="text-sm text-soft">{s.acting ? 'acting host already' : AS[s.as]}, {isIn(s.name) ? 'inside' : 'not in yet'}</span></span>
+                    <input
+                      type="radio"
+                      name="successor"
+                      checked={chosen === s.id}
+                      onChange={() => setChosen(s.id)}
+                    />
+                    <span>
+                      {s.name}{' '}
+                      <span className="text-sm text-soft">
+                        {s.acting ? 'acting host already' : AS[s.as]},{' '}
+                        {isIn(s.name) ? 'inside' : 'not in yet'}
+                      </span>
+                    </span>
                   </label>
                 ))}
               </fieldset>
-              <label className="flex items-center gap-2.5"><input type="checkbox" checked={leave} onChange={(e) => setLeave(e.target.checked)} />and I leave the room</label>
-              {to && <p className="text-sm text-soft">{isIn(to.name) ? `${to.name} lets people in from now on, until this session ends.` : `${to.name} is not in yet. Until they come, nobody can be let in.`}</p>}
-              {error && <FieldError>{problemOf(error)?.errors?.[0]?.message ?? problemOf(error)?.title}</FieldError>}
-              <Button kind="act" disabled={!to || isLoading} onClick={() => void send()}>{to ? `Hand over to ${to.name}${leave ? ' and leave' : ''}` : 'Hand over'}</Button>
+              <label className="flex items-center gap-2.5">
+                <input
+                  type="checkbox"
+                  checked={leave}
+                  onChange={(e) => setLeave(e.target.checked)}
+                />
+                and I leave the room
+              </label>
+              {to && (
+                <p className="text-sm text-soft">
+                  {isIn(to.name)
+                    ? `${to.name} lets people in from now on, until this session ends.`
+                    : `${to.name} is not in yet. Until they come, nobody can be let in.`}
+                </p>
+              )}
+              {error && (
+                <FieldError>
+                  {problemOf(error)?.errors?.[0]?.message ?? problemOf(error)?.title}
+                </FieldError>
+              )}
+              <Button kind="act" disabled={!to || isLoading} onClick={() => void send()}>
+                {to ? `Hand over to ${to.name}${leave ? ' and leave' : ''}` : 'Hand over'}
+              </Button>
             </>
           )}
         </Popover.Content>

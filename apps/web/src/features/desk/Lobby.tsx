@@ -8,24 +8,82 @@ import { Column, Who } from './Column.js';
 import type { Desk, DeskActions } from './useDesk.js';
 
 /** Turning away, with a word that the visitor reads at the door. */
-function TurnAway({ visitor, onDone, act }: { visitor: DeskVisitor; onDone: () => void; act: DeskActions }) {
+function TurnAway({
+  visitor,
+  onDone,
+  act,
+}: {
+  visitor: DeskVisitor;
+  onDone: () => void;
+  act: DeskActions;
+}) {
   const [word, setWord] = useState('');
   return (
-    <form className="mt-1 flex w-full flex-wrap gap-2" onSubmit={(event) => { event.preventDefault(); void act.turnAway(visitor.id, word).then((done) => { if (done) onDone(); }); }}>
-      <input autoFocus aria-label={`A word for ${visitor.name}`} placeholder="A word for them, if you like" maxLength={200} className={`${inputClass} min-w-0 flex-1 basis-40 !py-1`} value={word} onChange={(e) => setWord(e.target.value)} onKeyDown={(e) => { if (e.key === 'Escape') onDone(); }} />
-      <Button type="submit" kind="danger">Turn away</Button><Button onClick={onDone}>Let wait</Button>
+    <form
+      className="mt-1 flex w-full flex-wrap gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void act.turnAway(visitor.id, word).then((done) => {
+          if (done) onDone();
+        });
+      }}
+    >
+      <input
+        autoFocus
+        aria-label={`A word for ${visitor.name}`}
+        placeholder="A word for them, if you like"
+        maxLength={200}
+        className={`${inputClass} min-w-0 flex-1 basis-40 !py-1`}
+        value={word}
+        onChange={(e) => setWord(e.target.value)}
+        onKeyDown={(e) => {
+          if (e.key === 'Escape') onDone();
+        }}
+      />
+      <Button type="submit" kind="danger">
+        Turn away
+      </Button>
+      <Button onClick={onDone}>Let wait</Button>
     </form>
   );
 }
 
-function Waiting({ visitor, desk, act, zone }: { visitor: DeskVisitor; desk: Desk; act: DeskActions; zone: string }) {
+function Waiting({
+  visitor,
+  desk,
+  act,
+  zone,
+}: {
+  visitor: DeskVisitor;
+  desk: Desk;
+  act: DeskActions;
+  zone: string;
+}) {
   const [turning, setTurning] = useState(false);
   return (
-    <Who visitor={visitor} more={<>since {visitor.knockedAt && wallClock(visitor.knockedAt, zone).time}; {lobbyReason(desk.rules, visitor)}</>}>
-      {turning ? <TurnAway visitor={visitor} act={act} onDone={() => setTurning(false)} /> : (
+    <Who
+      visitor={visitor}
+      more={
         <>
-          <Button onClick={() => act.letIn(visitor.id)} aria-label={`Let ${visitor.name} in`}>Let in</Button>
-          <Button kind="danger-link" onClick={() => setTurning(true)} aria-label={`Turn ${visitor.name} away`}>Turn away…</Button>
+          since {visitor.knockedAt && wallClock(visitor.knockedAt, zone).time};{' '}
+          {lobbyReason(desk.rules, visitor)}
+        </>
+      }
+    >
+      {turning ? (
+        <TurnAway visitor={visitor} act={act} onDone={() => setTurning(false)} />
+      ) : (
+        <>
+          <Button onClick={() => act.letIn(visitor.id)} aria-label={`Let ${visitor.name} in`}>
+            Let in
+          </Button>
+          <Button
+            kind="danger-link"
+            onClick={() => setTurning(true)}
+            aria-label={`Turn ${visitor.name} away`}
+          >
+            Turn away…
+          </Button>
         </>
       )}
     </Who>
@@ -37,24 +95,54 @@ export function Lobby({ desk, act, zone }: { desk: Desk; act: DeskActions; zone:
   const ofRoll = desk.waiting.filter((v) => v.onRoll).length;
   const action = desk.waiting.length > 0 && (
     <span className="flex flex-wrap justify-end gap-2">
-      {ofRoll > 0 && ofRoll < desk.waiting.length && <Button kind="act" onClick={() => act.letAllIn('roll')}>Let the roll in ({ofRoll})</Button>}
-      <Button kind={ofRoll === desk.waiting.length ? 'act' : 'plain'} onClick={() => act.letAllIn()}>Let all in</Button>
+      {ofRoll > 0 && ofRoll < desk.waiting.length && (
+        <Button kind="act" onClick={() => act.letAllIn('roll')}>
+          Let the roll in ({ofRoll})
+        </Button>
+      )}
+      <Button
+        kind={ofRoll === desk.waiting.length ? 'act' : 'plain'}
+        onClick={() => act.letAllIn()}
+      >
+        Let all in
+      </Button>
     </span>
   );
   return (
     <Column title="In the lobby" count={desk.waiting.length} action={action}>
       {desk.waiting.length === 0 && <p className="text-soft">Nobody knocks.</p>}
-      <ul>{desk.waiting.map((v) => <Waiting key={v.id} visitor={v} desk={desk} act={act} zone={zone} />)}</ul>
+      <ul>
+        {desk.waiting.map((v) => (
+          <Waiting key={v.id} visitor={v} desk={desk} act={act} zone={zone} />
+        ))}
+      </ul>
       {desk.away.length > 0 && (
         <>
           <h3 className="mt-5 text-sm text-soft">Turned away or put out</h3>
-          <ul>{desk.away.map((v) => <Who key={v.id} visitor={v}><Button onClick={() => act.letBack(v.id)} aria-label={`Let ${v.name} back`}>Let back</Button></Who>)}</ul>
+          <ul>
+            {desk.away.map((v) => (
+              <Who key={v.id} visitor={v}>
+                <Button onClick={() => act.letBack(v.id)} aria-label={`Let ${v.name} back`}>
+                  Let back
+                </Button>
+              </Who>
+            ))}
+          </ul>
         </>
       )}
       {desk.invited.length > 0 && (
         <>
           <h3 className="mt-5 text-sm text-soft">Brought in</h3>
-          <ul>{desk.invited.map((i) => <li key={i.id} className="border-t border-line py-1.5 break-words">{i.name}{!i.ofSchool && <span className="text-sm text-soft"> · from outside the school</span>}</li>)}</ul>
+          <ul>
+            {desk.invited.map((i) => (
+              <li key={i.id} className="border-t border-line py-1.5 break-words">
+                {i.name}
+                {!i.ofSchool && (
+                  <span className="text-sm text-soft"> · from outside the school</span>
+                )}
+              </li>
+            ))}
+          </ul>
         </>
       )}
     </Column>

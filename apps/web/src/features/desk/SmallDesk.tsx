@@ -10,31 +10,65 @@ import { useDeskKeys } from './useDeskKeys.js';
 const NOBODY: { id: number }[] = [];
 
 /** The desk in a window that stays on top: who knocks, and the two buttons that matter while one talks. */
-export function SmallDesk({ me, linkId, document: own }: { me: Me; linkId: number; document: Document }) {
+export function SmallDesk({
+  me,
+  linkId,
+  document: own,
+}: {
+  me: Me;
+  linkId: number;
+  document: Document;
+}) {
   const { data: desk, error, refetch } = api.useDeskQuery({ params: { linkId } });
   const act = useDeskActions(linkId);
   useDeskKeys(desk, act, own);
-  if (!desk) return error ? <Trouble problem={problemOf(error)} retry={() => void refetch()} /> : <Loading lines={3} />;
+  if (!desk)
+    return error ? (
+      <Trouble problem={problemOf(error)} retry={() => void refetch()} />
+    ) : (
+      <Loading lines={3} />
+    );
   const ofRoll = desk.waiting.filter((v) => v.onRoll).length;
   return (
     <main className="min-h-dvh bg-paper p-3.5 text-[15px] text-ink">
       <h1 className="text-base">{desk.title}</h1>
-      <p className="text-sm text-soft">{desk.inside.length} inside · {desk.missing.length} missing</p>
-      <h2 className="mt-3 text-[15px]">In the lobby <span className="text-soft">{desk.waiting.length}</span></h2>
+      <p className="text-sm text-soft">
+        {desk.inside.length} inside · {desk.missing.length} missing
+      </p>
+      <h2 className="mt-3 text-[15px]">
+        In the lobby <span className="text-soft">{desk.waiting.length}</span>
+      </h2>
       {desk.waiting.length === 0 && <p className="text-soft">Nobody knocks.</p>}
       <ul aria-live="polite">
         {desk.waiting.map((v) => (
           <li key={v.id} className="flex items-center gap-2 border-t border-line py-1.5">
-            <span className="min-w-0 flex-1"><span className="block font-semibold break-words">{v.name}</span><span className="block text-sm text-soft">{v.onRoll ? 'on the roll' : 'not on the roll'}, {v.knockedAt && wallClock(v.knockedAt, me.school.zone).time}</span></span>
-            <Button onClick={() => act.letIn(v.id)} aria-label={`Let ${v.name} in`}>Let in</Button>
+            <span className="min-w-0 flex-1">
+              <span className="block font-semibold break-words">{v.name}</span>
+              <span className="block text-sm text-soft">
+                {v.onRoll ? 'on the roll' : 'not on the roll'},{' '}
+                {v.knockedAt && wallClock(v.knockedAt, me.school.zone).time}
+              </span>
+            </span>
+            <Button onClick={() => act.letIn(v.id)} aria-label={`Let ${v.name} in`}>
+              Let in
+            </Button>
           </li>
         ))}
       </ul>
       <div className="mt-3 grid gap-2">
-        {ofRoll > 0 && <Button kind="act" onClick={() => act.letAllIn('roll')}>Let the roll in ({ofRoll})</Button>}
-        <Button disabled={act.opening} onClick={act.open}>{openLabel(desk)}</Button>
+        {ofRoll > 0 && (
+          <Button kind="act" onClick={() => act.letAllIn('roll')}>
+            Let the roll in ({ofRoll})
+          </Button>
+        )}
+        <Button disabled={act.opening} onClick={act.open}>
+          {openLabel(desk)}
+        </Button>
       </div>
-      <p className="mt-3 text-sm text-soft"><kbd className="font-mono">i</kbd> next one in · <kbd className="font-mono">a</kbd> all of the roll</p>
+      <p className="mt-3 text-sm text-soft">
+        <kbd className="font-mono">i</kbd> next one in · <kbd className="font-mono">a</kbd> all of
+        the roll
+      </p>
     </main>
   );
 }

@@ -5,8 +5,20 @@ const listeners = new Set<() => void>();
 
 /** Whether a knock is heard on this device; kept in the browser. */
 export function useKnockSound(): [boolean, (on: boolean) => void] {
-  const on = useSyncExternalStore((changed) => { listeners.add(changed); return () => listeners.delete(changed); }, () => localStorage.getItem(KEPT) !== 'off');
-  return [on, (wanted) => { localStorage.setItem(KEPT, wanted ? 'on' : 'off'); listeners.forEach((tell) => tell()); }];
+  const on = useSyncExternalStore(
+    (changed) => {
+      listeners.add(changed);
+      return () => listeners.delete(changed);
+    },
+    () => localStorage.getItem(KEPT) !== 'off',
+  );
+  return [
+    on,
+    (wanted) => {
+      localStorage.setItem(KEPT, wanted ? 'on' : 'off');
+      listeners.forEach((tell) => tell());
+    },
+  ];
 }
 
 let audio: AudioContext | undefined;
@@ -40,6 +52,8 @@ export function useKnockSignal(waiting: { id: number }[], title: string): void {
   }, [waiting, sound]);
   useEffect(() => {
     document.title = waiting.length > 0 ? `(${waiting.length}) ${title}` : title;
-    return () => { document.title = 'Glen'; };
+    return () => {
+      document.title = 'Glen';
+    };
   }, [waiting.length, title]);
 }

@@ -1,7 +1,9 @@
 import { toast } from 'sonner';
 import { problemOf } from '../../app/api.js';
 
-type Open = (ask: { params: { linkId: number } }) => Promise<{ data?: { go: string }; error?: unknown }>;
+type Open = (ask: {
+  params: { linkId: number };
+}) => Promise<{ data?: { go: string }; error?: unknown }>;
 
 /**
  * Opens a door and the room behind it in a tab of its own. The tab is opened before the answer comes,

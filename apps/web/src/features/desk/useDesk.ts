@@ -19,7 +19,10 @@ export function useDeskActions(linkId: number) {
   const [extend] = api.useExtendSessionMutation();
   const say = async (answer: Promise<{ error?: unknown }>): Promise<boolean> => {
     const { error } = await answer;
-    if (error) toast.error(problemOf(error)?.errors?.[0]?.message ?? problemOf(error)?.title ?? 'That did not work.');
+    if (error)
+      toast.error(
+        problemOf(error)?.errors?.[0]?.message ?? problemOf(error)?.title ?? 'That did not work.',
+      );
     return !error;
   };
   const params = { linkId };
@@ -30,10 +33,12 @@ export function useDeskActions(linkId: number) {
     end: () => void say(end({ params })),
     letAllIn: (only?: 'roll') => void say(letAll({ params, body: only ? { only } : {} })),
     letIn: (visitorId: number) => void say(letIn({ params: { visitorId } })),
-    turnAway: (visitorId: number, word: string) => say(turnAway({ params: { visitorId }, body: { word } })),
+    turnAway: (visitorId: number, word: string) =>
+      say(turnAway({ params: { visitorId }, body: { word } })),
     putOut: (visitorId: number) => void say(putOut({ params: { visitorId } })),
     letBack: (visitorId: number) => void say(letBack({ params: { visitorId } })),
-    letPresent: (visitorId: number, presents: boolean) => void say(letPresent({ params: { visitorId }, body: { presents } })),
+    letPresent: (visitorId: number, presents: boolean) =>
+      void say(letPresent({ params: { visitorId }, body: { presents } })),
     extend: (minutes: number) => say(extend({ params, body: { minutes } })),
   };
 }

@@ -11,17 +11,52 @@ export function TypeCode({ start = '' }: { start?: string }) {
   const [error, setError] = useState<string>();
   const go = (): void => {
     const code = readLinkCode(typed.replace(/^.*\/door\//, ''));
-    if (code === null) setError('A code is a word and 11 letters or digits, such as heron-7k3m9qvd2xt. Look again: a letter may be missing.');
+    if (code === null)
+      setError(
+        'A code is a word and 11 letters or digits, such as heron-7k3m9qvd2xt. Look again: a letter may be missing.',
+      );
     else void navigate(`/door/${code}`);
   };
   return (
-    <form className="mt-5 grid gap-3" onSubmit={(event) => { event.preventDefault(); go(); }}>
-      <Field label="The code of your door" error={error} hint="Capitals, spaces and the hyphen do not matter.">{(p) => <input {...p} className={`${inputClass} font-mono`} autoCapitalize="none" autoCorrect="off" spellCheck={false} value={typed} onChange={(e) => { setTyped(e.target.value); setError(undefined); }} />}</Field>
-      <Button type="submit" kind="act">To the door</Button>
+    <form
+      className="mt-5 grid gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        go();
+      }}
+    >
+      <Field
+        label="The code of your door"
+        error={error}
+        hint="Capitals, spaces and the hyphen do not matter."
+      >
+        {(p) => (
+          <input
+            {...p}
+            className={`${inputClass} font-mono`}
+            autoCapitalize="none"
+            autoCorrect="off"
+            spellCheck={false}
+            value={typed}
+            onChange={(e) => {
+              setTyped(e.target.value);
+              setError(undefined);
+            }}
+          />
+        )}
+      </Field>
+      <Button type="submit" kind="act">
+        To the door
+      </Button>
     </form>
   );
 }
 
 export function TypeCodePage() {
-  return <main id="main" className="mx-auto min-h-dvh max-w-md px-5 py-7"><h1 className="text-2xl">Which door?</h1><TypeCode /></main>;
+  return (
+    <main id="main" className="mx-auto min-h-dvh max-w-md px-5 py-7">
+      <h1 className="text-2xl">Which door?</h1>
+      <TypeCode />
+    </main>
+  );
 }

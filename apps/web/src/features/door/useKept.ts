@@ -4,5 +4,11 @@ import { useState } from 'react';
 export function useKept(name: string): [string, (value: string) => void] {
   const key = `glen-door-${name}`;
   const [value, setValue] = useState(() => sessionStorage.getItem(key) ?? '');
-  return [value, (next) => { sessionStorage.setItem(key, next); setValue(next); }];
+  return [
+    value,
+    (next) => {
+      sessionStorage.setItem(key, next);
+      setValue(next);
+    },
+  ];
 }

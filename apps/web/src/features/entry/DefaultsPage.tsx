@@ -8,33 +8,88 @@ import { Outcome } from './EntryTab.js';
 import { RulesEditor, useRuleEdits, type SaveRules } from './RulesEditor.js';
 import { RULE_NAMES } from './sentences.js';
 
-function Defaults({ title, words, notes, answer, save, zone }: { title: string; words: string; notes: (edits: ReturnType<typeof useRuleEdits>) => Note[]; answer: Answer<'rules'>; save: SaveRules; zone: string }) {
+function Defaults({
+  title,
+  words,
+  notes,
+  answer,
+  save,
+  zone,
+}: {
+  title: string;
+  words: string;
+  notes: (edits: ReturnType<typeof useRuleEdits>) => Note[];
+  answer: Answer<'rules'>;
+  save: SaveRules;
+  zone: string;
+}) {
   const edits = useRuleEdits(answer, save);
   return (
     <Screen margin={<Margin notes={worstFirst(notes(edits))} />}>
       <SchoolTabs />
-      <header className="mb-4"><h1 className="text-[27px]">{title}</h1><p className="text-soft">{words}</p></header>
+      <header className="mb-4">
+        <h1 className="text-[27px]">{title}</h1>
+        <p className="text-soft">{words}</p>
+      </header>
       <RulesEditor edits={edits} layers={answer.layers as RuleLayer[]} />
       <Outcome answer={answer} rules={edits.rules} zone={zone} />
     </Screen>
   );
 }
 
-const names = (fields: readonly (keyof EntryRules)[]): string => fields.map((f) => RULE_NAMES[f]).join('; ');
+const names = (fields: readonly (keyof EntryRules)[]): string =>
+  fields.map((f) => RULE_NAMES[f]).join('; ');
 
 /** The school's defaults, and which of them are fixed for everyone. */
 export function SchoolDefaults({ me }: { me: Me }) {
   const { data, error, refetch } = api.useSchoolRulesQuery();
   const [set] = api.useSetSchoolRulesMutation();
-  if (error && !data) return <Screen><Trouble problem={problemOf(error)} retry={() => void refetch()} /></Screen>;
-  if (!data) return <Screen><Loading lines={6} /></Screen>;
+  if (error && !data)
+    return (
+      <Screen>
+        <Trouble problem={problemOf(error)} retry={() => void refetch()} />
+      </Screen>
+    );
+  if (!data)
+    return (
+      <Screen>
+        <Loading lines={6} />
+      </Screen>
+    );
   return (
-    <Defaults title="The school’s entry rules" words="They count for every door, unless its teacher, class period, link or session says otherwise." answer={data} zone={me.school.zone}
-      save={({ version, rules, locked }) => set({ body: { version, rules: rules as EntryRules, locked } })}
+    <Defaults
+      title="The school’s entry rules"
+      words="They count for every door, unless its teacher, class period, link or session says otherwise."
+      answer={data}
+      zone={me.school.zone}
+      save={({ version, rules, locked }) =>
+        set({ body: { version, rules: rules as EntryRules, locked } })
+      }
       notes={({ ownLocks, mayEdit }) => [
-        { severity: 'inform', title: ownLocks.length === 0 ? 'Nothing is fixed for everyone' : ownLocks.length === 1 ? 'One rule is fixed for everyone' : `${ownLocks.length} rules are fixed for everyone`, text: ownLocks.length === 0 ? 'A lock beside a rule takes it out of everybody’s hands.' : `${names(ownLocks)}. Teachers see them with a lock.` },
-        ...(mayEdit ? [] : [{ severity: 'inform' as const, title: 'Yours to read', text: 'The head and the office change these. Your own defaults are a page of their own.' }]),
-      ]} />
+        {
+          severity: 'inform',
+          title:
+            ownLocks.length === 0
+              ? 'Nothing is fixed for everyone'
+              : ownLocks.length === 1
+                ? 'One rule is fixed for everyone'
+                : `${ownLocks.length} rules are fixed for everyone`,
+          text:
+            ownLocks.length === 0
+              ? 'A lock beside a rule takes it out of everybody’s hands.'
+              : `${names(ownLocks)}. Teachers see them with a lock.`,
+        },
+        ...(mayEdit
+          ? []
+          : [
+              {
+                severity: 'inform' as const,
+                title: 'Yours to read',
+                text: 'The head and the office change these. Your own defaults are a page of their own.',
+              },
+            ]),
+      ]}
+    />
   );
 }
 
@@ -42,14 +97,49 @@ export function SchoolDefaults({ me }: { me: Me }) {
 export function OwnDefaults({ me }: { me: Me }) {
   const { data, error, refetch } = api.useOwnRulesQuery();
   const [set] = api.useSetOwnRulesMutation();
-  if (error && !data) return <Screen><Trouble problem={problemOf(error)} retry={() => void refetch()} /></Screen>;
-  if (!data) return <Screen><Loading lines={6} /></Screen>;
+  if (error && !data)
+    return (
+      <Screen>
+        <Trouble problem={problemOf(error)} retry={() => void refetch()} />
+      </Screen>
+    );
+  if (!data)
+    return (
+      <Screen>
+        <Loading lines={6} />
+      </Screen>
+    );
   return (
-    <Defaults title="Your own entry rules" words="They count for the class periods that you are the first host of, unless the class period, link or session says otherwise." answer={data} zone={me.school.zone}
+    <Defaults
+      title="Your own entry rules"
+      words="They count for the class periods that you are the first host of, unless the class period, link or session says otherwise."
+      answer={data}
+      zone={me.school.zone}
       save={({ version, rules }) => set({ body: { version, rules } })}
       notes={({ locked, overruled, own }) => [
-        ...(overruled.length > 0 ? [{ severity: 'careful' as const, title: 'The school overrules you', text: `${names(overruled.map((o) => o.field))}: fixed for everyone.` }] : []),
-        { severity: 'inform', title: Object.keys(own).length === 0 ? 'All as the school has it' : Object.keys(own).length === 1 ? 'One rule is your own' : `${Object.keys(own).length} rules are your own`, text: locked.length > 0 ? `The school has fixed: ${names(locked)}.` : 'The school has fixed none.' },
-      ]} />
+        ...(overruled.length > 0
+          ? [
+              {
+                severity: 'careful' as const,
+                title: 'The school overrules you',
+                text: `${names(overruled.map((o) => o.field))}: fixed for everyone.`,
+              },
+            ]
+          : []),
+        {
+          severity: 'inform',
+          title:
+            Object.keys(own).length === 0
+              ? 'All as the school has it'
+              : Object.keys(own).length === 1
+                ? 'One rule is your own'
+                : `${Object.keys(own).length} rules are your own`,
+          text:
+            locked.length > 0
+              ? `The school has fixed: ${names(locked)}.`
+              : 'The school has fixed none.',
+        },
+      ]}
+    />
   );
 }

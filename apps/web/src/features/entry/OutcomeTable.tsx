@@ -1,18 +1,34 @@
 import type { EntryDecision, EntryTable, PersonKind } from '@glen/core';
 
-export interface Names { hosts: string[]; presenters: string[] }
+export interface Names {
+  hosts: string[];
+  presenters: string[];
+}
 
 const KIND_WORDS: Record<PersonKind, string> = {
-  host: 'Hosts', 'named-presenter': 'A named presenter', 'on-roll': 'Student on the roll', 'on-roll-home-account': 'Same student, home account', 'other-student': 'Student of another class',
-  colleague: 'A colleague', 'signed-in-guest': 'Guest with a home account', stranger: 'Anyone with the link', phone: 'By phone',
+  host: 'Hosts',
+  'named-presenter': 'A named presenter',
+  'on-roll': 'Student on the roll',
+  'on-roll-home-account': 'Same student, home account',
+  'other-student': 'Student of another class',
+  colleague: 'A colleague',
+  'signed-in-guest': 'Guest with a home account',
+  stranger: 'Anyone with the link',
+  phone: 'By phone',
 };
 
 /** What an answer of the door is called in the table. */
-export function outcomeInWords(decision: EntryDecision, opensAt: string | null): { text: string; tone: 'well' | 'careful' | 'wrong' | 'plain' } {
+export function outcomeInWords(
+  decision: EntryDecision,
+  opensAt: string | null,
+): { text: string; tone: 'well' | 'careful' | 'wrong' | 'plain' } {
   const presents = decision.role === 'presenter';
-  if (decision.outcome === 'enter') return { text: presents ? 'straight in, presents' : 'enter', tone: 'well' };
-  if (decision.outcome === 'lobby') return { text: presents ? 'lobby, then presents' : 'lobby', tone: 'careful' };
-  if (decision.reason === 'early') return { text: opensAt ? `waits till ${opensAt}` : 'waits till it opens', tone: 'plain' };
+  if (decision.outcome === 'enter')
+    return { text: presents ? 'straight in, presents' : 'enter', tone: 'well' };
+  if (decision.outcome === 'lobby')
+    return { text: presents ? 'lobby, then presents' : 'lobby', tone: 'careful' };
+  if (decision.reason === 'early')
+    return { text: opensAt ? `waits till ${opensAt}` : 'waits till it opens', tone: 'plain' };
   if (decision.reason === 'no-host') return { text: 'waits for a host', tone: 'plain' };
   if (decision.outcome === 'not-yet') return { text: 'waits', tone: 'plain' };
   if (decision.reason === 'use-school-account') return { text: 'asked to switch', tone: 'wrong' };
@@ -20,38 +36,88 @@ export function outcomeInWords(decision: EntryDecision, opensAt: string | null):
   return { text: 'turned away', tone: 'wrong' };
 }
 
-const TONES = { well: 'bg-moss-tint text-moss-deep', careful: 'bg-gorse-tint text-gorse-deep', wrong: 'bg-berry-tint text-berry-deep', plain: 'bg-shade text-ink' } as const;
+const TONES = {
+  well: 'bg-moss-tint text-moss-deep',
+  careful: 'bg-gorse-tint text-gorse-deep',
+  wrong: 'bg-berry-tint text-berry-deep',
+  plain: 'bg-shade text-ink',
+} as const;
 
 const rowName = (kind: PersonKind, names: Names): { who: string; as?: string } => {
-  if (kind === 'host') return names.hosts.length === 0 ? { who: 'Hosts' } : { who: names.hosts.join(', '), as: 'hosts' };
-  if (kind === 'named-presenter') return { who: names.presenters.join(', '), as: 'named presenter' };
+  if (kind === 'host')
+    return names.hosts.length === 0
+      ? { who: 'Hosts' }
+      : { who: names.hosts.join(', '), as: 'hosts' };
+  if (kind === 'named-presenter')
+    return { who: names.presenters.join(', '), as: 'named presenter' };
   return { who: KIND_WORDS[kind] };
 };
 
 /** The rules by their outcome: kind of person by moment. */
-export function OutcomeTable({ table, names, opensAt, asksCode }: { table: EntryTable; names: Names; opensAt: string | null; asksCode: boolean }) {
-  const moments = { before: opensAt ? `before ${opensAt}` : 'before it opens', 'open-no-host': 'door open, no host', 'host-in': 'host is in', ended: 'after the end' };
+export function OutcomeTable({
+  table,
+  names,
+  opensAt,
+  asksCode,
+}: {
+  table: EntryTable;
+  names: Names;
+  opensAt: string | null;
+  asksCode: boolean;
+}) {
+  const moments = {
+    before: opensAt ? `before ${opensAt}` : 'before it opens',
+    'open-no-host': 'door open, no host',
+    'host-in': 'host is in',
+    ended: 'after the end',
+  };
   return (
     <section aria-labelledby="so-at-the-door" className="mt-6 overflow-x-auto" tabIndex={0}>
-      <h2 id="so-at-the-door" className="mb-2 text-base">So, at the door</h2>
+      <h2 id="so-at-the-door" className="mb-2 text-base">
+        So, at the door
+      </h2>
       <table className="w-full border-separate border-spacing-1 text-[15px]">
-        <thead><tr><td />{table.moments.map((m) => <th key={m} scope="col" className="px-1 text-left text-sm font-semibold text-soft">{moments[m]}</th>)}</tr></thead>
+        <thead>
+          <tr>
+            <td />
+            {table.moments.map((m) => (
+              <th key={m} scope="col" className="px-1 text-left text-sm font-semibold text-soft">
+                {moments[m]}
+              </th>
+            ))}
+          </tr>
+        </thead>
         <tbody>
           {table.rows.map(({ kind, answers }) => {
             const { who, as } = rowName(kind, names);
             return (
               <tr key={kind}>
-                <th scope="row" className="rounded-small bg-shade px-2.5 py-1.5 text-left font-semibold">{who}{as && <span className="font-normal text-soft"> · {as}</span>}</th>
+                <th
+                  scope="row"
+                  className="rounded-small bg-shade px-2.5 py-1.5 text-left font-semibold"
+                >
+                  {who}
+                  {as && <span className="font-normal text-soft"> · {as}</span>}
+                </th>
                 {answers.map((answer, i) => {
                   const { text, tone } = outcomeInWords(answer, opensAt);
-                  return <td key={table.moments[i]} className={`rounded-small px-2.5 py-1.5 font-semibold ${TONES[tone]}`}>{text}</td>;
+                  return (
+                    <td
+                      key={table.moments[i]}
+                      className={`rounded-small px-2.5 py-1.5 font-semibold ${TONES[tone]}`}
+                    >
+                      {text}
+                    </td>
+                  );
                 })}
               </tr>
             );
           })}
         </tbody>
       </table>
-      {asksCode && <p className="mt-1 text-sm text-soft">Everyone is taken to know the entry code.</p>}
+      {asksCode && (
+        <p className="mt-1 text-sm text-soft">Everyone is taken to know the entry code.</p>
+      )}
     </section>
   );
 }

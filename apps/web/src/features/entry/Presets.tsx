@@ -1,7 +1,14 @@
 import { Lock } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
-import { PRESETS, PRESET_NAMES, presetChanges, type EntryRules, type PresetName, type RuleLayer } from '@glen/core';
+import {
+  PRESETS,
+  PRESET_NAMES,
+  presetChanges,
+  type EntryRules,
+  type PresetName,
+  type RuleLayer,
+} from '@glen/core';
 import { Button } from '../../ui/Button.js';
 import { RULE_NAMES, valueInWords } from './sentences.js';
 
@@ -12,30 +19,82 @@ export function PresetChanges({ layers, preset }: { layers: RuleLayer[]; preset:
   return (
     <ul className="grid gap-1 text-[15px]">
       {changes.map(({ field, from, to, locked }) => (
-        <li key={field}>{RULE_NAMES[field]}: {locked ? <><b>{valueInWords(field, from)}</b> stays <Lock size={13} className="inline" aria-label="fixed by the school" /></> : <><s className="text-soft">{valueInWords(field, from)}</s><span className="sr-only"> becomes</span> <b>{valueInWords(field, to)}</b></>}</li>
+        <li key={field}>
+          {RULE_NAMES[field]}:{' '}
+          {locked ? (
+            <>
+              <b>{valueInWords(field, from)}</b> stays{' '}
+              <Lock size={13} className="inline" aria-label="fixed by the school" />
+            </>
+          ) : (
+            <>
+              <s className="text-soft">{valueInWords(field, from)}</s>
+              <span className="sr-only"> becomes</span> <b>{valueInWords(field, to)}</b>
+            </>
+          )}
+        </li>
       ))}
     </ul>
   );
 }
 
 /** Brings a named set of rules at one press; shows first which lines change. */
-export function PresetButton({ layers, busy, onTake }: { layers: RuleLayer[]; busy: boolean; onTake: (rules: Partial<EntryRules>, name: string) => void }) {
+export function PresetButton({
+  layers,
+  busy,
+  onTake,
+}: {
+  layers: RuleLayer[];
+  busy: boolean;
+  onTake: (rules: Partial<EntryRules>, name: string) => void;
+}) {
   const [open, setOpen] = useState(false);
   const [preset, setPreset] = useState<PresetName>('lesson');
   const { changes, rules } = presetChanges(layers, preset);
   const count = changes.filter((c) => !c.locked).length;
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger asChild><Button>Rules as for…</Button></Popover.Trigger>
+      <Popover.Trigger asChild>
+        <Button>Rules as for…</Button>
+      </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content sideOffset={6} align="start" aria-label="Rules as for a purpose" className="z-30 grid max-h-[70vh] w-96 max-w-[92vw] gap-3 overflow-y-auto rounded-small border border-line bg-sheet p-4 text-ink shadow-soft">
+        <Popover.Content
+          sideOffset={6}
+          align="start"
+          aria-label="Rules as for a purpose"
+          className="z-30 grid max-h-[70vh] w-96 max-w-[92vw] gap-3 overflow-y-auto rounded-small border border-line bg-sheet p-4 text-ink shadow-soft"
+        >
           <fieldset className="flex flex-wrap gap-x-4 gap-y-1.5">
             <legend className="sr-only">What it is for</legend>
-            {PRESET_NAMES.map((name) => <label key={name} className="flex items-center gap-1.5"><input type="radio" name="preset" className="accent-bracken" checked={preset === name} onChange={() => setPreset(name)} />{PRESETS[name].name}</label>)}
+            {PRESET_NAMES.map((name) => (
+              <label key={name} className="flex items-center gap-1.5">
+                <input
+                  type="radio"
+                  name="preset"
+                  className="accent-bracken"
+                  checked={preset === name}
+                  onChange={() => setPreset(name)}
+                />
+                {PRESETS[name].name}
+              </label>
+            ))}
           </fieldset>
           <p className="text-[15px] text-soft">{PRESETS[preset].what}</p>
           <PresetChanges layers={layers} preset={preset} />
-          <Button kind="strong" disabled={busy || count === 0} onClick={() => { setOpen(false); onTake(rules, PRESETS[preset].name); }}>{count === 0 ? 'Nothing to change' : count === 1 ? 'Change this line' : `Change these ${count} lines`}</Button>
+          <Button
+            kind="strong"
+            disabled={busy || count === 0}
+            onClick={() => {
+              setOpen(false);
+              onTake(rules, PRESETS[preset].name);
+            }}
+          >
+            {count === 0
+              ? 'Nothing to change'
+              : count === 1
+                ? 'Change this line'
+                : `Change these ${count} lines`}
+          </Button>
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>

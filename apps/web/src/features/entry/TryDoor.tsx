@@ -9,24 +9,54 @@ import { doorWords } from '../door/words.js';
 import type { ClassAnswer } from '../classes/ClassPage.js';
 import { outcomeInWords } from './OutcomeTable.js';
 
-const TONES = { well: 'bg-moss-tint text-moss-deep', careful: 'bg-gorse-tint text-gorse-deep', wrong: 'bg-berry-tint text-berry-deep', plain: 'bg-shade text-ink' } as const;
+const TONES = {
+  well: 'bg-moss-tint text-moss-deep',
+  careful: 'bg-gorse-tint text-gorse-deep',
+  wrong: 'bg-berry-tint text-berry-deep',
+  plain: 'bg-shade text-ink',
+} as const;
 const NOBODY = 'nobody';
 
 /** Whom the door can be tried as: everyone of the class, with each account they have, and somebody unknown. */
 function useVisitors(of: ClassAnswer): { value: string; label: string; person: number | null }[] {
-  const people = [...of.roll, ...of.staff.map((s) => ({ id: s.id, name: s.name, accounts: s.accounts }))];
+  const people = [
+    ...of.roll,
+    ...of.staff.map((s) => ({ id: s.id, name: s.name, accounts: s.accounts })),
+  ];
   return [
-    ...people.flatMap((p) => p.accounts.map((a) => ({ value: String(a.id), person: p.id, label: a.kind === 'school' ? p.name : `${p.name}, ${kindInWords(a.kind)}` }))),
+    ...people.flatMap((p) =>
+      p.accounts.map((a) => ({
+        value: String(a.id),
+        person: p.id,
+        label: a.kind === 'school' ? p.name : `${p.name}, ${kindInWords(a.kind)}`,
+      })),
+    ),
     { value: NOBODY, label: 'Somebody not signed in', person: null },
   ];
 }
 
 /** Try the door as anyone, at any time: the server decides as it would at the real door. */
-export function TryDoor({ of, linkId = of.class.link.id, zone, asksCode, watching, version }: { of: ClassAnswer; linkId?: number; zone: string; asksCode: boolean; watching: boolean; version: number }) {
+export function TryDoor({
+  of,
+  linkId = of.class.link.id,
+  zone,
+  asksCode,
+  watching,
+  version,
+}: {
+  of: ClassAnswer;
+  linkId?: number;
+  zone: string;
+  asksCode: boolean;
+  watching: boolean;
+  version: number;
+}) {
   const [search] = useSearchParams();
   const visitors = useVisitors(of);
   const clock = wallClock(useNow(), zone);
-  const [as, setAs] = useState(() => visitors.find((v) => String(v.person) === search.get('as'))?.value ?? visitors[0]!.value);
+  const [as, setAs] = useState(
+    () => visitors.find((v) => String(v.person) === search.get('as'))?.value ?? visitors[0]!.value,
+  );
   const [at, setAt] = useState<{ date: string; time: string } | null>(null);
   const [host, setHost] = useState<'as-is' | 'in' | 'out'>('as-is');
   const [entryCode, setEntryCode] = useState('');
@@ -37,29 +67,116 @@ export function TryDoor({ of, linkId = of.class.link.id, zone, asksCode, watchin
     if (!/^\d{4}-\d{2}-\d{2}$/.test(when.date) || !/^\d{2}:\d{2}$/.test(when.time)) return;
     void ask({
       params: { linkId },
-      body: { at: when, ...(as === NOBODY ? {} : { accountId: Number(as) }), ...(host === 'as-is' ? {} : { hostIn: host === 'in' }), ...(asksCode && entryCode ? { entryCode } : {}), ...(watchOnly && watching ? { watchOnly } : {}) },
+      body: {
+        at: when,
+        ...(as === NOBODY ? {} : { accountId: Number(as) }),
+        ...(host === 'as-is' ? {} : { hostIn: host === 'in' }),
+        ...(asksCode && entryCode ? { entryCode } : {}),
+        ...(watchOnly && watching ? { watchOnly } : {}),
+      },
     });
   }, [as, when.date, when.time, host, entryCode, asksCode, watchOnly, watching, version, linkId]);
   const opens = data?.decision.until ? wallClock(data.decision.until, zone) : null;
-  const opensAt = opens && (opens.date === when.date ? opens.time : `${opens.time}, ${dateInWords(opens.date)}`);
-  const outcome = data && outcomeInWords(data.decision as Parameters<typeof outcomeInWords>[0], opensAt);
+  const opensAt =
+    opens && (opens.date === when.date ? opens.time : `${opens.time}, ${dateInWords(opens.date)}`);
+  const outcome =
+    data && outcomeInWords(data.decision as Parameters<typeof outcomeInWords>[0], opensAt);
   const words = data && doorWords(data, opensAt);
   return (
-    <section aria-labelledby="try-the-door" className="mt-3 grid grid-cols-[minmax(0,1fr)] gap-2.5 rounded-small border border-line bg-sheet p-3 text-[15px]">
-      <h3 id="try-the-door" className="font-sans text-[15px] font-bold">Try the door as…</h3>
-      <select aria-label="Try as" className={`${inputClass} !px-2`} value={as} onChange={(e) => setAs(e.target.value)}>{visitors.map((v) => <option key={v.value} value={v.value}>{v.label}</option>)}</select>
+    <section
+      aria-labelledby="try-the-door"
+      className="mt-3 grid grid-cols-[minmax(0,1fr)] gap-2.5 rounded-small border border-line bg-sheet p-3 text-[15px]"
+    >
+      <h3 id="try-the-door" className="font-sans text-[15px] font-bold">
+        Try the door as…
+      </h3>
+      <select
+        aria-label="Try as"
+        className={`${inputClass} !px-2`}
+        value={as}
+        onChange={(e) => setAs(e.target.value)}
+      >
+        {visitors.map((v) => (
+          <option key={v.value} value={v.value}>
+            {v.label}
+          </option>
+        ))}
+      </select>
       <div className="grid grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)] gap-2">
-        <input type="date" aria-label="On" className={`${inputClass} !px-1.5 text-sm`} value={when.date} onChange={(e) => setAt({ ...when, date: e.target.value })} />
-        <input type="time" aria-label="At" className={`${inputClass} !px-1.5 text-sm`} value={when.time} onChange={(e) => setAt({ ...when, time: e.target.value })} />
+        <input
+          type="date"
+          aria-label="On"
+          className={`${inputClass} !px-1.5 text-sm`}
+          value={when.date}
+          onChange={(e) => setAt({ ...when, date: e.target.value })}
+        />
+        <input
+          type="time"
+          aria-label="At"
+          className={`${inputClass} !px-1.5 text-sm`}
+          value={when.time}
+          onChange={(e) => setAt({ ...when, time: e.target.value })}
+        />
       </div>
-      <select aria-label="With a host" className={`${inputClass} !px-2`} value={host} onChange={(e) => setHost(e.target.value as typeof host)}><option value="as-is">Hosts in or out, as now</option><option value="in">With a host in</option><option value="out">With no host in</option></select>
-      {asksCode && <input aria-label="With the code" placeholder="With this code" className={`${inputClass} !px-2`} value={entryCode} onChange={(e) => setEntryCode(e.target.value)} />}
-      {watching && <label className="flex items-center gap-2"><input type="checkbox" checked={watchOnly} onChange={(e) => setWatchOnly(e.target.checked)} />to watch only</label>}
+      <select
+        aria-label="With a host"
+        className={`${inputClass} !px-2`}
+        value={host}
+        onChange={(e) => setHost(e.target.value as typeof host)}
+      >
+        <option value="as-is">Hosts in or out, as now</option>
+        <option value="in">With a host in</option>
+        <option value="out">With no host in</option>
+      </select>
+      {asksCode && (
+        <input
+          aria-label="With the code"
+          placeholder="With this code"
+          className={`${inputClass} !px-2`}
+          value={entryCode}
+          onChange={(e) => setEntryCode(e.target.value)}
+        />
+      )}
+      {watching && (
+        <label className="flex items-center gap-2">
+          <input
+            type="checkbox"
+            checked={watchOnly}
+            onChange={(e) => setWatchOnly(e.target.checked)}
+          />
+          to watch only
+        </label>
+      )}
       <div aria-live="polite">
-        {error && <FieldError>{problemOf(error)?.errors?.[0]?.message ?? problemOf(error)?.title}</FieldError>}
-        {outcome && words && <><p><span className={`inline-block rounded-small px-2 py-0.5 font-semibold ${TONES[outcome.tone]}`}>{outcome.text}</span></p><p className="mt-1.5 text-soft">The door says: <span className="text-ink">{words.title}.</span> {words.text}</p></>}
+        {error && (
+          <FieldError>
+            {problemOf(error)?.errors?.[0]?.message ?? problemOf(error)?.title}
+          </FieldError>
+        )}
+        {outcome && words && (
+          <>
+            <p>
+              <span
+                className={`inline-block rounded-small px-2 py-0.5 font-semibold ${TONES[outcome.tone]}`}
+              >
+                {outcome.text}
+              </span>
+            </p>
+            <p className="mt-1.5 text-soft">
+              The door says: <span className="text-ink">{words.title}.</span> {words.text}
+            </p>
+          </>
+        )}
       </div>
-      {at && <button type="button" className="justify-self-start text-bracken-deep hover:underline" onClick={() => setAt(null)}>At this moment</button>}
+      {at && (
+        <button
+          type="button"
+          className="justify-self-start text-bracken-deep hover:underline"
+          onClick={() => setAt(null)}
+        >
+          At this moment
+        </button>
+      )}
     </section>
   );
 }

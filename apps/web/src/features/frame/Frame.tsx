@@ -20,13 +20,27 @@ export function Frame({ me }: { me: Me }) {
   const { pathname } = useLocation();
   const [finding, setFinding] = useState<'all' | 'keys' | null>(null);
   // Fetched before it is asked for: whoever presses / types on at once.
-  useEffect(() => { const timer = setTimeout(() => void loadFinder(), 1000); return () => clearTimeout(timer); }, []);
+  useEffect(() => {
+    const timer = setTimeout(() => void loadFinder(), 1000);
+    return () => clearTimeout(timer);
+  }, []);
   const free = { enabled: finding === null };
-  useHotkeys(PLACES.map((p) => p.key), (event) => void navigate(PLACES.find((p) => p.key === event.key)!.path), free);
+  useHotkeys(
+    PLACES.map((p) => p.key),
+    (event) => void navigate(PLACES.find((p) => p.key === event.key)!.path),
+    free,
+  );
   useHotkeys('s', () => void navigate('/plan/new'), free);
   useHotkeys('u', () => void undoLast(), free);
   useHotkeys('shift+u', () => void redoLast(), free);
-  useHotkeys('slash', (event) => { event.preventDefault(); setFinding('all'); }, { useKey: false, ...free });
+  useHotkeys(
+    'slash',
+    (event) => {
+      event.preventDefault();
+      setFinding('all');
+    },
+    { useKey: false, ...free },
+  );
   useHotkeys('bracketleft', () => void navigate(-1), free);
   useHotkeys('bracketright', () => void navigate(1), free);
   useHotkeys('shift+slash', () => setFinding('keys'), free);
@@ -34,9 +48,25 @@ export function Frame({ me }: { me: Me }) {
   return (
     <div className="flex min-h-dvh flex-col">
       <TopBar me={me} onFind={() => setFinding('all')} />
-      {today ? <DayLine today={today} now={now} zone={me.school.zone} /> : <div className="h-15 shrink-0 border-b border-line bg-shade" />}
-      <Suspense fallback={<div className="p-6"><Loading /></div>}><Outlet /></Suspense>
-      {finding && <Suspense fallback={null}><Finder shows={finding} onClose={() => setFinding(null)} /></Suspense>}
+      {today ? (
+        <DayLine today={today} now={now} zone={me.school.zone} />
+      ) : (
+        <div className="h-15 shrink-0 border-b border-line bg-shade" />
+      )}
+      <Suspense
+        fallback={
+          <div className="p-6">
+            <Loading />
+          </div>
+        }
+      >
+        <Outlet />
+      </Suspense>
+      {finding && (
+        <Suspense fallback={null}>
+          <Finder shows={finding} onClose={() => setFinding(null)} />
+        </Suspense>
+      )}
     </div>
   );
 }

@@ -5,21 +5,44 @@ import { AccountMenu } from '../accounts/AccountMenu.js';
 import { SchoolClock } from './DemoClock.js';
 
 export const PLACES = [
-  { path: '/today', name: 'Today', key: '1' }, { path: '/plan', name: 'Plan', key: '2' }, { path: '/classes', name: 'Classes', key: '3' }, { path: '/posts', name: 'Posts', key: '4' }, { path: '/school', name: 'School', key: '5' },
+  { path: '/today', name: 'Today', key: '1' },
+  { path: '/plan', name: 'Plan', key: '2' },
+  { path: '/classes', name: 'Classes', key: '3' },
+  { path: '/posts', name: 'Posts', key: '4' },
+  { path: '/school', name: 'School', key: '5' },
 ] as const;
 
 export function TopBar({ me, onFind }: { me: Me; onFind: () => void }) {
   return (
     <header className="flex h-13 shrink-0 items-center gap-4 bg-bar px-6 min-[1100px]:gap-6 text-bar-ink print:hidden">
-      <a href="#main" className="sr-only focus:not-sr-only">To the page</a>
-      <NavLink to="/today" className="flex items-center gap-2.5 font-head text-xl font-bold"><img src="/mark.svg" alt="" width="28" height="28" />Glen</NavLink>
+      <a href="#main" className="sr-only focus:not-sr-only">
+        To the page
+      </a>
+      <NavLink to="/today" className="flex items-center gap-2.5 font-head text-xl font-bold">
+        <img src="/mark.svg" alt="" width="28" height="28" />
+        Glen
+      </NavLink>
       <nav aria-label="Places" className="flex gap-4 min-[1100px]:gap-6">
         {PLACES.map(({ path, name }) => (
-          <NavLink key={path} to={path} className={({ isActive }) => `border-b-3 py-1.5 ${isActive ? 'border-[#e98a5b] font-semibold' : 'border-transparent text-bar-soft hover:text-bar-ink'}`}>{name}</NavLink>
+          <NavLink
+            key={path}
+            to={path}
+            className={({ isActive }) =>
+              `border-b-3 py-1.5 ${isActive ? 'border-[#e98a5b] font-semibold' : 'border-transparent text-bar-soft hover:text-bar-ink'}`
+            }
+          >
+            {name}
+          </NavLink>
         ))}
       </nav>
-      <button type="button" onClick={onFind} className="ml-auto flex w-36 items-center min-[1100px]:w-44 gap-2 rounded-small border border-[#5b6b65] px-3 py-1 text-[15px] text-bar-soft hover:border-bar-soft">
-        <Search size={14} aria-hidden="true" className="shrink-0" /><span className="truncate">Find or do…</span><kbd className="ml-auto rounded border border-[#5b6b65] px-1.5 font-mono text-xs">/</kbd>
+      <button
+        type="button"
+        onClick={onFind}
+        className="ml-auto flex w-36 items-center min-[1100px]:w-44 gap-2 rounded-small border border-[#5b6b65] px-3 py-1 text-[15px] text-bar-soft hover:border-bar-soft"
+      >
+        <Search size={14} aria-hidden="true" className="shrink-0" />
+        <span className="truncate">Find or do…</span>
+        <kbd className="ml-auto rounded border border-[#5b6b65] px-1.5 font-mono text-xs">/</kbd>
       </button>
       <SchoolClock zone={me.school.zone} demo={me.demo} />
       <AccountMenu me={me} />

@@ -1,7 +1,10 @@
 import { decodeText, readGroups, type ReadGroups, type RollPerson } from '@glen/core/groups';
 import { GlenInputError } from '@glen/core/groups';
 
-export interface Ask { bytes: ArrayBuffer; roll: RollPerson[] }
+export interface Ask {
+  bytes: ArrayBuffer;
+  roll: RollPerson[];
+}
 export type Told = { read: ReadGroups } | { wrong: string };
 
 /** Reads a file of groups beside the page, so that a large one does not hold it up. */
@@ -10,6 +13,9 @@ self.onmessage = ({ data: { bytes, roll } }: MessageEvent<Ask>): void => {
   try {
     tell({ read: readGroups(decodeText(new Uint8Array(bytes)), roll) });
   } catch (error) {
-    tell({ wrong: error instanceof GlenInputError ? error.message : 'This file cannot be read as a table.' });
+    tell({
+      wrong:
+        error instanceof GlenInputError ? error.message : 'This file cannot be read as a table.',
+    });
   }
 };

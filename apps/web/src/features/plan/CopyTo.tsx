@@ -24,18 +24,56 @@ export function CopyTo({ session, classes }: { session: Session; classes: ClassI
   };
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger asChild><Button>Copy to…</Button></Popover.Trigger>
+      <Popover.Trigger asChild>
+        <Button>Copy to…</Button>
+      </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content sideOffset={6} aria-label="Copy this series" className="z-30 grid max-w-xs gap-2 rounded-small border border-line bg-sheet p-3.5 text-ink shadow-soft">
-          <p className="text-[15px] text-soft">Each meets in its own bell period, on its own link.</p>
+        <Popover.Content
+          sideOffset={6}
+          aria-label="Copy this series"
+          className="z-30 grid max-w-xs gap-2 rounded-small border border-line bg-sheet p-3.5 text-ink shadow-soft"
+        >
+          <p className="text-[15px] text-soft">
+            Each meets in its own bell period, on its own link.
+          </p>
           {others.map((c) => (
-            <label key={c.id} className="flex items-center gap-2"><input type="checkbox" className="size-4 accent-bracken" checked={chosen.includes(c.id)} onChange={(e) => setChosen(e.target.checked ? [...chosen, c.id] : chosen.filter((id) => id !== c.id))} />{classTitle(c)}</label>
+            <label key={c.id} className="flex items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-4 accent-bracken"
+                checked={chosen.includes(c.id)}
+                onChange={(e) =>
+                  setChosen(
+                    e.target.checked ? [...chosen, c.id] : chosen.filter((id) => id !== c.id),
+                  )
+                }
+              />
+              {classTitle(c)}
+            </label>
           ))}
           <div className="mt-1 flex flex-wrap gap-2">
-            <Button kind="strong" disabled={isLoading || chosen.length === 0} onClick={() => void send({ classIds: chosen }, `Copied to ${chosen.length === 1 ? 'one class period' : `${chosen.length} class periods`}.`)}>{chosen.length > 1 ? `Copy to ${chosen.length}` : 'Copy'}</Button>
-            <Button disabled={isLoading} onClick={() => void send({ nextTerm: true }, 'Copied to the next term.')}>To the next term</Button>
+            <Button
+              kind="strong"
+              disabled={isLoading || chosen.length === 0}
+              onClick={() =>
+                void send(
+                  { classIds: chosen },
+                  `Copied to ${chosen.length === 1 ? 'one class period' : `${chosen.length} class periods`}.`,
+                )
+              }
+            >
+              {chosen.length > 1 ? `Copy to ${chosen.length}` : 'Copy'}
+            </Button>
+            <Button
+              disabled={isLoading}
+              onClick={() => void send({ nextTerm: true }, 'Copied to the next term.')}
+            >
+              To the next term
+            </Button>
           </div>
-          {problem && <FieldError>{messageFor(problem, 'classIds', 'nextTerm') ?? problem.title}</FieldError>}
+          {problem && (
+            <FieldError>{messageFor(problem, 'classIds', 'nextTerm') ?? problem.title}</FieldError>
+          )}
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>

@@ -9,35 +9,107 @@ const OWN = 'own';
 const FRESH = 'fresh';
 
 /** The link that a session meets on: chosen for a new one, told of one that stands on the books. */
-export function MeetOn({ draft, read, change }: { draft: SheetDraft; read: Session | null; change: (part: Partial<SheetDraft>) => void }) {
+export function MeetOn({
+  draft,
+  read,
+  change,
+}: {
+  draft: SheetDraft;
+  read: Session | null;
+  change: (part: Partial<SheetDraft>) => void;
+}) {
   const { data } = api.useClassLinksQuery({ params: { classId: draft.classId } });
-  if (read) return <b>{read.linkLabel ? `the link “${read.linkLabel}”` : 'the class period’s own link'}</b>;
+  if (read)
+    return <b>{read.linkLabel ? `the link “${read.linkLabel}”` : 'the class period’s own link'}</b>;
   const others = (data?.links ?? []).filter((l) => l.state === 'live' && !l.main);
   const choose = (v: string): void => {
     const link = others.find((l) => String(l.id) === v);
-    change({ linkId: v === FRESH ? FRESH : (link?.id ?? null), ...(draft.titleIsOurs && link ? { title: link.label } : {}) });
+    change({
+      linkId: v === FRESH ? FRESH : (link?.id ?? null),
+      ...(draft.titleIsOurs && link ? { title: link.label } : {}),
+    });
   };
   return (
-    <ChoicePart label="Meet on" value={draft.linkId === null ? OWN : String(draft.linkId)} marked={draft.linkId !== null} onChange={choose}
+    <ChoicePart
+      label="Meet on"
+      value={draft.linkId === null ? OWN : String(draft.linkId)}
+      marked={draft.linkId !== null}
+      onChange={choose}
       choices={[
-        { value: OWN, label: 'the class period’s own link' }, ...others.map((l) => ({ value: String(l.id), label: `the link “${l.label}”`, hint: `for ${audienceInWords(l)}` })),
-        { value: FRESH, label: 'a fresh link of its own', hint: 'for an evening or a talk', apart: true },
-      ]} />
+        { value: OWN, label: 'the class period’s own link' },
+        ...others.map((l) => ({
+          value: String(l.id),
+          label: `the link “${l.label}”`,
+          hint: `for ${audienceInWords(l)}`,
+        })),
+        {
+          value: FRESH,
+          label: 'a fresh link of its own',
+          hint: 'for an evening or a talk',
+          apart: true,
+        },
+      ]}
+    />
   );
 }
 
 /** Class periods that meet in it too: chosen for a new session, told of one on the books. */
-export function TogetherWith({ draft, read, classes, change }: { draft: SheetDraft; read: Session | null; classes: ClassItem[]; change: (part: Partial<SheetDraft>) => void }) {
-  if (read) return read.with.length > 0 ? <> together with <b>{read.with.join(', ')}</b>,</> : null;
+export function TogetherWith({
+  draft,
+  read,
+  classes,
+  change,
+}: {
+  draft: SheetDraft;
+  read: Session | null;
+  classes: ClassItem[];
+  change: (part: Partial<SheetDraft>) => void;
+}) {
+  if (read)
+    return read.with.length > 0 ? (
+      <>
+        {' '}
+        together with <b>{read.with.join(', ')}</b>,
+      </>
+    ) : null;
   const others = classes.filter((c) => c.id !== draft.classId);
   if (others.length === 0) return null;
-  const said = draft.together.map((id) => classTitle(others.find((c) => c.id === id) ?? { title: '', period: null })).join(', ');
+  const said = draft.together
+    .map((id) => classTitle(others.find((c) => c.id === id) ?? { title: '', period: null }))
+    .join(', ');
   return (
-    <> together with <CardPart label={`Together with: ${said || 'nobody else'}`} shown={said || 'nobody else'} marked={draft.together.length > 0}>
-      <fieldset className="grid max-w-xs gap-1.5">
-        <legend className="mb-1 text-sm text-soft">They meet at this door then; their own doors lead here</legend>
-        {others.map((c) => <label key={c.id} className="flex items-center gap-2 text-base"><input type="checkbox" className="size-4 accent-bracken" checked={draft.together.includes(c.id)} onChange={(e) => change({ together: e.target.checked ? [...draft.together, c.id] : draft.together.filter((id) => id !== c.id) })} />{classTitle(c)}</label>)}
-      </fieldset>
-    </CardPart>,</>
+    <>
+      {' '}
+      together with{' '}
+      <CardPart
+        label={`Together with: ${said || 'nobody else'}`}
+        shown={said || 'nobody else'}
+        marked={draft.together.length > 0}
+      >
+        <fieldset className="grid max-w-xs gap-1.5">
+          <legend className="mb-1 text-sm text-soft">
+            They meet at this door then; their own doors lead here
+          </legend>
+          {others.map((c) => (
+            <label key={c.id} className="flex items-center gap-2 text-base">
+              <input
+                type="checkbox"
+                className="size-4 accent-bracken"
+                checked={draft.together.includes(c.id)}
+                onChange={(e) =>
+                  change({
+                    together: e.target.checked
+                      ? [...draft.together, c.id]
+                      : draft.together.filter((id) => id !== c.id),
+                  })
+                }
+              />
+              {classTitle(c)}
+            </label>
+          ))}
+        </fieldset>
+      </CardPart>
+      ,
+    </>
   );
 }

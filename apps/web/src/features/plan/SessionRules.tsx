@@ -8,27 +8,75 @@ import { api, problemOf } from '../../app/api.js';
 import { useRuleEdits } from '../entry/RulesEditor.js';
 import { Loading, Trouble } from '../../ui/States.js';
 
-const RulesEditor = lazy(() => import('../entry/RulesEditor.js').then((m) => ({ default: m.RulesEditor })));
+const RulesEditor = lazy(() =>
+  import('../entry/RulesEditor.js').then((m) => ({ default: m.RulesEditor })),
+);
 
-function Editor({ answer, session, scope }: { answer: Answer<'rules'>; session: Session; scope: 'series' | 'date' }) {
+function Editor({
+  answer,
+  session,
+  scope,
+}: {
+  answer: Answer<'rules'>;
+  session: Session;
+  scope: 'series' | 'date';
+}) {
   const [set] = api.useSetSeriesRulesMutation();
-  const edits = useRuleEdits(answer, ({ version, rules }) => set({ params: { seriesId: session.seriesId }, body: { version, rules, ...(scope === 'date' ? { key: session.key } : {}) } }));
+  const edits = useRuleEdits(answer, ({ version, rules }) =>
+    set({
+      params: { seriesId: session.seriesId },
+      body: { version, rules, ...(scope === 'date' ? { key: session.key } : {}) },
+    }),
+  );
   return <RulesEditor edits={edits} layers={answer.layers as RuleLayer[]} showSources />;
 }
 
 /** The entry rules of a series, or of one of its dates, over those of its link; kept at once, apart from the sheet. */
 export function SessionRules({ session, scope }: { session: Session; scope: 'series' | 'date' }) {
-  const { data, error, refetch } = api.useSeriesRulesQuery({ params: { seriesId: session.seriesId }, query: scope === 'date' ? { on: session.key } : {} });
+  const { data, error, refetch } = api.useSeriesRulesQuery({
+    params: { seriesId: session.seriesId },
+    query: scope === 'date' ? { on: session.key } : {},
+  });
   const own = data ? Object.keys(data.layers.at(-1)!.rules).length : 0;
-  const shown = own === 0 ? 'its link’s entry rules' : own === 1 ? 'one entry rule of its own' : `${own} entry rules of its own`;
+  const shown =
+    own === 0
+      ? 'its link’s entry rules'
+      : own === 1
+        ? 'one entry rule of its own'
+        : `${own} entry rules of its own`;
   return (
     <Dialog.Root>
-      <Dialog.Trigger className={`inline-flex items-center rounded-t-small border-b-2 px-2 py-px leading-normal font-semibold ${own > 0 ? 'border-bracken bg-bracken-tint' : 'border-edge bg-shade'}`} aria-label={`Entry rules: ${shown}`}>{shown}</Dialog.Trigger>
+      <Dialog.Trigger
+        className={`inline-flex items-center rounded-t-small border-b-2 px-2 py-px leading-normal font-semibold ${own > 0 ? 'border-bracken bg-bracken-tint' : 'border-edge bg-shade'}`}
+        aria-label={`Entry rules: ${shown}`}
+      >
+        {shown}
+      </Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-30 bg-bar/40" />
-        <Dialog.Content aria-describedby={undefined} className="fixed inset-y-0 right-0 z-40 w-[620px] max-w-[96vw] overflow-y-auto border-l border-line bg-paper px-6 py-5 shadow-soft">
-          <div className="mb-4 flex items-baseline justify-between gap-4"><Dialog.Title className="text-[20px]">{scope === 'date' ? `Entry on ${dateInWords(session.date)} alone` : `Entry for ${session.title}`}</Dialog.Title><Dialog.Close aria-label="Close" className="rounded-small p-1"><X size={18} aria-hidden="true" /></Dialog.Close></div>
-          {error && !data ? <Trouble problem={problemOf(error)} retry={() => void refetch()} /> : !data ? <Loading /> : <Suspense fallback={<Loading />}><Editor answer={data} session={session} scope={scope} /></Suspense>}
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed inset-y-0 right-0 z-40 w-[620px] max-w-[96vw] overflow-y-auto border-l border-line bg-paper px-6 py-5 shadow-soft"
+        >
+          <div className="mb-4 flex items-baseline justify-between gap-4">
+            <Dialog.Title className="text-[20px]">
+              {scope === 'date'
+                ? `Entry on ${dateInWords(session.date)} alone`
+                : `Entry for ${session.title}`}
+            </Dialog.Title>
+            <Dialog.Close aria-label="Close" className="rounded-small p-1">
+              <X size={18} aria-hidden="true" />
+            </Dialog.Close>
+          </div>
+          {error && !data ? (
+            <Trouble problem={problemOf(error)} retry={() => void refetch()} />
+          ) : !data ? (
+            <Loading />
+          ) : (
+            <Suspense fallback={<Loading />}>
+              <Editor answer={data} session={session} scope={scope} />
+            </Suspense>
+          )}
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

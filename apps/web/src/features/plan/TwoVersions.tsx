@@ -3,27 +3,68 @@ import { Button } from '../../ui/Button.js';
 import { planOfDraft, type SheetDraft } from './sheetDraft.js';
 
 function whenInWords(d: SheetDraft, school: SchoolCalendar): string {
-  try { return describePlan(planOfDraft(d), school); } catch { return dateInWords(d.first); }
+  try {
+    return describePlan(planOfDraft(d), school);
+  } catch {
+    return dateInWords(d.first);
+  }
 }
 
 const LINES: { name: string; of: (d: SheetDraft, school: SchoolCalendar) => string }[] = [
   { name: 'Title', of: (d) => d.title },
   { name: 'When', of: whenInWords },
-  { name: 'Dates changed singly', of: (d) => (d.changes.length === 0 ? 'none' : String(d.changes.length)) },
+  {
+    name: 'Dates changed singly',
+    of: (d) => (d.changes.length === 0 ? 'none' : String(d.changes.length)),
+  },
   { name: 'On the books', of: (d) => (d.draft ? 'draft' : 'yes') },
   { name: 'Description', of: (d) => d.description || 'none' },
 ];
 
 /** Somebody else saved first: both versions, side by side, and nothing lost. */
-export function TwoVersions({ mine, theirs, school, onKeepMine, onTakeTheirs }: { mine: SheetDraft; theirs: SheetDraft; school: SchoolCalendar; onKeepMine: () => void; onTakeTheirs: () => void }) {
+export function TwoVersions({
+  mine,
+  theirs,
+  school,
+  onKeepMine,
+  onTakeTheirs,
+}: {
+  mine: SheetDraft;
+  theirs: SheetDraft;
+  school: SchoolCalendar;
+  onKeepMine: () => void;
+  onTakeTheirs: () => void;
+}) {
   return (
-    <section role="alert" className="mb-5 rounded-small border border-gorse bg-gorse-tint p-4 text-gorse-deep">
+    <section
+      role="alert"
+      className="mb-5 rounded-small border border-gorse bg-gorse-tint p-4 text-gorse-deep"
+    >
       <h2 className="text-base">Somebody changed this while you were at it</h2>
       <table className="mt-2 w-full text-left text-[15px]">
-        <thead><tr><th scope="col" /><th scope="col">Yours</th><th scope="col">As it stands now</th></tr></thead>
-        <tbody>{LINES.map(({ name, of }) => <tr key={name} className={of(mine, school) === of(theirs, school) ? '' : 'font-bold'}><th scope="row" className="pr-4 font-normal">{name}</th><td className="pr-4 break-words">{of(mine, school)}</td><td className="break-words">{of(theirs, school)}</td></tr>)}</tbody>
+        <thead>
+          <tr>
+            <th scope="col" />
+            <th scope="col">Yours</th>
+            <th scope="col">As it stands now</th>
+          </tr>
+        </thead>
+        <tbody>
+          {LINES.map(({ name, of }) => (
+            <tr key={name} className={of(mine, school) === of(theirs, school) ? '' : 'font-bold'}>
+              <th scope="row" className="pr-4 font-normal">
+                {name}
+              </th>
+              <td className="pr-4 break-words">{of(mine, school)}</td>
+              <td className="break-words">{of(theirs, school)}</td>
+            </tr>
+          ))}
+        </tbody>
       </table>
-      <div className="mt-3 flex gap-3"><Button onClick={onKeepMine}>Save mine over it</Button><Button onClick={onTakeTheirs}>Take theirs</Button></div>
+      <div className="mt-3 flex gap-3">
+        <Button onClick={onKeepMine}>Save mine over it</Button>
+        <Button onClick={onTakeTheirs}>Take theirs</Button>
+      </div>
     </section>
   );
 }

@@ -1,6 +1,11 @@
 import { dateInWords } from '@glen/core/light';
 
-interface Movable { date: string; time: string; minutes: number; was: { date: string; time: string; minutes: number } | null }
+interface Movable {
+  date: string;
+  time: string;
+  minutes: number;
+  was: { date: string; time: string; minutes: number } | null;
+}
 
 /** What moved, from where a session stands now: `Moved from Thu 15 Oct, 15:10`, `Moved from 11:40`, `10 min longer`. */
 export function movedInWords({ date, time, minutes, was }: Movable): string {

@@ -1,4 +1,17 @@
-import { WEEKDAYS, addDays, bellsOn, classTitle, dayInfo, dayNumber, weekdayOf, type PlanChange, type PlanTime, type SchoolCalendar, type SessionPlan, type Weekday } from '@glen/core';
+import {
+  WEEKDAYS,
+  addDays,
+  bellsOn,
+  classTitle,
+  dayInfo,
+  dayNumber,
+  weekdayOf,
+  type PlanChange,
+  type PlanTime,
+  type SchoolCalendar,
+  type SessionPlan,
+  type Weekday,
+} from '@glen/core';
 import type { ClassItem, Sent, Session } from '@glen/contract';
 
 export const AT_A_TIME = 'at a time';
@@ -14,14 +27,37 @@ export interface SheetDraft {
   /** The link it meets on, of a new session; null: the class period's own; fresh: one made for it. */
   linkId: number | 'fresh' | null;
   /** Class periods that meet in it too, of a new session. */
-  together: number[]; title: string; titleIsOurs: boolean; description: string; draft: boolean;
-  every: Every; interval: string;
+  together: number[];
+  title: string;
+  titleIsOurs: boolean;
+  description: string;
+  draft: boolean;
+  every: Every;
+  interval: string;
   /** The sentence says `every n weeks`, with a number to type. */
   counted: boolean;
-  on: Weekday[]; month: 'day' | 'nth'; monthDay: string; nth: '1' | '2' | '3' | '4' | '5' | '-1'; nthDay: Weekday; cycleDays: string[]; rrule: string;
+  on: Weekday[];
+  month: 'day' | 'nth';
+  monthDay: string;
+  nth: '1' | '2' | '3' | '4' | '5' | '-1';
+  nthDay: Weekday;
+  cycleDays: string[];
+  rrule: string;
   /** A bell period's label, or one of the two words above. */
-  when: string; time: string; minutes: string; bell: string; side: 'after' | 'before'; offset: string; zone: string;
-  first: string; end: End; until: string; weeks: string; times: string; closures: 'skip' | 'keep'; alsoOn: string[];
+  when: string;
+  time: string;
+  minutes: string;
+  bell: string;
+  side: 'after' | 'before';
+  offset: string;
+  zone: string;
+  first: string;
+  end: End;
+  until: string;
+  weeks: string;
+  times: string;
+  closures: 'skip' | 'keep';
+  alsoOn: string[];
   changes: PlanChange[];
   /** Clashes that the teacher means to keep, by key. */
   kept: string[];
@@ -34,54 +70,128 @@ function timeOf(d: SheetDraft): PlanTime {
   if (d.when === AT_A_TIME) return { time: d.time, minutes: wholeOf(d.minutes) };
   if (d.when !== FROM_A_BELL) return { period: d.when };
   const [period = 'last', edge = 'end'] = d.bell.split('/');
-  return { bell: { period, edge: edge as 'start' | 'end', offset: (d.side === 'before' ? -1 : 1) * wholeOf(d.offset) }, minutes: wholeOf(d.minutes) };
+  return {
+    bell: {
+      period,
+      edge: edge as 'start' | 'end',
+      offset: (d.side === 'before' ? -1 : 1) * wholeOf(d.offset),
+    },
+    minutes: wholeOf(d.minutes),
+  };
 }
 
 const endOf = ({ end, until, weeks, times }: SheetDraft) =>
-  end === 'open' ? {} : end === 'weeks' ? { weeks: wholeOf(weeks) } : end === 'times' ? { times: wholeOf(times) } : { until: end === 'date' ? until : end };
+  end === 'open'
+    ? {}
+    : end === 'weeks'
+      ? { weeks: wholeOf(weeks) }
+      : end === 'times'
+        ? { times: wholeOf(times) }
+        : { until: end === 'date' ? until : end };
 
 function repeatOf(d: SheetDraft): SessionPlan['repeat'] {
   if (d.every === 'once') return undefined;
   if (d.every === 'rule') return { rrule: d.rrule };
-  const interval = d.every === 'school-day' || d.interval === '1' ? {} : { interval: wholeOf(d.interval) };
+  const interval =
+    d.every === 'school-day' || d.interval === '1' ? {} : { interval: wholeOf(d.interval) };
   const days = d.every === 'week' ? { on: d.on } : {};
-  const month = d.every !== 'month' ? {} : d.month === 'day' ? { monthDay: wholeOf(d.monthDay) } : { nth: { n: Number(d.nth) as 1, weekday: d.nthDay } };
-  return { every: d.every, ...interval, ...days, ...month, ...(d.cycleDays.length > 0 && d.every !== 'month' ? { cycleDays: d.cycleDays } : {}), ...endOf(d) };
+  const month =
+    d.every !== 'month'
+      ? {}
+      : d.month === 'day'
+        ? { monthDay: wholeOf(d.monthDay) }
+        : { nth: { n: Number(d.nth) as 1, weekday: d.nthDay } };
+  return {
+    every: d.every,
+    ...interval,
+    ...days,
+    ...month,
+    ...(d.cycleDays.length > 0 && d.every !== 'month' ? { cycleDays: d.cycleDays } : {}),
+    ...endOf(d),
+  };
 }
 
 /** The plan that the sheet says. A single session is held on closed days too: its teacher saw the day. */
 export function planOfDraft(d: SheetDraft): SessionPlan {
   const repeat = repeatOf(d);
   return {
-    first: d.first, at: timeOf(d), zone: d.zone, closures: repeat ? d.closures : 'keep', ...(repeat ? { repeat } : {}),
-    ...(d.alsoOn.length > 0 ? { alsoOn: d.alsoOn } : {}), ...(d.changes.length > 0 ? { changes: d.changes } : {}),
+    first: d.first,
+    at: timeOf(d),
+    zone: d.zone,
+    closures: repeat ? d.closures : 'keep',
+    ...(repeat ? { repeat } : {}),
+    ...(d.alsoOn.length > 0 ? { alsoOn: d.alsoOn } : {}),
+    ...(d.changes.length > 0 ? { changes: d.changes } : {}),
   };
 }
 
-export const bodyOfDraft = (d: SheetDraft): Sent<'addSession'> => ({ title: d.title, description: d.description, draft: d.draft, plan: planOfDraft(d), ...(d.linkId === null ? {} : d.linkId === 'fresh' ? { freshLink: true } : { linkId: d.linkId }), ...(d.together.length > 0 ? { together: d.together } : {}) });
+export const bodyOfDraft = (d: SheetDraft): Sent<'addSession'> => ({
+  title: d.title,
+  description: d.description,
+  draft: d.draft,
+  plan: planOfDraft(d),
+  ...(d.linkId === null ? {} : d.linkId === 'fresh' ? { freshLink: true } : { linkId: d.linkId }),
+  ...(d.together.length > 0 ? { together: d.together } : {}),
+});
 
 /** What a plan fills in; whatever it does not say gets what the first date suggests. */
-export function fromPlan(plan: SessionPlan): Omit<SheetDraft, 'classId' | 'linkId' | 'together' | 'title' | 'titleIsOurs' | 'description' | 'draft'> {
+export function fromPlan(
+  plan: SessionPlan,
+): Omit<
+  SheetDraft,
+  'classId' | 'linkId' | 'together' | 'title' | 'titleIsOurs' | 'description' | 'draft'
+> {
   const { repeat, at, first } = plan;
   const fields = repeat && !('rrule' in repeat) ? repeat : undefined;
   const bell = 'bell' in at ? at.bell : { period: 'last', edge: 'end' as const, offset: 10 };
   const until = fields?.until;
   const named = until === 'term-end' || until === 'exams' || until === 'year-end';
   return {
-    every: repeat ? (fields?.every ?? 'rule') : 'once', interval: String(fields?.interval ?? 1), counted: (fields?.interval ?? 1) > (fields?.every === 'week' ? 2 : 1), on: fields?.on ?? [weekdayOn(first)],
-    month: fields?.nth ? 'nth' : 'day', monthDay: String(fields?.monthDay ?? Number(first.slice(8))), nth: String(fields?.nth?.n ?? 1) as '1', nthDay: fields?.nth?.weekday ?? weekdayOn(first),
-    cycleDays: fields?.cycleDays ?? [], rrule: repeat && 'rrule' in repeat ? repeat.rrule : '',
-    when: 'period' in at ? at.period : 'bell' in at ? FROM_A_BELL : AT_A_TIME, time: 'time' in at ? at.time : '10:45', minutes: 'minutes' in at ? String(at.minutes) : '50',
-    bell: `${bell.period}/${bell.edge}`, side: bell.offset < 0 ? 'before' : 'after', offset: String(Math.abs(bell.offset)), zone: plan.zone,
-    first, end: !fields ? (repeat ? 'open' : 'term-end') : fields.weeks !== undefined ? 'weeks' : fields.times !== undefined ? 'times' : named ? until : until ? 'date' : 'open',
-    until: until && !named ? until : addDays(first, 56), weeks: String(fields?.weeks ?? 8), times: String(fields?.times ?? 8),
-    closures: repeat ? plan.closures : 'skip', alsoOn: plan.alsoOn ?? [], changes: plan.changes ?? [], kept: [],
+    every: repeat ? (fields?.every ?? 'rule') : 'once',
+    interval: String(fields?.interval ?? 1),
+    counted: (fields?.interval ?? 1) > (fields?.every === 'week' ? 2 : 1),
+    on: fields?.on ?? [weekdayOn(first)],
+    month: fields?.nth ? 'nth' : 'day',
+    monthDay: String(fields?.monthDay ?? Number(first.slice(8))),
+    nth: String(fields?.nth?.n ?? 1) as '1',
+    nthDay: fields?.nth?.weekday ?? weekdayOn(first),
+    cycleDays: fields?.cycleDays ?? [],
+    rrule: repeat && 'rrule' in repeat ? repeat.rrule : '',
+    when: 'period' in at ? at.period : 'bell' in at ? FROM_A_BELL : AT_A_TIME,
+    time: 'time' in at ? at.time : '10:45',
+    minutes: 'minutes' in at ? String(at.minutes) : '50',
+    bell: `${bell.period}/${bell.edge}`,
+    side: bell.offset < 0 ? 'before' : 'after',
+    offset: String(Math.abs(bell.offset)),
+    zone: plan.zone,
+    first,
+    end: !fields
+      ? repeat
+        ? 'open'
+        : 'term-end'
+      : fields.weeks !== undefined
+        ? 'weeks'
+        : fields.times !== undefined
+          ? 'times'
+          : named
+            ? until
+            : until
+              ? 'date'
+              : 'open',
+    until: until && !named ? until : addDays(first, 56),
+    weeks: String(fields?.weeks ?? 8),
+    times: String(fields?.times ?? 8),
+    closures: repeat ? plan.closures : 'skip',
+    alsoOn: plan.alsoOn ?? [],
+    changes: plan.changes ?? [],
+    kept: [],
   };
 }
 
 /** The next teaching day on or after a date, for a sheet's first suggestion. */
 function nextSchoolDay(school: SchoolCalendar, from: string): string {
-  for (let i = 0; i < 120; i++) if (dayInfo(school, addDays(from, i)).teaching) return addDays(from, i);
+  for (let i = 0; i < 120; i++)
+    if (dayInfo(school, addDays(from, i)).teaching) return addDays(from, i);
   return from;
 }
 
@@ -90,23 +200,62 @@ export function newDraft(of: ClassItem, school: SchoolCalendar, today: string): 
   const first = nextSchoolDay(school, addDays(today, 1));
   const inPeriod = bellsOn(school, first).some((b) => b.label === of.period);
   const at: PlanTime = inPeriod ? { period: of.period! } : { time: '10:45', minutes: 50 };
-  return { ...fromPlan({ first, at, zone: school.zone, closures: 'skip' }), classId: of.id, linkId: null, together: [], title: classTitle(of), titleIsOurs: true, description: '', draft: false };
+  return {
+    ...fromPlan({ first, at, zone: school.zone, closures: 'skip' }),
+    classId: of.id,
+    linkId: null,
+    together: [],
+    title: classTitle(of),
+    titleIsOurs: true,
+    description: '',
+    draft: false,
+  };
 }
 
 /** A saved session as the sheet takes it: the whole series, or one of its dates as a session by itself. */
-export function draftOfSession(s: Session, plan: SessionPlan, scope: Scope, schoolZone: string): SheetDraft {
-  const words = { classId: s.classId, linkId: null, together: [], title: s.title, titleIsOurs: false, description: s.description, draft: s.draft };
+export function draftOfSession(
+  s: Session,
+  plan: SessionPlan,
+  scope: Scope,
+  schoolZone: string,
+): SheetDraft {
+  const words = {
+    classId: s.classId,
+    linkId: null,
+    together: [],
+    title: s.title,
+    titleIsOurs: false,
+    description: s.description,
+    draft: s.draft,
+  };
   if (scope !== 'one') return { ...fromPlan(plan), ...words };
   const isMoved = s.was !== null || s.status === 'moved';
-  const at: PlanTime = isMoved && !('time' in plan.at) ? { time: s.time, minutes: s.minutes } : 'time' in plan.at ? { time: s.time, minutes: s.minutes } : plan.at;
+  const at: PlanTime =
+    isMoved && !('time' in plan.at)
+      ? { time: s.time, minutes: s.minutes }
+      : 'time' in plan.at
+        ? { time: s.time, minutes: s.minutes }
+        : plan.at;
   // A single date is told on the school's clock, as the screens tell it.
   return { ...fromPlan({ first: s.date, at, zone: schoolZone, closures: 'keep' }), ...words };
 }
 
 /** The sheet after another class period was chosen: its title and bell period come along where they were ours. */
-export function withClass(d: SheetDraft, of: ClassItem, school: SchoolCalendar): Partial<SheetDraft> {
-  const known = of.period !== null && school.bells.some((set) => set.periods.some((p) => p.label === of.period));
-  return { classId: of.id, linkId: null, together: d.together.filter((id) => id !== of.id), ...(d.titleIsOurs ? { title: classTitle(of) } : {}), ...(known && d.when !== FROM_A_BELL ? { when: of.period! } : {}) };
+export function withClass(
+  d: SheetDraft,
+  of: ClassItem,
+  school: SchoolCalendar,
+): Partial<SheetDraft> {
+  const known =
+    of.period !== null &&
+    school.bells.some((set) => set.periods.some((p) => p.label === of.period));
+  return {
+    classId: of.id,
+    linkId: null,
+    together: d.together.filter((id) => id !== of.id),
+    ...(d.titleIsOurs ? { title: classTitle(of) } : {}),
+    ...(known && d.when !== FROM_A_BELL ? { when: of.period! } : {}),
+  };
 }
 
 export const inOrder = (days: Weekday[]): Weekday[] => WEEKDAYS.filter((day) => days.includes(day));

@@ -12,20 +12,37 @@ export function useChanges() {
   const [send] = api.useChangeSessionsMutation();
   const [takeBack] = api.useTakeBackChangeMutation();
 
-  const offerToTakeBack = (label: string, touched: Touched, again?: (versions: Versions) => Promise<{ touched: Touched }>): void => {
+  const offerToTakeBack = (
+    label: string,
+    touched: Touched,
+    again?: (versions: Versions) => Promise<{ touched: Touched }>,
+  ): void => {
     let now = touched;
     let back: Versions = new Map();
-    offerUndo(label, async () => {
-      const answer = await takeBack({ body: { touched: now } }).unwrap();
-      back = new Map(answer.touched.map((t) => [t.seriesId, t.version]));
-    }, again && (async () => { now = (await again(back)).touched; }));
+    offerUndo(
+      label,
+      async () => {
+        const answer = await takeBack({ body: { touched: now } }).unwrap();
+        back = new Map(answer.touched.map((t) => [t.seriesId, t.version]));
+      },
+      again &&
+        (async () => {
+          now = (await again(back)).touched;
+        }),
+    );
   };
 
   /** Sends changes and offers to take them back; gives what went wrong, if anything. */
   const change = async (changes: Changes, label: string): Promise<Problem | undefined> => {
     const { data, error } = await send({ body: { changes } });
     if (!data) return problemOf(error);
-    offerToTakeBack(label, data.touched, (versions) => send({ body: { changes: changes.map((c) => ({ ...c, version: versions.get(c.seriesId) ?? c.version })) } }).unwrap());
+    offerToTakeBack(label, data.touched, (versions) =>
+      send({
+        body: {
+          changes: changes.map((c) => ({ ...c, version: versions.get(c.seriesId) ?? c.version })),
+        },
+      }).unwrap(),
+    );
     return undefined;
   };
   return { change, offerToTakeBack };

@@ -4,18 +4,53 @@ import { api, problemOf } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
 
 /** Before a door is opened: its post may not be out yet, and can go out now. Says nothing to those who may not read the posts. */
-export function PostFirst({ classId, session }: { classId: number; session: { date: string; time: string } | null }) {
+export function PostFirst({
+  classId,
+  session,
+}: {
+  classId: number;
+  session: { date: string; time: string } | null;
+}) {
   const { data } = api.usePostsQuery({ params: { classId } }, { skip: session === null });
   const [postNow, { isLoading }] = api.usePostNowMutation();
-  const waiting = (data?.posts ?? []).filter((p) => p.mayEdit && p.timing !== 'draft').flatMap((post) => post.deliveries
-    .filter((d) => d.state === 'queued' && !d.pending && d.session !== null && d.session.date === session?.date && d.session.time === session.time && post.places.some((place) => place.id === d.placeId && place.classId === classId && place.kind !== 'by-hand'))
-    .map((d) => ({ post, d })));
+  const waiting = (data?.posts ?? [])
+    .filter((p) => p.mayEdit && p.timing !== 'draft')
+    .flatMap((post) =>
+      post.deliveries
+        .filter(
+          (d) =>
+            d.state === 'queued' &&
+            !d.pending &&
+            d.session !== null &&
+            d.session.date === session?.date &&
+            d.session.time === session.time &&
+            post.places.some(
+              (place) =>
+                place.id === d.placeId && place.classId === classId && place.kind !== 'by-hand',
+            ),
+        )
+        .map((d) => ({ post, d })),
+    );
   const first = waiting[0];
   if (!first) return null;
   const send = async (): Promise<void> => {
-    const { error } = await postNow({ params: { postId: first.post.id }, body: { occurrenceId: first.d.session!.id } });
+    const { error } = await postNow({
+      params: { postId: first.post.id },
+      body: { occurrenceId: first.d.session!.id },
+    });
     if (error) toast.error(problemOf(error)?.title ?? 'That did not work.');
     else toast('Its post goes out now.');
   };
-  return <p className="flex flex-wrap items-center gap-3 rounded-small bg-loch-tint px-3 py-2 text-loch-deep">Its post is not out yet: it goes out {first.d.due ? `${first.d.due.date === session?.date ? '' : `${dateInWords(first.d.due.date)} `}at ${first.d.due.time}` : 'later'}. <Button disabled={isLoading} onClick={() => void send()}>Post it now</Button></p>;
+  return (
+    <p className="flex flex-wrap items-center gap-3 rounded-small bg-loch-tint px-3 py-2 text-loch-deep">
+      Its post is not out yet: it goes out{' '}
+      {first.d.due
+        ? `${first.d.due.date === session?.date ? '' : `${dateInWords(first.d.due.date)} `}at ${first.d.due.time}`
+        : 'later'}
+      .{' '}
+      <Button disabled={isLoading} onClick={() => void send()}>
+        Post it now
+      </Button>
+    </p>
+  );
 }

@@ -14,13 +14,52 @@ export function Preview({ places }: { places: Shown[] }) {
   if (!place) return null;
   return (
     <section aria-label="As students will see it" className="min-w-0">
-      <div className="mb-2 flex flex-wrap items-baseline justify-between gap-3"><h3 className="text-sm font-semibold text-soft">As students will see it</h3><button type="button" aria-pressed={plain} className="text-sm font-semibold text-bracken-deep hover:underline" onClick={() => setPlain(!plain)}>{plain ? 'Show it rich' : 'Show the plain form'}</button></div>
-      {places.length > 1 && <p className="mb-2"><ChoicePart label="Place shown" value={String(place.index)} marked={false} onChange={(v) => setChosen(places.findIndex((p) => String(p.index) === v))} choices={places.map((p) => ({ value: String(p.index), label: p.where }))} /></p>}
-      <p className="mb-1.5 text-sm text-soft">{places.length > 1 ? '' : `${place.where}, `}{place.readerCount > 0 ? `${place.readerCount} students` : 'no students'}{place.session ? ` · for ${dateInWords(place.session.date)} ${place.session.time}` : ''}</p>
-      {plain ? <pre className="rounded-small border border-edge bg-sheet p-4 font-mono text-sm break-words whitespace-pre-wrap">{place.text}</pre> : (
+      <div className="mb-2 flex flex-wrap items-baseline justify-between gap-3">
+        <h3 className="text-sm font-semibold text-soft">As students will see it</h3>
+        <button
+          type="button"
+          aria-pressed={plain}
+          className="text-sm font-semibold text-bracken-deep hover:underline"
+          onClick={() => setPlain(!plain)}
+        >
+          {plain ? 'Show it rich' : 'Show the plain form'}
+        </button>
+      </div>
+      {places.length > 1 && (
+        <p className="mb-2">
+          <ChoicePart
+            label="Place shown"
+            value={String(place.index)}
+            marked={false}
+            onChange={(v) => setChosen(places.findIndex((p) => String(p.index) === v))}
+            choices={places.map((p) => ({ value: String(p.index), label: p.where }))}
+          />
+        </p>
+      )}
+      <p className="mb-1.5 text-sm text-soft">
+        {places.length > 1 ? '' : `${place.where}, `}
+        {place.readerCount > 0 ? `${place.readerCount} students` : 'no students'}
+        {place.session ? ` · for ${dateInWords(place.session.date)} ${place.session.time}` : ''}
+      </p>
+      {plain ? (
+        <pre className="rounded-small border border-edge bg-sheet p-4 font-mono text-sm break-words whitespace-pre-wrap">
+          {place.text}
+        </pre>
+      ) : (
         <div className="rounded-small border border-edge bg-sheet p-4 break-words">
           {place.heading && <p className="font-head font-semibold">{place.heading}</p>}
-          {place.title && <p><a className="text-loch-deep underline" href={place.address} target="_blank" rel="noreferrer">{place.title}</a></p>}
+          {place.title && (
+            <p>
+              <a
+                className="text-loch-deep underline"
+                href={place.address}
+                target="_blank"
+                rel="noreferrer"
+              >
+                {place.title}
+              </a>
+            </p>
+          )}
           <RichWords html={place.html} />
         </div>
       )}

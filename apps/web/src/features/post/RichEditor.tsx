@@ -10,16 +10,59 @@ import { editorDoc, richOfDoc } from './richDoc.js';
 
 /** What fills itself, in the words of the menu. */
 const FIELDS: [field: string, words: string][] = [
-  ['{link}', 'the link, here in the text'], ['{title}', 'title of the session'], ['{date}', 'its date'], ['{time}', 'its time'], ['{bring}', 'what to bring (its description)'], ['{class}', 'class'], ['{period}', 'period'], ['{host}', 'host'], ['{entryCode}', 'entry code'],
+  ['{link}', 'the link, here in the text'],
+  ['{title}', 'title of the session'],
+  ['{date}', 'its date'],
+  ['{time}', 'its time'],
+  ['{bring}', 'what to bring (its description)'],
+  ['{class}', 'class'],
+  ['{period}', 'period'],
+  ['{host}', 'host'],
+  ['{entryCode}', 'entry code'],
 ];
 
-const EXTENSIONS = [StarterKit.configure({
-  heading: false, blockquote: false, code: false, codeBlock: false, horizontalRule: false, strike: false, underline: false, trailingNode: false,
-  link: { openOnClick: false, autolink: true, protocols: ['http', 'https'], defaultProtocol: 'https', isAllowedUri: (url) => /^https?:\/\//i.test(url) },
-})];
+const EXTENSIONS = [
+  StarterKit.configure({
+    heading: false,
+    blockquote: false,
+    code: false,
+    codeBlock: false,
+    horizontalRule: false,
+    strike: false,
+    underline: false,
+    trailingNode: false,
+    link: {
+      openOnClick: false,
+      autolink: true,
+      protocols: ['http', 'https'],
+      defaultProtocol: 'https',
+      isAllowedUri: (url) => /^https?:\/\//i.test(url),
+    },
+  }),
+];
 
-function Tool({ label, on, onPress, children }: { label: string; on: boolean; onPress: () => void; children: ReactNode }) {
-  return <button type="button" aria-label={label} aria-pressed={on} onClick={onPress} className={`rounded-small p-1.5 hover:bg-shade ${on ? 'bg-shade text-bracken-deep' : ''}`}>{children}</button>;
+function Tool({
+  label,
+  on,
+  onPress,
+  children,
+}: {
+  label: string;
+  on: boolean;
+  onPress: () => void;
+  children: ReactNode;
+}) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      aria-pressed={on}
+      onClick={onPress}
+      className={`rounded-small p-1.5 hover:bg-shade ${on ? 'bg-shade text-bracken-deep' : ''}`}
+    >
+      {children}
+    </button>
+  );
 }
 
 /** Where the chosen words lead; blank takes the link off them. */
@@ -35,13 +78,47 @@ function LinkTool({ editor, on }: { editor: Editor; on: boolean }) {
     setOpen(false);
   };
   return (
-    <Popover.Root open={open} onOpenChange={(to) => { setOpen(to); setWrong(false); if (to) setAddress((editor.getAttributes('link').href as string | undefined) ?? ''); }}>
-      <Popover.Trigger aria-label="Let the chosen words lead somewhere" aria-pressed={on} className={`rounded-small p-1.5 hover:bg-shade ${on ? 'bg-shade text-bracken-deep' : ''}`}><Link2 size={17} aria-hidden="true" /></Popover.Trigger>
+    <Popover.Root
+      open={open}
+      onOpenChange={(to) => {
+        setOpen(to);
+        setWrong(false);
+        if (to) setAddress((editor.getAttributes('link').href as string | undefined) ?? '');
+      }}
+    >
+      <Popover.Trigger
+        aria-label="Let the chosen words lead somewhere"
+        aria-pressed={on}
+        className={`rounded-small p-1.5 hover:bg-shade ${on ? 'bg-shade text-bracken-deep' : ''}`}
+      >
+        <Link2 size={17} aria-hidden="true" />
+      </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content sideOffset={4} aria-label="Where the words lead" className="z-30 flex w-80 gap-2 rounded-small border border-line bg-sheet p-3 text-ink shadow-soft">
+        <Popover.Content
+          sideOffset={4}
+          aria-label="Where the words lead"
+          className="z-30 flex w-80 gap-2 rounded-small border border-line bg-sheet p-3 text-ink shadow-soft"
+        >
           <div className="min-w-0 flex-1">
-            <input aria-label="Address" aria-invalid={wrong} className={inputClass} placeholder="https://" value={address} onChange={(e) => setAddress(e.target.value)} onKeyDown={(e) => { if (e.key === 'Enter') { e.preventDefault(); apply(); } }} />
-            {wrong && <p role="alert" className="mt-1 text-sm font-semibold text-berry-deep">Give a full address, with https:// before it.</p>}
+            <input
+              aria-label="Address"
+              aria-invalid={wrong}
+              className={inputClass}
+              placeholder="https://"
+              value={address}
+              onChange={(e) => setAddress(e.target.value)}
+              onKeyDown={(e) => {
+                if (e.key === 'Enter') {
+                  e.preventDefault();
+                  apply();
+                }
+              }}
+            />
+            {wrong && (
+              <p role="alert" className="mt-1 text-sm font-semibold text-berry-deep">
+                Give a full address, with https:// before it.
+              </p>
+            )}
           </div>
           <Button onClick={apply}>Done</Button>
         </Popover.Content>
@@ -51,20 +128,60 @@ function LinkTool({ editor, on }: { editor: Editor; on: boolean }) {
 }
 
 function Tools({ editor }: { editor: Editor }) {
-  const on = useEditorState({ editor, selector: ({ editor: e }) => ({ bold: e.isActive('bold'), italic: e.isActive('italic'), bullets: e.isActive('bulletList'), numbers: e.isActive('orderedList'), link: e.isActive('link') }) });
+  const on = useEditorState({
+    editor,
+    selector: ({ editor: e }) => ({
+      bold: e.isActive('bold'),
+      italic: e.isActive('italic'),
+      bullets: e.isActive('bulletList'),
+      numbers: e.isActive('orderedList'),
+      link: e.isActive('link'),
+    }),
+  });
   const to = () => editor.chain().focus();
   return (
-    <div role="toolbar" aria-label="How the words look" className="flex flex-wrap items-center gap-0.5 border-b border-line px-1.5 py-1">
-      <Tool label="Bold" on={on.bold} onPress={() => to().toggleBold().run()}><Bold size={17} aria-hidden="true" /></Tool>
-      <Tool label="Italic" on={on.italic} onPress={() => to().toggleItalic().run()}><Italic size={17} aria-hidden="true" /></Tool>
-      <Tool label="List" on={on.bullets} onPress={() => to().toggleBulletList().run()}><List size={17} aria-hidden="true" /></Tool>
-      <Tool label="Numbered list" on={on.numbers} onPress={() => to().toggleOrderedList().run()}><ListOrdered size={17} aria-hidden="true" /></Tool>
+    <div
+      role="toolbar"
+      aria-label="How the words look"
+      className="flex flex-wrap items-center gap-0.5 border-b border-line px-1.5 py-1"
+    >
+      <Tool label="Bold" on={on.bold} onPress={() => to().toggleBold().run()}>
+        <Bold size={17} aria-hidden="true" />
+      </Tool>
+      <Tool label="Italic" on={on.italic} onPress={() => to().toggleItalic().run()}>
+        <Italic size={17} aria-hidden="true" />
+      </Tool>
+      <Tool label="List" on={on.bullets} onPress={() => to().toggleBulletList().run()}>
+        <List size={17} aria-hidden="true" />
+      </Tool>
+      <Tool label="Numbered list" on={on.numbers} onPress={() => to().toggleOrderedList().run()}>
+        <ListOrdered size={17} aria-hidden="true" />
+      </Tool>
       <LinkTool editor={editor} on={on.link} />
       <DropdownMenu.Root>
-        <DropdownMenu.Trigger className="ml-auto inline-flex items-center gap-1.5 rounded-small px-2 py-1 text-sm font-semibold text-bracken-deep hover:bg-shade"><PlusCircle size={15} aria-hidden="true" />A field that fills itself</DropdownMenu.Trigger>
+        <DropdownMenu.Trigger className="ml-auto inline-flex items-center gap-1.5 rounded-small px-2 py-1 text-sm font-semibold text-bracken-deep hover:bg-shade">
+          <PlusCircle size={15} aria-hidden="true" />A field that fills itself
+        </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
-          <DropdownMenu.Content align="end" sideOffset={4} className="z-30 rounded-small border border-line bg-sheet p-1 text-ink shadow-soft" onCloseAutoFocus={(e) => { e.preventDefault(); editor.commands.focus(); }}>
-            {FIELDS.map(([field, words]) => <DropdownMenu.Item key={field} onSelect={() => to().insertContent(field).run()} className="flex cursor-pointer items-baseline justify-between gap-5 rounded px-3 py-1.5 outline-none data-[highlighted]:bg-shade"><span>{words}</span><code className="font-mono text-sm text-soft">{field}</code></DropdownMenu.Item>)}
+          <DropdownMenu.Content
+            align="end"
+            sideOffset={4}
+            className="z-30 rounded-small border border-line bg-sheet p-1 text-ink shadow-soft"
+            onCloseAutoFocus={(e) => {
+              e.preventDefault();
+              editor.commands.focus();
+            }}
+          >
+            {FIELDS.map(([field, words]) => (
+              <DropdownMenu.Item
+                key={field}
+                onSelect={() => to().insertContent(field).run()}
+                className="flex cursor-pointer items-baseline justify-between gap-5 rounded px-3 py-1.5 outline-none data-[highlighted]:bg-shade"
+              >
+                <span>{words}</span>
+                <code className="font-mono text-sm text-soft">{field}</code>
+              </DropdownMenu.Item>
+            ))}
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
@@ -73,11 +190,30 @@ function Tools({ editor }: { editor: Editor }) {
 }
 
 /** Words with bold, lists and links; what was there at first is read once. */
-export function RichEditor({ label, start, onChange, error }: { label: string; start: RichText; onChange: (rich: RichText) => void; error?: string | undefined }) {
+export function RichEditor({
+  label,
+  start,
+  onChange,
+  error,
+}: {
+  label: string;
+  start: RichText;
+  onChange: (rich: RichText) => void;
+  error?: string | undefined;
+}) {
   const editor = useEditor({
-    extensions: EXTENSIONS, content: editorDoc(start), injectCSS: false, shouldRerenderOnTransaction: false,
+    extensions: EXTENSIONS,
+    content: editorDoc(start),
+    injectCSS: false,
+    shouldRerenderOnTransaction: false,
     editorProps: {
-      attributes: { role: 'textbox', 'aria-multiline': 'true', 'aria-label': label, class: 'min-h-32 max-h-96 overflow-auto px-3.5 py-2.5 outline-offset-[-2px] break-words whitespace-pre-wrap [&_p+p]:mt-2 [&_ul]:list-disc [&_ol]:list-decimal [&_ul]:pl-6 [&_ol]:pl-6 [&_a]:text-loch-deep [&_a]:underline' },
+      attributes: {
+        role: 'textbox',
+        'aria-multiline': 'true',
+        'aria-label': label,
+        class:
+          'min-h-32 max-h-96 overflow-auto px-3.5 py-2.5 outline-offset-[-2px] break-words whitespace-pre-wrap [&_p+p]:mt-2 [&_ul]:list-disc [&_ol]:list-decimal [&_ul]:pl-6 [&_ol]:pl-6 [&_a]:text-loch-deep [&_a]:underline',
+      },
       // Tab goes on to the next control, in lists too.
       handleDOMEvents: { keydown: (_view, event) => event.key === 'Tab' },
     },
@@ -85,12 +221,18 @@ export function RichEditor({ label, start, onChange, error }: { label: string; s
   });
   return (
     <div>
-      <p aria-hidden="true" className="mb-1 text-sm font-semibold">{label}</p>
+      <p aria-hidden="true" className="mb-1 text-sm font-semibold">
+        {label}
+      </p>
       <div className={`rounded-small border bg-sheet ${error ? 'border-berry' : 'border-edge'}`}>
         <Tools editor={editor} />
         <EditorContent editor={editor} />
       </div>
-      {error && <p role="alert" className="mt-1 text-sm font-semibold text-berry-deep">{error}</p>}
+      {error && (
+        <p role="alert" className="mt-1 text-sm font-semibold text-berry-deep">
+          {error}
+        </p>
+      )}
     </div>
   );
 }

@@ -8,42 +8,104 @@ export type About = NonNullable<Body['about']>;
 export type Timing = NonNullable<Body['timing']>;
 
 /** A post while it is written. */
-export interface PostDraft { words: RichText; linkWords: string; about: About; timing: Timing; afterwards: NonNullable<Body['afterwards']>; pinned: boolean; places: PlaceDraft[] }
+export interface PostDraft {
+  words: RichText;
+  linkWords: string;
+  about: About;
+  timing: Timing;
+  afterwards: NonNullable<Body['afterwards']>;
+  pinned: boolean;
+  places: PlaceDraft[];
+}
 
 /** The custom is to post about ten minutes before. */
 export const MINUTES_BEFORE = 10;
 export const MORNING = '07:30';
 
 export const newDraft = (c: ClassItem): PostDraft => ({
-  words: [], linkWords: `Join {class}${c.period === null ? '' : ', period {period}'}`, about: 'link', timing: 'now', afterwards: 'stay', pinned: false, places: [{ classId: c.id, kind: 'stream' }],
+  words: [],
+  linkWords: `Join {class}${c.period === null ? '' : ', period {period}'}`,
+  about: 'link',
+  timing: 'now',
+  afterwards: 'stay',
+  pinned: false,
+  places: [{ classId: c.id, kind: 'stream' }],
 });
 
 export const draftOf = (post: Post): PostDraft => ({
-  words: richOf(post.words as RichText | string), linkWords: post.linkWords, about: post.about, timing: post.timing, afterwards: post.afterwards, pinned: post.pinned,
-  places: post.places.map(({ id, classId, linkId, kind, readers, words, title, section, position, inText, newTab, name }) => ({ id, classId, linkId, kind, readers, words, title, section, position, inText, newTab, name })),
+  words: richOf(post.words as RichText | string),
+  linkWords: post.linkWords,
+  about: post.about,
+  timing: post.timing,
+  afterwards: post.afterwards,
+  pinned: post.pinned,
+  places: post.places.map(
+    ({
+      id,
+      classId,
+      linkId,
+      kind,
+      readers,
+      words,
+      title,
+      section,
+      position,
+      inText,
+      newTab,
+      name,
+    }) => ({
+      id,
+      classId,
+      linkId,
+      kind,
+      readers,
+      words,
+      title,
+      section,
+      position,
+      inText,
+      newTab,
+      name,
+    }),
+  ),
 });
 
 export const bodyOf = (d: PostDraft): Body => ({ ...d, words: d.words });
 
 /** A timing that has a meaning for what the post is about; one that had is kept. */
 export function timingFor(about: About, timing: Timing): Timing {
-  if (about !== 'link') return typeof timing === 'object' && 'at' in timing && about === 'sessions' ? { before: MINUTES_BEFORE } : timing;
+  if (about !== 'link')
+    return typeof timing === 'object' && 'at' in timing && about === 'sessions'
+      ? { before: MINUTES_BEFORE }
+      : timing;
   return typeof timing === 'object' && !('at' in timing) ? 'now' : timing;
 }
 
 /** A draft as it is released: about sessions it goes out at their time, else at once. */
 export const releasedBody = (p: Post) => ({
-  version: p.version, words: p.words, linkWords: p.linkWords, about: p.about, afterwards: p.afterwards, pinned: p.pinned, timing: p.about === 'link' ? ('now' as const) : { before: MINUTES_BEFORE },
+  version: p.version,
+  words: p.words,
+  linkWords: p.linkWords,
+  about: p.about,
+  afterwards: p.afterwards,
+  pinned: p.pinned,
+  timing: p.about === 'link' ? ('now' as const) : { before: MINUTES_BEFORE },
 });
 
 /** What the main button says: what will have been done. */
 export function buttonWords({ timing, about, places }: PostDraft, dates: number): string {
   const where = places.length > 1 ? ` to ${places.length} places` : '';
   if (timing === 'draft') return 'Keep the draft';
-  if (timing === 'now') return about === 'sessions' && dates > 1 ? `Post for ${dates} sessions now` : `Post it now${where}`;
+  if (timing === 'now')
+    return about === 'sessions' && dates > 1
+      ? `Post for ${dates} sessions now`
+      : `Post it now${where}`;
   if ('at' in timing) return `Queue for ${dateInWords(timing.at.date)} ${timing.at.time}${where}`;
   return dates === 1 ? 'Queue 1 post' : `Queue ${dates} posts`;
 }
 
 /** The words of a post in a line. */
-export const inALine = (words: Post['words']): string => richToPlain(richOf(words as RichText | string)).replace(/\s+/g, ' ').trim();
+export const inALine = (words: Post['words']): string =>
+  richToPlain(richOf(words as RichText | string))
+    .replace(/\s+/g, ' ')
+    .trim();

@@ -4,43 +4,118 @@ import { dateInWords } from '@glen/core/light';
 import { FieldError } from '../../ui/Field.js';
 
 /** Whether the reader may change the calendar, and what is wrong with what they wrote, by field. */
-export const Editing = createContext<{ mayEdit: boolean; errorAt: (path: string) => string | undefined }>({ mayEdit: false, errorAt: () => undefined });
+export const Editing = createContext<{
+  mayEdit: boolean;
+  errorAt: (path: string) => string | undefined;
+}>({ mayEdit: false, errorAt: () => undefined });
 
 const input = 'rounded-small border border-edge bg-sheet px-2 py-1 text-[15px] text-ink';
 
 const isDate = (value: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(value);
 
-interface CellProps { label: string; value: string; onChange: (value: string) => void; type?: 'text' | 'date' | 'time'; path: string; wide?: boolean }
+interface CellProps {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  type?: 'text' | 'date' | 'time';
+  path: string;
+  wide?: boolean;
+}
 
 /** One value of a row: a field for whoever may change it, plain words for others. */
 export function Cell({ label, value, onChange, type = 'text', path, wide = false }: CellProps) {
   const { mayEdit, errorAt } = useContext(Editing);
-  if (!mayEdit) return <span className={type === 'text' ? (wide ? 'w-56' : 'w-20') : 'font-mono text-sm'}>{type === 'date' && isDate(value) ? dateInWords(value, 'with-year') : value}</span>;
-  return <input aria-label={label} aria-invalid={errorAt(path) !== undefined} type={type} required className={`${input} ${wide ? 'w-56' : type === 'text' ? 'w-24' : type === 'date' ? 'w-40' : 'w-30'} aria-invalid:border-berry`} value={value} onChange={(e) => onChange(e.target.value)} />;
+  if (!mayEdit)
+    return (
+      <span className={type === 'text' ? (wide ? 'w-56' : 'w-20') : 'font-mono text-sm'}>
+        {type === 'date' && isDate(value) ? dateInWords(value, 'with-year') : value}
+      </span>
+    );
+  return (
+    <input
+      aria-label={label}
+      aria-invalid={errorAt(path) !== undefined}
+      type={type}
+      required
+      className={`${input} ${wide ? 'w-56' : type === 'text' ? 'w-24' : type === 'date' ? 'w-40' : 'w-30'} aria-invalid:border-berry`}
+      value={value}
+      onChange={(e) => onChange(e.target.value)}
+    />
+  );
 }
 
-export function ChoiceCell({ label, value, choices, onChange }: { label: string; value: string; choices: { value: string; label: string }[]; onChange: (value: string) => void }) {
+export function ChoiceCell({
+  label,
+  value,
+  choices,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  choices: { value: string; label: string }[];
+  onChange: (value: string) => void;
+}) {
   const { mayEdit } = useContext(Editing);
   if (!mayEdit) return <span>{choices.find((c) => c.value === value)?.label ?? value}</span>;
-  return <select aria-label={label} className={input} value={value} onChange={(e) => onChange(e.target.value)}>{choices.map((c) => <option key={c.value} value={c.value}>{c.label}</option>)}</select>;
+  return (
+    <select
+      aria-label={label}
+      className={input}
+      value={value}
+      onChange={(e) => onChange(e.target.value)}
+    >
+      {choices.map((c) => (
+        <option key={c.value} value={c.value}>
+          {c.label}
+        </option>
+      ))}
+    </select>
+  );
 }
 
 /** A row of a list, with the way to take it out and what is wrong with it. */
-export function Row({ name, path, onRemove, children }: { name: string; path: string; onRemove?: () => void; children: ReactNode }) {
+export function Row({
+  name,
+  path,
+  onRemove,
+  children,
+}: {
+  name: string;
+  path: string;
+  onRemove?: () => void;
+  children: ReactNode;
+}) {
   const { mayEdit, errorAt } = useContext(Editing);
   const error = errorAt(path);
   return (
     <li className="border-t border-line py-1.5">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1.5">
         {children}
-        {mayEdit && onRemove && <button type="button" aria-label={`Take out ${name}`} className="ml-auto rounded-small p-1.5 text-soft hover:bg-shade hover:text-berry-deep" onClick={onRemove}><Trash2 size={16} aria-hidden="true" /></button>}
+        {mayEdit && onRemove && (
+          <button
+            type="button"
+            aria-label={`Take out ${name}`}
+            className="ml-auto rounded-small p-1.5 text-soft hover:bg-shade hover:text-berry-deep"
+            onClick={onRemove}
+          >
+            <Trash2 size={16} aria-hidden="true" />
+          </button>
+        )}
       </div>
       {error && <FieldError>{error}</FieldError>}
     </li>
   );
 }
 
-export function Part({ title, hint, children }: { title: string; hint: string; children: ReactNode }) {
+export function Part({
+  title,
+  hint,
+  children,
+}: {
+  title: string;
+  hint: string;
+  children: ReactNode;
+}) {
   return (
     <section aria-label={title} className="rounded-big border border-line bg-sheet p-5">
       <h2 className="text-lg">{title}</h2>

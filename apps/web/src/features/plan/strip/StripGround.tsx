@@ -3,18 +3,74 @@ import { dateInWords } from '@glen/core';
 import { ROW_HEIGHT, type StripLayout } from './layout.js';
 
 /** Weeks in two shades, closures hatched, and now: what lies behind the rows. */
-export const StripGround = memo(function StripGround({ layout, rows, nowColumn }: { layout: StripLayout; rows: number; nowColumn: number | null }) {
+export const StripGround = memo(function StripGround({
+  layout,
+  rows,
+  nowColumn,
+}: {
+  layout: StripLayout;
+  rows: number;
+  nowColumn: number | null;
+}) {
   const height = Math.max(1, rows) * ROW_HEIGHT;
   const left = (i: number): number => i * layout.step + layout.step * 0.02;
   const width = (from: number, to: number): number => (to - from + 1) * layout.step;
   return (
-    <svg aria-hidden="true" width={layout.width} height={height} className="absolute top-0 left-0 overflow-visible">
-      <defs><pattern id="hatched" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="5" height="5" fill="var(--shade)" /><path d="M0 0v5" stroke="var(--edge)" strokeOpacity="0.55" strokeWidth="1.6" /></pattern></defs>
-      {layout.weeks.map((w, i) => <rect key={w.date} x={left(w.from)} width={width(w.from, w.to)} height={height} fill={i % 2 === 0 ? 'transparent' : 'var(--shade)'} opacity={0.6} />)}
-      {layout.closures.map((c) => <rect key={`${c.from} ${c.name}`} x={left(c.from)} width={width(c.from, c.to)} height={height} fill="url(#hatched)"><title>{c.name}</title></rect>)}
-      {Array.from({ length: rows }, (_, i) => <path key={i} d={`M0 ${(i + 1) * ROW_HEIGHT - 0.5}h${layout.width}`} stroke="var(--line)" />)}
-      {nowColumn !== null && <path d={`M${left(nowColumn)} -6V${height}`} stroke="var(--bracken)" strokeWidth={1.6} />}
-      {nowColumn !== null && <text x={Math.min(left(nowColumn) + 3, layout.width - 34)} y={height + 13} className="font-mono text-xs" fill="var(--bracken-deep)">today</text>}
+    <svg
+      aria-hidden="true"
+      width={layout.width}
+      height={height}
+      className="absolute top-0 left-0 overflow-visible"
+    >
+      <defs>
+        <pattern
+          id="hatched"
+          width="5"
+          height="5"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
+          <rect width="5" height="5" fill="var(--shade)" />
+          <path d="M0 0v5" stroke="var(--edge)" strokeOpacity="0.55" strokeWidth="1.6" />
+        </pattern>
+      </defs>
+      {layout.weeks.map((w, i) => (
+        <rect
+          key={w.date}
+          x={left(w.from)}
+          width={width(w.from, w.to)}
+          height={height}
+          fill={i % 2 === 0 ? 'transparent' : 'var(--shade)'}
+          opacity={0.6}
+        />
+      ))}
+      {layout.closures.map((c) => (
+        <rect
+          key={`${c.from} ${c.name}`}
+          x={left(c.from)}
+          width={width(c.from, c.to)}
+          height={height}
+          fill="url(#hatched)"
+        >
+          <title>{c.name}</title>
+        </rect>
+      ))}
+      {Array.from({ length: rows }, (_, i) => (
+        <path key={i} d={`M0 ${(i + 1) * ROW_HEIGHT - 0.5}h${layout.width}`} stroke="var(--line)" />
+      ))}
+      {nowColumn !== null && (
+        <path d={`M${left(nowColumn)} -6V${height}`} stroke="var(--bracken)" strokeWidth={1.6} />
+      )}
+      {nowColumn !== null && (
+        <text
+          x={Math.min(left(nowColumn) + 3, layout.width - 34)}
+          y={height + 13}
+          className="font-mono text-xs"
+          fill="var(--bracken-deep)"
+        >
+          today
+        </text>
+      )}
     </svg>
   );
 });
@@ -29,7 +85,11 @@ export const StripDates = memo(function StripDates({ layout }: { layout: StripLa
         const x = w.from * layout.step;
         if (x - last < room || x > layout.width - 48) return null;
         last = x;
-        return <span key={w.date} className="absolute whitespace-nowrap" style={{ left: x }}>{dateInWords(w.date).slice(4)}</span>;
+        return (
+          <span key={w.date} className="absolute whitespace-nowrap" style={{ left: x }}>
+            {dateInWords(w.date).slice(4)}
+          </span>
+        );
       })}
     </div>
   );

@@ -1,5 +1,12 @@
 import { scaleBand, scaleLinear } from 'd3-scale';
-import { addDays, dayInfo, minuteOfDay, mondayOf, dayNumber, type SchoolCalendar } from '@glen/core';
+import {
+  addDays,
+  dayInfo,
+  minuteOfDay,
+  mondayOf,
+  dayNumber,
+  type SchoolCalendar,
+} from '@glen/core';
 import type { Answer } from '@glen/contract';
 
 export type Strip = Answer<'strip'>;
@@ -27,15 +34,24 @@ export interface StripLayout {
 }
 
 /** One column for each school day between two dates, and for each other day on which something stands. */
-export function columnsOf(school: SchoolCalendar, from: string, to: string, used: Iterable<string>): string[] {
+export function columnsOf(
+  school: SchoolCalendar,
+  from: string,
+  to: string,
+  used: Iterable<string>,
+): string[] {
   const others = new Set(used);
   const dates: string[] = [];
-  for (let date = from; date <= to; date = addDays(date, 1)) if (dayInfo(school, date).bell !== undefined || others.has(date)) dates.push(date);
+  for (let date = from; date <= to; date = addDays(date, 1))
+    if (dayInfo(school, date).bell !== undefined || others.has(date)) dates.push(date);
   return dates;
 }
 
 /** Neighbouring columns for which something holds, each run once. */
-function runs<T>(dates: string[], of: (date: string) => T | undefined): { from: number; to: number; value: T }[] {
+function runs<T>(
+  dates: string[],
+  of: (date: string) => T | undefined,
+): { from: number; to: number; value: T }[] {
   const found: { from: number; to: number; value: T }[] = [];
   dates.forEach((date, i) => {
     const value = of(date);
@@ -48,19 +64,47 @@ function runs<T>(dates: string[], of: (date: string) => T | undefined): { from: 
 }
 
 /** Where everything stands on a strip of a width in pixels. */
-export function layoutStrip(school: SchoolCalendar, dates: string[], notches: Pick<Notch, 'time' | 'minutes'>[], width: number): StripLayout {
-  const xScale = scaleBand<number>().domain(dates.map((_, i) => i)).range([0, width]).paddingInner(0.34).paddingOuter(0.17);
-  const minutes = [...notches.map((n) => minuteOfDay(n.time, 'time')), ...school.bells.flatMap((set) => set.periods.map((p) => minuteOfDay(p.start, 'start')))];
-  const [earliest, latest] = minutes.length === 0 ? [480, 960] : [Math.min(...minutes), Math.max(...minutes)];
-  const yScale = scaleLinear().domain([earliest, Math.max(latest, earliest + 60)]).range([PAD, ROW_HEIGHT - PAD - NOTCH_HEIGHT]).clamp(true);
+export function layoutStrip(
+  school: SchoolCalendar,
+  dates: string[],
+  notches: Pick<Notch, 'time' | 'minutes'>[],
+  width: number,
+): StripLayout {
+  const xScale = scaleBand<number>()
+    .domain(dates.map((_, i) => i))
+    .range([0, width])
+    .paddingInner(0.34)
+    .paddingOuter(0.17);
+  const minutes = [
+    ...notches.map((n) => minuteOfDay(n.time, 'time')),
+    ...school.bells.flatMap((set) => set.periods.map((p) => minuteOfDay(p.start, 'start'))),
+  ];
+  const [earliest, latest] =
+    minutes.length === 0 ? [480, 960] : [Math.min(...minutes), Math.max(...minutes)];
+  const yScale = scaleLinear()
+    .domain([earliest, Math.max(latest, earliest + 60)])
+    .range([PAD, ROW_HEIGHT - PAD - NOTCH_HEIGHT])
+    .clamp(true);
   const index = new Map(dates.map((date, i) => [date, i]));
   const step = xScale.step();
   return {
-    dates, width, step, band: Math.max(1.5, Math.min(11, xScale.bandwidth())),
-    x: (i) => (xScale(i) ?? 0) + Math.max(0, (xScale.bandwidth() - 11) / 2), y: (minute) => yScale(minute), indexOf: (date) => index.get(date),
+    dates,
+    width,
+    step,
+    band: Math.max(1.5, Math.min(11, xScale.bandwidth())),
+    x: (i) => (xScale(i) ?? 0) + Math.max(0, (xScale.bandwidth() - 11) / 2),
+    y: (minute) => yScale(minute),
+    indexOf: (date) => index.get(date),
     columnAt: (x) => Math.max(0, Math.min(dates.length - 1, Math.floor((x - step * 0.08) / step))),
-    weeks: runs(dates, (date) => mondayOf(dayNumber(date, 'date'))).map((w) => ({ from: w.from, to: w.to, date: dates[w.from]! })),
-    closures: runs(dates, (date) => { const day = dayInfo(school, date); return day.teaching || day.bell === undefined ? undefined : day.why; }).map(({ value, ...run }) => ({ ...run, name: value })),
+    weeks: runs(dates, (date) => mondayOf(dayNumber(date, 'date'))).map((w) => ({
+      from: w.from,
+      to: w.to,
+      date: dates[w.from]!,
+    })),
+    closures: runs(dates, (date) => {
+      const day = dayInfo(school, date);
+      return day.teaching || day.bell === undefined ? undefined : day.why;
+    }).map(({ value, ...run }) => ({ ...run, name: value })),
   };
 }
 
@@ -82,12 +126,18 @@ export const strikePath = (l: StripLayout, n: Pick<Notch, 'date' | 'time'>): str
 /** A dot above one that clashes. */
 export const dotPath = (l: StripLayout, n: Pick<Notch, 'date'>): string => {
   const i = l.indexOf(n.date);
-  return i === undefined ? '' : `M${(l.x(i) + l.band / 2 - 3).toFixed(1)} 3a3 3 0 1 0 6 0a3 3 0 1 0 -6 0`;
+  return i === undefined
+    ? ''
+    : `M${(l.x(i) + l.band / 2 - 3).toFixed(1)} 3a3 3 0 1 0 6 0a3 3 0 1 0 -6 0`;
 };
 
 /** The notch nearest to a height within its row, of those in one column. */
 export const nearest = (l: StripLayout, of: Notch[], y: number): Notch | undefined =>
-  [...of].sort((a, b) => Math.abs(l.y(minuteOfDay(a.time, 'time')) + NOTCH_HEIGHT / 2 - y) - Math.abs(l.y(minuteOfDay(b.time, 'time')) + NOTCH_HEIGHT / 2 - y))[0];
+  [...of].sort(
+    (a, b) =>
+      Math.abs(l.y(minuteOfDay(a.time, 'time')) + NOTCH_HEIGHT / 2 - y) -
+      Math.abs(l.y(minuteOfDay(b.time, 'time')) + NOTCH_HEIGHT / 2 - y),
+  )[0];
 
 /** Things by what they have in common, each list in the given order. */
 export function groupBy<T, K>(things: T[], of: (thing: T) => K): Map<K, T[]> {

@@ -17,4 +17,3 @@ export function stateOf(n: Notch, series: StripSeries | undefined, now: string):
 /** All about one notch, for hover, focus and screen readers alike. */
 export const notchInWords = (n: Notch, series: StripSeries | undefined, now: string): string =>
   `${dateInWords(n.date)}, ${n.time}–${addMinutes(n.time, n.minutes)}: ${n.title ?? series?.title ?? ''}, ${stateOf(n, series, now)}`;
-
