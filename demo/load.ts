@@ -7,7 +7,7 @@ import { addAccount, addPerson } from '../apps/server/src/features/accounts/stor
 import { setSchoolTime } from '../apps/server/src/features/demo/routes.js';
 import { setGroups } from '../apps/server/src/features/group/routes.js';
 import { addLink, makeLink } from '../apps/server/src/features/link/service.js';
-import { addSession, cancelSession, editSession } from '../apps/server/src/features/plan/edit.js';
+import { addSession, changeSessions, editSession } from '../apps/server/src/features/plan/edit.js';
 import { addPost } from '../apps/server/src/features/post/service.js';
 import {
   insertClass,
@@ -219,10 +219,17 @@ async function loadMess(glen: Glen, ids: Map<string, number>, by: number): Promi
     plan: { first: DEMO_DAY, at: { time: '14:00', minutes: 40 }, closures: 'keep' },
   });
   const walk = await add('weather-2', 'Cloud walk', DEMO_DAY, '12:35', 20);
-  await cancelSession(glen, walk.seriesId, by, {
-    version: walk.version,
-    key: walk.key,
-    note: 'Rain; next week instead.',
+  const { seriesId, version, key } = walk;
+  await changeSessions(glen, by, {
+    changes: [
+      {
+        seriesId,
+        version,
+        key,
+        scope: 'one',
+        change: { kind: 'cancel', note: 'Rain; next week instead.' },
+      },
+    ],
   });
   await add('harbour-evening', 'Harbour Evening, rehearsal', DEMO_DAY, '18:30', 45, {
     draft: true,

@@ -79,7 +79,6 @@ export async function surroundings({ mariadb, database, port, undoSeconds }) {
       GLEN_DATABASE_URL: mariadb.url(database),
       GLEN_PUBLIC_URL: publicUrl,
       GLEN_PORT: String(port),
-      GLEN_SECRET: 'a secret for the demo school alone, at least 32 long',
       GLEN_VIDEO_URL: `http://${STANDINS}:${videoPort}`,
       GLEN_VIDEO_SECRET: videoSecret,
       GLEN_COURSE_SITE_URL: `http://${STANDINS}:${courseSitePort}`,

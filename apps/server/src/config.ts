@@ -10,9 +10,6 @@ const schema = z.object({
   GLEN_PUBLIC_URL: z.url({
     error: 'the address that people type, such as https://glen.merrow.example',
   }),
-  GLEN_SECRET: z
-    .string({ error: 'a secret of at least 32 characters, the same for all processes' })
-    .min(32, 'at least 32 characters'),
   GLEN_PORT: z.coerce.number().int().min(0).max(65535).default(8080),
   GLEN_HOST: z.string().default('127.0.0.1'),
   GLEN_TRUSTED_PROXIES: z.string().default(''),
@@ -32,7 +29,6 @@ const schema = z.object({
 export interface Config {
   databaseUrl: string;
   publicUrl: string;
-  secret: string;
   port: number;
   host: string;
   trustedProxies: string[];
@@ -55,7 +51,6 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   return {
     databaseUrl: e.GLEN_DATABASE_URL,
     publicUrl: e.GLEN_PUBLIC_URL.replace(/\/$/, ''),
-    secret: e.GLEN_SECRET,
     port: e.GLEN_PORT,
     host: e.GLEN_HOST,
     trustedProxies: e.GLEN_TRUSTED_PROXIES.split(',')

@@ -125,8 +125,8 @@ describe('passwords', () => {
 
 describe('a school’s own server', () => {
   it('names everything that its environment lacks', () => {
-    expect(() => readConfig({ GLEN_SECRET: 'short' })).toThrow(
-      /GLEN_DATABASE_URL: .*MariaDB[\s\S]*GLEN_PUBLIC_URL[\s\S]*GLEN_SECRET: at least 32/,
+    expect(() => readConfig({ GLEN_VIDEO_SECRET: 'short' })).toThrow(
+      /GLEN_DATABASE_URL: .*MariaDB[\s\S]*GLEN_PUBLIC_URL[\s\S]*GLEN_VIDEO_SECRET: at least 32/,
     );
   });
 });

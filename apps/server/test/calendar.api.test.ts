@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import ical from 'node-ical';
 import type { SchoolCalendar } from '@glen/core';
 import type { Answer, ClassItem, Session } from '@glen/contract';
-import { startSchool, type Browser, type School } from './support.js';
+import { changeDate, startSchool, type Browser, type School } from './support.js';
 
 let school: School;
 let host: Browser;
@@ -224,10 +224,8 @@ describe('calendar feeds', () => {
       304,
     );
     const lesson = (await on('R5', '2026-10-21'))!;
-    await host.post(`/api/series/${lesson.seriesId}/cancel`, {
-      version: lesson.version,
-      key: lesson.key,
-    });
+    const { seriesId, version, key } = lesson;
+    await changeDate(host, { seriesId, version, key }, { kind: 'cancel' });
     const second = await fetch(school.url + path, { headers: { 'If-None-Match': etag } });
     expect(second.status).toBe(200);
     expect(sequence(await second.text())).toBeGreaterThan(before);

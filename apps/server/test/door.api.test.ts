@@ -284,7 +284,7 @@ describe('events of the video service', () => {
       { id },
     );
     expect(visits.map((v) => v.left_at === null)).toEqual([false, true]);
-    const { sessions } = (await host.get(`/api/sessions?from=${date}&to=${date}`)).body;
+    const { sessions } = (await host.get('/api/today')).body;
     expect(sessions[0]).toMatchObject({ came: 1, inside: 2, door: 'open' });
   });
 });

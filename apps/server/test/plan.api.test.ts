@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ClassItem, Session } from '@glen/contract';
-import { startSchool, type Browser, type School } from './support.js';
+import { changeDate, startSchool, type Browser, type School } from './support.js';
 
 let school: School;
 let host: Browser;
@@ -118,23 +118,20 @@ describe('changing', () => {
   });
   it('cancels and takes back, with the audit log knowing both sides', async () => {
     const { seriesId, key } = await add();
-    const cancelled = (
-      await host.post(`/api/series/${seriesId}/cancel`, { version: 1, key, note: 'storm' })
-    ).body.session;
-    expect(cancelled).toMatchObject({ status: 'cancelled', why: 'storm', version: 2 });
-    expect((await host.post(`/api/series/${seriesId}/cancel`, { version: 1, key })).status).toBe(
-      409,
-    );
-    const restored = (await host.post(`/api/series/${seriesId}/restore`, { version: 2, key })).body
-      .session;
-    expect(restored).toMatchObject({ status: 'planned', why: null, version: 3 });
+    const read = async () => (await host.get(`/api/series/${seriesId}`)).body.session;
+    await changeDate(host, { seriesId, version: 1, key }, { kind: 'cancel', note: 'storm' });
+    expect(await read()).toMatchObject({ status: 'cancelled', why: 'storm', version: 2 });
+    const late = await changeDate(host, { seriesId, version: 1, key }, { kind: 'cancel' });
+    expect(late.status).toBe(409);
+    await changeDate(host, { seriesId, version: 2, key }, { kind: 'restore' });
+    expect(await read()).toMatchObject({ status: 'planned', why: null, version: 3 });
     const log = await school.running.glen.db.rows<{
       action: string;
       before_state: { title: string } | null;
     }>('SELECT action, before_state FROM audit_log WHERE subject = :subject ORDER BY id', {
       subject: `series:${seriesId}`,
     });
-    expect(log.map((l) => l.action)).toEqual(['schedule', 'cancel-session', 'restore-session']);
+    expect(log.map((l) => l.action)).toEqual(['schedule', 'change-sessions', 'change-sessions']);
     expect(log[1]!.before_state).toMatchObject({ title: 'Tidal streams' });
   });
   it('leaves the time of a session alone whose door was opened', async () => {
@@ -158,9 +155,8 @@ describe('changing', () => {
         })
       ).status,
     ).toBe(200);
-    expect((await host.post(`/api/series/${seriesId}/cancel`, { version: 2, key })).status).toBe(
-      422,
-    );
+    const late = await changeDate(host, { seriesId, version: 2, key }, { kind: 'cancel' });
+    expect(late.status).toBe(422);
   });
   it('answers 404 for what is not there', async () => {
     expect((await host.get('/api/series/999999')).status).toBe(404);

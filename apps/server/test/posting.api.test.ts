@@ -1,7 +1,10 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { ClassItem, LinkDetail, Post } from '@glen/contract';
+import { resolveRules, reviewRules } from '@glen/core';
+import type { Answer, ClassItem, LinkDetail, Post } from '@glen/contract';
 import { followPost } from '../src/features/post/follow.js';
-import { startSchool, until, type Browser, type School } from './support.js';
+import { changeDate, postOf, startSchool, until, type Browser, type School } from './support.js';
+
+type Rules = Answer<'rules'>;
 
 let school: School;
 let host: Browser;
@@ -28,7 +31,7 @@ const post = async (letters: string, body: object): Promise<Post> => {
   expect({ status, errors: answer.errors }).toEqual({ status: 200, errors: undefined });
   return answer.post;
 };
-const read = async (id: number): Promise<Post> => (await host.get(`/api/posts/${id}`)).body.post;
+const read = (id: number): Promise<Post> => postOf(host, id);
 const reach = (id: number, wished: (p: Post) => boolean): Promise<Post> =>
   until(() => read(id), wished);
 const settled = (p: Post): boolean => p.deliveries.every((d) => !d.pending);
@@ -164,19 +167,15 @@ describe('timed by its sessions', () => {
     await pageShows('ropework', (t) =>
       t.includes(`<p>Today: Ropework, period 5 at ${s.time}. Bring nothing special.</p>`),
     );
-    const version = async (): Promise<number> =>
-      (await host.get(`/api/series/${s.seriesId}`)).body.session.version;
-    expect(
-      (
-        await host.post(`/api/series/${s.seriesId}/cancel`, {
-          version: await version(),
-          key: s.key,
-        })
-      ).status,
-    ).toBe(200);
+    const date = async () => ({
+      seriesId: s.seriesId,
+      key: s.key,
+      version: (await host.get(`/api/series/${s.seriesId}`)).body.session.version as number,
+    });
+    expect((await changeDate(host, await date(), { kind: 'cancel' })).status).toBe(200);
     await pageShows('ropework', (t) => t.includes('<del><p>Today: Ropework'));
     expect((await read(id)).deliveries.find((d) => d.session?.id === s.id)!.state).toBe('struck');
-    await host.post(`/api/series/${s.seriesId}/restore`, { version: await version(), key: s.key });
+    await changeDate(host, await date(), { kind: 'restore' });
     await pageShows('ropework', (t) => t.includes('<p>Today: Ropework') && !t.includes('<del>'));
   });
   it('a draft waits for its release; a calendar has an entry for each date', async () => {
@@ -533,7 +532,78 @@ describe('trouble', () => {
       places: [stream('N1'), stream('W2')],
     });
     const tomas = await school.as('Tomas Verhage');
-    expect((await tomas.get(`/api/posts/${id}`)).body.post.mayEdit).toBe(false);
+    expect((await postOf(tomas, id)).mayEdit).toBe(false);
     expect((await tomas.post(`/api/posts/${id}/withdraw`, { version })).status).toBe(403);
+  });
+});
+
+describe('what a link’s rules have to do with where it stands', () => {
+  const findingsOf = async (linkId: number): Promise<string[]> => {
+    const { layers, setting } = (await host.get(`/api/links/${linkId}/rules`)).body as Rules;
+    return reviewRules(resolveRules(layers).rules, setting).map((f) => f.code);
+  };
+  const linkWith = async (rules: object): Promise<LinkDetail> => {
+    const { body: link } = await host.post(`/api/classes/${of('N1').id}/links`, {
+      label: `Open ${JSON.stringify(rules)}`,
+      purpose: 'Talks',
+      kind: 'help',
+      shown: true,
+      audience: { classIds: [of('N1').id], groupIds: [], personIds: [], emails: [], hostIds: [] },
+    });
+    await host.put(`/api/links/${link.id}/rules`, { version: link.version, rules });
+    return link;
+  };
+
+  it('a place beyond its audience is found, and the class’s own is not', async () => {
+    const link = await linkWith({ whoMayEnter: 'school', straightIn: 'school' });
+    const place = { linkId: link.id, kind: 'stream' };
+    await post('N1', { words: 'Own', places: [{ ...place, classId: of('N1').id }] });
+    expect(await findingsOf(link.id)).not.toContain('link-in-public');
+    await post('N1', { words: 'Wide', places: [{ ...place, classId: of('W2').id }] });
+    expect(await findingsOf(link.id)).toContain('link-in-public');
+  });
+
+  it('the words of a single place count for the code, where they differ from the post’s', async () => {
+    const link = await linkWith({ entryCode: 'spindrift' });
+    const place = { linkId: link.id, classId: of('N1').id, kind: 'stream' };
+    const words = 'The code is {entryCode}.';
+    const sent = (own: string | null) => ({ words, places: [place, { ...place, words: own }] });
+    const preview = async (own: string | null) =>
+      (
+        await host.post(`/api/classes/${of('N1').id}/posts/preview`, {
+          linkWords: 'Join',
+          ...sent(own),
+        })
+      ).body;
+    expect(await preview(null)).toMatchObject({ asksCode: true, givesCode: true });
+    expect(await preview('Come in.')).toMatchObject({ asksCode: true, givesCode: false });
+    const { id, version } = await post('N1', sent('Come in.'));
+    expect(await findingsOf(link.id)).toContain('code-not-sent');
+    await host.put(`/api/posts/${id}`, { ...sent(null), linkWords: 'Join', version });
+    expect(await findingsOf(link.id)).not.toContain('code-not-sent');
+  });
+});
+
+describe('done by hand', () => {
+  it('is written down with its place, or not at all', async () => {
+    const { id } = await post('N1', {
+      words: 'Pin',
+      places: [{ classId: of('N1').id, kind: 'by-hand' }],
+    });
+    const { deliveries } = await reach(id, settled);
+    const { db } = school.running.glen;
+    await db.define(
+      `CREATE TRIGGER no_placing BEFORE UPDATE ON placements FOR EACH ROW SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'not now'`,
+    );
+    try {
+      const { status } = await host.post(`/api/placements/${deliveries[0]!.placementId}`, {
+        do: 'done',
+      });
+      expect(status).toBe(500);
+    } finally {
+      await db.define('DROP TRIGGER no_placing');
+    }
+    const { entries } = (await host.get(`/api/posts/${id}/history`)).body;
+    expect(entries.map((e: { did: string }) => e.did)).toEqual(['wrote it']);
   });
 });

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Answer, ClassItem, LinkDetail, Post } from '@glen/contract';
 import { notesForReach } from '@glen/core';
-import { startSchool, until, type Browser, type School } from './support.js';
+import { postOf, startSchool, until, type Browser, type School } from './support.js';
 
 let school: School;
 let host: Browser;
@@ -36,7 +36,7 @@ const post = async (letters: string, body: object): Promise<Post> =>
   ).body.post;
 const out = (id: number): Promise<Post> =>
   until(
-    async () => (await host.get(`/api/posts/${id}`)).body.post as Post,
+    () => postOf(host, id),
     (p) => p.deliveries.every((d) => !d.pending && d.placementId !== null),
   );
 /** Somebody pins a thing up on the course site by hand. */
@@ -48,6 +48,14 @@ const pinUp = (path: string, body: object) =>
       Authorization: `Bearer ${school.running.glen.config.courseSite.token}`,
     },
     body: JSON.stringify({ revision: 1, ...body }),
+  });
+/** Somebody takes a thing off there. */
+const takeOff = (ref: string, kind: string, key: string) =>
+  fetch(`${school.courseSite}/class/${ref}/take-off`, {
+    method: 'POST',
+    headers: { Cookie: 'board_reader=o.marsh@merrow.example' },
+    body: new URLSearchParams({ kind, key }),
+    redirect: 'manual',
   });
 const links = async (letters: string): Promise<LinkDetail[]> =>
   (await host.get(`/api/classes/${of(letters).id}/links`)).body.links;
@@ -99,6 +107,7 @@ describe('reach', () => {
     const leaking = await ask(port.id);
     expect(verdicts(leaking)).toEqual({ clear: 12, leak: 11 });
     expect(notesForReach(leaking)[0]!.title).toBe('11 people see what is not for them');
+    await takeOff('ropework', 'item', 'slip');
   });
   it('two doors for the same, and the second one hidden at one press', async () => {
     const twin = (
@@ -168,12 +177,7 @@ describe('reach', () => {
     const calendarOff = await ask(of('C').link.id);
     // The demo's own calendar entry, pinned up before, is seen for certain.
     expect(verdicts(calendarOff)).toEqual({ clear: 12 });
-    await fetch(`${school.courseSite}/class/clinic/take-off`, {
-      method: 'POST',
-      headers: { Cookie: 'board_reader=o.marsh@merrow.example' },
-      body: new URLSearchParams({ kind: 'event', key: 'clinic' }),
-      redirect: 'manual',
-    });
+    await takeOff('clinic', 'event', 'clinic');
     expect(verdicts(await ask(of('C').link.id))).toEqual({ unproven: 12 });
     const { version } = (await host.get(`/api/links/${of('C').link.id}`)).body;
     await host.post(`/api/links/${of('C').link.id}/replace`, {
@@ -192,10 +196,13 @@ describe('reach', () => {
   });
   it('goes by what was last confirmed where the course site is down, and says so', async () => {
     await school.courseSiteTrouble('down');
-    const reach = await ask(of('N1').link.id);
-    expect(reach.trouble).toBe('The course site has trouble: closed for repairs');
-    expect(verdicts(reach)).toEqual({ clear: 22 });
-    await school.courseSiteTrouble('none');
+    try {
+      const reach = await ask(of('N3').link.id);
+      expect(reach.trouble).toBe('The course site has trouble: closed for repairs');
+      expect(verdicts(reach)).toEqual({ clear: 24 });
+    } finally {
+      await school.courseSiteTrouble('none');
+    }
   });
 });
 

@@ -88,8 +88,9 @@ describe('a series', () => {
       repeat: { every: 'week', on: ['WE'], until: '2026-11-18' },
     });
     expect(await rows(session.seriesId)).toContain('2026-11-11 16:00 skipped');
-    const { sessions } = (await host.get('/api/sessions?from=2026-11-11&to=2026-11-11')).body;
-    expect(sessions.some((s: Session) => s.seriesId === session.seriesId)).toBe(false);
+    const { notches } = (await host.get('/api/strip?from=2026-11-11&to=2026-11-11'))
+      .body as Answer<'strip'>;
+    expect(notches.some((n) => n.seriesId === session.seriesId)).toBe(false);
   });
   it('is refused beside the field at fault', async () => {
     const pathOf = async (plan: object) =>

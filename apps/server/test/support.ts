@@ -2,7 +2,7 @@ import { createHmac, randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import supertest, { type Response } from 'supertest';
 import { inject } from 'vitest';
-import type { Answer, ClassItem, Person } from '@glen/contract';
+import type { Answer, Body, ClassItem, Person, Post } from '@glen/contract';
 import { loadDemo } from '../../../demo/load.js';
 import { root } from '../../../scripts/build.mjs';
 import { freePort } from '../../../scripts/mariadb.mjs';
@@ -142,6 +142,20 @@ export async function startSchool({
     },
   };
 }
+
+/** One of the posts that a browser's teacher can see. */
+export async function postOf(browser: Browser, id: number): Promise<Post> {
+  const { posts } = (await browser.get('/api/posts')).body as Answer<'allPosts'>;
+  return posts.find((p) => p.id === id)!;
+}
+
+/** Changes one date of a series, as its page does. */
+export const changeDate = (
+  browser: Browser,
+  date: { seriesId: number; version: number; key: string },
+  change: Body<'changeSessions'>['changes'][number]['change'],
+): Promise<Response> =>
+  browser.post('/api/sessions/change', { changes: [{ ...date, scope: 'one', change }] });
 
 /** Asks until the answer is as wished, a look every 50 ms; fails with the last answer after ten seconds. */
 export async function until<T>(ask: () => Promise<T>, wished: (answer: T) => boolean): Promise<T> {

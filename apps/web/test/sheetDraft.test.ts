@@ -18,6 +18,8 @@ const draftOf = (plan: SessionPlan): SheetDraft => ({
   titleIsOurs: true,
   description: '',
   draft: false,
+  linkId: null,
+  together: [],
 });
 const rows = (plan: SessionPlan): string[] =>
   expandPlan(plan, calendar, wholeWindow(plan, calendar)).map(
@@ -28,7 +30,7 @@ const of = (period: string | null): ClassItem => ({
   title: 'Coastal Navigation',
   period,
   pennant: { letters: 'N3', pattern: 'halves', hue: 'loch' },
-  link: { id: 1, code: 'heron-7k3m9qvd2xt', address: '', label: '', kind: 'lesson' },
+  link: { id: 1, code: 'heron-7k3m9qvd2xt', address: '', label: '', kind: 'lesson', state: 'live' },
   mine: 'host',
   rollSize: 20,
 });

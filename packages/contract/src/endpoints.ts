@@ -57,7 +57,6 @@ export const endpoints = {
   replaceFeed: { method: 'POST', path: '/api/feeds', who: 'signed-in', does: 'Make a feed’s address, or a new one in its place' },
   calendarFeed: { method: 'GET', path: '/api/calendar/:token', who: 'anyone', does: 'A calendar feed (iCalendar), by its private address' },
   today: { method: 'GET', path: '/api/today', who: 'teacher', does: 'The day’s run sheet and what needs thought' },
-  sessions: { method: 'GET', path: '/api/sessions', who: 'teacher', does: 'Sessions of one’s class periods between two dates' },
   classes: { method: 'GET', path: '/api/classes', who: 'teacher', does: 'The class periods one teaches or visits' },
   classPeriod: { method: 'GET', path: '/api/classes/:classId', who: 'class-reader', of: 'classId', does: 'One class period: link, people, sessions' },
 
@@ -67,8 +66,6 @@ export const endpoints = {
   addSession: { method: 'POST', path: '/api/classes/:classId/sessions', who: 'class-host', of: 'classId', does: 'Schedule a session' },
   session: { method: 'GET', path: '/api/series/:seriesId', who: 'class-reader', of: 'seriesId', does: 'One session' },
   editSession: { method: 'PUT', path: '/api/series/:seriesId', who: 'class-host', of: 'seriesId', does: 'Change a session' },
-  cancelSession: { method: 'POST', path: '/api/series/:seriesId/cancel', who: 'class-host', of: 'seriesId', does: 'Cancel one date of it' },
-  restoreSession: { method: 'POST', path: '/api/series/:seriesId/restore', who: 'class-host', of: 'seriesId', does: 'Take a cancelling back' },
   changeSessions: { method: 'POST', path: '/api/sessions/change', who: 'teacher', does: 'Move, cancel, take back or retitle dates of series, all or none' },
   takeBackChange: { method: 'POST', path: '/api/sessions/take-back', who: 'teacher', does: 'Undo the last change of series, where nobody has changed them since' },
   seriesFile: { method: 'GET', path: '/api/series/:seriesId/calendar', who: 'class-reader', of: 'seriesId', does: 'One series as a calendar file (iCalendar)' },
@@ -79,7 +76,6 @@ export const endpoints = {
 
   posts: { method: 'GET', path: '/api/classes/:classId/posts', who: 'class-reader', of: 'classId', does: 'The posts of a class period, and what stands where' },
   allPosts: { method: 'GET', path: '/api/posts', who: 'teacher', does: 'The posts of all the class periods that one teaches or visits' },
-  post: { method: 'GET', path: '/api/posts/:postId', who: 'class-reader', of: 'postId', does: 'One post' },
   addPost: { method: 'POST', path: '/api/classes/:classId/posts', who: 'class-host', of: 'classId', does: 'Post links to streams, course pages, calendars and places filled by hand: now, at a time, or by their sessions' },
   previewPost: { method: 'POST', path: '/api/classes/:classId/posts/preview', who: 'class-host', of: 'classId', does: 'What a post would do, before it is saved' },
   postNow: { method: 'POST', path: '/api/posts/:postId/now', who: 'class-host', of: 'postId', does: 'Have the post about one session go out before its time' },

@@ -289,10 +289,6 @@ export const schemas = {
       hand: z.array(z.object({ postId: id, where: z.string(), time, waits: z.boolean() })),
     }),
   },
-  sessions: {
-    query: z.object({ from: date, to: date }),
-    answer: z.object({ sessions: z.array(sessionSchema) }),
-  },
   classes: { answer: z.object({ classes: z.array(classItemSchema) }) },
   classPeriod: {
     params: ofClass,
@@ -339,16 +335,6 @@ export const schemas = {
     body: sessionBody.safeExtend({ version, scope: scope.default('whole'), key: date.optional() }),
     answer: editedSession,
   },
-  cancelSession: {
-    params: ofSeries,
-    body: z.object({ version, key: date, note: text(500).optional() }),
-    answer: editedSession,
-  },
-  restoreSession: {
-    params: ofSeries,
-    body: z.object({ version, key: date }),
-    answer: editedSession,
-  },
   changeSessions: {
     body: z.object({
       changes: z
@@ -374,7 +360,11 @@ export const schemas = {
   },
   link: { params: ofLink, answer: linkDetail },
   addLink: { params: ofClass, body: linkBody, answer: linkDetail },
-  editLink: { params: ofLink, body: linkBody.extend({ version }), answer: linkDetail },
+  editLink: {
+    params: ofLink,
+    body: linkBody.omit({ preset: true, audience: true }).extend({ version }),
+    answer: linkDetail,
+  },
   setAudience: { params: ofLink, body: audienceBody.extend({ version }), answer: linkDetail },
   orderLinks: {
     params: ofClass,
@@ -425,7 +415,6 @@ export const schemas = {
     answer: z.object({ posts: z.array(postSchema), siteAddress: z.string() }),
   },
   allPosts: { answer: z.object({ posts: z.array(postSchema) }) },
-  post: { params: ofPost, answer: onePost },
   postHistory: {
     params: ofPost,
     answer: z.object({

@@ -104,6 +104,7 @@ describe('a repeat by fields', () => {
       ...school,
       closures: [
         ...school.closures,
+        { name: 'Second sitting', first: '2026-12-07', last: '2026-12-11', kind: 'exams' },
         { name: 'Examinations', first: '2026-11-16', last: '2026-11-20', kind: 'exams' },
       ],
     };

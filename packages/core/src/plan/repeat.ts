@@ -42,8 +42,10 @@ function namedEnd(until: NamedEnd, first: number, school: SchoolIndex | null): n
       school.terms.find((t) => t.last >= first)?.last ??
       fail('repeat.until', 'No term ends after that date.')
     );
-  const exams = school.closures.find((c) => c.kind === 'exams' && c.first > first);
-  return exams ? exams.first - 1 : fail('repeat.until', 'No examinations begin after that date.');
+  const exams = school.closures.filter((c) => c.kind === 'exams' && c.first > first);
+  if (exams.length === 0) fail('repeat.until', 'No examinations begin after that date.');
+  // A calendar may list its closures in any order.
+  return Math.min(...exams.map((c) => c.first)) - 1;
 }
 
 /** The last day that the pattern may use; undefined where nothing but a count, or nothing at all, ends it. */

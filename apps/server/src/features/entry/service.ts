@@ -22,7 +22,7 @@ import { peopleOfLink } from '../link/audience.js';
 import { linkById, linksOfClasses } from '../link/store.js';
 import { sessionRowsOfClass } from '../plan/store.js';
 import { classById, staffOf } from '../school/store.js';
-import { standingPosts } from '../post/store.js';
+import { standingPlaces } from '../post/store.js';
 import {
   classesHosted,
   layersOfClass,
@@ -103,14 +103,14 @@ export const rulesOfSession = (link: LinkRules, row: { layers: OccurrenceLayers 
     ? link.rules
     : resolveRules([...link.layers, ...ownLayers(row.layers)]).rules;
 
-/** What a link's rules are for, and where it stands. Nothing goes where people beyond a private link's audience read. */
+/** What a link's rules are for, and where it stands. */
 export async function settingOf(
   glen: Pick<Glen, 'db' | 'video'>,
   linkId: number,
 ): Promise<RuleSetting> {
-  const [facts, posts, people] = await Promise.all([
+  const [facts, places, people] = await Promise.all([
     settingFacts(glen.db, linkId),
-    standingPosts(glen.db, linkId),
+    standingPlaces(glen.db, linkId),
     peopleOfLink(glen.db, linkId),
   ]);
   if (!facts) throw notFound('This link');
@@ -120,9 +120,9 @@ export async function settingOf(
     namedCount: Number(facts.named),
     roll: people.length,
     holds: facts.pasted ? [] : glen.video.holds,
-    placements: posts.map((p) => ({
+    placements: places.map((p) => ({
       hasCode: givesCode({ words: p.words, linkWords: p.link_words }),
-      readersBeyondAudience: false,
+      readersBeyondAudience: p.beyond,
     })),
   };
 }

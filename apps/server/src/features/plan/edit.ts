@@ -357,51 +357,6 @@ const withWords = (
   text: Omit<SeriesText, 'words'> & { words?: SeriesText['words'] },
 ): SeriesText => ({ ...text, words: text.words ?? {} });
 
-export const cancelSession = (
-  glen: Glen,
-  seriesId: number,
-  by: number,
-  { version, key, note }: Body<'cancelSession'>,
-): Promise<Edited> =>
-  reviseOne(
-    glen,
-    { seriesId, version, by, action: 'cancel-session' },
-    key,
-    (series, opened, calendar) => {
-      if (opened.has(key)) throw wrongField('key', OPENED.cancel);
-      return {
-        keep: withWords(
-          editSeries(
-            textOf(series),
-            { scope: 'one', key, change: { kind: 'cancel', ...(note ? { note } : {}) } },
-            calendar,
-          ).keep!,
-        ),
-        about: key,
-      };
-    },
-  );
-
-/** Takes a cancelling back. */
-export const restoreSession = (
-  glen: Glen,
-  seriesId: number,
-  by: number,
-  { version, key }: Body<'restoreSession'>,
-): Promise<Edited> =>
-  reviseOne(
-    glen,
-    { seriesId, version, by, action: 'restore-session' },
-    key,
-    (series, _opened, calendar) => ({
-      keep: withWords(
-        editSeries(textOf(series), { scope: 'one', key, change: { kind: 'restore' } }, calendar)
-          .keep!,
-      ),
-      about: key,
-    }),
-  );
-
 /** Refuses unless the person hosts every one of these series' class periods. */
 export async function checkHosts(
   glen: Glen,

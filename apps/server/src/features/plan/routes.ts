@@ -1,31 +1,25 @@
 import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
 import { copySeries } from './copy.js';
-import { addSession, cancelSession, changeSessions, editSession, restoreSession } from './edit.js';
-import { sessionOfSeries, sessionsFor } from './sessions.js';
+import { addSession, changeSessions, editSession } from './edit.js';
+import { sessionOfSeries } from './sessions.js';
 import { bookingsFor, stripFor } from './strip.js';
 import { takeBackChange } from './takeBack.js';
 import { todayFor } from './today.js';
 
 type Names =
   | 'today'
-  | 'sessions'
   | 'session'
   | 'strip'
   | 'bookings'
   | 'addSession'
   | 'editSession'
-  | 'cancelSession'
-  | 'restoreSession'
   | 'changeSessions'
   | 'takeBackChange'
   | 'copySeries';
 
 export const planRoutes = (glen: Glen): Pick<Handlers, Names> => ({
   today: ({ who }) => todayFor(glen, who.person!.id),
-  sessions: async ({ query, who }) => ({
-    sessions: await sessionsFor(glen, query.from, query.to, who.person!.id),
-  }),
   session: async ({ params, query }) => ({
     session: await sessionOfSeries(glen, params.seriesId, query.on),
   }),
@@ -33,10 +27,6 @@ export const planRoutes = (glen: Glen): Pick<Handlers, Names> => ({
   bookings: ({ params, query, who }) => bookingsFor(glen, params.classId, who.person!.id, query),
   addSession: ({ params, body, who }) => addSession(glen, params.classId, who.person!.id, body),
   editSession: ({ params, body, who }) => editSession(glen, params.seriesId, who.person!.id, body),
-  cancelSession: ({ params, body, who }) =>
-    cancelSession(glen, params.seriesId, who.person!.id, body),
-  restoreSession: ({ params, body, who }) =>
-    restoreSession(glen, params.seriesId, who.person!.id, body),
   changeSessions: ({ body, who }) => changeSessions(glen, who.person!.id, body),
   takeBackChange: ({ body, who }) => takeBackChange(glen, who.person!.id, body),
   copySeries: ({ params, body, who }) => copySeries(glen, params.seriesId, who.person!.id, body),

@@ -10,6 +10,7 @@ import type { Answer, Query } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { wrongField } from '../../http/problem.js';
 import { joinedOf, type JoinedRow } from '../link/shareStore.js';
+import { linkById } from '../link/store.js';
 import { classItem } from '../school/routes.js';
 import { classesOf, readSchool } from '../school/store.js';
 import { heldElsewhere } from './sessions.js';
@@ -101,6 +102,8 @@ export async function bookingsFor(
   const { calendar } = await readSchool(glen.db);
   const all = await classesOf(glen.db, personId, true);
   const own = all.find((c) => c.id === classId)!;
+  if (linkId !== undefined && (await linkById(glen.db, linkId))?.class_id !== classId)
+    throw wrongField('link', 'This link belongs to another class period.');
   const people = await peopleInCommon(glen.db, classId);
   const staff = people.filter((p) => p.class_id === classId && p.staff === 1);
   const on = linkId ?? own.link_id;

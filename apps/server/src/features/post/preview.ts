@@ -9,14 +9,15 @@ import { readersOf, wouldBePlaces, type PlaceText, type PostRow, type PostText }
 
 type Shown = Answer<'previewPost'>['places'][number];
 
-/** How a post would look and when it would go out, place by place; those that cannot be are left out. */
+/** How a post would look and when it would go out, place by place; those that are somebody else's are left out. */
 export async function previewPlaces(
   glen: Glen,
   text: PostText,
   sent: PlaceText[],
-  wrong: Set<number>,
+  { wrong, foreign }: { wrong: Set<number>; foreign: Set<number> },
 ): Promise<Shown[]> {
-  const places = await wouldBePlaces(glen.db, sent);
+  const all = await wouldBePlaces(glen.db, sent);
+  const places = all.filter((place) => !foreign.has(place.id - 1));
   const post: PostRow = {
     id: 0,
     class_id: 0,

@@ -3,7 +3,7 @@ import type { Handlers } from '../../http/mount.js';
 import { HttpProblem } from '../../http/problem.js';
 import { OutsideError } from '../../outside/outsideError.js';
 import { classesOf } from '../school/store.js';
-import { describePost, postsFor, postsOfClass } from './describe.js';
+import { postsFor, postsOfClass } from './describe.js';
 import {
   actOnPlacement,
   addPost,
@@ -25,7 +25,6 @@ type Names =
   | 'allPosts'
   | 'previewPost'
   | 'postNow'
-  | 'post'
   | 'addPost'
   | 'editPost'
   | 'withdrawPost'
@@ -47,9 +46,6 @@ export const postRoutes = (glen: Glen): Pick<Handlers, Names> => ({
         .map((c) => c.id),
       who.person!.id,
     ),
-  }),
-  post: async ({ params, who }) => ({
-    post: await describePost(glen, params.postId, who.person!.id),
   }),
   previewPost: ({ params, body, who }) => previewPost(glen, params.classId, who.person!.id, body),
   postNow: async ({ params, body, who }) => ({

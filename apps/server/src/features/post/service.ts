@@ -6,26 +6,23 @@ import { HttpProblem, notFound, stale, wrongField } from '../../http/problem.js'
 import { enqueue } from '../../jobs/outbox.js';
 import { OutsideError } from '../../outside/outsideError.js';
 import { audit } from '../audit/audit.js';
-import { rulesOfLink, rulesOfLinks } from '../entry/service.js';
-import { peopleOfLink } from '../link/audience.js';
+import { rulesOfLinks } from '../entry/service.js';
 import { mainLinksOf, readSchool } from '../school/store.js';
 import { describePost } from './describe.js';
+import { checkPlaces, refuseWrongPlaces } from './checkPlaces.js';
 import { previewPlaces } from './preview.js';
 import { tellPosts } from './follow.js';
 import {
-  beyondAudience,
   dropPlacement,
   heldPost,
   historyOf,
-  hostedOf,
   hurryPost,
   insertPost,
-  linkForPost,
+  isOfPost,
   notePlaced,
   placementById,
   placementsOf,
   placesOf,
-  readersOf,
   renewPlacement,
   siteOfClass,
   unplace,
@@ -78,83 +75,6 @@ async function placesFrom(glen: Glen, classId: number, sent: Sent['places']): Pr
   });
 }
 
-const named = (people: { name: string }[]): string => {
-  const shown = people
-    .slice(0, 3)
-    .map((p) => p.name)
-    .join(', ');
-  return people.length > 3 ? `${shown} and ${people.length - 3} more` : shown;
-};
-
-type Wrong = { path: string; message: string };
-
-/** What is wrong with one place: what would let people read a private link, or an entry code, that is not for them; and what cannot be at all. */
-async function wrongWith(
-  glen: Glen,
-  by: number,
-  post: Pick<PostText, 'words' | 'linkWords' | 'about'>,
-  place: PlaceText,
-  hosted: Set<number>,
-): Promise<[field: string, message: string] | null> {
-  if (!hosted.has(place.classId)) return ['classId', 'You do not host this class period.'];
-  if (place.kind === 'calendar' && post.about === 'link')
-    return ['kind', 'A calendar holds sessions: let the post be about sessions.'];
-  if (place.kind === 'item' && place.shape.section === null)
-    return ['section', 'Choose a section, or make one.'];
-  const link = await linkForPost(glen.db, place.linkId, by);
-  if (!link?.host) return ['linkId', 'This link is not yours to post.'];
-  if (link.state === 'retired')
-    return ['linkId', 'This link has been stopped; nobody gets in by it.'];
-  const readers = await readersOf(glen.db, {
-    class_id: place.classId,
-    link_id: place.linkId,
-    shape: place.shape,
-  });
-  if (readers.length === 0 && place.shape.readers !== 'class')
-    return ['readers', 'Nobody of this class period would see it.'];
-  const beyond = beyondAudience(readers, await peopleOfLink(glen.db, place.linkId));
-  if (beyond.length === 0) return null;
-  const { rules } = await rulesOfLink(glen.db, place.linkId);
-  if (
-    rules.entryCode !== null &&
-    givesCode({ words: place.shape.words ?? post.words, linkWords: post.linkWords })
-  )
-    return [
-      'readers',
-      `The entry code would be seen by ${named(beyond)}, whom this link is not for.`,
-    ];
-  return rules.whoMayEnter === 'invited' || rules.whoMayEnter === 'roll'
-    ? ['readers', `This link would be seen by ${named(beyond)}, whom it is not for.`]
-    : null;
-}
-
-async function placeProblems(
-  glen: Glen,
-  by: number,
-  post: Pick<PostText, 'words' | 'linkWords' | 'about'>,
-  places: PlaceText[],
-): Promise<Wrong[]> {
-  const hosted = await hostedOf(
-    glen.db,
-    by,
-    places.map((p) => p.classId),
-  );
-  const found = await Promise.all(places.map((place) => wrongWith(glen, by, post, place, hosted)));
-  return found.flatMap((wrong, i) =>
-    wrong ? [{ path: `places.${i}.${wrong[0]}`, message: wrong[1] }] : [],
-  );
-}
-
-async function checkPlaces(
-  glen: Glen,
-  by: number,
-  post: Pick<PostText, 'words' | 'linkWords' | 'about'>,
-  places: PlaceText[],
-): Promise<void> {
-  const errors = await placeProblems(glen, by, post, places);
-  if (errors.length > 0) throw new HttpProblem(422, 'Something needs mending.', { errors });
-}
-
 /** The core says what timings have no meaning; its words are shown beside the field. */
 function checkPlan(post: PostText, zone: string): void {
   try {
@@ -204,21 +124,22 @@ export async function previewPost(
     textFrom(glen, body),
     placesFrom(glen, classId, body.places),
   ]);
-  const problems = await placeProblems(glen, by, text, places);
+  const { problems, foreign } = await checkPlaces(glen, by, text, places);
+  // Of a class period or link that is somebody else's nothing is told, not even whether it asks for a code.
+  const own = places.filter((_, i) => !foreign.has(i));
+  const wrong = new Set(problems.map((p) => Number(p.path.split('.')[1])));
   const rules = await rulesOfLinks(
     glen.db,
-    places.map((p) => p.linkId),
+    own.map((p) => p.linkId),
   );
+  const asking = own.filter((p) => rules.get(p.linkId)!.rules.entryCode !== null);
   return {
     problems,
-    asksCode: [...rules.values()].some((r) => r.rules.entryCode !== null),
-    givesCode: givesCode({ words: text.words, linkWords: text.linkWords }),
-    places: await previewPlaces(
-      glen,
-      text,
-      places,
-      new Set(problems.map((p) => Number(p.path.split('.')[1]))),
+    asksCode: asking.length > 0,
+    givesCode: asking.every((p) =>
+      givesCode({ words: p.shape.words ?? text.words, linkWords: text.linkWords }),
     ),
+    places: await previewPlaces(glen, text, places, { wrong, foreign }),
   };
 }
 
@@ -227,7 +148,7 @@ export async function addPost(glen: Glen, classId: number, by: number, body: Sen
     textFrom(glen, body),
     placesFrom(glen, classId, body.places),
   ]);
-  await checkPlaces(glen, by, text, places);
+  await refuseWrongPlaces(glen, by, text, places);
   const id = await glen.db.transaction(async (tx) => {
     const post = await insertPost(glen.db, { classId, by }, text, tx);
     await writePlaces(glen.db, post, places, tx);
@@ -322,7 +243,7 @@ export async function editPost(
   const [text, standing] = await Promise.all([textFrom(glen, body), placesOf(glen.db, [id])]);
   const kept = standing.filter((p) => !p.removed);
   const places = body.places ? await placesFrom(glen, kept[0]!.class_id, body.places) : undefined;
-  await checkPlaces(
+  await refuseWrongPlaces(
     glen,
     by,
     text,
@@ -371,6 +292,8 @@ export async function postNow(
   await glen.db.transaction(async (tx) => {
     const row = await heldPost(glen.db, id, tx);
     if (!row) throw notFound('This post');
+    if (!(await isOfPost(glen.db, id, occurrenceId, tx)))
+      throw wrongField('occurrenceId', 'This post does not speak of that session.');
     if (!row.early.includes(occurrenceId))
       await hurryPost(glen.db, id, [...row.early, occurrenceId], tx);
     await wakePost(glen.db, glen.clock, id, tx);
@@ -422,6 +345,7 @@ export async function actOnPlacement(
     );
   await glen.db.transaction(async (tx) => {
     if (deed === 'retry') await sendAgain(glen, id, tx);
+    if (deed === 'done') await notePlaced(glen.db, row, glen.clock.school(), tx);
     if (deed === 'not-done') await unplace(glen.db, id, tx);
     if (deed === 'take-down' || deed === 'put-back') {
       await dropPlacement(glen.db, id, deed === 'take-down', tx);
@@ -439,7 +363,6 @@ export async function actOnPlacement(
     );
     await tellPosts(glen, [row], tx);
   });
-  if (deed === 'done') await notePlaced(glen.db, row, glen.clock.school());
   glen.nudge();
   return describePost(glen, row.post_id, by);
 }

@@ -2,6 +2,7 @@ import type { Occurrence, PostTiming, RichText, RuleLayer } from '@glen/core';
 import type { Pennant } from '@glen/contract';
 import { toSql, type Db, type Tx } from '../../db/connect.js';
 import type { Thing } from '../../outside/courseSite.js';
+import { inAudience } from '../link/audience.js';
 
 export type Words = string | RichText;
 
@@ -320,17 +321,35 @@ export const hostedOf = async (
     ).map((row) => row.class_id),
   );
 
-/** Posts of a link that are out or about to be. */
-export const standingPosts = async (
-  db: Db,
-  linkId: number,
-): Promise<{ words: Words; link_words: string }[]> =>
-  (
-    await db.rows<{ words: string; link_words: string }>(
-      `SELECT DISTINCT p.id, p.words, p.link_words FROM posts p JOIN post_places pp ON pp.post_id = p.id AND pp.removed = 0 WHERE pp.link_id = :linkId AND p.withdrawn = 0 AND JSON_VALUE(p.timing, '$.kind') <> 'draft'`,
-      { linkId },
-    )
-  ).map((row) => ({ ...row, words: JSON.parse(row.words) as Words }));
+/** A place where a link is out or about to be, with its words, and whether people read it whom the link is not for. */
+export interface StandingPlace {
+  words: Words;
+  link_words: string;
+  beyond: boolean;
+}
+
+export const standingPlaces = async (db: Db, linkId: number): Promise<StandingPlace[]> => {
+  const rows = await db.rows<{
+    words: string;
+    link_words: string;
+    shape: PlaceShape;
+    beyond: number;
+  }>(
+    `SELECT p.words, p.link_words, pp.shape,
+       COALESCE(JSON_VALUE(pp.shape, '$.readers'), '') <> 'audience' AND EXISTS (
+         SELECT 1 FROM roll r LEFT JOIN group_members g ON g.group_id = JSON_VALUE(pp.shape, '$.readers.groupId') AND g.person_id = r.person_id
+         WHERE r.class_id = pp.class_id AND (JSON_VALUE(pp.shape, '$.readers.groupId') IS NULL OR g.person_id IS NOT NULL)
+           AND NOT ${inAudience('pp.link_id', 'r.person_id')}) AS beyond
+     FROM posts p JOIN post_places pp ON pp.post_id = p.id AND pp.removed = 0
+     WHERE pp.link_id = :linkId AND p.withdrawn = 0 AND JSON_VALUE(p.timing, '$.kind') <> 'draft'`,
+    { linkId },
+  );
+  return rows.map(({ words, link_words, shape, beyond }) => ({
+    words: shape.words ?? (JSON.parse(words) as Words),
+    link_words,
+    beyond: Boolean(beyond),
+  }));
+};
 
 /** Who did what to a post, the newest first. */
 export const historyOf = (
@@ -400,6 +419,19 @@ export interface PlaceText {
   kind: PlaceKind;
   shape: PlaceShape;
 }
+
+/** Whether a session is one that a post could speak of: held at a link that it bears. */
+export const isOfPost = async (
+  db: Db,
+  id: number,
+  occurrenceId: number,
+  tx: Tx,
+): Promise<boolean> =>
+  (await db.one(
+    'SELECT o.id FROM occurrences o JOIN post_places pp ON pp.link_id = o.link_id AND pp.removed = 0 WHERE pp.post_id = :id AND o.id = :occurrenceId LIMIT 1',
+    { id, occurrenceId },
+    tx,
+  )) !== undefined;
 
 /** The post about one session is asked for before its time. */
 export const hurryPost = (db: Db, id: number, early: number[], tx: Tx): Promise<number> =>
@@ -494,6 +526,7 @@ export const notePlaced = (
     code,
   }: Pick<PlacementRow, 'id' | 'revision' | 'wish' | 'body' | 'code'>,
   now: string,
+  tx?: Tx,
 ): Promise<number> =>
   db.change(
     `UPDATE placements SET sent_revision = :revision, sent_body = :body, sent_code = :code, missing_since = NULL, out_since = ${wish === 'gone' ? 'NULL' : 'COALESCE(out_since, :now)'} WHERE id = :id AND sent_revision <= :revision`,
@@ -504,6 +537,7 @@ export const notePlaced = (
       code: wish === 'gone' ? null : code,
       now: toSql(now),
     },
+    tx,
   );
 
 /** A person says that they have not done it after all. */

@@ -1,0 +1,340 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Response } from 'supertest';
+import { z } from 'zod';
+import {
+  endpointNames,
+  endpoints,
+  type ClassItem,
+  type EndpointName,
+  type LinkDetail,
+  type Post,
+  type Session,
+} from '@glen/contract';
+import { schemas } from '@glen/contract/schemas';
+import { id as bodyId, idParam } from '../../../packages/contract/src/basics.js';
+import { linkTools, none } from './linkTools.js';
+import { startSchool, until, type Browser, type School } from './support.js';
+
+/*
+ * Beside the matrix of who may call what: every id that can arrive in a body or query, sent by somebody who may call
+ * but may not have that thing. Everything foreign bears the word SECRET, so that one look at the answer shows a leak.
+ */
+
+type Field = `${EndpointName} ${string}`;
+type Def = {
+  type: string;
+  shape?: Record<string, z.ZodType>;
+  element?: z.ZodType;
+  options?: z.ZodType[];
+  innerType?: z.ZodType;
+  in?: z.ZodType;
+};
+
+/** The places in a schema where an id stands, such as `places[].linkId`. */
+function idsIn(schema: z.ZodType, path = ''): string[] {
+  if (schema === bodyId || schema === idParam) return [path];
+  const def = schema.def as unknown as Def;
+  switch (def.type) {
+    case 'object':
+      return Object.entries(def.shape!).flatMap(([key, field]) =>
+        idsIn(field, path ? `${path}.${key}` : key),
+      );
+    case 'array':
+      return idsIn(def.element!, `${path}[]`);
+    case 'union':
+      return def.options!.flatMap((option) => idsIn(option, path));
+    case 'pipe':
+      return idsIn(def.in!, path);
+    default:
+      return def.innerType ? idsIn(def.innerType, path) : [];
+  }
+}
+
+const fields = endpointNames
+  .flatMap((name) => {
+    const shape: { body?: z.ZodType; query?: z.ZodType; answer: z.ZodType } = schemas[name];
+    const found = [shape.body, shape.query].flatMap((part) => (part ? idsIn(part) : []));
+    return [...new Set(found)].map((path) => `${name} ${path}` as Field);
+  })
+  .sort();
+
+let school: School;
+let host: Browser;
+let own: {
+  n3: ClassItem;
+  r5: ClassItem;
+  session: Session;
+  post: Post;
+  link: LinkDetail;
+  group: { id: number };
+};
+let foreign: {
+  class: ClassItem;
+  link: LinkDetail;
+  series: Session;
+  group: { id: number };
+  post: Post;
+  share: number;
+  student: { id: number; accountId: number };
+};
+
+beforeAll(async () => {
+  school = await startSchool();
+  host = await school.as('Ottoline Marsh');
+  const bram = await school.as('Bram Osterholt');
+  const s4 = school.classes.get('S4')!;
+  const [n3, r5] = [school.classes.get('N3')!, school.classes.get('R5')!];
+
+  const theirs = linkTools(school, bram);
+  const { version: groupsVersion } = (await bram.get(`/api/classes/${s4.id}/groups`)).body;
+  const whole = (await bram.get(`/api/classes/${s4.id}`)).body as {
+    roll: { id: number; accounts: { id: number }[] }[];
+  };
+  const { groups } = (
+    await bram.put(`/api/classes/${s4.id}/groups`, {
+      version: groupsVersion,
+      groups: [{ name: 'SECRET crew', tutorId: null, members: whole.roll.map((p) => p.id) }],
+    })
+  ).body;
+  const link = await theirs.make('S4', {
+    label: 'SECRET annex',
+    audience: { ...none, classIds: [s4.id] },
+  });
+  const { version } = (await bram.get(`/api/links/${link.id}/rules`)).body;
+  await bram.put(`/api/links/${link.id}/rules`, { version, rules: { entryCode: 'SECRET-42' } });
+  const { session: series } = (
+    await bram.post(`/api/classes/${s4.id}/sessions`, {
+      title: 'SECRET signals',
+      description: 'SECRET plans',
+      plan: { first: '2026-10-15', at: { time: '16:00', minutes: 30 } },
+      linkId: link.id,
+    })
+  ).body;
+  const { post } = (
+    await bram.post(`/api/classes/${s4.id}/posts`, {
+      words: 'SECRET words {entryCode}',
+      linkWords: 'SECRET link',
+      places: [{ classId: s4.id, linkId: link.id, kind: 'stream' }],
+    })
+  ).body;
+  // Nobody has put two class periods of another together yet, so that one is set down by hand.
+  const share = await school.running.glen.db.insert('shares', {
+    link_id: link.id,
+    class_id: r5.id,
+    own_door: 'leads',
+    made_by: school.person('Bram Osterholt').id,
+  });
+  // Somebody whom only Bram Osterholt teaches.
+  const ours = new Set<number>();
+  for (const c of school.classes.values())
+    if (c.id !== s4.id)
+      for (const p of (await host.get(`/api/classes/${c.id}`)).body.roll) ours.add(p.id);
+  const student = whole.roll.find((p) => !ours.has(p.id)) ?? whole.roll[0]!;
+  foreign = {
+    class: s4,
+    link,
+    series,
+    group: groups[0],
+    post,
+    share,
+    student: { id: student.id, accountId: student.accounts[0]!.id },
+  };
+
+  const mine = linkTools(school, host);
+  const day = (await host.get(`/api/classes/${n3.id}`)).body;
+  const posts = await until(
+    async () => (await host.get(`/api/classes/${n3.id}/posts`)).body.posts as Post[],
+    (all) => all.some((p) => p.deliveries.some((d) => d.placementId !== null)),
+  );
+  own = {
+    n3,
+    r5,
+    session: day.sessions.find((s: Session) => s.date > '2026-10-14'),
+    post: posts[0]!,
+    link: await mine.make('N3', { label: 'Our own', audience: { ...none, classIds: [n3.id] } }),
+    group: (await host.get(`/api/classes/${r5.id}/groups`)).body.groups[0],
+  };
+});
+afterAll(() => school.stop());
+
+const place = (more: object) => ({
+  places: [{ classId: own.n3.id, kind: 'stream', ...more }],
+  words: '{title} {address} {entryCode}',
+  linkWords: 'Join {title}',
+});
+const foreignPlaces = {
+  'places[].id': () => place({ id: foreign.post.places[0]!.id }),
+  'places[].classId': () => place({ classId: foreign.class.id }),
+  'places[].linkId': () => place({ linkId: foreign.link.id }),
+  'places[].readers.groupId': () => place({ readers: { groupId: foreign.group.id } }),
+};
+type PlacePath = keyof typeof foreignPlaces;
+const probesOfPlaces = <N extends EndpointName>(
+  name: N,
+  send: (body: object) => Promise<Response>,
+): Record<`${N} ${PlacePath}`, () => Promise<Response>> =>
+  Object.fromEntries(
+    Object.entries(foreignPlaces).map(([path, body]) => [`${name} ${path}`, () => send(body())]),
+  ) as Record<`${N} ${PlacePath}`, () => Promise<Response>>;
+const audience = (more: object) => ({ ...none, classIds: [own.n3.id], ...more });
+const newLink = (more: object): Promise<Response> =>
+  host.post(`/api/classes/${own.n3.id}/links`, {
+    label: 'Another',
+    purpose: 'Talks',
+    kind: 'lesson',
+    shown: true,
+    audience: audience(more),
+  });
+const setAudience = (more: object): Promise<Response> =>
+  host.put(`/api/links/${own.link.id}/audience`, { version: own.link.version, ...audience(more) });
+const newSession = (more: object): Promise<Response> =>
+  host.post(`/api/classes/${own.n3.id}/sessions`, {
+    title: 'Ours',
+    description: '',
+    plan: { first: '2026-12-01', at: { time: '16:00', minutes: 30 } },
+    ...more,
+  });
+const editSession = (more: object): Promise<Response> =>
+  host.put(`/api/series/${own.session.seriesId}`, {
+    title: own.session.title,
+    description: own.session.description,
+    plan: own.session.plan,
+    version: 999,
+    ...more,
+  });
+const setGroups = async (group: object): Promise<Response> => {
+  const { version } = (await host.get(`/api/classes/${own.r5.id}/groups`)).body;
+  return host.put(`/api/classes/${own.r5.id}/groups`, {
+    version,
+    groups: [{ name: 'Ours', tutorId: null, members: [], ...group }],
+  });
+};
+const share = (more: object): Promise<Response> =>
+  host.post(`/api/links/${own.link.id}/share`, {
+    classId: own.r5.id,
+    ownDoor: 'leads',
+    ...more,
+  });
+
+/**
+ * How each id is sent as somebody else's. Those in `OPEN` may be anybody's: any teacher finds everyone of the school by
+ * name, and the demo's one click is for everyone.
+ */
+const PROBES: Record<string, () => Promise<Response>> = {
+  'switchAccount accountId': () =>
+    host.post('/api/switch-account', { accountId: foreign.student.accountId }),
+  'replaceFeed classId': () => host.post('/api/feeds', { classId: foreign.class.id }),
+  'bookings except': () =>
+    host.get(
+      `/api/classes/${own.n3.id}/bookings?from=2026-10-14&to=2026-10-20&except=${foreign.series.seriesId}`,
+    ),
+  'bookings link': () =>
+    host.get(
+      `/api/classes/${own.n3.id}/bookings?from=2026-10-14&to=2026-10-20&link=${foreign.link.id}`,
+    ),
+  'addSession linkId': () => newSession({ linkId: foreign.link.id }),
+  'addSession together[]': () => newSession({ together: [foreign.class.id] }),
+  'editSession linkId': () => editSession({ linkId: foreign.link.id }),
+  'editSession together[]': () => editSession({ together: [foreign.class.id] }),
+  'changeSessions changes[].seriesId': () =>
+    host.post('/api/sessions/change', {
+      changes: [
+        {
+          seriesId: foreign.series.seriesId,
+          version: 1,
+          key: foreign.series.key,
+          scope: 'one',
+          change: { kind: 'cancel' },
+        },
+      ],
+    }),
+  'takeBackChange touched[].seriesId': () =>
+    host.post('/api/sessions/take-back', {
+      touched: [{ seriesId: foreign.series.seriesId, version: 1 }],
+    }),
+  'copySeries classIds[]': () =>
+    host.post(`/api/series/${own.session.seriesId}/copy`, { classIds: [foreign.class.id] }),
+  'addLink audience.classIds[]': () => newLink({ classIds: [foreign.class.id] }),
+  'addLink audience.groupIds[]': () => newLink({ groupIds: [foreign.group.id] }),
+  'addLink audience.hostIds[]': () => newLink({ hostIds: [foreign.student.id] }),
+  'setAudience classIds[]': () => setAudience({ classIds: [foreign.class.id] }),
+  'setAudience groupIds[]': () => setAudience({ groupIds: [foreign.group.id] }),
+  'setAudience hostIds[]': () => setAudience({ hostIds: [foreign.student.id] }),
+  'orderLinks order[]': () =>
+    host.put(`/api/classes/${own.n3.id}/links/order`, { order: [foreign.link.id] }),
+  'shareLink classId': () => share({ classId: foreign.class.id }),
+  'shareLink seriesId': () => share({ seriesId: foreign.series.seriesId }),
+  'unshareLink shareId': () =>
+    host.post(`/api/links/${own.link.id}/unshare`, { shareId: foreign.share }),
+  'setGroups groups[].id': () => setGroups({ id: foreign.group.id }),
+  'setGroups groups[].tutorId': () => setGroups({ tutorId: foreign.student.id }),
+  'setGroups groups[].members[]': () => setGroups({ members: [foreign.student.id] }),
+  'seeAs personId': () =>
+    host.get(`/api/classes/${own.n3.id}/see-as?personId=${foreign.student.id}`),
+  'postNow occurrenceId': () =>
+    host.post(`/api/posts/${own.post.id}/now`, { occurrenceId: foreign.series.id }),
+  'handOver personId': () =>
+    host.post(`/api/links/${own.n3.link.id}/hand-over`, {
+      personId: foreign.student.id,
+      leave: false,
+    }),
+  ...probesOfPlaces('previewPost', (body) =>
+    host.post(`/api/classes/${own.n3.id}/posts/preview`, body),
+  ),
+  ...probesOfPlaces('addPost', (body) => host.post(`/api/classes/${own.n3.id}/posts`, body)),
+  ...probesOfPlaces('editPost', (body) =>
+    host.put(`/api/posts/${own.post.id}`, { ...body, version: own.post.version }),
+  ),
+};
+
+const OPEN: Field[] = [
+  'demoSignIn accountId',
+  'addLink audience.personIds[]',
+  'setAudience personIds[]',
+  'tryDoor accountId',
+  'bringIn personId',
+];
+
+/** Those that are answered, without the foreign thing having any part in it. */
+const ANSWERED: Field[] = [
+  'bookings except',
+  'previewPost places[].id',
+  'previewPost places[].classId',
+  'previewPost places[].linkId',
+  'previewPost places[].readers.groupId',
+  // A place's id counts only with its own post; sent with another it makes a new place.
+  'addPost places[].id',
+  'editPost places[].id',
+];
+
+describe('ids in bodies and queries', () => {
+  it('are all named here', () => {
+    expect([...Object.keys(PROBES), ...OPEN].sort()).toEqual(fields);
+  });
+
+  for (const field of fields.filter((f) => !OPEN.includes(f))) {
+    const name = field.split(' ')[0] as EndpointName;
+    it(`${field}: ${endpoints[name].does}`, async () => {
+      const { status, body } = await PROBES[field]!();
+      expect(status).toBeLessThan(500);
+      if (ANSWERED.includes(field)) expect(status).toBe(200);
+      else expect([403, 404, 409, 422]).toContain(status);
+      const answer = JSON.stringify(body);
+      expect(answer).not.toContain('SECRET');
+      expect(answer).not.toContain(foreign.link.code);
+    });
+  }
+
+  it('change nothing of what is foreign', async () => {
+    const bram = await school.as('Bram Osterholt');
+    const { posts } = (await bram.get(`/api/classes/${foreign.class.id}/posts`)).body;
+    expect(posts.find((p: Post) => p.id === foreign.post.id)).toMatchObject({
+      words: 'SECRET words {entryCode}',
+      version: foreign.post.version,
+    });
+    const { session } = (await bram.get(`/api/series/${foreign.series.seriesId}`)).body;
+    expect(session).toMatchObject({ version: 1, status: 'planned' });
+    const { groups } = (await bram.get(`/api/classes/${foreign.class.id}/groups`)).body;
+    expect(groups[0]).toMatchObject({ id: foreign.group.id, name: 'SECRET crew' });
+  });
+});
