@@ -352,7 +352,7 @@ test('every control of every view is reached by Tab, and shows that it is', asyn
         e.dataset.nth = String(i);
       });
       return all.map((e) =>
-        `${e.tagName} ${e.getAttribute('aria-label') ?? e.textContent ?? ''}`.slice(0, 60),
+        `${e.tagName} ${e.getAttribute('aria-label') ?? e.textContent}`.slice(0, 60),
       );
     });
     const reached = new Set<number>();

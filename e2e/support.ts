@@ -148,9 +148,9 @@ const AT = '2026-10-14T10:31';
 
 /** Each worker loads the demo school once; each test has a server, a clock and a database of its own, copied from that. */
 export const test = base.extend<{ school: School }, { loaded: Loaded }>({
-  // The runner reads the fixture's wishes from this pattern; it wishes for none.
-  // eslint-disable-next-line no-empty-pattern
   loaded: [
+    // The runner reads the fixture's wishes from this pattern; it wishes for none.
+    // eslint-disable-next-line no-empty-pattern
     async ({}, use, info) => {
       const mariadbPort = Number(process.env.GLEN_TEST_MARIADB);
       const mariadb = {

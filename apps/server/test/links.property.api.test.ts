@@ -126,7 +126,7 @@ async function take(s: Step): Promise<void> {
         { linkId },
       );
       if (share) await unshareLink(glen, linkId, who, share.id);
-    } else if (s.do === 'share') {
+    } else {
       const { seriesId, key } = lessons[s.on]!;
       await shareLink(glen, linkId, who, {
         classId: classes()[s.who]!,

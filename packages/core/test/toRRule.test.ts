@@ -46,8 +46,10 @@ function expanded(
     );
   } else {
     const iterator = ICAL.Recur.fromString(set.rrule).iterator(ICAL.Time.fromDateString(dtstart));
-    for (let next = iterator.next(); next; next = iterator.next()) {
-      const date = (next as unknown as { toString(): string }).toString().slice(0, 10);
+    // Its types say that there is always a next one; at the rule's end there is none.
+    const nextDate = () => iterator.next() as unknown as { toString(): string } | undefined;
+    for (let next = nextDate(); next; next = nextDate()) {
+      const date = next.toString().slice(0, 10);
       if (date >= to) break;
       given.push(date);
     }

@@ -173,5 +173,5 @@ const isDeadlock = (error: unknown): boolean =>
 export const isDuplicate = (error: unknown): boolean => codeOf(error) === 'ER_DUP_ENTRY';
 /** The database is away; a request may be tried again. */
 export const isUnreachable = (error: unknown): boolean =>
-  String((error as Error)?.name).startsWith('SequelizeConnection') ||
+  String((error as Error | undefined)?.name).startsWith('SequelizeConnection') ||
   /ECONNREFUSED|ECONNRESET|ER_SOCKET|ER_CMD_CONNECTION_CLOSED|ER_CONNECTION/.test(codeOf(error));

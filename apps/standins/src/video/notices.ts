@@ -58,14 +58,19 @@ export class Notices {
     }
   }
 
+  /** Asked anew each time: stopping may come while something is being sent. */
+  private isStopped(): boolean {
+    return this.stopped;
+  }
+
   private async drain(): Promise<void> {
-    if (this.busy || this.stopped) return;
+    if (this.busy || this.isStopped()) return;
     this.busy = true;
     let waiting = false;
     try {
       for (
         let notice = await this.rooms.nextNotice();
-        notice && !this.stopped;
+        notice && !this.isStopped();
         notice = await this.rooms.nextNotice()
       ) {
         if (!(await this.send(notice.body))) {
@@ -79,7 +84,7 @@ export class Notices {
     } finally {
       this.busy = false;
     }
-    if (!this.stopped)
+    if (!this.isStopped())
       this.timer = setTimeout(() => void this.drain(), waiting ? RETRY_MS : RETRY_MS * 4);
   }
 }

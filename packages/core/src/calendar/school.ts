@@ -91,6 +91,7 @@ export function indexSchool(school: SchoolCalendar): SchoolIndex {
     bells.has(bell) ? bell : fail(path, `There is no bell set called ${bell}.`);
   const bellOn = new Map<Weekday, string>();
   for (const [weekday, bell] of Object.entries(school.bellOn)) {
+    // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- plain data may hold it
     if (bell === undefined) continue;
     const day = checkOneOf(weekday, WEEKDAYS, `school.bellOn.${weekday}`);
     bellOn.set(day, known(bell, `school.bellOn.${weekday}`));

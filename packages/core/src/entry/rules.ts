@@ -64,6 +64,7 @@ export function checkRule<F extends RuleField>(
   path: string,
 ): EntryRules[F] {
   const kind: Check | undefined = FIELDS[field];
+  // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- the name may come from outside
   if (kind === undefined) fail(path, `There is no entry rule ${field}.`);
   if (kind === 'boolean') {
     if (typeof value !== 'boolean') fail(path, 'Say yes or no.');

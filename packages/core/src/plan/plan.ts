@@ -102,6 +102,7 @@ function checkBellPlan(
 
 function checkAt(plan: SessionPlan, school: SchoolIndex | null): void {
   const at = plan.at;
+  // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- wrong input is answered, not trusted
   if (typeof at !== 'object' || at === null)
     fail('at', 'Say at what time or in which bell period.');
   const forms = ['time', 'period', 'bell'].filter((field) => field in at);
@@ -134,6 +135,7 @@ function checkChange(change: PlanChange, path: string): void {
 }
 
 function checkAnyRepeat(repeat: PlanRepeat, first: string, school: SchoolIndex | null): void {
+  // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- wrong input is answered, not trusted
   if (typeof repeat !== 'object' || repeat === null) fail('repeat', 'Say how often it repeats.');
   if (!('rrule' in repeat)) return checkRepeat(repeat, dayNumber(first, 'first'), school);
   const more = Object.keys(repeat).find((field) => field !== 'rrule');

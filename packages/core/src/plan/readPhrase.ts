@@ -127,7 +127,8 @@ class Reading {
   /** Takes the first match out; `use` may refuse it. */
   take(pattern: RegExp, use: (match: string[]) => boolean | void): boolean {
     const found = pattern.exec(this.rest);
-    if (!found || use([...found].map((part) => part ?? '')) === false) return false;
+    if (!found || use(([...found] as (string | undefined)[]).map((part) => part ?? '')) === false)
+      return false;
     this.rest =
       this.rest.slice(0, found.index) +
       ' '.repeat(found[0].length) +

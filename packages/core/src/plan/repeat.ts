@@ -76,6 +76,7 @@ export function checkRepeat(repeat: FieldRepeat, first: number, school: SchoolIn
     'repeat.every',
   );
   for (const [field, value] of Object.entries(repeat)) {
+    // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- a field may be there and undefined
     if (value === undefined) continue;
     if (!FIELDS.includes(field)) fail(`repeat.${field}`, `A repeat has no ${field}.`);
     if (['interval', 'on', 'monthDay', 'nth'].includes(field) && !KNOWS[every].includes(field))

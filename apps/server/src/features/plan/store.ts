@@ -117,7 +117,7 @@ export const seriesHostedBy = (
 
 /** A change of a series as the audit log keeps it. `added`: a series that was cut off from it; `cutFrom`: the one it was cut off from. */
 export interface SeriesChangeRow {
-  before_state: SeriesText | null;
+  before_state: (Omit<SeriesText, 'words'> & Partial<SeriesText>) | null;
   after_state: { version: number; added?: number; cutFrom?: number; freshLink?: number } | null;
 }
 

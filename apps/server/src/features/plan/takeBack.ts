@@ -17,6 +17,7 @@ import {
   updateSeries,
   type SeriesChangeRow,
   type SeriesRow,
+  type SeriesText,
 } from './store.js';
 
 type Touched = Answer<'takeBackChange'>['touched'];
@@ -66,12 +67,8 @@ async function putBack(
   by: number,
   tx: Tx,
 ): Promise<void> {
-  const before = {
-    ...entry.before_state!,
-    words: entry.before_state!.words ?? {},
-    rules: entry.before_state!.rules ?? {},
-    dateRules: entry.before_state!.dateRules ?? {},
-  };
+  // An older entry of the log may know nothing of words and rules.
+  const before: SeriesText = { words: {}, rules: {}, dateRules: {}, ...entry.before_state! };
   const { added } = entry.after_state!;
   if (added !== undefined) {
     await giveOccurrences(glen.db, added, series.id, '0000-00-00', tx);

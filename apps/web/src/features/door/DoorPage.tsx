@@ -140,13 +140,10 @@ function Standing({
       body: { ...(name ? { name } : {}), ...(entryCode ? { entryCode } : {}) },
     });
     if (error) return setProblem(problemOf(error));
-    if (data?.go) {
+    if (data.go) {
       setGone(true);
       window.location.assign(data.go);
-    } else if (
-      data &&
-      (data.decision.reason === 'code-wrong' || data.decision.reason === 'code-needed')
-    )
+    } else if (data.decision.reason === 'code-wrong' || data.decision.reason === 'code-needed')
       setCodeSaid('That code does not fit. Compare it with what was sent with the link.');
   };
 
@@ -278,18 +275,18 @@ export default function DoorPage({ me }: { me: Me }) {
   const now = useNow();
   const problem = problemOf(error);
   const until = data?.decision.until;
+  const title = data?.title;
   useEffect(() => {
-    document.title = data ? `${data.title} · the door` : 'Glen';
-  }, [data?.title]);
+    document.title = title === undefined ? 'Glen' : `${title} · the door`;
+  }, [title]);
   // The door hears of itself by the code it goes by now, and that is the address to keep.
   const current = data?.code ?? code;
   useEffect(() => watchDoor(current), [current]);
   const isFormer =
     data?.came?.by === 'replaced' && data.code !== code && data.decision.reason !== 'link-retired';
   useEffect(() => {
-    if (isFormer && data)
-      window.history.replaceState(window.history.state, '', `/door/${data.code}`);
-  }, [isFormer, data?.code]);
+    if (isFormer) window.history.replaceState(window.history.state, '', `/door/${current}`);
+  }, [isFormer, current]);
   // The moment it opens is known beforehand: ask then.
   const isDue = until !== undefined && until <= now;
   useEffect(() => {

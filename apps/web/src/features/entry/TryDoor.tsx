@@ -62,23 +62,23 @@ export function TryDoor({
   const [entryCode, setEntryCode] = useState('');
   const [watchOnly, setWatchOnly] = useState(false);
   const [ask, { data, error }] = api.useTryDoorMutation();
-  const when = at ?? { date: clock.date, time: clock.time };
+  const { date, time } = at ?? clock;
   useEffect(() => {
-    if (!/^\d{4}-\d{2}-\d{2}$/.test(when.date) || !/^\d{2}:\d{2}$/.test(when.time)) return;
+    if (!/^\d{4}-\d{2}-\d{2}$/.test(date) || !/^\d{2}:\d{2}$/.test(time)) return;
     void ask({
       params: { linkId },
       body: {
-        at: when,
+        at: { date, time },
         ...(as === NOBODY ? {} : { accountId: Number(as) }),
         ...(host === 'as-is' ? {} : { hostIn: host === 'in' }),
         ...(asksCode && entryCode ? { entryCode } : {}),
         ...(watchOnly && watching ? { watchOnly } : {}),
       },
     });
-  }, [as, when.date, when.time, host, entryCode, asksCode, watchOnly, watching, version, linkId]);
+  }, [ask, as, date, time, host, entryCode, asksCode, watchOnly, watching, version, linkId]);
   const opens = data?.decision.until ? wallClock(data.decision.until, zone) : null;
   const opensAt =
-    opens && (opens.date === when.date ? opens.time : `${opens.time}, ${dateInWords(opens.date)}`);
+    opens && (opens.date === date ? opens.time : `${opens.time}, ${dateInWords(opens.date)}`);
   const outcome =
     data && outcomeInWords(data.decision as Parameters<typeof outcomeInWords>[0], opensAt);
   const words = data && doorWords(data, opensAt);
@@ -107,15 +107,15 @@ export function TryDoor({
           type="date"
           aria-label="On"
           className={`${inputClass} !px-1.5 text-sm`}
-          value={when.date}
-          onChange={(e) => setAt({ ...when, date: e.target.value })}
+          value={date}
+          onChange={(e) => setAt({ time, date: e.target.value })}
         />
         <input
           type="time"
           aria-label="At"
           className={`${inputClass} !px-1.5 text-sm`}
-          value={when.time}
-          onChange={(e) => setAt({ ...when, time: e.target.value })}
+          value={time}
+          onChange={(e) => setAt({ date, time: e.target.value })}
         />
       </div>
       <select

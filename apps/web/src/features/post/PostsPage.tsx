@@ -232,7 +232,7 @@ export default function PostsPage({ me }: { me: Me }) {
         <Loading lines={7} />
       </Screen>
     );
-  const taught = classes.classes.filter((c) => c.mine !== null);
+  const taught = classes.classes;
   const hosted = classes.classes.filter(mayEdit);
   const wanted = composing ?? (search.has('new') && hosted.length > 0 ? 'new' : null);
   const done = (): void => {

@@ -126,7 +126,7 @@ function Board({ seen }: { seen: Seen }) {
 export default function SeeAsPage() {
   const [search, go] = useAddressParts();
   const { data: classes } = api.useClassesQuery();
-  const taught = (classes?.classes ?? []).filter((c) => c.mine !== null && c.rollSize > 0);
+  const taught = (classes?.classes ?? []).filter((c) => c.rollSize > 0);
   const classId = Number(search.get('class')) || taught[0]?.id;
   const { currentData: of } = api.useClassPeriodQuery(
     { params: { classId: classId ?? 0 } },

@@ -33,7 +33,7 @@ function Editor({ kept, today }: { kept: Kept; today: string }) {
   const [calendar, setCalendar] = useState(kept.calendar as SchoolCalendar);
   const [region, setRegion] = useState(kept.region);
   const [problem, setProblem] = useState<Problem>();
-  const [preview, { data: effects, isLoading: asking }] = api.usePreviewCalendarMutation();
+  const [preview, { data: effects }] = api.usePreviewCalendarMutation();
   const [save, saving] = api.useSetCalendarMutation();
   const isChanged =
     JSON.stringify(calendar) !== JSON.stringify(read.calendar) || region !== read.region;
@@ -123,10 +123,9 @@ function Editor({ kept, today }: { kept: Kept; today: string }) {
       : effects
         ? [...(effects.notes as Note[]), ...told]
         : [];
-  const label =
-    effects?.changed && !asking
-      ? `Change it; ${effects.changed === 1 ? '1 session follows' : `${effects.changed} sessions follow`}`
-      : 'Change the calendar';
+  const label = effects?.changed
+    ? `Change it; ${effects.changed === 1 ? '1 session follows' : `${effects.changed} sessions follow`}`
+    : 'Change the calendar';
   return (
     <Screen margin={<Margin title="What will happen" notes={notes} />}>
       <SchoolTabs />
