@@ -10,12 +10,11 @@ const LOT = `CAST(CRC32(CONCAT(m.occurrence_id, '-', p.id)) AS SIGNED)`;
  */
 export async function loadHistory(glen: Glen): Promise<void> {
   const now = toSql(glen.clock.school());
-  await glen.db.transaction(async (tx) => {
+  await glen.db.transaction(async () => {
     await glen.db.change(
       `INSERT INTO sittings (occurrence_id, link_id, opened_at, ended_at)
        SELECT id, link_id, start_at - INTERVAL 4 MINUTE, end_at FROM occurrences WHERE end_at <= :now AND status IN ('planned', 'moved') AND draft = 0`,
       { now },
-      tx,
     );
     const visitors = (
       role: string,
@@ -28,7 +27,6 @@ export async function loadHistory(glen: Glen): Promise<void> {
        SELECT m.id, CONCAT('a', a.id), a.id, p.id, p.name, 'school', ${onRoll}, '${role}', 'let-in', ${arrives}, o.end_at
        FROM sittings m JOIN occurrences o ON o.id = m.occurrence_id ${from} JOIN people p ON p.id = x.person_id JOIN accounts a ON a.person_id = p.id AND a.kind = 'school'`,
         {},
-        tx,
       );
     await visitors(
       'host',
@@ -45,12 +43,10 @@ export async function loadHistory(glen: Glen): Promise<void> {
     await glen.db.change(
       `DELETE v FROM visitors v JOIN sittings m ON m.id = v.sitting_id JOIN people p ON p.id = v.person_id WHERE v.role = 'participant' AND ${LOT} % 14 = 1`,
       {},
-      tx,
     );
     await glen.db.change(
       'INSERT INTO visits (visitor_id, arrived_at, left_at) SELECT id, knocked_at, left_at FROM visitors',
       {},
-      tx,
     );
   });
 }

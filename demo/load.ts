@@ -107,25 +107,21 @@ async function loadClass(
   { ids }: People,
   roll: number[],
 ): Promise<number> {
-  return glen.db.transaction(async (tx) => {
-    const id = await insertClass(
-      glen.db,
-      {
-        ref: c.ref,
-        title: c.title,
-        period: c.period,
-        pennant: c.pennant,
-        rules: c.rules,
-        roll,
-        staff: [
-          { personId: ids.get(c.host)!, as: 'host' },
-          ...(c.coTeacher ? [{ personId: ids.get(c.coTeacher)!, as: 'co-teacher' as const }] : []),
-          ...c.presenters.map((name) => ({ personId: ids.get(name)!, as: 'presenter' as const })),
-        ],
-      },
-      tx,
-    );
-    await makeLink(glen, id, { label: c.label, kind: c.kind }, tx);
+  return glen.db.transaction(async () => {
+    const id = await insertClass(glen.db, {
+      ref: c.ref,
+      title: c.title,
+      period: c.period,
+      pennant: c.pennant,
+      rules: c.rules,
+      roll,
+      staff: [
+        { personId: ids.get(c.host)!, as: 'host' },
+        ...(c.coTeacher ? [{ personId: ids.get(c.coTeacher)!, as: 'co-teacher' as const }] : []),
+        ...c.presenters.map((name) => ({ personId: ids.get(name)!, as: 'presenter' as const })),
+      ],
+    });
+    await makeLink(glen, id, { label: c.label, kind: c.kind });
     return id;
   });
 }

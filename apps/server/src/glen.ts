@@ -2,19 +2,32 @@ import type { Logger } from 'pino';
 import type { Clock } from './clock.js';
 import type { Config } from './config.js';
 import type { Db } from './db/connect.js';
+import type { AuditEntry } from './features/audit/store.js';
+import type { Announce } from './features/live/announcements.js';
 import type { LiveFeed } from './features/live/feed.js';
+import type { Wish } from './jobs/outbox.js';
 import type { CourseSite } from './outside/courseSite.js';
 import type { VideoService } from './outside/videoService.js';
 
-/** What every part of the server is given: nothing is found by looking around. */
+/**
+ * What every part of the server is given: nothing is found by looking around. What it writes is part of the transaction
+ * that runs, if one does.
+ */
 export interface Glen {
   config: Config;
   db: Db;
+  /** School time and machine time; nothing else asks the time. */
   clock: Clock;
   log: Logger;
   video: VideoService;
   courseSite: CourseSite;
   feed: LiveFeed;
+  /** Keeps who did what to what, with the thing before and after. */
+  audit: (entry: AuditEntry) => Promise<void>;
+  /** Says that a thing changed, to those who may know; parts that follow it hear of it in the same transaction. */
+  announce: Announce;
+  /** Puts what must happen outside in the outbox. */
+  enqueue: (wish: Wish) => Promise<void>;
   /** Wakes the job runner of this process after something was put in the outbox. */
   nudge: () => void;
 }

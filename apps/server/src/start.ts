@@ -6,8 +6,12 @@ import { Clock } from './clock.js';
 import type { Config } from './config.js';
 import { Db } from './db/connect.js';
 import { migrate } from './db/migrate.js';
+import { writeEntry } from './features/audit/store.js';
+import { Announcements } from './features/live/announcements.js';
 import { LiveFeed } from './features/live/feed.js';
+import { postsFollow } from './features/post/wake.js';
 import type { Glen } from './glen.js';
+import { enqueue } from './jobs/outbox.js';
 import { JobRunner } from './jobs/runner.js';
 import { standinCourseSite } from './outside/standinCourseSite.js';
 import { standinVideo } from './outside/standinVideo.js';
@@ -25,7 +29,8 @@ export async function assemble(config: Config): Promise<Glen> {
   const feed = new LiveFeed(db, (error) =>
     log.warn({ err: error }, 'changes cannot be read just now'),
   );
-  return {
+  const announcements = new Announcements(db, clock);
+  const glen: Glen = {
     config,
     db,
     clock,
@@ -33,8 +38,13 @@ export async function assemble(config: Config): Promise<Glen> {
     feed,
     video: standinVideo(config.video, clock),
     courseSite: standinCourseSite(config.courseSite),
+    audit: (entry) => writeEntry(db, clock, entry),
+    announce: announcements.announce,
+    enqueue: (wish) => enqueue(db, clock, wish),
     nudge: () => {},
   };
+  announcements.follow(postsFollow(glen));
+  return glen;
 }
 
 export interface RunningServer {

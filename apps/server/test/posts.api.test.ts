@@ -148,7 +148,7 @@ describe('the outbox', () => {
     let machine = Math.floor(Date.now() / 1000) + 100000;
     const clock = new Clock(db, () => machine);
     // Due only for a clock that is far ahead, so that the server's own runner leaves it alone.
-    await db.transaction((tx) => enqueue(db, clock, { kind: 'end-room', subject: 'nowhere' }, tx));
+    await db.transaction(() => enqueue(db, clock, { kind: 'end-room', subject: 'nowhere' }));
     const claims = await Promise.all([claim(db, clock), claim(db, clock), claim(db, clock)]);
     expect(claims.filter((job) => job?.subject === 'nowhere')).toHaveLength(1);
     expect(await claim(db, clock)).toBeUndefined();
@@ -168,8 +168,8 @@ describe('the outbox', () => {
   it('keeps one job for each subject, however often it is wished for; of a sooner wish the earlier time counts', async () => {
     const { db, clock } = glen();
     const wish = (dueSchool: string | null, sooner: boolean) =>
-      db.transaction((tx) =>
-        enqueue(db, clock, { kind: 'end-room', subject: 'wished', dueSchool, sooner }, tx),
+      db.transaction(() =>
+        enqueue(db, clock, { kind: 'end-room', subject: 'wished', dueSchool, sooner }),
       );
     const waiting = () =>
       db.rows<{ due_school: string | null }>(
@@ -190,13 +190,12 @@ describe('the outbox', () => {
     const machine = Math.floor(Date.now() / 1000) + 200000;
     const clock = new Clock(db, () => machine);
     const put = () =>
-      db.transaction((tx) =>
-        enqueue(
-          db,
-          clock,
-          { kind: 'put-out', subject: 'room:1', payload: { room: 'none', visitor: 1 } },
-          tx,
-        ),
+      db.transaction(() =>
+        enqueue(db, clock, {
+          kind: 'put-out',
+          subject: 'room:1',
+          payload: { room: 'none', visitor: 1 },
+        }),
       );
     await put();
     const first = (await claim(db, clock))!;

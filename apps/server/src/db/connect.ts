@@ -1,8 +1,8 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
 import { QueryTypes, Sequelize, Transaction } from 'sequelize';
 
 export type Value = string | number | boolean | null;
 export type Values = Record<string, Value | readonly (string | number)[]>;
-export type Tx = Transaction;
 
 /** `2026-10-14T13:45:00Z` as a DATETIME column takes it. */
 export const toSql = (instant: string): string => instant.slice(0, 19).replace('T', ' ');
@@ -34,10 +34,22 @@ interface Field {
 }
 
 const ROWS_AT_ONCE = 100;
+const DEADLOCK_TRIES = 8;
 
-/** The database: statements with named values (`:id`), one transaction for each change of more than one row. */
+/** Instants leave the database in the form that the core takes. */
+function typeCast(field: Field, next: () => unknown): unknown {
+  if (field.type !== 'DATETIME') return next();
+  const text = field.string();
+  return text === null ? null : `${text.replace(' ', 'T')}Z`;
+}
+
+/**
+ * The database: statements with named values (`:id`), one transaction for each change of more than one row. Whatever is
+ * asked while a transaction runs, however deep, is part of it: the running one is carried along, not passed on by hand.
+ */
 export class Db {
   private readonly sequelize: Sequelize;
+  private readonly running = new AsyncLocalStorage<Transaction>();
   private met = 0;
 
   constructor(url: string, poolSize = 10) {
@@ -47,45 +59,31 @@ export class Db {
       timezone: '+00:00',
       pool: { max: poolSize, min: 0, acquire: 15000, idle: 30000 },
       isolationLevel: Transaction.ISOLATION_LEVELS.READ_COMMITTED,
-      dialectOptions: {
-        connectTimeout: 3000,
-        // A change counts the rows it meets, those too that say already what it says.
-        foundRows: true,
-        // Instants leave the database in the form that the core takes.
-        typeCast: (field: Field, next: () => unknown) => {
-          if (field.type !== 'DATETIME') return next();
-          const text = field.string();
-          return text === null ? null : `${text.replace(' ', 'T')}Z`;
-        },
-      },
+      // A change counts the rows it meets, those too that say already what it says.
+      dialectOptions: { connectTimeout: 3000, foundRows: true, typeCast },
     });
   }
 
-  rows<T extends object>(sql: string, values: Values = {}, tx?: Tx): Promise<T[]> {
+  rows<T extends object>(sql: string, values: Values = {}): Promise<T[]> {
     return this.sequelize.query<T>(sql, {
       type: QueryTypes.SELECT,
       replacements: values,
-      transaction: tx ?? null,
+      transaction: this.transactionNow,
     });
   }
 
-  async one<T extends object>(sql: string, values: Values = {}, tx?: Tx): Promise<T | undefined> {
-    return (await this.rows<T>(sql, values, tx))[0];
+  async one<T extends object>(sql: string, values: Values = {}): Promise<T | undefined> {
+    return (await this.rows<T>(sql, values))[0];
   }
 
   /**
    * The same for a statement that is asked all day: prepared once on each connection, so that the database need not read
    * it again. Values have no lists. Sequelize has no way to prepare, so its pool's connection is asked directly.
    */
-  async prepared<T extends object>(
-    sql: string,
-    values: Record<string, Value>,
-    tx?: Tx,
-  ): Promise<T[]> {
+  async prepared<T extends object>(sql: string, values: Record<string, Value>): Promise<T[]> {
     const manager = this.sequelize.connectionManager as unknown as Pool;
-    const connection = tx
-      ? (tx as unknown as { connection: Prepares }).connection
-      : await manager.getConnection({ type: 'SELECT' });
+    const running = this.transactionNow as unknown as { connection: Prepares } | null;
+    const connection = running?.connection ?? (await manager.getConnection({ type: 'SELECT' }));
     try {
       const { text, names } = placesIn(sql);
       return await connection.execute<T[]>(
@@ -93,62 +91,70 @@ export class Db {
         names.map((name) => values[name] ?? null),
       );
     } finally {
-      if (!tx) manager.releaseConnection(connection);
+      if (!running) manager.releaseConnection(connection);
     }
   }
 
   /** The new row's id. Column names come from our own code, never from outside. */
-  async insert(table: string, row: Values, tx?: Tx): Promise<number> {
+  async insert(table: string, row: Values): Promise<number> {
     const columns = Object.keys(row);
     const sql = `INSERT INTO ${table} (${columns.join(', ')}) VALUES (${columns.map((c) => `:${c}`).join(', ')})`;
     const [id] = await this.sequelize.query(sql, {
       type: QueryTypes.INSERT,
       replacements: row,
-      transaction: tx ?? null,
+      transaction: this.transactionNow,
     });
     return id;
   }
 
   /** Many rows of the same columns in few statements. */
-  async insertAll(table: string, rows: Values[], tx?: Tx): Promise<void> {
+  async insertAll(table: string, rows: Values[]): Promise<void> {
     const [first] = rows;
     if (!first) return;
     const columns = Object.keys(first);
     for (let from = 0; from < rows.length; from += ROWS_AT_ONCE) {
       const some = rows.slice(from, from + ROWS_AT_ONCE);
-      const sql = `INSERT INTO ${table} (${columns.join(', ')}) VALUES ${some.map((_, i) => `(${columns.map((c) => `:${c}_${i}`).join(', ')})`).join(', ')}`;
+      const places = some.map((_, i) => `(${columns.map((c) => `:${c}_${i}`).join(', ')})`);
       const values = Object.fromEntries(
         some.flatMap((row, i) => columns.map((c) => [`${c}_${i}`, row[c] ?? null])),
       );
-      await this.sequelize.query(sql, {
-        type: QueryTypes.INSERT,
-        replacements: values,
-        transaction: tx ?? null,
-      });
+      await this.sequelize.query(
+        `INSERT INTO ${table} (${columns.join(', ')}) VALUES ${places.join(', ')}`,
+        {
+          type: QueryTypes.INSERT,
+          replacements: values,
+          transaction: this.transactionNow,
+        },
+      );
     }
   }
 
   /** How many rows a change matched. */
-  async change(sql: string, values: Values = {}, tx?: Tx): Promise<number> {
+  async change(sql: string, values: Values = {}): Promise<number> {
     const [, count] = await this.sequelize.query(sql, {
       type: QueryTypes.UPDATE,
       replacements: values,
-      transaction: tx ?? null,
+      transaction: this.transactionNow,
     });
     return count;
   }
 
+  /** Makes or changes a table; the database commits such a statement by itself. */
   async define(sql: string): Promise<void> {
     await this.sequelize.query(sql, { type: QueryTypes.RAW });
   }
 
-  /** One transaction; run again from the start where the database broke a deadlock. */
-  async transaction<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
+  /**
+   * One transaction; inside another it is part of that. Run again from the start where the database broke a deadlock, so
+   * the work must do nothing outside the database.
+   */
+  async transaction<T>(work: () => Promise<T>): Promise<T> {
+    if (this.running.getStore()) return work();
     for (let tries = 1; ; tries++) {
       try {
-        return await this.sequelize.transaction(work);
+        return await this.sequelize.transaction((own) => this.running.run(own, work));
       } catch (error) {
-        if (!isDeadlock(error) || tries === 8) throw error;
+        if (!isDeadlock(error) || tries === DEADLOCK_TRIES) throw error;
         // Those who met meet again at once, unless each waits for a while of its own.
         this.met = (this.met + 7) % 30;
         const pause = this.met * tries;
@@ -159,8 +165,30 @@ export class Db {
     }
   }
 
+  /** Works while no other process holds the lock of this name; a connection of its own keeps it. */
+  async withLock<T>(name: string, work: () => Promise<T>): Promise<T> {
+    return this.sequelize.transaction(async (holder) => {
+      const ask = (sql: string) =>
+        this.sequelize.query(sql, {
+          type: QueryTypes.SELECT,
+          replacements: { name },
+          transaction: holder,
+        });
+      await ask(`SELECT GET_LOCK(CONCAT(:name, '-', DATABASE()), 60) AS got`);
+      try {
+        return await work();
+      } finally {
+        await ask(`SELECT RELEASE_LOCK(CONCAT(:name, '-', DATABASE())) AS freed`);
+      }
+    });
+  }
+
   close(): Promise<void> {
     return this.sequelize.close();
+  }
+
+  private get transactionNow(): Transaction | null {
+    return this.running.getStore() ?? null;
   }
 }
 

@@ -15,33 +15,28 @@ export async function migrate(db: Db): Promise<void> {
   await db.define(
     'CREATE TABLE IF NOT EXISTS migrations (name VARCHAR(120) PRIMARY KEY) CHARACTER SET ascii',
   );
-  await db.transaction(async (tx) => {
-    await db.rows(`SELECT GET_LOCK(CONCAT('glen-migrate-', DATABASE()), 60) AS got`, {}, tx);
-    try {
-      const umzug = new Umzug({
-        migrations: MIGRATIONS.map(({ name, up }) => ({
-          name,
-          up: async () => {
-            for (const sql of up) await db.define(sql);
-          },
-        })),
-        storage: {
-          executed: async () =>
-            (await db.rows<{ name: string }>('SELECT name FROM migrations ORDER BY name')).map(
-              (row) => row.name,
-            ),
-          logMigration: async ({ name }) => {
-            await db.insert('migrations', { name });
-          },
-          unlogMigration: async ({ name }) => {
-            await db.change('DELETE FROM migrations WHERE name = :name', { name });
-          },
+  await db.withLock('glen-migrate', async () => {
+    const umzug = new Umzug({
+      migrations: MIGRATIONS.map(({ name, up }) => ({
+        name,
+        up: async () => {
+          for (const sql of up) await db.define(sql);
         },
-        logger: undefined,
-      });
-      await umzug.up();
-    } finally {
-      await db.rows(`SELECT RELEASE_LOCK(CONCAT('glen-migrate-', DATABASE())) AS freed`, {}, tx);
-    }
+      })),
+      storage: {
+        executed: async () =>
+          (await db.rows<{ name: string }>('SELECT name FROM migrations ORDER BY name')).map(
+            (row) => row.name,
+          ),
+        logMigration: async ({ name }) => {
+          await db.insert('migrations', { name });
+        },
+        unlogMigration: async ({ name }) => {
+          await db.change('DELETE FROM migrations WHERE name = :name', { name });
+        },
+      },
+      logger: undefined,
+    });
+    await umzug.up();
   });
 }

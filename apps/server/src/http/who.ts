@@ -69,34 +69,27 @@ export async function beginSession(
 ): Promise<NewSession> {
   const token = randomBytes(32).toString('base64url');
   const maxAgeSeconds = SESSION_DAYS * 86400;
-  return db.transaction(async (tx) => {
-    const id = await db.insert(
-      'browser_sessions',
-      {
-        token_hash: hashToken(token),
-        account_id: accountId,
-        expires_at: toSql(clock.machine(maxAgeSeconds)),
-      },
-      tx,
-    );
+  return db.transaction(async () => {
+    const id = await db.insert('browser_sessions', {
+      token_hash: hashToken(token),
+      account_id: accountId,
+      expires_at: toSql(clock.machine(maxAgeSeconds)),
+    });
     if (replaces !== null) {
       await db.change(
         'INSERT INTO browser_session_accounts (session_id, account_id) SELECT :id, account_id FROM browser_session_accounts WHERE session_id = :replaces',
         { id, replaces },
-        tx,
       );
-      await db.change(
-        'UPDATE visitors SET session_id = :id WHERE session_id = :replaces',
-        { id, replaces },
-        tx,
-      );
-      await db.change('DELETE FROM browser_sessions WHERE id = :replaces', { replaces }, tx);
+      await db.change('UPDATE visitors SET session_id = :id WHERE session_id = :replaces', {
+        id,
+        replaces,
+      });
+      await db.change('DELETE FROM browser_sessions WHERE id = :replaces', { replaces });
     }
     if (accountId !== null)
       await db.change(
         'INSERT IGNORE INTO browser_session_accounts (session_id, account_id) VALUES (:id, :accountId)',
         { id, accountId },
-        tx,
       );
     return { id, token, maxAgeSeconds };
   });

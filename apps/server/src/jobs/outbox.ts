@@ -1,5 +1,5 @@
 import type { Clock } from '../clock.js';
-import { toSql, type Db, type Tx } from '../db/connect.js';
+import { toSql, type Db } from '../db/connect.js';
 
 export type JobKind = 'placement' | 'end-room' | 'put-out' | 'set-role' | 'post' | 'look';
 export interface Job {
@@ -31,7 +31,7 @@ export interface Wish {
  * Puts what must happen outside in the outbox, within the transaction that makes it necessary.
  * One job at the most waits for each subject: a later wish renews the one that waits.
  */
-export async function enqueue(db: Db, clock: Clock, wish: Wish, tx: Tx): Promise<void> {
+export async function enqueue(db: Db, clock: Clock, wish: Wish): Promise<void> {
   const values = {
     kind: wish.kind,
     subject: wish.subject,
@@ -46,9 +46,8 @@ export async function enqueue(db: Db, clock: Clock, wish: Wish, tx: Tx): Promise
        state = 'queued', payload = :payload, tries = 0, last_error = NULL
      WHERE kind = :kind AND subject = :subject AND state IN ('queued', 'failed')`,
     { ...values, sooner: wish.sooner ? 1 : 0 },
-    tx,
   );
-  if (renewed === 0) await db.insert('outbox', values, tx);
+  if (renewed === 0) await db.insert('outbox', values);
 }
 
 /** The next due job of a state that no other process is looking at, and that is not among those passed over. */
@@ -57,7 +56,6 @@ const nextDue = (
   clock: Clock,
   state: 'queued' | 'running',
   passedOver: number[],
-  tx: Tx,
 ): Promise<Job | undefined> =>
   db.one<Job>(
     `SELECT id, kind, subject, payload, tries FROM outbox FORCE INDEX (by_due)
@@ -69,34 +67,31 @@ const nextDue = (
       school: toSql(clock.school()),
       passedOver: [0, ...passedOver],
     },
-    tx,
   );
 
-const hasRunningSibling = async (db: Db, clock: Clock, job: Job, tx: Tx): Promise<boolean> =>
+const hasRunningSibling = async (db: Db, clock: Clock, job: Job): Promise<boolean> =>
   (await db.one(
     `SELECT id FROM outbox WHERE kind = :kind AND subject = :subject AND state = 'running' AND id <> :id AND lease_until > :now`,
     { kind: job.kind, subject: job.subject, id: job.id, now: toSql(clock.machine()) },
-    tx,
   )) !== undefined;
 
 /** Takes the next due job under a lease, if there is one; one whose lease ran out too. Two jobs of one subject never run at once. */
 export function claim(db: Db, clock: Clock): Promise<Job | undefined> {
-  return db.transaction(async (tx) => {
+  return db.transaction(async () => {
     for (const state of ['queued', 'running'] as const) {
       const passedOver: number[] = [];
       for (
-        let job = await nextDue(db, clock, state, passedOver, tx);
+        let job = await nextDue(db, clock, state, passedOver);
         job;
-        job = await nextDue(db, clock, state, passedOver, tx)
+        job = await nextDue(db, clock, state, passedOver)
       ) {
-        if (await hasRunningSibling(db, clock, job, tx)) {
+        if (await hasRunningSibling(db, clock, job)) {
           passedOver.push(job.id);
           continue;
         }
         await db.change(
           `UPDATE outbox SET state = 'running', lease_until = :until, tries = tries + 1 WHERE id = :id`,
           { id: job.id, until: toSql(clock.machine(LEASE_SECONDS)) },
-          tx,
         );
         return { ...job, tries: job.tries + 1 };
       }

@@ -2,7 +2,6 @@ import type { Me } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
 import { beginSession, type NewSession, type Who } from '../../http/who.js';
-import { audit } from '../audit/audit.js';
 import { readSchool } from '../school/store.js';
 import { noteFailure, refuseWhenFull } from './failures.js';
 import { passwordFits } from './passwords.js';
@@ -40,7 +39,7 @@ async function begin(glen: Glen, accountId: number, before: Who): Promise<Signed
     'SELECT id, name, role FROM people WHERE id = :id',
     { id: account.person_id },
   );
-  await audit(glen.db, glen.clock, {
+  await glen.audit({
     by: account.person_id,
     action: 'sign-in',
     subject: `account:${account.id}`,

@@ -1,5 +1,5 @@
 import type { Account } from '@glen/contract';
-import type { Db, Tx } from '../../db/connect.js';
+import type { Db } from '../../db/connect.js';
 
 export interface AccountRow {
   id: number;
@@ -43,28 +43,22 @@ export async function endSession(db: Db, sessionId: number): Promise<void> {
 export async function addPerson(
   db: Db,
   person: { name: string; role: string; rules?: unknown },
-  tx?: Tx,
 ): Promise<number> {
-  return db.insert(
-    'people',
-    { name: person.name, role: person.role, rules: JSON.stringify(person.rules ?? {}) },
-    tx,
-  );
+  return db.insert('people', {
+    name: person.name,
+    role: person.role,
+    rules: JSON.stringify(person.rules ?? {}),
+  });
 }
 
 export async function addAccount(
   db: Db,
   account: { personId: number; kind: Account['kind']; email: string; passwordHash: string },
-  tx?: Tx,
 ): Promise<number> {
-  return db.insert(
-    'accounts',
-    {
-      person_id: account.personId,
-      kind: account.kind,
-      email: account.email,
-      password_hash: account.passwordHash,
-    },
-    tx,
-  );
+  return db.insert('accounts', {
+    person_id: account.personId,
+    kind: account.kind,
+    email: account.email,
+    password_hash: account.passwordHash,
+  });
 }

@@ -4,7 +4,6 @@ import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
 import { HttpProblem } from '../../http/problem.js';
 import { describeMe, signInAs } from '../accounts/service.js';
-import { announce } from '../live/feed.js';
 import { wakeAllPosts } from '../post/wake.js';
 import { readSchool } from '../school/store.js';
 
@@ -49,8 +48,8 @@ async function demoPeople(glen: Glen) {
 /** Moves school time for all processes; everybody's screens follow. */
 export async function setSchoolTime(glen: Glen, target: string): Promise<void> {
   await glen.clock.setOffset(secondsOf(target, 'target') - secondsOf(glen.clock.machine(), 'now'));
-  await wakeAllPosts(glen.db, glen.clock);
-  await announce(glen.db, glen.clock, 'clock', { thing: 'clock', id: 0 });
+  await wakeAllPosts(glen);
+  await glen.announce('clock', { thing: 'clock', id: 0 });
   glen.nudge();
 }
 

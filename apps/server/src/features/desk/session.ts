@@ -1,14 +1,11 @@
 import type { Answer, Body } from '@glen/contract';
-import { toSql, type Tx } from '../../db/connect.js';
+import { toSql } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, wrongField } from '../../http/problem.js';
-import { enqueue } from '../../jobs/outbox.js';
 import { accountByEmail } from '../accounts/store.js';
-import { audit } from '../audit/audit.js';
 import { arrive, everyoneOut, leave } from '../door/events.js';
 import { readDoor, type DoorFacts } from '../door/facts.js';
 import { lockLink } from '../door/store.js';
-import { announce } from '../live/feed.js';
 import { lengthenSession } from '../plan/edit.js';
 import { staffOf } from '../school/store.js';
 import { doorOfHost } from './describe.js';
@@ -32,24 +29,18 @@ async function withRunning(
   glen: Glen,
   linkId: number,
   token: string | undefined,
-  work: (running: Running, facts: DoorFacts, tx: Tx) => Promise<void>,
+  work: (running: Running, facts: DoorFacts) => Promise<void>,
 ): Promise<void> {
   const { link } = await doorOfHost(glen, linkId, token);
-  await glen.db.transaction(async (tx) => {
-    await lockLink(glen.db, link.code, tx);
-    const facts = (await readDoor(glen, link.code, { token }, { tx, straight: true }))!;
+  await glen.db.transaction(async () => {
+    await lockLink(glen.db, link.code);
+    const facts = (await readDoor(glen, link.code, { token }, { straight: true }))!;
     const session = facts.at?.occurrence;
     if (!session?.sitting_id || session.ended_at)
       throw new HttpProblem(409, 'Nothing is running behind this door. Open it first.');
-    await work({ ...session, sitting_id: session.sitting_id }, facts, tx);
-    await announce(
-      glen.db,
-      glen.clock,
-      `class:${facts.row.class_id}`,
-      { thing: 'desk', id: link.id },
-      tx,
-    );
-    await announce(glen.db, glen.clock, `door:${link.id}`, { thing: 'door', id: link.id }, tx);
+    await work({ ...session, sitting_id: session.sitting_id }, facts);
+    await glen.announce(`class:${facts.row.class_id}`, { thing: 'desk', id: link.id });
+    await glen.announce(`door:${link.id}`, { thing: 'door', id: link.id });
   });
   glen.nudge();
 }
@@ -61,22 +52,16 @@ export const endSession = (
   by: number,
   token: string | undefined,
 ): Promise<void> =>
-  withRunning(glen, linkId, token, async (session, facts, tx) => {
-    await everyoneOut(glen, session.sitting_id, facts.now, tx);
+  withRunning(glen, linkId, token, async (session, facts) => {
+    await everyoneOut(glen, session.sitting_id, facts.now);
     await glen.db.change(
       'UPDATE sittings SET ended_at = :now, room = NULL, room_ready = 0, host_left_at = NULL WHERE id = :id',
       { id: session.sitting_id, now: toSql(facts.now) },
-      tx,
     );
     if (session.room !== null && session.room_address_kept === null)
-      await enqueue(glen.db, glen.clock, { kind: 'end-room', subject: session.room }, tx);
-    await dropActingHosts(glen.db, session.sitting_id, tx);
-    await audit(
-      glen.db,
-      glen.clock,
-      { by, action: 'end-session', subject: `sitting:${session.sitting_id}` },
-      tx,
-    );
+      await glen.enqueue({ kind: 'end-room', subject: session.room });
+    await dropActingHosts(glen.db, session.sitting_id);
+    await glen.audit({ by, action: 'end-session', subject: `sitting:${session.sitting_id}` });
   });
 
 /** Lets the running session last longer; its end moves on the books too. */
@@ -88,8 +73,8 @@ export async function extendSession(
   minutes: number,
 ): Promise<Answer<'extendSession'>> {
   let end = '';
-  await withRunning(glen, linkId, token, async (session, _facts, tx) => {
-    end = await lengthenSession(glen, session.occurrence_id, session.minutes + minutes, by, tx);
+  await withRunning(glen, linkId, token, async (session, _facts) => {
+    end = await lengthenSession(glen, session.occurrence_id, session.minutes + minutes, by);
   });
   return { end };
 }
@@ -105,7 +90,7 @@ export const handOver = (
   token: string | undefined,
   { personId, leave }: Body<'handOver'>,
 ): Promise<void> =>
-  withRunning(glen, linkId, token, async (session, facts, tx) => {
+  withRunning(glen, linkId, token, async (session, facts) => {
     const successor = (await staffOf(glen.db, facts.row.class_id)).find(
       (s) => s.id === personId && s.id !== by,
     );
@@ -115,53 +100,32 @@ export const handOver = (
         'It can be handed over to a co-teacher or named presenter of this class period.',
       );
     if (successor.as === 'presenter')
-      await addActingHost(glen.db, session.sitting_id, personId, by, tx);
-    const visitor = await visitorOfPerson(glen.db, session.sitting_id, personId, tx);
+      await addActingHost(glen.db, session.sitting_id, personId, by);
+    const visitor = await visitorOfPerson(glen.db, session.sitting_id, personId);
     if (visitor) {
-      await setRole(glen.db, visitor.id, 'host', tx);
+      await setRole(glen.db, visitor.id, 'host');
       if (hasOurRoom(session) && visitor.inside)
-        await enqueue(
-          glen.db,
-          glen.clock,
-          {
-            kind: 'set-role',
-            subject: `${session.room}:${visitor.id}`,
-            payload: { room: session.room, visitor: visitor.id, role: 'host' },
-          },
-          tx,
-        );
+        await glen.enqueue({
+          kind: 'set-role',
+          subject: `${session.room}:${visitor.id}`,
+          payload: { room: session.room, visitor: visitor.id, role: 'host' },
+        });
     }
-    const own = leave ? await visitorOfPerson(glen.db, session.sitting_id, by, tx) : undefined;
+    const own = leave ? await visitorOfPerson(glen.db, session.sitting_id, by) : undefined;
     if (own?.inside && hasOurRoom(session)) {
-      await enqueue(
-        glen.db,
-        glen.clock,
-        {
-          kind: 'put-out',
-          subject: `${session.room}:${own.id}`,
-          payload: { room: session.room, visitor: own.id, why: 'left' },
-        },
-        tx,
-      );
+      await glen.enqueue({
+        kind: 'put-out',
+        subject: `${session.room}:${own.id}`,
+        payload: { room: session.room, visitor: own.id, why: 'left' },
+      });
     }
-    await audit(
-      glen.db,
-      glen.clock,
-      {
-        by,
-        action: 'hand-over',
-        subject: `sitting:${session.sitting_id}`,
-        after: { personId, leave },
-      },
-      tx,
-    );
-    await announce(
-      glen.db,
-      glen.clock,
-      `class:${facts.row.class_id}`,
-      { thing: 'class', id: facts.row.class_id },
-      tx,
-    );
+    await glen.audit({
+      by,
+      action: 'hand-over',
+      subject: `sitting:${session.sitting_id}`,
+      after: { personId, leave },
+    });
+    await glen.announce(`class:${facts.row.class_id}`, { thing: 'class', id: facts.row.class_id });
   });
 
 /** Brings a person to the running session by name, or by an address that need not have an account yet. They need not knock. */
@@ -180,23 +144,19 @@ export async function bringIn(
       : ((await accountByEmail(glen.db, email!))?.person_id ?? null);
   const person = personId === null ? undefined : await personById(glen.db, personId);
   if ('personId' in body && !person) throw wrongField('personId', 'There is no such person.');
-  await withRunning(glen, linkId, token, async (session, _facts, tx) => {
-    await addInvited(
-      glen.db,
-      { occurrenceId: session.occurrence_id, personId, email: person ? null : email, by },
-      tx,
-    );
-    await audit(
-      glen.db,
-      glen.clock,
-      {
-        by,
-        action: 'bring-in',
-        subject: `occurrence:${session.occurrence_id}`,
-        after: { personId, email: person ? null : email },
-      },
-      tx,
-    );
+  await withRunning(glen, linkId, token, async (session, _facts) => {
+    await addInvited(glen.db, {
+      occurrenceId: session.occurrence_id,
+      personId,
+      email: person ? null : email,
+      by,
+    });
+    await glen.audit({
+      by,
+      action: 'bring-in',
+      subject: `occurrence:${session.occurrence_id}`,
+      after: { personId, email: person ? null : email },
+    });
     brought = { name: person?.name ?? email!, ofSchool: Boolean(person?.of_school) };
   });
   return brought;
@@ -210,12 +170,12 @@ export const setHostPresence = (
   token: string | undefined,
   inside: boolean,
 ): Promise<void> =>
-  withRunning(glen, linkId, token, async (session, facts, tx) => {
+  withRunning(glen, linkId, token, async (session, facts) => {
     if (session.room_address_kept === null)
       throw new HttpProblem(409, 'This room tells Glen itself who is in it.');
-    const own = await visitorOfPerson(glen.db, session.sitting_id, by, tx);
+    const own = await visitorOfPerson(glen.db, session.sitting_id, by);
     if (!own)
       throw new HttpProblem(409, 'Go in by the door once; from then on the desk knows you.');
     const place = { visitor_id: own.id, sitting_id: session.sitting_id, role: 'host' };
-    await (inside ? arrive : leave)(glen, place, facts.now, tx);
+    await (inside ? arrive : leave)(glen, place, facts.now);
   });

@@ -1,5 +1,5 @@
 import type { DeskVisitor } from '@glen/contract';
-import type { Db, Tx } from '../../db/connect.js';
+import type { Db } from '../../db/connect.js';
 
 export interface VisitorRow {
   id: number;
@@ -42,14 +42,13 @@ export interface Known {
 const KNOWN = `SELECT v.id, v.sitting_id, v.state, v.role, v.may_present, v.on_roll, v.session_id, v.name, m.link_id, m.room, m.room_address, l.class_id, l.code
   FROM visitors v JOIN sittings m ON m.id = v.sitting_id JOIN links l ON l.id = m.link_id`;
 
-export const knownVisitor = (db: Db, id: number, tx: Tx): Promise<Known | undefined> =>
-  db.one<Known>(`${KNOWN} WHERE v.id = :id FOR UPDATE`, { id }, tx);
+export const knownVisitor = (db: Db, id: number): Promise<Known | undefined> =>
+  db.one<Known>(`${KNOWN} WHERE v.id = :id FOR UPDATE`, { id });
 
-export const waitingAt = (db: Db, linkId: number, tx: Tx): Promise<Known[]> =>
+export const waitingAt = (db: Db, linkId: number): Promise<Known[]> =>
   db.rows<Known>(
     `${KNOWN} WHERE m.link_id = :linkId AND m.ended_at IS NULL AND v.state = 'waiting' FOR UPDATE`,
     { linkId },
-    tx,
   );
 
 export const setVisitorState = (
@@ -57,43 +56,39 @@ export const setVisitorState = (
   id: number,
   from: DeskVisitor['state'][],
   to: DeskVisitor['state'],
-  tx: Tx,
 ): Promise<number> =>
-  db.change(
-    'UPDATE visitors SET state = :to, word = NULL WHERE id = :id AND state IN (:from)',
-    { id, from, to },
-    tx,
-  );
+  db.change('UPDATE visitors SET state = :to, word = NULL WHERE id = :id AND state IN (:from)', {
+    id,
+    from,
+    to,
+  });
 
-export const setWord = (db: Db, id: number, word: string | null, tx: Tx): Promise<number> =>
-  db.change('UPDATE visitors SET word = :word WHERE id = :id', { id, word }, tx);
+export const setWord = (db: Db, id: number, word: string | null): Promise<number> =>
+  db.change('UPDATE visitors SET word = :word WHERE id = :id', { id, word });
 
-export const setRole = (db: Db, id: number, role: DeskVisitor['role'], tx: Tx): Promise<number> =>
-  db.change('UPDATE visitors SET role = :role WHERE id = :id', { id, role }, tx);
+export const setRole = (db: Db, id: number, role: DeskVisitor['role']): Promise<number> =>
+  db.change('UPDATE visitors SET role = :role WHERE id = :id', { id, role });
 
 export const setMayPresent = (
   db: Db,
   id: number,
   mayPresent: boolean,
   role: DeskVisitor['role'],
-  tx: Tx,
 ): Promise<number> =>
-  db.change(
-    'UPDATE visitors SET may_present = :mayPresent, role = :role WHERE id = :id',
-    { id, mayPresent: mayPresent ? 1 : 0, role },
-    tx,
-  );
+  db.change('UPDATE visitors SET may_present = :mayPresent, role = :role WHERE id = :id', {
+    id,
+    mayPresent: mayPresent ? 1 : 0,
+    role,
+  });
 
 export const visitorOfPerson = (
   db: Db,
   sittingId: number,
   personId: number,
-  tx: Tx,
 ): Promise<{ id: number; inside: number } | undefined> =>
   db.one(
     'SELECT id, inside FROM visitors WHERE sitting_id = :sittingId AND person_id = :personId ORDER BY inside DESC, id DESC LIMIT 1',
     { sittingId, personId },
-    tx,
   );
 
 export const actingHostsOf = async (db: Db, sittingId: number): Promise<number[]> =>
@@ -109,17 +104,15 @@ export const addActingHost = (
   sittingId: number,
   personId: number,
   by: number,
-  tx: Tx,
 ): Promise<number> =>
   db.change(
     'INSERT IGNORE INTO acting_hosts (sitting_id, person_id, given_by) VALUES (:sittingId, :personId, :by)',
     { sittingId, personId, by },
-    tx,
   );
 
 /** Acting hosts are so until the end; opened again, the session is its own hosts' alone. */
-export const dropActingHosts = (db: Db, sittingId: number, tx: Tx): Promise<number> =>
-  db.change('DELETE FROM acting_hosts WHERE sitting_id = :sittingId', { sittingId }, tx);
+export const dropActingHosts = (db: Db, sittingId: number): Promise<number> =>
+  db.change('DELETE FROM acting_hosts WHERE sitting_id = :sittingId', { sittingId });
 
 const OF_SCHOOL = `EXISTS (SELECT 1 FROM accounts a WHERE a.person_id = p.id AND a.kind = 'school') AS of_school`;
 
@@ -135,12 +128,10 @@ export const invitedTo = (
 export const addInvited = (
   db: Db,
   i: { occurrenceId: number; personId: number | null; email: string | null; by: number },
-  tx: Tx,
 ): Promise<number> =>
   db.change(
     'INSERT IGNORE INTO invited (occurrence_id, person_id, email, given_by) VALUES (:occurrenceId, :personId, :email, :by)',
     i,
-    tx,
   );
 
 export const personById = (

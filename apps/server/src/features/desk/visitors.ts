@@ -1,11 +1,7 @@
 import type { DeskVisitor } from '@glen/contract';
-import type { Tx } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
-import { enqueue } from '../../jobs/outbox.js';
-import { audit } from '../audit/audit.js';
 import { leave } from '../door/events.js';
-import { announce } from '../live/feed.js';
 import {
   knownVisitor,
   setMayPresent,
@@ -16,22 +12,10 @@ import {
 } from './store.js';
 
 /** The visitor and the desk hear of it; nobody else at the door does. */
-async function tell(glen: Glen, visitor: Known, tx: Tx): Promise<void> {
-  await announce(
-    glen.db,
-    glen.clock,
-    `class:${visitor.class_id}`,
-    { thing: 'desk', id: visitor.link_id },
-    tx,
-  );
+async function tell(glen: Glen, visitor: Known): Promise<void> {
+  await glen.announce(`class:${visitor.class_id}`, { thing: 'desk', id: visitor.link_id });
   if (visitor.session_id !== null)
-    await announce(
-      glen.db,
-      glen.clock,
-      `browser:${visitor.session_id}`,
-      { thing: 'door', id: visitor.link_id },
-      tx,
-    );
+    await glen.announce(`browser:${visitor.session_id}`, { thing: 'door', id: visitor.link_id });
 }
 
 async function moveVisitor(
@@ -41,12 +25,12 @@ async function moveVisitor(
   action: string,
   from: DeskVisitor['state'][],
   to: DeskVisitor['state'],
-  more?: (visitor: Known, tx: Tx) => Promise<unknown>,
+  more?: (visitor: Known) => Promise<unknown>,
 ): Promise<void> {
-  await glen.db.transaction(async (tx) => {
-    const visitor = await knownVisitor(glen.db, id, tx);
+  await glen.db.transaction(async () => {
+    const visitor = await knownVisitor(glen.db, id);
     if (!visitor) throw notFound('This visitor');
-    const changed = await setVisitorState(glen.db, id, from, to, tx);
+    const changed = await setVisitorState(glen.db, id, from, to);
     if (changed === 0) {
       // Two hosts pressing the same button is no error; pressing a button that no longer fits is.
       if (visitor.state === to) return;
@@ -54,14 +38,9 @@ async function moveVisitor(
         current: { state: visitor.state },
       });
     }
-    await audit(
-      glen.db,
-      glen.clock,
-      { by, action, subject: `visitor:${id}`, before: visitor.state, after: to },
-      tx,
-    );
-    await more?.(visitor, tx);
-    await tell(glen, visitor, tx);
+    await glen.audit({ by, action, subject: `visitor:${id}`, before: visitor.state, after: to });
+    await more?.(visitor);
+    await tell(glen, visitor);
   });
   glen.nudge();
 }
@@ -70,13 +49,13 @@ export const letIn = (glen: Glen, id: number, by: number): Promise<void> =>
   moveVisitor(glen, id, by, 'let-in', ['waiting'], 'let-in');
 /** `word` is what the visitor reads at the door. */
 export const turnAway = (glen: Glen, id: number, by: number, word: string): Promise<void> =>
-  moveVisitor(glen, id, by, 'turn-away', ['waiting'], 'turned-away', (_visitor, tx) =>
-    setWord(glen.db, id, word.trim() || null, tx),
+  moveVisitor(glen, id, by, 'turn-away', ['waiting'], 'turned-away', (_visitor) =>
+    setWord(glen.db, id, word.trim() || null),
   );
 export const letBack = (glen: Glen, id: number, by: number): Promise<void> =>
   moveVisitor(glen, id, by, 'let-back', ['turned-away', 'put-out'], 'let-in');
 export const putOut = (glen: Glen, id: number, by: number): Promise<void> =>
-  moveVisitor(glen, id, by, 'put-out', ['let-in'], 'put-out', async (visitor, tx) => {
+  moveVisitor(glen, id, by, 'put-out', ['let-in'], 'put-out', async (visitor) => {
     const { room } = visitor;
     // Out of a room that Glen cannot look into they are only as far as the door goes; the desk says so.
     if (visitor.room_address !== null)
@@ -84,19 +63,13 @@ export const putOut = (glen: Glen, id: number, by: number): Promise<void> =>
         glen,
         { visitor_id: id, sitting_id: visitor.sitting_id, role: visitor.role },
         glen.clock.school(),
-        tx,
       );
     else if (room !== null)
-      await enqueue(
-        glen.db,
-        glen.clock,
-        {
-          kind: 'put-out',
-          subject: `${room}:${id}`,
-          payload: { room, visitor: id, why: 'put-out' },
-        },
-        tx,
-      );
+      await glen.enqueue({
+        kind: 'put-out',
+        subject: `${room}:${id}`,
+        payload: { room, visitor: id, why: 'put-out' },
+      });
   });
 
 /** Lets in everyone who waits, or those of the roll alone. */
@@ -106,21 +79,21 @@ export async function letAllIn(
   by: number,
   only: 'roll' | undefined,
 ): Promise<number> {
-  return glen.db.transaction(async (tx) => {
-    const waiting = (await waitingAt(glen.db, linkId, tx)).filter(
+  return glen.db.transaction(async () => {
+    const waiting = (await waitingAt(glen.db, linkId)).filter(
       (v) => only === undefined || v.on_roll,
     );
     for (const visitor of waiting) {
-      await setVisitorState(glen.db, visitor.id, ['waiting'], 'let-in', tx);
-      await tell(glen, visitor, tx);
+      await setVisitorState(glen.db, visitor.id, ['waiting'], 'let-in');
+      await tell(glen, visitor);
     }
     if (waiting.length > 0)
-      await audit(
-        glen.db,
-        glen.clock,
-        { by, action: 'let-all-in', subject: `link:${linkId}`, after: waiting.map((v) => v.id) },
-        tx,
-      );
+      await glen.audit({
+        by,
+        action: 'let-all-in',
+        subject: `link:${linkId}`,
+        after: waiting.map((v) => v.id),
+      });
     return waiting.length;
   });
 }
@@ -132,8 +105,8 @@ export async function letPresent(
   by: number,
   presents: boolean,
 ): Promise<void> {
-  await glen.db.transaction(async (tx) => {
-    const visitor = await knownVisitor(glen.db, id, tx);
+  await glen.db.transaction(async () => {
+    const visitor = await knownVisitor(glen.db, id);
     if (!visitor) throw notFound('This visitor');
     const fits = presents ? visitor.role === 'participant' : Boolean(visitor.may_present);
     if (!fits)
@@ -144,25 +117,19 @@ export async function letPresent(
           : `${visitor.name} presents by the entry rules.`,
       );
     const role = presents ? 'presenter' : 'participant';
-    await setMayPresent(glen.db, id, presents, role, tx);
+    await setMayPresent(glen.db, id, presents, role);
     if (visitor.room !== null && visitor.room_address === null)
-      await enqueue(
-        glen.db,
-        glen.clock,
-        {
-          kind: 'set-role',
-          subject: `${visitor.room}:${id}`,
-          payload: { room: visitor.room, visitor: id, role },
-        },
-        tx,
-      );
-    await audit(
-      glen.db,
-      glen.clock,
-      { by, action: presents ? 'let-present' : 'stop-presenting', subject: `visitor:${id}` },
-      tx,
-    );
-    await tell(glen, visitor, tx);
+      await glen.enqueue({
+        kind: 'set-role',
+        subject: `${visitor.room}:${id}`,
+        payload: { room: visitor.room, visitor: id, role },
+      });
+    await glen.audit({
+      by,
+      action: presents ? 'let-present' : 'stop-presenting',
+      subject: `visitor:${id}`,
+    });
+    await tell(glen, visitor);
   });
   glen.nudge();
 }

@@ -1,10 +1,8 @@
 import { plusMinutes } from '@glen/core';
 import type { Body } from '@glen/contract';
-import { isDuplicate, toSql, type Tx } from '../../db/connect.js';
+import { isDuplicate, toSql } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
-import { audit } from '../audit/audit.js';
-import { announce } from '../live/feed.js';
 
 interface Place {
   visitor_id: number;
@@ -15,12 +13,11 @@ interface Place {
   state: string;
 }
 
-const placeOf = (glen: Glen, room: string, visitor: string, tx: Tx): Promise<Place | undefined> =>
+const placeOf = (glen: Glen, room: string, visitor: string): Promise<Place | undefined> =>
   glen.db.one<Place>(
     `SELECT v.id AS visitor_id, v.sitting_id, v.role, v.state, m.link_id, l.class_id FROM visitors v JOIN sittings m ON m.id = v.sitting_id JOIN links l ON l.id = m.link_id
      WHERE m.room = :room AND v.id = :visitor FOR UPDATE`,
     { room, visitor },
-    tx,
   );
 
 /** Somebody is in: by the room's word, or, where the room tells nothing, by having passed the door. */
@@ -28,92 +25,66 @@ export async function arrive(
   glen: Glen,
   place: Pick<Place, 'visitor_id' | 'sitting_id' | 'role'>,
   at: string,
-  tx: Tx,
 ): Promise<void> {
   const open = await glen.db.one(
     'SELECT id FROM visits WHERE visitor_id = :id AND left_at IS NULL',
     { id: place.visitor_id },
-    tx,
   );
   if (!open)
-    await glen.db.insert('visits', { visitor_id: place.visitor_id, arrived_at: toSql(at) }, tx);
-  await glen.db.change(
-    'UPDATE visitors SET inside = 1, left_at = NULL WHERE id = :id',
-    { id: place.visitor_id },
-    tx,
-  );
+    await glen.db.insert('visits', { visitor_id: place.visitor_id, arrived_at: toSql(at) });
+  await glen.db.change('UPDATE visitors SET inside = 1, left_at = NULL WHERE id = :id', {
+    id: place.visitor_id,
+  });
   if (place.role === 'host')
-    await glen.db.change(
-      'UPDATE sittings SET host_left_at = NULL WHERE id = :id',
-      { id: place.sitting_id },
-      tx,
-    );
+    await glen.db.change('UPDATE sittings SET host_left_at = NULL WHERE id = :id', {
+      id: place.sitting_id,
+    });
 }
 
 export async function leave(
   glen: Glen,
   place: Pick<Place, 'visitor_id' | 'sitting_id' | 'role'>,
   at: string,
-  tx: Tx,
 ): Promise<void> {
   await glen.db.change(
     'UPDATE visits SET left_at = GREATEST(arrived_at, :at) WHERE visitor_id = :id AND left_at IS NULL',
     { id: place.visitor_id, at: toSql(at) },
-    tx,
   );
   await glen.db.change(
     'UPDATE visitors SET inside = 0, left_at = :at WHERE id = :id AND inside = 1',
     { id: place.visitor_id, at: toSql(at) },
-    tx,
   );
   if (place.role !== 'host') return;
   await glen.db.change(
     `UPDATE sittings m SET m.host_left_at = :at WHERE m.id = :id AND NOT EXISTS (SELECT 1 FROM visitors x WHERE x.sitting_id = :id AND x.inside = 1 AND x.role = 'host')`,
     { id: place.sitting_id, at: toSql(at) },
-    tx,
   );
 }
 
 /** Everyone of a sitting is out: at its end, or when its room is gone. */
-export async function everyoneOut(
-  glen: Glen,
-  sittingId: number,
-  at: string,
-  tx: Tx,
-): Promise<void> {
+export async function everyoneOut(glen: Glen, sittingId: number, at: string): Promise<void> {
   await glen.db.change(
     'UPDATE visits t JOIN visitors v ON v.id = t.visitor_id SET t.left_at = GREATEST(t.arrived_at, :at) WHERE v.sitting_id = :sittingId AND t.left_at IS NULL',
     { sittingId, at: toSql(at) },
-    tx,
   );
   await glen.db.change(
     'UPDATE visitors SET inside = 0, left_at = :at WHERE sitting_id = :sittingId AND inside = 1',
     { sittingId, at: toSql(at) },
-    tx,
   );
 }
 
 /** The service says that a room is gone: whoever comes next gets a new one. */
-async function roomGone(glen: Glen, room: string, at: string, tx: Tx): Promise<void> {
+async function roomGone(glen: Glen, room: string, at: string): Promise<void> {
   const sitting = await glen.db.one<{ id: number; link_id: number; class_id: number }>(
     'SELECT m.id, m.link_id, l.class_id FROM sittings m JOIN links l ON l.id = m.link_id WHERE m.room = :room FOR UPDATE',
     { room },
-    tx,
   );
   if (!sitting) return;
-  await everyoneOut(glen, sitting.id, at, tx);
-  await glen.db.change(
-    'UPDATE sittings SET room = NULL, room_ready = 0 WHERE id = :id',
-    { id: sitting.id },
-    tx,
-  );
-  await announce(
-    glen.db,
-    glen.clock,
-    `class:${sitting.class_id}`,
-    { thing: 'desk', id: sitting.link_id },
-    tx,
-  );
+  await everyoneOut(glen, sitting.id, at);
+  await glen.db.change('UPDATE sittings SET room = NULL, room_ready = 0 WHERE id = :id', {
+    id: sitting.id,
+  });
+  await glen.announce(`class:${sitting.class_id}`, { thing: 'desk', id: sitting.link_id });
 }
 
 const secondsSince = (instant: string, earlier: string): number =>
@@ -127,7 +98,7 @@ export async function takeVideoEvent(
   event: Body<'videoEvent'>,
 ): Promise<void> {
   if (!rawBody || !glen.video.isSigned(headers, rawBody)) {
-    await audit(glen.db, glen.clock, {
+    await glen.audit({
       by: null,
       action: 'refused-webhook',
       subject: 'video',
@@ -138,41 +109,29 @@ export async function takeVideoEvent(
   // The service knows machine time only; what it tells of belongs to school time.
   const lag = Math.max(0, secondsSince(glen.clock.machine(), event.at));
   const at = plusMinutes(glen.clock.school(-lag), 0);
-  await glen.db.transaction(async (tx) => {
+  await glen.db.transaction(async () => {
     try {
-      await glen.db.insert('webhooks_seen', { id: event.id, at: toSql(glen.clock.machine()) }, tx);
+      await glen.db.insert('webhooks_seen', { id: event.id, at: toSql(glen.clock.machine()) });
     } catch (error) {
       if (!isDuplicate(error)) throw error;
-      await audit(
-        glen.db,
-        glen.clock,
-        { by: null, action: 'repeated-webhook', subject: 'video', after: { id: event.id } },
-        tx,
-      );
+      await glen.audit({
+        by: null,
+        action: 'repeated-webhook',
+        subject: 'video',
+        after: { id: event.id },
+      });
       return;
     }
-    if (event.type === 'ended') return roomGone(glen, event.room, at, tx);
+    if (event.type === 'ended') return roomGone(glen, event.room, at);
     const place =
       event.visitor && /^\d+$/.test(event.visitor)
-        ? await placeOf(glen, event.room, event.visitor, tx)
+        ? await placeOf(glen, event.room, event.visitor)
         : undefined;
     if (!place) return;
-    if (event.type === 'arrived') await arrive(glen, place, at, tx);
-    else await leave(glen, place, at, tx);
-    await announce(
-      glen.db,
-      glen.clock,
-      `class:${place.class_id}`,
-      { thing: 'desk', id: place.link_id },
-      tx,
-    );
+    if (event.type === 'arrived') await arrive(glen, place, at);
+    else await leave(glen, place, at);
+    await glen.announce(`class:${place.class_id}`, { thing: 'desk', id: place.link_id });
     if (place.role === 'host')
-      await announce(
-        glen.db,
-        glen.clock,
-        `door:${place.link_id}`,
-        { thing: 'door', id: place.link_id },
-        tx,
-      );
+      await glen.announce(`door:${place.link_id}`, { thing: 'door', id: place.link_id });
   });
 }

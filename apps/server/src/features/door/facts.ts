@@ -17,7 +17,6 @@ import {
 import type { Glen } from '../../glen.js';
 import { isStaff } from '../../http/access.js';
 import { whoFromRow, type Who } from '../../http/who.js';
-import type { Tx } from '../../db/connect.js';
 import { layersFrom, ownLayers, rulesOfLinks, rulesOfSession } from '../entry/service.js';
 import { joinedOf, type JoinedRow } from '../link/shareStore.js';
 import { doorRows, type Asker, type DoorRow, type DoorSessionRow } from './store.js';
@@ -57,13 +56,9 @@ export async function readDoor(
   glen: Glen,
   code: string,
   asker: Asker,
-  {
-    tx,
-    now = glen.clock.school(),
-    straight = false,
-  }: { tx?: Tx | undefined; now?: string; straight?: boolean } = {},
+  { now = glen.clock.school(), straight = false }: { now?: string; straight?: boolean } = {},
 ): Promise<DoorFacts | undefined> {
-  const { row, sessions: rows } = await doorRows(glen.db, glen.clock, code, asker, now, tx);
+  const { row, sessions: rows } = await doorRows(glen.db, glen.clock, code, asker, now);
   if (!row) return undefined;
   const who = whoFromRow(row);
   const layers = layersFrom(row);
@@ -85,13 +80,13 @@ export async function readDoor(
   // What this class period holds at another's door stands there: its own door leads on, or stays shut meanwhile.
   const shared =
     row.link_state === 'live' && row.for_class && row.meets_elsewhere && !straight
-      ? (await joinedOf(glen.db, [row.class_id], now, tx)).filter((j) => j.link_id !== row.link_id)
+      ? (await joinedOf(glen.db, [row.class_id], now)).filter((j) => j.link_id !== row.link_id)
       : [];
   const sessions = withoutShared(all, shared);
   const away =
     shared.length > 0 ? await sharedAt(glen, sessions, shared, rulesAt, now, linkHost) : null;
   if (away?.own_door === 'leads') {
-    const there = await readDoor(glen, away.code, asker, { tx, now, straight: true });
+    const there = await readDoor(glen, away.code, asker, { now, straight: true });
     if (there) return { ...there, came: { by: 'together', until: null } };
   }
   const at = away ? null : (linkHost ? sessionToOpen : doorSession)(sessions, rulesAt, now);

@@ -8,7 +8,6 @@ import {
   type EntryDecision,
 } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
-import type { Tx } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, wrongField } from '../../http/problem.js';
 import { beginSession, type NewSession } from '../../http/who.js';
@@ -16,7 +15,6 @@ import { OutsideError } from '../../outside/outsideError.js';
 import { countFailures, noteFailure, refuseWhenFull } from '../accounts/failures.js';
 import { linkAddress } from '../link/service.js';
 import { formerCode, linkById } from '../link/store.js';
-import { announce } from '../live/feed.js';
 import { addSessionNow } from '../plan/books.js';
 import { mainLinkOf, readSchool } from '../school/store.js';
 import { arrive } from './events.js';
@@ -250,55 +248,33 @@ async function admit(
   name: string,
   entryCode: string | null,
   byHand: boolean,
-  tx: Tx,
 ): Promise<Admission['seat']> {
   const { row, who, now, at } = facts;
-  const sittingId = await ensureSitting(glen.db, at!.occurrence.occurrence_id, row.link_id, tx);
+  const sittingId = await ensureSitting(glen.db, at!.occurrence.occurrence_id, row.link_id);
   const entering = decision.outcome === 'enter';
-  if (entering && decision.role === 'host') await openSitting(glen.db, sittingId, now, byHand, tx);
-  const visitorId = await saveVisitor(
-    glen.db,
-    {
-      sittingId,
-      key: who.account ? `a${who.account.id}` : `s${sessionId}`,
-      accountId: who.account?.id ?? null,
-      personId: who.person?.id ?? null,
-      sessionId,
-      name,
-      accountKind: who.account?.kind ?? 'none',
-      onRoll: isOnRoll(facts) && who.account?.kind === 'school',
-      role: decision.role!,
-      state: entering ? 'let-in' : 'waiting',
-      entryCode,
-      now,
-    },
-    tx,
-  );
-  await announce(
-    glen.db,
-    glen.clock,
-    `class:${row.class_id}`,
-    { thing: 'desk', id: row.link_id },
-    tx,
-  );
+  if (entering && decision.role === 'host') await openSitting(glen.db, sittingId, now, byHand);
+  const visitorId = await saveVisitor(glen.db, {
+    sittingId,
+    key: who.account ? `a${who.account.id}` : `s${sessionId}`,
+    accountId: who.account?.id ?? null,
+    personId: who.person?.id ?? null,
+    sessionId,
+    name,
+    accountKind: who.account?.kind ?? 'none',
+    onRoll: isOnRoll(facts) && who.account?.kind === 'school',
+    role: decision.role!,
+    state: entering ? 'let-in' : 'waiting',
+    entryCode,
+    now,
+  });
+  await glen.announce(`class:${row.class_id}`, { thing: 'desk', id: row.link_id });
   if (entering && decision.role === 'host')
-    await announce(
-      glen.db,
-      glen.clock,
-      `door:${row.link_id}`,
-      { thing: 'door', id: row.link_id },
-      tx,
-    );
+    await glen.announce(`door:${row.link_id}`, { thing: 'door', id: row.link_id });
   if (!entering) return null;
-  const { room, ready, address } = await ensureRoomName(glen.db, sittingId, row.room_address, tx);
+  const { room, ready, address } = await ensureRoomName(glen.db, sittingId, row.room_address);
   // A room that Glen cannot look into tells nothing of who arrives: whoever passes the door counts as in.
   if (address !== null)
-    await arrive(
-      glen,
-      { visitor_id: visitorId, sitting_id: sittingId, role: decision.role! },
-      now,
-      tx,
-    );
+    await arrive(glen, { visitor_id: visitorId, sitting_id: sittingId, role: decision.role! }, now);
   return { room, ready, address, visitorId, name, facts };
 }
 
@@ -389,10 +365,10 @@ export async function enterDoor(
   }
   if (first.shutFor) return { decision: sought, go: null };
   const { code } = first.row;
-  const { decision, seat } = await glen.db.transaction(async (tx): Promise<Admission> => {
-    await lockLink(glen.db, code, tx);
+  const { decision, seat } = await glen.db.transaction(async (): Promise<Admission> => {
+    await lockLink(glen.db, code);
     const straight = first.came?.by === 'together';
-    let facts = (await readDoor(glen, code, { token }, { tx, straight }))!;
+    let facts = (await readDoor(glen, code, { token }, { straight }))!;
     const now = decideAt(facts, body);
     if (now.outcome !== 'enter' && now.outcome !== 'lobby') return { decision: now, seat: null };
     if (!facts.at) {
@@ -401,13 +377,12 @@ export async function enterDoor(
         glen,
         { classId: facts.row.class_id, linkId: facts.row.link_id, title: nameOf(facts.row) },
         facts.isHost ? facts.who.person!.id : null,
-        tx,
       );
-      facts = (await readDoor(glen, code, { token }, { tx, straight }))!;
+      facts = (await readDoor(glen, code, { token }, { straight }))!;
     }
     return {
       decision: now,
-      seat: await admit(glen, facts, now, sessionId, name, body.entryCode ?? null, byHand, tx),
+      seat: await admit(glen, facts, now, sessionId, name, body.entryCode ?? null, byHand),
     };
   });
   return { decision, go: seat ? await wayIn(glen, decision, seat) : null };

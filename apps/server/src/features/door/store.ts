@@ -1,7 +1,7 @@
 import { plusMinutes, type RuleLayer } from '@glen/core';
 import type { Pennant } from '@glen/contract';
 import type { Clock } from '../../clock.js';
-import { toSql, type Db, type Tx, type Value } from '../../db/connect.js';
+import { toSql, type Db, type Value } from '../../db/connect.js';
 import { WHO_COLUMNS, hashToken, type WhoRow } from '../../http/who.js';
 import { FIRST_HOST, LAYER_COLUMNS, type LayerRow } from '../entry/store.js';
 import { hostsJoined, inAudience, inJoined, presentsJoined } from '../link/audience.js';
@@ -106,24 +106,19 @@ export async function doorRows(
   code: string,
   asker: Asker,
   at: string,
-  tx?: Tx,
 ): Promise<{ row: DoorRow | undefined; sessions: DoorSessionRow[] }> {
   const byBrowser = 'token' in asker;
   const rows = await db.prepared<
     DoorRow & { counts: string } & (DoorSessionRow | { occurrence_id: null })
-  >(
-    byBrowser ? BY_BROWSER : BY_ACCOUNT,
-    {
-      code,
-      machine: toSql(clock.machine()),
-      hash: byBrowser && asker.token ? hashToken(asker.token) : '',
-      accountId: byBrowser ? null : asker.accountId,
-      since: toSql(plusMinutes(at, -BACK)),
-      soon: toSql(plusMinutes(at, AHEAD)),
-      longAgo: toSql(plusMinutes(at, -BACK - LONGEST)),
-    },
-    tx,
-  );
+  >(byBrowser ? BY_BROWSER : BY_ACCOUNT, {
+    code,
+    machine: toSql(clock.machine()),
+    hash: byBrowser && asker.token ? hashToken(asker.token) : '',
+    accountId: byBrowser ? null : asker.accountId,
+    since: toSql(plusMinutes(at, -BACK)),
+    soon: toSql(plusMinutes(at, AHEAD)),
+    longAgo: toSql(plusMinutes(at, -BACK - LONGEST)),
+  });
   for (const row of rows) {
     // Both in one look at the visitors: everyone inside, and the hosts among them.
     const [inside, hosts] = row.counts.split('/');
@@ -152,21 +147,15 @@ export const waitingLonger = async (
   );
 
 /** Entering, knocking, opening and ending at one link happen one after another. */
-export const lockLink = (db: Db, code: string, tx: Tx): Promise<{ id: number } | undefined> =>
-  db.one<{ id: number }>('SELECT id FROM links WHERE code = :code FOR UPDATE', { code }, tx);
+export const lockLink = (db: Db, code: string): Promise<{ id: number } | undefined> =>
+  db.one<{ id: number }>('SELECT id FROM links WHERE code = :code FOR UPDATE', { code });
 
-export async function ensureSitting(
-  db: Db,
-  occurrenceId: number,
-  linkId: number,
-  tx: Tx,
-): Promise<number> {
+export async function ensureSitting(db: Db, occurrenceId: number, linkId: number): Promise<number> {
   const row = await db.one<{ id: number }>(
     'SELECT id FROM sittings WHERE occurrence_id = :occurrenceId FOR UPDATE',
     { occurrenceId },
-    tx,
   );
-  return row?.id ?? db.insert('sittings', { occurrence_id: occurrenceId, link_id: linkId }, tx);
+  return row?.id ?? db.insert('sittings', { occurrence_id: occurrenceId, link_id: linkId });
 }
 
 /** Gives the sitting a room name of its own where it has none, and the name; with it the address of a pasted room, which stays this sitting's when the link gets another. */
@@ -174,17 +163,14 @@ export async function ensureRoomName(
   db: Db,
   sittingId: number,
   address: string | null,
-  tx: Tx,
 ): Promise<{ room: string; ready: boolean; address: string | null }> {
   await db.change(
     `UPDATE sittings SET room = CONCAT('g', id, '-', rooms_made + 1), room_address = :address, room_ready = 0, rooms_made = rooms_made + 1 WHERE id = :sittingId AND room IS NULL`,
     { sittingId, address },
-    tx,
   );
   const row = (await db.one<{ room: string; room_ready: number; room_address: string | null }>(
     'SELECT room, room_ready, room_address FROM sittings WHERE id = :sittingId',
     { sittingId },
-    tx,
   ))!;
   return { room: row.room, ready: Boolean(row.room_ready), address: row.room_address };
 }
@@ -198,12 +184,10 @@ export const openSitting = (
   sittingId: number,
   now: string,
   byHand: boolean,
-  tx: Tx,
 ): Promise<number> =>
   db.change(
     `UPDATE sittings SET opened_at = IF(:byHand OR ended_at IS NOT NULL, COALESCE(IF(ended_at IS NULL, opened_at, NULL), :now), opened_at), ended_at = NULL WHERE id = :sittingId`,
     { sittingId, now: toSql(now), byHand },
-    tx,
   );
 
 export interface NewVisitor {
@@ -221,7 +205,7 @@ export interface NewVisitor {
   now: string;
 }
 
-export async function saveVisitor(db: Db, v: NewVisitor, tx: Tx): Promise<number> {
+export async function saveVisitor(db: Db, v: NewVisitor): Promise<number> {
   const row: Record<string, Value> = {
     sitting_id: v.sittingId,
     visitor_key: v.key,
@@ -242,11 +226,9 @@ export async function saveVisitor(db: Db, v: NewVisitor, tx: Tx): Promise<number
      ON DUPLICATE KEY UPDATE knocked_at = IF(state = 'waiting', knocked_at, VALUES(knocked_at)), word = NULL, session_id = VALUES(session_id), name = VALUES(name),
        on_roll = VALUES(on_roll), role = VALUES(role), state = VALUES(state), entry_code = COALESCE(VALUES(entry_code), entry_code)`,
     row,
-    tx,
   );
   return (await db.one<{ id: number }>(
     'SELECT id FROM visitors WHERE sitting_id = :sittingId AND visitor_key = :key',
     { sittingId: v.sittingId, key: v.key },
-    tx,
   ))!.id;
 }

@@ -11,15 +11,13 @@ import {
   type RuleSetting,
 } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
-import type { Db, Tx } from '../../db/connect.js';
+import type { Db } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
 import { isOffice } from '../../http/access.js';
 import { notFound, stale, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
-import { audit } from '../audit/audit.js';
-import { announce } from '../live/feed.js';
 import { peopleOfLink } from '../link/audience.js';
-import { linkById, linksOfClasses } from '../link/store.js';
+import { linkById, heldLinksOfClasses, heldLink } from '../link/store.js';
 import { sessionRowsOfClass } from '../plan/store.js';
 import { classById, staffOf } from '../school/store.js';
 import { standingPlaces } from '../post/store.js';
@@ -77,12 +75,8 @@ export async function rulesOfClass(
 export type LinkRules = ResolvedRules & { version: number; layers: RuleLayer[] };
 
 /** The rules in force at links, by id. */
-export async function rulesOfLinks(
-  db: Db,
-  linkIds: number[],
-  tx?: Tx,
-): Promise<Map<number, LinkRules>> {
-  const rows = await layersOfLinks(db, [...new Set(linkIds)], tx);
+export async function rulesOfLinks(db: Db, linkIds: number[]): Promise<Map<number, LinkRules>> {
+  const rows = await layersOfLinks(db, [...new Set(linkIds)]);
   return new Map(
     rows.map((row) => {
       const layers = layersFrom(row);
@@ -273,16 +267,14 @@ export async function describeOwnRules(glen: Glen, who: Who): Promise<Answer<'ru
 async function tellDoors(
   glen: Glen,
   where: { classIds: number[] } | { linkId: number },
-  tx: Tx,
 ): Promise<void> {
   const links =
     'linkId' in where
-      ? [(await linkById(glen.db, where.linkId, tx))!]
-      : await linksOfClasses(glen.db, where.classIds, tx);
+      ? [(await heldLink(glen.db, where.linkId))!]
+      : await heldLinksOfClasses(glen.db, where.classIds);
   for (const classId of new Set(links.map((l) => l.class_id)))
-    await announce(glen.db, glen.clock, `class:${classId}`, { thing: 'class', id: classId }, tx);
-  for (const { id } of links)
-    await announce(glen.db, glen.clock, `door:${id}`, { thing: 'door', id }, tx);
+    await glen.announce(`class:${classId}`, { thing: 'class', id: classId });
+  for (const { id } of links) await glen.announce(`door:${id}`, { thing: 'door', id });
 }
 
 interface Writing {
@@ -296,12 +288,12 @@ interface Writing {
 const writeThem = (
   glen: Glen,
   { subject, by, before, after, where }: Writing,
-  write: (tx: Tx) => Promise<number>,
+  write: () => Promise<number>,
 ): Promise<boolean> =>
-  glen.db.transaction(async (tx) => {
-    if ((await write(tx)) === 0) return false;
-    await audit(glen.db, glen.clock, { by, action: 'set-rules', subject, before, after }, tx);
-    await tellDoors(glen, where, tx);
+  glen.db.transaction(async () => {
+    if ((await write()) === 0) return false;
+    await glen.audit({ by, action: 'set-rules', subject, before, after });
+    await tellDoors(glen, where);
     return true;
   });
 
@@ -333,7 +325,7 @@ export async function setClassRules(
       after: rules,
       where: { classIds: [classId] },
     },
-    (tx) => writeClassRules(glen.db, classId, { rules, version }, tx),
+    () => writeClassRules(glen.db, classId, { rules, version }),
   );
   return settled(written, () => describeRules(glen, classId, who));
 }
@@ -356,7 +348,7 @@ export async function setLinkRules(
       after: rules,
       where: { linkId },
     },
-    (tx) => writeLinkRules(glen.db, linkId, { rules, version }, tx),
+    () => writeLinkRules(glen.db, linkId, { rules, version }),
   );
   return settled(written, () => describeLinkRules(glen, linkId, who));
 }
@@ -383,7 +375,7 @@ export async function setOwnRules(
       after: rules,
       where: { classIds: await classesHosted(glen.db, id) },
     },
-    (tx) => writeTeacherRules(glen.db, id, { rules, version }, tx),
+    () => writeTeacherRules(glen.db, id, { rules, version }),
   );
   return settled(written, () => describeOwnRules(glen, who));
 }
@@ -414,12 +406,12 @@ export async function setSchoolRules(
       after: { rules: whole, locked },
       where: { classIds: await classesHosted(glen.db, null) },
     },
-    (tx) =>
-      writeSchoolRules(
-        glen.db,
-        { rules: whole, locked: RULE_FIELDS.filter((f) => locked.includes(f)), version },
-        tx,
-      ),
+    () =>
+      writeSchoolRules(glen.db, {
+        rules: whole,
+        locked: RULE_FIELDS.filter((f) => locked.includes(f)),
+        version,
+      }),
   );
   return settled(written, () => describeSchoolRules(glen, who));
 }

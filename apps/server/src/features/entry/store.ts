@@ -1,5 +1,5 @@
 import type { EntryRules, RuleField, RuleLayer, RuleSetting } from '@glen/core';
-import type { Db, Tx } from '../../db/connect.js';
+import type { Db } from '../../db/connect.js';
 
 export interface LayerRow {
   school_rules: EntryRules;
@@ -28,12 +28,10 @@ export const layersOfClass = (db: Db, classId: number): Promise<LayerRow | undef
 export const layersOfLinks = (
   db: Db,
   linkIds: number[],
-  tx?: Tx,
 ): Promise<(LayerRow & { link_id: number; link_version: number })[]> =>
   db.rows(
     `SELECT l.id AS link_id, l.version AS link_version, l.rules AS link_rules, ${LAYER_COLUMNS} FROM links l JOIN class_periods c ON c.id = l.class_id ${LAYER_JOINS} WHERE l.id IN (:linkIds)`,
     { linkIds: [0, ...linkIds] },
-    tx,
   );
 
 export const schoolLayer = async (
@@ -64,48 +62,32 @@ export const settingFacts = (
 
 type Written = { rules: Partial<EntryRules>; version: number };
 /** Each gives the number of rows changed: none where the version is not the one that was read. */
-export const writeClassRules = (
-  db: Db,
-  id: number,
-  { rules, version }: Written,
-  tx: Tx,
-): Promise<number> =>
+export const writeClassRules = (db: Db, id: number, { rules, version }: Written): Promise<number> =>
   db.change(
     'UPDATE class_periods SET rules = :rules, version = version + 1 WHERE id = :id AND version = :version',
     { id, version, rules: JSON.stringify(rules) },
-    tx,
   );
-export const writeLinkRules = (
-  db: Db,
-  id: number,
-  { rules, version }: Written,
-  tx: Tx,
-): Promise<number> =>
+export const writeLinkRules = (db: Db, id: number, { rules, version }: Written): Promise<number> =>
   db.change(
     'UPDATE links SET rules = :rules, version = version + 1 WHERE id = :id AND version = :version',
     { id, version, rules: JSON.stringify(rules) },
-    tx,
   );
 export const writeTeacherRules = (
   db: Db,
   id: number,
   { rules, version }: Written,
-  tx: Tx,
 ): Promise<number> =>
   db.change(
     'UPDATE people SET rules = :rules, version = version + 1 WHERE id = :id AND version = :version',
     { id, version, rules: JSON.stringify(rules) },
-    tx,
   );
 export const writeSchoolRules = (
   db: Db,
   { rules, locked, version }: Written & { locked: RuleField[] },
-  tx: Tx,
 ): Promise<number> =>
   db.change(
     'UPDATE school SET rules = :rules, locked = :locked, rules_version = rules_version + 1 WHERE id = 1 AND rules_version = :version',
     { version, rules: JSON.stringify(rules), locked: JSON.stringify(locked) },
-    tx,
   );
 
 /** The class periods that a person hosts, or with null all that anybody does. */

@@ -4,7 +4,6 @@ import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
-import { audit } from '../audit/audit.js';
 import { personById } from '../desk/store.js';
 import { linkAddress } from '../link/service.js';
 import { classById, classesOf, readCalendar, readSchool } from '../school/store.js';
@@ -192,24 +191,18 @@ export async function replaceFeed(
       throw new HttpProblem(403, 'This class period is somebody else’s.');
   }
   const token = randomBytes(TOKEN_BYTES).toString('base64url');
-  await glen.db.transaction(async (tx) => {
+  await glen.db.transaction(async () => {
     await putFeed(
       glen.db,
       classId === undefined ? { personId } : { classId },
       token,
       glen.clock.machine(),
-      tx,
     );
-    await audit(
-      glen.db,
-      glen.clock,
-      {
-        by: personId,
-        action: 'replace-feed',
-        subject: classId === undefined ? `person:${personId}` : `class:${classId}`,
-      },
-      tx,
-    );
+    await glen.audit({
+      by: personId,
+      action: 'replace-feed',
+      subject: classId === undefined ? `person:${personId}` : `class:${classId}`,
+    });
   });
   return feedsOf(glen, who);
 }

@@ -1,5 +1,5 @@
 import type { SessionPlan, SessionWords } from '@glen/core';
-import { toSql, type Db, type Tx } from '../../db/connect.js';
+import { toSql, type Db } from '../../db/connect.js';
 import { inAudience } from '../link/audience.js';
 
 export interface FeedRow {
@@ -17,11 +17,10 @@ export const feedByToken = (db: Db, token: string): Promise<FeedRow | undefined>
 export const feedOf = (
   db: Db,
   of: { personId: number } | { classId: number },
-  tx?: Tx,
 ): Promise<FeedRow | undefined> =>
   'personId' in of
-    ? db.one<FeedRow>('SELECT * FROM feeds WHERE person_id = :id', { id: of.personId }, tx)
-    : db.one<FeedRow>('SELECT * FROM feeds WHERE class_id = :id', { id: of.classId }, tx);
+    ? db.one<FeedRow>('SELECT * FROM feeds WHERE person_id = :id', { id: of.personId })
+    : db.one<FeedRow>('SELECT * FROM feeds WHERE class_id = :id', { id: of.classId });
 
 /** Makes a feed's address, or puts a new one in the place of the old, which is gone from then on. */
 export async function putFeed(
@@ -29,13 +28,11 @@ export async function putFeed(
   of: { personId: number } | { classId: number },
   token: string,
   madeAt: string,
-  tx: Tx,
 ): Promise<void> {
   const [personId, classId] = 'personId' in of ? [of.personId, null] : [null, of.classId];
   await db.change(
     'INSERT INTO feeds (token, person_id, class_id, made_at) VALUES (:token, :personId, :classId, :madeAt) ON DUPLICATE KEY UPDATE token = VALUES(token), made_at = VALUES(made_at)',
     { token, personId, classId, madeAt: toSql(madeAt) },
-    tx,
   );
 }
 

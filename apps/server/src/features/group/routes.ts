@@ -3,13 +3,12 @@ import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
 import { stale, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
-import { audit } from '../audit/audit.js';
-import { announce } from '../live/feed.js';
 import { classById, rollOf } from '../school/store.js';
 import {
   deleteGroup,
   groupsOf,
   groupsVersion,
+  heldGroupsVersion,
   linksOfGroups,
   membersOf,
   passHosting,
@@ -97,42 +96,37 @@ export async function setGroups(
     new Set(staff.map((p) => p.id)),
     new Set(before.groups.map((g) => g.id)),
   );
-  const written = await glen.db.transaction(async (tx) => {
-    if ((await groupsVersion(glen.db, classId, tx)) !== body.version) return false;
+  const written = await glen.db.transaction(async () => {
+    if ((await heldGroupsVersion(glen.db, classId)) !== body.version) return false;
     const kept = new Set(body.groups.map((g) => g.id));
-    const links = await linksOfGroups(glen.db, classId, tx);
-    for (const group of (await groupsOf(glen.db, classId, tx)).filter((g) => !kept.has(g.id))) {
+    const links = await linksOfGroups(glen.db, classId);
+    for (const group of (await groupsOf(glen.db, classId)).filter((g) => !kept.has(g.id))) {
       const link = links.find((l) => l.group_id === group.id);
       if (link)
         throw wrongField(
           'groups',
           `The link “${link.label}” is for ${group.name}. Give that link another audience first, or leave the group empty.`,
         );
-      await deleteGroup(glen.db, group.id, tx);
+      await deleteGroup(glen.db, group.id);
     }
     for (const [place, group] of body.groups.entries()) {
-      await writeGroup(glen.db, classId, place, group, tx);
+      await writeGroup(glen.db, classId, place, group);
       // A group's tutor is host at its links: another tutor takes that over.
       const old = before.groups.find((g) => g.id === group.id);
       if (old && old.tutorId !== group.tutorId)
-        await passHosting(glen.db, group.id!, old.tutorId, group.tutorId, tx);
+        await passHosting(glen.db, group.id!, old.tutorId, group.tutorId);
     }
-    await raiseVersion(glen.db, classId, tx);
-    await audit(
-      glen.db,
-      glen.clock,
-      {
-        by: who.person!.id,
-        action: 'set-groups',
-        subject: `class:${classId}`,
-        before: before.groups,
-        after: body.groups,
-      },
-      tx,
-    );
-    await announce(glen.db, glen.clock, `class:${classId}`, { thing: 'class', id: classId }, tx);
+    await raiseVersion(glen.db, classId);
+    await glen.audit({
+      by: who.person!.id,
+      action: 'set-groups',
+      subject: `class:${classId}`,
+      before: before.groups,
+      after: body.groups,
+    });
+    await glen.announce(`class:${classId}`, { thing: 'class', id: classId });
     for (const link of links)
-      await announce(glen.db, glen.clock, `door:${link.id}`, { thing: 'door', id: link.id }, tx);
+      await glen.announce(`door:${link.id}`, { thing: 'door', id: link.id });
     return true;
   });
   const now = await describeGroups(glen, classId, who);

@@ -1,4 +1,4 @@
-import type { Db, Tx } from '../../db/connect.js';
+import type { Db } from '../../db/connect.js';
 
 export interface GroupRow {
   id: number;
@@ -7,18 +7,19 @@ export interface GroupRow {
   tutor: string | null;
 }
 
-export const groupsVersion = async (db: Db, classId: number, tx?: Tx): Promise<number> =>
-  (await db.one<{ v: number }>(
-    `SELECT groups_version AS v FROM class_periods WHERE id = :classId ${tx ? 'FOR UPDATE' : ''}`,
-    { classId },
-    tx,
-  ))!.v;
+const VERSION = 'SELECT groups_version AS v FROM class_periods WHERE id = :classId';
 
-export const groupsOf = (db: Db, classId: number, tx?: Tx): Promise<GroupRow[]> =>
+export const groupsVersion = async (db: Db, classId: number): Promise<number> =>
+  (await db.one<{ v: number }>(VERSION, { classId }))!.v;
+
+/** The same, held against other changes of the class period. */
+export const heldGroupsVersion = async (db: Db, classId: number): Promise<number> =>
+  (await db.one<{ v: number }>(`${VERSION} FOR UPDATE`, { classId }))!.v;
+
+export const groupsOf = (db: Db, classId: number): Promise<GroupRow[]> =>
   db.rows<GroupRow>(
     'SELECT g.id, g.name, g.tutor_id, p.name AS tutor FROM class_groups g LEFT JOIN people p ON p.id = g.tutor_id WHERE g.class_id = :classId ORDER BY g.place, g.id',
     { classId },
-    tx,
   );
 
 export const membersOf = (
@@ -34,12 +35,10 @@ export const membersOf = (
 export const linksOfGroups = (
   db: Db,
   classId: number,
-  tx?: Tx,
 ): Promise<{ group_id: number; id: number; label: string; state: 'live' | 'retired' }[]> =>
   db.rows(
     'SELECT la.group_id, l.id, l.label, l.state FROM link_audience la JOIN class_groups g ON g.id = la.group_id JOIN links l ON l.id = la.link_id WHERE g.class_id = :classId ORDER BY l.place, l.id',
     { classId },
-    tx,
   );
 
 /** Whoever can be a group's tutor: the school's staff with a school account. */
@@ -61,35 +60,29 @@ export async function writeGroup(
   classId: number,
   place: number,
   { id, name, tutorId, members }: Group,
-  tx: Tx,
 ): Promise<number> {
   const known =
-    id ??
-    (await db.insert('class_groups', { class_id: classId, name, place, tutor_id: tutorId }, tx));
+    id ?? (await db.insert('class_groups', { class_id: classId, name, place, tutor_id: tutorId }));
   if (id !== undefined)
     await db.change(
       'UPDATE class_groups SET name = :name, place = :place, tutor_id = :tutorId WHERE id = :id AND class_id = :classId',
       { id, classId, name, place, tutorId },
-      tx,
     );
-  await db.change('DELETE FROM group_members WHERE group_id = :known', { known }, tx);
+  await db.change('DELETE FROM group_members WHERE group_id = :known', { known });
   await db.insertAll(
     'group_members',
     members.map((person_id) => ({ group_id: known, person_id })),
-    tx,
   );
   return known;
 }
 
-export const deleteGroup = (db: Db, id: number, tx: Tx): Promise<number> =>
-  db.change('DELETE FROM class_groups WHERE id = :id', { id }, tx);
+export const deleteGroup = (db: Db, id: number): Promise<number> =>
+  db.change('DELETE FROM class_groups WHERE id = :id', { id });
 
-export const raiseVersion = (db: Db, classId: number, tx: Tx): Promise<number> =>
-  db.change(
-    'UPDATE class_periods SET groups_version = groups_version + 1 WHERE id = :classId',
-    { classId },
-    tx,
-  );
+export const raiseVersion = (db: Db, classId: number): Promise<number> =>
+  db.change('UPDATE class_periods SET groups_version = groups_version + 1 WHERE id = :classId', {
+    classId,
+  });
 
 /** At every link that is for a group, the hosting of one tutor goes to another; either may be nobody. */
 export async function passHosting(
@@ -97,19 +90,16 @@ export async function passHosting(
   groupId: number,
   from: number | null,
   to: number | null,
-  tx: Tx,
 ): Promise<void> {
   const links = 'SELECT la.link_id FROM link_audience la WHERE la.group_id = :groupId';
   if (from !== null)
-    await db.change(
-      `DELETE FROM link_hosts WHERE person_id = :from AND link_id IN (${links})`,
-      { from, groupId },
-      tx,
-    );
+    await db.change(`DELETE FROM link_hosts WHERE person_id = :from AND link_id IN (${links})`, {
+      from,
+      groupId,
+    });
   if (to !== null)
     await db.change(
       `INSERT IGNORE INTO link_hosts (link_id, person_id) SELECT x.link_id, :to FROM (${links}) x`,
       { to, groupId },
-      tx,
     );
 }

@@ -1,4 +1,4 @@
-import type { Db, Tx } from '../../db/connect.js';
+import type { Db } from '../../db/connect.js';
 
 /** SQL: whether a person is in the audience of a link, by class period, group or name. Both are columns. */
 export const inAudience = (link: string, person: string): string => `EXISTS (
@@ -90,9 +90,8 @@ export async function writeAudience(
   db: Db,
   linkId: number,
   { classIds, groupIds, personIds, emails }: Audience,
-  tx: Tx,
 ): Promise<void> {
-  await db.change('DELETE FROM link_audience WHERE link_id = :linkId', { linkId }, tx);
+  await db.change('DELETE FROM link_audience WHERE link_id = :linkId', { linkId });
   const row = (part: {
     class_id?: number;
     group_id?: number;
@@ -106,41 +105,25 @@ export async function writeAudience(
     email: null,
     ...part,
   });
-  await db.insertAll(
-    'link_audience',
-    [
-      ...classIds.map((class_id) => row({ class_id })),
-      ...groupIds.map((group_id) => row({ group_id })),
-      ...personIds.map((person_id) => row({ person_id })),
-      ...emails.map((email) => row({ email })),
-    ],
-    tx,
-  );
+  await db.insertAll('link_audience', [
+    ...classIds.map((class_id) => row({ class_id })),
+    ...groupIds.map((group_id) => row({ group_id })),
+    ...personIds.map((person_id) => row({ person_id })),
+    ...emails.map((email) => row({ email })),
+  ]);
 }
 
-export async function writeHosts(
-  db: Db,
-  linkId: number,
-  personIds: number[],
-  tx: Tx,
-): Promise<void> {
-  await db.change('DELETE FROM link_hosts WHERE link_id = :linkId', { linkId }, tx);
+export async function writeHosts(db: Db, linkId: number, personIds: number[]): Promise<void> {
+  await db.change('DELETE FROM link_hosts WHERE link_id = :linkId', { linkId });
   await db.insertAll(
     'link_hosts',
     personIds.map((person_id) => ({ link_id: linkId, person_id })),
-    tx,
   );
 }
 
 /** Whether a link is for all of a class period. */
-export const isForAllOf = async (
-  db: Db,
-  linkId: number,
-  classId: number,
-  tx?: Tx,
-): Promise<boolean> =>
+export const isForAllOf = async (db: Db, linkId: number, classId: number): Promise<boolean> =>
   (await db.one(
     'SELECT 1 AS yes FROM link_audience WHERE link_id = :linkId AND class_id = :classId',
     { linkId, classId },
-    tx,
   )) !== undefined;

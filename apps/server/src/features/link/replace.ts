@@ -7,7 +7,6 @@ import {
   type LinkCodes,
 } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
-import type { Tx } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
@@ -15,8 +14,8 @@ import { readSchool } from '../school/store.js';
 import { changeLink, withFreshCode } from './service.js';
 import { codesOf, dropCode, putCode, usedSince } from './store.js';
 
-const codesAsCore = async (glen: Glen, linkId: number, tx: Tx): Promise<LinkCodes> => {
-  const all = await codesOf(glen.db, linkId, tx);
+const codesAsCore = async (glen: Glen, linkId: number): Promise<LinkCodes> => {
+  const all = await codesOf(glen.db, linkId);
   return {
     code: all.at(-1)!.code,
     former: all.slice(0, -1).map((c) => ({ code: c.code, how: c.how!, until: c.until_at })),
@@ -41,19 +40,18 @@ export async function replaceLink(
     linkId,
     who,
     { version, action: 'replace-link' },
-    async (_link, tx) => {
-      const before = await codesAsCore(glen, linkId, tx);
+    async (_link) => {
+      const before = await codesAsCore(glen, linkId);
       const after = await withFreshCode(async (code) => {
         try {
           const codes = replaceCodes(before, how, { code, now, until: ends });
-          await putCode(
-            glen.db,
-            linkId,
-            before.code,
-            code,
-            { how, until: ends, why, now, by: who.person!.id },
-            tx,
-          );
+          await putCode(glen.db, linkId, before.code, code, {
+            how,
+            until: ends,
+            why,
+            now,
+            by: who.person!.id,
+          });
           return codes;
         } catch (error) {
           if (error instanceof GlenInputError) throw wrongField(error.path, error.message);
@@ -79,18 +77,18 @@ export async function takeBackReplacing(
     linkId,
     who,
     { version, action: 'take-back-replacing' },
-    async (_link, tx) => {
-      const all = await codesOf(glen.db, linkId, tx);
+    async (_link) => {
+      const all = await codesOf(glen.db, linkId);
       const last = all.at(-2);
       if (!last?.replaced_at) throw new HttpProblem(409, 'This link has never been replaced.');
-      if (await usedSince(glen.db, linkId, last.replaced_at, tx))
+      if (await usedSince(glen.db, linkId, last.replaced_at))
         throw new HttpProblem(
           409,
           'Somebody has come by the new link already, so it stays. You can replace it again.',
         );
-      const before = await codesAsCore(glen, linkId, tx);
+      const before = await codesAsCore(glen, linkId);
       const after = takeBackCodes(before);
-      await dropCode(glen.db, before.code, after.code, tx);
+      await dropCode(glen.db, before.code, after.code);
       return { columns: { code: after.code }, after: { code: after.code } };
     },
   );

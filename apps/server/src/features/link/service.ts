@@ -10,14 +10,12 @@ import {
   type RuleSetting,
 } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
-import { isDuplicate, type Tx } from '../../db/connect.js';
+import { isDuplicate } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, stale, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
-import { audit } from '../audit/audit.js';
 import { rulesOfLink, rulesOfSession } from '../entry/service.js';
 import { groupsOf, staffOfSchool } from '../group/store.js';
-import { announce } from '../live/feed.js';
 import { sessionRowsOfClass } from '../plan/store.js';
 import { classById, classesOf, mainLinksOf, readSchool, staffOf } from '../school/store.js';
 import { audienceOf, linkHostsOf, writeAudience, writeHosts, type Audience } from './audience.js';
@@ -26,12 +24,13 @@ import {
   insertLink,
   knownPeople,
   linkById,
-  linksOfClasses,
-  liveLinksOf,
+  heldLinksOfClasses,
+  heldLiveLinks,
   setPlace,
   updateLink,
   type LinkRow,
   type NewLink,
+  heldLink,
 } from './store.js';
 
 /** The full address of a join link, as people copy it. */
@@ -54,13 +53,11 @@ export const makeLink = (
   glen: Pick<Glen, 'db' | 'clock'>,
   classId: number,
   { label, kind }: { label: string; kind: RuleSetting['kind'] },
-  tx: Tx,
 ): Promise<{ id: number; code: string }> =>
   putLink(
     glen,
     { classId, label, purpose: label, kind, shown: true, rules: {} },
     { classIds: [classId], groupIds: [], personIds: [], emails: [] },
-    tx,
   );
 
 /** A fresh link for one session alone: an evening with parents never has the everyday one. Called by its title, with a number where that is taken. */
@@ -68,11 +65,8 @@ export async function makeLinkFor(
   glen: Pick<Glen, 'db' | 'clock'>,
   classId: number,
   title: string,
-  tx: Tx,
 ): Promise<number> {
-  const taken = new Set(
-    (await liveLinksOf(glen.db, classId, tx)).map((l) => l.label.toLowerCase()),
-  );
+  const taken = new Set((await heldLiveLinks(glen.db, classId)).map((l) => l.label.toLowerCase()));
   let label = title.slice(0, 76);
   for (let n = 2; taken.has(label.toLowerCase()); n++) label = `${title.slice(0, 72)} ${n}`;
   return (
@@ -80,7 +74,6 @@ export async function makeLinkFor(
       glen,
       { classId, label, purpose: 'One session', kind: 'lesson', shown: true, rules: {} },
       { classIds: [classId], groupIds: [], personIds: [], emails: [] },
-      tx,
     )
   ).id;
 }
@@ -89,36 +82,19 @@ async function putLink(
   glen: Pick<Glen, 'db' | 'clock'>,
   link: Omit<NewLink, 'code' | 'madeAt'>,
   audience: Audience,
-  tx: Tx,
 ): Promise<{ id: number; code: string }> {
   return withFreshCode(async (code) => {
-    const id = await insertLink(glen.db, { ...link, code, madeAt: glen.clock.school() }, tx);
-    await writeAudience(glen.db, id, audience, tx);
+    const id = await insertLink(glen.db, { ...link, code, madeAt: glen.clock.school() });
+    await writeAudience(glen.db, id, audience);
     return { id, code };
   });
 }
 
 /** Hosts and students hear that a link has changed: the class period's page, its door, and the days in which it stands. */
-export async function tellLink(
-  glen: Glen,
-  link: Pick<LinkRow, 'id' | 'class_id'>,
-  tx: Tx,
-): Promise<void> {
-  await announce(
-    glen.db,
-    glen.clock,
-    `class:${link.class_id}`,
-    { thing: 'class', id: link.class_id },
-    tx,
-  );
-  await announce(
-    glen.db,
-    glen.clock,
-    `class:${link.class_id}`,
-    { thing: 'classes', id: link.class_id },
-    tx,
-  );
-  await announce(glen.db, glen.clock, `door:${link.id}`, { thing: 'door', id: link.id }, tx);
+export async function tellLink(glen: Glen, link: Pick<LinkRow, 'id' | 'class_id'>): Promise<void> {
+  await glen.announce(`class:${link.class_id}`, { thing: 'class', id: link.class_id });
+  await glen.announce(`class:${link.class_id}`, { thing: 'classes', id: link.class_id });
+  await glen.announce(`door:${link.id}`, { thing: 'door', id: link.id });
 }
 
 /** Two live links of one name in a class period could not be told apart. */
@@ -127,9 +103,8 @@ async function checkLabel(
   classId: number,
   label: string,
   except: number | null,
-  tx: Tx,
 ): Promise<void> {
-  const same = (await liveLinksOf(glen.db, classId, tx)).find(
+  const same = (await heldLiveLinks(glen.db, classId)).find(
     (l) => l.id !== except && l.label.trim().toLowerCase() === label.trim().toLowerCase(),
   );
   if (same)
@@ -185,8 +160,8 @@ export async function addLink(
     by,
   );
   const rules: Partial<EntryRules> = body.preset ? PRESETS[body.preset].rules : {};
-  const id = await glen.db.transaction(async (tx) => {
-    await checkLabel(glen, classId, body.label, null, tx);
+  const id = await glen.db.transaction(async () => {
+    await checkLabel(glen, classId, body.label, null);
     const link = await putLink(
       glen,
       {
@@ -198,16 +173,10 @@ export async function addLink(
         rules,
       },
       audience,
-      tx,
     );
-    await writeHosts(glen.db, link.id, audience.hostIds, tx);
-    await audit(
-      glen.db,
-      glen.clock,
-      { by, action: 'add-link', subject: `link:${link.id}`, after: body },
-      tx,
-    );
-    await tellLink(glen, { id: link.id, class_id: classId }, tx);
+    await writeHosts(glen.db, link.id, audience.hostIds);
+    await glen.audit({ by, action: 'add-link', subject: `link:${link.id}`, after: body });
+    await tellLink(glen, { id: link.id, class_id: classId });
     return link.id;
   });
   return describeLink(glen, id, who);
@@ -221,29 +190,23 @@ export async function changeLink(
   { version, action }: { version: number; action: string },
   work: (
     link: LinkRow,
-    tx: Tx,
   ) => Promise<{ columns?: Record<string, string | number | null>; after?: unknown }>,
 ): Promise<Answer<'editLink'>> {
-  const done = await glen.db.transaction(async (tx) => {
-    const link = await linkById(glen.db, linkId, tx);
+  const done = await glen.db.transaction(async () => {
+    const link = await heldLink(glen.db, linkId);
     if (!link) throw notFound('This link');
     if (link.version !== version) return false;
-    const { columns = {}, after } = await work(link, tx);
-    await updateLink(glen.db, linkId, version, columns, tx);
+    const { columns = {}, after } = await work(link);
+    await updateLink(glen.db, linkId, version, columns);
     const { code, label, purpose, kind, state, shown, room_address } = link;
-    await audit(
-      glen.db,
-      glen.clock,
-      {
-        by: who.person!.id,
-        action,
-        subject: `link:${linkId}`,
-        before: { code, label, purpose, kind, state, shown, room_address },
-        after: after ?? columns,
-      },
-      tx,
-    );
-    await tellLink(glen, link, tx);
+    await glen.audit({
+      by: who.person!.id,
+      action,
+      subject: `link:${linkId}`,
+      before: { code, label, purpose, kind, state, shown, room_address },
+      after: after ?? columns,
+    });
+    await tellLink(glen, link);
     return true;
   });
   const now = await describeLink(glen, linkId, who);
@@ -257,23 +220,17 @@ export const editLink = (
   who: Who,
   body: Body<'editLink'>,
 ): Promise<Answer<'editLink'>> =>
-  changeLink(
-    glen,
-    linkId,
-    who,
-    { version: body.version, action: 'edit-link' },
-    async (link, tx) => {
-      if (link.state === 'live') await checkLabel(glen, link.class_id, body.label, linkId, tx);
-      return {
-        columns: {
-          label: body.label,
-          purpose: body.purpose,
-          kind: body.kind,
-          shown: body.shown ? 1 : 0,
-        },
-      };
-    },
-  );
+  changeLink(glen, linkId, who, { version: body.version, action: 'edit-link' }, async (link) => {
+    if (link.state === 'live') await checkLabel(glen, link.class_id, body.label, linkId);
+    return {
+      columns: {
+        label: body.label,
+        purpose: body.purpose,
+        kind: body.kind,
+        shown: body.shown ? 1 : 0,
+      },
+    };
+  });
 
 export async function setAudience(
   glen: Glen,
@@ -294,9 +251,9 @@ export async function setAudience(
     linkId,
     who,
     { version: body.version, action: 'set-audience' },
-    async (_link, tx) => {
-      await writeAudience(glen.db, linkId, audience, tx);
-      await writeHosts(glen.db, linkId, audience.hostIds, tx);
+    async (_link) => {
+      await writeAudience(glen.db, linkId, audience);
+      await writeHosts(glen.db, linkId, audience.hostIds);
       return { after: audience };
     },
   );
@@ -309,20 +266,21 @@ export async function orderLinks(
   by: number,
   order: number[],
 ): Promise<void> {
-  await glen.db.transaction(async (tx) => {
-    const rows = await linksOfClasses(glen.db, [classId], tx);
+  await glen.db.transaction(async () => {
+    const rows = await heldLinksOfClasses(glen.db, [classId]);
     const known = rows.map((row) => row.id);
     if (order.some((id) => !known.includes(id)))
       throw wrongField('order', 'One of these links belongs to another class period.');
     const whole = [...new Set([...order, ...known])];
-    for (const [place, id] of whole.entries()) await setPlace(glen.db, id, classId, place, tx);
-    await audit(
-      glen.db,
-      glen.clock,
-      { by, action: 'order-links', subject: `class:${classId}`, before: known, after: whole },
-      tx,
-    );
-    await announce(glen.db, glen.clock, `class:${classId}`, { thing: 'classes', id: classId }, tx);
+    for (const [place, id] of whole.entries()) await setPlace(glen.db, id, classId, place);
+    await glen.audit({
+      by,
+      action: 'order-links',
+      subject: `class:${classId}`,
+      before: known,
+      after: whole,
+    });
+    await glen.announce(`class:${classId}`, { thing: 'classes', id: classId });
   });
 }
 
@@ -343,8 +301,8 @@ export const reopenLink = (
   who: Who,
   version: number,
 ): Promise<Answer<'reopenLink'>> =>
-  changeLink(glen, linkId, who, { version, action: 'reopen-link' }, async (link, tx) => {
-    await checkLabel(glen, link.class_id, link.label, linkId, tx);
+  changeLink(glen, linkId, who, { version, action: 'reopen-link' }, async (link) => {
+    await checkLabel(glen, link.class_id, link.label, linkId);
     return { columns: { state: 'live' } };
   });
 

@@ -1,10 +1,8 @@
 import type { Answer, Body } from '@glen/contract';
-import type { Tx } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
-import { audit } from '../audit/audit.js';
-import { hasDate, seriesById } from '../plan/store.js';
+import { hasDate, heldSeries } from '../plan/store.js';
 import { classById } from '../school/store.js';
 import { isForAllOf } from './audience.js';
 import { describeLink } from './describe.js';
@@ -18,11 +16,11 @@ import {
   sameShare,
   shareById,
 } from './shareStore.js';
-import { linkById, linksOfClasses } from './store.js';
+import { heldLinksOfClasses, heldLink } from './store.js';
 
 /** Whoever looks at the class period that joins, or at one of its doors, hears of it too. */
-async function tellJoining(glen: Glen, classId: number, tx: Tx): Promise<void> {
-  for (const link of await linksOfClasses(glen.db, [classId], tx)) await tellLink(glen, link, tx);
+async function tellJoining(glen: Glen, classId: number): Promise<void> {
+  for (const link of await heldLinksOfClasses(glen.db, [classId])) await tellLink(glen, link);
 }
 
 interface Meeting {
@@ -41,10 +39,9 @@ export async function bringTogether(
   glen: Glen,
   { linkId, classId, seriesId, key, ownDoor }: Meeting,
   by: number,
-  tx: Tx,
 ): Promise<void> {
-  await lockShares(glen.db, tx);
-  const link = await linkById(glen.db, linkId, tx);
+  await lockShares(glen.db);
+  const link = await heldLink(glen.db, linkId);
   if (!link) throw notFound('This link');
   if (link.state === 'retired')
     throw new HttpProblem(409, 'This link has been stopped; let it work again first.');
@@ -56,12 +53,12 @@ export async function bringTogether(
       'classId',
       'You can bring class periods that you host; for another, ask its host to put you down as co-teacher.',
     );
-  if (!(await isForAllOf(glen.db, linkId, link.class_id, tx)))
+  if (!(await isForAllOf(glen.db, linkId, link.class_id)))
     throw wrongField(
       'classId',
       'This link is for a part of its class period. Share the link that the whole class period goes by.',
     );
-  const elsewhere = await boundTo(glen.db, link.class_id, classId, tx);
+  const elsewhere = await boundTo(glen.db, link.class_id, classId);
   if (elsewhere)
     throw wrongField(
       'classId',
@@ -70,29 +67,24 @@ export async function bringTogether(
         : `${elsewhere.title} comes to that class period’s door at times. Bring them together there.`,
     );
   if (seriesId !== undefined) {
-    const series = await seriesById(glen.db, seriesId, tx);
+    const series = await heldSeries(glen.db, seriesId);
     if (series?.link_id !== linkId)
       throw wrongField('seriesId', 'This series does not meet at this link.');
-    if (key !== undefined && !(await hasDate(glen.db, seriesId, key, tx)))
+    if (key !== undefined && !(await hasDate(glen.db, seriesId, key)))
       throw wrongField('key', 'The series has no such date.');
   }
   const share = { linkId, classId, seriesId: seriesId ?? null, key: key ?? null };
-  if (await sameShare(glen.db, share, tx)) throw wrongField('classId', 'They meet here already.');
-  await insertShare(glen.db, { ...share, ownDoor, by }, tx);
-  await refreshJoined(glen.db, { linkId }, tx);
-  await audit(
-    glen.db,
-    glen.clock,
-    {
-      by,
-      action: 'share-link',
-      subject: `link:${linkId}`,
-      after: { classId, seriesId, key, ownDoor },
-    },
-    tx,
-  );
-  await tellLink(glen, link, tx);
-  await tellJoining(glen, classId, tx);
+  if (await sameShare(glen.db, share)) throw wrongField('classId', 'They meet here already.');
+  await insertShare(glen.db, { ...share, ownDoor, by });
+  await refreshJoined(glen.db, { linkId });
+  await glen.audit({
+    by,
+    action: 'share-link',
+    subject: `link:${linkId}`,
+    after: { classId, seriesId, key, ownDoor },
+  });
+  await tellLink(glen, link);
+  await tellJoining(glen, classId);
 }
 
 export async function shareLink(
@@ -101,7 +93,7 @@ export async function shareLink(
   who: Who,
   body: Body<'shareLink'>,
 ): Promise<Answer<'shareLink'>> {
-  await glen.db.transaction((tx) => bringTogether(glen, { linkId, ...body }, who.person!.id, tx));
+  await glen.db.transaction(() => bringTogether(glen, { linkId, ...body }, who.person!.id));
   return describeLink(glen, linkId, who);
 }
 
@@ -111,20 +103,20 @@ export async function unshareLink(
   who: Who,
   shareId: number,
 ): Promise<Answer<'unshareLink'>> {
-  await glen.db.transaction(async (tx) => {
-    const link = await linkById(glen.db, linkId, tx);
-    const share = await shareById(glen.db, shareId, linkId, tx);
+  await glen.db.transaction(async () => {
+    const link = await heldLink(glen.db, linkId);
+    const share = await shareById(glen.db, shareId, linkId);
     if (!link || !share) throw notFound('This arrangement');
-    await deleteShare(glen.db, shareId, linkId, tx);
-    await refreshJoined(glen.db, { linkId }, tx);
-    await audit(
-      glen.db,
-      glen.clock,
-      { by: who.person!.id, action: 'unshare-link', subject: `link:${linkId}`, before: share },
-      tx,
-    );
-    await tellLink(glen, link, tx);
-    await tellJoining(glen, share.class_id, tx);
+    await deleteShare(glen.db, shareId, linkId);
+    await refreshJoined(glen.db, { linkId });
+    await glen.audit({
+      by: who.person!.id,
+      action: 'unshare-link',
+      subject: `link:${linkId}`,
+      before: share,
+    });
+    await tellLink(glen, link);
+    await tellJoining(glen, share.class_id);
   });
   return describeLink(glen, linkId, who);
 }

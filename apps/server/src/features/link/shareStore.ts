@@ -1,5 +1,5 @@
 import type { RuleLayer } from '@glen/core';
-import { toSql, type Db, type Tx } from '../../db/connect.js';
+import { toSql, type Db } from '../../db/connect.js';
 
 export interface ShareRow {
   id: number;
@@ -21,39 +21,34 @@ export const sharesOf = (db: Db, linkId: number): Promise<ShareRow[]> =>
   );
 
 /** Whoever brings class periods together holds this lock: what is looked at must not change before it is written. */
-export const lockShares = (db: Db, tx: Tx): Promise<{ id: number }[]> =>
-  db.rows('SELECT id FROM school WHERE id = 1 FOR UPDATE', {}, tx);
+export const lockShares = (db: Db): Promise<{ id: number }[]> =>
+  db.rows('SELECT id FROM school WHERE id = 1 FOR UPDATE', {});
 
 /** Another class period that one of two is bound to already: `out` where the host goes to its door, else it comes to the joining one's. */
 export const boundTo = (
   db: Db,
   hostId: number,
   joiningId: number,
-  tx: Tx,
 ): Promise<{ title: string; out: number } | undefined> =>
   db.one(
     `SELECT c.title, sh.class_id = :hostId AS \`out\` FROM shares sh JOIN links l ON l.id = sh.link_id JOIN class_periods c ON c.id = IF(sh.class_id = :hostId, l.class_id, sh.class_id)
      WHERE sh.class_id = :hostId OR l.class_id = :joiningId LIMIT 1`,
     { hostId, joiningId },
-    tx,
   );
 
 export const sameShare = async (
   db: Db,
   s: { linkId: number; classId: number; seriesId: number | null; key: string | null },
-  tx: Tx,
 ): Promise<boolean> =>
   (await db.one(
     'SELECT id FROM shares WHERE link_id = :linkId AND class_id = :classId AND series_id <=> :seriesId AND key_date <=> :key',
     s,
-    tx,
   )) !== undefined;
 
 export const shareById = (
   db: Db,
   id: number,
   linkId: number,
-  tx: Tx,
 ): Promise<
   | { class_id: number; series_id: number | null; key_date: string | null; own_door: string }
   | undefined
@@ -61,7 +56,6 @@ export const shareById = (
   db.one(
     'SELECT class_id, series_id, key_date, own_door FROM shares WHERE id = :id AND link_id = :linkId',
     { id, linkId },
-    tx,
   );
 
 export const insertShare = (
@@ -74,36 +68,29 @@ export const insertShare = (
     ownDoor: 'leads' | 'shut';
     by: number;
   },
-  tx: Tx,
 ): Promise<number> =>
-  db.insert(
-    'shares',
-    {
-      link_id: s.linkId,
-      class_id: s.classId,
-      series_id: s.seriesId,
-      key_date: s.key,
-      own_door: s.ownDoor,
-      made_by: s.by,
-    },
-    tx,
-  );
+  db.insert('shares', {
+    link_id: s.linkId,
+    class_id: s.classId,
+    series_id: s.seriesId,
+    key_date: s.key,
+    own_door: s.ownDoor,
+    made_by: s.by,
+  });
 
-export const deleteShare = (db: Db, id: number, linkId: number, tx: Tx): Promise<number> =>
-  db.change('DELETE FROM shares WHERE id = :id AND link_id = :linkId', { id, linkId }, tx);
+export const deleteShare = (db: Db, id: number, linkId: number): Promise<number> =>
+  db.change('DELETE FROM shares WHERE id = :id AND link_id = :linkId', { id, linkId });
 
 /** Makes anew, date by date, which class periods meet at a link's sessions, or at those of one series. */
 export async function refreshJoined(
   db: Db,
   of: { linkId: number } | { seriesId: number },
-  tx: Tx,
 ): Promise<void> {
   const where = 'linkId' in of ? 'o.link_id = :id' : 'o.series_id = :id';
   const id = 'linkId' in of ? of.linkId : of.seriesId;
   await db.change(
     `DELETE j FROM joined j JOIN occurrences o ON o.id = j.occurrence_id WHERE ${where}`,
     { id },
-    tx,
   );
   // Of several that say something of one date the narrowest counts: that date, its series, always.
   await db.change(
@@ -111,38 +98,29 @@ export async function refreshJoined(
      SELECT o.id, sh.class_id, sh.own_door FROM occurrences o JOIN shares sh ON sh.link_id = o.link_id AND (sh.series_id IS NULL OR sh.series_id = o.series_id) AND (sh.key_date IS NULL OR sh.key_date = o.key_date)
      WHERE ${where} ORDER BY sh.key_date IS NULL, sh.series_id IS NULL, sh.id`,
     { id },
-    tx,
   );
 }
 
 /** A series was cut before a key: what was said of all of it counts on both sides, what was said of later dates goes along. */
-export async function cutShares(
-  db: Db,
-  from: number,
-  to: number,
-  key: string,
-  tx: Tx,
-): Promise<void> {
+export async function cutShares(db: Db, from: number, to: number, key: string): Promise<void> {
   await db.change(
     'INSERT INTO shares (link_id, class_id, series_id, own_door, made_by) SELECT link_id, class_id, :to, own_door, made_by FROM shares WHERE series_id = :from AND key_date IS NULL',
     { from, to },
-    tx,
   );
   await db.change(
     'UPDATE shares SET series_id = :to WHERE series_id = :from AND key_date >= :key',
     { from, to, key },
-    tx,
   );
 }
 
 /** A series that was cut is whole again. */
-export async function mergeShares(db: Db, from: number, to: number, tx: Tx): Promise<void> {
-  await db.change('DELETE FROM shares WHERE series_id = :from AND key_date IS NULL', { from }, tx);
-  await db.change('UPDATE shares SET series_id = :to WHERE series_id = :from', { from, to }, tx);
+export async function mergeShares(db: Db, from: number, to: number): Promise<void> {
+  await db.change('DELETE FROM shares WHERE series_id = :from AND key_date IS NULL', { from });
+  await db.change('UPDATE shares SET series_id = :to WHERE series_id = :from', { from, to });
 }
 
-export const dropShares = (db: Db, seriesId: number, tx: Tx): Promise<number> =>
-  db.change('DELETE FROM shares WHERE series_id = :seriesId', { seriesId }, tx);
+export const dropShares = (db: Db, seriesId: number): Promise<number> =>
+  db.change('DELETE FROM shares WHERE series_id = :seriesId', { seriesId });
 
 /** A session that a class period holds at another's door. */
 export interface JoinedRow {
@@ -162,18 +140,12 @@ export interface JoinedRow {
 }
 
 /** Of some class periods, what they hold at others' doors that still work and that ends after an instant. */
-export const joinedOf = (
-  db: Db,
-  classIds: number[],
-  since: string,
-  tx?: Tx,
-): Promise<JoinedRow[]> =>
+export const joinedOf = (db: Db, classIds: number[], since: string): Promise<JoinedRow[]> =>
   db.rows<JoinedRow>(
     `SELECT j.class_id AS joining, j.own_door, o.id AS occurrence_id, o.link_id, l.code, c.title AS class_title, c.period, o.title, o.start_at AS start, o.end_at AS end, o.status, o.draft, o.layers
      FROM joined j JOIN occurrences o ON o.id = j.occurrence_id JOIN links l ON l.id = o.link_id AND l.state = 'live' JOIN class_periods c ON c.id = o.class_id
      WHERE j.class_id IN (:classIds) AND o.end_at > :since AND o.status IN ('planned', 'moved') AND o.draft = 0 ORDER BY o.start_at, o.id`,
     { classIds: [0, ...classIds], since: toSql(since) },
-    tx,
   );
 
 export const joiningTitles = (

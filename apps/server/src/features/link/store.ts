@@ -1,6 +1,6 @@
 import type { EntryRules, ReplaceHow, RuleSetting } from '@glen/core';
 import type { Pennant } from '@glen/contract';
-import { toSql, type Db, type Tx } from '../../db/connect.js';
+import { toSql, type Db } from '../../db/connect.js';
 
 export interface LinkRow {
   id: number;
@@ -18,19 +18,18 @@ export interface LinkRow {
   made_at: string;
 }
 
-export const linkById = (db: Db, id: number, tx?: Tx): Promise<LinkRow | undefined> =>
-  db.one<LinkRow>(`SELECT * FROM links WHERE id = :id ${tx ? 'FOR UPDATE' : ''}`, { id }, tx);
+export const linkById = (db: Db, id: number): Promise<LinkRow | undefined> =>
+  db.one<LinkRow>('SELECT * FROM links WHERE id = :id', { id });
 
-export const liveLinksOf = (
-  db: Db,
-  classId: number,
-  tx?: Tx,
-): Promise<{ id: number; label: string }[]> =>
-  db.rows(
-    `SELECT id, label FROM links WHERE class_id = :classId AND state = 'live' ${tx ? 'FOR UPDATE' : ''}`,
-    { classId },
-    tx,
-  );
+/** The same, held against other changes. */
+export const heldLink = (db: Db, id: number): Promise<LinkRow | undefined> =>
+  db.one<LinkRow>('SELECT * FROM links WHERE id = :id FOR UPDATE', { id });
+
+/** The links of a class period that work, held: none may be called otherwise, or come to them, meanwhile. */
+export const heldLiveLinks = (db: Db, classId: number): Promise<{ id: number; label: string }[]> =>
+  db.rows(`SELECT id, label FROM links WHERE class_id = :classId AND state = 'live' FOR UPDATE`, {
+    classId,
+  });
 
 export interface NewLink {
   code: string;
@@ -44,28 +43,23 @@ export interface NewLink {
 }
 
 /** A link with its code, which the database holds to be one that no link ever had. */
-export async function insertLink(db: Db, link: NewLink, tx: Tx): Promise<number> {
+export async function insertLink(db: Db, link: NewLink): Promise<number> {
   const { place } = (await db.one<{ place: number }>(
     'SELECT COALESCE(MAX(place) + 1, 0) AS place FROM links WHERE class_id = :classId',
     { classId: link.classId },
-    tx,
   ))!;
-  const id = await db.insert(
-    'links',
-    {
-      code: link.code,
-      class_id: link.classId,
-      label: link.label,
-      purpose: link.purpose,
-      kind: link.kind,
-      shown: link.shown ? 1 : 0,
-      rules: JSON.stringify(link.rules),
-      place,
-      made_at: toSql(link.madeAt),
-    },
-    tx,
-  );
-  await db.insert('link_codes', { code: link.code, link_id: id }, tx);
+  const id = await db.insert('links', {
+    code: link.code,
+    class_id: link.classId,
+    label: link.label,
+    purpose: link.purpose,
+    kind: link.kind,
+    shown: link.shown ? 1 : 0,
+    rules: JSON.stringify(link.rules),
+    place,
+    made_at: toSql(link.madeAt),
+  });
+  await db.insert('link_codes', { code: link.code, link_id: id });
   return id;
 }
 
@@ -75,30 +69,22 @@ export async function updateLink(
   id: number,
   version: number,
   columns: Record<string, string | number | null>,
-  tx: Tx,
 ): Promise<boolean> {
   const sets = Object.keys(columns).map((c) => `${c} = :${c}`);
   return (
     (await db.change(
       `UPDATE links SET ${[...sets, 'version = version + 1'].join(', ')} WHERE id = :id AND version = :version`,
       { id, version, ...columns },
-      tx,
     )) > 0
   );
 }
 
-export const setPlace = (
-  db: Db,
-  id: number,
-  classId: number,
-  place: number,
-  tx: Tx,
-): Promise<number> =>
-  db.change(
-    'UPDATE links SET place = :place WHERE id = :id AND class_id = :classId',
-    { id, classId, place },
-    tx,
-  );
+export const setPlace = (db: Db, id: number, classId: number, place: number): Promise<number> =>
+  db.change('UPDATE links SET place = :place WHERE id = :id AND class_id = :classId', {
+    id,
+    classId,
+    place,
+  });
 
 // ---- codes
 
@@ -112,11 +98,10 @@ export interface CodeRow {
 }
 
 /** Every code of a link, oldest first; the last is the one it goes by. */
-export const codesOf = (db: Db, linkId: number, tx?: Tx): Promise<CodeRow[]> =>
+export const codesOf = (db: Db, linkId: number): Promise<CodeRow[]> =>
   db.rows<CodeRow>(
     'SELECT k.code, k.how, k.until_at, k.why, k.replaced_at, p.name AS by_name FROM link_codes k LEFT JOIN people p ON p.id = k.replaced_by WHERE k.link_id = :linkId ORDER BY k.turn',
     { linkId },
-    tx,
   );
 
 /** The link that a former code belongs to, and what has become of the code. */
@@ -143,45 +128,39 @@ export async function putCode(
   old: string,
   code: string,
   r: Replacing,
-  tx: Tx,
 ): Promise<void> {
   await db.change(
     'UPDATE link_codes SET how = :how, until_at = :until, why = :why, replaced_at = :now, replaced_by = :by WHERE code = :old',
     { old, how: r.how, until: r.until && toSql(r.until), why: r.why, now: toSql(r.now), by: r.by },
-    tx,
   );
   const { turn } = (await db.one<{ turn: number }>(
     'SELECT MAX(turn) + 1 AS turn FROM link_codes WHERE link_id = :linkId',
     { linkId },
-    tx,
   ))!;
-  await db.insert('link_codes', { code, link_id: linkId, turn }, tx);
+  await db.insert('link_codes', { code, link_id: linkId, turn });
 }
 
 /** The last code is as if it had never been, and the one before it is in force again. */
-export async function dropCode(db: Db, code: string, before: string, tx: Tx): Promise<void> {
-  await db.change('DELETE FROM link_codes WHERE code = :code', { code }, tx);
+export async function dropCode(db: Db, code: string, before: string): Promise<void> {
+  await db.change('DELETE FROM link_codes WHERE code = :code', { code });
   await db.change(
     'UPDATE link_codes SET how = NULL, until_at = NULL, why = NULL, replaced_at = NULL, replaced_by = NULL WHERE code = :before',
     { before },
-    tx,
   );
 }
 
 /** Whether anybody has entered or knocked at a link since an instant of school time. */
-export const usedSince = async (db: Db, linkId: number, since: string, tx?: Tx): Promise<boolean> =>
+export const usedSince = async (db: Db, linkId: number, since: string): Promise<boolean> =>
   (await db.one(
     'SELECT 1 AS used FROM visitors v JOIN sittings m ON m.id = v.sitting_id WHERE m.link_id = :linkId AND v.knocked_at >= :since LIMIT 1',
     { linkId, since: toSql(since) },
-    tx,
   )) !== undefined;
 
 /** Whether somebody sits behind a link's door, or its host has opened it and not ended it. */
-export const isRunning = async (db: Db, linkId: number, tx?: Tx): Promise<boolean> =>
+export const isRunning = async (db: Db, linkId: number): Promise<boolean> =>
   (await db.one(
     `SELECT 1 AS runs FROM sittings m WHERE m.link_id = :linkId AND m.ended_at IS NULL AND EXISTS (SELECT 1 FROM visitors v WHERE v.sitting_id = m.id AND v.inside = 1) LIMIT 1`,
     { linkId },
-    tx,
   )) !== undefined;
 
 // ---- lists
@@ -220,16 +199,14 @@ export const postIdsOfLink = async (db: Db, linkId: number): Promise<number[]> =
     )
   ).map((row) => row.id);
 
-/** Every link of some class periods, in their order; within a transaction they are held against others. */
-export const linksOfClasses = (
+/** Every link of some class periods, in their order, held against others. */
+export const heldLinksOfClasses = (
   db: Db,
   classIds: number[],
-  tx?: Tx,
 ): Promise<{ id: number; class_id: number }[]> =>
   db.rows(
-    `SELECT id, class_id FROM links WHERE class_id IN (:classIds) ORDER BY place, id ${tx ? 'FOR UPDATE' : ''}`,
+    `SELECT id, class_id FROM links WHERE class_id IN (:classIds) ORDER BY place, id FOR UPDATE`,
     { classIds: [0, ...classIds] },
-    tx,
   );
 
 /** Which of some people there are. */
@@ -253,10 +230,9 @@ export const nextOfLinks = (
 };
 
 /** Stops a link that was made for one series alone, where nothing else has come to it since. */
-export const stopUnused = (db: Db, linkId: number, tx: Tx): Promise<number> =>
+export const stopUnused = (db: Db, linkId: number): Promise<number> =>
   db.change(
     `UPDATE links l SET l.state = 'retired', l.version = l.version + 1
      WHERE l.id = :linkId AND NOT EXISTS (SELECT 1 FROM series s WHERE s.link_id = l.id) AND NOT EXISTS (SELECT 1 FROM post_places p WHERE p.link_id = l.id)`,
     { linkId },
-    tx,
   );

@@ -3,6 +3,7 @@ import type { Glen } from '../../glen.js';
 import { isStaff } from '../../http/access.js';
 import { STREAMED, type Handlers } from '../../http/mount.js';
 import type { Who } from '../../http/who.js';
+import { classesHeardOf, linksByCode } from './store.js';
 
 const HEARTBEAT_MS = 20000;
 const MOST_DOORS = 20;
@@ -13,24 +14,15 @@ async function topicsFor(glen: Glen, who: Who, doors: string): Promise<Set<strin
   if (who.sessionId !== null) topics.add(`browser:${who.sessionId}`);
   if (who.person) topics.add(`person:${who.person.id}`);
   if (who.person && isStaff(who)) {
-    const rows = await glen.db.rows<{ class_id: number }>(
-      `SELECT class_id FROM class_staff WHERE person_id = :id UNION SELECT l.class_id FROM link_hosts lh JOIN links l ON l.id = lh.link_id WHERE lh.person_id = :id
-       UNION SELECT l.class_id FROM shares sh JOIN class_staff js ON js.class_id = sh.class_id AND js.person_id = :id JOIN links l ON l.id = sh.link_id`,
-      { id: who.person.id },
-    );
-    for (const { class_id } of rows) topics.add(`class:${class_id}`);
+    for (const id of await classesHeardOf(glen.db, who.person.id)) topics.add(`class:${id}`);
   }
   const codes = doors
     .split(',')
     .slice(0, MOST_DOORS)
     .map(readLinkCode)
     .filter((code) => code !== null);
-  if (codes.length > 0) {
-    const rows = await glen.db.rows<{ id: number }>('SELECT id FROM links WHERE code IN (:codes)', {
-      codes,
-    });
-    for (const { id } of rows) topics.add(`door:${id}`);
-  }
+  if (codes.length > 0)
+    for (const id of await linksByCode(glen.db, codes)) topics.add(`door:${id}`);
   return topics;
 }
 

@@ -16,12 +16,9 @@ import {
   type SessionPlan,
 } from '@glen/core';
 import type { Body } from '@glen/contract';
-import type { Tx } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
 import { wrongField } from '../../http/problem.js';
-import { audit } from '../audit/audit.js';
 import { refreshJoined } from '../link/shareStore.js';
-import { announce } from '../live/feed.js';
 import { readSchool } from '../school/store.js';
 import {
   deleteOccurrences,
@@ -103,13 +100,12 @@ export async function remakeOccurrences(
   series: { id: number; classId: number; linkId: number },
   text: SeriesText,
   planned: Occurrence[],
-  tx: Tx,
   { fresh: isNew = false, about }: { fresh?: boolean; about?: string | undefined } = {},
 ): Promise<void> {
   const now = glen.clock.school();
   const { calendar } = await readSchool(glen.db);
   const rows = planned.map((row) => onSchoolClock(row, text.plan.zone, calendar.zone));
-  const kept = await occurrencesOfSeries(glen.db, series.id, tx);
+  const kept = await occurrencesOfSeries(glen.db, series.id);
   const isSeries = repeats(text.plan);
   const isHistory = (row: KeptOccurrence): boolean =>
     Boolean(row.opened) || (isSeries && row.start_at <= now && row.key_date !== about);
@@ -142,7 +138,7 @@ export async function remakeOccurrences(
   });
   const renew = async (old: KeptOccurrence, row: Occurrence): Promise<void> => {
     const next = renewed(old, row);
-    if (!isAsKept(old, next)) await updateOccurrence(glen.db, old.id, next, tx);
+    if (!isAsKept(old, next)) await updateOccurrence(glen.db, old.id, next);
   };
   const fresh: Occurrence[] = [];
   for (const row of rows) {
@@ -162,35 +158,21 @@ export async function remakeOccurrences(
     if (reuse) await renew(reuse, row);
     else if (isNew || !isSeries || row.start > now) added.push(asKept(row));
   }
-  await insertOccurrences(glen.db, series, added, tx);
+  await insertOccurrences(glen.db, series, added);
   await deleteOccurrences(
     glen.db,
     spare.map((row) => row.id),
-    tx,
   );
-  await refreshJoined(glen.db, { seriesId: series.id }, tx);
+  await refreshJoined(glen.db, { seriesId: series.id });
 }
 
 /** Whoever looks at the class period or its door hears of a change. */
 export async function told(
   glen: Glen,
   series: { class_id: number; link_id: number },
-  tx: Tx,
 ): Promise<void> {
-  await announce(
-    glen.db,
-    glen.clock,
-    `class:${series.class_id}`,
-    { thing: 'class', id: series.class_id },
-    tx,
-  );
-  await announce(
-    glen.db,
-    glen.clock,
-    `door:${series.link_id}`,
-    { thing: 'door', id: series.link_id },
-    tx,
-  );
+  await glen.announce(`class:${series.class_id}`, { thing: 'class', id: series.class_id });
+  await glen.announce(`door:${series.link_id}`, { thing: 'door', id: series.link_id });
 }
 
 /** Puts a session or series on the books, on the class period's own link, within a transaction; gives its series. `freshLink`: the link that was made for it, which goes with it where it is taken back. */
@@ -198,24 +180,18 @@ export async function putOnBooks(
   glen: Glen,
   place: SeriesPlace,
   text: SeriesText,
-  tx: Tx,
   freshLink?: number,
 ): Promise<number> {
   const rows = await rowsOf(glen, text);
-  const id = await insertSeries(glen.db, place, text, tx);
-  await remakeOccurrences(glen, { id, ...place }, text, rows, tx, { fresh: true });
-  await audit(
-    glen.db,
-    glen.clock,
-    {
-      by: place.by,
-      action: 'schedule',
-      subject: `series:${id}`,
-      after: { ...text, version: 1, ...(freshLink === undefined ? {} : { freshLink }) },
-    },
-    tx,
-  );
-  await told(glen, { class_id: place.classId, link_id: place.linkId }, tx);
+  const id = await insertSeries(glen.db, place, text);
+  await remakeOccurrences(glen, { id, ...place }, text, rows, { fresh: true });
+  await glen.audit({
+    by: place.by,
+    action: 'schedule',
+    subject: `series:${id}`,
+    after: { ...text, version: 1, ...(freshLink === undefined ? {} : { freshLink }) },
+  });
+  await told(glen, { class_id: place.classId, link_id: place.linkId });
   return id;
 }
 
@@ -227,7 +203,6 @@ export async function addSessionNow(
   glen: Glen,
   { title, ...place }: { classId: number; linkId: number; title: string },
   by: number | null,
-  tx: Tx,
 ): Promise<void> {
   const { calendar } = await readSchool(glen.db);
   const { date, time } = wallClockAt(glen.clock.school(), calendar.zone);
@@ -241,6 +216,5 @@ export async function addSessionNow(
     glen,
     { ...place, by },
     { title, description: '', draft: false, words: {}, plan },
-    tx,
   );
 }

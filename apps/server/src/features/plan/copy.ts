@@ -4,7 +4,7 @@ import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, wrongField } from '../../http/problem.js';
 import { classById, readSchool } from '../school/store.js';
 import { putOnBooks } from './books.js';
-import { seriesById } from './store.js';
+import { heldSeries } from './store.js';
 
 /** Copies a series to other class periods, each at its own bell period and on its own link, or to the next term. */
 export async function copySeries(
@@ -14,8 +14,8 @@ export async function copySeries(
   body: Body<'copySeries'>,
 ): Promise<Answer<'copySeries'>> {
   const { calendar } = await readSchool(glen.db);
-  return glen.db.transaction(async (tx) => {
-    const series = await seriesById(glen.db, seriesId, tx);
+  return glen.db.transaction(async () => {
+    const series = await heldSeries(glen.db, seriesId);
     if (!series) throw notFound('This session');
     const own = (await classById(glen.db, series.class_id, by))!;
     const copy = async (
@@ -41,7 +41,6 @@ export async function copySeries(
           plan,
           rules: series.rules,
         },
-        tx,
       );
       return { seriesId: id, version: 1 };
     };

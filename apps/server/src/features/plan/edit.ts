@@ -12,10 +12,8 @@ import {
   type SessionPlan,
 } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
-import type { Tx } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, stale, wrongField } from '../../http/problem.js';
-import { audit } from '../audit/audit.js';
 import { cutShares } from '../link/shareStore.js';
 import { makeLinkFor } from '../link/service.js';
 import { bringTogether } from '../link/share.js';
@@ -27,13 +25,13 @@ import {
   giveOccurrences,
   insertSeries,
   occurrencesOfSeries,
-  seriesById,
   seriesHostedBy,
   sessionRowById,
   updateOccurrence,
   updateSeries,
   type SeriesRow,
   type SeriesText,
+  heldSeries,
 } from './store.js';
 
 type Touched = Answer<'changeSessions'>['touched'];
@@ -53,22 +51,15 @@ export async function addSession(
   const text = { title, description, draft, undated, words: {}, plan: planOf(body.plan, calendar) };
   if ((await linkById(glen.db, linkId))?.class_id !== classId)
     throw wrongField('linkId', 'This link belongs to another class period.');
-  const id = await glen.db.transaction(async (tx) => {
-    const fresh = body.freshLink ? await makeLinkFor(glen, classId, title, tx) : undefined;
-    const seriesId = await putOnBooks(
-      glen,
-      { classId, linkId: fresh ?? linkId, by },
-      text,
-      tx,
-      fresh,
-    );
+  const id = await glen.db.transaction(async () => {
+    const fresh = body.freshLink ? await makeLinkFor(glen, classId, title) : undefined;
+    const seriesId = await putOnBooks(glen, { classId, linkId: fresh ?? linkId, by }, text, fresh);
     for (const other of body.together ?? [])
       await together(() =>
         bringTogether(
           glen,
           { linkId: fresh ?? linkId, classId: other, seriesId, ownDoor: 'leads' },
           by ?? 0,
-          tx,
         ),
       );
     return seriesId;
@@ -131,7 +122,6 @@ function inBody<T>(prefix: string, work: () => T): T {
 export async function reviseSeries(
   glen: Glen,
   { seriesId, version, by, action }: OneEdit,
-  tx: Tx,
   edit: (
     series: SeriesRow,
     opened: Set<string>,
@@ -142,12 +132,12 @@ export async function reviseSeries(
     about?: string | undefined;
   },
 ): Promise<Touched | null> {
-  const series = await seriesById(glen.db, seriesId, tx);
+  const series = await heldSeries(glen.db, seriesId);
   if (!series) throw notFound('This session');
   if (series.version !== version) return null;
   const { calendar } = await readSchool(glen.db);
   const opened = new Set(
-    (await occurrencesOfSeries(glen.db, seriesId, tx))
+    (await occurrencesOfSeries(glen.db, seriesId))
       .filter((row) => row.opened)
       .map((row) => row.key_date),
   );
@@ -155,7 +145,7 @@ export async function reviseSeries(
   const place = { classId: series.class_id, linkId: series.link_id };
   const rows = await rowsOf(glen, keep);
   const rowsAdded = add ? await rowsOf(glen, add.text) : [];
-  await updateSeries(glen.db, seriesId, keep, tx);
+  await updateSeries(glen.db, seriesId, keep);
   const touched: Touched = [{ seriesId, version: version + 1 }];
   let added: number | undefined;
   if (add) {
@@ -164,37 +154,27 @@ export async function reviseSeries(
         'key',
         'The door of that date, or of a later one, has been opened already; begin with a later one.',
       );
-    added = await insertSeries(glen.db, { ...place, by }, add.text, tx);
-    await giveOccurrences(glen.db, seriesId, added, add.key, tx);
-    await cutShares(glen.db, seriesId, added, add.key, tx);
-    await remakeOccurrences(glen, { id: added, ...place }, add.text, rowsAdded, tx, { about });
-    await audit(
-      glen.db,
-      glen.clock,
-      {
-        by,
-        action: 'begin-series',
-        subject: `series:${added}`,
-        after: { ...add.text, version: 1, cutFrom: seriesId },
-      },
-      tx,
-    );
+    added = await insertSeries(glen.db, { ...place, by }, add.text);
+    await giveOccurrences(glen.db, seriesId, added, add.key);
+    await cutShares(glen.db, seriesId, added, add.key);
+    await remakeOccurrences(glen, { id: added, ...place }, add.text, rowsAdded, { about });
+    await glen.audit({
+      by,
+      action: 'begin-series',
+      subject: `series:${added}`,
+      after: { ...add.text, version: 1, cutFrom: seriesId },
+    });
     touched.push({ seriesId: added, version: 1 });
   }
-  await remakeOccurrences(glen, { id: seriesId, ...place }, keep, rows, tx, { about });
-  await audit(
-    glen.db,
-    glen.clock,
-    {
-      by,
-      action,
-      subject: `series:${seriesId}`,
-      before: textOf(series),
-      after: { ...keep, version: version + 1, ...(added === undefined ? {} : { added }) },
-    },
-    tx,
-  );
-  await told(glen, series, tx);
+  await remakeOccurrences(glen, { id: seriesId, ...place }, keep, rows, { about });
+  await glen.audit({
+    by,
+    action,
+    subject: `series:${seriesId}`,
+    before: textOf(series),
+    after: { ...keep, version: version + 1, ...(added === undefined ? {} : { added }) },
+  });
+  await told(glen, series);
   return touched;
 }
 
@@ -203,9 +183,9 @@ async function reviseOne(
   glen: Glen,
   one: OneEdit,
   key: string | undefined,
-  edit: Parameters<typeof reviseSeries>[3],
+  edit: Parameters<typeof reviseSeries>[2],
 ): Promise<Edited> {
-  const touched = await glen.db.transaction((tx) => reviseSeries(glen, one, tx, edit));
+  const touched = await glen.db.transaction(() => reviseSeries(glen, one, edit));
   if (!touched)
     throw stale(
       await sessionOfSeries(glen, one.seriesId, key).catch(() =>
@@ -358,13 +338,8 @@ const withWords = (
 ): SeriesText => ({ ...text, words: text.words ?? {} });
 
 /** Refuses unless the person hosts every one of these series' class periods. */
-export async function checkHosts(
-  glen: Glen,
-  personId: number,
-  seriesIds: number[],
-  tx?: Tx,
-): Promise<void> {
-  const rows = await seriesHostedBy(glen.db, personId, seriesIds, tx);
+export async function checkHosts(glen: Glen, personId: number, seriesIds: number[]): Promise<void> {
+  const rows = await seriesHostedBy(glen.db, personId, seriesIds);
   const hosted = new Set(rows.map((row) => row.id));
   if (seriesIds.some((id) => !hosted.has(id)))
     throw new HttpProblem(403, 'One of these sessions belongs to somebody else’s class period.');
@@ -378,7 +353,7 @@ function applyItems(
   items: Item[],
   opened: Set<string>,
   calendar: SchoolCalendar,
-): ReturnType<Parameters<typeof reviseSeries>[3]> {
+): ReturnType<Parameters<typeof reviseSeries>[2]> {
   let keep = textOf(series);
   let add: { text: SeriesText; key: string } | undefined;
   for (const { key, scope, change } of items) {
@@ -412,13 +387,12 @@ export async function changeSessions(
 ): Promise<{ touched: Touched }> {
   const bySeries = groupBySeries(changes);
   await checkHosts(glen, by, [...bySeries.keys()]);
-  const touched = await glen.db.transaction(async (tx) => {
+  const touched = await glen.db.transaction(async () => {
     const all: Touched = [];
     for (const [seriesId, items] of [...bySeries].sort(([a], [b]) => a - b)) {
       const one = await reviseSeries(
         glen,
         { seriesId, version: items[0]!.version, by, action: 'change-sessions' },
-        tx,
         (series, opened, calendar) => applyItems(series, items, opened, calendar),
       );
       if (!one)
@@ -451,10 +425,9 @@ export async function lengthenSession(
   occurrenceId: number,
   minutes: number,
   by: number,
-  tx: Tx,
 ): Promise<string> {
-  const row = (await sessionRowById(glen.db, occurrenceId, tx))!;
-  const series = (await seriesById(glen.db, row.series_id, tx))!;
+  const row = (await sessionRowById(glen.db, occurrenceId))!;
+  const series = (await heldSeries(glen.db, row.series_id))!;
   const { calendar } = await readSchool(glen.db);
   const text = textOf(series);
   const { keep } = editSeries(
@@ -471,25 +444,21 @@ export async function lengthenSession(
     date: row.local_date,
     time: row.local_time,
   };
-  await updateSeries(glen.db, series.id, { ...text, plan: keep!.plan, draft: false }, tx);
-  await updateOccurrence(
-    glen.db,
-    row.id,
-    { ...longer, title: row.title, description: row.description, draft: false, layers: row.layers },
-    tx,
-  );
-  await audit(
-    glen.db,
-    glen.clock,
-    {
-      by,
-      action: 'extend-session',
-      subject: `series:${series.id}`,
-      before: text,
-      after: { ...text, plan: keep!.plan, version: series.version + 1 },
-    },
-    tx,
-  );
-  await told(glen, { class_id: series.class_id, link_id: series.link_id }, tx);
+  await updateSeries(glen.db, series.id, { ...text, plan: keep!.plan, draft: false });
+  await updateOccurrence(glen.db, row.id, {
+    ...longer,
+    title: row.title,
+    description: row.description,
+    draft: false,
+    layers: row.layers,
+  });
+  await glen.audit({
+    by,
+    action: 'extend-session',
+    subject: `series:${series.id}`,
+    before: text,
+    after: { ...text, plan: keep!.plan, version: series.version + 1 },
+  });
+  await told(glen, { class_id: series.class_id, link_id: series.link_id });
   return longer.end;
 }

@@ -24,8 +24,8 @@ export async function setSeriesRules(
   resolveRules([...layers, { scope: key === undefined ? 'series' : 'occurrence', rules }]);
   if (key !== undefined && !(await hasDate(glen.db, seriesId, key)))
     throw wrongField('key', 'The series has no such date.');
-  const touched = await glen.db.transaction((tx) =>
-    reviseSeries(glen, { seriesId, version, by, action: 'set-rules' }, tx, (series) => {
+  const touched = await glen.db.transaction(() =>
+    reviseSeries(glen, { seriesId, version, by, action: 'set-rules' }, (series) => {
       const text = textOf(series);
       if (key === undefined) return { keep: { ...text, rules } };
       return {

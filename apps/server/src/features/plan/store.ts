@@ -7,7 +7,7 @@ import type {
   Standing,
 } from '@glen/core';
 import type { Pennant } from '@glen/contract';
-import { toSql, type Db, type Tx } from '../../db/connect.js';
+import { toSql, type Db } from '../../db/connect.js';
 import { hostsJoined, inAudience, inJoined } from '../link/audience.js';
 
 export interface SeriesRow {
@@ -50,8 +50,12 @@ export interface SessionRow extends Omit<SeriesRow, 'id' | 'words' | 'rules' | '
   for_class: number;
 }
 
-export const seriesById = (db: Db, id: number, tx?: Tx): Promise<SeriesRow | undefined> =>
-  db.one<SeriesRow>(`SELECT * FROM series WHERE id = :id ${tx ? 'FOR UPDATE' : ''}`, { id }, tx);
+export const seriesById = (db: Db, id: number): Promise<SeriesRow | undefined> =>
+  db.one<SeriesRow>('SELECT * FROM series WHERE id = :id', { id });
+
+/** The same, held against other changes. */
+export const heldSeries = (db: Db, id: number): Promise<SeriesRow | undefined> =>
+  db.one<SeriesRow>('SELECT * FROM series WHERE id = :id FOR UPDATE', { id });
 
 /** A series as it is written: what it says and when it is held. */
 export interface SeriesText {
@@ -82,23 +86,18 @@ const columnsOfSeries = (s: SeriesText) => ({
   date_rules: JSON.stringify(s.dateRules ?? {}),
 });
 
-export const insertSeries = (
-  db: Db,
-  place: SeriesPlace,
-  text: SeriesText,
-  tx: Tx,
-): Promise<number> =>
-  db.insert(
-    'series',
-    { class_id: place.classId, link_id: place.linkId, made_by: place.by, ...columnsOfSeries(text) },
-    tx,
-  );
+export const insertSeries = (db: Db, place: SeriesPlace, text: SeriesText): Promise<number> =>
+  db.insert('series', {
+    class_id: place.classId,
+    link_id: place.linkId,
+    made_by: place.by,
+    ...columnsOfSeries(text),
+  });
 
-export async function updateSeries(db: Db, id: number, text: SeriesText, tx: Tx): Promise<void> {
+export async function updateSeries(db: Db, id: number, text: SeriesText): Promise<void> {
   await db.change(
     'UPDATE series SET title = :title, description = :description, plan = :plan, draft = :draft, undated = :undated, words = :words, rules = :rules, date_rules = :date_rules, version = version + 1 WHERE id = :id',
     { id, ...columnsOfSeries(text) },
-    tx,
   );
 }
 
@@ -107,12 +106,10 @@ export const seriesHostedBy = (
   db: Db,
   personId: number,
   seriesIds: number[],
-  tx?: Tx,
 ): Promise<{ id: number }[]> =>
   db.rows<{ id: number }>(
     `SELECT s.id FROM series s JOIN class_staff cs ON cs.class_id = s.class_id AND cs.person_id = :personId AND cs.as_what IN ('host', 'co-teacher') WHERE s.id IN (:seriesIds)`,
     { personId, seriesIds },
-    tx,
   );
 
 /** A change of a series as the audit log keeps it. `added`: a series that was cut off from it; `cutFrom`: the one it was cut off from. */
@@ -122,19 +119,14 @@ export interface SeriesChangeRow {
 }
 
 /** The change that gave a series its present version. */
-export const lastChange = (
-  db: Db,
-  seriesId: number,
-  tx: Tx,
-): Promise<SeriesChangeRow | undefined> =>
+export const lastChange = (db: Db, seriesId: number): Promise<SeriesChangeRow | undefined> =>
   db.one<SeriesChangeRow>(
     'SELECT before_state, after_state FROM audit_log WHERE subject = :subject ORDER BY id DESC LIMIT 1',
     { subject: `series:${seriesId}` },
-    tx,
   );
 
-export const deleteSeries = (db: Db, id: number, tx: Tx): Promise<number> =>
-  db.change('DELETE FROM series WHERE id = :id', { id }, tx);
+export const deleteSeries = (db: Db, id: number): Promise<number> =>
+  db.change('DELETE FROM series WHERE id = :id', { id });
 
 export interface KeptOccurrence {
   id: number;
@@ -156,27 +148,20 @@ export interface KeptOccurrence {
   layers: RuleLayer[] | null;
 }
 
-export const occurrencesOfSeries = (db: Db, seriesId: number, tx: Tx): Promise<KeptOccurrence[]> =>
+export const occurrencesOfSeries = (db: Db, seriesId: number): Promise<KeptOccurrence[]> =>
   db.rows<KeptOccurrence>(
     `SELECT o.id, o.key_date, o.title, o.description, o.local_date, o.local_time, o.minutes, o.start_at, o.end_at, o.status, o.why, o.was_date, o.was_time, o.was_minutes, o.draft, o.layers, m.id IS NOT NULL AS opened
      FROM occurrences o LEFT JOIN sittings m ON m.occurrence_id = o.id WHERE o.series_id = :seriesId ORDER BY o.key_date`,
     { seriesId },
-    tx,
   );
 
 /** Gives rows of a series, from a key on, to another. */
-export const giveOccurrences = (
-  db: Db,
-  from: number,
-  to: number,
-  key: string,
-  tx: Tx,
-): Promise<number> =>
-  db.change(
-    'UPDATE occurrences SET series_id = :to WHERE series_id = :from AND key_date >= :key',
-    { from, to, key },
-    tx,
-  );
+export const giveOccurrences = (db: Db, from: number, to: number, key: string): Promise<number> =>
+  db.change('UPDATE occurrences SET series_id = :to WHERE series_id = :from AND key_date >= :key', {
+    from,
+    to,
+    key,
+  });
 
 /** Where a row's session stood before it was moved. */
 export const wasOf = (
@@ -212,7 +197,6 @@ export const insertOccurrences = (
   db: Db,
   series: { id: number; classId: number; linkId: number },
   rows: KeptAs[],
-  tx: Tx,
 ): Promise<void> =>
   db.insertAll(
     'occurrences',
@@ -222,7 +206,6 @@ export const insertOccurrences = (
       link_id: series.linkId,
       ...columnsOf(o),
     })),
-    tx,
   );
 
 /** Whether a row says already what it is to say. */
@@ -236,22 +219,21 @@ export const isAsKept = (row: KeptOccurrence, o: KeptAs): boolean =>
           : row[column as keyof KeptOccurrence]) === value,
   );
 
-export async function updateOccurrence(db: Db, id: number, o: KeptAs, tx: Tx): Promise<void> {
+export async function updateOccurrence(db: Db, id: number, o: KeptAs): Promise<void> {
   const columns = columnsOf(o);
   await db.change(
     `UPDATE occurrences SET ${Object.keys(columns)
       .map((c) => `${c} = :${c}`)
       .join(', ')} WHERE id = :id`,
     { id, ...columns },
-    tx,
   );
 }
 
 /** Takes rows away, and who was invited to them; none of them may have been opened. */
-export async function deleteOccurrences(db: Db, ids: number[], tx: Tx): Promise<void> {
+export async function deleteOccurrences(db: Db, ids: number[]): Promise<void> {
   if (ids.length === 0) return;
-  await db.change('DELETE FROM invited WHERE occurrence_id IN (:ids)', { ids }, tx);
-  await db.change('DELETE FROM occurrences WHERE id IN (:ids)', { ids }, tx);
+  await db.change('DELETE FROM invited WHERE occurrence_id IN (:ids)', { ids });
+  await db.change('DELETE FROM occurrences WHERE id IN (:ids)', { ids });
 }
 
 const SESSION_SELECT = `
@@ -284,17 +266,15 @@ export const sessionRowOfSeries = (
   db: Db,
   seriesId: number,
   { key, now }: { key?: string | undefined; now: string },
-  tx?: Tx,
 ): Promise<SessionRow | undefined> =>
   db.one<SessionRow>(
     `${SESSION_SELECT} WHERE o.series_id = :seriesId ${key ? 'AND o.key_date = :key' : ''}
      ORDER BY o.status = 'skipped', o.end_at <= :now, ABS(TIMESTAMPDIFF(SECOND, o.start_at, :now)), o.id LIMIT 1`,
     { seriesId, key: key ?? null, now: toSql(now) },
-    tx,
   );
 
-export const sessionRowById = (db: Db, id: number, tx?: Tx): Promise<SessionRow | undefined> =>
-  db.one<SessionRow>(`${SESSION_SELECT} WHERE o.id = :id`, { id }, tx);
+export const sessionRowById = (db: Db, id: number): Promise<SessionRow | undefined> =>
+  db.one<SessionRow>(`${SESSION_SELECT} WHERE o.id = :id`, { id });
 
 /** The sessions that a person is meant for, by a link's audience, with their class period at another's door, or as invited guest, on local dates from a day on; drafts are nobody's business. */
 export const sessionsOfLearner = (
@@ -343,9 +323,8 @@ export const sessionsActedIn = async (db: Db, personId: number): Promise<number[
   ).map((row) => row.id);
 
 /** Whether a series has a date of this key. */
-export const hasDate = async (db: Db, seriesId: number, key: string, tx?: Tx): Promise<boolean> =>
+export const hasDate = async (db: Db, seriesId: number, key: string): Promise<boolean> =>
   (await db.one(
     'SELECT 1 AS here FROM occurrences WHERE series_id = :seriesId AND key_date = :key',
     { seriesId, key },
-    tx,
   )) !== undefined;

@@ -1,8 +1,6 @@
 import type { Answer, Body } from '@glen/contract';
-import type { Tx } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
-import { audit } from '../audit/audit.js';
 import { dropShares, mergeShares } from '../link/shareStore.js';
 import { stopUnused } from '../link/store.js';
 import { remakeOccurrences, rowsOf, told } from './books.js';
@@ -13,11 +11,11 @@ import {
   giveOccurrences,
   lastChange,
   occurrencesOfSeries,
-  seriesById,
   updateSeries,
   type SeriesChangeRow,
   type SeriesRow,
   type SeriesText,
+  heldSeries,
 } from './store.js';
 
 type Touched = Answer<'takeBackChange'>['touched'];
@@ -30,9 +28,8 @@ async function remove(
   series: SeriesRow,
   freshLink: number | undefined,
   by: number,
-  tx: Tx,
 ): Promise<void> {
-  const rows = await occurrencesOfSeries(glen.db, series.id, tx);
+  const rows = await occurrencesOfSeries(glen.db, series.id);
   if (rows.some((row) => row.opened))
     throw new HttpProblem(
       409,
@@ -41,23 +38,17 @@ async function remove(
   await deleteOccurrences(
     glen.db,
     rows.map((row) => row.id),
-    tx,
   );
-  await dropShares(glen.db, series.id, tx);
-  await deleteSeries(glen.db, series.id, tx);
+  await dropShares(glen.db, series.id);
+  await deleteSeries(glen.db, series.id);
   // Made for it alone, and nothing else has come to it since.
-  if (freshLink !== undefined) await stopUnused(glen.db, freshLink, tx);
-  await audit(
-    glen.db,
-    glen.clock,
-    {
-      by,
-      action: 'take-back',
-      subject: `series:${series.id}`,
-      before: { title: series.title, plan: series.plan },
-    },
-    tx,
-  );
+  if (freshLink !== undefined) await stopUnused(glen.db, freshLink);
+  await glen.audit({
+    by,
+    action: 'take-back',
+    subject: `series:${series.id}`,
+    before: { title: series.title, plan: series.plan },
+  });
 }
 
 async function putBack(
@@ -65,37 +56,30 @@ async function putBack(
   series: SeriesRow,
   entry: SeriesChangeRow,
   by: number,
-  tx: Tx,
 ): Promise<void> {
   // An older entry of the log may know nothing of words and rules.
   const before: SeriesText = { words: {}, rules: {}, dateRules: {}, ...entry.before_state! };
   const { added } = entry.after_state!;
   if (added !== undefined) {
-    await giveOccurrences(glen.db, added, series.id, '0000-00-00', tx);
-    await mergeShares(glen.db, added, series.id, tx);
-    await deleteSeries(glen.db, added, tx);
+    await giveOccurrences(glen.db, added, series.id, '0000-00-00');
+    await mergeShares(glen.db, added, series.id);
+    await deleteSeries(glen.db, added);
   }
   const rows = await rowsOf(glen, before);
-  await updateSeries(glen.db, series.id, before, tx);
+  await updateSeries(glen.db, series.id, before);
   await remakeOccurrences(
     glen,
     { id: series.id, classId: series.class_id, linkId: series.link_id },
     before,
     rows,
-    tx,
   );
-  await audit(
-    glen.db,
-    glen.clock,
-    {
-      by,
-      action: 'take-back',
-      subject: `series:${series.id}`,
-      before: textOf(series),
-      after: { ...before, version: series.version + 1 },
-    },
-    tx,
-  );
+  await glen.audit({
+    by,
+    action: 'take-back',
+    subject: `series:${series.id}`,
+    before: textOf(series),
+    after: { ...before, version: series.version + 1 },
+  });
 }
 
 /**
@@ -112,25 +96,25 @@ export async function takeBackChange(
     by,
     touched.map((t) => t.seriesId),
   );
-  return glen.db.transaction(async (tx) => {
+  return glen.db.transaction(async () => {
     const restored: Touched = [];
     for (const { seriesId, version } of touched) {
-      const series = await seriesById(glen.db, seriesId, tx);
+      const series = await heldSeries(glen.db, seriesId);
       // A part that was cut off has gone back into its series by now.
       if (!series && restored.length > 0) continue;
-      const entry = series && (await lastChange(glen.db, seriesId, tx));
+      const entry = series && (await lastChange(glen.db, seriesId));
       if (!series || !entry || series.version !== version || entry.after_state?.version !== version)
         throw tooLate();
       if (entry.after_state.cutFrom !== undefined) throw tooLate();
       const { added } = entry.after_state;
-      const other = added === undefined ? undefined : await seriesById(glen.db, added, tx);
+      const other = added === undefined ? undefined : await heldSeries(glen.db, added);
       if (other && other.version !== touched.find((t) => t.seriesId === added)?.version)
         throw tooLate();
       if (entry.before_state) {
-        await putBack(glen, series, entry, by, tx);
+        await putBack(glen, series, entry, by);
         restored.push({ seriesId, version: version + 1 });
-      } else await remove(glen, series, entry.after_state.freshLink, by, tx);
-      await told(glen, series, tx);
+      } else await remove(glen, series, entry.after_state.freshLink, by);
+      await told(glen, series);
     }
     return { touched: restored };
   });

@@ -7,7 +7,6 @@ import {
   type Delivery,
   type PostValues,
 } from '@glen/core';
-import type { Tx } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
 import { rulesOfLinks, rulesOfSession, type LinkRules } from '../entry/service.js';
 import { linkAddress } from '../link/service.js';
@@ -46,19 +45,18 @@ const groupedBy = <T>(rows: T[], key: (row: T) => number): Map<number, T[]> => {
 export async function factsOf(
   glen: Glen,
   postIds: number[],
-  { personId = 0, at, tx }: { personId?: number; at?: string; tx?: Tx } = {},
+  { personId = 0, at }: { personId?: number; at?: string } = {},
 ): Promise<PostFacts> {
   const [{ calendar }, posts, places, placements] = await Promise.all([
-    readSchool(glen.db, tx),
-    postsById(glen.db, postIds, tx),
-    placesOf(glen.db, postIds, personId, tx),
-    placementsOf(glen.db, postIds, tx),
+    readSchool(glen.db),
+    postsById(glen.db, postIds),
+    placesOf(glen.db, postIds, personId),
+    placementsOf(glen.db, postIds),
   ]);
   return factsFrom(
     glen,
     { posts, places, placements },
     { now: at ?? glen.clock.school(), zone: calendar.zone },
-    tx,
   );
 }
 
@@ -67,13 +65,12 @@ export async function factsFrom(
   glen: Glen,
   what: Pick<PostFacts, 'posts' | 'places' | 'placements'>,
   when: Pick<PostFacts, 'now' | 'zone'>,
-  tx?: Tx,
 ): Promise<PostFacts> {
   const links = [...new Set(what.places.map((p) => p.link_id))];
   const [occurrences, rules, hosts] = await Promise.all([
-    occurrencesOfLinks(glen.db, links, tx),
-    rulesOfLinks(glen.db, links, tx),
-    hostNames(glen.db, [...new Set(what.places.map((p) => p.class_id))], tx),
+    occurrencesOfLinks(glen.db, links),
+    rulesOfLinks(glen.db, links),
+    hostNames(glen.db, [...new Set(what.places.map((p) => p.class_id))]),
   ]);
   return { ...what, ...when, occurrences: groupedBy(occurrences, (o) => o.link_id), rules, hosts };
 }

@@ -1,8 +1,5 @@
 import { nextMoment, type Delivery } from '@glen/core';
 import type { Glen } from '../../glen.js';
-import type { Tx } from '../../db/connect.js';
-import { enqueue } from '../../jobs/outbox.js';
-import { announce } from '../live/feed.js';
 import { bodyAt, sectionAt } from './bodies.js';
 import { deliveriesOf, factsOf, nextSession, valuesOf, type PostFacts } from './facts.js';
 import {
@@ -38,7 +35,6 @@ export async function wishes(
   facts: PostFacts,
   post: PostRow,
   deliveries: Delivery[],
-  tx?: Tx,
 ): Promise<Wished[]> {
   const there = new Map(
     facts.placements
@@ -69,7 +65,7 @@ export async function wishes(
     }
     standing.add(place);
     if (place.shape.readers !== 'class' && !readers.has(place.id))
-      readers.set(place.id, await readersOf(glen.db, place, tx));
+      readers.set(place.id, await readersOf(glen.db, place));
     const session =
       d.occurrence === null
         ? null
@@ -135,22 +131,20 @@ async function write(
   old: PlacementRow | undefined,
   w: Wished,
   { kind, class_id: classId }: PlaceRow,
-  tx: Tx,
 ): Promise<boolean> {
   if (old && old.wish === w.wish && (w.wish === 'gone' || same(old.body, w.body))) return false;
-  const id = old ? old.id : await insertPlacement(glen.db, post.id, w, tx);
-  if (old) await updatePlacement(glen.db, id, w, tx);
+  const id = old ? old.id : await insertPlacement(glen.db, post.id, w);
+  if (old) await updatePlacement(glen.db, id, w);
   if (kind === 'by-hand') return true;
-  if (!old) await lookLater(glen.db, glen.clock, classId, tx);
+  if (!old) await lookLater(glen, classId);
   const undoable =
     (w.wish === 'gone' && Boolean(post.withdrawn || old?.dropped)) ||
     (old !== undefined && old.wish === w.wish && old.code !== w.code);
-  await enqueue(
-    glen.db,
-    glen.clock,
-    { kind: 'placement', subject: String(id), waitSeconds: undoable ? glen.config.undoSeconds : 0 },
-    tx,
-  );
+  await glen.enqueue({
+    kind: 'placement',
+    subject: String(id),
+    waitSeconds: undoable ? glen.config.undoSeconds : 0,
+  });
   return true;
 }
 
@@ -170,10 +164,10 @@ function wakeAt(facts: PostFacts, post: PostRow, deliveries: Delivery[]): string
  * again. Repeating it does no harm; whatever changes in between wakes it anew.
  */
 export async function followPost(glen: Glen, postId: number): Promise<void> {
-  await glen.db.transaction(async (tx) => {
-    const post = await heldPost(glen.db, postId, tx);
+  await glen.db.transaction(async () => {
+    const post = await heldPost(glen.db, postId);
     if (!post) return;
-    const facts = await factsOf(glen, [postId], { tx });
+    const facts = await factsOf(glen, [postId], {});
     const deliveries = deliveriesOf(facts, post);
     const there = new Map(
       facts.placements.map((p) => [
@@ -183,22 +177,17 @@ export async function followPost(glen: Glen, postId: number): Promise<void> {
     );
     const places = new Map(facts.places.map((p) => [p.id, p]));
     let changed = false;
-    for (const w of await wishes(glen, facts, post, deliveries, tx))
-      changed =
-        (await write(glen, post, there.get(slot(w)), w, places.get(w.placeId)!, tx)) || changed;
+    for (const w of await wishes(glen, facts, post, deliveries))
+      changed = (await write(glen, post, there.get(slot(w)), w, places.get(w.placeId)!)) || changed;
     const at = post.withdrawn ? null : wakeAt(facts, post, deliveries);
-    if (at !== null) await wakePost(glen.db, glen.clock, postId, tx, at);
-    if (changed) await tellPosts(glen, facts.places, tx);
+    if (at !== null) await wakePost(glen, postId, at);
+    if (changed) await tellPosts(glen, facts.places);
   });
   glen.nudge();
 }
 
 /** Those who look at the posts of some places' class periods hear that they have changed. */
-export async function tellPosts(
-  glen: Glen,
-  places: { class_id: number }[],
-  tx?: Tx,
-): Promise<void> {
+export async function tellPosts(glen: Glen, places: { class_id: number }[]): Promise<void> {
   for (const classId of new Set(places.map((p) => p.class_id)))
-    await announce(glen.db, glen.clock, `class:${classId}`, { thing: 'posts', id: classId }, tx);
+    await glen.announce(`class:${classId}`, { thing: 'posts', id: classId });
 }

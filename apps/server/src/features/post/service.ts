@@ -1,11 +1,8 @@
 import { GlenInputError, givesCode, placeWallTime, planPosts, type PostTiming } from '@glen/core';
 import type { Answer, Body, Post } from '@glen/contract';
-import type { Tx } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, stale, wrongField } from '../../http/problem.js';
-import { enqueue } from '../../jobs/outbox.js';
 import { OutsideError } from '../../outside/outsideError.js';
-import { audit } from '../audit/audit.js';
 import { rulesOfLinks } from '../entry/service.js';
 import { mainLinksOf, readSchool } from '../school/store.js';
 import { describePost } from './describe.js';
@@ -149,20 +146,14 @@ export async function addPost(glen: Glen, classId: number, by: number, body: Sen
     placesFrom(glen, classId, body.places),
   ]);
   await refuseWrongPlaces(glen, by, text, places);
-  const id = await glen.db.transaction(async (tx) => {
-    const post = await insertPost(glen.db, { classId, by }, text, tx);
-    await writePlaces(glen.db, post, places, tx);
-    await wakePost(glen.db, glen.clock, post, tx);
-    await audit(
-      glen.db,
-      glen.clock,
-      { by, action: 'post', subject: `post:${post}`, after: body },
-      tx,
-    );
+  const id = await glen.db.transaction(async () => {
+    const post = await insertPost(glen.db, { classId, by }, text);
+    await writePlaces(glen.db, post, places);
+    await wakePost(glen, post);
+    await glen.audit({ by, action: 'post', subject: `post:${post}`, after: body });
     await tellPosts(
       glen,
       places.map((p) => ({ class_id: p.classId })),
-      tx,
     );
     return post;
   });
@@ -207,26 +198,21 @@ async function changePost(
   { by, version, action, text, places }: Change,
 ): Promise<Post> {
   await mustHostAll(glen, id, by);
-  const changed = await glen.db.transaction(async (tx) => {
-    const row = await heldPost(glen.db, id, tx);
+  const changed = await glen.db.transaction(async () => {
+    const row = await heldPost(glen.db, id);
     if (!row) throw notFound('This post');
     const after = text(row);
-    if (!(await updatePost(glen.db, id, version, after, tx))) return false;
-    if (places) await writePlaces(glen.db, id, places, tx);
-    await wakePost(glen.db, glen.clock, id, tx);
-    await audit(
-      glen.db,
-      glen.clock,
-      {
-        by,
-        action,
-        subject: `post:${id}`,
-        before: textOf(row),
-        after: { ...after, ...(places ? { places } : {}) },
-      },
-      tx,
-    );
-    await tellPosts(glen, await placesOf(glen.db, [id], 0, tx), tx);
+    if (!(await updatePost(glen.db, id, version, after))) return false;
+    if (places) await writePlaces(glen.db, id, places);
+    await wakePost(glen, id);
+    await glen.audit({
+      by,
+      action,
+      subject: `post:${id}`,
+      before: textOf(row),
+      after: { ...after, ...(places ? { places } : {}) },
+    });
+    await tellPosts(glen, await placesOf(glen.db, [id], 0));
     return true;
   });
   if (!changed) throw stale(await describePost(glen, id, by));
@@ -289,36 +275,36 @@ export async function postNow(
   occurrenceId: number,
 ): Promise<Post> {
   await mustHostAll(glen, id, by);
-  await glen.db.transaction(async (tx) => {
-    const row = await heldPost(glen.db, id, tx);
+  await glen.db.transaction(async () => {
+    const row = await heldPost(glen.db, id);
     if (!row) throw notFound('This post');
-    if (!(await isOfPost(glen.db, id, occurrenceId, tx)))
+    if (!(await isOfPost(glen.db, id, occurrenceId)))
       throw wrongField('occurrenceId', 'This post does not speak of that session.');
     if (!row.early.includes(occurrenceId))
-      await hurryPost(glen.db, id, [...row.early, occurrenceId], tx);
-    await wakePost(glen.db, glen.clock, id, tx);
-    await audit(
-      glen.db,
-      glen.clock,
-      { by, action: 'post-now', subject: `post:${id}`, after: { occurrence: occurrenceId } },
-      tx,
-    );
-    await tellPosts(glen, await placesOf(glen.db, [id], 0, tx), tx);
+      await hurryPost(glen.db, id, [...row.early, occurrenceId]);
+    await wakePost(glen, id);
+    await glen.audit({
+      by,
+      action: 'post-now',
+      subject: `post:${id}`,
+      after: { occurrence: occurrenceId },
+    });
+    await tellPosts(glen, await placesOf(glen.db, [id], 0));
   });
   glen.nudge();
   return describePost(glen, id, by);
 }
 
-const sendAgain = (glen: Glen, id: number, tx: Tx): Promise<void> =>
-  enqueue(glen.db, glen.clock, { kind: 'placement', subject: String(id) }, tx);
+const sendAgain = (glen: Glen, id: number): Promise<void> =>
+  glen.enqueue({ kind: 'placement', subject: String(id) });
 
 /** Tries what of a post has not got out again at once. It stays as it is, so no version is asked for. */
 export async function retryPost(glen: Glen, id: number, by: number): Promise<Post> {
-  await glen.db.transaction(async (tx) => {
-    for (const p of await placementsOf(glen.db, [id], tx))
-      if (p.job_state === 'failed' || p.job_state === 'queued') await sendAgain(glen, p.id, tx);
-    await audit(glen.db, glen.clock, { by, action: 'retry-post', subject: `post:${id}` }, tx);
-    await tellPosts(glen, await placesOf(glen.db, [id], 0, tx), tx);
+  await glen.db.transaction(async () => {
+    for (const p of await placementsOf(glen.db, [id]))
+      if (p.job_state === 'failed' || p.job_state === 'queued') await sendAgain(glen, p.id);
+    await glen.audit({ by, action: 'retry-post', subject: `post:${id}` });
+    await tellPosts(glen, await placesOf(glen.db, [id], 0));
   });
   glen.nudge();
   return describePost(glen, id, by);
@@ -343,25 +329,25 @@ export async function actOnPlacement(
       409,
       byHand ? 'This place is filled by hand.' : 'Glen fills this place itself.',
     );
-  await glen.db.transaction(async (tx) => {
-    if (deed === 'retry') await sendAgain(glen, id, tx);
-    if (deed === 'done') await notePlaced(glen.db, row, glen.clock.school(), tx);
-    if (deed === 'not-done') await unplace(glen.db, id, tx);
+  await glen.db.transaction(async () => {
+    if (deed === 'retry') await sendAgain(glen, id);
+    if (deed === 'done') await notePlaced(glen.db, row, glen.clock.school());
+    if (deed === 'not-done') await unplace(glen.db, id);
     if (deed === 'take-down' || deed === 'put-back') {
-      await dropPlacement(glen.db, id, deed === 'take-down', tx);
+      await dropPlacement(glen.db, id, deed === 'take-down');
       if (deed === 'put-back' && !byHand && !row.dropped) {
-        await renewPlacement(glen.db, id, tx);
-        await sendAgain(glen, id, tx);
+        await renewPlacement(glen.db, id);
+        await sendAgain(glen, id);
       }
-      await wakePost(glen.db, glen.clock, row.post_id, tx);
+      await wakePost(glen, row.post_id);
     }
-    await audit(
-      glen.db,
-      glen.clock,
-      { by, action: `placement-${deed}`, subject: `post:${row.post_id}`, after: { placement: id } },
-      tx,
-    );
-    await tellPosts(glen, [row], tx);
+    await glen.audit({
+      by,
+      action: `placement-${deed}`,
+      subject: `post:${row.post_id}`,
+      after: { placement: id },
+    });
+    await tellPosts(glen, [row]);
   });
   glen.nudge();
   return describePost(glen, row.post_id, by);

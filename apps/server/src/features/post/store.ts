@@ -1,6 +1,6 @@
 import type { Occurrence, PostTiming, RichText, RuleLayer } from '@glen/core';
 import type { Pennant } from '@glen/contract';
-import { toSql, type Db, type Tx } from '../../db/connect.js';
+import { toSql, type Db } from '../../db/connect.js';
 import type { Thing } from '../../outside/courseSite.js';
 import { inAudience } from '../link/audience.js';
 
@@ -108,18 +108,16 @@ const read = (row: PostRow): PostRow => ({
   words: JSON.parse(row.words as string) as Words,
 });
 
-export const postsById = async (db: Db, ids: number[], tx?: Tx): Promise<PostRow[]> =>
+export const postsById = async (db: Db, ids: number[]): Promise<PostRow[]> =>
   (
-    await db.rows<PostRow>(
-      `${POST_SELECT} WHERE p.id IN (:ids) ORDER BY p.id DESC`,
-      { ids: [0, ...ids] },
-      tx,
-    )
+    await db.rows<PostRow>(`${POST_SELECT} WHERE p.id IN (:ids) ORDER BY p.id DESC`, {
+      ids: [0, ...ids],
+    })
   ).map(read);
 
 /** A post, held against other changes of it. */
-export const heldPost = async (db: Db, id: number, tx: Tx): Promise<PostRow | undefined> => {
-  const row = await db.one<PostRow>(`${POST_SELECT} WHERE p.id = :id FOR UPDATE`, { id }, tx);
+export const heldPost = async (db: Db, id: number): Promise<PostRow | undefined> => {
+  const row = await db.one<PostRow>(`${POST_SELECT} WHERE p.id = :id FOR UPDATE`, { id });
   return row && read(row);
 };
 
@@ -133,21 +131,20 @@ export const postIdsOf = async (db: Db, classIds: number[]): Promise<number[]> =
   ).map((row) => row.id);
 
 /** Posts, not withdrawn, that go to a class period or bear a link of its. */
-export const postIdsTouching = async (db: Db, classId: number, tx: Tx): Promise<number[]> =>
+export const postIdsTouching = async (db: Db, classId: number): Promise<number[]> =>
   (
     await db.rows<{ id: number }>(
       'SELECT DISTINCT p.id FROM posts p JOIN post_places pp ON pp.post_id = p.id JOIN links l ON l.id = pp.link_id WHERE p.withdrawn = 0 AND (pp.class_id = :classId OR l.class_id = :classId)',
       { classId },
-      tx,
     )
   ).map((row) => row.id);
 
-export const postIdsInForce = async (db: Db, tx: Tx): Promise<number[]> =>
-  (await db.rows<{ id: number }>('SELECT id FROM posts WHERE withdrawn = 0', {}, tx)).map(
+export const postIdsInForce = async (db: Db): Promise<number[]> =>
+  (await db.rows<{ id: number }>('SELECT id FROM posts WHERE withdrawn = 0', {})).map(
     (row) => row.id,
   );
 
-export const placesOf = (db: Db, postIds: number[], personId = 0, tx?: Tx): Promise<PlaceRow[]> =>
+export const placesOf = (db: Db, postIds: number[], personId = 0): Promise<PlaceRow[]> =>
   db.rows<PlaceRow>(
     `SELECT pp.*, c.ref AS class_ref, c.title AS class_title, c.period, c.pennant, l.code, l.label AS link_label, l.state AS link_state,
        NOT EXISTS (SELECT 1 FROM class_staff cs WHERE cs.class_id = pp.class_id AND cs.person_id = p.made_by AND cs.as_what <> 'presenter') AS lost,
@@ -155,19 +152,16 @@ export const placesOf = (db: Db, postIds: number[], personId = 0, tx?: Tx): Prom
      FROM post_places pp JOIN posts p ON p.id = pp.post_id JOIN class_periods c ON c.id = pp.class_id JOIN links l ON l.id = pp.link_id
      WHERE pp.post_id IN (:postIds) ORDER BY pp.id`,
     { postIds: [0, ...postIds], personId },
-    tx,
   );
 
 const PLACEMENT_SELECT = `
   SELECT pl.*, o.state AS job_state, o.tries, o.last_error FROM placements pl
   LEFT JOIN outbox o ON o.id = (SELECT MAX(x.id) FROM outbox x WHERE x.kind = 'placement' AND x.subject = CAST(pl.id AS CHAR CHARACTER SET ascii) COLLATE ascii_bin AND x.state <> 'done')`;
 
-export const placementsOf = (db: Db, postIds: number[], tx?: Tx): Promise<PlacementRow[]> =>
-  db.rows<PlacementRow>(
-    `${PLACEMENT_SELECT} WHERE pl.post_id IN (:postIds) ORDER BY pl.id`,
-    { postIds: [0, ...postIds] },
-    tx,
-  );
+export const placementsOf = (db: Db, postIds: number[]): Promise<PlacementRow[]> =>
+  db.rows<PlacementRow>(`${PLACEMENT_SELECT} WHERE pl.post_id IN (:postIds) ORDER BY pl.id`, {
+    postIds: [0, ...postIds],
+  });
 
 export const placementById = (
   db: Db,
@@ -179,29 +173,19 @@ export const placementById = (
   );
 
 /** Every date of some links that a post may speak of; drafts are nobody's business. */
-export const occurrencesOfLinks = (
-  db: Db,
-  linkIds: number[],
-  tx?: Tx,
-): Promise<PostOccurrenceRow[]> =>
+export const occurrencesOfLinks = (db: Db, linkIds: number[]): Promise<PostOccurrenceRow[]> =>
   db.rows<PostOccurrenceRow>(
     `SELECT o.id, o.link_id, o.title, o.description, o.key_date, o.local_date, o.local_time, o.start_at, o.end_at, o.status, o.layers, m.ended_at
      FROM occurrences o LEFT JOIN sittings m ON m.occurrence_id = o.id WHERE o.link_id IN (:linkIds) AND o.draft = 0 AND o.status <> 'skipped' ORDER BY o.start_at, o.id`,
     { linkIds: [0, ...linkIds] },
-    tx,
   );
 
-export const hostNames = async (
-  db: Db,
-  classIds: number[],
-  tx?: Tx,
-): Promise<Map<number, string>> =>
+export const hostNames = async (db: Db, classIds: number[]): Promise<Map<number, string>> =>
   new Map(
     (
       await db.rows<{ class_id: number; name: string }>(
         `SELECT cs.class_id, MIN(p.name) AS name FROM class_staff cs JOIN people p ON p.id = cs.person_id WHERE cs.as_what = 'host' AND cs.class_id IN (:classIds) GROUP BY cs.class_id`,
         { classIds: [0, ...classIds] },
-        tx,
       )
     ).map((row) => [row.class_id, row.name]),
   );
@@ -217,23 +201,20 @@ const READERS = `SELECT p.id, p.name, (SELECT a.email FROM accounts a WHERE a.pe
 export function readersOf(
   db: Db,
   { class_id: classId, link_id: linkId, shape }: Pick<PlaceRow, 'class_id' | 'link_id' | 'shape'>,
-  tx?: Tx,
 ): Promise<Reader[]> {
   const roll = `${READERS} (SELECT r.person_id FROM roll r WHERE r.class_id = :classId)`;
-  if (shape.readers === 'class') return db.rows<Reader>(`${roll} ORDER BY p.name`, { classId }, tx);
+  if (shape.readers === 'class') return db.rows<Reader>(`${roll} ORDER BY p.name`, { classId });
   if (shape.readers === 'audience') {
     return db.rows<Reader>(
       `${roll} AND p.id IN (SELECT ar.person_id FROM link_audience la JOIN roll ar ON ar.class_id = la.class_id WHERE la.link_id = :linkId
          UNION SELECT g.person_id FROM link_audience la JOIN group_members g ON g.group_id = la.group_id WHERE la.link_id = :linkId
          UNION SELECT la.person_id FROM link_audience la WHERE la.link_id = :linkId AND la.person_id IS NOT NULL) ORDER BY p.name`,
       { classId, linkId },
-      tx,
     );
   }
   return db.rows<Reader>(
     `${roll} AND p.id IN (SELECT g.person_id FROM group_members g WHERE g.group_id = :groupId) ORDER BY p.name`,
     { classId, groupId: shape.readers.groupId },
-    tx,
   );
 }
 
@@ -388,9 +369,8 @@ export const insertPost = (
   db: Db,
   at: { classId: number; by: number },
   post: PostText,
-  tx: Tx,
 ): Promise<number> =>
-  db.insert('posts', { class_id: at.classId, made_by: at.by, ...columnsOf(post) }, tx);
+  db.insert('posts', { class_id: at.classId, made_by: at.by, ...columnsOf(post) });
 
 /** Changes a post that still has the version its editor read; gives whether it had. */
 export async function updatePost(
@@ -398,7 +378,6 @@ export async function updatePost(
   id: number,
   version: number,
   post: PostText,
-  tx: Tx,
 ): Promise<boolean> {
   const columns = columnsOf(post);
   return (
@@ -407,7 +386,6 @@ export async function updatePost(
         .map((c) => `${c} = :${c}`)
         .join(', ')}, version = version + 1 WHERE id = :id AND version = :version`,
       { id, version, ...columns },
-      tx,
     )) > 0
   );
 }
@@ -421,44 +399,27 @@ export interface PlaceText {
 }
 
 /** Whether a session is one that a post could speak of: held at a link that it bears. */
-export const isOfPost = async (
-  db: Db,
-  id: number,
-  occurrenceId: number,
-  tx: Tx,
-): Promise<boolean> =>
+export const isOfPost = async (db: Db, id: number, occurrenceId: number): Promise<boolean> =>
   (await db.one(
     'SELECT o.id FROM occurrences o JOIN post_places pp ON pp.link_id = o.link_id AND pp.removed = 0 WHERE pp.post_id = :id AND o.id = :occurrenceId LIMIT 1',
     { id, occurrenceId },
-    tx,
   )) !== undefined;
 
 /** The post about one session is asked for before its time. */
-export const hurryPost = (db: Db, id: number, early: number[], tx: Tx): Promise<number> =>
-  db.change(
-    'UPDATE posts SET early = :early WHERE id = :id',
-    { id, early: JSON.stringify(early) },
-    tx,
-  );
+export const hurryPost = (db: Db, id: number, early: number[]): Promise<number> =>
+  db.change('UPDATE posts SET early = :early WHERE id = :id', { id, early: JSON.stringify(early) });
 
 /** Gives a post these places: those that it has already by their ids, the others new; what is left out goes. A place never changes its class period or kind. */
-export async function writePlaces(
-  db: Db,
-  postId: number,
-  places: PlaceText[],
-  tx: Tx,
-): Promise<void> {
+export async function writePlaces(db: Db, postId: number, places: PlaceText[]): Promise<void> {
   const there = await db.rows<{ id: number; class_id: number; kind: PlaceKind }>(
     'SELECT id, class_id, kind FROM post_places WHERE post_id = :postId',
     { postId },
-    tx,
   );
   const isKept = (p: PlaceText): boolean =>
     there.some((t) => t.id === p.id && t.class_id === p.classId && t.kind === p.kind);
   await db.change(
     'UPDATE post_places SET removed = 1 WHERE post_id = :postId AND id NOT IN (:kept)',
     { postId, kept: [0, ...places.filter(isKept).map((p) => p.id!)] },
-    tx,
   );
   for (const p of places) {
     const columns = { link_id: p.linkId, shape: JSON.stringify(p.shape) };
@@ -466,14 +427,14 @@ export async function writePlaces(
       await db.change(
         'UPDATE post_places SET link_id = :link_id, shape = :shape, removed = 0 WHERE id = :id',
         { ...columns, id: p.id! },
-        tx,
       );
     else
-      await db.insert(
-        'post_places',
-        { post_id: postId, class_id: p.classId, kind: p.kind, ...columns },
-        tx,
-      );
+      await db.insert('post_places', {
+        post_id: postId,
+        class_id: p.classId,
+        kind: p.kind,
+        ...columns,
+      });
   }
 }
 
@@ -487,32 +448,26 @@ export interface Wished {
   dueAt: string;
 }
 
-export const insertPlacement = (db: Db, postId: number, w: Wished, tx: Tx): Promise<number> =>
-  db.insert(
-    'placements',
-    {
-      post_id: postId,
-      place_id: w.placeId,
-      part: w.part,
-      occurrence_id: w.occurrenceId,
-      wish: w.wish,
-      body: JSON.stringify(w.body),
-      code: w.code,
-      due_at: toSql(w.dueAt),
-    },
-    tx,
-  );
+export const insertPlacement = (db: Db, postId: number, w: Wished): Promise<number> =>
+  db.insert('placements', {
+    post_id: postId,
+    place_id: w.placeId,
+    part: w.part,
+    occurrence_id: w.occurrenceId,
+    wish: w.wish,
+    body: JSON.stringify(w.body),
+    code: w.code,
+    due_at: toSql(w.dueAt),
+  });
 
 export const updatePlacement = (
   db: Db,
   id: number,
   w: Pick<Wished, 'wish' | 'body' | 'code'>,
-  tx: Tx,
 ): Promise<number> =>
   db.change(
     'UPDATE placements SET wish = :wish, body = :body, code = :code, revision = revision + 1 WHERE id = :id',
     { id, wish: w.wish, body: JSON.stringify(w.body), code: w.code },
-    tx,
   );
 
 /** Notes what the place has confirmed. An older confirmation never overwrites a newer. */
@@ -526,7 +481,6 @@ export const notePlaced = (
     code,
   }: Pick<PlacementRow, 'id' | 'revision' | 'wish' | 'body' | 'code'>,
   now: string,
-  tx?: Tx,
 ): Promise<number> =>
   db.change(
     `UPDATE placements SET sent_revision = :revision, sent_body = :body, sent_code = :code, missing_since = NULL, out_since = ${wish === 'gone' ? 'NULL' : 'COALESCE(out_since, :now)'} WHERE id = :id AND sent_revision <= :revision`,
@@ -537,31 +491,26 @@ export const notePlaced = (
       code: wish === 'gone' ? null : code,
       now: toSql(now),
     },
-    tx,
   );
 
 /** A person says that they have not done it after all. */
-export const unplace = (db: Db, id: number, tx: Tx): Promise<number> =>
+export const unplace = (db: Db, id: number): Promise<number> =>
   db.change(
     'UPDATE placements SET sent_revision = 0, sent_body = NULL, sent_code = NULL, out_since = NULL WHERE id = :id',
     { id },
-    tx,
   );
 
-export const dropPlacement = (db: Db, id: number, dropped: boolean, tx: Tx): Promise<number> =>
-  db.change(
-    'UPDATE placements SET dropped = :dropped WHERE id = :id',
-    { id, dropped: dropped ? 1 : 0 },
-    tx,
-  );
+export const dropPlacement = (db: Db, id: number, dropped: boolean): Promise<number> =>
+  db.change('UPDATE placements SET dropped = :dropped WHERE id = :id', {
+    id,
+    dropped: dropped ? 1 : 0,
+  });
 
 /** It ought to be sent once more, though it says the same. */
-export const renewPlacement = (db: Db, id: number, tx: Tx): Promise<number> =>
-  db.change(
-    'UPDATE placements SET revision = revision + 1, missing_since = NULL WHERE id = :id',
-    { id },
-    tx,
-  );
+export const renewPlacement = (db: Db, id: number): Promise<number> =>
+  db.change('UPDATE placements SET revision = revision + 1, missing_since = NULL WHERE id = :id', {
+    id,
+  });
 
 export const noteMissing = (db: Db, ids: number[], now: string): Promise<number> =>
   db.change(

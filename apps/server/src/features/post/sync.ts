@@ -35,7 +35,7 @@ export async function lookByItself(glen: Glen, classId: number): Promise<void> {
   } catch (error) {
     if (!(error instanceof OutsideError)) throw error;
   }
-  await glen.db.transaction((tx) => lookLater(glen.db, glen.clock, classId, tx));
+  await glen.db.transaction(() => lookLater(glen, classId));
 }
 
 /** Holds what the course site lists in a class against what it has confirmed to us; gives how many things are missing there. */

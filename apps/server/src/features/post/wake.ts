@@ -1,38 +1,38 @@
-import type { Clock } from '../../clock.js';
-import type { Db, Tx } from '../../db/connect.js';
-import { enqueue } from '../../jobs/outbox.js';
+import type { Glen } from '../../glen.js';
+import type { Follower } from '../live/announcements.js';
 import { postIdsInForce, postIdsTouching } from './store.js';
 
 /** Has a post looked at again: at once, or with `at` when school time comes to that instant, if nothing wakes it before. */
-export const wakePost = (
-  db: Db,
-  clock: Clock,
-  id: number,
-  tx: Tx,
-  at: string | null = null,
-): Promise<void> =>
-  enqueue(db, clock, { kind: 'post', subject: String(id), dueSchool: at, sooner: true }, tx);
+export const wakePost = (glen: Glen, id: number, at: string | null = null): Promise<void> =>
+  glen.enqueue({ kind: 'post', subject: String(id), dueSchool: at, sooner: true });
 
 /** Something of a class period has changed; every post that goes there, or bears a link of its, is looked at again. */
-export async function wakePostsOf(db: Db, clock: Clock, classId: number, tx: Tx): Promise<void> {
-  for (const id of await postIdsTouching(db, classId, tx)) await wakePost(db, clock, id, tx);
+async function wakePostsOf(glen: Glen, classId: number): Promise<void> {
+  for (const id of await postIdsTouching(glen.db, classId)) await wakePost(glen, id);
 }
+
+/** Posts follow what is announced of a class period: its sessions, links, rules, groups and names. */
+export const postsFollow =
+  (glen: Glen): Follower =>
+  async ({ thing, id }) => {
+    if (thing === 'class') await wakePostsOf(glen, id);
+  };
 
 /** Seconds after which a class period's course site is looked at again by itself. */
 const LOOK_AGAIN_SECONDS = 1800;
 
 /** Has what stands on a class period's course site compared with the books by and by; a look that waits already stays. */
-export const lookLater = (db: Db, clock: Clock, classId: number, tx: Tx): Promise<void> =>
-  enqueue(
-    db,
-    clock,
-    { kind: 'look', subject: String(classId), waitSeconds: LOOK_AGAIN_SECONDS, sooner: true },
-    tx,
-  );
+export const lookLater = (glen: Glen, classId: number): Promise<void> =>
+  glen.enqueue({
+    kind: 'look',
+    subject: String(classId),
+    waitSeconds: LOOK_AGAIN_SECONDS,
+    sooner: true,
+  });
 
 /** School time was moved: what was to come may be past, and the other way round. */
-export async function wakeAllPosts(db: Db, clock: Clock): Promise<void> {
-  await db.transaction(async (tx) => {
-    for (const id of await postIdsInForce(db, tx)) await wakePost(db, clock, id, tx);
+export async function wakeAllPosts(glen: Glen): Promise<void> {
+  await glen.db.transaction(async () => {
+    for (const id of await postIdsInForce(glen.db)) await wakePost(glen, id);
   });
 }

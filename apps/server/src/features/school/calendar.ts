@@ -10,13 +10,17 @@ import {
   type SchoolCalendar,
 } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
-import type { Tx } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
 import { stale, wrongField } from '../../http/problem.js';
-import { audit } from '../audit/audit.js';
-import { announce } from '../live/feed.js';
 import { remakeOccurrences, told } from '../plan/books.js';
-import { allSeries, hostsOfAll, insertNotice, readCalendar, writeCalendar } from './store.js';
+import {
+  allSeries,
+  heldCalendar,
+  hostsOfAll,
+  insertNotice,
+  readCalendar,
+  writeCalendar,
+} from './store.js';
 
 type Series = Awaited<ReturnType<typeof allSeries>>[number];
 
@@ -36,13 +40,12 @@ async function effectsOf(
   glen: Glen,
   before: SchoolCalendar,
   after: SchoolCalendar,
-  tx?: Tx,
 ): Promise<{
   effects: CalendarEffect[];
   series: Map<number, Series>;
   hosts: Map<number, { person_id: number; name: string }[]>;
 }> {
-  const [all, staff] = await Promise.all([allSeries(glen.db, tx), hostsOfAll(glen.db, tx)]);
+  const [all, staff] = await Promise.all([allSeries(glen.db), hostsOfAll(glen.db)]);
   const hosts = new Map<number, { person_id: number; name: string }[]>();
   for (const { class_id, ...person } of staff)
     hosts.set(class_id, [...(hosts.get(class_id) ?? []), person]);
@@ -86,7 +89,6 @@ async function tellHosts(
   series: Map<number, Series>,
   hosts: Map<number, { person_id: number }[]>,
   by: { id: number; name: string },
-  tx: Tx,
 ): Promise<void> {
   const byPerson = new Map<number, CalendarEffect[]>();
   for (const effect of effects)
@@ -98,23 +100,13 @@ async function tellHosts(
       .slice(0, TOLD_DATES)
       .map((e) => `${effectInWords(e, series.get(e.seriesId)!.title)}`);
     const title = `The calendar changed ${own.length === 1 ? 'one of your sessions' : `${own.length} of your sessions`}`;
-    await insertNotice(
-      glen.db,
-      {
-        personId,
-        title,
-        text: `By ${by.name}. ${words.join('. ')}.${own.length > TOLD_DATES ? ` And ${own.length - TOLD_DATES} more; they stand on the plan.` : ''}`,
-        madeAt: glen.clock.school(),
-      },
-      tx,
-    );
-    await announce(
-      glen.db,
-      glen.clock,
-      `person:${personId}`,
-      { thing: 'notices', id: personId },
-      tx,
-    );
+    await insertNotice(glen.db, {
+      personId,
+      title,
+      text: `By ${by.name}. ${words.join('. ')}.${own.length > TOLD_DATES ? ` And ${own.length - TOLD_DATES} more; they stand on the plan.` : ''}`,
+      madeAt: glen.clock.school(),
+    });
+    await glen.announce(`person:${personId}`, { thing: 'notices', id: personId });
   }
 }
 
@@ -125,17 +117,17 @@ export async function setCalendar(
   { version, calendar, region }: Body<'setCalendar'>,
 ): Promise<void> {
   const after = checked(calendar);
-  const current = await glen.db.transaction(async (tx) => {
-    const kept = await readCalendar(glen.db, tx);
+  const current = await glen.db.transaction(async () => {
+    const kept = await heldCalendar(glen.db);
     if (kept.version !== version) return kept;
-    const { effects, series, hosts } = await effectsOf(glen, kept.calendar, after, tx);
+    const { effects, series, hosts } = await effectsOf(glen, kept.calendar, after);
     const broken = effects.find((e) => e.kind === 'breaks');
     if (broken)
       throw wrongField(
         'calendar.bells',
         `${effectInWords(broken, series.get(broken.seriesId)!.title)} Change that series first.`,
       );
-    await writeCalendar(glen.db, after, region, tx);
+    await writeCalendar(glen.db, after, region);
     for (const id of new Set(effects.map((e) => e.seriesId))) {
       const s = series.get(id)!;
       const rows = expandPlan(s.plan, after, wholeWindow(s.plan, after));
@@ -144,18 +136,18 @@ export async function setCalendar(
         { id, classId: s.class_id, linkId: s.link_id },
         { ...s, draft: Boolean(s.draft), dateRules: s.date_rules },
         rows,
-        tx,
       );
-      await told(glen, s, tx);
+      await told(glen, s);
     }
-    await tellHosts(glen, effects, series, hosts, by, tx);
-    await audit(
-      glen.db,
-      glen.clock,
-      { by: by.id, action: 'set-calendar', subject: 'school:1', before: kept.calendar, after },
-      tx,
-    );
-    await announce(glen.db, glen.clock, 'clock', { thing: 'school', id: 1 }, tx);
+    await tellHosts(glen, effects, series, hosts, by);
+    await glen.audit({
+      by: by.id,
+      action: 'set-calendar',
+      subject: 'school:1',
+      before: kept.calendar,
+      after,
+    });
+    await glen.announce('clock', { thing: 'school', id: 1 });
     return null;
   });
   if (current) throw stale({ ...current, mayEdit: true });

@@ -7,7 +7,7 @@ import type {
   SessionWords,
 } from '@glen/core';
 import type { Account } from '@glen/contract';
-import { toSql, type Db, type Tx } from '../../db/connect.js';
+import { toSql, type Db } from '../../db/connect.js';
 
 export interface School {
   name: string;
@@ -17,11 +17,10 @@ export interface School {
 }
 
 /** The one school of this installation; before it is set up, a clear error. */
-export async function readSchool(db: Db, tx?: Tx): Promise<School> {
+export async function readSchool(db: Db): Promise<School> {
   const row = await db.one<School>(
     'SELECT name, calendar, rules, locked FROM school WHERE id = 1',
     {},
-    tx,
   );
   if (!row) throw new Error('No school has been set up in this database yet.');
   return row;
@@ -33,30 +32,27 @@ export interface KeptCalendar {
   region: string | null;
 }
 
-/** The calendar with its version; within a transaction it is held against other edits. */
-export async function readCalendar(db: Db, tx?: Tx): Promise<KeptCalendar> {
-  const row = await db.one<KeptCalendar>(
-    `SELECT calendar, version, region FROM school WHERE id = 1 ${tx ? 'FOR UPDATE' : ''}`,
-    {},
-    tx,
-  );
-  return row!;
-}
+const KEPT_CALENDAR = 'SELECT calendar, version, region FROM school WHERE id = 1';
+
+export const readCalendar = async (db: Db): Promise<KeptCalendar> =>
+  (await db.one<KeptCalendar>(KEPT_CALENDAR))!;
+
+/** The same, held against other edits. */
+export const heldCalendar = async (db: Db): Promise<KeptCalendar> =>
+  (await db.one<KeptCalendar>(`${KEPT_CALENDAR} FOR UPDATE`))!;
 
 export const writeCalendar = (
   db: Db,
   calendar: SchoolCalendar,
   region: string | null,
-  tx: Tx,
 ): Promise<number> =>
   db.change(
     'UPDATE school SET calendar = :calendar, region = :region, version = version + 1 WHERE id = 1',
     { calendar: JSON.stringify(calendar), region },
-    tx,
   );
 
 /** Every series with its class period and its hosts, for what a calendar does to all of them. */
-export const allSeries = (db: Db, tx?: Tx) =>
+export const allSeries = (db: Db) =>
   db.rows<{
     id: number;
     class_id: number;
@@ -73,34 +69,26 @@ export const allSeries = (db: Db, tx?: Tx) =>
   }>(
     'SELECT s.id, s.class_id, s.link_id, s.title, s.description, s.plan, s.draft, s.words, s.rules, s.date_rules, c.title AS class_title, c.period FROM series s JOIN class_periods c ON c.id = s.class_id WHERE s.undated = 0 ORDER BY s.id',
     {},
-    tx,
   );
 
 export const hostsOfAll = (
   db: Db,
-  tx?: Tx,
 ): Promise<{ class_id: number; person_id: number; name: string }[]> =>
   db.rows(
     `SELECT cs.class_id, p.id AS person_id, p.name FROM class_staff cs JOIN people p ON p.id = cs.person_id WHERE cs.as_what IN ('host', 'co-teacher') ORDER BY p.name`,
     {},
-    tx,
   );
 
 export const insertNotice = (
   db: Db,
   notice: { personId: number; title: string; text: string; madeAt: string },
-  tx: Tx,
 ): Promise<number> =>
-  db.insert(
-    'notices',
-    {
-      person_id: notice.personId,
-      title: notice.title,
-      text: notice.text,
-      made_at: toSql(notice.madeAt),
-    },
-    tx,
-  );
+  db.insert('notices', {
+    person_id: notice.personId,
+    title: notice.title,
+    text: notice.text,
+    made_at: toSql(notice.madeAt),
+  });
 
 export const noticesOf = (
   db: Db,
@@ -147,21 +135,17 @@ export interface NewClass {
 }
 
 /** A class period with its people; its link is made by the link service in the same transaction. */
-export async function insertClass(db: Db, c: NewClass, tx: Tx): Promise<number> {
-  const id = await db.insert(
-    'class_periods',
-    {
-      ref: c.ref,
-      title: c.title,
-      period: c.period,
-      pennant: JSON.stringify(c.pennant),
-      rules: JSON.stringify(c.rules),
-    },
-    tx,
-  );
+export async function insertClass(db: Db, c: NewClass): Promise<number> {
+  const id = await db.insert('class_periods', {
+    ref: c.ref,
+    title: c.title,
+    period: c.period,
+    pennant: JSON.stringify(c.pennant),
+    rules: JSON.stringify(c.rules),
+  });
   for (const { personId, as } of c.staff)
-    await db.insert('class_staff', { class_id: id, person_id: personId, as_what: as }, tx);
-  for (const personId of c.roll) await db.insert('roll', { class_id: id, person_id: personId }, tx);
+    await db.insert('class_staff', { class_id: id, person_id: personId, as_what: as });
+  for (const personId of c.roll) await db.insert('roll', { class_id: id, person_id: personId });
   return id;
 }
 
