@@ -6,8 +6,11 @@ import { hashPassword } from '../apps/server/src/features/accounts/passwords.js'
 import { addAccount, addPerson } from '../apps/server/src/features/accounts/store.js';
 import { setSchoolTime } from '../apps/server/src/features/demo/routes.js';
 import { setGroups } from '../apps/server/src/features/group/routes.js';
-import { addLink, makeLink } from '../apps/server/src/features/link/service.js';
-import { addSession, changeSessions, editSession } from '../apps/server/src/features/plan/edit.js';
+import { addLink } from '../apps/server/src/features/link/edit.js';
+import { makeLink } from '../apps/server/src/features/link/make.js';
+import { addSession } from '../apps/server/src/features/plan/addSession.js';
+import { changeSessions } from '../apps/server/src/features/plan/changeSessions.js';
+import { editSession } from '../apps/server/src/features/plan/editSession.js';
 import { addPost } from '../apps/server/src/features/post/service.js';
 import {
   insertClass,

@@ -9,12 +9,12 @@ import { migrate } from './db/migrate.js';
 import { writeEntry } from './features/audit/store.js';
 import { Announcements } from './features/live/announcements.js';
 import { LiveFeed } from './features/live/feed.js';
-import { postsFollow } from './features/post/wake.js';
+import { postsFollow } from './features/post/scheduleReconcile.js';
 import type { Glen } from './glen.js';
 import { enqueue } from './jobs/outbox.js';
 import { JobRunner } from './jobs/runner.js';
-import { standinCourseSite } from './outside/standinCourseSite.js';
-import { standinVideo } from './outside/standinVideo.js';
+import { httpCourseSite } from './outside/httpCourseSite.js';
+import { httpVideoService } from './outside/httpVideoService.js';
 
 /** Seconds after which a process notices that another has moved the demo's clock. */
 const CLOCK_REFRESH_MS = 1000;
@@ -36,8 +36,8 @@ export async function assemble(config: Config): Promise<Glen> {
     clock,
     log,
     feed,
-    video: standinVideo(config.video, clock),
-    courseSite: standinCourseSite(config.courseSite),
+    video: httpVideoService(config.video, clock),
+    courseSite: httpCourseSite(config.courseSite),
     audit: (entry) => writeEntry(db, clock, entry),
     announce: announcements.announce,
     enqueue: (wish) => enqueue(db, clock, wish),

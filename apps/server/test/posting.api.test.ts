@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { resolveRules, reviewRules } from '@glen/core';
 import type { Answer, ClassItem, LinkDetail, Post } from '@glen/contract';
-import { followPost } from '../src/features/post/follow.js';
+import { reconcilePost } from '../src/features/post/reconcilePost.js';
 import { changeDate, postOf, startSchool, until, type Browser, type School } from './support.js';
 
 type Rules = Answer<'rules'>;
@@ -463,7 +463,7 @@ describe('trouble', () => {
       words: 'Followed twice',
       places: [stream('N1'), stream('N3')],
     });
-    await Promise.all([1, 2, 3].map(() => followPost(school.running.glen, id)));
+    await Promise.all([1, 2, 3].map(() => reconcilePost(school.running.glen, id)));
     await reach(id, (p) => p.state === 'out' && settled(p));
     expect(times(await page('nav-1'), 'Followed twice')).toBe(1);
   });

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { hoursShown, lanesOf } from '../src/features/frame/dayLineLayout.js';
+import { hoursShown, lanesOf } from '../src/features/plan/dayLineLayout.js';
 import { movedInWords } from '../src/features/plan/moved.js';
 
 const at = (hour: number, minutes = 50) => ({ start: hour * 60, end: hour * 60 + minutes });

@@ -87,7 +87,7 @@ export const endpoints = {
   postHistory: { method: 'GET', path: '/api/posts/:postId/history', who: 'class-reader', of: 'postId', does: 'Who did what to a post' },
   coursePage: { method: 'GET', path: '/api/classes/:classId/course-page', who: 'class-reader', of: 'classId', does: 'The sections of the class period’s course page, as the course site has them' },
   placementForms: { method: 'GET', path: '/api/placements/:placementId/forms', who: 'class-reader', of: 'placementId', does: 'What to paste at a place that is filled by hand, in each form' },
-  placementDeed: { method: 'POST', path: '/api/placements/:placementId', who: 'class-host', of: 'placementId', does: 'Try a placement again, put it back, take it down there alone, or say that it has been done by hand' },
+  placementAction: { method: 'POST', path: '/api/placements/:placementId', who: 'class-host', of: 'placementId', does: 'Try a placement again, put it back, take it down there alone, or say that it has been done by hand' },
   lookAtSite: { method: 'POST', path: '/api/classes/:classId/look', who: 'class-host', of: 'classId', does: 'Compare what Glen has put on the course site with what stands there' },
 
   reach: { method: 'GET', path: '/api/links/:linkId/reach', who: 'class-reader', of: 'linkId', does: 'Who sees which link for what a link is for, now or at a time to come' },
@@ -96,6 +96,7 @@ export const endpoints = {
   links: { method: 'GET', path: '/api/links', who: 'teacher', does: 'Every link that one hosts' },
   classLinks: { method: 'GET', path: '/api/classes/:classId/links', who: 'class-reader', of: 'classId', does: 'The links of a class period in their order' },
   link: { method: 'GET', path: '/api/links/:linkId', who: 'class-reader', of: 'linkId', does: 'One link: whom it is for, its former codes, who shares it' },
+  linkPlaces: { method: 'GET', path: '/api/links/:linkId/places', who: 'class-reader', of: 'linkId', does: 'Where a link stands, or is about to, and how many may read it there' },
   addLink: { method: 'POST', path: '/api/classes/:classId/links', who: 'class-host', of: 'classId', does: 'Make another link of a class period' },
   editLink: { method: 'PUT', path: '/api/links/:linkId', who: 'class-host', of: 'linkId', does: 'Change what a link is for and what it is called' },
   setAudience: { method: 'PUT', path: '/api/links/:linkId/audience', who: 'class-host', of: 'linkId', does: 'Change whom a link is for, and who is host there' },

@@ -80,22 +80,21 @@ export const linkDetail = linkRow.extend({
   shares: z.array(share),
   /** While nobody has used the code that took the place of the last one. */
   mayTakeBack: z.boolean(),
-  /** Where the link stands, and how many may read it there. */
-  stands: z.array(
-    z.object({
-      postId: id,
-      pending: z.boolean(),
-      place: z.string(),
-      state: deliveryState,
-      since: utcInstant.nullable(),
-      readers: z.int(),
-    }),
-  ),
   /** The room rules that its room keeps, and those that are left to be set in it by hand. */
   holds: z.array(ruleField),
   byHand: z.array(ruleField),
   running: z.boolean(),
 });
+/** A place where a link stands, and how many may read it there. */
+const stand = z.object({
+  postId: id,
+  pending: z.boolean(),
+  place: z.string(),
+  state: deliveryState,
+  since: utcInstant.nullable(),
+  readers: z.int(),
+});
+export const linkPlacesAnswer = z.object({ places: z.array(stand) });
 export const audienceBody = z.object({
   classIds: z.array(id).max(40),
   groupIds: z.array(id).max(40),

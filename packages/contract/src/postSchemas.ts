@@ -160,7 +160,7 @@ export const pageSection = z.object({
   items: z.array(z.object({ key: z.string(), title: z.string() })),
   ours: z.boolean(),
 });
-export const placementDeed = z.object({
+export const placementAction = z.object({
   do: z.enum(['retry', 'done', 'not-done', 'put-back', 'take-down']),
 });
 /** What a post would do, place by place; `index`: which of the places sent. */

@@ -25,6 +25,7 @@ import {
   groupsAnswer,
   linkBody,
   linkDetail,
+  linkPlacesAnswer,
   linkRow,
   replaceBody,
   setGroupsBody,
@@ -33,7 +34,7 @@ import {
 import {
   handForms,
   pageSection,
-  placementDeed,
+  placementAction,
   postBody,
   postPreview,
   postSchema,
@@ -359,6 +360,7 @@ export const schemas = {
     answer: z.object({ links: z.array(linkRow), mayEdit: z.boolean() }),
   },
   link: { params: ofLink, answer: linkDetail },
+  linkPlaces: { params: ofLink, answer: linkPlacesAnswer },
   addLink: { params: ofClass, body: linkBody, answer: linkDetail },
   editLink: {
     params: ofLink,
@@ -426,7 +428,7 @@ export const schemas = {
     answer: z.object({ sections: z.array(pageSection), trouble: z.string().nullable() }),
   },
   placementForms: { params: ofPlacement, answer: handForms },
-  placementDeed: { params: ofPlacement, body: placementDeed, answer: onePost },
+  placementAction: { params: ofPlacement, body: placementAction, answer: onePost },
   reach: { params: ofLink, query: atQuery, answer: reachAnswer },
   seeAs: { params: ofClass, query: atQuery.extend({ personId: idParam }), answer: seeAsAnswer },
   lookAtSite: { params: ofClass, answer: z.object({ missing: z.int() }) },

@@ -199,3 +199,12 @@ export {
   type ReachRow,
   type ReachVerdict,
 } from './reach/checkReach.js';
+export { postsOfDay, type DayPost, type PostsOfDay } from './margin/postsOfDay.js';
+export {
+  placeState,
+  summariseDeliveries,
+  type DeliveryState,
+  type DeliverySummary,
+  type PostState,
+} from './post/deliveries.js';
+export { notesForGroups, type GroupsFacts } from './margin/notesForGroups.js';

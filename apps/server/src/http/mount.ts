@@ -17,7 +17,8 @@ import { isUnreachable } from '../db/connect.js';
 import type { Glen } from '../glen.js';
 import { authorise } from './access.js';
 import { HttpProblem } from './problem.js';
-import { COOKIE, NOBODY, whoHolds, type NewSession, type Who } from './who.js';
+import { COOKIE, NOBODY, type Who } from './who.js';
+import { whoHolds, type NewSession } from './whoStore.js';
 
 /** One request, parsed and allowed, as a handler sees it. */
 export interface Call<N extends EndpointName> {
@@ -120,13 +121,12 @@ export function mountEndpoints(
           : await whoHolds(glen.db, glen.clock, token);
         // Whoever may not call learns that before anything about what a right body looks like.
         const params = parse(shape.params, req.params) as Params<N>;
-        await authorise(
-          glen.db,
-          endpoint.who,
-          endpoint.of,
-          (params ?? {}) as Record<string, unknown>,
+        await authorise(glen.db, {
+          caller: endpoint.who,
+          of: endpoint.of,
+          params: (params ?? {}) as Record<string, unknown>,
           who,
-        );
+        });
         const call: Call<N> = {
           params,
           query: parse(shape.query, req.query) as Query<N>,

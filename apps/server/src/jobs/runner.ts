@@ -1,8 +1,8 @@
 import type { Role } from '@glen/core';
 import type { Glen } from '../glen.js';
 import { OutsideError } from '../outside/outsideError.js';
-import { followPost } from '../features/post/follow.js';
-import { lookByItself, syncPlacement, tellPlacementChanged } from '../features/post/sync.js';
+import { reconcilePost } from '../features/post/reconcilePost.js';
+import { lookByItself, syncPlacement, announcePlacement } from '../features/post/sync.js';
 import { claim, finish, putBack, type Job } from './outbox.js';
 
 async function perform(glen: Glen, job: Job): Promise<void> {
@@ -10,7 +10,7 @@ async function perform(glen: Glen, job: Job): Promise<void> {
     case 'placement':
       return syncPlacement(glen, Number(job.subject));
     case 'post':
-      return followPost(glen, Number(job.subject));
+      return reconcilePost(glen, Number(job.subject));
     case 'look':
       return lookByItself(glen, Number(job.subject));
     case 'end-room':
@@ -108,6 +108,6 @@ export class JobRunner {
         outside && error.permanent,
       );
     }
-    if (job.kind === 'placement') await tellPlacementChanged(this.glen, Number(job.subject));
+    if (job.kind === 'placement') await announcePlacement(this.glen, Number(job.subject));
   }
 }

@@ -4,8 +4,8 @@ import type { Me } from '@glen/contract';
 import { SignInPage } from '../features/accounts/SignIn.js';
 import { TypeCodePage } from '../features/door/TypeCode.js';
 import { Frame } from '../features/frame/Frame.js';
-import { Screen } from '../features/frame/Margin.js';
-import { TodayPage } from '../features/plan/Today.js';
+import { Screen } from '../ui/Margin.js';
+import { TodayPage } from '../features/myDay/Today.js';
 import { Empty, Loading, Trouble } from '../ui/States.js';
 import { api, problemOf } from './api.js';
 

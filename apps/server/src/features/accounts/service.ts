@@ -1,11 +1,12 @@
 import type { Me } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
-import { beginSession, type NewSession, type Who } from '../../http/who.js';
+import { beginSession, type NewSession } from '../../http/whoStore.js';
+import { type Who } from '../../http/who.js';
 import { readSchool } from '../school/store.js';
-import { noteFailure, refuseWhenFull } from './failures.js';
+import { noteFailure, refuseWhenFull } from './failureStore.js';
 import { passwordFits } from './passwords.js';
-import { accountByEmail, accountById, accountsOfSession, useAccount } from './store.js';
+import { accountByEmail, accountById, accountsOfSession, personById, useAccount } from './store.js';
 
 /** From one network address a class may mistype often; one account from one address, rarely. */
 const BY_ACCOUNT = { most: 10, minutes: 15 };
@@ -35,10 +36,7 @@ async function begin(glen: Glen, accountId: number, before: Who): Promise<Signed
   const account = await accountById(glen.db, accountId);
   if (!account) throw notFound('This account');
   const session = await beginSession(glen.db, glen.clock, account.id, before.sessionId);
-  const person = await glen.db.one<NonNullable<Who['person']>>(
-    'SELECT id, name, role FROM people WHERE id = :id',
-    { id: account.person_id },
-  );
+  const person = await personById(glen.db, account.person_id);
   await glen.audit({
     by: account.person_id,
     action: 'sign-in',
@@ -85,10 +83,7 @@ export async function switchAccount(glen: Glen, who: Who, accountId: number): Pr
   const changed = await useAccount(glen.db, who.sessionId!, accountId);
   if (changed === 0) throw notFound('This account');
   const account = (await accountById(glen.db, accountId))!;
-  const person = (await glen.db.one<NonNullable<Who['person']>>(
-    'SELECT id, name, role FROM people WHERE id = :id',
-    { id: account.person_id },
-  ))!;
+  const person = (await personById(glen.db, account.person_id))!;
   return {
     sessionId: who.sessionId,
     account: { id: account.id, kind: account.kind, email: account.email },

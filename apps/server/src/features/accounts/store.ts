@@ -1,4 +1,4 @@
-import type { Account } from '@glen/contract';
+import type { Account, Person } from '@glen/contract';
 import type { Db } from '../../db/connect.js';
 
 export interface AccountRow {
@@ -21,6 +21,9 @@ export const accountById = (db: Db, id: number): Promise<AccountRow | undefined>
     'SELECT a.*, p.name FROM accounts a JOIN people p ON p.id = a.person_id WHERE a.id = :id',
     { id },
   );
+
+export const personById = (db: Db, id: number): Promise<Person | undefined> =>
+  db.one<Person>('SELECT id, name, role FROM people WHERE id = :id', { id });
 
 export const accountsOfSession = (db: Db, sessionId: number): Promise<AccountRow[]> =>
   db.rows<AccountRow>(

@@ -1,54 +1,16 @@
 import { nextBell, placeWallTime, secondsOf } from '@glen/core';
-import type { Account, Person } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
 import { HttpProblem } from '../../http/problem.js';
 import { describeMe, signInAs } from '../accounts/service.js';
-import { wakeAllPosts } from '../post/wake.js';
+import { scheduleReconcileOfAll } from '../post/scheduleReconcile.js';
 import { readSchool } from '../school/store.js';
-
-interface PersonRow {
-  id: number;
-  name: string;
-  role: Person['role'];
-  account_id: number;
-  kind: Account['kind'];
-  email: string;
-  teaches: string | null;
-  learns: string | null;
-}
-
-const PEOPLE = `
-  SELECT p.id, p.name, p.role, a.id AS account_id, a.kind, a.email,
-    (SELECT GROUP_CONCAT(c.ref ORDER BY c.id) FROM class_staff cs JOIN class_periods c ON c.id = cs.class_id WHERE cs.person_id = p.id) AS teaches,
-    (SELECT GROUP_CONCAT(c.ref ORDER BY c.id) FROM roll r JOIN class_periods c ON c.id = r.class_id WHERE r.person_id = p.id) AS learns
-  FROM people p JOIN accounts a ON a.person_id = p.id ORDER BY FIELD(p.role, 'teacher', 'head', 'office', 'guest', 'student'), p.id, a.kind`;
-
-async function demoPeople(glen: Glen) {
-  const rows = await glen.db.rows<PersonRow>(PEOPLE);
-  const people = new Map<
-    number,
-    Person & { accounts: Account[]; teaches: string[]; learns: string[] }
-  >();
-  for (const row of rows) {
-    const person = people.get(row.id) ?? {
-      id: row.id,
-      name: row.name,
-      role: row.role,
-      accounts: [],
-      teaches: row.teaches?.split(',') ?? [],
-      learns: row.learns?.split(',') ?? [],
-    };
-    person.accounts.push({ id: row.account_id, kind: row.kind, email: row.email });
-    people.set(row.id, person);
-  }
-  return [...people.values()];
-}
+import { demoPeople } from './store.js';
 
 /** Moves school time for all processes; everybody's screens follow. */
 export async function setSchoolTime(glen: Glen, target: string): Promise<void> {
   await glen.clock.setOffset(secondsOf(target, 'target') - secondsOf(glen.clock.machine(), 'now'));
-  await wakeAllPosts(glen);
+  await scheduleReconcileOfAll(glen);
   await glen.announce('clock', { thing: 'clock', id: 0 });
   glen.nudge();
 }
@@ -57,7 +19,7 @@ export async function setSchoolTime(glen: Glen, target: string): Promise<void> {
 export const demoRoutes = (
   glen: Glen,
 ): Pick<Handlers, 'demoPeople' | 'demoSignIn' | 'demoClock'> => ({
-  demoPeople: async () => ({ people: await demoPeople(glen) }),
+  demoPeople: async () => ({ people: await demoPeople(glen.db) }),
   demoSignIn: async ({ body, who, setSession }) => {
     const signedIn = await signInAs(glen, body.accountId, who);
     setSession(signedIn.session);

@@ -1,80 +1,57 @@
 import type { Glen } from '../../glen.js';
-import type { Handlers } from '../../http/mount.js';
+import type { Call, Handlers } from '../../http/mount.js';
 import { HttpProblem } from '../../http/problem.js';
-import { enterDoor } from '../door/service.js';
+import { enterDoor } from '../door/enter.js';
 import { describeDesk, doorOfHost } from './describe.js';
-import { bringIn, endSession, extendSession, handOver, setHostPresence } from './session.js';
+import {
+  bringIn,
+  endSession,
+  extendSession,
+  handOver,
+  setHostPresence,
+  type AtDesk,
+} from './session.js';
 import { letAllIn, letBack, letIn, letPresent, putOut, turnAway } from './visitors.js';
 
-type Names =
-  | 'desk'
-  | 'openDoor'
-  | 'endSession'
-  | 'extendSession'
-  | 'handOver'
-  | 'bringIn'
-  | 'hostPresence'
-  | 'letAllIn'
-  | 'letIn'
-  | 'turnAway'
-  | 'putOut'
-  | 'letPresent'
-  | 'letBack';
+type FromDesk = Pick<Call<'desk'>, 'params' | 'who' | 'token'>;
 
-export const deskRoutes = (glen: Glen): Pick<Handlers, Names> => {
-  const ok = { ok: true as const };
-  return {
-    desk: ({ params, token }) => describeDesk(glen, params.linkId, token),
-    openDoor: async ({ params, token, address, setSession }) => {
-      const { link } = await doorOfHost(glen, params.linkId, token);
-      const { go } = await enterDoor(
-        glen,
-        { typed: link.code, token, address, setSession },
-        {},
-        true,
-      );
-      if (go === null)
-        throw new HttpProblem(409, 'This link has been stopped; its door no longer opens.');
-      return { go };
-    },
-    endSession: async ({ params, who, token }) => {
-      await endSession(glen, params.linkId, who.person!.id, token);
-      return ok;
-    },
-    extendSession: ({ params, who, token, body }) =>
-      extendSession(glen, params.linkId, who.person!.id, token, body.minutes),
-    handOver: async ({ params, who, token, body }) => {
-      await handOver(glen, params.linkId, who.person!.id, token, body);
-      return ok;
-    },
-    bringIn: ({ params, who, token, body }) =>
-      bringIn(glen, params.linkId, who.person!.id, token, body),
-    hostPresence: async ({ params, who, token, body }) => {
-      await setHostPresence(glen, params.linkId, who.person!.id, token, body.inside);
-      return ok;
-    },
-    letAllIn: async ({ params, who, body }) => ({
-      letIn: await letAllIn(glen, params.linkId, who.person!.id, body.only),
-    }),
-    letIn: async ({ params, who }) => {
-      await letIn(glen, params.visitorId, who.person!.id);
-      return ok;
-    },
-    turnAway: async ({ params, who, body }) => {
-      await turnAway(glen, params.visitorId, who.person!.id, body.word ?? '');
-      return ok;
-    },
-    putOut: async ({ params, who }) => {
-      await putOut(glen, params.visitorId, who.person!.id);
-      return ok;
-    },
-    letPresent: async ({ params, who, body }) => {
-      await letPresent(glen, params.visitorId, who.person!.id, body.presents);
-      return ok;
-    },
-    letBack: async ({ params, who }) => {
-      await letBack(glen, params.visitorId, who.person!.id);
-      return ok;
-    },
-  };
+const deskOf = ({ params, who, token }: FromDesk): AtDesk => ({
+  linkId: params.linkId,
+  by: who.person!.id,
+  token,
+});
+
+const done = async (work: Promise<unknown>): Promise<{ ok: true }> => {
+  await work;
+  return { ok: true };
 };
+
+/** Opens a link's door for its host, before its time too, and gives the way in. */
+async function openDoor(glen: Glen, call: Call<'openDoor'>): Promise<{ go: string }> {
+  const { params, token, address, setSession } = call;
+  const { link } = await doorOfHost(glen, params.linkId, token);
+  const asking = { typed: link.code, token, address, setSession, byHand: true };
+  const { go } = await enterDoor(glen, asking, {});
+  if (go === null)
+    throw new HttpProblem(409, 'This link has been stopped; its door no longer opens.');
+  return { go };
+}
+
+export const deskRoutes = (glen: Glen) =>
+  ({
+    desk: ({ params, token }) => describeDesk(glen, params.linkId, token),
+    openDoor: (call) => openDoor(glen, call),
+    endSession: (call) => done(endSession(glen, deskOf(call))),
+    extendSession: (call) => extendSession(glen, deskOf(call), call.body.minutes),
+    handOver: (call) => done(handOver(glen, deskOf(call), call.body)),
+    bringIn: (call) => bringIn(glen, deskOf(call), call.body),
+    hostPresence: (call) => done(setHostPresence(glen, deskOf(call), call.body.inside)),
+    letAllIn: ({ params, who, body }) => letAllIn(glen, params.linkId, who.person!.id, body.only),
+    letIn: ({ params, who }) => done(letIn(glen, params.visitorId, who.person!.id)),
+    turnAway: ({ params, who, body }) =>
+      done(turnAway(glen, params.visitorId, who.person!.id, body.word ?? '')),
+    putOut: ({ params, who }) => done(putOut(glen, params.visitorId, who.person!.id)),
+    letPresent: ({ params, who, body }) =>
+      done(letPresent(glen, params.visitorId, who.person!.id, body.presents)),
+    letBack: ({ params, who }) => done(letBack(glen, params.visitorId, who.person!.id)),
+  }) satisfies Partial<Handlers>;

@@ -1,22 +1,31 @@
+import type { Role } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
-import { toSql } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, wrongField } from '../../http/problem.js';
 import { accountByEmail } from '../accounts/store.js';
-import { arrive, everyoneOut, leave } from '../door/events.js';
 import { readDoor, type DoorFacts } from '../door/facts.js';
 import { lockLink } from '../door/store.js';
-import { lengthenSession } from '../plan/edit.js';
+import { arrive, everyoneOut, leave } from '../door/visitStore.js';
+import { lengthenSession } from '../plan/lengthenSession.js';
 import { staffOf } from '../school/store.js';
 import { doorOfHost } from './describe.js';
 import {
   addActingHost,
   addInvited,
   dropActingHosts,
+  endSitting,
   personById,
   setRole,
   visitorOfPerson,
 } from './store.js';
+
+/** A host at the desk of a link's door. */
+export interface AtDesk {
+  linkId: number;
+  /** Who acts, by their person's id. */
+  by: number;
+  token: string | undefined;
+}
 
 type Running = NonNullable<DoorFacts['at']>['occurrence'] & { sitting_id: number };
 
@@ -25,118 +34,115 @@ const hasOurRoom = (session: Running): session is Running & { room: string } =>
   session.room !== null && session.room_address_kept === null;
 
 /** Does something to the session that runs behind a door, under the link's lock; everyone at desk and door hears of it. */
-async function withRunning(
+async function withRunning<T>(
   glen: Glen,
-  linkId: number,
-  token: string | undefined,
-  work: (running: Running, facts: DoorFacts) => Promise<void>,
-): Promise<void> {
+  { linkId, token }: AtDesk,
+  work: (running: Running, facts: DoorFacts) => Promise<T>,
+): Promise<T> {
   const { link } = await doorOfHost(glen, linkId, token);
-  await glen.db.transaction(async () => {
+  const result = await glen.db.transaction(async () => {
     await lockLink(glen.db, link.code);
     const facts = (await readDoor(glen, link.code, { token }, { straight: true }))!;
     const session = facts.at?.occurrence;
     if (!session?.sitting_id || session.ended_at)
       throw new HttpProblem(409, 'Nothing is running behind this door. Open it first.');
-    await work({ ...session, sitting_id: session.sitting_id }, facts);
+    const done = await work({ ...session, sitting_id: session.sitting_id }, facts);
     await glen.announce(`class:${facts.row.class_id}`, { thing: 'desk', id: link.id });
     await glen.announce(`door:${link.id}`, { thing: 'door', id: link.id });
+    return done;
   });
   glen.nudge();
+  return result;
 }
 
 /** Ends it for all: everyone is out, the link is shut at once for all but hosts, and the room goes. */
-export const endSession = (
-  glen: Glen,
-  linkId: number,
-  by: number,
-  token: string | undefined,
-): Promise<void> =>
-  withRunning(glen, linkId, token, async (session, facts) => {
-    await everyoneOut(glen, session.sitting_id, facts.now);
-    await glen.db.change(
-      'UPDATE sittings SET ended_at = :now, room = NULL, room_ready = 0, host_left_at = NULL WHERE id = :id',
-      { id: session.sitting_id, now: toSql(facts.now) },
-    );
-    if (session.room !== null && session.room_address_kept === null)
-      await glen.enqueue({ kind: 'end-room', subject: session.room });
-    await dropActingHosts(glen.db, session.sitting_id);
-    await glen.audit({ by, action: 'end-session', subject: `sitting:${session.sitting_id}` });
+export const endSession = (glen: Glen, desk: AtDesk): Promise<void> =>
+  withRunning(glen, desk, async (session, { now }) => {
+    const { sitting_id: sittingId } = session;
+    await everyoneOut(glen.db, sittingId, now);
+    await endSitting(glen.db, sittingId, now);
+    if (hasOurRoom(session)) await glen.enqueue({ kind: 'end-room', subject: session.room });
+    await dropActingHosts(glen.db, sittingId);
+    await glen.audit({ by: desk.by, action: 'end-session', subject: `sitting:${sittingId}` });
   });
 
 /** Lets the running session last longer; its end moves on the books too. */
-export async function extendSession(
+export const extendSession = (
   glen: Glen,
-  linkId: number,
-  by: number,
-  token: string | undefined,
+  desk: AtDesk,
   minutes: number,
-): Promise<Answer<'extendSession'>> {
-  let end = '';
-  await withRunning(glen, linkId, token, async (session, _facts) => {
-    end = await lengthenSession(glen, session.occurrence_id, session.minutes + minutes, by);
+): Promise<Answer<'extendSession'>> =>
+  withRunning(glen, desk, async ({ occurrence_id: id, minutes: so }) => ({
+    end: await lengthenSession(glen, id, so + minutes, desk.by),
+  }));
+
+/** Whoever hosts can be made so by a handing-over: the class period's own staff. */
+async function successorOf(glen: Glen, classId: number, personId: number, by: number) {
+  const staff = await staffOf(glen.db, classId);
+  const successor = staff.find((s) => s.id === personId && s.id !== by);
+  if (successor) return successor;
+  throw wrongField(
+    'personId',
+    'It can be handed over to a co-teacher or named presenter of this class period.',
+  );
+}
+
+/** Inside already, the successor becomes host where they sit. */
+async function giveRole(glen: Glen, session: Running, personId: number, role: Role): Promise<void> {
+  const visitor = await visitorOfPerson(glen.db, session.sitting_id, personId);
+  if (!visitor) return;
+  await setRole(glen.db, visitor.id, role);
+  if (!hasOurRoom(session) || !visitor.inside) return;
+  const { room } = session;
+  await glen.enqueue({
+    kind: 'set-role',
+    subject: `${room}:${visitor.id}`,
+    payload: { room, visitor: visitor.id, role },
   });
-  return { end };
+}
+
+/** Whoever hands over leaves the room. */
+async function leaveRoom(glen: Glen, session: Running, personId: number): Promise<void> {
+  const own = await visitorOfPerson(glen.db, session.sitting_id, personId);
+  if (!own?.inside || !hasOurRoom(session)) return;
+  const { room } = session;
+  await glen.enqueue({
+    kind: 'put-out',
+    subject: `${room}:${own.id}`,
+    payload: { room, visitor: own.id, why: 'left' },
+  });
 }
 
 /**
  * Makes somebody of the class's staff acting host until this session's end, and, where asked, lets whoever
- * hands over leave the room. Inside already, the successor becomes host where they sit.
+ * hands over leave the room.
  */
 export const handOver = (
   glen: Glen,
-  linkId: number,
-  by: number,
-  token: string | undefined,
-  { personId, leave }: Body<'handOver'>,
+  desk: AtDesk,
+  { personId, leave: leaves }: Body<'handOver'>,
 ): Promise<void> =>
-  withRunning(glen, linkId, token, async (session, facts) => {
-    const successor = (await staffOf(glen.db, facts.row.class_id)).find(
-      (s) => s.id === personId && s.id !== by,
-    );
-    if (!successor)
-      throw wrongField(
-        'personId',
-        'It can be handed over to a co-teacher or named presenter of this class period.',
-      );
+  withRunning(glen, desk, async (session, { row }) => {
+    const { sitting_id: sittingId } = session;
+    const successor = await successorOf(glen, row.class_id, personId, desk.by);
     if (successor.as === 'presenter')
-      await addActingHost(glen.db, session.sitting_id, personId, by);
-    const visitor = await visitorOfPerson(glen.db, session.sitting_id, personId);
-    if (visitor) {
-      await setRole(glen.db, visitor.id, 'host');
-      if (hasOurRoom(session) && visitor.inside)
-        await glen.enqueue({
-          kind: 'set-role',
-          subject: `${session.room}:${visitor.id}`,
-          payload: { room: session.room, visitor: visitor.id, role: 'host' },
-        });
-    }
-    const own = leave ? await visitorOfPerson(glen.db, session.sitting_id, by) : undefined;
-    if (own?.inside && hasOurRoom(session)) {
-      await glen.enqueue({
-        kind: 'put-out',
-        subject: `${session.room}:${own.id}`,
-        payload: { room: session.room, visitor: own.id, why: 'left' },
-      });
-    }
+      await addActingHost(glen.db, { sittingId, personId, by: desk.by });
+    await giveRole(glen, session, personId, 'host');
+    if (leaves) await leaveRoom(glen, session, desk.by);
     await glen.audit({
-      by,
+      by: desk.by,
       action: 'hand-over',
-      subject: `sitting:${session.sitting_id}`,
-      after: { personId, leave },
+      subject: `sitting:${sittingId}`,
+      after: { personId, leave: leaves },
     });
-    await glen.announce(`class:${facts.row.class_id}`, { thing: 'class', id: facts.row.class_id });
+    await glen.announce(`class:${row.class_id}`, { thing: 'class', id: row.class_id });
   });
 
-/** Brings a person to the running session by name, or by an address that need not have an account yet. They need not knock. */
-export async function bringIn(
+/** Somebody to bring in: known by their person, or an address that need not have an account yet. */
+async function invitee(
   glen: Glen,
-  linkId: number,
-  by: number,
-  token: string | undefined,
   body: Body<'bringIn'>,
-): Promise<Answer<'bringIn'>> {
-  let brought: Answer<'bringIn'> = { name: '', ofSchool: false };
+): Promise<{ personId: number | null; email: string | null; name: string; ofSchool: boolean }> {
   const email = 'email' in body ? body.email.trim().toLowerCase() : null;
   const personId =
     'personId' in body
@@ -144,38 +150,41 @@ export async function bringIn(
       : ((await accountByEmail(glen.db, email!))?.person_id ?? null);
   const person = personId === null ? undefined : await personById(glen.db, personId);
   if ('personId' in body && !person) throw wrongField('personId', 'There is no such person.');
-  await withRunning(glen, linkId, token, async (session, _facts) => {
-    await addInvited(glen.db, {
-      occurrenceId: session.occurrence_id,
-      personId,
-      email: person ? null : email,
-      by,
-    });
+  return {
+    personId,
+    email: person ? null : email,
+    name: person?.name ?? email!,
+    ofSchool: Boolean(person?.of_school),
+  };
+}
+
+/** Brings a person to the running session by name, or by an address that need not have an account yet. They need not knock. */
+export async function bringIn(
+  glen: Glen,
+  desk: AtDesk,
+  body: Body<'bringIn'>,
+): Promise<Answer<'bringIn'>> {
+  const { personId, email, name, ofSchool } = await invitee(glen, body);
+  await withRunning(glen, desk, async ({ occurrence_id: occurrenceId }) => {
+    await addInvited(glen.db, { occurrenceId, personId, email, by: desk.by });
     await glen.audit({
-      by,
+      by: desk.by,
       action: 'bring-in',
-      subject: `occurrence:${session.occurrence_id}`,
-      after: { personId, email: person ? null : email },
+      subject: `occurrence:${occurrenceId}`,
+      after: { personId, email },
     });
-    brought = { name: person?.name ?? email!, ofSchool: Boolean(person?.of_school) };
   });
-  return brought;
+  return { name, ofSchool };
 }
 
 /** In a room that Glen cannot look into, a host says at the desk whether they are there: that is what the door goes by. */
-export const setHostPresence = (
-  glen: Glen,
-  linkId: number,
-  by: number,
-  token: string | undefined,
-  inside: boolean,
-): Promise<void> =>
-  withRunning(glen, linkId, token, async (session, facts) => {
+export const setHostPresence = (glen: Glen, desk: AtDesk, inside: boolean): Promise<void> =>
+  withRunning(glen, desk, async (session, { now }) => {
     if (session.room_address_kept === null)
       throw new HttpProblem(409, 'This room tells Glen itself who is in it.');
-    const own = await visitorOfPerson(glen.db, session.sitting_id, by);
+    const own = await visitorOfPerson(glen.db, session.sitting_id, desk.by);
     if (!own)
       throw new HttpProblem(409, 'Go in by the door once; from then on the desk knows you.');
-    const place = { visitor_id: own.id, sitting_id: session.sitting_id, role: 'host' };
-    await (inside ? arrive : leave)(glen, place, facts.now);
+    const seat = { visitor_id: own.id, sitting_id: session.sitting_id, role: 'host' };
+    await (inside ? arrive : leave)(glen.db, seat, now);
   });

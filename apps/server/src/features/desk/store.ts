@@ -1,5 +1,5 @@
 import type { DeskVisitor } from '@glen/contract';
-import type { Db } from '../../db/connect.js';
+import { toSql, type Db } from '../../db/connect.js';
 
 export interface VisitorRow {
   id: number;
@@ -101,13 +101,18 @@ export const actingHostsOf = async (db: Db, sittingId: number): Promise<number[]
 
 export const addActingHost = (
   db: Db,
-  sittingId: number,
-  personId: number,
-  by: number,
+  host: { sittingId: number; personId: number; by: number },
 ): Promise<number> =>
   db.change(
     'INSERT IGNORE INTO acting_hosts (sitting_id, person_id, given_by) VALUES (:sittingId, :personId, :by)',
-    { sittingId, personId, by },
+    host,
+  );
+
+/** Ended for all; its room is gone. */
+export const endSitting = (db: Db, sittingId: number, now: string): Promise<number> =>
+  db.change(
+    'UPDATE sittings SET ended_at = :now, room = NULL, room_ready = 0, host_left_at = NULL WHERE id = :sittingId',
+    { sittingId, now: toSql(now) },
   );
 
 /** Acting hosts are so until the end; opened again, the session is its own hosts' alone. */

@@ -1,7 +1,7 @@
-import type { DeskVisitor } from '@glen/contract';
+import type { Answer, DeskVisitor } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
-import { leave } from '../door/events.js';
+import { leave } from '../door/visitStore.js';
 import {
   knownVisitor,
   setMayPresent,
@@ -12,20 +12,25 @@ import {
 } from './store.js';
 
 /** The visitor and the desk hear of it; nobody else at the door does. */
-async function tell(glen: Glen, visitor: Known): Promise<void> {
+async function announceVisitor(glen: Glen, visitor: Known): Promise<void> {
   await glen.announce(`class:${visitor.class_id}`, { thing: 'desk', id: visitor.link_id });
   if (visitor.session_id !== null)
     await glen.announce(`browser:${visitor.session_id}`, { thing: 'door', id: visitor.link_id });
+}
+
+interface Move {
+  action: string;
+  from: DeskVisitor['state'][];
+  to: DeskVisitor['state'];
+  /** What else comes with it. */
+  also?: (visitor: Known) => Promise<unknown>;
 }
 
 async function moveVisitor(
   glen: Glen,
   id: number,
   by: number,
-  action: string,
-  from: DeskVisitor['state'][],
-  to: DeskVisitor['state'],
-  more?: (visitor: Known) => Promise<unknown>,
+  { action, from, to, also }: Move,
 ): Promise<void> {
   await glen.db.transaction(async () => {
     const visitor = await knownVisitor(glen.db, id);
@@ -39,38 +44,51 @@ async function moveVisitor(
       });
     }
     await glen.audit({ by, action, subject: `visitor:${id}`, before: visitor.state, after: to });
-    await more?.(visitor);
-    await tell(glen, visitor);
+    await also?.(visitor);
+    await announceVisitor(glen, visitor);
   });
   glen.nudge();
 }
 
 export const letIn = (glen: Glen, id: number, by: number): Promise<void> =>
-  moveVisitor(glen, id, by, 'let-in', ['waiting'], 'let-in');
+  moveVisitor(glen, id, by, { action: 'let-in', from: ['waiting'], to: 'let-in' });
+
 /** `word` is what the visitor reads at the door. */
 export const turnAway = (glen: Glen, id: number, by: number, word: string): Promise<void> =>
-  moveVisitor(glen, id, by, 'turn-away', ['waiting'], 'turned-away', (_visitor) =>
-    setWord(glen.db, id, word.trim() || null),
-  );
-export const letBack = (glen: Glen, id: number, by: number): Promise<void> =>
-  moveVisitor(glen, id, by, 'let-back', ['turned-away', 'put-out'], 'let-in');
-export const putOut = (glen: Glen, id: number, by: number): Promise<void> =>
-  moveVisitor(glen, id, by, 'put-out', ['let-in'], 'put-out', async (visitor) => {
-    const { room } = visitor;
-    // Out of a room that Glen cannot look into they are only as far as the door goes; the desk says so.
-    if (visitor.room_address !== null)
-      await leave(
-        glen,
-        { visitor_id: id, sitting_id: visitor.sitting_id, role: visitor.role },
-        glen.clock.school(),
-      );
-    else if (room !== null)
-      await glen.enqueue({
-        kind: 'put-out',
-        subject: `${room}:${id}`,
-        payload: { room, visitor: id, why: 'put-out' },
-      });
+  moveVisitor(glen, id, by, {
+    action: 'turn-away',
+    from: ['waiting'],
+    to: 'turned-away',
+    also: () => setWord(glen.db, id, word.trim() || null),
   });
+
+export const letBack = (glen: Glen, id: number, by: number): Promise<void> =>
+  moveVisitor(glen, id, by, {
+    action: 'let-back',
+    from: ['turned-away', 'put-out'],
+    to: 'let-in',
+  });
+
+export const putOut = (glen: Glen, id: number, by: number): Promise<void> =>
+  moveVisitor(glen, id, by, {
+    action: 'put-out',
+    from: ['let-in'],
+    to: 'put-out',
+    also: (visitor) => leaveRoom(glen, visitor),
+  });
+
+async function leaveRoom(glen: Glen, visitor: Known): Promise<void> {
+  const { id, room, sitting_id, role } = visitor;
+  // Out of a room that Glen cannot look into they are only as far as the door goes; the desk says so.
+  if (visitor.room_address !== null)
+    await leave(glen.db, { visitor_id: id, sitting_id, role }, glen.clock.school());
+  else if (room !== null)
+    await glen.enqueue({
+      kind: 'put-out',
+      subject: `${room}:${id}`,
+      payload: { room, visitor: id, why: 'put-out' },
+    });
+}
 
 /** Lets in everyone who waits, or those of the roll alone. */
 export async function letAllIn(
@@ -78,14 +96,14 @@ export async function letAllIn(
   linkId: number,
   by: number,
   only: 'roll' | undefined,
-): Promise<number> {
+): Promise<Answer<'letAllIn'>> {
   return glen.db.transaction(async () => {
     const waiting = (await waitingAt(glen.db, linkId)).filter(
       (v) => only === undefined || v.on_roll,
     );
     for (const visitor of waiting) {
       await setVisitorState(glen.db, visitor.id, ['waiting'], 'let-in');
-      await tell(glen, visitor);
+      await announceVisitor(glen, visitor);
     }
     if (waiting.length > 0)
       await glen.audit({
@@ -94,7 +112,7 @@ export async function letAllIn(
         subject: `link:${linkId}`,
         after: waiting.map((v) => v.id),
       });
-    return waiting.length;
+    return { letIn: waiting.length };
   });
 }
 
@@ -129,7 +147,7 @@ export async function letPresent(
       action: presents ? 'let-present' : 'stop-presenting',
       subject: `visitor:${id}`,
     });
-    await tell(glen, visitor);
+    await announceVisitor(glen, visitor);
   });
   glen.nudge();
 }

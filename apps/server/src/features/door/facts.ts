@@ -12,12 +12,13 @@ import {
   type Door,
   type EntryDecision,
   type EntryRules,
+  type RuleLayer,
   type Visitor,
 } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import { isStaff } from '../../http/access.js';
 import { whoFromRow, type Who } from '../../http/who.js';
-import { layersFrom, ownLayers, rulesOfLinks, rulesOfSession } from '../entry/service.js';
+import { layersFrom, ownLayers, rulesOfLinks, rulesOfSession } from '../entry/layers.js';
 import { joinedOf, type JoinedRow } from '../link/shareStore.js';
 import { doorRows, type Asker, type DoorRow, type DoorSessionRow } from './store.js';
 
@@ -58,46 +59,72 @@ export async function readDoor(
   asker: Asker,
   { now = glen.clock.school(), straight = false }: { now?: string; straight?: boolean } = {},
 ): Promise<DoorFacts | undefined> {
-  const { row, sessions: rows } = await doorRows(glen.db, glen.clock, code, asker, now);
+  const { row, sessions: rows } = await doorRows(glen, code, asker, now);
   if (!row) return undefined;
-  const who = whoFromRow(row);
-  const layers = layersFrom(row);
-  const { rules: linkRules } = resolveRules(layers);
-  const rulesAt = (session: Session): EntryRules =>
-    session.layers === null
-      ? linkRules
-      : resolveRules([...layers, ...ownLayers(session.layers)]).rules;
-  const ofSchool = row.kind === 'school';
-  const linkHost =
-    ofSchool && (row.as_what === 'host' || row.as_what === 'co-teacher' || Boolean(row.link_host));
-  const all = rows.map((r): Session => ({
-    ...r,
-    start: r.start_at,
-    end: r.end_at,
-    hostInside: hostIsInside(r, now),
-  }));
-
+  const at = new Moment(row, rows, now);
   // What this class period holds at another's door stands there: its own door leads on, or stays shut meanwhile.
-  const shared =
-    row.link_state === 'live' && row.for_class && row.meets_elsewhere && !straight
-      ? (await joinedOf(glen.db, [row.class_id], now)).filter((j) => j.link_id !== row.link_id)
-      : [];
-  const sessions = withoutShared(all, shared);
-  const away =
-    shared.length > 0 ? await sharedAt(glen, sessions, shared, rulesAt, now, linkHost) : null;
+  const shared = at.mayMeetElsewhere && !straight ? await sharedFrom(glen, row, now) : [];
+  const sessions = withoutShared(at.sessions, shared);
+  const away = shared.length > 0 ? await sharedAt(glen, at, sessions, shared) : null;
   if (away?.own_door === 'leads') {
     const there = await readDoor(glen, away.code, asker, { now, straight: true });
     if (there) return { ...there, came: { by: 'together', until: null } };
   }
-  const at = away ? null : (linkHost ? sessionToOpen : doorSession)(sessions, rulesAt, now);
-  const joinedHost = ofSchool && Boolean(at?.occurrence.joined_host) && isNear(at!.opens, now);
-  const isHost = linkHost || (ofSchool && Boolean(at?.occurrence.acting)) || joinedHost;
+  return factsOf(at, away, sessions);
+}
+
+/** What one look at the database tells of a door, at an instant. */
+class Moment {
+  readonly sessions: Session[];
+  /** Host here by the class period or the link, at any time. */
+  readonly linkHost: boolean;
+  readonly linkRules: EntryRules;
+  private readonly layers: RuleLayer[];
+
+  constructor(
+    readonly row: DoorRow,
+    rows: DoorSessionRow[],
+    readonly now: string,
+  ) {
+    this.layers = layersFrom(row);
+    this.linkRules = resolveRules(this.layers).rules;
+    const hosts = row.as_what === 'host' || row.as_what === 'co-teacher' || row.link_host;
+    this.linkHost = this.isOfSchool && Boolean(hosts);
+    this.sessions = rows.map((r) => ({
+      ...r,
+      start: r.start_at,
+      end: r.end_at,
+      hostInside: hostIsInside(r, now),
+    }));
+  }
+
+  get isOfSchool(): boolean {
+    return this.row.kind === 'school';
+  }
+
+  get mayMeetElsewhere(): boolean {
+    const { link_state, for_class, meets_elsewhere } = this.row;
+    return link_state === 'live' && Boolean(for_class) && Boolean(meets_elsewhere);
+  }
+
+  readonly rulesAt = ({ layers }: Session): EntryRules =>
+    layers === null ? this.linkRules : resolveRules([...this.layers, ...ownLayers(layers)]).rules;
+}
+
+const sharedFrom = async (glen: Glen, row: DoorRow, now: string): Promise<JoinedRow[]> =>
+  (await joinedOf(glen.db, [row.class_id], now)).filter((j) => j.link_id !== row.link_id);
+
+function factsOf(at: Moment, away: JoinedRow | null, sessions: Session[]): DoorFacts {
+  const { row, now, linkHost, isOfSchool } = at;
+  const session = away ? null : (linkHost ? sessionToOpen : doorSession)(sessions, at.rulesAt, now);
+  const joinedHost = Boolean(session?.occurrence.joined_host) && isNear(session!.opens, now);
+  const acting = Boolean(session?.occurrence.acting) || joinedHost;
   return {
     row,
-    who,
-    rules: at ? rulesAt(at.occurrence) : linkRules,
-    isHost,
-    at,
+    who: whoFromRow(row),
+    rules: session ? at.rulesAt(session.occurrence) : at.linkRules,
+    isHost: linkHost || (isOfSchool && acting),
+    at: session,
     now,
     shutFor: away,
     came: null,
@@ -107,11 +134,9 @@ export async function readDoor(
 /** The session at another's door that this door stands for now, if it does: open there, or the next to come of all. */
 async function sharedAt(
   glen: Glen,
+  { now, linkHost, rulesAt }: Moment,
   own: Session[],
   shared: JoinedRow[],
-  rulesAt: (session: Session) => EntryRules,
-  now: string,
-  linkHost: boolean,
 ): Promise<JoinedRow | null> {
   const rules = await rulesOfLinks(
     glen.db,
@@ -140,18 +165,35 @@ async function sharedAt(
   return at && (!linkHost || isNear(at.opens, now)) ? at.occurrence.away : null;
 }
 
-/** What the core decides for whoever asks. `given` is what they typed or chose at the door. */
-export function decideAt(
-  facts: DoorFacts,
-  given: { entryCode?: string | undefined; watchOnly?: boolean | undefined } = {},
-): EntryDecision {
-  const { row, who, rules, at, now, isHost, shutFor } = facts;
+/** What whoever asks typed or chose at the door. */
+interface Given {
+  entryCode?: string | undefined;
+  watchOnly?: boolean | undefined;
+}
+
+/** What the core decides for whoever asks. */
+export function decideAt(facts: DoorFacts, given: Given = {}): EntryDecision {
+  const { row, rules, at, now, shutFor } = facts;
   if (shutFor && row.link_state === 'live')
     return { outcome: 'not-yet', reason: 'nothing-planned' };
+  const decision = decideEntry({
+    rules,
+    visitor: visitorOf(facts, given),
+    door: doorOf(facts),
+    now,
+  });
+  // Let present for a while by a host: until this session's end, also after coming back.
+  return at?.occurrence.may_present && decision.role === 'participant'
+    ? { ...decision, role: 'presenter' }
+    : decision;
+}
+
+function visitorOf(facts: DoorFacts, given: Given): Visitor {
+  const { row, who, at, isHost } = facts;
   const session = at?.occurrence;
   const state = session?.visitor_state;
   const code = given.entryCode ?? session?.entry_code ?? undefined;
-  const visitor: Visitor = {
+  return {
     account: who.account?.kind ?? 'none',
     host: isHost,
     staff: isStaff(who),
@@ -164,7 +206,11 @@ export function decideAt(
     watchOnly: given.watchOnly ?? false,
     removed: state === 'turned-away' || state === 'put-out',
   };
-  const door: Door = {
+}
+
+function doorOf({ row, at }: DoorFacts): Door {
+  const session = at?.occurrence;
+  return {
     link: row.link_state,
     opens: at?.opens ?? null,
     closes: at?.closes ?? null,
@@ -173,9 +219,4 @@ export function decideAt(
     ended: Boolean(session?.ended_at),
     inside: session?.inside ?? 0,
   };
-  const decision = decideEntry({ rules, visitor, door, now });
-  // Let present for a while by a host: until this session's end, also after coming back.
-  return session?.may_present && decision.role === 'participant'
-    ? { ...decision, role: 'presenter' }
-    : decision;
 }

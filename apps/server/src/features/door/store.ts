@@ -2,9 +2,10 @@ import { plusMinutes, type RuleLayer } from '@glen/core';
 import type { Pennant } from '@glen/contract';
 import type { Clock } from '../../clock.js';
 import { toSql, type Db, type Value } from '../../db/connect.js';
-import { WHO_COLUMNS, hashToken, type WhoRow } from '../../http/who.js';
+import { WHO_COLUMNS } from '../../http/whoStore.js';
+import { hashToken, type WhoRow } from '../../http/who.js';
 import { FIRST_HOST, LAYER_COLUMNS, type LayerRow } from '../entry/store.js';
-import { hostsJoined, inAudience, inJoined, presentsJoined } from '../link/audience.js';
+import { hostsJoined, inAudience, inJoined, presentsJoined } from '../audience/fragments.sql.js';
 
 export type VisitorState = 'waiting' | 'let-in' | 'turned-away' | 'put-out';
 
@@ -101,8 +102,7 @@ const BY_ACCOUNT = doorSql(':accountId');
 
 /** Everything that decides at a door at an instant, in one query: a row for each session that it could stand for, or one without. */
 export async function doorRows(
-  db: Db,
-  clock: Clock,
+  { db, clock }: { db: Db; clock: Clock },
   code: string,
   asker: Asker,
   at: string,
@@ -135,9 +135,7 @@ export async function doorRows(
 /** How many of a sitting's visitors have waited longer than one of them. */
 export const waitingLonger = async (
   db: Db,
-  sittingId: number,
-  visitorId: number,
-  knockedAt: string,
+  { sittingId, visitorId, knockedAt }: { sittingId: number; visitorId: number; knockedAt: string },
 ): Promise<number> =>
   Number(
     (await db.one<{ n: number }>(

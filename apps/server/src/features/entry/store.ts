@@ -1,5 +1,13 @@
-import type { EntryRules, RuleField, RuleLayer, RuleSetting } from '@glen/core';
+import type {
+  EntryRules,
+  Occurrence,
+  RichText,
+  RuleField,
+  RuleLayer,
+  RuleSetting,
+} from '@glen/core';
 import type { Db } from '../../db/connect.js';
+import { inAudience } from '../audience/fragments.sql.js';
 
 export interface LayerRow {
   school_rules: EntryRules;
@@ -28,9 +36,9 @@ export const layersOfClass = (db: Db, classId: number): Promise<LayerRow | undef
 export const layersOfLinks = (
   db: Db,
   linkIds: number[],
-): Promise<(LayerRow & { link_id: number; link_version: number })[]> =>
+): Promise<(LayerRow & { link_id: number; link_version: number; class_id: number })[]> =>
   db.rows(
-    `SELECT l.id AS link_id, l.version AS link_version, l.rules AS link_rules, ${LAYER_COLUMNS} FROM links l JOIN class_periods c ON c.id = l.class_id ${LAYER_JOINS} WHERE l.id IN (:linkIds)`,
+    `SELECT l.id AS link_id, l.version AS link_version, l.class_id, l.rules AS link_rules, ${LAYER_COLUMNS} FROM links l JOIN class_periods c ON c.id = l.class_id ${LAYER_JOINS} WHERE l.id IN (:linkIds)`,
     { linkIds: [0, ...linkIds] },
   );
 
@@ -98,5 +106,64 @@ export const classesHosted = async (db: Db, personId: number | null): Promise<nu
       { personId },
     )
   ).map((row) => row.id);
+
+/** A date that a link's door could stand for; drafts are none. */
+export interface DoorDate {
+  series_id: number;
+  key_date: string;
+  start_at: string;
+  end_at: string;
+  status: Occurrence['status'];
+}
+
+export const datesOfLink = (db: Db, linkId: number): Promise<DoorDate[]> =>
+  db.rows<DoorDate>(
+    'SELECT series_id, key_date, start_at, end_at, status FROM occurrences WHERE link_id = :linkId AND draft = 0 ORDER BY start_at, id',
+    { linkId },
+  );
+
+/** The doors at which rules count, held against other changes: one link's, or all of some class periods. */
+export const heldDoors = (
+  db: Db,
+  where: { linkId: number } | { classIds: number[] },
+): Promise<{ id: number; class_id: number }[]> =>
+  'linkId' in where
+    ? db.rows('SELECT id, class_id FROM links WHERE id = :linkId FOR UPDATE', where)
+    : db.rows(
+        'SELECT id, class_id FROM links WHERE class_id IN (:ids) ORDER BY place, id FOR UPDATE',
+        {
+          ids: [0, ...where.classIds],
+        },
+      );
+
+/** A place where a link is out or about to be, with its words, and whether people read it whom the link is not for. */
+export interface StandingPlace {
+  words: string | RichText;
+  link_words: string;
+  beyond: boolean;
+}
+
+export const standingPlaces = async (db: Db, linkId: number): Promise<StandingPlace[]> => {
+  const rows = await db.rows<{
+    words: string;
+    link_words: string;
+    shape: { words: string | RichText | null };
+    beyond: number;
+  }>(
+    `SELECT p.words, p.link_words, pp.shape,
+       COALESCE(JSON_VALUE(pp.shape, '$.readers'), '') <> 'audience' AND EXISTS (
+         SELECT 1 FROM roll r LEFT JOIN group_members g ON g.group_id = JSON_VALUE(pp.shape, '$.readers.groupId') AND g.person_id = r.person_id
+         WHERE r.class_id = pp.class_id AND (JSON_VALUE(pp.shape, '$.readers.groupId') IS NULL OR g.person_id IS NOT NULL)
+           AND NOT ${inAudience('pp.link_id', 'r.person_id')}) AS beyond
+     FROM posts p JOIN post_places pp ON pp.post_id = p.id AND pp.removed = 0
+     WHERE pp.link_id = :linkId AND p.withdrawn = 0 AND JSON_VALUE(p.timing, '$.kind') <> 'draft'`,
+    { linkId },
+  );
+  return rows.map(({ words, link_words, shape, beyond }) => ({
+    words: shape.words ?? (JSON.parse(words) as string | RichText),
+    link_words,
+    beyond: Boolean(beyond),
+  }));
+};
 
 export type OccurrenceLayers = RuleLayer[] | null;

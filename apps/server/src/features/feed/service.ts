@@ -5,7 +5,7 @@ import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { personById } from '../desk/store.js';
-import { linkAddress } from '../link/service.js';
+import { linkAddress } from '../../addresses.js';
 import { classById, classesOf, readCalendar, readSchool } from '../school/store.js';
 import {
   datesHeldElsewhere,

@@ -1,6 +1,6 @@
 import type { SessionPlan, SessionWords } from '@glen/core';
 import { toSql, type Db } from '../../db/connect.js';
-import { inAudience } from '../link/audience.js';
+import { inAudience } from '../audience/fragments.sql.js';
 
 export interface FeedRow {
   id: number;

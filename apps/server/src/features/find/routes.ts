@@ -2,7 +2,7 @@ import { classTitle, wallClockAt } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
-import { linkAddress } from '../link/service.js';
+import { linkAddress } from '../../addresses.js';
 import { readSchool } from '../school/store.js';
 import { classesOfPeople, findLinks, findPeople, findSessions } from './store.js';
 

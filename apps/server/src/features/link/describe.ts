@@ -1,15 +1,14 @@
 import { classTitle, dateInWords, rulesToSetByHand } from '@glen/core';
-import type { Answer, LinkDetail, Post } from '@glen/contract';
+import type { Answer, LinkDetail } from '@glen/contract';
+import { linkAddress } from '../../addresses.js';
 import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
-import { rulesOfLinks } from '../entry/service.js';
-import { describePosts } from '../post/describe.js';
+import { rulesOfLinks } from '../entry/layers.js';
 import { MAIN_LINK } from '../school/store.js';
-import { audienceOf, audienceSizes, linkHostsOf, type AudienceRow } from './audience.js';
-import { linkAddress } from './service.js';
+import { audienceOf, audienceSizes, linkHostsOf, type AudienceRow } from '../audience/store.js';
 import { sharesOf, type ShareRow } from './shareStore.js';
-import { codesOf, isRunning, listLinks, nextOfLinks, postIdsOfLink, usedSince } from './store.js';
+import { codesOf, isRunning, listLinks, nextOfLinks, usedSince } from './store.js';
 
 const audienceItem = (row: AudienceRow): LinkDetail['audience'][number] => {
   if (row.class_id !== null)
@@ -82,7 +81,6 @@ async function rowsOf(
       former: [],
       shares: [],
       mayTakeBack: false,
-      stands: [],
       holds,
       byHand: rulesToSetByHand(inForce, holds),
       running: false,
@@ -90,33 +88,10 @@ async function rowsOf(
   });
 }
 
-/** What a link's page says of one place: the delivery of each post there that most needs thought, what is over left out. */
-function standsAt(post: Post, place: Post['places'][number]): LinkDetail['stands'] {
-  const here = post.deliveries.filter((d) => d.placeId === place.id && d.state !== 'gone');
-  const first =
-    here.find((d) => d.state === 'failed' || d.state === 'missing') ??
-    here.find((d) => d.state === 'todo' || d.state === 'takedown') ??
-    here.find((d) => d.outSince !== null) ??
-    here[0];
-  return first
-    ? [
-        {
-          postId: post.id,
-          pending: here.some((d) => d.pending),
-          place: place.where,
-          state: first.state,
-          since: first.outSince,
-          readers: place.readerCount,
-        },
-      ]
-    : [];
-}
-
 const inList = ({
   former: _f,
   shares: _s,
   mayTakeBack: _m,
-  stands: _p,
   holds: _h,
   byHand: _b,
   running: _r,
@@ -153,10 +128,9 @@ const shareWords = (s: ShareRow): string =>
 export async function describeLink(glen: Glen, linkId: number, who: Who): Promise<LinkDetail> {
   const [link] = await rowsOf(glen, who, 'l.id = :linkId', { linkId });
   if (!link) throw notFound('This link');
-  const [codes, shares, stands, running] = await Promise.all([
+  const [codes, shares, running] = await Promise.all([
     codesOf(glen.db, linkId),
     sharesOf(glen.db, linkId),
-    postIdsOfLink(glen.db, linkId).then((ids) => describePosts(glen, ids, who.person!.id)),
     isRunning(glen.db, linkId),
   ]);
   const former = codes.slice(0, -1);
@@ -188,8 +162,5 @@ export async function describeLink(glen: Glen, linkId: number, who: Who): Promis
       words: shareWords(s),
       ownDoor: s.own_door,
     })),
-    stands: stands.flatMap((post) =>
-      post.places.filter((p) => p.linkId === linkId).flatMap((p) => standsAt(post, p)),
-    ),
   };
 }

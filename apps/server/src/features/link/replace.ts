@@ -11,7 +11,8 @@ import type { Glen } from '../../glen.js';
 import { HttpProblem, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { readSchool } from '../school/store.js';
-import { changeLink, withFreshCode } from './service.js';
+import { changeLink } from './change.js';
+import { withFreshCode } from './make.js';
 import { codesOf, dropCode, putCode, usedSince } from './store.js';
 
 const codesAsCore = async (glen: Glen, linkId: number): Promise<LinkCodes> => {

@@ -1,53 +1,28 @@
 import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
 import { describeLink, linksFor, linksOfClass } from './describe.js';
+import { addLink, editLink, orderLinks, reopenLink, setAudience, stopLink } from './edit.js';
 import { replaceLink, setRoom, takeBackReplacing } from './replace.js';
-import {
-  addLink,
-  editLink,
-  invitationFor,
-  orderLinks,
-  reopenLink,
-  setAudience,
-  stopLink,
-} from './service.js';
 import { shareLink, unshareLink } from './share.js';
 
-type Names =
-  | 'invitation'
-  | 'links'
-  | 'classLinks'
-  | 'link'
-  | 'addLink'
-  | 'editLink'
-  | 'setAudience'
-  | 'orderLinks'
-  | 'replaceLink'
-  | 'takeBackReplacing'
-  | 'stopLink'
-  | 'reopenLink'
-  | 'setRoom'
-  | 'shareLink'
-  | 'unshareLink';
-
-export const linkRoutes = (glen: Glen): Pick<Handlers, Names> => ({
-  invitation: ({ params }) => invitationFor(glen, params.linkId),
-  links: ({ who }) => linksFor(glen, who),
-  classLinks: ({ params, who }) => linksOfClass(glen, params.classId, who),
-  link: ({ params, who }) => describeLink(glen, params.linkId, who),
-  addLink: ({ params, body, who }) => addLink(glen, params.classId, who, body),
-  editLink: ({ params, body, who }) => editLink(glen, params.linkId, who, body),
-  setAudience: ({ params, body, who }) => setAudience(glen, params.linkId, who, body),
-  orderLinks: async ({ params, body, who }) => {
-    await orderLinks(glen, params.classId, who.person!.id, body.order);
-    return { ok: true };
-  },
-  replaceLink: ({ params, body, who }) => replaceLink(glen, params.linkId, who, body),
-  takeBackReplacing: ({ params, body, who }) =>
-    takeBackReplacing(glen, params.linkId, who, body.version),
-  stopLink: ({ params, body, who }) => stopLink(glen, params.linkId, who, body.version),
-  reopenLink: ({ params, body, who }) => reopenLink(glen, params.linkId, who, body.version),
-  setRoom: ({ params, body, who }) => setRoom(glen, params.linkId, who, body),
-  shareLink: ({ params, body, who }) => shareLink(glen, params.linkId, who, body),
-  unshareLink: ({ params, body, who }) => unshareLink(glen, params.linkId, who, body.shareId),
-});
+export const linkRoutes = (glen: Glen) =>
+  ({
+    links: ({ who }) => linksFor(glen, who),
+    classLinks: ({ params, who }) => linksOfClass(glen, params.classId, who),
+    link: ({ params, who }) => describeLink(glen, params.linkId, who),
+    addLink: ({ params, body, who }) => addLink(glen, params.classId, who, body),
+    editLink: ({ params, body, who }) => editLink(glen, params.linkId, who, body),
+    setAudience: ({ params, body, who }) => setAudience(glen, params.linkId, who, body),
+    orderLinks: async ({ params, body, who }) => {
+      await orderLinks(glen, params.classId, who.person!.id, body.order);
+      return { ok: true };
+    },
+    replaceLink: ({ params, body, who }) => replaceLink(glen, params.linkId, who, body),
+    takeBackReplacing: ({ params, body, who }) =>
+      takeBackReplacing(glen, params.linkId, who, body.version),
+    stopLink: ({ params, body, who }) => stopLink(glen, params.linkId, who, body.version),
+    reopenLink: ({ params, body, who }) => reopenLink(glen, params.linkId, who, body.version),
+    setRoom: ({ params, body, who }) => setRoom(glen, params.linkId, who, body),
+    shareLink: ({ params, body, who }) => shareLink(glen, params.linkId, who, body),
+    unshareLink: ({ params, body, who }) => unshareLink(glen, params.linkId, who, body.shareId),
+  }) satisfies Partial<Handlers>;

@@ -2,25 +2,26 @@ import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
-import { hasDate, heldSeries } from '../plan/store.js';
 import { classById } from '../school/store.js';
-import { isForAllOf } from './audience.js';
+import { isForAllOf } from '../audience/store.js';
+import { announceLink } from './announce.js';
 import { describeLink } from './describe.js';
-import { tellLink } from './service.js';
 import {
   boundTo,
   deleteShare,
+  heldLinkOfSeries,
   insertShare,
   lockShares,
   refreshJoined,
   sameShare,
+  seriesHasDate,
   shareById,
 } from './shareStore.js';
 import { heldLinksOfClasses, heldLink } from './store.js';
 
 /** Whoever looks at the class period that joins, or at one of its doors, hears of it too. */
-async function tellJoining(glen: Glen, classId: number): Promise<void> {
-  for (const link of await heldLinksOfClasses(glen.db, [classId])) await tellLink(glen, link);
+async function announceJoining(glen: Glen, classId: number): Promise<void> {
+  for (const link of await heldLinksOfClasses(glen.db, [classId])) await announceLink(glen, link);
 }
 
 interface Meeting {
@@ -67,10 +68,9 @@ export async function bringTogether(
         : `${elsewhere.title} comes to that class period’s door at times. Bring them together there.`,
     );
   if (seriesId !== undefined) {
-    const series = await heldSeries(glen.db, seriesId);
-    if (series?.link_id !== linkId)
+    if ((await heldLinkOfSeries(glen.db, seriesId)) !== linkId)
       throw wrongField('seriesId', 'This series does not meet at this link.');
-    if (key !== undefined && !(await hasDate(glen.db, seriesId, key)))
+    if (key !== undefined && !(await seriesHasDate(glen.db, seriesId, key)))
       throw wrongField('key', 'The series has no such date.');
   }
   const share = { linkId, classId, seriesId: seriesId ?? null, key: key ?? null };
@@ -83,8 +83,8 @@ export async function bringTogether(
     subject: `link:${linkId}`,
     after: { classId, seriesId, key, ownDoor },
   });
-  await tellLink(glen, link);
-  await tellJoining(glen, classId);
+  await announceLink(glen, link);
+  await announceJoining(glen, classId);
 }
 
 export async function shareLink(
@@ -115,8 +115,8 @@ export async function unshareLink(
       subject: `link:${linkId}`,
       before: share,
     });
-    await tellLink(glen, link);
-    await tellJoining(glen, share.class_id);
+    await announceLink(glen, link);
+    await announceJoining(glen, share.class_id);
   });
   return describeLink(glen, linkId, who);
 }

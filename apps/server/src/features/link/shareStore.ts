@@ -101,6 +101,21 @@ export async function refreshJoined(
   );
 }
 
+/** The link that a series meets at, with the series held against other changes. */
+export const heldLinkOfSeries = async (db: Db, seriesId: number): Promise<number | undefined> =>
+  (
+    await db.one<{ link_id: number }>(
+      'SELECT link_id FROM series WHERE id = :seriesId FOR UPDATE',
+      { seriesId },
+    )
+  )?.link_id;
+
+export const seriesHasDate = async (db: Db, seriesId: number, key: string): Promise<boolean> =>
+  (await db.one(
+    'SELECT 1 AS here FROM occurrences WHERE series_id = :seriesId AND key_date = :key',
+    { seriesId, key },
+  )) !== undefined;
+
 /** A series was cut before a key: what was said of all of it counts on both sides, what was said of later dates goes along. */
 export async function cutShares(db: Db, from: number, to: number, key: string): Promise<void> {
   await db.change(

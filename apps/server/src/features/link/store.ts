@@ -190,15 +190,6 @@ export const listLinks = (
     { personId, ...values },
   );
 
-/** The posts that bear a link and are not withdrawn. */
-export const postIdsOfLink = async (db: Db, linkId: number): Promise<number[]> =>
-  (
-    await db.rows<{ id: number }>(
-      'SELECT DISTINCT p.id FROM posts p JOIN post_places pp ON pp.post_id = p.id AND pp.removed = 0 WHERE pp.link_id = :linkId AND p.withdrawn = 0 ORDER BY p.id DESC',
-      { linkId },
-    )
-  ).map((row) => row.id);
-
 /** Every link of some class periods, in their order, held against others. */
 export const heldLinksOfClasses = (
   db: Db,

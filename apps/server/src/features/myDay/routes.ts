@@ -1,75 +1,10 @@
-import { addDays, classTitle, dayInfo, doorFor, wallClockAt, type EntryRules } from '@glen/core';
-import type { Answer, OwnDoor } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
-import { rulesOfLinks, rulesOfSession } from '../entry/service.js';
-import { joinedOf } from '../link/shareStore.js';
-import { doorStateOf, heldElsewhere } from '../plan/sessions.js';
-import { sessionsOfLearner, wasOf } from '../plan/store.js';
-import { classesOfLearner, readSchool } from '../school/store.js';
+import { learnerDay } from '../plan/learnerDay.js';
+import { todayFor } from './today.js';
 
-/** How many days ahead the next door is looked for. */
-const AHEAD_DAYS = 14;
-
-type Row = Awaited<ReturnType<typeof sessionsOfLearner>>[number];
-
-const doorOf = (row: Row, rules: EntryRules): OwnDoor => ({
-  id: row.id,
-  code: row.code,
-  title: row.title,
-  classTitle: classTitle({ title: row.class_title, period: row.period }),
-  pennant: row.pennant,
-  host: row.host_name ?? '',
-  description: row.description,
-  date: row.local_date,
-  time: row.local_time,
-  minutes: row.minutes,
-  start: row.start_at,
-  end: row.end_at,
-  ...doorFor({ start: row.start_at, end: row.end_at }, rules),
-  status: row.status,
-  why: row.why,
-  was: wasOf(row),
-  door: doorStateOf(row),
-});
-
-/** The doors of one's own day in order, what changed among them, and the next one after today. */
-export async function dayOf(
-  glen: Glen,
-  personId: number,
-  now = glen.clock.school(),
-): Promise<Answer<'myDay'>> {
-  const { calendar } = await readSchool(glen.db);
-  const { date } = wallClockAt(now, calendar.zone);
-  const [all, classes] = await Promise.all([
-    sessionsOfLearner(glen.db, date, addDays(date, AHEAD_DAYS), personId),
-    classesOfLearner(glen.db, personId),
-  ]);
-  const [shared, rules] = await Promise.all([
-    joinedOf(glen.db, [...new Set(all.map((row) => row.class_id))], glen.clock.school(-7 * 86400)),
-    rulesOfLinks(
-      glen.db,
-      all.map((row) => row.link_id),
-    ),
-  ]);
-  // What one's class period holds at another's door stands there, and only there.
-  const rows = all.filter((row) => heldElsewhere(row, shared) === undefined);
-  const doors = rows.map((row) => doorOf(row, rulesOfSession(rules.get(row.link_id)!, row)));
-  return {
-    date,
-    day: dayInfo(calendar, date),
-    doors: doors.filter((d) => d.date === date || d.was?.date === date),
-    next: doors.find((d) => d.date > date && d.status !== 'cancelled') ?? null,
-    classes: classes.map((c) => ({
-      id: c.id,
-      title: classTitle(c),
-      pennant: c.pennant,
-      host: c.host_name ?? '',
-      code: c.code,
-    })),
-  };
-}
-
-export const myDayRoutes = (glen: Glen): Pick<Handlers, 'myDay'> => ({
-  myDay: ({ who }) => dayOf(glen, who.person!.id),
-});
+export const myDayRoutes = (glen: Glen) =>
+  ({
+    today: ({ who }) => todayFor(glen, who.person!.id),
+    myDay: ({ who }) => learnerDay(glen, who.person!.id),
+  }) satisfies Partial<Handlers>;

@@ -3,7 +3,7 @@ import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, wrongField } from '../../http/problem.js';
 import { classById, readSchool } from '../school/store.js';
-import { putOnBooks } from './books.js';
+import { putOnBooks } from './occurrenceRows.js';
 import { heldSeries } from './store.js';
 
 /** Copies a series to other class periods, each at its own bell period and on its own link, or to the next term. */

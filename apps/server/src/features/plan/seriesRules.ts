@@ -2,8 +2,11 @@ import { resolveRules, type EntryRules } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound, stale, wrongField } from '../../http/problem.js';
-import { rulesOfLink, type SeriesLayers } from '../entry/service.js';
-import { reviseSeries, textOf } from './edit.js';
+import type { Who } from '../../http/who.js';
+import { rulesOfLink } from '../entry/layers.js';
+import { describeSeriesRules, type SeriesLayers } from '../entry/describe.js';
+import { reviseSeries } from './reviseSeries.js';
+import { textOf } from './seriesText.js';
 import { hasDate, seriesById } from './store.js';
 
 export async function seriesLayers(glen: Glen, seriesId: number): Promise<SeriesLayers> {
@@ -12,20 +15,20 @@ export async function seriesLayers(glen: Glen, seriesId: number): Promise<Series
   return series;
 }
 
-/** Sets the rules of a whole series, or with a key of that date alone. Gives how the answer is to be taken: as it is, or as what somebody else has made of it. */
+/** Sets the rules of a whole series, or with a key of that date alone. */
 export async function setSeriesRules(
   glen: Glen,
   seriesId: number,
-  by: number,
+  who: Who,
   { version, key, rules }: Body<'setSeriesRules'>,
-): Promise<(now: Answer<'rules'>) => Answer<'rules'>> {
+): Promise<Answer<'rules'>> {
   const before = await seriesLayers(glen, seriesId);
   const { layers } = await rulesOfLink(glen.db, before.link_id);
   resolveRules([...layers, { scope: key === undefined ? 'series' : 'occurrence', rules }]);
   if (key !== undefined && !(await hasDate(glen.db, seriesId, key)))
     throw wrongField('key', 'The series has no such date.');
   const touched = await glen.db.transaction(() =>
-    reviseSeries(glen, { seriesId, version, by, action: 'set-rules' }, (series) => {
+    reviseSeries(glen, { seriesId, version, by: who.person!.id, action: 'set-rules' }, (series) => {
       const text = textOf(series);
       if (key === undefined) return { keep: { ...text, rules } };
       return {
@@ -34,10 +37,9 @@ export async function setSeriesRules(
       };
     }),
   );
-  return (now) => {
-    if (!touched) throw stale(now);
-    return now;
-  };
+  const now = await describeSeriesRules(glen, await seriesLayers(glen, seriesId), key, who);
+  if (!touched) throw stale(now);
+  return now;
 }
 
 function withDate(

@@ -2,8 +2,8 @@ import { addDays, classTitle, doorFor, withoutShared } from '@glen/core';
 import type { Session } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound, wrongField } from '../../http/problem.js';
-import { rulesOfLinks, rulesOfSession, type LinkRules } from '../entry/service.js';
-import { linkAddress } from '../link/service.js';
+import { rulesOfLinks, rulesOfSession, type LinkRules } from '../entry/layers.js';
+import { linkAddress } from '../../addresses.js';
 import { joinedOf, joiningTitles, type JoinedRow } from '../link/shareStore.js';
 import { mainLinksOf } from '../school/store.js';
 import {
@@ -20,7 +20,7 @@ export const doorStateOf = (
 ): Session['door'] =>
   row.ended_at !== null ? 'ended' : row.opened_at !== null || row.inside > 0 ? 'open' : 'shut';
 
-/** What rows of sessions are told with: their links' rules, and who meets with whom. */
+/** What rows of sessions are announceSeries with: their links' rules, and who meets with whom. */
 interface Around {
   rules: Map<number, LinkRules>;
   mains: Map<number, number>;

@@ -8,7 +8,7 @@ import type {
 } from '@glen/core';
 import type { Pennant } from '@glen/contract';
 import { toSql, type Db } from '../../db/connect.js';
-import { hostsJoined, inAudience, inJoined } from '../link/audience.js';
+import { hostsJoined, inAudience, inJoined } from '../audience/fragments.sql.js';
 
 export interface SeriesRow {
   id: number;

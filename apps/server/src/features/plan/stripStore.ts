@@ -30,15 +30,12 @@ const VISIBLE = `(o.draft = 0 OR EXISTS (SELECT 1 FROM class_staff cs WHERE cs.c
 
 export const notchesBetween = (
   db: Db,
-  from: string,
-  to: string,
-  classIds: number[],
-  personId: number,
+  of: { from: string; to: string; classIds: number[]; personId: number },
 ): Promise<NotchRow[]> =>
   db.rows<NotchRow>(
     `SELECT o.id, o.series_id, o.class_id, o.key_date, o.local_date, o.local_time, o.minutes, o.start_at, o.end_at, o.status, o.was_date, o.was_time, o.was_minutes, o.why, o.title, o.link_id, ${FOR_CLASS} AS for_class
      FROM occurrences o WHERE o.local_date BETWEEN :from AND :to AND o.class_id IN (:classIds) AND o.status <> 'skipped' AND ${VISIBLE} ORDER BY o.start_at, o.id`,
-    { from, to, classIds, personId },
+    of,
   );
 
 export const seriesOfClasses = (
@@ -75,15 +72,12 @@ export const peopleInCommon = (
 
 export const bookingsOf = (
   db: Db,
-  from: string,
-  to: string,
-  classIds: number[],
-  exceptSeries: number,
+  of: { from: string; to: string; classIds: number[]; exceptSeries: number },
 ): Promise<NotchRow[]> =>
   db.rows<NotchRow>(
     `SELECT o.id, o.series_id, o.class_id, o.local_date, o.local_time, o.minutes, o.start_at, o.end_at, o.status, o.title, o.link_id, ${FOR_CLASS} AS for_class FROM occurrences o
      WHERE o.local_date BETWEEN :from AND :to AND o.class_id IN (:classIds) AND o.status IN ('planned', 'moved') AND o.draft = 0 AND o.series_id <> :exceptSeries ORDER BY o.start_at, o.id`,
-    { from, to, classIds, exceptSeries },
+    of,
   );
 
 /** Whom links for a part of their class period hold: their audience and their own hosts. */
@@ -96,5 +90,5 @@ export const peopleOfLinks = (
      UNION SELECT la.link_id, r.person_id FROM link_audience la JOIN roll r ON r.class_id = la.class_id WHERE la.link_id IN (:linkIds)
      UNION SELECT la.link_id, la.person_id FROM link_audience la WHERE la.link_id IN (:linkIds) AND la.person_id IS NOT NULL
      UNION SELECT lh.link_id, lh.person_id FROM link_hosts lh WHERE lh.link_id IN (:linkIds)`,
-    { linkIds: [0, ...linkIds] },
+    { linkIds: [0, ...new Set(linkIds)] },
   );

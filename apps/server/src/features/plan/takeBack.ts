@@ -3,8 +3,9 @@ import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
 import { dropShares, mergeShares } from '../link/shareStore.js';
 import { stopUnused } from '../link/store.js';
-import { remakeOccurrences, rowsOf, told } from './books.js';
-import { checkHosts, textOf } from './edit.js';
+import { remakeOccurrences, rowsOf, announceSeries } from './occurrenceRows.js';
+import { checkHosts } from './changeSessions.js';
+import { textOf } from './seriesText.js';
 import {
   deleteOccurrences,
   deleteSeries,
@@ -70,8 +71,7 @@ async function putBack(
   await remakeOccurrences(
     glen,
     { id: series.id, classId: series.class_id, linkId: series.link_id },
-    before,
-    rows,
+    { text: before, rows },
   );
   await glen.audit({
     by,
@@ -98,24 +98,35 @@ export async function takeBackChange(
   );
   return glen.db.transaction(async () => {
     const restored: Touched = [];
-    for (const { seriesId, version } of touched) {
-      const series = await heldSeries(glen.db, seriesId);
-      // A part that was cut off has gone back into its series by now.
-      if (!series && restored.length > 0) continue;
-      const entry = series && (await lastChange(glen.db, seriesId));
-      if (!series || !entry || series.version !== version || entry.after_state?.version !== version)
-        throw tooLate();
-      if (entry.after_state.cutFrom !== undefined) throw tooLate();
-      const { added } = entry.after_state;
-      const other = added === undefined ? undefined : await heldSeries(glen.db, added);
-      if (other && other.version !== touched.find((t) => t.seriesId === added)?.version)
-        throw tooLate();
+    for (const one of touched) {
+      const change = await changeToTakeBack(glen, one, touched, restored.length > 0);
+      if (!change) continue;
+      const { series, entry } = change;
       if (entry.before_state) {
         await putBack(glen, series, entry, by);
-        restored.push({ seriesId, version: version + 1 });
-      } else await remove(glen, series, entry.after_state.freshLink, by);
-      await told(glen, series);
+        restored.push({ seriesId: series.id, version: series.version + 1 });
+      } else await remove(glen, series, entry.after_state?.freshLink, by);
+      await announceSeries(glen, series);
     }
     return { touched: restored };
   });
+}
+
+/** A series with its last change, which must be the one that was named; nothing where it has gone back into its series by now. */
+async function changeToTakeBack(
+  glen: Glen,
+  { seriesId, version }: Touched[number],
+  touched: Touched,
+  mayBeGone: boolean,
+): Promise<{ series: SeriesRow; entry: SeriesChangeRow } | null> {
+  const series = await heldSeries(glen.db, seriesId);
+  if (!series && mayBeGone) return null;
+  const entry = series && (await lastChange(glen.db, seriesId));
+  const after = entry?.after_state;
+  if (!series || !after || series.version !== version || after.version !== version) throw tooLate();
+  if (after.cutFrom !== undefined) throw tooLate();
+  const other = after.added === undefined ? undefined : await heldSeries(glen.db, after.added);
+  if (other && other.version !== touched.find((t) => t.seriesId === after.added)?.version)
+    throw tooLate();
+  return { series, entry };
 }

@@ -1,5 +1,7 @@
 import { fillLine, renderPost, type PostText, type PostValues } from '@glen/core';
-import type { Body, PlaceRow, PostOccurrenceRow, PostRow, Reader } from './store.js';
+import type { Body } from './placementStore.js';
+import type { Reader } from './readerStore.js';
+import type { PlaceRow, PostOccurrenceRow, PostRow } from './store.js';
 
 /** A section that a place makes for itself is told apart from the site's own by its key. */
 export const sectionKey = (placeId: number): string => `glen-s${placeId}`;

@@ -1,17 +1,11 @@
 import { givesCode } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
-import { rulesOfLink } from '../entry/service.js';
+import { rulesOfLink } from '../entry/layers.js';
 import { groupsOf } from '../group/store.js';
-import { peopleOfLink } from '../link/audience.js';
-import {
-  beyondAudience,
-  hostedOf,
-  linkForPost,
-  readersOf,
-  type PlaceText,
-  type PostText,
-} from './store.js';
+import { peopleOfLink } from '../audience/store.js';
+import { beyondAudience, readersOf } from './readerStore.js';
+import { hostedOf, linkForPost, type PlaceText, type PostText } from './store.js';
 
 type Text = Pick<PostText, 'words' | 'linkWords' | 'about'>;
 type Wrong = [field: string, message: string];

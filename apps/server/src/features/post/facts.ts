@@ -8,17 +8,16 @@ import {
   type PostValues,
 } from '@glen/core';
 import type { Glen } from '../../glen.js';
-import { rulesOfLinks, rulesOfSession, type LinkRules } from '../entry/service.js';
-import { linkAddress } from '../link/service.js';
+import { rulesOfLinks, rulesOfSession, type LinkRules } from '../entry/layers.js';
+import { linkAddress } from '../../addresses.js';
 import { readSchool } from '../school/store.js';
+import { placementsOf, type PlacementRow } from './placementStore.js';
 import {
   hostNames,
   occurrencesOfLinks,
-  placementsOf,
   placesOf,
   postsById,
   type PlaceRow,
-  type PlacementRow,
   type PostOccurrenceRow,
   type PostRow,
 } from './store.js';

@@ -1,93 +1,167 @@
-import { fillLine, renderPost, wallClockAt } from '@glen/core';
+import {
+  fillLine,
+  givesCode,
+  renderPost,
+  wallClockAt,
+  type Delivery,
+  type PostValues,
+} from '@glen/core';
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
+import { rulesOfLinks } from '../entry/layers.js';
 import { readSchool } from '../school/store.js';
 import { bodyAt, sectionAt } from './bodies.js';
-import { whereOf } from './describe.js';
-import { deliveriesOf, factsFrom, valuesOf } from './facts.js';
-import { readersOf, wouldBePlaces, type PlaceText, type PostRow, type PostText } from './store.js';
+import { checkPlaces, type CheckedPlaces } from './checkPlaces.js';
+import { deliveriesOf, factsFrom, valuesOf, type PostFacts } from './facts.js';
+import { readersOf } from './readerStore.js';
+import { placesFrom, textFrom, type Sent } from './sentPost.js';
+import {
+  wouldBePlaces,
+  type PlaceRow,
+  type PlaceText,
+  type PostOccurrenceRow,
+  type PostRow,
+  type PostText,
+} from './store.js';
+import { whereOf } from './whereOf.js';
 
 type Shown = Answer<'previewPost'>['places'][number];
 
+/** What a post would do, before it is saved: when and how often at each place, who would read it, how it would look. */
+export async function previewPost(
+  glen: Glen,
+  classId: number,
+  by: number,
+  body: Sent,
+): Promise<Answer<'previewPost'>> {
+  const [text, places] = await Promise.all([
+    textFrom(glen, body),
+    placesFrom(glen, classId, body.places),
+  ]);
+  const checked = await checkPlaces(glen, by, text, places);
+  const { problems, foreign } = checked;
+  // Of a class period or link that is somebody else's nothing is told, not even whether it asks for a code.
+  const own = places.filter((_, i) => !foreign.has(i));
+  const rules = await rulesOfLinks(
+    glen.db,
+    own.map((p) => p.linkId),
+  );
+  const asking = own.filter((p) => rules.get(p.linkId)!.rules.entryCode !== null);
+  return {
+    problems,
+    asksCode: asking.length > 0,
+    givesCode: asking.every((p) =>
+      givesCode({ words: p.shape.words ?? text.words, linkWords: text.linkWords }),
+    ),
+    places: await previewPlaces(glen, text, places, checked),
+  };
+}
+
+/** A post that is not saved, as a row. */
+const unsaved = (text: PostText): PostRow => ({
+  id: 0,
+  class_id: 0,
+  made_by: 0,
+  by_name: '',
+  words: text.words,
+  link_words: text.linkWords,
+  about: text.about,
+  on_date: text.onDate,
+  timing: text.timing,
+  afterwards: text.afterwards,
+  pinned: text.pinned ? 1 : 0,
+  early: [],
+  withdrawn: 0,
+  version: 1,
+});
+
 /** How a post would look and when it would go out, place by place; those that are somebody else's are left out. */
-export async function previewPlaces(
+async function previewPlaces(
   glen: Glen,
   text: PostText,
   sent: PlaceText[],
-  { wrong, foreign }: { wrong: Set<number>; foreign: Set<number> },
+  { problems, foreign }: CheckedPlaces,
 ): Promise<Shown[]> {
   const all = await wouldBePlaces(glen.db, sent);
+  // A place that is not saved bears its index, from 1, as its id.
   const places = all.filter((place) => !foreign.has(place.id - 1));
-  const post: PostRow = {
-    id: 0,
-    class_id: 0,
-    made_by: 0,
-    by_name: '',
-    words: text.words,
-    link_words: text.linkWords,
-    about: text.about,
-    on_date: text.onDate,
-    timing: text.timing,
-    afterwards: text.afterwards,
-    pinned: text.pinned ? 1 : 0,
-    early: [],
-    withdrawn: 0,
-    version: 1,
-  };
-  const {
-    calendar: { zone },
-  } = await readSchool(glen.db);
+  const wrong = new Set(problems.map((p) => Number(p.path.split('.')[1])));
+  const post = unsaved(text);
+  const { zone } = (await readSchool(glen.db)).calendar;
   const facts = await factsFrom(
     glen,
     { posts: [post], places, placements: [] },
     { now: glen.clock.school(), zone },
   );
-  const deliveries = deliveriesOf(facts, post).filter(
-    (d) => d.wanted === 'later' || d.wanted === 'out',
-  );
-  const clock = (instant: string): { date: string; time: string } => {
-    const { date, time } = wallClockAt(instant, zone);
-    return { date, time };
-  };
+  const due = deliveriesOf(facts, post).filter((d) => d.wanted === 'later' || d.wanted === 'out');
   return Promise.all(
-    places.map(async (place): Promise<Shown> => {
-      const own = deliveries.filter((d) => d.place === String(place.id));
-      const first = own[0];
-      const session =
-        facts.occurrences.get(place.link_id)?.find((o) => String(o.id) === first?.occurrence) ??
-        null;
-      const values = valuesOf(glen, facts, place, session);
+    places.map(async (place) => {
       const readers = wrong.has(place.id - 1) ? [] : await readersOf(glen.db, place);
-      const heading = sectionAt(place, values);
-      const body =
-        place.kind === 'item'
-          ? bodyAt({ post, place, values, session, struck: false, readers: null })
-          : null;
-      const words = { words: place.shape.words ?? post.words, linkWords: post.link_words };
-      const beside = place.kind === 'calendar' || (place.kind === 'item' && !place.shape.inText);
-      return {
-        index: place.id - 1,
-        classId: place.class_id,
-        where: whereOf(place),
-        linkLabel: place.link_label,
-        readerCount: readers.length,
-        dates: own.length,
-        session: session && {
-          title: session.title,
-          date: session.local_date,
-          time: session.local_time,
-        },
-        due: first?.due ? clock(first.due) : null,
-        heading: heading?.kind === 'section' ? heading.title : null,
-        title:
-          beside || body?.kind === 'item'
-            ? fillLine(place.shape.title || post.link_words, values) || values.address
-            : null,
-        address: values.address,
-        html: renderPost(words, values, 'html', { linkAtEnd: !beside }),
-        text: renderPost(words, values, 'text'),
-        markdown: renderPost(words, values, 'markdown'),
-      };
+      const own = due.filter((d) => d.place === String(place.id));
+      return { ...previewPlace(glen, facts, place, own), readerCount: readers.length };
     }),
   );
+}
+
+/** One place, with the first of its deliveries that are due or to come. */
+function previewPlace(
+  glen: Glen,
+  facts: PostFacts,
+  place: PlaceRow,
+  deliveries: Delivery[],
+): Omit<Shown, 'readerCount'> {
+  const first = deliveries[0];
+  const session = sessionOf(facts, place, first);
+  const values = valuesOf(glen, facts, place, session);
+  const heading = sectionAt(place, values);
+  return {
+    index: place.id - 1,
+    classId: place.class_id,
+    where: whereOf(place),
+    linkLabel: place.link_label,
+    dates: deliveries.length,
+    session: session && {
+      title: session.title,
+      date: session.local_date,
+      time: session.local_time,
+    },
+    due: first?.due ? clockOf(first.due, facts.zone) : null,
+    heading: heading?.kind === 'section' ? heading.title : null,
+    address: values.address,
+    ...lookAt(facts.posts[0]!, place, values, session),
+  };
+}
+
+const sessionOf = (
+  facts: PostFacts,
+  place: PlaceRow,
+  delivery: Delivery | undefined,
+): PostOccurrenceRow | null =>
+  facts.occurrences.get(place.link_id)?.find((o) => String(o.id) === delivery?.occurrence) ?? null;
+
+function clockOf(instant: string, zone: string): { date: string; time: string } {
+  const { date, time } = wallClockAt(instant, zone);
+  return { date, time };
+}
+
+/** A post in each of its forms as it would stand at a place. */
+function lookAt(
+  post: PostRow,
+  place: PlaceRow,
+  values: PostValues,
+  session: PostOccurrenceRow | null,
+): Pick<Shown, 'title' | 'html' | 'text' | 'markdown'> {
+  const { kind, shape } = place;
+  const words = { words: shape.words ?? post.words, linkWords: post.link_words };
+  // In a calendar and on a course page the link stands beside the words, unless it is wished among them.
+  const beside = kind === 'calendar' || (kind === 'item' && !shape.inText);
+  const body =
+    kind === 'item' ? bodyAt({ post, place, values, session, struck: false, readers: null }) : null;
+  const isTitled = beside || body?.kind === 'item';
+  return {
+    title: isTitled ? fillLine(shape.title || post.link_words, values) || values.address : null,
+    html: renderPost(words, values, 'html', { linkAtEnd: !beside }),
+    text: renderPost(words, values, 'text'),
+    markdown: renderPost(words, values, 'markdown'),
+  };
 }

@@ -1,8 +1,6 @@
 import type { Occurrence, PostTiming, RichText, RuleLayer } from '@glen/core';
 import type { Pennant } from '@glen/contract';
-import { toSql, type Db } from '../../db/connect.js';
-import type { Thing } from '../../outside/courseSite.js';
-import { inAudience } from '../link/audience.js';
+import type { Db } from '../../db/connect.js';
 
 export type Words = string | RichText;
 
@@ -54,37 +52,6 @@ export interface PlaceRow {
   mine: number;
 }
 
-/** What a place that is filled by hand is given. */
-export interface Hand {
-  kind: 'hand';
-  html: string;
-  text: string;
-  markdown: string;
-}
-export type Body = Thing | Hand;
-
-export interface PlacementRow {
-  id: number;
-  post_id: number;
-  place_id: number;
-  part: 'thing' | 'section';
-  occurrence_id: number;
-  wish: 'out' | 'struck' | 'gone';
-  body: Body;
-  due_at: string;
-  revision: number;
-  code: string;
-  sent_revision: number;
-  sent_body: Body | null;
-  sent_code: string | null;
-  out_since: string | null;
-  dropped: number;
-  missing_since: string | null;
-  job_state: 'queued' | 'running' | 'failed' | null;
-  tries: number | null;
-  last_error: string | null;
-}
-
 export interface PostOccurrenceRow {
   id: number;
   link_id: number;
@@ -99,8 +66,6 @@ export interface PostOccurrenceRow {
   layers: RuleLayer[] | null;
   ended_at: string | null;
 }
-
-// ---- reading
 
 const POST_SELECT = 'SELECT p.*, u.name AS by_name FROM posts p JOIN people u ON u.id = p.made_by';
 const read = (row: PostRow): PostRow => ({
@@ -130,6 +95,15 @@ export const postIdsOf = async (db: Db, classIds: number[]): Promise<number[]> =
     )
   ).map((row) => row.id);
 
+/** The posts that bear a link and are not withdrawn. */
+export const postIdsOfLink = async (db: Db, linkId: number): Promise<number[]> =>
+  (
+    await db.rows<{ id: number }>(
+      'SELECT DISTINCT p.id FROM posts p JOIN post_places pp ON pp.post_id = p.id AND pp.removed = 0 WHERE pp.link_id = :linkId AND p.withdrawn = 0 ORDER BY p.id DESC',
+      { linkId },
+    )
+  ).map((row) => row.id);
+
 /** Posts, not withdrawn, that go to a class period or bear a link of its. */
 export const postIdsTouching = async (db: Db, classId: number): Promise<number[]> =>
   (
@@ -154,24 +128,6 @@ export const placesOf = (db: Db, postIds: number[], personId = 0): Promise<Place
     { postIds: [0, ...postIds], personId },
   );
 
-const PLACEMENT_SELECT = `
-  SELECT pl.*, o.state AS job_state, o.tries, o.last_error FROM placements pl
-  LEFT JOIN outbox o ON o.id = (SELECT MAX(x.id) FROM outbox x WHERE x.kind = 'placement' AND x.subject = CAST(pl.id AS CHAR CHARACTER SET ascii) COLLATE ascii_bin AND x.state <> 'done')`;
-
-export const placementsOf = (db: Db, postIds: number[]): Promise<PlacementRow[]> =>
-  db.rows<PlacementRow>(`${PLACEMENT_SELECT} WHERE pl.post_id IN (:postIds) ORDER BY pl.id`, {
-    postIds: [0, ...postIds],
-  });
-
-export const placementById = (
-  db: Db,
-  id: number,
-): Promise<(PlacementRow & { class_id: number; class_ref: string }) | undefined> =>
-  db.one(
-    `SELECT f.*, c.id AS class_id, c.ref AS class_ref FROM (${PLACEMENT_SELECT} WHERE pl.id = :id) f JOIN post_places pp ON pp.id = f.place_id JOIN class_periods c ON c.id = pp.class_id`,
-    { id },
-  );
-
 /** Every date of some links that a post may speak of; drafts are nobody's business. */
 export const occurrencesOfLinks = (db: Db, linkIds: number[]): Promise<PostOccurrenceRow[]> =>
   db.rows<PostOccurrenceRow>(
@@ -190,61 +146,12 @@ export const hostNames = async (db: Db, classIds: number[]): Promise<Map<number,
     ).map((row) => [row.class_id, row.name]),
   );
 
-export interface Reader {
-  id: number;
-  name: string;
-  email: string | null;
-}
-const READERS = `SELECT p.id, p.name, (SELECT a.email FROM accounts a WHERE a.person_id = p.id AND a.kind = 'school' ORDER BY a.id LIMIT 1) AS email FROM people p WHERE p.id IN`;
-
-/** Who of a class period reads what stands there: all of its roll, those of a group, or those whom the link is for. */
-export function readersOf(
-  db: Db,
-  { class_id: classId, link_id: linkId, shape }: Pick<PlaceRow, 'class_id' | 'link_id' | 'shape'>,
-): Promise<Reader[]> {
-  const roll = `${READERS} (SELECT r.person_id FROM roll r WHERE r.class_id = :classId)`;
-  if (shape.readers === 'class') return db.rows<Reader>(`${roll} ORDER BY p.name`, { classId });
-  if (shape.readers === 'audience') {
-    return db.rows<Reader>(
-      `${roll} AND p.id IN (SELECT ar.person_id FROM link_audience la JOIN roll ar ON ar.class_id = la.class_id WHERE la.link_id = :linkId
-         UNION SELECT g.person_id FROM link_audience la JOIN group_members g ON g.group_id = la.group_id WHERE la.link_id = :linkId
-         UNION SELECT la.person_id FROM link_audience la WHERE la.link_id = :linkId AND la.person_id IS NOT NULL) ORDER BY p.name`,
-      { classId, linkId },
-    );
-  }
-  return db.rows<Reader>(
-    `${roll} AND p.id IN (SELECT g.person_id FROM group_members g WHERE g.group_id = :groupId) ORDER BY p.name`,
-    { classId, groupId: shape.readers.groupId },
-  );
-}
-
-/** How many read at places: of a class period, of a group, or of a link's audience within the class period. */
-export async function readerCounts(db: Db, places: PlaceRow[]): Promise<Map<number, number>> {
-  if (places.length === 0) return new Map();
-  const rows = await db.rows<{ id: number; n: number }>(
-    `SELECT pp.id, CASE WHEN JSON_VALUE(pp.shape, '$.readers.groupId') IS NOT NULL THEN (SELECT COUNT(*) FROM group_members g WHERE g.group_id = JSON_VALUE(pp.shape, '$.readers.groupId'))
-       WHEN JSON_VALUE(pp.shape, '$.readers') = 'audience' THEN (SELECT COUNT(*) FROM roll r WHERE r.class_id = pp.class_id AND EXISTS (
-         SELECT 1 FROM link_audience la LEFT JOIN group_members ag ON ag.group_id = la.group_id AND ag.person_id = r.person_id
-         WHERE la.link_id = pp.link_id AND (la.class_id = r.class_id OR ag.person_id IS NOT NULL OR la.person_id = r.person_id)))
-       ELSE (SELECT COUNT(*) FROM roll r WHERE r.class_id = pp.class_id) END AS n
-     FROM post_places pp WHERE pp.id IN (:ids)`,
-    { ids: places.map((p) => p.id) },
-  );
-  return new Map(rows.map((row) => [row.id, Number(row.n)]));
-}
-
 /** A class period as its course site knows it. */
 export const siteOfClass = (
   db: Db,
   classId: number,
 ): Promise<{ id: number; ref: string } | undefined> =>
   db.one('SELECT id, ref FROM class_periods WHERE id = :classId', { classId });
-
-/** Of some people, those whom a link is not for. */
-export const beyondAudience = (readers: Reader[], audience: { id: number }[]): Reader[] => {
-  const meant = new Set(audience.map((p) => p.id));
-  return readers.filter((r) => !meant.has(r.id));
-};
 
 /** A link, and whether a person hosts its class period and so may post it. */
 export const linkForPost = (
@@ -302,36 +209,6 @@ export const hostedOf = async (
     ).map((row) => row.class_id),
   );
 
-/** A place where a link is out or about to be, with its words, and whether people read it whom the link is not for. */
-export interface StandingPlace {
-  words: Words;
-  link_words: string;
-  beyond: boolean;
-}
-
-export const standingPlaces = async (db: Db, linkId: number): Promise<StandingPlace[]> => {
-  const rows = await db.rows<{
-    words: string;
-    link_words: string;
-    shape: PlaceShape;
-    beyond: number;
-  }>(
-    `SELECT p.words, p.link_words, pp.shape,
-       COALESCE(JSON_VALUE(pp.shape, '$.readers'), '') <> 'audience' AND EXISTS (
-         SELECT 1 FROM roll r LEFT JOIN group_members g ON g.group_id = JSON_VALUE(pp.shape, '$.readers.groupId') AND g.person_id = r.person_id
-         WHERE r.class_id = pp.class_id AND (JSON_VALUE(pp.shape, '$.readers.groupId') IS NULL OR g.person_id IS NOT NULL)
-           AND NOT ${inAudience('pp.link_id', 'r.person_id')}) AS beyond
-     FROM posts p JOIN post_places pp ON pp.post_id = p.id AND pp.removed = 0
-     WHERE pp.link_id = :linkId AND p.withdrawn = 0 AND JSON_VALUE(p.timing, '$.kind') <> 'draft'`,
-    { linkId },
-  );
-  return rows.map(({ words, link_words, shape, beyond }) => ({
-    words: shape.words ?? (JSON.parse(words) as Words),
-    link_words,
-    beyond: Boolean(beyond),
-  }));
-};
-
 /** Who did what to a post, the newest first. */
 export const historyOf = (
   db: Db,
@@ -341,8 +218,6 @@ export const historyOf = (
     `SELECT a.at, u.name AS by_name, a.action FROM audit_log a LEFT JOIN people u ON u.id = a.person_id WHERE a.subject = :subject ORDER BY a.id DESC LIMIT 200`,
     { subject: `post:${id}` },
   );
-
-// ---- writing
 
 export interface PostText {
   words: Words;
@@ -437,90 +312,3 @@ export async function writePlaces(db: Db, postId: number, places: PlaceText[]): 
       });
   }
 }
-
-export interface Wished {
-  placeId: number;
-  part: 'thing' | 'section';
-  occurrenceId: number;
-  wish: PlacementRow['wish'];
-  body: Body;
-  code: string;
-  dueAt: string;
-}
-
-export const insertPlacement = (db: Db, postId: number, w: Wished): Promise<number> =>
-  db.insert('placements', {
-    post_id: postId,
-    place_id: w.placeId,
-    part: w.part,
-    occurrence_id: w.occurrenceId,
-    wish: w.wish,
-    body: JSON.stringify(w.body),
-    code: w.code,
-    due_at: toSql(w.dueAt),
-  });
-
-export const updatePlacement = (
-  db: Db,
-  id: number,
-  w: Pick<Wished, 'wish' | 'body' | 'code'>,
-): Promise<number> =>
-  db.change(
-    'UPDATE placements SET wish = :wish, body = :body, code = :code, revision = revision + 1 WHERE id = :id',
-    { id, wish: w.wish, body: JSON.stringify(w.body), code: w.code },
-  );
-
-/** Notes what the place has confirmed. An older confirmation never overwrites a newer. */
-export const notePlaced = (
-  db: Db,
-  {
-    id,
-    revision,
-    wish,
-    body,
-    code,
-  }: Pick<PlacementRow, 'id' | 'revision' | 'wish' | 'body' | 'code'>,
-  now: string,
-): Promise<number> =>
-  db.change(
-    `UPDATE placements SET sent_revision = :revision, sent_body = :body, sent_code = :code, missing_since = NULL, out_since = ${wish === 'gone' ? 'NULL' : 'COALESCE(out_since, :now)'} WHERE id = :id AND sent_revision <= :revision`,
-    {
-      id,
-      revision,
-      body: wish === 'gone' ? null : JSON.stringify(body),
-      code: wish === 'gone' ? null : code,
-      now: toSql(now),
-    },
-  );
-
-/** A person says that they have not done it after all. */
-export const unplace = (db: Db, id: number): Promise<number> =>
-  db.change(
-    'UPDATE placements SET sent_revision = 0, sent_body = NULL, sent_code = NULL, out_since = NULL WHERE id = :id',
-    { id },
-  );
-
-export const dropPlacement = (db: Db, id: number, dropped: boolean): Promise<number> =>
-  db.change('UPDATE placements SET dropped = :dropped WHERE id = :id', {
-    id,
-    dropped: dropped ? 1 : 0,
-  });
-
-/** It ought to be sent once more, though it says the same. */
-export const renewPlacement = (db: Db, id: number): Promise<number> =>
-  db.change('UPDATE placements SET revision = revision + 1, missing_since = NULL WHERE id = :id', {
-    id,
-  });
-
-export const noteMissing = (db: Db, ids: number[], now: string): Promise<number> =>
-  db.change(
-    'UPDATE placements SET missing_since = :now WHERE id IN (:ids) AND missing_since IS NULL',
-    { ids: [0, ...ids], now: toSql(now) },
-  );
-
-/** What a class period's site has confirmed and ought to list. */
-export const confirmedOf = (db: Db, classId: number): Promise<{ id: number }[]> =>
-  db.rows(
-    `SELECT pl.id FROM placements pl JOIN post_places pp ON pp.id = pl.place_id WHERE pp.class_id = :classId AND pp.kind <> 'by-hand' AND pl.out_since IS NOT NULL AND pl.wish <> 'gone'`,
-    { classId },
-  );

@@ -1,10 +1,13 @@
+import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
+import { HttpProblem } from '../../http/problem.js';
 import type { ThingKind } from '../../outside/courseSite.js';
 import { OutsideError } from '../../outside/outsideError.js';
-import { tellPosts } from './follow.js';
-import { confirmedOf, noteMissing, notePlaced, placementById, siteOfClass } from './store.js';
+import { announcePosts } from './announcePosts.js';
+import { confirmedOf, noteMissing, notePlaced, placementById } from './placementStore.js';
+import { siteOfClass } from './store.js';
 import { sectionKey } from './bodies.js';
-import { lookLater } from './wake.js';
+import { scheduleLook } from './scheduleReconcile.js';
 
 export const keyOf = (p: { id: number; part: 'thing' | 'section'; place_id: number }): string =>
   p.part === 'section' ? sectionKey(p.place_id) : `glen-${p.id}`;
@@ -19,9 +22,9 @@ export async function syncPlacement(glen: Glen, placementId: number): Promise<vo
   await notePlaced(glen.db, row, glen.clock.school());
 }
 
-export async function tellPlacementChanged(glen: Glen, placementId: number): Promise<void> {
+export async function announcePlacement(glen: Glen, placementId: number): Promise<void> {
   const row = await placementById(glen.db, placementId);
-  if (row) await tellPosts(glen, [row]);
+  if (row) await announcePosts(glen, [row]);
 }
 
 const KINDS: ThingKind[] = ['post', 'section', 'item', 'event'];
@@ -35,11 +38,11 @@ export async function lookByItself(glen: Glen, classId: number): Promise<void> {
   } catch (error) {
     if (!(error instanceof OutsideError)) throw error;
   }
-  await glen.db.transaction(() => lookLater(glen, classId));
+  await glen.db.transaction(() => scheduleLook(glen, classId));
 }
 
 /** Holds what the course site lists in a class against what it has confirmed to us; gives how many things are missing there. */
-export async function lookAtSite(glen: Glen, klass: { id: number; ref: string }): Promise<number> {
+async function lookAtSite(glen: Glen, klass: { id: number; ref: string }): Promise<number> {
   // What ought to be there is read first: what is put there while the site is asked is not held against it.
   const rows = await confirmedOf(glen.db, klass.id);
   const listed = await Promise.all(KINDS.map((kind) => glen.courseSite.list(klass.ref, kind)));
@@ -51,7 +54,18 @@ export async function lookAtSite(glen: Glen, klass: { id: number; ref: string })
   }
   if (missing.length > 0) {
     await noteMissing(glen.db, missing, glen.clock.school());
-    await tellPosts(glen, [{ class_id: klass.id }]);
+    await announcePosts(glen, [{ class_id: klass.id }]);
   }
   return missing.length;
+}
+
+/** The same when a teacher asks for it: trouble of the site is told. */
+export async function lookAtSiteOf(glen: Glen, classId: number): Promise<Answer<'lookAtSite'>> {
+  const klass = (await siteOfClass(glen.db, classId))!;
+  try {
+    return { missing: await lookAtSite(glen, klass) };
+  } catch (error) {
+    if (error instanceof OutsideError) throw new HttpProblem(503, error.message);
+    throw error;
+  }
 }

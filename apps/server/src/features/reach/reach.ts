@@ -2,7 +2,7 @@ import { checkReach, classTitle, doorCodesIn, formerCodeLeads } from '@glen/core
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
-import { peopleOfLink } from '../link/audience.js';
+import { peopleOfLink } from '../audience/store.js';
 import { MAIN_LINK, readSchool } from '../school/store.js';
 import { clockAt, momentFor, standingIn, type Site, type Standing } from './standing.js';
 import { codesAsked, linkAsked, rollsOf, sitesFor, type CodeAsked } from './store.js';

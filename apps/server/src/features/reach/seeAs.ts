@@ -3,7 +3,7 @@ import { wallClockAt } from '@glen/core';
 import type { Answer, Query } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
-import { dayOf } from '../myDay/routes.js';
+import { learnerDay } from '../plan/learnerDay.js';
 import { readSchool } from '../school/store.js';
 import { clockAt, momentFor, standingIn, type Standing } from './standing.js';
 import { rollsOf, siteWithLink } from './store.js';
@@ -36,7 +36,7 @@ export async function seeAs(
     [{ id: site.id, ref: site.ref, title: '' }],
     instant,
   );
-  const day = await dayOf(glen, person.id, instant ?? glen.clock.school());
+  const day = await learnerDay(glen, person.id, instant ?? glen.clock.school());
   const seen = things.filter(
     (s) =>
       s.kind !== 'hand' &&

@@ -3,9 +3,10 @@ import type { Glen } from '../../glen.js';
 import { OutsideError } from '../../outside/outsideError.js';
 import type { Listed, ThingKind } from '../../outside/courseSite.js';
 import { deliveriesOf, factsOf } from '../post/facts.js';
-import { wishes } from '../post/follow.js';
-import { postIdsOf, type Body } from '../post/store.js';
+import type { Body } from '../post/placementStore.js';
+import { postIdsOf } from '../post/store.js';
 import { keyOf } from '../post/sync.js';
+import { wishes } from '../post/wishes.js';
 import { sessionsOfLink } from './store.js';
 
 /** One thing that stands in a class period: on its course site, or by hand somewhere. `ours`: Glen put it there. */

@@ -5,9 +5,9 @@ import { api, problemOf } from '../../app/api.js';
 import { buttonClass } from '../../ui/Button.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { Empty, Loading, Trouble } from '../../ui/States.js';
-import { Margin, Screen } from '../frame/Margin.js';
-import { mayEdit } from '../classes/mayEdit.js';
-import { useNoteActions } from '../frame/useNoteActions.js';
+import { Margin, Screen } from '../../ui/Margin.js';
+import { mayEdit } from '../school/mayEdit.js';
+import { useNoteActions } from '../../app/useNoteActions.js';
 import { CopyButtons } from '../link/LinkLine.js';
 
 const AS = {

@@ -11,7 +11,7 @@ import { Button, buttonClass } from '../../ui/Button.js';
 import { Chip } from '../../ui/Chip.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { Empty, Loading, Trouble } from '../../ui/States.js';
-import { Margin, Screen } from '../frame/Margin.js';
+import { Margin, Screen } from '../../ui/Margin.js';
 import { PostFirst } from '../post/PostFirst.js';
 import { copyAddress } from '../link/copy.js';
 import { BringIn } from './BringIn.js';

@@ -13,7 +13,7 @@ import { kindInWords } from '../accounts/AccountMenu.js';
 import { DemoPeople, SignInForm } from '../accounts/SignIn.js';
 import { TypeCode } from './TypeCode.js';
 import { useKept } from './useKept.js';
-import { doorWords, goesOnByItself } from './words.js';
+import { doorWords, goesOnByItself } from '../entry/doorWords.js';
 
 type Door = Answer<'door'>;
 

@@ -2,7 +2,7 @@ import { worstFirst, type EntryRules, type Note, type RuleLayer } from '@glen/co
 import type { Answer, Me } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { Loading, Trouble } from '../../ui/States.js';
-import { Margin, Screen } from '../frame/Margin.js';
+import { Margin, Screen } from '../../ui/Margin.js';
 import { SchoolTabs } from '../school/SchoolTabs.js';
 import { Outcome } from './EntryTab.js';
 import { RulesEditor, useRuleEdits, type SaveRules } from './RulesEditor.js';

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import {
   PERSON_KINDS,
   entryTable,
@@ -13,12 +13,12 @@ import type { Answer } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { wallClock } from '../../app/clock.js';
 import { Loading, Trouble } from '../../ui/States.js';
-import { ClassHead, type ClassAnswer } from '../classes/ClassPage.js';
-import { Margin, Screen } from '../frame/Margin.js';
+import { Margin, Screen } from '../../ui/Margin.js';
 import { OutcomeTable } from './OutcomeTable.js';
 import { RulesEditor, useRuleEdits } from './RulesEditor.js';
 import { TryDoor } from './TryDoor.js';
 import { RULE_NAMES } from './sentences.js';
+import type { ClassPeriod } from '../school/classPeriod.js';
 
 function sourceNotes(
   from: Record<RuleField, string>,
@@ -47,10 +47,20 @@ function sourceNotes(
   ];
 }
 
-function Rules({ of, answer, zone }: { of: ClassAnswer; answer: Answer<'rules'>; zone: string }) {
+function Rules({
+  classPeriod,
+  head,
+  answer,
+  zone,
+}: {
+  classPeriod: ClassPeriod;
+  head: ReactNode;
+  answer: Answer<'rules'>;
+  zone: string;
+}) {
   const [setRules] = api.useSetRulesMutation();
   const [showSources, setShowSources] = useState(false);
-  const classId = of.class.id;
+  const classId = classPeriod.class.id;
   const edits = useRuleEdits(answer, ({ version, rules }) =>
     setRules({ params: { classId }, body: { version, rules } }),
   );
@@ -84,7 +94,7 @@ function Rules({ of, answer, zone }: { of: ClassAnswer; answer: Answer<'rules'>;
           }
         >
           <TryDoor
-            of={of}
+            classPeriod={classPeriod}
             zone={zone}
             asksCode={rules.entryCode !== null}
             watching={rules.watching}
@@ -93,7 +103,7 @@ function Rules({ of, answer, zone }: { of: ClassAnswer; answer: Answer<'rules'>;
         </Margin>
       }
     >
-      <ClassHead of={of} />
+      {head}
       <RulesEditor edits={edits} layers={answer.layers as RuleLayer[]} showSources={showSources} />
       <Outcome answer={answer} rules={rules} zone={zone} />
     </Screen>
@@ -128,21 +138,29 @@ export function Outcome({
   );
 }
 
-export default function EntryTab({ of, zone }: { of: ClassAnswer; zone: string }) {
-  const { data, error, refetch } = api.useRulesQuery({ params: { classId: of.class.id } });
+export default function EntryTab({
+  classPeriod,
+  head,
+  zone,
+}: {
+  classPeriod: ClassPeriod;
+  head: ReactNode;
+  zone: string;
+}) {
+  const { data, error, refetch } = api.useRulesQuery({ params: { classId: classPeriod.class.id } });
   if (error && !data)
     return (
       <Screen>
-        <ClassHead of={of} />
+        {head}
         <Trouble problem={problemOf(error)} retry={() => void refetch()} />
       </Screen>
     );
   if (!data)
     return (
       <Screen>
-        <ClassHead of={of} />
+        {head}
         <Loading />
       </Screen>
     );
-  return <Rules of={of} answer={data} zone={zone} />;
+  return <Rules head={head} classPeriod={classPeriod} answer={data} zone={zone} />;
 }

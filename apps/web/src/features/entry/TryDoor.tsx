@@ -5,9 +5,9 @@ import { api, problemOf } from '../../app/api.js';
 import { useNow, wallClock } from '../../app/clock.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
 import { kindInWords } from '../accounts/AccountMenu.js';
-import { doorWords } from '../door/words.js';
-import type { ClassAnswer } from '../classes/ClassPage.js';
+import { doorWords } from './doorWords.js';
 import { outcomeInWords } from './OutcomeTable.js';
+import type { ClassPeriod } from '../school/classPeriod.js';
 
 const TONES = {
   well: 'bg-moss-tint text-moss-deep',
@@ -18,10 +18,12 @@ const TONES = {
 const NOBODY = 'nobody';
 
 /** Whom the door can be tried as: everyone of the class, with each account they have, and somebody unknown. */
-function useVisitors(of: ClassAnswer): { value: string; label: string; person: number | null }[] {
+function useVisitors(
+  classPeriod: ClassPeriod,
+): { value: string; label: string; person: number | null }[] {
   const people = [
-    ...of.roll,
-    ...of.staff.map((s) => ({ id: s.id, name: s.name, accounts: s.accounts })),
+    ...classPeriod.roll,
+    ...classPeriod.staff.map((s) => ({ id: s.id, name: s.name, accounts: s.accounts })),
   ];
   return [
     ...people.flatMap((p) =>
@@ -37,14 +39,14 @@ function useVisitors(of: ClassAnswer): { value: string; label: string; person: n
 
 /** Try the door as anyone, at any time: the server decides as it would at the real door. */
 export function TryDoor({
-  of,
-  linkId = of.class.link.id,
+  classPeriod,
+  linkId = classPeriod.class.link.id,
   zone,
   asksCode,
   watching,
   version,
 }: {
-  of: ClassAnswer;
+  classPeriod: ClassPeriod;
   linkId?: number;
   zone: string;
   asksCode: boolean;
@@ -52,7 +54,7 @@ export function TryDoor({
   version: number;
 }) {
   const [search] = useSearchParams();
-  const visitors = useVisitors(of);
+  const visitors = useVisitors(classPeriod);
   const clock = wallClock(useNow(), zone);
   const [as, setAs] = useState(
     () => visitors.find((v) => String(v.person) === search.get('as'))?.value ?? visitors[0]!.value,

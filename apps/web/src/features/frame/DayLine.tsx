@@ -5,8 +5,8 @@ import { minuteOfDay } from '@glen/core/light';
 import type { Answer, Session } from '@glen/contract';
 import { wallClock } from '../../app/clock.js';
 import { Pennant } from '../../ui/Pennant.js';
-import { mayEdit } from '../classes/mayEdit.js';
-import { hoursShown, lanesOf } from './dayLineLayout.js';
+import { mayEdit } from '../school/mayEdit.js';
+import { hoursShown, lanesOf } from '../plan/dayLineLayout.js';
 
 type Today = Answer<'today'>;
 

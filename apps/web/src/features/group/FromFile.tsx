@@ -25,6 +25,55 @@ function read(file: File, roll: RollPerson[]): Promise<Told> {
   });
 }
 
+/** What a file comes to: the groups that were read, and line by line what was not. */
+function FoundGroups({
+  name,
+  found,
+  onUse,
+  onLeave,
+}: {
+  name: string;
+  found: ReadGroups;
+  onUse: () => void;
+  onLeave: () => void;
+}) {
+  const placed = found.groups.reduce((n, g) => n + g.members.length, 0);
+  return (
+    <section
+      aria-label="What the file says"
+      className="mt-3 rounded-small border border-line bg-sheet p-4"
+    >
+      <h3 className="font-sans text-[15px] font-bold">
+        {name}: {placed === 1 ? '1 student' : `${placed} students`} in{' '}
+        {found.groups.length === 1 ? '1 group' : `${found.groups.length} groups`}
+      </h3>
+      <p className="text-[15px] text-soft">
+        {found.groups.map((g) => `${g.name} ${g.members.length}`).join(' · ')}
+        {found.left.length > 0 && ` · ${found.left.length} of the roll in none`}
+      </p>
+      {found.problems.length > 0 && (
+        <ul className="mt-2 text-[15px]">
+          {found.problems.slice(0, SHOWN).map((p) => (
+            <li key={`${p.line} ${p.kind}`}>
+              <span className="font-mono text-sm text-soft">line {p.line}</span>{' '}
+              {groupProblemInWords(p)}
+            </li>
+          ))}
+          {found.problems.length > SHOWN && (
+            <li className="text-soft">and {found.problems.length - SHOWN} more lines like these</li>
+          )}
+        </ul>
+      )}
+      <p className="mt-3 flex gap-2.5">
+        <Button kind="strong" disabled={placed === 0} onClick={onUse}>
+          Use these groups
+        </Button>
+        <Button onClick={onLeave}>Leave it</Button>
+      </p>
+    </section>
+  );
+}
+
 /** Groups from a file, shown before anything is changed: what was taken, and line by line what was not. */
 export function FromFile({
   roll,
@@ -47,7 +96,6 @@ export function FromFile({
     setTold(await read(file, roll));
   };
   const found = told && told !== 'reading' && 'read' in told ? told.read : undefined;
-  const placed = found?.groups.reduce((n, g) => n + g.members.length, 0) ?? 0;
   return (
     <div className="min-w-0">
       <input
@@ -76,47 +124,15 @@ export function FromFile({
         </div>
       )}
       {found && (
-        <section
-          aria-label="What the file says"
-          className="mt-3 rounded-small border border-line bg-sheet p-4"
-        >
-          <h3 className="font-sans text-[15px] font-bold">
-            {name}: {placed === 1 ? '1 student' : `${placed} students`} in{' '}
-            {found.groups.length === 1 ? '1 group' : `${found.groups.length} groups`}
-          </h3>
-          <p className="text-[15px] text-soft">
-            {found.groups.map((g) => `${g.name} ${g.members.length}`).join(' · ')}
-            {found.left.length > 0 && ` · ${found.left.length} of the roll in none`}
-          </p>
-          {found.problems.length > 0 && (
-            <ul className="mt-2 text-[15px]">
-              {found.problems.slice(0, SHOWN).map((p) => (
-                <li key={`${p.line} ${p.kind}`}>
-                  <span className="font-mono text-sm text-soft">line {p.line}</span>{' '}
-                  {groupProblemInWords(p)}
-                </li>
-              ))}
-              {found.problems.length > SHOWN && (
-                <li className="text-soft">
-                  and {found.problems.length - SHOWN} more lines like these
-                </li>
-              )}
-            </ul>
-          )}
-          <p className="mt-3 flex gap-2.5">
-            <Button
-              kind="strong"
-              disabled={placed === 0}
-              onClick={() => {
-                onUse(found);
-                setTold(undefined);
-              }}
-            >
-              Use these groups
-            </Button>
-            <Button onClick={() => setTold(undefined)}>Leave it</Button>
-          </p>
-        </section>
+        <FoundGroups
+          name={name}
+          found={found}
+          onUse={() => {
+            onUse(found);
+            setTold(undefined);
+          }}
+          onLeave={() => setTold(undefined)}
+        />
       )}
     </div>
   );

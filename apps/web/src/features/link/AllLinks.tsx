@@ -21,7 +21,7 @@ import { inputClass } from '../../ui/Field.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { Empty, Loading, Trouble } from '../../ui/States.js';
 import { RULE_WORDS } from '../entry/sentences.js';
-import { Margin, Screen } from '../frame/Margin.js';
+import { Margin, Screen } from '../../ui/Margin.js';
 import { copyLines } from './copy.js';
 import { audienceInWords } from './noted.js';
 

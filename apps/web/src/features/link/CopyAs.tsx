@@ -20,7 +20,7 @@ import { useNow } from '../../app/clock.js';
 import { Button } from '../../ui/Button.js';
 import { Field, inputClass } from '../../ui/Field.js';
 import { Loading, Trouble } from '../../ui/States.js';
-import { NoteList } from '../frame/Margin.js';
+import { NoteList } from '../../ui/Margin.js';
 import { copyAddress, copyWords } from './copy.js';
 import { saveFile } from './saveFile.js';
 

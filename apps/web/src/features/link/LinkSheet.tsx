@@ -7,7 +7,7 @@ import { api, problemOf } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { Empty, Loading, Trouble } from '../../ui/States.js';
-import { Margin, Screen } from '../frame/Margin.js';
+import { Margin, Screen } from '../../ui/Margin.js';
 
 function QrCode({ address, title }: { address: string; title: string }) {
   const [source, setSource] = useState<string>();

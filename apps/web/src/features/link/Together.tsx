@@ -7,16 +7,16 @@ import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { ChoicePart } from '../../ui/SentencePart.js';
-import type { ClassAnswer } from '../classes/ClassPage.js';
+import type { ClassPeriod } from '../school/classPeriod.js';
 
 const ALWAYS = 'always';
 
 /** When it can be: always, at a whole series of this link, or at one of the next dates. */
 function useWhens(
   link: LinkDetail,
-  of: ClassAnswer,
+  classPeriod: ClassPeriod,
 ): { value: string; label: string; body: { seriesId?: number; key?: string } }[] {
-  const here = of.sessions.filter(
+  const here = classPeriod.sessions.filter(
     (s) =>
       s.linkId === link.id &&
       (s.status === 'planned' || s.status === 'moved') &&
@@ -41,7 +41,7 @@ function useWhens(
 }
 
 /** Class periods that meet at this door too; their own doors lead here then, or stay shut with a word. */
-export function Together({ link, of }: { link: LinkDetail; of: ClassAnswer }) {
+export function Together({ link, classPeriod }: { link: LinkDetail; classPeriod: ClassPeriod }) {
   const { data: classes } = api.useClassesQuery();
   const [share, { isLoading }] = api.useShareLinkMutation();
   const [unshare] = api.useUnshareLinkMutation();
@@ -49,7 +49,7 @@ export function Together({ link, of }: { link: LinkDetail; of: ClassAnswer }) {
   const others = (classes?.classes ?? []).filter(
     (c) => c.id !== link.classId && (c.mine === 'host' || c.mine === 'co-teacher'),
   );
-  const whens = useWhens(link, of);
+  const whens = useWhens(link, classPeriod);
   const [classId, setClassId] = useState<number>();
   const [when, setWhen] = useState(ALWAYS);
   const [ownDoor, setOwnDoor] = useState<'leads' | 'shut'>('leads');

@@ -7,6 +7,34 @@ import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { useChanges } from './useChanges.js';
 
+function ClassBoxes({
+  classes,
+  chosen,
+  onChange,
+}: {
+  classes: ClassItem[];
+  chosen: number[];
+  onChange: (chosen: number[]) => void;
+}) {
+  return (
+    <>
+      {classes.map((c) => (
+        <label key={c.id} className="flex items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-4 accent-bracken"
+            checked={chosen.includes(c.id)}
+            onChange={(e) =>
+              onChange(e.target.checked ? [...chosen, c.id] : chosen.filter((id) => id !== c.id))
+            }
+          />
+          {classTitle(c)}
+        </label>
+      ))}
+    </>
+  );
+}
+
 /** Copies a series: to other class periods, each at its own bell period, or to the next term. */
 export function CopyTo({ session, classes }: { session: Session; classes: ClassItem[] }) {
   const [open, setOpen] = useState(false);
@@ -36,21 +64,7 @@ export function CopyTo({ session, classes }: { session: Session; classes: ClassI
           <p className="text-[15px] text-soft">
             Each meets in its own bell period, on its own link.
           </p>
-          {others.map((c) => (
-            <label key={c.id} className="flex items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-4 accent-bracken"
-                checked={chosen.includes(c.id)}
-                onChange={(e) =>
-                  setChosen(
-                    e.target.checked ? [...chosen, c.id] : chosen.filter((id) => id !== c.id),
-                  )
-                }
-              />
-              {classTitle(c)}
-            </label>
-          ))}
+          <ClassBoxes classes={others} chosen={chosen} onChange={setChosen} />
           <div className="mt-1 flex flex-wrap gap-2">
             <Button
               kind="strong"

@@ -20,14 +20,14 @@ import { useMinute, wallClock } from '../../app/clock.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { Empty, Loading, Trouble } from '../../ui/States.js';
 import { FeedsButton } from '../feed/Feeds.js';
-import { Margin, Screen } from '../frame/Margin.js';
-import { useNoteActions } from '../frame/useNoteActions.js';
-import { Sheet, type Said } from './Sheet.js';
+import { Margin, Screen } from '../../ui/Margin.js';
+import { useNoteActions } from '../../app/useNoteActions.js';
+import { Sheet, type SheetPreview } from './Sheet.js';
 import { draftOfSession, newDraft } from './sheetDraft.js';
 import { SweptDetail, StripDetail } from './StripDetail.js';
 import { Strip, type Chosen } from './strip/Strip.js';
 import type { Notch, Strip as StripData } from './strip/layout.js';
-import { mayEdit } from '../classes/mayEdit.js';
+import { mayEdit } from '../school/mayEdit.js';
 import { useChanges } from './useChanges.js';
 import { WeekView } from './WeekView.js';
 
@@ -101,14 +101,14 @@ export function PlanPage({ me }: { me: Me }) {
     );
   const calendar = school as SchoolCalendar;
   const classes = own.classes.filter(mayEdit);
-  const frame = (said: Said | null, sheet: ReactNode): ReactNode => (
+  const frame = (preview: SheetPreview | null, sheet: ReactNode): ReactNode => (
     <PlanBody
       key="body"
       me={me}
       school={calendar}
       today={today}
       now={now}
-      said={said}
+      preview={preview}
       sheet={sheet}
     />
   );
@@ -172,11 +172,11 @@ interface BodyProps {
   school: SchoolCalendar;
   today: string;
   now: string;
-  said: Said | null;
+  preview: SheetPreview | null;
   sheet: ReactNode;
 }
 
-function PlanBody({ me, school, today, now, said, sheet }: BodyProps) {
+function PlanBody({ me, school, today, now, preview, sheet }: BodyProps) {
   const navigate = useNavigate();
   const [search, setSearch] = useSearchParams();
   const set = (key: string, value: string | null): void => {
@@ -190,8 +190,8 @@ function PlanBody({ me, school, today, now, said, sheet }: BodyProps) {
     );
   };
   const held = useMemo(
-    () => (said?.run?.rows ?? []).filter((o) => o.status === 'planned' || o.status === 'moved'),
-    [said?.run],
+    () => (preview?.run?.rows ?? []).filter((o) => o.status === 'planned' || o.status === 'moved'),
+    [preview?.run],
   );
   const isWeek = search.get('view') === 'week';
   const chosenTerm = school.terms.find((t) => t.name === search.get('show'));
@@ -288,11 +288,11 @@ function PlanBody({ me, school, today, now, said, sheet }: BodyProps) {
       void navigate(`/plan/${notch.seriesId}?on=${notch.key}`);
     else void navigate(`/classes/${series.get(notch.seriesId)?.classId}`);
   };
-  const proposed = said?.run
+  const proposed = preview?.run
     ? {
-        classId: said.classId,
-        rows: said.run.rows,
-        clashing: new Set(said.run.clashes.map((c) => c.key)),
+        classId: preview.classId,
+        rows: preview.run.rows,
+        clashing: new Set(preview.run.clashes.map((c) => c.key)),
       }
     : null;
   const shared = {
@@ -328,8 +328,8 @@ function PlanBody({ me, school, today, now, said, sheet }: BodyProps) {
   return (
     <Screen
       margin={
-        said ? (
-          <Margin title="What will happen" notes={said.notes} onAction={said.act} />
+        preview ? (
+          <Margin title="What will happen" notes={preview.notes} onAction={preview.act} />
         ) : strip ? (
           <Margin notes={notes} onAction={act} />
         ) : undefined

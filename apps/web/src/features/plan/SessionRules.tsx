@@ -31,6 +31,11 @@ function Editor({
   return <RulesEditor edits={edits} layers={answer.layers as RuleLayer[]} showSources />;
 }
 
+function countInWords(own: number): string {
+  if (own === 0) return 'its link’s entry rules';
+  return own === 1 ? 'one entry rule of its own' : `${own} entry rules of its own`;
+}
+
 /** The entry rules of a series, or of one of its dates, over those of its link; kept at once, apart from the sheet. */
 export function SessionRules({ session, scope }: { session: Session; scope: 'series' | 'date' }) {
   const { data, error, refetch } = api.useSeriesRulesQuery({
@@ -38,12 +43,7 @@ export function SessionRules({ session, scope }: { session: Session; scope: 'ser
     query: scope === 'date' ? { on: session.key } : {},
   });
   const own = data ? Object.keys(data.layers.at(-1)!.rules).length : 0;
-  const shown =
-    own === 0
-      ? 'its link’s entry rules'
-      : own === 1
-        ? 'one entry rule of its own'
-        : `${own} entry rules of its own`;
+  const shown = countInWords(own);
   return (
     <Dialog.Root>
       <Dialog.Trigger
@@ -68,15 +68,13 @@ export function SessionRules({ session, scope }: { session: Session; scope: 'ser
               <X size={18} aria-hidden="true" />
             </Dialog.Close>
           </div>
-          {error && !data ? (
-            <Trouble problem={problemOf(error)} retry={() => void refetch()} />
-          ) : !data ? (
-            <Loading />
-          ) : (
+          {data && (
             <Suspense fallback={<Loading />}>
               <Editor answer={data} session={session} scope={scope} />
             </Suspense>
           )}
+          {!data && error && <Trouble problem={problemOf(error)} retry={() => void refetch()} />}
+          {!data && !error && <Loading />}
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

@@ -8,7 +8,7 @@ import { ChoicePart } from '../../ui/SentencePart.js';
 import { Pennant } from '../../ui/Pennant.js';
 import type { Notch } from './strip/layout.js';
 import { stateOf, type StripSeries } from './strip/words.js';
-import { mayEdit } from '../classes/mayEdit.js';
+import { mayEdit } from '../school/mayEdit.js';
 
 type Changes = Sent<'changeSessions'>['changes'];
 type Send = (changes: Changes, label: string) => Promise<Problem | undefined>;

@@ -12,12 +12,12 @@ import {
   type SchoolCalendar,
 } from '@glen/core';
 import { Pennant } from '../../ui/Pennant.js';
-import { lanesOf } from '../frame/dayLineLayout.js';
+import { lanesOf } from './dayLineLayout.js';
 import type { Chosen } from './strip/Strip.js';
 import type { Notch, Strip } from './strip/layout.js';
 import { useLanding } from './strip/useLanding.js';
 import { notchInWords } from './strip/words.js';
-import { mayEdit } from '../classes/mayEdit.js';
+import { mayEdit } from '../school/mayEdit.js';
 
 const HOUR = 52;
 const SNAP_TO_BELL = 12;

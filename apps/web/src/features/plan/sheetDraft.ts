@@ -80,32 +80,38 @@ function timeOf(d: SheetDraft): PlanTime {
   };
 }
 
-const endOf = ({ end, until, weeks, times }: SheetDraft) =>
-  end === 'open'
-    ? {}
-    : end === 'weeks'
-      ? { weeks: wholeOf(weeks) }
-      : end === 'times'
-        ? { times: wholeOf(times) }
-        : { until: end === 'date' ? until : end };
+type Fields = Exclude<NonNullable<SessionPlan['repeat']>, { rrule: string }>;
+
+function endOf({ end, until, weeks, times }: SheetDraft): Partial<Fields> {
+  switch (end) {
+    case 'open':
+      return {};
+    case 'weeks':
+      return { weeks: wholeOf(weeks) };
+    case 'times':
+      return { times: wholeOf(times) };
+    case 'date':
+      return { until };
+    default:
+      return { until: end };
+  }
+}
+
+function monthDayOf(d: SheetDraft): Partial<Fields> {
+  return d.month === 'day'
+    ? { monthDay: wholeOf(d.monthDay) }
+    : { nth: { n: Number(d.nth) as 1, weekday: d.nthDay } };
+}
 
 function repeatOf(d: SheetDraft): SessionPlan['repeat'] {
   if (d.every === 'once') return undefined;
   if (d.every === 'rule') return { rrule: d.rrule };
-  const interval =
-    d.every === 'school-day' || d.interval === '1' ? {} : { interval: wholeOf(d.interval) };
-  const days = d.every === 'week' ? { on: d.on } : {};
-  const month =
-    d.every !== 'month'
-      ? {}
-      : d.month === 'day'
-        ? { monthDay: wholeOf(d.monthDay) }
-        : { nth: { n: Number(d.nth) as 1, weekday: d.nthDay } };
+  const isEach = d.every === 'school-day' || d.interval === '1';
   return {
     every: d.every,
-    ...interval,
-    ...days,
-    ...month,
+    ...(isEach ? {} : { interval: wholeOf(d.interval) }),
+    ...(d.every === 'week' ? { on: d.on } : {}),
+    ...(d.every === 'month' ? monthDayOf(d) : {}),
     ...(d.cycleDays.length > 0 && d.every !== 'month' ? { cycleDays: d.cycleDays } : {}),
     ...endOf(d),
   };
@@ -130,61 +136,99 @@ export const bodyOfDraft = (d: SheetDraft): Sent<'addSession'> => ({
   description: d.description,
   draft: d.draft,
   plan: planOfDraft(d),
-  ...(d.linkId === null ? {} : d.linkId === 'fresh' ? { freshLink: true } : { linkId: d.linkId }),
+  ...(d.linkId === 'fresh' ? { freshLink: true } : {}),
+  ...(typeof d.linkId === 'number' ? { linkId: d.linkId } : {}),
   ...(d.together.length > 0 ? { together: d.together } : {}),
 });
 
-/** What a plan fills in; whatever it does not say gets what the first date suggests. */
-export function fromPlan(
-  plan: SessionPlan,
-): Omit<
+/** What the sheet holds of a plan alone. */
+type PlanDraft = Omit<
   SheetDraft,
   'classId' | 'linkId' | 'together' | 'title' | 'titleIsOurs' | 'description' | 'draft'
-> {
-  const { repeat, at, first } = plan;
+>;
+
+/** What a plan fills in; whatever it does not say gets what the first date suggests. */
+export function fromPlan(plan: SessionPlan): PlanDraft {
+  const { repeat, first } = plan;
   const fields = repeat && !('rrule' in repeat) ? repeat : undefined;
-  const bell = 'bell' in at ? at.bell : { period: 'last', edge: 'end' as const, offset: 10 };
-  const until = fields?.until;
-  const named = until === 'term-end' || until === 'exams' || until === 'year-end';
   return {
     every: repeat ? (fields?.every ?? 'rule') : 'once',
-    interval: String(fields?.interval ?? 1),
-    counted: (fields?.interval ?? 1) > (fields?.every === 'week' ? 2 : 1),
+    rrule: repeat && 'rrule' in repeat ? repeat.rrule : '',
+    ...patternOf(fields, first),
+    ...whenOf(plan.at),
+    zone: plan.zone,
+    first,
+    ...limitOf(repeat, fields, first),
+    closures: repeat ? plan.closures : 'skip',
+    alsoOn: plan.alsoOn ?? [],
+    changes: plan.changes ?? [],
+    kept: [],
+  };
+}
+
+type PatternDraft = Pick<
+  SheetDraft,
+  'interval' | 'counted' | 'on' | 'month' | 'monthDay' | 'nth' | 'nthDay' | 'cycleDays'
+>;
+
+function patternOf(fields: Fields | undefined, first: string): PatternDraft {
+  const interval = fields?.interval ?? 1;
+  return {
+    interval: String(interval),
+    counted: interval > (fields?.every === 'week' ? 2 : 1),
     on: fields?.on ?? [weekdayOn(first)],
     month: fields?.nth ? 'nth' : 'day',
     monthDay: String(fields?.monthDay ?? Number(first.slice(8))),
     nth: String(fields?.nth?.n ?? 1) as '1',
     nthDay: fields?.nth?.weekday ?? weekdayOn(first),
     cycleDays: fields?.cycleDays ?? [],
-    rrule: repeat && 'rrule' in repeat ? repeat.rrule : '',
-    when: 'period' in at ? at.period : 'bell' in at ? FROM_A_BELL : AT_A_TIME,
+  };
+}
+
+type WhenDraft = Pick<SheetDraft, 'when' | 'time' | 'minutes' | 'bell' | 'side' | 'offset'>;
+
+function wordOf(at: PlanTime): string {
+  if ('period' in at) return at.period;
+  return 'bell' in at ? FROM_A_BELL : AT_A_TIME;
+}
+
+function whenOf(at: PlanTime): WhenDraft {
+  const bell = 'bell' in at ? at.bell : { period: 'last', edge: 'end' as const, offset: 10 };
+  return {
+    when: wordOf(at),
     time: 'time' in at ? at.time : '10:45',
     minutes: 'minutes' in at ? String(at.minutes) : '50',
     bell: `${bell.period}/${bell.edge}`,
     side: bell.offset < 0 ? 'before' : 'after',
     offset: String(Math.abs(bell.offset)),
-    zone: plan.zone,
-    first,
-    end: !fields
-      ? repeat
-        ? 'open'
-        : 'term-end'
-      : fields.weeks !== undefined
-        ? 'weeks'
-        : fields.times !== undefined
-          ? 'times'
-          : named
-            ? until
-            : until
-              ? 'date'
-              : 'open',
-    until: until && !named ? until : addDays(first, 56),
+  };
+}
+
+/** Days after the first that a date to end on is suggested at. */
+const SUGGESTED_DAYS = 56;
+
+const isNamed = (until: string | undefined): until is 'term-end' | 'exams' | 'year-end' =>
+  until === 'term-end' || until === 'exams' || until === 'year-end';
+
+function endKindOf(repeat: SessionPlan['repeat'], fields: Fields | undefined): End {
+  if (!repeat) return 'term-end';
+  if (fields?.weeks !== undefined) return 'weeks';
+  if (fields?.times !== undefined) return 'times';
+  if (isNamed(fields?.until)) return fields.until;
+  return fields?.until ? 'date' : 'open';
+}
+
+function limitOf(
+  repeat: SessionPlan['repeat'],
+  fields: Fields | undefined,
+  first: string,
+): Pick<SheetDraft, 'end' | 'until' | 'weeks' | 'times'> {
+  const until = fields?.until;
+  return {
+    end: endKindOf(repeat, fields),
+    until: until && !isNamed(until) ? until : addDays(first, SUGGESTED_DAYS),
     weeks: String(fields?.weeks ?? 8),
     times: String(fields?.times ?? 8),
-    closures: repeat ? plan.closures : 'skip',
-    alsoOn: plan.alsoOn ?? [],
-    changes: plan.changes ?? [],
-    kept: [],
   };
 }
 
@@ -230,12 +274,8 @@ export function draftOfSession(
   };
   if (scope !== 'one') return { ...fromPlan(plan), ...words };
   const isMoved = s.was !== null || s.status === 'moved';
-  const at: PlanTime =
-    isMoved && !('time' in plan.at)
-      ? { time: s.time, minutes: s.minutes }
-      : 'time' in plan.at
-        ? { time: s.time, minutes: s.minutes }
-        : plan.at;
+  const hasOwnTime = isMoved || 'time' in plan.at;
+  const at: PlanTime = hasOwnTime ? { time: s.time, minutes: s.minutes } : plan.at;
   // A single date is told on the school's clock, as the screens tell it.
   return { ...fromPlan({ first: s.date, at, zone: schoolZone, closures: 'keep' }), ...words };
 }

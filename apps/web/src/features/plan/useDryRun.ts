@@ -27,75 +27,81 @@ export interface Tried {
   problem?: { path: string; message: string };
 }
 
-/** What a plan would do on a link (null: the class period's own), anew with each change of it: the same computation as the server's, against what is on the books. */
-export function useDryRun(
-  plan: SessionPlan | null,
-  {
-    school,
-    of,
-    linkId,
-    now,
-    editing,
-    kept,
-  }: {
-    school: SchoolCalendar;
-    of: ClassItem;
-    linkId: number | 'fresh' | null;
-    now: string;
-    editing: Edited | null;
-    kept: string[];
-  },
-): Tried {
-  const month =
-    plan && /^\d{4}-\d{2}-\d{2}$/.test(plan.first)
-      ? `${plan.first.slice(0, 8)}01`
-      : now.slice(0, 10);
-  const exceptSeries = editing && editing.sessionId === undefined ? editing.seriesId : undefined;
-  const exceptSession = editing?.sessionId;
-  const isEdit = editing !== null;
+/** What a plan is tried against. */
+interface Surroundings {
+  school: SchoolCalendar;
+  of: ClassItem;
+  /** Null: the class period's own. */
+  linkId: number | 'fresh' | null;
+  now: string;
+  editing: Edited | null;
+  /** Clashes that are meant, by key. */
+  kept: string[];
+}
+
+/** The first day about which what is on the books is asked: the month's, so that it is asked seldom. */
+const monthOf = (plan: SessionPlan | null, now: string): string =>
+  plan && /^\d{4}-\d{2}-\d{2}$/.test(plan.first) ? `${plan.first.slice(0, 8)}01` : now.slice(0, 10);
+
+/** What the people concerned have on the books, and the link where it is not the class period's own. */
+function useBooks(plan: SessionPlan | null, { of, linkId, now, editing }: Surroundings) {
+  const month = monthOf(plan, now);
+  const isOwn = typeof linkId !== 'number';
+  const except = editing && editing.sessionId === undefined ? editing.seriesId : undefined;
+  const params = { classId: of.id };
   const { data } = api.useBookingsQuery({
-    params: { classId: of.id },
+    params,
     query: {
       from: month,
       to: addDays(month, SPAN),
-      ...(exceptSeries === undefined ? {} : { except: exceptSeries }),
-      ...(typeof linkId === 'number' ? { link: linkId } : {}),
+      ...(except === undefined ? {} : { except }),
+      ...(isOwn ? {} : { link: linkId }),
     },
   });
-  const { data: links } = api.useClassLinksQuery(
-    { params: { classId: of.id } },
-    { skip: typeof linkId !== 'number' },
-  );
-  const on =
-    typeof linkId !== 'number' ? null : (links?.links.find((l) => l.id === linkId) ?? null);
+  const { data: links } = api.useClassLinksQuery({ params }, { skip: isOwn });
+  return { data, link: isOwn ? null : (links?.links.find((l) => l.id === linkId) ?? null) };
+}
+
+/** Runs the dry run; what is wrong with the plan comes as a note and beside its field. */
+function tryIt(work: () => DryRun): Tried {
+  try {
+    const run = work();
+    return { run, notes: run.notes };
+  } catch (error) {
+    if (!(error instanceof GlenInputError)) throw error;
+    const { path, message } = error;
+    return {
+      notes: [{ severity: 'wrong', title: 'Not quite', text: message }],
+      problem: { path, message },
+    };
+  }
+}
+
+/** What a plan would do on a link, anew with each change of it: the same computation as the server's, against what is on the books. */
+export function useDryRun(plan: SessionPlan | null, around: Surroundings): Tried {
+  const { school, of, linkId, now, editing, kept } = around;
+  const { data, link } = useBooks(plan, around);
+  const exceptSession = editing?.sessionId;
+  const isEdit = editing !== null;
   const minute = now.slice(0, 16);
   return useMemo((): Tried => {
     if (!plan) return { notes: [] };
-    const readerZone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-    try {
-      const run = dryRun(plan, {
+    const own = link ?? of.link;
+    const bookings = (data?.bookings ?? []) as KnownBooking[];
+    return tryIt(() =>
+      dryRun(plan, {
         school,
         now: `${minute}:00Z`,
-        readerZone,
+        readerZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
         isEdit,
-        linkCode: linkId === 'fresh' ? null : (on?.code ?? of.link.code),
+        linkCode: linkId === 'fresh' ? null : own.code,
         classId: of.id,
         kept,
-        ...((on ?? of.link).kind === 'event' ? {} : { rollSize: on?.audienceSize ?? of.rollSize }),
+        ...(own.kind === 'event' ? {} : { rollSize: link?.audienceSize ?? of.rollSize }),
         holds: data?.holds ?? [],
         names: data?.names ?? {},
-        bookings: ((data?.bookings ?? []) as KnownBooking[]).filter(
-          (b) => b.id !== `session ${exceptSession}`,
-        ),
-      });
-      return { run, notes: run.notes };
-    } catch (error) {
-      if (error instanceof GlenInputError)
-        return {
-          notes: [{ severity: 'wrong', title: 'Not quite', text: error.message }],
-          problem: { path: error.path, message: error.message },
-        };
-      throw error;
-    }
-  }, [plan, school, minute, of, on, linkId, data, kept, isEdit, exceptSession]);
+        bookings: bookings.filter((b) => b.id !== `session ${exceptSession}`),
+      }),
+    );
+  }, [plan, school, minute, of, link, linkId, data, kept, isEdit, exceptSession]);
 }

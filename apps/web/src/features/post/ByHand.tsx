@@ -23,13 +23,13 @@ export function ByHand({
 }) {
   const { placementId, state } = delivery;
   const { data, error, refetch } = api.usePlacementFormsQuery({ params: { placementId } });
-  const [act] = api.usePlacementDeedMutation();
+  const [act] = api.usePlacementActionMutation();
   const [form, setForm] = useState<Form>('rich');
-  const tick = async (deed: 'done' | 'not-done'): Promise<void> => {
-    const run = (to: typeof deed): Promise<unknown> =>
+  const tick = async (action: 'done' | 'not-done'): Promise<void> => {
+    const run = (to: typeof action): Promise<unknown> =>
       act({ params: { placementId }, body: { do: to } }).unwrap();
-    await run(deed);
-    if (deed === 'done')
+    await run(action);
+    if (action === 'done')
       offerUndo(state === 'takedown' ? 'Noted: it is taken down.' : 'Noted: it stands there.', () =>
         run('not-done'),
       );

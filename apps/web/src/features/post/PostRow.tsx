@@ -30,14 +30,14 @@ function DeliveryLine({
 }) {
   const byHand = place.kind === 'by-hand';
   const [open, setOpen] = useState(start && byHand);
-  const [act] = api.usePlacementDeedMutation();
+  const [act] = api.usePlacementActionMutation();
   const { tone, text } = deliveryState(d, byHand);
   const placementId = d.placementId;
-  const deed = (what: 'retry' | 'put-back' | 'take-down') =>
+  const action = (what: 'retry' | 'put-back' | 'take-down') =>
     act({ params: { placementId: placementId! }, body: { do: what } }).unwrap();
   const takeDown = async (): Promise<void> => {
-    await deed('take-down');
-    offerUndo(`It is being taken down: ${place.where}.`, () => deed('put-back'));
+    await action('take-down');
+    offerUndo(`It is being taken down: ${place.where}.`, () => action('put-back'));
   };
   const since = d.outSince === null ? null : wallClock(d.outSince, zone);
   return (
@@ -59,12 +59,12 @@ function DeliveryLine({
         {mayEdit && placementId !== null && (
           <span className="ml-auto flex gap-4">
             {(d.state === 'failed' || (d.state === 'queued' && d.tries > 0)) && !byHand && (
-              <Button kind="link" onClick={() => void deed('retry')}>
+              <Button kind="link" onClick={() => void action('retry')}>
                 Try again
               </Button>
             )}
             {(d.state === 'missing' || (d.state === 'gone' && d.session === null)) && !byHand && (
-              <Button kind="link" onClick={() => void deed('put-back')}>
+              <Button kind="link" onClick={() => void action('put-back')}>
                 Put it back
               </Button>
             )}

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { notesForPosts } from '@glen/core';
@@ -6,12 +6,12 @@ import type { Answer, Post } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { Empty, Loading, Trouble } from '../../ui/States.js';
-import { ClassHead, type ClassAnswer } from '../classes/ClassPage.js';
-import { mayEdit } from '../classes/mayEdit.js';
-import { Margin, Screen } from '../frame/Margin.js';
-import { useNoteActions } from '../frame/useNoteActions.js';
+import { mayEdit } from '../school/mayEdit.js';
+import { Margin, Screen } from '../../ui/Margin.js';
+import { useNoteActions } from '../../app/useNoteActions.js';
 import { Composer } from './Composer.js';
 import { PostRow } from './PostRow.js';
+import type { ClassPeriod } from '../school/classPeriod.js';
 
 /** Holds what Glen has put on the course site against what stands there. */
 export function LookAgain({ classId }: { classId: number }) {
@@ -33,7 +33,17 @@ export function LookAgain({ classId }: { classId: number }) {
   );
 }
 
-function Posts({ of, answer, zone }: { of: ClassAnswer; answer: Answer<'posts'>; zone: string }) {
+function Posts({
+  classPeriod,
+  head,
+  answer,
+  zone,
+}: {
+  classPeriod: ClassPeriod;
+  head: ReactNode;
+  answer: Answer<'posts'>;
+  zone: string;
+}) {
   const [search, setSearch] = useSearchParams();
   const [composing, setComposing] = useState<Post | 'new' | null>(search.has('new') ? 'new' : null);
   const { data: classes } = api.useClassesQuery();
@@ -46,9 +56,9 @@ function Posts({ of, answer, zone }: { of: ClassAnswer; answer: Answer<'posts'>;
     return (
       <Composer
         key={composing === 'new' ? 'new' : composing.id}
-        head={<ClassHead of={of} />}
-        of={of.class}
-        classes={classes?.classes ?? [of.class]}
+        head={head}
+        of={classPeriod.class}
+        classes={classes?.classes ?? [classPeriod.class]}
         editing={composing === 'new' ? null : composing}
         zone={zone}
         onDone={done}
@@ -56,9 +66,9 @@ function Posts({ of, answer, zone }: { of: ClassAnswer; answer: Answer<'posts'>;
     );
   return (
     <Screen margin={<Margin notes={notesForPosts(answer.posts)} onAction={act} />}>
-      <ClassHead of={of} />
+      {head}
       <p className="mb-3 flex flex-wrap items-center gap-3">
-        {mayEdit(of.class) && (
+        {mayEdit(classPeriod.class) && (
           <Button kind="act" onClick={() => setComposing('new')}>
             Post the link
           </Button>
@@ -66,10 +76,12 @@ function Posts({ of, answer, zone }: { of: ClassAnswer; answer: Answer<'posts'>;
         <a className={buttonClass()} href={answer.siteAddress} target="_blank" rel="noreferrer">
           See the course site
         </a>
-        <Link className={buttonClass()} to={`/posts/reach?link=${of.class.link.id}`}>
+        <Link className={buttonClass()} to={`/posts/reach?link=${classPeriod.class.link.id}`}>
           Who sees it
         </Link>
-        {mayEdit(of.class) && answer.posts.length > 0 && <LookAgain classId={of.class.id} />}
+        {mayEdit(classPeriod.class) && answer.posts.length > 0 && (
+          <LookAgain classId={classPeriod.class.id} />
+        )}
       </p>
       {answer.posts.length === 0 && (
         <Empty title="The link stands nowhere yet">
@@ -85,21 +97,29 @@ function Posts({ of, answer, zone }: { of: ClassAnswer; answer: Answer<'posts'>;
   );
 }
 
-export default function PostsTab({ of, zone }: { of: ClassAnswer; zone: string }) {
-  const { data, error, refetch } = api.usePostsQuery({ params: { classId: of.class.id } });
+export default function PostsTab({
+  classPeriod,
+  head,
+  zone,
+}: {
+  classPeriod: ClassPeriod;
+  head: ReactNode;
+  zone: string;
+}) {
+  const { data, error, refetch } = api.usePostsQuery({ params: { classId: classPeriod.class.id } });
   if (error && !data)
     return (
       <Screen>
-        <ClassHead of={of} />
+        {head}
         <Trouble problem={problemOf(error)} retry={() => void refetch()} />
       </Screen>
     );
   if (!data)
     return (
       <Screen>
-        <ClassHead of={of} />
+        {head}
         <Loading />
       </Screen>
     );
-  return <Posts of={of} answer={data} zone={zone} />;
+  return <Posts head={head} classPeriod={classPeriod} answer={data} zone={zone} />;
 }

@@ -5,8 +5,8 @@ import { api, problemOf } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
 import { ChoicePart } from '../../ui/SentencePart.js';
 import { Empty, Loading, Trouble } from '../../ui/States.js';
-import { Margin, Screen } from '../frame/Margin.js';
-import { useNoteActions } from '../frame/useNoteActions.js';
+import { Margin, Screen } from '../../ui/Margin.js';
+import { useNoteActions } from '../../app/useNoteActions.js';
 import { MomentPart } from './MomentPart.js';
 import { useAddressParts } from './useAddressParts.js';
 import { Legend, ReachGrid } from './ReachGrid.js';
@@ -16,7 +16,7 @@ type Reach = Answer<'reach'>;
 /** What mends reach at one press; each can be taken back. */
 function useRemedies(reach: Reach | undefined): (action: NoteAction) => void {
   const act = useNoteActions();
-  const [deed] = api.usePlacementDeedMutation();
+  const [deed] = api.usePlacementActionMutation();
   const [add] = api.useAddPostMutation();
   const [withdraw] = api.useWithdrawPostMutation();
   const run = async ({ name, subject }: NoteAction): Promise<void> => {

@@ -7,7 +7,7 @@ import { buttonClass } from '../../ui/Button.js';
 import { RichWords } from '../../ui/RichWords.js';
 import { ChoicePart } from '../../ui/SentencePart.js';
 import { Empty, Loading, Trouble } from '../../ui/States.js';
-import { Margin, Screen } from '../frame/Margin.js';
+import { Margin, Screen } from '../../ui/Margin.js';
 import { useAddressParts } from './useAddressParts.js';
 import { MomentPart } from './MomentPart.js';
 

@@ -7,7 +7,7 @@ import { offerUndo } from '../../app/undo.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { Loading, Trouble } from '../../ui/States.js';
-import { Margin, Screen } from '../frame/Margin.js';
+import { Margin, Screen } from '../../ui/Margin.js';
 import { Editing } from './Cells.js';
 import { Bells, Closures, Cycle, Terms } from './Parts.js';
 import { SchoolTabs } from './SchoolTabs.js';

@@ -31,7 +31,7 @@ import { StripDates, StripGround } from './StripGround.js';
 import { RowHead, StripRow } from './StripRow.js';
 import { useLanding } from './useLanding.js';
 import { notchInWords } from './words.js';
-import { mayEdit } from '../../classes/mayEdit.js';
+import { mayEdit } from '../../school/mayEdit.js';
 
 /** What is chosen on the strip: a session with its series, or all of some days. */
 export type Chosen = { notch: Notch } | { from: string; to: string } | null;

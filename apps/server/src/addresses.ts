@@ -1,0 +1,6 @@
+import { doorPath } from '@glen/core';
+import type { Glen } from './glen.js';
+
+/** The full address of a join link, as people copy it. */
+export const linkAddress = (glen: Pick<Glen, 'config'>, code: string): string =>
+  `${glen.config.publicUrl}${doorPath(code)}`;

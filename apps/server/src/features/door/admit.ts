@@ -1,0 +1,61 @@
+import type { EntryDecision } from '@glen/core';
+import type { Glen } from '../../glen.js';
+import { isOnRoll, type DoorFacts } from './facts.js';
+import { ensureRoomName, ensureSitting, openSitting, saveVisitor } from './store.js';
+import { arrive } from './visitStore.js';
+
+/** A place behind the door that somebody has been given, and the room it is in. */
+export interface Seated {
+  decision: EntryDecision;
+  facts: DoorFacts;
+  visitorId: number;
+  name: string;
+  room: string;
+  /** The video service has made the room. */
+  ready: boolean;
+  /** Of a pasted room, where it is. */
+  address: string | null;
+}
+
+interface Entering {
+  sessionId: number;
+  name: string;
+  entryCode: string | null;
+  byHand: boolean;
+}
+
+/** Writes a knock or an entrance, under the link's lock; gives the seat of whoever goes in. */
+export async function admit(
+  glen: Glen,
+  facts: DoorFacts,
+  decision: EntryDecision,
+  { sessionId, name, entryCode, byHand }: Entering,
+): Promise<Seated | null> {
+  const { row, who, now, at } = facts;
+  const sittingId = await ensureSitting(glen.db, at!.occurrence.occurrence_id, row.link_id);
+  const entering = decision.outcome === 'enter';
+  const hosting = entering && decision.role === 'host';
+  if (hosting) await openSitting(glen.db, sittingId, now, byHand);
+  const visitorId = await saveVisitor(glen.db, {
+    sittingId,
+    key: who.account ? `a${who.account.id}` : `s${sessionId}`,
+    accountId: who.account?.id ?? null,
+    personId: who.person?.id ?? null,
+    sessionId,
+    name,
+    accountKind: who.account?.kind ?? 'none',
+    onRoll: isOnRoll(facts) && who.account?.kind === 'school',
+    role: decision.role!,
+    state: entering ? 'let-in' : 'waiting',
+    entryCode,
+    now,
+  });
+  await glen.announce(`class:${row.class_id}`, { thing: 'desk', id: row.link_id });
+  if (hosting) await glen.announce(`door:${row.link_id}`, { thing: 'door', id: row.link_id });
+  if (!entering) return null;
+  const room = await ensureRoomName(glen.db, sittingId, row.room_address);
+  const seat = { visitor_id: visitorId, sitting_id: sittingId, role: decision.role! };
+  // A room that Glen cannot look into tells nothing of who arrives: whoever passes the door counts as in.
+  if (room.address !== null) await arrive(glen.db, seat, now);
+  return { ...room, decision, facts, visitorId, name };
+}

@@ -1,0 +1,105 @@
+import type { EntryDecision } from '@glen/core';
+import type { Answer, Body } from '@glen/contract';
+import type { Glen } from '../../glen.js';
+import { wrongField } from '../../http/problem.js';
+import { beginSession, type NewSession } from '../../http/whoStore.js';
+import { noteFailure, refuseWhenFull } from '../accounts/failureStore.js';
+import { addSessionNow } from '../plan/occurrenceRows.js';
+import { admit, type Seated } from './admit.js';
+import { decideAt, readDoor, type DoorFacts } from './facts.js';
+import { findDoor, type Caller } from './findDoor.js';
+import { nameOf } from './names.js';
+import { lockLink } from './store.js';
+import { wayIn } from './wayIn.js';
+
+/** Wrong entry codes at one door from one address by one account. */
+const CODE_TRIES = { most: 10, minutes: 10 };
+
+/** Somebody at a door, with the code as they typed it. */
+interface Asking extends Caller {
+  typed: string;
+  setSession: (session: NewSession) => void;
+  /** A host pressed Open, at the desk. */
+  byHand?: boolean;
+}
+
+const lets = ({ outcome }: EntryDecision): boolean => outcome === 'enter' || outcome === 'lobby';
+
+/** Goes in or knocks. Deciding again under the link's lock, so that an end or the last seat counts for everyone alike. */
+export async function enterDoor(
+  glen: Glen,
+  asking: Asking,
+  body: Body<'enterDoor'>,
+): Promise<Answer<'enterDoor'>> {
+  const first = await findDoor(glen, asking.typed, asking);
+  const sought = await decideWithin(glen, first, asking, body);
+  if (!lets(sought)) return { decision: sought, go: null };
+  const name = first.who.person?.name ?? body.name?.trim() ?? '';
+  if (name === '')
+    throw wrongField('name', 'Say who you are, so that the host knows whom to let in.');
+  const browser = await sessionOf(glen, first, asking);
+  if (first.shutFor) return { decision: sought, go: null };
+  const { decision, seat } = await goIn(glen, first, { ...asking, ...browser, name }, body);
+  return { decision, go: seat ? await wayIn(glen, seat) : null };
+}
+
+/** What the door says before anything is written; too many wrong entry codes are refused. */
+async function decideWithin(
+  glen: Glen,
+  facts: DoorFacts,
+  { address }: Asking,
+  body: Body<'enterDoor'>,
+): Promise<EntryDecision> {
+  const tries = `code:${facts.row.link_id}:${facts.who.account?.id ?? 'none'}:${address}`;
+  if (body.entryCode) await refuseWhenFull(glen.db, glen.clock, tries, CODE_TRIES);
+  const decision = decideAt(facts, body);
+  if (decision.reason === 'code-wrong') await noteFailure(glen.db, glen.clock, tries);
+  return decision;
+}
+
+/** The browser session that keeps somebody's place; a guest's begins here. */
+async function sessionOf(
+  glen: Glen,
+  { who }: DoorFacts,
+  asking: Asking,
+): Promise<{ sessionId: number; token: string | undefined }> {
+  if (who.sessionId !== null) return { sessionId: who.sessionId, token: asking.token };
+  const session = await beginSession(glen.db, glen.clock, null, null);
+  asking.setSession(session);
+  return { sessionId: session.id, token: session.token };
+}
+
+type Entering = Asking & { sessionId: number; name: string };
+
+function goIn(
+  glen: Glen,
+  first: DoorFacts,
+  entering: Entering,
+  body: Body<'enterDoor'>,
+): Promise<{ decision: EntryDecision; seat: Seated | null }> {
+  const { code } = first.row;
+  const { token, sessionId, name, byHand = false } = entering;
+  const straight = first.came?.by === 'together';
+  const look = async (): Promise<DoorFacts> =>
+    (await readDoor(glen, code, { token }, { straight }))!;
+  return glen.db.transaction(async () => {
+    await lockLink(glen.db, code);
+    let facts = await look();
+    const decision = decideAt(facts, body);
+    if (!lets(decision)) return { decision, seat: null };
+    if (!facts.at) {
+      await putNowOnBooks(glen, facts);
+      facts = await look();
+    }
+    const visitor = { sessionId, name, entryCode: body.entryCode ?? null, byHand };
+    return { decision, seat: await admit(glen, facts, decision, visitor) };
+  });
+}
+
+/** A host at a door with nothing planned, or a link that stands open: it goes on the books. */
+const putNowOnBooks = (glen: Glen, { row, isHost, who }: DoorFacts): Promise<void> =>
+  addSessionNow(
+    glen,
+    { classId: row.class_id, linkId: row.link_id, title: nameOf(row) },
+    isHost ? who.person!.id : null,
+  );

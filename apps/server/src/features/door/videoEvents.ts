@@ -1,0 +1,81 @@
+import { plusMinutes } from '@glen/core';
+import type { Body } from '@glen/contract';
+import { isDuplicate } from '../../db/connect.js';
+import type { Glen } from '../../glen.js';
+import { HttpProblem } from '../../http/problem.js';
+import {
+  arrive,
+  everyoneOut,
+  forgetRoom,
+  heldSeat,
+  heldSittingOfRoom,
+  leave,
+  noteWebhook,
+} from './visitStore.js';
+
+type VideoEvent = Body<'videoEvent'>;
+
+/** The service says that a room is gone: whoever comes next gets a new one. */
+async function roomGone(glen: Glen, room: string, at: string): Promise<void> {
+  const sitting = await heldSittingOfRoom(glen.db, room);
+  if (!sitting) return;
+  await everyoneOut(glen.db, sitting.id, at);
+  await forgetRoom(glen.db, sitting.id);
+  await glen.announce(`class:${sitting.class_id}`, { thing: 'desk', id: sitting.link_id });
+}
+
+/** Somebody has arrived in a room, or left it. */
+async function seatChanged(glen: Glen, event: VideoEvent, at: string): Promise<void> {
+  const isNumber = event.visitor !== undefined && /^\d+$/.test(event.visitor);
+  const seat = isNumber ? await heldSeat(glen.db, event.room, event.visitor!) : undefined;
+  if (!seat) return;
+  await (event.type === 'arrived' ? arrive : leave)(glen.db, seat, at);
+  await glen.announce(`class:${seat.class_id}`, { thing: 'desk', id: seat.link_id });
+  if (seat.role === 'host')
+    await glen.announce(`door:${seat.link_id}`, { thing: 'door', id: seat.link_id });
+}
+
+const secondsSince = (instant: string, earlier: string): number =>
+  (Date.parse(instant) - Date.parse(earlier)) / 1000;
+
+/** Whether an event comes for the first time. */
+async function isNew(glen: Glen, id: string): Promise<boolean> {
+  try {
+    await noteWebhook(glen.db, id, glen.clock.machine());
+    return true;
+  } catch (error) {
+    if (!isDuplicate(error)) throw error;
+    await glen.audit({ by: null, action: 'repeated-webhook', subject: 'video', after: { id } });
+    return false;
+  }
+}
+
+interface Signed {
+  headers: { time: string | undefined; signature: string | undefined };
+  rawBody: Buffer | undefined;
+}
+
+/** Takes an event of the video service once: a forged or late one is refused and noted, a repeated one changes nothing. */
+export async function takeVideoEvent(
+  glen: Glen,
+  { headers, rawBody }: Signed,
+  event: VideoEvent,
+): Promise<void> {
+  if (!rawBody || !glen.video.isSigned(headers, rawBody)) {
+    await glen.audit({
+      by: null,
+      action: 'refused-webhook',
+      subject: 'video',
+      after: { why: 'forged or late', id: event.id },
+    });
+    throw new HttpProblem(401, 'The signature does not fit.');
+  }
+  // The service knows machine time only; what it tells of belongs to school time.
+  const lag = Math.max(0, secondsSince(glen.clock.machine(), event.at));
+  const at = plusMinutes(glen.clock.school(-lag), 0);
+  await glen.db.transaction(async () => {
+    if (!(await isNew(glen, event.id))) return;
+    if (event.type === 'ended') await roomGone(glen, event.room, at);
+    else await seatChanged(glen, event, at);
+  });
+}

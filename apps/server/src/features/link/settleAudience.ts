@@ -1,0 +1,42 @@
+import type { Body } from '@glen/contract';
+import type { Glen } from '../../glen.js';
+import { wrongField } from '../../http/problem.js';
+import type { Audience } from '../audience/store.js';
+import { groupsOf, staffOfSchool } from '../group/store.js';
+import { classesOf } from '../school/store.js';
+import { knownPeople } from './store.js';
+
+/** Whom a link may be for and who may be host there, checked against the database; gives it without doubles. */
+export async function settleAudience(
+  glen: Glen,
+  classId: number,
+  sent: Body<'setAudience'> | NonNullable<Body<'addLink'>['audience']>,
+  by: number,
+): Promise<Audience & { hostIds: number[] }> {
+  const once = <T>(list: T[]): T[] => [...new Set(list)];
+  const [groups, mine, staff] = await Promise.all([
+    groupsOf(glen.db, classId),
+    classesOf(glen.db, by, false),
+    staffOfSchool(glen.db),
+  ]);
+  const hosted = new Set(
+    mine.filter((c) => c.as_what === 'host' || c.as_what === 'co-teacher').map((c) => c.id),
+  );
+  if (sent.classIds.some((id) => id !== classId && !hosted.has(id)))
+    throw wrongField('classIds', 'A link can be for class periods that you host.');
+  if (sent.groupIds.some((id) => !groups.some((g) => g.id === id)))
+    throw wrongField('groupIds', 'One of these groups is no longer there.');
+  const personIds = once(sent.personIds);
+  const known = await knownPeople(glen.db, personIds);
+  if (known.length < personIds.length)
+    throw wrongField('personIds', 'One of these people is not known.');
+  if (sent.hostIds.some((id) => !staff.some((s) => s.id === id)))
+    throw wrongField('hostIds', 'A host is one of the school’s staff, with a school account.');
+  return {
+    classIds: once(sent.classIds),
+    groupIds: once(sent.groupIds),
+    personIds,
+    emails: once(sent.emails.map((e) => e.trim().toLowerCase())),
+    hostIds: once(sent.hostIds),
+  };
+}

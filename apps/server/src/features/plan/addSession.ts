@@ -1,0 +1,51 @@
+import type { Body } from '@glen/contract';
+import type { Glen } from '../../glen.js';
+import { HttpProblem, notFound, wrongField } from '../../http/problem.js';
+import { makeLinkFor } from '../link/make.js';
+import { bringTogether } from '../link/share.js';
+import { linkById } from '../link/store.js';
+import { classById, readSchool } from '../school/store.js';
+import { planOf, putOnBooks } from './occurrenceRows.js';
+import type { Edited } from './reviseSeries.js';
+import { sessionOfSeries } from './sessions.js';
+
+export async function addSession(
+  glen: Glen,
+  classId: number,
+  by: number | null,
+  body: Body<'addSession'>,
+): Promise<Edited> {
+  const klass = await classById(glen.db, classId, by ?? 0);
+  if (!klass) throw notFound('This class period');
+  const { calendar } = await readSchool(glen.db);
+  const { title, description, draft, undated } = body;
+  const linkId = body.linkId ?? klass.link_id;
+  const text = { title, description, draft, undated, words: {}, plan: planOf(body.plan, calendar) };
+  if ((await linkById(glen.db, linkId))?.class_id !== classId)
+    throw wrongField('linkId', 'This link belongs to another class period.');
+  const id = await glen.db.transaction(async () => {
+    const fresh = body.freshLink ? await makeLinkFor(glen, classId, title) : undefined;
+    const seriesId = await putOnBooks(glen, { classId, linkId: fresh ?? linkId, by }, text, fresh);
+    for (const other of body.together ?? [])
+      await together(() =>
+        bringTogether(
+          glen,
+          { linkId: fresh ?? linkId, classId: other, seriesId, ownDoor: 'leads' },
+          by ?? 0,
+        ),
+      );
+    return seriesId;
+  });
+  return { session: await sessionOfSeries(glen, id), touched: [{ seriesId: id, version: 1 }] };
+}
+
+/** What is wrong with who meets together stands beside that part of the sheet. */
+async function together(work: () => Promise<void>): Promise<void> {
+  try {
+    await work();
+  } catch (error) {
+    if (error instanceof HttpProblem && error.more.errors)
+      throw wrongField('together', error.more.errors[0]!.message);
+    throw error;
+  }
+}

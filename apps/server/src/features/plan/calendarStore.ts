@@ -1,0 +1,30 @@
+import type { EntryRules, SessionPlan, SessionWords } from '@glen/core';
+import type { Db } from '../../db/connect.js';
+
+/** Every series with its class period and its hosts, for what a calendar does to all of them. */
+export const allSeries = (db: Db) =>
+  db.rows<{
+    id: number;
+    class_id: number;
+    link_id: number;
+    title: string;
+    description: string;
+    plan: SessionPlan;
+    draft: number;
+    words: Record<string, Partial<SessionWords>>;
+    rules: Partial<EntryRules>;
+    date_rules: Record<string, Partial<EntryRules>>;
+    class_title: string;
+    period: string | null;
+  }>(
+    'SELECT s.id, s.class_id, s.link_id, s.title, s.description, s.plan, s.draft, s.words, s.rules, s.date_rules, c.title AS class_title, c.period FROM series s JOIN class_periods c ON c.id = s.class_id WHERE s.undated = 0 ORDER BY s.id',
+    {},
+  );
+
+export const hostsOfAll = (
+  db: Db,
+): Promise<{ class_id: number; person_id: number; name: string }[]> =>
+  db.rows(
+    `SELECT cs.class_id, p.id AS person_id, p.name FROM class_staff cs JOIN people p ON p.id = cs.person_id WHERE cs.as_what IN ('host', 'co-teacher') ORDER BY p.name`,
+    {},
+  );

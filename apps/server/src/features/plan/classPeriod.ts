@@ -1,0 +1,34 @@
+import type { Answer } from '@glen/contract';
+import type { Glen } from '../../glen.js';
+import { notFound } from '../../http/problem.js';
+import { classItem } from '../school/classItem.js';
+import { accountsOfClass, classById, rollOf, staffOf } from '../school/store.js';
+import { sessionsOfClass } from './sessions.js';
+
+/** One class period with its people and its sessions; a visiting teacher hears nothing of drafts. */
+export async function describeClass(
+  glen: Glen,
+  classId: number,
+  personId: number,
+): Promise<Answer<'classPeriod'>> {
+  const row = await classById(glen.db, classId, personId);
+  if (!row) throw notFound('This class period');
+  const [staff, roll, sessions, accounts] = await Promise.all([
+    staffOf(glen.db, row.id),
+    rollOf(glen.db, row.id),
+    sessionsOfClass(glen, row.id),
+    accountsOfClass(glen.db, row.id),
+  ]);
+  const withAccounts = <P extends { id: number }>(person: P) => ({
+    ...person,
+    accounts: accounts
+      .filter((a) => a.person_id === person.id)
+      .map(({ id, kind, email }) => ({ id, kind, email })),
+  });
+  return {
+    class: classItem(glen, row),
+    staff: staff.map(withAccounts),
+    roll: roll.map(withAccounts),
+    sessions: row.as_what === 'presenter' ? sessions.filter((s) => !s.draft) : sessions,
+  };
+}

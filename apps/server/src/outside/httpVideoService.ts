@@ -1,0 +1,70 @@
+import { createHmac, randomUUID, timingSafeEqual } from 'node:crypto';
+import { SignJWT } from 'jose';
+import type { Clock } from '../clock.js';
+import { askOutside } from './outsideError.js';
+import type { VideoService } from './videoService.js';
+
+const TICKET_SECONDS = 60;
+const WEBHOOK_SECONDS = 300;
+
+/** The video service that speaks docs/protocols/video-room.md. It holds every room rule. */
+export function httpVideoService(
+  { url, secret }: { url: string; secret: string },
+  clock: Clock,
+): VideoService {
+  const key = new TextEncoder().encode(secret);
+  const ask = (path: string, method: string, body?: unknown): Promise<Response> =>
+    askOutside('The video service', `${url}${path}`, {
+      method,
+      headers: { Authorization: `Bearer ${secret}`, 'Content-Type': 'application/json' },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    });
+  return {
+    phoneNumber: null,
+    holds: [
+      'presenters',
+      'arriveMuted',
+      'mayUnmute',
+      'camera',
+      'hostCamera',
+      'sharing',
+      'chat',
+      'chime',
+      'recording',
+    ],
+    makeRoom: async ({ room, ...wish }) => {
+      await ask(`/api/rooms/${room}`, 'PUT', wish);
+    },
+    endRoom: async (room) => {
+      await ask(`/api/rooms/${room}/end`, 'POST', {});
+    },
+    putOut: async (room, visitorId, why) => {
+      await ask(`/api/rooms/${room}/put-out`, 'POST', { visitor: String(visitorId), why });
+    },
+    setRole: async (room, visitorId, role) => {
+      await ask(`/api/rooms/${room}/role`, 'POST', { visitor: String(visitorId), role });
+    },
+    ticket: async ({ room, visitorId, name, role }) => {
+      const now = Math.floor(Date.parse(clock.machine()) / 1000);
+      const ticket = await new SignJWT({ room, name, role })
+        .setProtectedHeader({ alg: 'HS256' })
+        .setSubject(String(visitorId))
+        .setJti(randomUUID())
+        .setIssuedAt(now)
+        .setExpirationTime(now + TICKET_SECONDS)
+        .setIssuer('glen')
+        .setAudience('room')
+        .sign(key);
+      return `${url}/room/${room}?ticket=${ticket}`;
+    },
+    isSigned: ({ time, signature }, rawBody) => {
+      if (!time || !signature || !/^\d{1,12}$/.test(time)) return false;
+      const age = Math.abs(Math.floor(Date.parse(clock.machine()) / 1000) - Number(time));
+      const wanted = createHmac('sha256', secret).update(`${time}.`).update(rawBody).digest();
+      const given = Buffer.from(signature, 'hex');
+      return (
+        age <= WEBHOOK_SECONDS && given.length === wanted.length && timingSafeEqual(given, wanted)
+      );
+    },
+  };
+}

@@ -1,0 +1,88 @@
+import { useNavigate } from 'react-router';
+import { toast } from 'sonner';
+import type { EntryRules, NoteAction } from '@glen/core';
+import { api, problemOf } from './api.js';
+import { store } from './store.js';
+import { offerUndo } from './undo.js';
+
+/** Sets rules on top of a class period's own, and offers to take them back. */
+async function mendRules(classId: number, fix: Partial<EntryRules>, label: string): Promise<void> {
+  const ask = { params: { classId } };
+  const read = await store
+    .dispatch(api.endpoints.rules.initiate(ask, { forceRefetch: true }))
+    .unwrap();
+  const own = read.layers.at(-1)!.rules;
+  const set = (version: number, rules: typeof own) =>
+    store.dispatch(api.endpoints.setRules.initiate({ ...ask, body: { version, rules } })).unwrap();
+  const { version } = await set(read.version, { ...own, ...fix });
+  offerUndo(`${label}: done.`, () => set(version, own));
+}
+
+async function publish(seriesId: number): Promise<void> {
+  const ask = { params: { seriesId } };
+  const { session } = await store
+    .dispatch(api.endpoints.session.initiate({ ...ask, query: {} }, { forceRefetch: true }))
+    .unwrap();
+  const body = { title: session.title, description: session.description, plan: session.plan };
+  const set = (version: number, draft: boolean) =>
+    store
+      .dispatch(api.endpoints.editSession.initiate({ ...ask, body: { ...body, version, draft } }))
+      .unwrap();
+  const {
+    session: { version },
+  } = await set(session.version, false);
+  offerUndo(`On the books: ${session.title}.`, () => set(version, true));
+}
+
+/** Does what a note of the margin offers, by the action's name. */
+export function useNoteActions(): (action: NoteAction) => void {
+  const navigate = useNavigate();
+  const run = async ({ name, label, subject, rules, key }: NoteAction): Promise<void> => {
+    switch (name) {
+      case 'edit-session':
+        return void navigate(`/plan/${subject}${key ? `?on=${key}` : ''}`);
+      case 'post-link':
+        return void navigate(`/classes/${subject}/posts?new`);
+      case 'set-rules':
+        return mendRules(subject!, rules!, label);
+      case 'retry-post':
+        return void (await store
+          .dispatch(api.endpoints.retryPost.initiate({ params: { postId: subject! } }))
+          .unwrap());
+      case 'see-post':
+        return void navigate(`/posts?show=${subject}`);
+      case 'put-back':
+        return void (await store
+          .dispatch(
+            api.endpoints.placementAction.initiate({
+              params: { placementId: subject! },
+              body: { do: 'put-back' },
+            }),
+          )
+          .unwrap());
+      case 'hand-done': {
+        const deed = (what: 'done' | 'not-done') =>
+          store
+            .dispatch(
+              api.endpoints.placementAction.initiate({
+                params: { placementId: subject! },
+                body: { do: what },
+              }),
+            )
+            .unwrap();
+        await deed('done');
+        return offerUndo('Noted: it is done.', () => deed('not-done'));
+      }
+      case 'seen-notice':
+        return void (await store
+          .dispatch(api.endpoints.seenNotice.initiate({ params: { noticeId: subject! } }))
+          .unwrap());
+      case 'publish-session':
+        return publish(subject!);
+    }
+  };
+  return (action) =>
+    void run(action).catch((error: unknown) =>
+      toast.error(problemOf(error)?.title ?? 'That did not work.'),
+    );
+}

@@ -1,0 +1,98 @@
+import { Link, NavLink, useSearchParams } from 'react-router';
+import { classTitle } from '@glen/core/light';
+import type { ClassItem } from '@glen/contract';
+import { buttonClass } from '../../ui/Button.js';
+import { Pennant } from '../../ui/Pennant.js';
+import { CopyButtons } from '../link/LinkLine.js';
+import type { ClassPeriod } from '../school/classPeriod.js';
+
+export const TABS = ['sessions', 'entry', 'links', 'posts', 'roll'] as const;
+const TAB_NAMES = {
+  sessions: 'Sessions',
+  entry: 'Entry',
+  links: 'Links',
+  posts: 'Posts',
+  roll: 'Roll',
+} as const;
+
+/** The class period's lasting link, to copy; where it has been stopped, the way to a new one. */
+function LinkBand({ of: c }: { of: ClassItem }) {
+  const [search] = useSearchParams();
+  return (
+    <p className="mt-4 flex flex-wrap items-center gap-3 border-y border-dashed border-edge py-3.5">
+      {c.link.state === 'live' ? (
+        <>
+          <span>Students come in by</span>
+          <code className="rounded-small bg-shade px-2.5 py-1 font-mono text-lg font-bold">
+            /door/{c.link.code}
+          </code>
+          <span>all year.</span>
+          <span className="ml-auto flex flex-wrap gap-2.5">
+            <CopyButtons
+              key={String(search.has('copy'))}
+              of={c}
+              composingAtOnce={search.has('copy')}
+            />
+          </span>
+        </>
+      ) : (
+        <>
+          <b className="text-berry-deep">
+            Students have no way in: this class period’s link has been stopped.
+          </b>
+          <span className="ml-auto flex flex-wrap gap-2.5">
+            <Link to={`/classes/${c.id}/links?new=Lessons`} className={buttonClass('act')}>
+              Give it a new link
+            </Link>
+            <Link to={`/classes/${c.id}/links/${c.link.id}`} className={buttonClass()}>
+              Look at the old one
+            </Link>
+          </span>
+        </>
+      )}
+    </p>
+  );
+}
+
+const Tabs = ({ of: c }: { of: ClassItem }) => (
+  <nav aria-label={`About ${c.title}`} className="mt-4 mb-4 flex gap-6 border-b border-line">
+    {TABS.map((tab) => (
+      <NavLink
+        key={tab}
+        to={`/classes/${c.id}/${tab}`}
+        className={({ isActive }) =>
+          `border-b-3 pb-2 ${isActive ? 'border-bracken font-bold' : 'border-transparent text-soft hover:text-ink'}`
+        }
+      >
+        {TAB_NAMES[tab]}
+      </NavLink>
+    ))}
+  </nav>
+);
+
+/** What stands above every tab: who the class is, and its link line. */
+export function ClassHead({ classPeriod }: { classPeriod: ClassPeriod }) {
+  const { class: c, staff } = classPeriod;
+  const names = (as: string): string =>
+    staff
+      .filter((s) => s.as === as)
+      .map((s) => s.name)
+      .join(', ');
+  return (
+    <>
+      <header className="flex items-center gap-4">
+        <Pennant pennant={c.pennant} size="large" />
+        <div>
+          <h1 className="text-[25px]">{classTitle(c)}</h1>
+          <p className="text-soft">
+            {c.rollSize} on the roll · {names('host')}
+            {names('co-teacher') && ` with ${names('co-teacher')}`}
+            {names('presenter') && ` · ${names('presenter')} presents`}
+          </p>
+        </div>
+      </header>
+      <LinkBand of={c} />
+      <Tabs of={c} />
+    </>
+  );
+}

@@ -1,0 +1,123 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { addMinutes, dateInWords } from '@glen/core/light';
+import { Button, buttonClass } from '../../ui/Button.js';
+import { Chip } from '../../ui/Chip.js';
+import { Empty } from '../../ui/States.js';
+import { movedInWords } from '../plan/moved.js';
+import type { ClassPeriod } from '../school/classPeriod.js';
+import { mayEdit } from '../school/mayEdit.js';
+
+const SHOWN = { Ahead: 12, Past: 6 };
+
+type SessionRow = ClassPeriod['sessions'][number];
+
+const isOff = (s: SessionRow): boolean => s.status === 'cancelled' || s.status === 'skipped';
+
+/** What a row says beside its title: called off, moved, held elsewhere, who came. */
+const SessionChips = ({ s, rollSize }: { s: SessionRow; rollSize: number }) => (
+  <>
+    {s.status === 'cancelled' && <Chip tone="wrong">Cancelled{s.why ? `: ${s.why}` : ''}</Chip>}
+    {s.status === 'skipped' && !s.undated && <Chip>Skipped: {s.why}</Chip>}
+    {s.linkLabel && <Chip tone="inform">{s.linkLabel}</Chip>}
+    {s.with.length > 0 && <Chip tone="inform">with {s.with.join(', ')}</Chip>}
+    {s.heldAt && !isOff(s) && <Chip tone="inform">held at the door of {s.heldAt}</Chip>}
+    {s.draft && <Chip tone="careful">{s.undated ? 'Draft, no date yet' : 'Draft'}</Chip>}
+    {s.was && !isOff(s) && <Chip tone="careful">{movedInWords(s)}</Chip>}
+    {s.came > 0 && (
+      <Chip tone="well">
+        {s.came} of {rollSize} came
+      </Chip>
+    )}
+  </>
+);
+
+function SessionLine({ s, classPeriod }: { s: SessionRow; classPeriod: ClassPeriod }) {
+  return (
+    <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-line py-2">
+      <span className={`w-24 ${s.status === 'skipped' ? 'text-soft' : ''}`}>
+        {s.undated ? 'some day' : dateInWords(s.date)}
+      </span>
+      {!s.undated && (
+        <span className={`font-mono ${s.status === 'skipped' ? 'text-soft' : ''}`}>
+          {s.time}–{addMinutes(s.time, s.minutes)}
+        </span>
+      )}
+      <span
+        className={`min-w-0 flex-1 break-words ${isOff(s) && !s.undated ? 'text-soft line-through' : ''}`}
+      >
+        {s.title}
+      </span>
+      <SessionChips s={s} rollSize={classPeriod.class.rollSize} />
+      {mayEdit(classPeriod.class) && (
+        <Link
+          to={`/plan/${s.seriesId}?on=${s.key}`}
+          className={buttonClass('link')}
+          aria-label={`Change ${s.title}, ${dateInWords(s.date)}`}
+        >
+          Change
+        </Link>
+      )}
+    </li>
+  );
+}
+
+function SessionList({
+  title,
+  sessions,
+  classPeriod,
+}: {
+  title: keyof typeof SHOWN;
+  sessions: SessionRow[];
+  classPeriod: ClassPeriod;
+}) {
+  const [all, setAll] = useState(false);
+  if (sessions.length === 0) return null;
+  const shown = all ? sessions : sessions.slice(0, SHOWN[title]);
+  return (
+    <section className="mb-6">
+      <h2 className="mb-1 text-base">{title}</h2>
+      <ul>
+        {shown.map((s) => (
+          <SessionLine key={s.id} s={s} classPeriod={classPeriod} />
+        ))}
+      </ul>
+      {sessions.length > shown.length && (
+        <Button className="mt-2" onClick={() => setAll(true)}>
+          Show all {sessions.length}
+        </Button>
+      )}
+    </section>
+  );
+}
+
+/** The sessions of a class period, what is ahead first; `now` is an instant of school time. */
+export function Sessions({ classPeriod, now }: { classPeriod: ClassPeriod; now: string }) {
+  const { class: c, sessions } = classPeriod;
+  const isAhead = (s: SessionRow): boolean => s.undated || s.end > now;
+  return (
+    <>
+      {mayEdit(c) && (
+        <p className="mb-4 flex gap-3">
+          <Link to={`/plan/new?class=${c.id}`} className={buttonClass('act')}>
+            Schedule a session
+          </Link>
+          <Link to={`/desk/${c.link.id}`} className={buttonClass()}>
+            To the desk
+          </Link>
+        </p>
+      )}
+      {sessions.length === 0 && (
+        <Empty title="Nothing planned">
+          The link works all the same: a host may open its door at any time.
+        </Empty>
+      )}
+      <SessionList title="Ahead" sessions={sessions.filter(isAhead)} classPeriod={classPeriod} />
+      <SessionList
+        title="Past"
+        sessions={sessions.filter((s) => !isAhead(s)).reverse()}
+        classPeriod={classPeriod}
+      />
+    </>
+  );
+}

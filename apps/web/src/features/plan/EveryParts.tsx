@@ -1,0 +1,175 @@
+import { ToggleGroup } from 'radix-ui';
+import { WEEKDAYS, WEEKDAY_NAMES, type Weekday } from '@glen/core';
+import { CardPart, ChoicePart } from '../../ui/SentencePart.js';
+import { NumberPart } from './NumberPart.js';
+import type { PartProps } from './partProps.js';
+import { inOrder, type SheetDraft } from './sheetDraft.js';
+
+const NTH = { 1: 'first', 2: 'second', 3: 'third', 4: 'fourth', 5: 'fifth', '-1': 'last' } as const;
+const shortDays = (days: Weekday[]): string =>
+  days.length === 0
+    ? 'no day'
+    : inOrder(days)
+        .map((d) => WEEKDAY_NAMES[d].slice(0, 3))
+        .join(' · ');
+
+function WeekdayPart({ draft, change, wrong }: PartProps) {
+  return (
+    <CardPart label="Weekdays" shown={shortDays(draft.on)} invalid={wrong('repeat.on')}>
+      <ToggleGroup.Root
+        type="multiple"
+        aria-label="Weekdays"
+        className="flex gap-1.5"
+        value={draft.on}
+        onValueChange={(on: string[]) => change({ on: inOrder(on as Weekday[]) })}
+      >
+        {WEEKDAYS.map((day) => (
+          <ToggleGroup.Item
+            key={day}
+            value={day}
+            className="rounded-small border border-edge px-2.5 py-1.5 data-[state=on]:border-bracken data-[state=on]:bg-bracken-tint data-[state=on]:font-bold"
+          >
+            {WEEKDAY_NAMES[day].slice(0, 3)}
+          </ToggleGroup.Item>
+        ))}
+      </ToggleGroup.Root>
+    </CardPart>
+  );
+}
+
+function MonthPart({ draft, change, wrong }: PartProps) {
+  return (
+    <>
+      {' '}
+      on{' '}
+      <ChoicePart
+        label="Which day of the month"
+        value={draft.month}
+        onChange={(month) => change({ month: month as 'day' | 'nth' })}
+        choices={[
+          { value: 'day', label: 'day' },
+          { value: 'nth', label: 'the' },
+        ]}
+      />{' '}
+      {draft.month === 'day' ? (
+        <NumberPart
+          label="Day of the month"
+          value={draft.monthDay}
+          invalid={wrong('repeat.monthDay')}
+          onChange={(monthDay) => change({ monthDay })}
+        />
+      ) : (
+        <>
+          <ChoicePart
+            label="Which one"
+            value={draft.nth}
+            onChange={(nth) => change({ nth: nth as '1' })}
+            choices={(['1', '2', '3', '4', '5', '-1'] as const).map((n) => ({
+              value: n,
+              label: NTH[n],
+            }))}
+          />{' '}
+          <ChoicePart
+            label="Weekday of the month"
+            value={draft.nthDay}
+            onChange={(day) => change({ nthDay: day as Weekday })}
+            choices={WEEKDAYS.map((d) => ({ value: d, label: WEEKDAY_NAMES[d] }))}
+          />
+        </>
+      )}
+    </>
+  );
+}
+
+/** What the choice of how often holds: a kind, or a kind and a step. */
+function oftenOf({ every, counted, interval }: SheetDraft): string {
+  if (counted) return `${every}/n`;
+  return every === 'week' && interval === '2' ? 'week/2' : every;
+}
+
+const OFTEN = [
+  { value: 'once', label: 'once' },
+  { value: 'week', label: 'every week' },
+  { value: 'week/2', label: 'every second week' },
+  { value: 'week/n', label: 'every', said: 'so many weeks' },
+  { value: 'school-day', label: 'every school day' },
+  { value: 'day', label: 'every day' },
+  { value: 'day/n', label: 'every', said: 'so many days' },
+  { value: 'month', label: 'every month' },
+  { value: 'month/n', label: 'every', said: 'so many months' },
+];
+
+function HowOften({ draft, change }: PartProps) {
+  const choose = (value: string): void => {
+    const [every, step] = value.split('/') as [SheetDraft['every'], string | undefined];
+    change({ every, counted: step === 'n', interval: step === 'n' ? '3' : (step ?? '1') });
+  };
+  const rule = { value: 'rule', label: 'by a rule from elsewhere' };
+  return (
+    <ChoicePart
+      label="How often"
+      value={oftenOf(draft)}
+      onChange={choose}
+      choices={[...OFTEN, ...(draft.rrule ? [rule] : [])]}
+    />
+  );
+}
+
+function CyclePart({ draft, change, school, wrong }: PartProps) {
+  const labels = school.cycle?.labels ?? [];
+  if (labels.length === 0 || !['week', 'school-day', 'day'].includes(draft.every)) return null;
+  return (
+    <>
+      ,{' '}
+      <ChoicePart
+        label="Cycle days"
+        marked={draft.cycleDays.length > 0}
+        invalid={wrong('repeat.cycleDays')}
+        value={draft.cycleDays.join(' ') || 'any'}
+        onChange={(value) => change({ cycleDays: value === 'any' ? [] : [value] })}
+        choices={[
+          { value: 'any', label: 'on any day of the cycle' },
+          ...labels.map((l) => ({ value: l, label: `on ${l} days` })),
+        ]}
+      />
+    </>
+  );
+}
+
+/** How often: every so many days, weeks or months, on which of them, on which cycle days. */
+export function EveryParts(props: PartProps) {
+  const { draft, change, wrong } = props;
+  return (
+    <>
+      <HowOften {...props} />
+      {draft.counted && (
+        <>
+          {' '}
+          <NumberPart
+            label={`Every how many ${draft.every}s`}
+            value={draft.interval}
+            invalid={wrong('repeat.interval')}
+            onChange={(interval) => change({ interval })}
+          />{' '}
+          {draft.every}s
+        </>
+      )}
+      {draft.every === 'week' && (
+        <>
+          {' '}
+          on <WeekdayPart {...props} />
+        </>
+      )}
+      {draft.every === 'month' && <MonthPart {...props} />}
+      {draft.every === 'rule' && (
+        <>
+          {' '}
+          <code className="rounded-small bg-shade px-2 py-0.5 font-mono text-sm break-all">
+            {draft.rrule}
+          </code>
+        </>
+      )}
+      <CyclePart {...props} />
+    </>
+  );
+}

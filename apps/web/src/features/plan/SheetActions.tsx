@@ -1,0 +1,65 @@
+import { useNavigate } from 'react-router';
+import { Button } from '../../ui/Button.js';
+import { cancelLabel, saveLabel } from './saveLabel.js';
+import type { SheetSaving } from './useSaveSheet.js';
+import type { SheetForm } from './useSheetForm.js';
+
+/** The sheet's buttons, the main one named by its result. */
+export function SheetActions({
+  form: { draft, read, tried, held, holdsNothing, askedOnce, isSeries, isOne, scope },
+  saving: { save, cancel, isSaving },
+}: {
+  form: SheetForm;
+  saving: SheetSaving;
+}) {
+  const navigate = useNavigate();
+  const isOnce = draft.every === 'once';
+  const mayBeDraft = !read || read.draft;
+  const label = saveLabel({
+    held,
+    ahead: tried.run?.ahead ?? 0,
+    holdsNothing,
+    askedOnce,
+    isNew: mayBeDraft,
+    isSeries,
+    isOne: isOne || isOnce,
+    first: draft.first,
+  });
+  return (
+    <>
+      {askedOnce && (
+        <p role="status" className="mt-4 font-semibold text-gorse-deep">
+          That is {held} sessions. Press once more to put them all on the books.
+        </p>
+      )}
+      <div className="sticky bottom-0 -mx-5 mt-3 -mb-5 flex flex-wrap items-center gap-3 rounded-b-big border-t border-line bg-sheet px-5 py-3.5">
+        <Button
+          kind="act"
+          disabled={isSaving || holdsNothing}
+          onClick={() => void save({ asDraft: false })}
+        >
+          {label}
+        </Button>
+        {mayBeDraft && (
+          <Button disabled={isSaving} onClick={() => void save({ asDraft: true })}>
+            Keep as a draft
+          </Button>
+        )}
+        {mayBeDraft && isOnce && (
+          <Button disabled={isSaving} onClick={() => void save({ asDraft: true, undated: true })}>
+            Draft without a date
+          </Button>
+        )}
+        <Button onClick={() => void navigate(-1)}>Leave it</Button>
+        {tried.run && !read && !isOnce && (
+          <p className="min-w-0 text-[15px] text-soft">{tried.run.words}</p>
+        )}
+        {read && read.status !== 'cancelled' && !read.undated && (
+          <Button kind="danger" className="ml-auto" onClick={() => void cancel(read)}>
+            {cancelLabel(isSeries, scope)}
+          </Button>
+        )}
+      </div>
+    </>
+  );
+}

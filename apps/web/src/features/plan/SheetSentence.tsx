@@ -1,0 +1,128 @@
+import { classTitle, dateInWords, type PlanChange } from '@glen/core';
+import { Button } from '../../ui/Button.js';
+import { FieldError } from '../../ui/Field.js';
+import { CardPart, ChoicePart } from '../../ui/SentencePart.js';
+import { MeetOn, TogetherWith } from './MeetOn.js';
+import { DatePicker } from './DatePicker.js';
+import { EveryParts } from './EveryParts.js';
+import { AlsoPart, RangeParts } from './RangeParts.js';
+import { SessionRules } from './SessionRules.js';
+import { withClass, type Scope } from './sheetDraft.js';
+import type { SheetForm } from './useSheetForm.js';
+import { WhenParts } from './WhenParts.js';
+
+const SCOPES: { value: Scope; label: string }[] = [
+  { value: 'one', label: 'only this one' },
+  { value: 'onwards', label: 'this one and all later ones' },
+  { value: 'whole', label: 'the whole series' },
+];
+
+/** Which of a series' dates an edit is about. */
+function ScopeLine({ form: { read, scope, rescope, isOne, tried } }: { form: SheetForm }) {
+  return (
+    <p className="mb-1 text-lg leading-[2.2]">
+      Change{' '}
+      <ChoicePart
+        label="Which of them"
+        value={scope}
+        onChange={(value) => rescope(value as Scope)}
+        choices={SCOPES}
+      />{' '}
+      of{' '}
+      {tried.run && !isOne ? (
+        <b>{tried.run.words}</b>
+      ) : (
+        <b>
+          {dateInWords(read!.date)}, {read!.time}
+        </b>
+      )}
+      :
+    </p>
+  );
+}
+
+function WhichClass({
+  form: { read, classItem, draft, classes, school, change },
+}: {
+  form: SheetForm;
+}) {
+  if (read) return <b>{classTitle(classItem)}</b>;
+  return (
+    <ChoicePart
+      label="Class period"
+      value={String(draft.classId)}
+      choices={classes.map((c) => ({ value: String(c.id), label: classTitle(c) }))}
+      onChange={(id) =>
+        change(
+          withClass(
+            draft,
+            classes.find((c) => c.id === Number(id))!,
+            school,
+          ),
+        )
+      }
+    />
+  );
+}
+
+function OnDate({ form: { isOne, wrong, draft, school, change } }: { form: SheetForm }) {
+  return (
+    <>
+      {isOne ? '' : ' '}on{' '}
+      <CardPart label="Date" invalid={wrong('first')} shown={dateInWords(draft.first, 'with-year')}>
+        <DatePicker date={draft.first} school={school} onPick={(first) => change({ first })} />
+      </CardPart>
+    </>
+  );
+}
+
+const SHOWN_CHANGES = 3;
+
+function changeInWords(c: PlanChange): string {
+  const key = dateInWords(c.key);
+  if (c.kind === 'cancel') return `${key} skipped`;
+  return `${key} to ${dateInWords(c.date)}${c.time ? `, ${c.time}` : ''}`;
+}
+
+/** Dates of a series that were changed by themselves. */
+function ChangedSingly({ changes, onUndo }: { changes: PlanChange[]; onUndo: () => void }) {
+  return (
+    <p className="mt-2 text-[15px] text-soft">
+      {changes.length === 1 ? 'One date' : `${changes.length} dates`} changed singly:{' '}
+      {changes.slice(0, SHOWN_CHANGES).map(changeInWords).join('; ')}
+      {changes.length > SHOWN_CHANGES ? ' …' : ''}.{' '}
+      <Button kind="link" onClick={onUndo}>
+        Undo these
+      </Button>
+    </p>
+  );
+}
+
+/** The session or series as one sentence whose marked parts are changed in place. */
+export function SheetSentence({ form }: { form: SheetForm }) {
+  const { draft, change, school, wrong, read, classes, isSeries, isOne, message } = form;
+  const parts = { draft, change, school, wrong };
+  return (
+    <>
+      {isSeries && <ScopeLine form={form} />}
+      <p className="text-lg leading-[2.15]">
+        Teach <WhichClass form={form} /> {isOne ? null : <EveryParts {...parts} />}
+        {draft.every === 'once' && <OnDate form={form} />} <WhenParts {...parts} />
+        {draft.every !== 'once' && <RangeParts {...parts} />}
+        {!isOne && (draft.every !== 'once' || draft.alsoOn.length > 0) && <AlsoPart {...parts} />}.
+        Meet on <MeetOn draft={draft} read={read} change={change} />,
+        <TogetherWith draft={draft} read={read} classes={classes} change={change} /> by{' '}
+        {read && !read.undated ? (
+          <SessionRules session={read} scope={isOne ? 'date' : 'series'} />
+        ) : (
+          <b>its entry rules</b>
+        )}
+        .
+      </p>
+      {message && <FieldError>{message}</FieldError>}
+      {draft.changes.length > 0 && !isOne && (
+        <ChangedSingly changes={draft.changes} onUndo={() => change({ changes: [] })} />
+      )}
+    </>
+  );
+}

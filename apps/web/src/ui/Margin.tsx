@@ -1,0 +1,180 @@
+import { Check, X } from 'lucide-react';
+import { Dialog } from 'radix-ui';
+import type { ReactNode } from 'react';
+import type { Note, NoteAction } from '@glen/core';
+import { Button } from './Button.js';
+import { useWide } from './useWide.js';
+
+const icon = (Icon: typeof X) => <Icon size={12} strokeWidth={3} aria-hidden="true" />;
+const letter = (text: string) => (
+  <span aria-hidden="true" className="text-[13px] leading-none font-bold">
+    {text}
+  </span>
+);
+
+const GLYPHS = {
+  wrong: {
+    glyph: icon(X),
+    said: 'Wrong',
+    dress: 'bg-berry text-sheet rotate-45 rounded-[3px]',
+    turn: '-rotate-45',
+  },
+  careful: {
+    glyph: letter('!'),
+    said: 'Careful',
+    dress: 'bg-gorse text-sheet rounded-[4px]',
+    turn: '',
+  },
+  inform: {
+    glyph: letter('i'),
+    said: 'To know',
+    dress: 'bg-loch text-sheet rounded-full',
+    turn: '',
+  },
+  well: { glyph: icon(Check), said: 'Well', dress: 'bg-moss text-sheet rounded-full', turn: '' },
+} as const;
+
+export function Glyph({ severity }: { severity: Note['severity'] }) {
+  const { glyph, said, dress, turn } = GLYPHS[severity];
+  return (
+    <span className={`flex size-4.5 shrink-0 items-center justify-center ${dress}`}>
+      <span className={turn}>
+        {glyph}
+        <span className="sr-only">{said}: </span>
+      </span>
+    </span>
+  );
+}
+
+type OnAction = (action: NoteAction) => void;
+
+function NoteCard({ note, onAction }: { note: Note; onAction?: OnAction | undefined }) {
+  return (
+    <li className="flex gap-3 rounded-small border border-line bg-sheet p-3">
+      <span className="mt-0.5">
+        <Glyph severity={note.severity} />
+      </span>
+      <div className="min-w-0 text-[15px]">
+        <h3 className="font-sans text-[15px] font-bold">{note.title}</h3>
+        <p className="text-soft">{note.text}</p>
+        {note.actions && onAction && (
+          <p className="mt-1 flex flex-wrap gap-x-4">
+            {note.actions.map((action) => (
+              <Button
+                key={action.label}
+                kind="link"
+                className="text-left !whitespace-normal"
+                onClick={() => onAction(action)}
+              >
+                {action.label}
+              </Button>
+            ))}
+          </p>
+        )}
+      </div>
+    </li>
+  );
+}
+
+interface MarginProps {
+  title?: string;
+  notes: Note[];
+  onAction?: OnAction;
+  children?: ReactNode;
+}
+
+export const NoteList = ({ notes, onAction }: Pick<MarginProps, 'notes' | 'onAction'>) =>
+  notes.length === 0 ? null : (
+    <ul className="grid gap-3">
+      {notes.map((note, i) => (
+        <NoteCard key={`${i} ${note.title}`} note={note} onAction={onAction} />
+      ))}
+    </ul>
+  );
+
+const mostUrgentNote = (notes: Note[]): Note | undefined =>
+  (['wrong', 'careful', 'inform', 'well'] as const).flatMap((s) =>
+    notes.filter((n) => n.severity === s),
+  )[0];
+const mostUrgent = (notes: Note[]): Note['severity'] => mostUrgentNote(notes)?.severity ?? 'well';
+
+/**
+ * What needs thought about this screen: the right-hand column where there is room for it, else a drawer behind
+ * a line that says what is most urgent. Its notes are computed, never written in.
+ */
+export function Margin({ title = 'In the margin', notes, onAction, children }: MarginProps) {
+  const wide = useWide();
+  const content = (
+    <>
+      <NoteList notes={notes} {...(onAction ? { onAction } : {})} />
+      {notes.length === 0 && !children && <p className="text-soft">Nothing needs thought here.</p>}
+      {children}
+    </>
+  );
+  if (wide) {
+    return (
+      <aside aria-label={title} className="border-l border-line bg-shade/50 px-4.5 print:hidden">
+        <div className="sticky top-0 py-5">
+          <h2 className="mb-3 font-sans text-sm font-semibold text-soft">{title}</h2>
+          {content}
+        </div>
+      </aside>
+    );
+  }
+  return (
+    <Dialog.Root>
+      <Dialog.Trigger
+        aria-label={`${title}: ${notes.length === 1 ? '1 note' : `${notes.length} notes`}`}
+        className="order-first flex w-full items-center gap-2.5 border-b border-line bg-shade/50 px-6.5 py-2 text-left text-[15px] print:hidden"
+      >
+        <Glyph severity={mostUrgent(notes)} />
+        <b className="truncate">{mostUrgentNote(notes)?.title ?? title}</b>
+        {notes.length > 1 && (
+          <span className="shrink-0 text-soft">and {notes.length - 1} more</span>
+        )}
+        <span className="ml-auto shrink-0 text-bracken-deep">Open</span>
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-30 bg-bar/40" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed inset-y-0 right-0 z-40 w-80 max-w-[90vw] overflow-y-auto border-l border-line bg-paper px-4.5 py-5 shadow-soft"
+        >
+          <div className="mb-3 flex items-center justify-between">
+            <Dialog.Title className="font-sans text-sm font-semibold text-soft">
+              {title}
+            </Dialog.Title>
+            <Dialog.Close aria-label="Close the margin" className="rounded-small p-1">
+              <X size={18} aria-hidden="true" />
+            </Dialog.Close>
+          </div>
+          {content}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+/** Holds the margin's place while there is nothing to say yet, or nothing can be said. */
+const MarginPlace = () => (
+  <aside
+    aria-label="In the margin"
+    className="order-first min-h-10 border-b border-line bg-shade/50 min-[1160px]:order-none min-[1160px]:border-b-0 min-[1160px]:border-l min-[1160px]:px-4.5 min-[1160px]:py-5 print:hidden"
+  >
+    <h2 className="hidden font-sans text-sm font-semibold text-soft min-[1160px]:block">
+      In the margin
+    </h2>
+  </aside>
+);
+
+/** A screen of the frame: what it is about, and beside it the margin. */
+export function Screen({ margin, children }: { margin?: ReactNode; children: ReactNode }) {
+  return (
+    <div className="grid flex-1 content-start min-[1160px]:content-stretch min-[1160px]:grid-cols-[minmax(0,1fr)_292px] print:block">
+      <main id="main" className="mx-auto w-full max-w-[1280px] min-w-0 px-6.5 py-6 print:p-0">
+        {children}
+      </main>
+      {margin ?? <MarginPlace />}
+    </div>
+  );
+}
