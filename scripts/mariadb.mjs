@@ -67,8 +67,57 @@ export function claimFolder(dir) {
 /** Gives a claimed folder free again, for a process that lives on. */
 export const releaseFolder = (dir) => rmSync(join(dir, 'owner.pid'), { force: true });
 
+const asRoot = () => (process.getuid?.() === 0 ? ['--user=root'] : []);
+
+function makeDataFolder(data) {
+  rmSync(data, { recursive: true, force: true });
+  const made = spawnSync(
+    'mariadb-install-db',
+    [
+      '--no-defaults',
+      `--datadir=${data}`,
+      '--auth-root-authentication-method=normal',
+      '--skip-test-db',
+      ...asRoot(),
+    ],
+    { encoding: 'utf8' },
+  );
+  if (made.status === 0) return;
+  const told = (made.stderr || made.stdout || String(made.error)).trim();
+  const why = told.split('\n').slice(-2).join(' ');
+  throw new Error(`MariaDB could not make its data folder ${data}: ${why}`);
+}
+
+/** One that outlived a killed start would hold the data folder: it is asked to end before a new one begins. */
+async function endOldServer(pidFile, data) {
+  if (!existsSync(pidFile)) return;
+  const old = Number(readFileSync(pidFile, 'utf8'));
+  try {
+    if (!readFileSync(`/proc/${old}/cmdline`, 'utf8').includes(data)) return;
+    process.kill(old, 'SIGTERM');
+    for (let i = 0; i < 200 && existsSync(`/proc/${old}`); i++) await pause();
+  } catch {
+    /* it is gone already */
+  }
+}
+
+const pause = () => new Promise((r) => setTimeout(r, 50));
+
+const FOR_THROWAWAY = [
+  '--innodb-flush-log-at-trx-commit=0',
+  '--innodb-doublewrite=0',
+  '--innodb-flush-method=nosync',
+];
+
+/** A folder of its own for what a server sorts on disk: as it starts, MariaDB sweeps its leftovers, and with a shared folder another server's tables in use. */
+function ownTmpFolder(dir) {
+  const tmp = join(dir, 'tmp');
+  mkdirSync(tmp, { recursive: true });
+  return tmp;
+}
+
 /**
- * Starts mariadbd with its data under `dir` and gives { url(database), port, stop }.
+ * Starts mariadbd with its data under `dir` and gives { url(database), port, stop, kill }.
  * `throwaway` trades safety for speed: for tests and benches, whose data nobody keeps.
  */
 export async function startMariadb(dir, { throwaway = false, port } = {}) {
@@ -76,43 +125,14 @@ export async function startMariadb(dir, { throwaway = false, port } = {}) {
   const data = join(dir, 'mysql');
   // A UNIX socket's path may have about 100 characters, which a deep checkout passes: it lives in /tmp.
   const socket = `/tmp/glen-${process.pid}-${Math.random().toString(36).slice(2, 8)}.sock`;
-  const root = process.getuid?.() === 0 ? ['--user=root'] : [];
-  if (!existsSync(join(data, 'mysql'))) {
-    rmSync(data, { recursive: true, force: true });
-    const made = spawnSync(
-      'mariadb-install-db',
-      [
-        '--no-defaults',
-        `--datadir=${data}`,
-        '--auth-root-authentication-method=normal',
-        '--skip-test-db',
-        ...root,
-      ],
-      { encoding: 'utf8' },
-    );
-    if (made.status !== 0)
-      throw new Error(
-        `MariaDB could not make its data folder ${data}: ${(made.stderr || made.stdout || String(made.error)).trim().split('\n').slice(-2).join(' ')}`,
-      );
-  }
+  if (!existsSync(join(data, 'mysql'))) makeDataFolder(data);
   const pidFile = join(dir, 'mariadbd.pid');
-  if (existsSync(pidFile)) {
-    // One that outlived a killed start would hold the data folder: it is asked to end before a new one begins.
-    const old = Number(readFileSync(pidFile, 'utf8'));
-    try {
-      if (readFileSync(`/proc/${old}/cmdline`, 'utf8').includes(data)) {
-        process.kill(old, 'SIGTERM');
-        for (let i = 0; i < 200 && existsSync(`/proc/${old}`); i++)
-          await new Promise((r) => setTimeout(r, 50));
-      }
-    } catch {
-      /* it is gone already */
-    }
-  }
+  await endOldServer(pidFile, data);
   const use = port ?? (await freePort());
   const args = [
     '--no-defaults',
     `--datadir=${data}`,
+    `--tmpdir=${ownTmpFolder(dir)}`,
     `--socket=${socket}`,
     `--port=${use}`,
     '--bind-address=127.0.0.1',
@@ -124,14 +144,8 @@ export async function startMariadb(dir, { throwaway = false, port } = {}) {
     '--max-connections=300',
     '--skip-name-resolve',
     `--log-error=${join(dir, 'mariadbd.log')}`,
-    ...root,
-    ...(throwaway
-      ? [
-          '--innodb-flush-log-at-trx-commit=0',
-          '--innodb-doublewrite=0',
-          '--innodb-flush-method=nosync',
-        ]
-      : []),
+    ...asRoot(),
+    ...(throwaway ? FOR_THROWAWAY : []),
   ];
   const child = spawn('mariadbd', args, { stdio: 'ignore', detached: true });
   let gone = false;
@@ -141,8 +155,7 @@ export async function startMariadb(dir, { throwaway = false, port } = {}) {
       resolve();
     }),
   );
-  for (let i = 0; i < 600 && !gone && !(await answers(socket)); i++)
-    await new Promise((r) => setTimeout(r, 50));
+  for (let i = 0; i < 600 && !gone && !(await answers(socket)); i++) await pause();
   if (gone) throw new Error(`MariaDB did not start; its log: ${join(dir, 'mariadbd.log')}`);
   writeFileSync(join(dir, 'mariadbd.port'), String(use));
   return {

@@ -1,8 +1,13 @@
-import { ESLint } from 'eslint';
+import { ESLint, type Linter } from 'eslint';
+import tseslint from 'typescript-eslint';
 import { describe, expect, it } from 'vitest';
 import { root } from '../build.mjs';
 
-const eslint = new ESLint({ cwd: root });
+// The files are made up, so no TypeScript project knows them: rules that ask of the types are left out.
+const eslint = new ESLint({
+  cwd: root,
+  overrideConfig: tseslint.configs.disableTypeChecked as Linter.Config,
+});
 const rulesBroken = async (filePath: string, code: string): Promise<(string | null)[]> => {
   const [result] = await eslint.lintText(code, { filePath: `${root}/${filePath}` });
   return result!.messages.map((m) => m.ruleId);

@@ -9,9 +9,7 @@ import { TodayPage } from '../features/myDay/Today.js';
 import { Empty, Loading, Trouble } from '../ui/States.js';
 import { api, problemOf } from './api.js';
 
-const PlanPage = lazy(() =>
-  import('../features/plan/Plan.js').then((m) => ({ default: m.PlanPage })),
-);
+const PlanPage = lazy(() => import('./PlanWithFeeds.js'));
 const ClassesPage = lazy(() =>
   import('../features/classes/Classes.js').then((m) => ({ default: m.ClassesPage })),
 );

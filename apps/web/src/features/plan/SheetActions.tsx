@@ -4,14 +4,39 @@ import { cancelLabel, saveLabel } from './saveLabel.js';
 import type { SheetSaving } from './useSaveSheet.js';
 import type { SheetForm } from './useSheetForm.js';
 
-/** The sheet's buttons, the main one named by its result. */
-export function SheetActions({
-  form: { draft, read, tried, held, holdsNothing, askedOnce, isSeries, isOne, scope },
-  saving: { save, cancel, isSaving },
-}: {
+interface ActionsProps {
   form: SheetForm;
   saving: SheetSaving;
-}) {
+}
+
+/** A session that isn't on the books yet can wait as a draft, a single one even without a date. */
+function DraftButtons({ form, saving: { save, isSaving } }: ActionsProps) {
+  return (
+    <>
+      <Button disabled={isSaving} onClick={() => void save({ asDraft: true })}>
+        Keep as a draft
+      </Button>
+      {form.draft.every === 'once' && (
+        <Button disabled={isSaving} onClick={() => void save({ asDraft: true, undated: true })}>
+          Draft without a date
+        </Button>
+      )}
+    </>
+  );
+}
+
+function CancelButton({ form: { read, isSeries, scope }, saving }: ActionsProps) {
+  if (!read || read.status === 'cancelled' || read.undated) return null;
+  return (
+    <Button kind="danger" className="ml-auto" onClick={() => void saving.cancel(read)}>
+      {cancelLabel(isSeries, scope)}
+    </Button>
+  );
+}
+
+/** The sheet's buttons, the main one named by its result. */
+export function SheetActions({ form, saving }: ActionsProps) {
+  const { draft, read, tried, held, holdsNothing, askedOnce, isSeries, isOne } = form;
   const navigate = useNavigate();
   const isOnce = draft.every === 'once';
   const mayBeDraft = !read || read.draft;
@@ -35,30 +60,17 @@ export function SheetActions({
       <div className="sticky bottom-0 -mx-5 mt-3 -mb-5 flex flex-wrap items-center gap-3 rounded-b-big border-t border-line bg-sheet px-5 py-3.5">
         <Button
           kind="act"
-          disabled={isSaving || holdsNothing}
-          onClick={() => void save({ asDraft: false })}
+          disabled={saving.isSaving || holdsNothing}
+          onClick={() => void saving.save({ asDraft: false })}
         >
           {label}
         </Button>
-        {mayBeDraft && (
-          <Button disabled={isSaving} onClick={() => void save({ asDraft: true })}>
-            Keep as a draft
-          </Button>
-        )}
-        {mayBeDraft && isOnce && (
-          <Button disabled={isSaving} onClick={() => void save({ asDraft: true, undated: true })}>
-            Draft without a date
-          </Button>
-        )}
+        {mayBeDraft && <DraftButtons form={form} saving={saving} />}
         <Button onClick={() => void navigate(-1)}>Leave it</Button>
         {tried.run && !read && !isOnce && (
           <p className="min-w-0 text-[15px] text-soft">{tried.run.words}</p>
         )}
-        {read && read.status !== 'cancelled' && !read.undated && (
-          <Button kind="danger" className="ml-auto" onClick={() => void cancel(read)}>
-            {cancelLabel(isSeries, scope)}
-          </Button>
-        )}
+        <CancelButton form={form} saving={saving} />
       </div>
     </>
   );

@@ -171,16 +171,31 @@ type PatternDraft = Pick<
   'interval' | 'counted' | 'on' | 'month' | 'monthDay' | 'nth' | 'nthDay' | 'cycleDays'
 >;
 
-function patternOf(fields: Fields | undefined, first: string): PatternDraft {
+/** How often: a number beside "every" is only shown where no word says it ("every other week"). */
+function intervalOf(fields: Fields | undefined): Pick<SheetDraft, 'interval' | 'counted'> {
   const interval = fields?.interval ?? 1;
+  return { interval: String(interval), counted: interval > (fields?.every === 'week' ? 2 : 1) };
+}
+
+/** On which day of the month: by its number, or as the nth weekday. */
+function monthPartsOf(
+  fields: Fields | undefined,
+  first: string,
+): Pick<SheetDraft, 'month' | 'monthDay' | 'nth' | 'nthDay'> {
+  const nth = fields?.nth;
   return {
-    interval: String(interval),
-    counted: interval > (fields?.every === 'week' ? 2 : 1),
-    on: fields?.on ?? [weekdayOn(first)],
-    month: fields?.nth ? 'nth' : 'day',
+    month: nth ? 'nth' : 'day',
     monthDay: String(fields?.monthDay ?? Number(first.slice(8))),
-    nth: String(fields?.nth?.n ?? 1) as '1',
-    nthDay: fields?.nth?.weekday ?? weekdayOn(first),
+    nth: String(nth?.n ?? 1) as '1',
+    nthDay: nth?.weekday ?? weekdayOn(first),
+  };
+}
+
+function patternOf(fields: Fields | undefined, first: string): PatternDraft {
+  return {
+    ...intervalOf(fields),
+    ...monthPartsOf(fields, first),
+    on: fields?.on ?? [weekdayOn(first)],
     cycleDays: fields?.cycleDays ?? [],
   };
 }

@@ -28,14 +28,13 @@ function cancelledInWords(s: Session, isSeries: boolean, scope: Scope): string {
   return `Cancelled: ${s.title}, ${scope === 'whole' ? 'the whole series' : `from ${date} on`}`;
 }
 
-/** Puts the sheet on the books, keeps it as a draft, cancels it or holds it after all; each can be taken back. */
-export function useSaveSheet(form: SheetForm) {
-  const { draft, read, scope, isSeries, held, setProblem } = form;
+/** Puts the sheet on the books or keeps it as a draft; either can be taken back. */
+function useSave(form: SheetForm) {
+  const { draft, read, scope, held, setProblem } = form;
   const navigate = useNavigate();
   const [add, adding] = api.useAddSessionMutation();
   const [edit, editing] = api.useEditSessionMutation();
-  const [fetchSession] = api.useLazySessionQuery();
-  const { change: changeSessions, offerToTakeBack } = useChanges();
+  const { offerToTakeBack } = useChanges();
 
   const addNew = async (wish: Wish): Promise<void> => {
     const body = bodyFor(draft, wish);
@@ -70,6 +69,15 @@ export function useSaveSheet(form: SheetForm) {
     if (held > MANY_SESSIONS && !form.askedOnce) return form.setAskedOnce(true);
     return read ? saveEdit(read, wish) : addNew(wish);
   };
+  return { save, isSaving: adding.isLoading || editing.isLoading };
+}
+
+/** Puts the sheet on the books, keeps it as a draft, cancels it or holds it after all; each can be taken back. */
+export function useSaveSheet(form: SheetForm) {
+  const { scope, isSeries, setProblem } = form;
+  const navigate = useNavigate();
+  const [fetchSession] = api.useLazySessionQuery();
+  const { change: changeSessions } = useChanges();
 
   const changeThem = async (
     session: Session,
@@ -86,8 +94,7 @@ export function useSaveSheet(form: SheetForm) {
   };
 
   return {
-    save,
-    isSaving: adding.isLoading || editing.isLoading,
+    ...useSave(form),
     cancel: async (session: Session): Promise<void> => {
       const label = cancelledInWords(session, isSeries, scope);
       if (await changeThem(session, 'cancel', label)) void navigate(`/classes/${session.classId}`);

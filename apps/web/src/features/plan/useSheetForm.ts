@@ -24,27 +24,34 @@ export interface SheetStart {
   today: string;
 }
 
+/** What would become of the draft, at every keystroke. */
+function useTried(draft: SheetDraft, read: Session | null, isOne: boolean, at: SheetStart) {
+  const classItem = at.classes.find((c) => c.id === draft.classId)!;
+  const plan = useMemo(() => planOfDraft(draft), [draft]);
+  const tried = useDryRun(plan, {
+    school: at.school,
+    of: classItem,
+    linkId: meetsOn(read, draft, classItem),
+    now: at.now,
+    editing: read && { seriesId: read.seriesId, ...(isOne ? { sessionId: read.id } : {}) },
+    kept: draft.kept,
+  });
+  const held = tried.run?.held ?? 0;
+  const holdsNothing = tried.run !== undefined && held === 0;
+  return { classItem, tried, held, holdsNothing };
+}
+
 /** What the sheet holds while it is written, and what it would do, at every keystroke. */
-export function useSheetForm({ school, classes, start, editing, now, today }: SheetStart) {
+export function useSheetForm(at: SheetStart) {
+  const { school, classes, start, editing, today } = at;
   const [draft, setDraft] = useState(start);
   const [read, setRead] = useState(editing);
   const isSeries = isSeriesOf(read, school);
   const [scope, setScope] = useState<Scope>(isSeries ? 'one' : 'whole');
   const [problem, setProblem] = useState<Problem>();
   const [askedOnce, setAskedOnce] = useState(false);
-  const classItem = classes.find((c) => c.id === draft.classId)!;
-  const plan = useMemo(() => planOfDraft(draft), [draft]);
   const isOne = isSeries && scope === 'one';
-  const tried = useDryRun(plan, {
-    school,
-    of: classItem,
-    linkId: meetsOn(read, draft, classItem),
-    now,
-    editing: read && { seriesId: read.seriesId, ...(isOne ? { sessionId: read.id } : {}) },
-    kept: draft.kept,
-  });
-  const held = tried.run?.held ?? 0;
-  const holdsNothing = tried.run !== undefined && held === 0;
+  const { classItem, tried, held, holdsNothing } = useTried(draft, read, isOne, at);
   const change = (part: Partial<SheetDraft>): void => {
     setProblem(undefined);
     setAskedOnce(false);
@@ -62,6 +69,11 @@ export function useSheetForm({ school, classes, start, editing, now, today }: Sh
     setDraft(draftOfSession(read!, planInScope(read!, next, school), next, school.zone));
   };
   const nothing = `No session would be held. ${tried.notes[0]?.text ?? ''}`;
+  /** What is wrong with the sentence. */
+  const message =
+    messageFor(problem, 'plan', 'key', 'draft', 'linkId', 'together') ??
+    tried.problem?.message ??
+    (holdsNothing ? nothing : undefined);
   return {
     school,
     classes,
@@ -83,11 +95,7 @@ export function useSheetForm({ school, classes, start, editing, now, today }: Sh
     setAskedOnce,
     problem,
     setProblem,
-    /** What is wrong with the sentence. */
-    message:
-      messageFor(problem, 'plan', 'key', 'draft', 'linkId', 'together') ??
-      tried.problem?.message ??
-      (holdsNothing ? nothing : undefined),
+    message,
     wrong: (path: string): boolean => tried.problem?.path.startsWith(path) ?? false,
     act: (action: NoteAction): void => {
       const part = remedyOf(draft, action);

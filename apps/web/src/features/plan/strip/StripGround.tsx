@@ -2,6 +2,39 @@ import { memo } from 'react';
 import { dateInWords } from '@glen/core';
 import { ROW_HEIGHT, type StripLayout } from './layout.js';
 
+function Hatching() {
+  return (
+    <defs>
+      <pattern
+        id="hatched"
+        width="5"
+        height="5"
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(45)"
+      >
+        <rect width="5" height="5" fill="var(--shade)" />
+        <path d="M0 0v5" stroke="var(--edge)" strokeOpacity="0.55" strokeWidth="1.6" />
+      </pattern>
+    </defs>
+  );
+}
+
+function Today({ x, height, rightmost }: { x: number; height: number; rightmost: number }) {
+  return (
+    <>
+      <path d={`M${x} -6V${height}`} stroke="var(--bracken)" strokeWidth={1.6} />
+      <text
+        x={Math.min(x + 3, rightmost)}
+        y={height + 13}
+        className="font-mono text-xs"
+        fill="var(--bracken-deep)"
+      >
+        today
+      </text>
+    </>
+  );
+}
+
 /** Weeks in two shades, closures hatched, and now: what lies behind the rows. */
 export const StripGround = memo(function StripGround({
   layout,
@@ -22,18 +55,7 @@ export const StripGround = memo(function StripGround({
       height={height}
       className="absolute top-0 left-0 overflow-visible"
     >
-      <defs>
-        <pattern
-          id="hatched"
-          width="5"
-          height="5"
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(45)"
-        >
-          <rect width="5" height="5" fill="var(--shade)" />
-          <path d="M0 0v5" stroke="var(--edge)" strokeOpacity="0.55" strokeWidth="1.6" />
-        </pattern>
-      </defs>
+      <Hatching />
       {layout.weeks.map((w, i) => (
         <rect
           key={w.date}
@@ -59,17 +81,7 @@ export const StripGround = memo(function StripGround({
         <path key={i} d={`M0 ${(i + 1) * ROW_HEIGHT - 0.5}h${layout.width}`} stroke="var(--line)" />
       ))}
       {nowColumn !== null && (
-        <path d={`M${left(nowColumn)} -6V${height}`} stroke="var(--bracken)" strokeWidth={1.6} />
-      )}
-      {nowColumn !== null && (
-        <text
-          x={Math.min(left(nowColumn) + 3, layout.width - 34)}
-          y={height + 13}
-          className="font-mono text-xs"
-          fill="var(--bracken-deep)"
-        >
-          today
-        </text>
+        <Today x={left(nowColumn)} height={height} rightmost={layout.width - 34} />
       )}
     </svg>
   );

@@ -1,4 +1,4 @@
-import { memo } from 'react';
+import { memo, type SVGProps } from 'react';
 import { Link } from 'react-router';
 import { classTitle } from '@glen/core/light';
 import type { ClassItem } from '@glen/contract';
@@ -6,6 +6,7 @@ import { Pennant, hueOf } from '../../../ui/Pennant.js';
 import {
   ROW_HEIGHT,
   dotPath,
+  groupBy,
   notchPath,
   strikePath,
   type Notch,
@@ -14,7 +15,7 @@ import {
 import type { StripSeries } from './words.js';
 
 interface RowProps {
-  of: ClassItem;
+  pennant: ClassItem['pennant'];
   notches: Notch[];
   series: Map<number, StripSeries>;
   layout: StripLayout;
@@ -25,82 +26,51 @@ interface RowProps {
   lit: number | null;
 }
 
-const group = (notches: Notch[], layout: StripLayout, test: (n: Notch) => boolean): string =>
-  notches
-    .filter(test)
-    .map((n) => notchPath(layout, n))
-    .join('');
+type Look = 'plain' | 'over' | 'moved' | 'draft' | 'cancelled';
+
+/** How a notch is drawn: what it is, before what became of it. */
+function lookOf(n: Notch, isDraft: boolean, now: string): Look {
+  if (n.status === 'cancelled') return 'cancelled';
+  if (isDraft) return 'draft';
+  if (n.was !== undefined) return 'moved';
+  return n.end <= now ? 'over' : 'plain';
+}
+
+const STROKES: Record<Look, SVGProps<SVGPathElement>> = {
+  over: { fill: 'currentColor', opacity: 0.42 },
+  plain: { fill: 'currentColor' },
+  moved: { fill: 'var(--sheet)', stroke: 'currentColor', strokeWidth: 1.6 },
+  draft: { fill: 'none', stroke: 'currentColor', strokeWidth: 1.4, strokeDasharray: '2.5 2' },
+  cancelled: { fill: 'none', stroke: 'var(--edge)', strokeWidth: 1 },
+};
+const LOOKS: Look[] = ['over', 'plain', 'moved', 'draft', 'cancelled'];
 
 /** One class period's notches: a few paths, however many sessions. */
-export const StripRow = memo(function StripRow({
-  of,
-  notches,
-  series,
-  layout,
-  now,
-  clashing,
-  lit,
-}: RowProps) {
-  const isDraft = (n: Notch): boolean => series.get(n.seriesId)?.draft ?? false;
-  const isOver = (n: Notch): boolean => n.end <= now;
+export const StripRow = memo(function StripRow(props: RowProps) {
+  const { pennant, notches, series, layout, now, clashing, lit } = props;
+  const byLook = groupBy(notches, (n) => lookOf(n, series.get(n.seriesId)?.draft ?? false, now));
+  const cancelled = byLook.get('cancelled') ?? [];
   const isCancelled = (n: Notch): boolean => n.status === 'cancelled';
-  const isMoved = (n: Notch): boolean => n.was !== undefined && !isCancelled(n);
-  const isPlain = (n: Notch): boolean => !isDraft(n) && !isCancelled(n) && !isMoved(n);
-  const hue = hueOf(of.pennant);
-  const dim = lit !== null;
-  const clashes = notches.filter((n) => clashing.has(n.id) && n.status !== 'cancelled');
+  const litOnes = notches.filter((n) => n.seriesId === lit && !isCancelled(n));
+  const clashes = notches.filter((n) => clashing.has(n.id) && !isCancelled(n));
+  const path = (of: Notch[], shape: typeof notchPath): string =>
+    of.map((n) => shape(layout, n)).join('');
   return (
     <svg
       aria-hidden="true"
       width={layout.width}
       height={ROW_HEIGHT}
       className="absolute inset-0 overflow-visible"
-      style={{ color: hue }}
+      style={{ color: hueOf(pennant) }}
     >
-      <g opacity={dim ? 0.4 : 1}>
-        <path
-          d={group(notches, layout, (n) => isPlain(n) && isOver(n))}
-          fill="currentColor"
-          opacity={0.42}
-        />
-        <path d={group(notches, layout, (n) => isPlain(n) && !isOver(n))} fill="currentColor" />
-        <path
-          d={group(notches, layout, (n) => isMoved(n) && !isDraft(n))}
-          fill="var(--sheet)"
-          stroke="currentColor"
-          strokeWidth={1.6}
-        />
-        <path
-          d={group(notches, layout, (n) => isDraft(n) && !isCancelled(n))}
-          fill="none"
-          stroke="currentColor"
-          strokeWidth={1.4}
-          strokeDasharray="2.5 2"
-        />
-        <path
-          d={group(notches, layout, isCancelled)}
-          fill="none"
-          stroke="var(--edge)"
-          strokeWidth={1}
-        />
-        <path
-          d={notches
-            .filter(isCancelled)
-            .map((n) => strikePath(layout, n))
-            .join('')}
-          stroke="var(--edge)"
-          strokeWidth={1.4}
-        />
+      <g opacity={lit === null ? 1 : 0.4}>
+        {LOOKS.map((look) => (
+          <path key={look} d={path(byLook.get(look) ?? [], notchPath)} {...STROKES[look]} />
+        ))}
+        <path d={path(cancelled, strikePath)} stroke="var(--edge)" strokeWidth={1.4} />
       </g>
-      {lit !== null && (
-        <path
-          d={group(notches, layout, (n) => n.seriesId === lit && !isCancelled(n))}
-          fill="currentColor"
-        />
-      )}
-      {clashes.length > 0 && (
-        <path d={clashes.map((n) => dotPath(layout, n)).join('')} fill="var(--berry)" />
-      )}
+      {lit !== null && <path d={path(litOnes, notchPath)} fill="currentColor" />}
+      {clashes.length > 0 && <path d={path(clashes, dotPath)} fill="var(--berry)" />}
     </svg>
   );
 });
@@ -114,18 +84,19 @@ export function shortened(title: string): string {
   return words.join(' ');
 }
 
-export const RowHead = memo(function RowHead({ of }: { of: ClassItem }) {
+export const RowHead = memo(function RowHead({ classPeriod }: { classPeriod: ClassItem }) {
+  const { id, title, period, pennant } = classPeriod;
   return (
     <span className="flex min-w-0 items-center gap-2.5">
-      <Pennant pennant={of.pennant} size="small" />
+      <Pennant pennant={pennant} size="small" />
       <Link
         tabIndex={-1}
-        aria-label={classTitle(of)}
-        title={classTitle(of)}
-        to={`/classes/${of.id}`}
+        aria-label={classTitle(classPeriod)}
+        title={classTitle(classPeriod)}
+        to={`/classes/${id}`}
         className="truncate text-[15px] hover:underline"
       >
-        {of.period === null ? of.title : `${shortened(of.title)} P${of.period}`}
+        {period === null ? title : `${shortened(title)} P${period}`}
       </Link>
     </span>
   );

@@ -1,0 +1,124 @@
+import { useState } from 'react';
+import { addDays } from '@glen/core';
+import type { Problem } from '@glen/contract';
+import { Button } from '../../ui/Button.js';
+import { FieldError } from '../../ui/Field.js';
+import { daysInWords, type Change } from './chosen.js';
+import type { Notch } from './strip/layout.js';
+import type { StripSeries } from './strip/words.js';
+
+interface ChosenDaysProps {
+  from: string;
+  to: string;
+  notches: Notch[];
+  series: Map<number, StripSeries>;
+  send: (changes: Change[], label: string) => Promise<Problem | undefined>;
+  onClose: () => void;
+}
+
+const countInWords = (n: number): string => (n === 1 ? '1 session' : `${n} sessions`);
+
+/** How many days a text says, up to a year or two either way; 0 where it says none. */
+const daysTyped = (text: string): number => (/^[+-]?\d{1,3}$/.test(text.trim()) ? Number(text) : 0);
+
+function MoveBy({ what, move }: { what: string; move: (days: number) => void }) {
+  const [text, setText] = useState('7');
+  const days = daysTyped(text);
+  return (
+    <form
+      className="flex items-center gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        move(days);
+      }}
+    >
+      <Button type="submit" disabled={days === 0}>
+        Move {what}
+      </Button>{' '}
+      by{' '}
+      <input
+        inputMode="numeric"
+        aria-label="Days to move them by"
+        className="w-14 rounded-small border border-edge bg-sheet px-2 py-1"
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+      />{' '}
+      days
+    </form>
+  );
+}
+
+/** What can be done with all of them at once. */
+function useChangeAll({ from, to, notches, series, send, onClose }: ChosenDaysProps) {
+  const [problem, setProblem] = useState<Problem>();
+  const held = notches.filter((n) => n.status !== 'cancelled');
+  const cancelled = notches.filter((n) => n.status === 'cancelled');
+  const range = daysInWords(from, to);
+  const heldWords = countInWords(held.length);
+  const cancelledWords = countInWords(cancelled.length);
+
+  const changeAll = async (
+    of: Notch[],
+    change: (n: Notch) => Change['change'],
+    label: string,
+  ): Promise<void> => {
+    const changes = of.map((n) => ({
+      seriesId: n.seriesId,
+      version: series.get(n.seriesId)!.version,
+      key: n.key,
+      scope: 'one' as const,
+      change: change(n),
+    }));
+    const failure = await send(changes, label);
+    setProblem(failure);
+    if (!failure) onClose();
+  };
+  const move = (days: number): void =>
+    void changeAll(
+      held,
+      (n) => ({ kind: 'move', date: addDays(n.date, days) }),
+      `Moved by ${days} days: ${heldWords}, ${range}`,
+    );
+  const cancel = (): void =>
+    void changeAll(held, () => ({ kind: 'cancel' }), `Cancelled: ${heldWords}, ${range}`);
+  const restore = (): void =>
+    void changeAll(
+      cancelled,
+      () => ({ kind: 'restore' }),
+      `Held after all: ${cancelledWords}, ${range}`,
+    );
+
+  return { held, cancelled, range, heldWords, cancelledWords, problem, move, cancel, restore };
+}
+
+/** All sessions of some days, to be acted on together. */
+export function ChosenDays(props: ChosenDaysProps) {
+  const { notches, onClose } = props;
+  const { held, cancelled, range, heldWords, cancelledWords, problem, ...all } =
+    useChangeAll(props);
+  return (
+    <section
+      aria-label="The chosen days"
+      className="rounded-big border border-line bg-sheet p-4.5 shadow-soft"
+    >
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <h2 className="min-w-0 flex-1 text-lg">
+          {range}: {notches.length === 0 ? 'nothing of yours is ahead' : heldWords}
+        </h2>
+        {held.length > 0 && <MoveBy what={heldWords} move={all.move} />}
+        {held.length > 0 && (
+          <Button kind="danger" onClick={all.cancel}>
+            Cancel {heldWords}
+          </Button>
+        )}
+        {cancelled.length > 0 && (
+          <Button onClick={all.restore}>Hold {cancelledWords} after all</Button>
+        )}
+        <Button kind="link" onClick={onClose}>
+          Close
+        </Button>
+      </div>
+      {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
+    </section>
+  );
+}

@@ -1,0 +1,171 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { addMinutes, classTitle, dateInWords, type EditScope } from '@glen/core';
+import type { ClassItem, Problem } from '@glen/contract';
+import { Button, buttonClass } from '../../ui/Button.js';
+import { FieldError } from '../../ui/Field.js';
+import { Pennant } from '../../ui/Pennant.js';
+import { ChoicePart } from '../../ui/SentencePart.js';
+import { mayEdit } from '../school/mayEdit.js';
+import type { Change } from './chosen.js';
+import type { Notch } from './strip/layout.js';
+import { stateOf, type StripSeries } from './strip/words.js';
+
+interface ChosenProps {
+  notch: Notch;
+  series: StripSeries;
+  classPeriod: ClassItem;
+  now: string;
+  send: (changes: Change[], label: string) => Promise<Problem | undefined>;
+  onClose: () => void;
+}
+
+const SCOPES: { value: EditScope; label: string }[] = [
+  { value: 'one', label: 'only this one' },
+  { value: 'onwards', label: 'this one and all later ones' },
+  { value: 'whole', label: 'the whole series' },
+];
+
+const CANCEL_LABEL: Record<EditScope, string> = {
+  one: 'Cancel it',
+  onwards: 'Cancel these',
+  whole: 'Cancel all that are ahead',
+};
+
+/** Which dates of a series are meant, after "Cancelled: Navigation 3, …". */
+function datesInWords(scope: EditScope, date: string): string {
+  if (scope === 'one') return dateInWords(date);
+  return scope === 'whole' ? 'the whole series' : `from ${dateInWords(date)} on`;
+}
+
+function Head({ notch, series, classPeriod, now, onClose }: ChosenProps) {
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+      <Pennant pennant={classPeriod.pennant} />
+      <div className="min-w-0 flex-1">
+        <h2 className="text-lg">{notch.title ?? series.title}</h2>
+        <p className="text-[15px] text-soft">
+          {dateInWords(notch.date, 'with-year')}, {notch.time}–
+          {addMinutes(notch.time, notch.minutes)} · {stateOf(notch, series, now)} ·{' '}
+          {classTitle(classPeriod)}
+          {series.repeats ? ` · ${series.words}` : ''}
+        </p>
+      </div>
+      <Button kind="link" onClick={onClose}>
+        Close
+      </Button>
+    </div>
+  );
+}
+
+function Retitle({ title: known, save }: { title: string; save: (title: string) => void }) {
+  const [title, setTitle] = useState(known);
+  const [isOpen, setOpen] = useState(false);
+  if (!isOpen) return <Button onClick={() => setOpen(true)}>Retitle</Button>;
+  return (
+    <form
+      className="flex gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        save(title);
+      }}
+    >
+      <input
+        autoFocus
+        aria-label="New title"
+        className="rounded-small border border-edge bg-sheet px-2.5 py-1"
+        value={title}
+        onChange={(e) => setTitle(e.target.value)}
+      />
+      <Button type="submit" kind="strong">
+        Retitle
+      </Button>
+    </form>
+  );
+}
+
+interface ScopePartProps {
+  scope: EditScope;
+  onChange: (scope: EditScope) => void;
+}
+
+function ScopePart({ scope, onChange }: ScopePartProps) {
+  return (
+    <>
+      With{' '}
+      <ChoicePart
+        label="Which of them"
+        value={scope}
+        onChange={(value) => onChange(value as EditScope)}
+        choices={SCOPES}
+      />
+      :
+    </>
+  );
+}
+
+function Actions({ notch, series, now, send, onClose }: ChosenProps) {
+  const [scope, setScope] = useState<EditScope>('one');
+  const [problem, setProblem] = useState<Problem>();
+  const isCancelled = notch.status === 'cancelled';
+  const isAhead = notch.end > now;
+  const of = `${series.title}, ${datesInWords(scope, notch.date)}`;
+  const run = async (change: Change['change'], label: string): Promise<void> => {
+    const failure = await send(
+      [{ seriesId: series.id, version: series.version, key: notch.key, scope, change }],
+      label,
+    );
+    setProblem(failure);
+    if (!failure) onClose();
+  };
+  return (
+    <>
+      <div className="mt-3 flex flex-wrap items-center gap-2.5">
+        {series.repeats && <ScopePart scope={scope} onChange={setScope} />}
+        <Link className={buttonClass()} to={`/plan/${series.id}?on=${notch.key}`}>
+          Change…
+        </Link>
+        <Retitle
+          title={notch.title ?? series.title}
+          save={(title) => void run({ kind: 'set', title }, `Retitled: ${title}`)}
+        />
+        {isCancelled && (
+          <Button onClick={() => void run({ kind: 'restore' }, `Held after all: ${of}`)}>
+            Hold it after all
+          </Button>
+        )}
+        {!isCancelled && isAhead && (
+          <Button kind="danger" onClick={() => void run({ kind: 'cancel' }, `Cancelled: ${of}`)}>
+            {CANCEL_LABEL[scope]}
+          </Button>
+        )}
+        {notch.was && !isCancelled && scope === 'one' && (
+          <Button onClick={() => void run({ kind: 'restore' }, `Back where it was: ${of}`)}>
+            Put it back
+          </Button>
+        )}
+        {isAhead && !isCancelled && (
+          <p className="text-sm text-soft">Drag it to another day, or press m and the arrows.</p>
+        )}
+      </div>
+      {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
+    </>
+  );
+}
+
+/** What is known of a chosen session, and what can be done with it or with its series. */
+export function ChosenSession(props: ChosenProps) {
+  return (
+    <section
+      aria-label="The chosen session"
+      className="rounded-big border border-line bg-sheet p-4.5 shadow-soft"
+    >
+      <Head {...props} />
+      {mayEdit(props.classPeriod) ? (
+        <Actions {...props} />
+      ) : (
+        <p className="mt-2 text-[15px] text-soft">Its hosts can change it.</p>
+      )}
+    </section>
+  );
+}

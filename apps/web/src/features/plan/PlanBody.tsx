@@ -1,0 +1,208 @@
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useMemo, type ReactNode } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { isHeld, notesForPlan, overlapping, type SchoolCalendar } from '@glen/core';
+import type { Me } from '@glen/contract';
+import { api, problemOf } from '../../app/api.js';
+import { useNoteActions } from '../../app/useNoteActions.js';
+import { Margin, Screen } from '../../ui/Margin.js';
+import { Empty, Loading, Trouble } from '../../ui/States.js';
+import { mayEdit } from '../school/mayEdit.js';
+import { ChosenDays } from './ChosenDays.js';
+import { ChosenSession } from './ChosenSession.js';
+import { chosenDays, chosenNotch } from './chosen.js';
+import { notedSessions } from './notedSessions.js';
+import { PlanHead, type SetSearch } from './PlanHead.js';
+import { rangeAsked, type PlanRange } from './planRange.js';
+import type { SheetPreview } from './Sheet.js';
+import { Strip } from './strip/Strip.js';
+import type { Strip as StripData } from './strip/layout.js';
+import { usePlanActions, type PlanActions } from './usePlanActions.js';
+import { WeekView } from './week/WeekView.js';
+
+interface BodyProps {
+  me: Me;
+  school: SchoolCalendar;
+  today: string;
+  now: string;
+  /** What the sheet would put on the books, and says about it. */
+  preview: SheetPreview | null;
+  sheet: ReactNode;
+  tools: ReactNode;
+}
+
+interface GridProps extends BodyProps {
+  strip: StripData;
+  range: PlanRange;
+  clashing: Set<number>;
+  actions: PlanActions;
+}
+
+/** The strip or the week, with what the sheet proposes laid over it. */
+function Grid({ strip, range, clashing, actions, ...body }: GridProps) {
+  const { school, now, today, preview, sheet } = body;
+  if (strip.classes.length === 0)
+    return (
+      <Empty title="No class periods yet">
+        Once the office puts you down for one, its sessions stand here.
+      </Empty>
+    );
+  const run = preview?.run;
+  const proposed = run
+    ? {
+        classId: preview.classId,
+        rows: run.rows,
+        clashing: new Set(run.clashes.map((c) => c.key)),
+      }
+    : null;
+  const shared = {
+    strip,
+    school,
+    now,
+    today,
+    clashing,
+    proposed,
+    chosen: sheet ? null : actions.chosen,
+    onChoose: actions.choose,
+    onMove: actions.move,
+    onOpen: actions.open,
+    onCancel: actions.cancel,
+  };
+  return (
+    <div className="mb-4">
+      {range.view === 'week' ? (
+        <WeekView monday={range.monday} {...shared} />
+      ) : (
+        <Strip
+          from={range.from}
+          to={range.to}
+          label={`${range.title}, one row for each class period. Arrows go about, Enter chooses, m moves, Delete cancels.`}
+          {...shared}
+        />
+      )}
+      {strip.notches.length === 0 && !sheet && (
+        <Empty title="Nothing on the books here">
+          A session needs a class period, a day and a time; the link is there already.
+        </Empty>
+      )}
+    </div>
+  );
+}
+
+function Undated({ drafts }: { drafts: StripData['undated'] }) {
+  if (drafts.length === 0) return null;
+  return (
+    <section
+      aria-label="Without a date"
+      className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-1 text-[15px]"
+    >
+      <h2 className="font-sans text-[15px] font-semibold">Drafts without a date:</h2>
+      {drafts.map((d) => (
+        <Link
+          key={d.seriesId}
+          className="text-bracken-deep underline-offset-3 hover:underline"
+          to={`/plan/${d.seriesId}`}
+        >
+          {d.title}
+        </Link>
+      ))}
+    </section>
+  );
+}
+
+function ChosenPart({ actions, strip, now }: Pick<GridProps, 'actions' | 'strip' | 'now'>) {
+  const { chosen, series, swept, change } = actions;
+  const notch = chosenNotch(chosen);
+  const days = chosenDays(chosen);
+  const onClose = () => actions.choose(null);
+  if (days)
+    return <ChosenDays {...days} notches={swept} series={series} send={change} onClose={onClose} />;
+  if (!notch) return null;
+  const of = series.get(notch.seriesId)!;
+  return (
+    <ChosenSession
+      key={notch.id}
+      notch={notch}
+      series={of}
+      classPeriod={strip.classes.find((c) => c.id === of.classId)!}
+      now={now}
+      send={change}
+      onClose={onClose}
+    />
+  );
+}
+
+/** Sets parts of the address in place: going back leaves the plan. */
+function useAddress(): [URLSearchParams, SetSearch] {
+  const [search, setSearch] = useSearchParams();
+  const set: SetSearch = (key, value) => {
+    setSearch(
+      (s) => {
+        if (value === null) s.delete(key);
+        else s.set(key, value);
+        return s;
+      },
+      { replace: true },
+    );
+  };
+  return [search, set];
+}
+
+/** Whose class periods are shown. The head and the office look after everybody's. */
+function whoseAsked(search: URLSearchParams, me: Me): 'all' | 'mine' {
+  const asked = search.get('of');
+  if (asked === 'all' || asked === 'mine') return asked;
+  return me.person?.role === 'teacher' ? 'mine' : 'all';
+}
+
+/** The plan itself, with the sheet or whatever is chosen below it. */
+export function PlanBody(props: BodyProps) {
+  const { me, school, today, now, preview, sheet, tools } = props;
+  const [search, set] = useAddress();
+  const held = useMemo(() => (preview?.run?.rows ?? []).filter(isHeld), [preview?.run]);
+  const firstAhead = held.find((o) => o.date >= today)?.date;
+  const range = rangeAsked(search, school, firstAhead ?? today);
+  const whose = whoseAsked(search, me);
+  const { from, to } = range;
+  const { data: strip, error, refetch } = api.useStripQuery({ query: { from, to, of: whose } });
+  const actions = usePlanActions(strip, now);
+  const noted = useMemo(() => (strip ? notedSessions(strip) : []), [strip]);
+  const clashing = useMemo(() => overlapping(noted, now), [noted, now]);
+  const notes = useMemo(() => notesForPlan(noted, now), [noted, now]);
+  const act = useNoteActions();
+  const turnToWeek = () => set('view', range.view === 'week' ? null : 'week');
+  useHotkeys('w', turnToWeek, { enabled: sheet === null });
+  if (error && !strip)
+    return (
+      <Screen>
+        <Trouble problem={problemOf(error)} retry={() => void refetch()} />
+      </Screen>
+    );
+  const planMargin = strip && <Margin notes={notes} onAction={act} />;
+  const sheetMargin = preview && (
+    <Margin title="What will happen" notes={preview.notes} onAction={preview.act} />
+  );
+  const isFree = !sheet && strip !== undefined;
+  return (
+    <Screen margin={sheetMargin ?? planMargin}>
+      <PlanHead
+        range={range}
+        school={school}
+        today={today}
+        strip={strip}
+        mayAdd={isFree && strip.classes.some(mayEdit)}
+        isAll={whose === 'all'}
+        set={set}
+        tools={tools}
+      />
+      {strip ? (
+        <Grid {...props} strip={strip} range={range} clashing={clashing} actions={actions} />
+      ) : (
+        <Loading lines={7} />
+      )}
+      {isFree && <Undated drafts={strip.undated} />}
+      {sheet}
+      {isFree && <ChosenPart actions={actions} strip={strip} now={now} />}
+    </Screen>
+  );
+}

@@ -1,0 +1,116 @@
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import { addDays, type SchoolCalendar } from '@glen/core';
+import { Button, buttonClass } from '../../ui/Button.js';
+import { mondayBefore, rangeInWords, type PlanRange } from './planRange.js';
+import type { Strip } from './strip/layout.js';
+
+/** Sets a part of the address, or takes it away. */
+export type SetSearch = (key: string, value: string | null) => void;
+
+interface TabProps {
+  isOn?: boolean;
+  onClick: () => void;
+  children: ReactNode;
+}
+
+function Tab({ isOn = false, onClick, children }: TabProps) {
+  return (
+    <Button
+      kind={isOn ? 'strong' : 'plain'}
+      className="!px-2.5 !py-1 !text-sm"
+      aria-pressed={isOn}
+      onClick={onClick}
+    >
+      {children}
+    </Button>
+  );
+}
+
+interface HeadProps {
+  range: PlanRange;
+  school: SchoolCalendar;
+  today: string;
+  strip: Strip | undefined;
+  mayAdd: boolean;
+  /** Whether everybody's class periods are shown, not only one's own. */
+  isAll: boolean;
+  set: SetSearch;
+  /** What else can be done with the whole plan. */
+  tools: ReactNode;
+}
+
+function WeekTabs({ range, today, set }: Pick<HeadProps, 'range' | 'today' | 'set'>) {
+  const { monday } = range;
+  return (
+    <>
+      <Tab onClick={() => set('week', addDays(monday, -7))}>Week before</Tab>
+      <Tab isOn={monday === mondayBefore(today)} onClick={() => set('week', today)}>
+        This week
+      </Tab>
+      <Tab onClick={() => set('week', addDays(monday, 7))}>Week after</Tab>
+    </>
+  );
+}
+
+function TermTabs({ range, school, set }: Pick<HeadProps, 'range' | 'school' | 'set'>) {
+  const isYear = range.view === 'year';
+  return (
+    <>
+      {school.terms.map((t) => (
+        <Tab
+          key={t.name}
+          isOn={!isYear && range.term?.name === t.name}
+          onClick={() => set('show', t.name)}
+        >
+          {t.name}
+        </Tab>
+      ))}
+      <Tab isOn={isYear} onClick={() => set('show', 'year')}>
+        Year
+      </Tab>
+    </>
+  );
+}
+
+/** What the plan shows, and the ways to see another stretch of it. */
+export function PlanHead({ range, school, today, strip, mayAdd, isAll, set, tools }: HeadProps) {
+  const isWeek = range.view === 'week';
+  const held = strip?.notches.filter((n) => n.status !== 'cancelled').length ?? 0;
+  return (
+    <header className="mb-3 grid gap-y-2.5">
+      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+        <h1 className="text-[27px]">{range.title}</h1>
+        <p className="text-[15px] text-soft">
+          {isWeek ? `${held} sessions` : rangeInWords(school, range.from, range.to)}
+        </p>
+        {mayAdd && (
+          <Link className={`${buttonClass('act')} ml-auto`} to="/plan/new">
+            Schedule a session{' '}
+            <kbd className="rounded border border-current px-1.5 font-mono text-xs">s</kbd>
+          </Link>
+        )}
+      </div>
+      <div className="flex flex-wrap items-center gap-2">
+        {isWeek ? (
+          <WeekTabs range={range} today={today} set={set} />
+        ) : (
+          <TermTabs range={range} school={school} set={set} />
+        )}
+        <span className="ml-auto flex gap-2">
+          {tools}
+          <Tab isOn={isAll} onClick={() => set('of', isAll ? 'mine' : 'all')}>
+            All class periods
+          </Tab>
+        </span>
+        <span className="h-6 border-l border-line" />
+        <Tab isOn={isWeek} onClick={() => set('view', 'week')}>
+          Week
+        </Tab>
+        <Tab isOn={!isWeek} onClick={() => set('view', null)}>
+          Term
+        </Tab>
+      </div>
+    </header>
+  );
+}

@@ -1,0 +1,16 @@
+import type { Landing } from './landing.js';
+
+const COLOUR: Record<Landing['tone'], string> = {
+  well: 'text-moss-deep',
+  careful: 'text-gorse-deep',
+  wrong: 'text-berry-deep',
+};
+
+/** Where a carried session would land, and what it would meet there. */
+export function LandingWords({ landing, byKeys }: { landing: Landing; byKeys: boolean }) {
+  return (
+    <span className={COLOUR[landing.tone]}>
+      {landing.text} {byKeys ? 'Enter puts it down, Escape leaves it.' : ''}
+    </span>
+  );
+}

@@ -1,0 +1,70 @@
+import { addMinutes } from '@glen/core';
+import type { ClassItem } from '@glen/contract';
+import { Pennant } from '../../../ui/Pennant.js';
+import type { Notch } from '../strip/layout.js';
+import { notchInWords, type StripSeries } from '../strip/words.js';
+import type { WeekHand } from './useWeekHand.js';
+import { boxOf, type WeekLayout } from './weekLayout.js';
+
+const LEAST_HEIGHT = 22;
+
+interface BlockProps {
+  notch: Notch;
+  series: StripSeries | undefined;
+  classPeriod: ClassItem | undefined;
+  /** Which of how many that are held at the same time, side by side. */
+  lane: { lane: number; of: number };
+  now: string;
+  isChosen: boolean;
+  isClashing: boolean;
+  layout: WeekLayout;
+  hand: WeekHand;
+}
+
+function classesOf({ notch, series, now, isChosen, hand }: BlockProps): string {
+  const isCancelled = notch.status === 'cancelled';
+  return [
+    isCancelled || series?.draft ? 'border-dashed' : '',
+    isCancelled ? 'text-soft line-through' : '',
+    isChosen ? 'outline-2 outline-bracken' : '',
+    notch.end <= now ? 'text-soft' : '',
+    hand.carried?.notch.id === notch.id ? 'opacity-40' : '',
+  ].join(' ');
+}
+
+/** One session in the week: a block from its start to its end that can be dragged. */
+export function WeekBlock(props: BlockProps) {
+  const { notch, series, classPeriod, lane, now, isChosen, isClashing, layout, hand } = props;
+  const { top, height } = boxOf(layout, notch, LEAST_HEIGHT + 1);
+  const words = notchInWords(notch, series, now);
+  return (
+    <button
+      type="button"
+      aria-pressed={isChosen}
+      aria-label={isClashing ? `${words}, clashes` : words}
+      {...hand.handlersOf(notch)}
+      className={`absolute z-10 flex touch-none flex-col items-start gap-0.5 overflow-hidden rounded-small border border-edge bg-sheet px-1.5 py-0.5 text-left text-[13px] leading-tight ${classesOf(props)}`}
+      style={{
+        top,
+        height: height - 1,
+        left: `calc(${(lane.lane / lane.of) * 100}% + 2px)`,
+        width: `calc(${100 / lane.of}% - 5px)`,
+      }}
+    >
+      <span aria-hidden="true" className="flex w-full items-center gap-1.5">
+        {classPeriod && <Pennant pennant={classPeriod.pennant} size="tiny" />}
+        <span className="truncate font-semibold">{notch.title ?? series?.title}</span>
+      </span>
+      <span aria-hidden="true" className="font-mono text-xs whitespace-nowrap">
+        {notch.time}
+        {lane.of === 1 && `–${addMinutes(notch.time, notch.minutes)}`}
+      </span>
+      {isClashing && (
+        <span
+          aria-hidden="true"
+          className="absolute top-1 right-1 size-2.5 rounded-full bg-berry"
+        />
+      )}
+    </button>
+  );
+}
