@@ -1,11 +1,10 @@
 import { dayInfo } from '../calendar/dayInfo.js';
-import { indexSchool, type SchoolCalendar } from '../calendar/school.js';
+import type { SchoolCalendar } from '../calendar/school.js';
 import { fail } from '../input.js';
-import { WEEKDAYS, addDays, dateInWords, dateOf, dayNumber, type Weekday } from '../time/dates.js';
+import { WEEKDAYS, addDays, dateInWords, dayNumber, type Weekday } from '../time/dates.js';
 import { expandPlan, isHeld } from './expandPlan.js';
-import { patternDays } from './pattern.js';
-import type { PlanChange, PlanRepeat, SessionPlan } from './plan.js';
-import { lastDay } from './repeat.js';
+import { cutPlan, tidy } from './cutPlan.js';
+import type { PlanChange, SessionPlan } from './plan.js';
 import { wholeWindow } from './toRRule.js';
 
 /** What a series says about its sessions beside their times. */
@@ -44,17 +43,6 @@ export interface EditedSeries<S> {
 
 const without = (changes: PlanChange[] | undefined, key: string): PlanChange[] =>
   (changes ?? []).filter((change) => change.key !== key);
-
-/** A plan without the fields that say nothing. */
-function tidy(plan: SessionPlan): SessionPlan {
-  const { repeat, alsoOn, changes, ...rest } = plan;
-  return {
-    ...rest,
-    ...(repeat ? { repeat } : {}),
-    ...(alsoOn?.length ? { alsoOn } : {}),
-    ...(changes?.length ? { changes } : {}),
-  };
-}
 
 function withWords<S extends EditableSeries>(
   series: S,
@@ -103,10 +91,6 @@ function editOne<S extends EditableSeries>(series: S, key: string, change: Serie
     case 'restore':
       return { ...series, plan: tidy({ ...series.plan, changes: others }) };
     case 'cancel':
-      return {
-        ...series,
-        plan: tidy({ ...series.plan, changes: [...others, { key, ...change }] }),
-      };
     case 'move':
       return {
         ...series,
@@ -155,91 +139,6 @@ const restoreFrom = <S extends EditableSeries>(series: S, key: string): S => ({
     changes: (series.plan.changes ?? []).filter((c) => c.key < key || c.kind !== 'cancel'),
   }),
 });
-
-/** A raw rule that stops before a day, and the one that goes on from there. */
-function cutRule(rrule: string, before: string, passed: number): { head: string; tail: string } {
-  const bare = rrule.replace(/;?(UNTIL|COUNT)=[^;]*/gi, '');
-  const tail = rrule.replace(
-    /COUNT=(\d+)/i,
-    (_, count: string) => `COUNT=${Number(count) - passed}`,
-  );
-  return { head: `${bare};UNTIL=${before.replaceAll('-', '')}T235959Z`, tail };
-}
-
-interface Cut {
-  head: SessionPlan;
-  tail: SessionPlan;
-}
-
-/** A plan cut before a key: dates, extra dates and changes go to the side on which their keys lie; null where no date lies before. */
-function cutPlan(plan: SessionPlan, school: SchoolCalendar | null, key: string): Cut | null {
-  const index = school ? indexSchool(school) : null;
-  const first = dayNumber(plan.first, 'first');
-  const cut = dayNumber(key, 'key');
-  const split = <T>(list: T[] | undefined, keyOf: (item: T) => string): [T[], T[]] => [
-    (list ?? []).filter((x) => keyOf(x) < key),
-    (list ?? []).filter((x) => keyOf(x) >= key),
-  ];
-  const [extraBefore, extraAfter] = split(plan.alsoOn, (date) => date);
-  const [changesBefore, changesAfter] = split(plan.changes, (change) => change.key);
-  const before = [...patternDays(plan, first, index, cut - 1)];
-  if (before.length === 0 && extraBefore.length === 0) return null;
-  const heldBefore = expandPlan({ ...plan, alsoOn: [], changes: [] }, school, {
-    from: plan.first,
-    to: key,
-  }).filter(isHeld).length;
-  const dayBefore = addDays(key, -1);
-  const { repeat } = plan;
-  const starts = [...patternDays(plan, first, index, cut + 366)].find((day) => day >= cut);
-
-  let head: PlanRepeat | undefined;
-  let tail: PlanRepeat | undefined;
-  if (repeat && 'rrule' in repeat) {
-    const rules = cutRule(repeat.rrule, dayBefore, before.length);
-    [head, tail] = [{ rrule: rules.head }, { rrule: rules.tail }];
-  } else if (repeat) {
-    const { times, weeks, until, ...bare } = repeat;
-    const last = lastDay(repeat, first, index);
-    const isOver =
-      (last !== undefined && last < cut) || (times !== undefined && heldBefore >= times);
-    head = isOver ? repeat : { ...bare, until: dayBefore < plan.first ? plan.first : dayBefore };
-    // Weeks counted from the old beginning end where they did; a count goes on where the first part left it.
-    const ends = weeks === undefined ? {} : { until: dateOf(lastDay(repeat, first, index)!) };
-    tail = {
-      ...bare,
-      ...(until === undefined ? {} : { until }),
-      ...ends,
-      ...(times === undefined ? {} : { times: times - heldBefore }),
-    };
-  }
-  const isTailOver =
-    starts === undefined || (tail && 'times' in tail && tail.times !== undefined && tail.times < 1);
-  // Where the pattern has nothing on a side, its extra dates stand by themselves.
-  const onlyExtra = (dates: string[], changes: PlanChange[]): SessionPlan => {
-    const { repeat: _repeat, ...rest } = plan;
-    return tidy({ ...rest, first: dates[0] ?? key, alsoOn: dates, changes });
-  };
-  return {
-    head:
-      before.length === 0
-        ? onlyExtra(extraBefore, changesBefore)
-        : tidy({
-            ...plan,
-            ...(head ? { repeat: head } : {}),
-            alsoOn: extraBefore,
-            changes: changesBefore,
-          }),
-    tail: isTailOver
-      ? onlyExtra(extraAfter, changesAfter)
-      : tidy({
-          ...plan,
-          first: dateOf(starts!),
-          ...(tail ? { repeat: tail } : {}),
-          alsoOn: extraAfter,
-          changes: changesAfter,
-        }),
-  };
-}
 
 function applySet<S extends EditableSeries>(
   series: S,

@@ -4,13 +4,8 @@ import { indexSchool, type SchoolCalendar, type SchoolIndex } from '../calendar/
 import { dateOf, dayNumber, minuteOfDay, timeOf } from '../time/dates.js';
 import { placeOnDay } from '../time/zoneTable.js';
 import { patternDays } from './pattern.js';
-import {
-  checkPlan,
-  findPeriod,
-  type Occurrence,
-  type PlanChange,
-  type SessionPlan,
-} from './plan.js';
+import { checkPlan, findPeriod } from './checkPlan.js';
+import type { Occurrence, PlanChange, SessionPlan } from './plan.js';
 
 /** Local dates, `from ≤ date < to`. */
 export interface Window {
