@@ -43,7 +43,7 @@ export {
   type PhraseClass,
   type PhraseContext,
   type ReadPhrase,
-} from './plan/readPhrase.js';
+} from './plan/phrase/readPhrase.js';
 export { planForClass, planForNextTerm, repeats } from './plan/copyPlan.js';
 export { planClashes, type KnownBooking, type PlanClash } from './clash/planClashes.js';
 export { freePeriod, type FreePeriod } from './clash/freePeriod.js';

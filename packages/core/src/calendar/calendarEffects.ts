@@ -30,12 +30,17 @@ const placeOf = ({ date, time, minutes }: Occurrence): Place => ({ date, time, m
 const isSame = (a: Occurrence, b: Occurrence): boolean =>
   a.start === b.start && a.minutes === b.minutes && a.date === b.date;
 
+/** An edit of the calendar, looked at from an instant. */
+interface CalendarEdit {
+  before: SchoolCalendar;
+  after: SchoolCalendar;
+  now: string;
+}
+
 function effectsOn(
   seriesId: number,
   plan: SessionPlan,
-  before: SchoolCalendar,
-  after: SchoolCalendar,
-  now: string,
+  { before, after, now }: CalendarEdit,
 ): CalendarEffect[] {
   const rowsOf = (school: SchoolCalendar): Map<string, Occurrence> =>
     new Map(expandPlan(plan, school, wholeWindow(plan, school)).map((o) => [o.key, o]));
@@ -75,7 +80,8 @@ export const calendarEffects = (
   before: SchoolCalendar,
   after: SchoolCalendar,
   now: string,
-): CalendarEffect[] => series.flatMap(({ id, plan }) => effectsOn(id, plan, before, after, now));
+): CalendarEffect[] =>
+  series.flatMap(({ id, plan }) => effectsOn(id, plan, { before, after, now }));
 
 const SHOWN = 4;
 const KINDS = [
@@ -86,20 +92,31 @@ const KINDS = [
   ['stays', 'inform', 'changed singly, and kept'],
 ] as const;
 
+/** Where something moves to: the date only where that is another. */
+function newTime(from: Place, to: Place): string {
+  const date = to.date === from.date ? '' : `${dateInWords(to.date)}, `;
+  return `${date}${to.time}–${addMinutes(to.time, to.minutes)}`;
+}
+
 /** One date's fate in a few words. `title`: what the session is called. */
 export function effectInWords({ kind, from, to, why }: CalendarEffect, title: string): string {
   switch (kind) {
     case 'moves':
-      return `${title}, ${dateInWords(from!.date)}: ${from!.time} becomes ${to!.date === from!.date ? '' : `${dateInWords(to!.date)}, `}${to!.time}–${addMinutes(to!.time, to!.minutes)}`;
+      return `${title}, ${dateInWords(from!.date)}: ${from!.time} becomes ${newTime(from!, to!)}`;
     case 'vanishes':
       return `${title}, ${dateInWords(from!.date)}: ${why}`;
     case 'comes-back':
-      return `${title}, ${dateInWords(to!.date)}, ${to!.time}`;
     case 'stays':
       return `${title}, ${dateInWords(to!.date)}, ${to!.time}`;
     case 'breaks':
       return `${title}: ${why}`;
   }
+}
+
+/** What a kind of fate befalls: a series as a whole, or so many of its sessions. */
+function befallen(kind: CalendarEffect['kind'], n: number): string {
+  if (kind === 'breaks') return `${n} series`;
+  return n === 1 ? '1 session' : `${n} sessions`;
 }
 
 /** Notes about what an edit would do, one for each kind of fate, worst first. */
@@ -122,7 +139,7 @@ export function notesForEffects(
     return [
       {
         severity,
-        title: `${of.length} ${kind === 'breaks' ? (of.length === 1 ? 'series' : 'series') : of.length === 1 ? 'session' : 'sessions'} ${words}`,
+        title: `${befallen(kind, of.length)} ${words}`,
         text: `${shown.join('. ')}.${of.length > SHOWN ? ` And ${of.length - SHOWN} more.` : ''}`,
       },
     ];

@@ -25,7 +25,8 @@ interface Span {
   order: number;
 }
 
-const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
+/** By code units, which order instants. */
+const compare = (a: string, b: string): number => Number(a > b) - Number(a < b);
 
 /** Checks the bookings and gives those that can clash, by start and then id. */
 function spansOf(bookings: Booking[]): { spans: Span[]; holds: string[][] } {

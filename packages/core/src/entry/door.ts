@@ -23,6 +23,30 @@ export interface AtDoor<O> {
   closes: string;
 }
 
+interface Ranked<O> {
+  row: AtDoor<O>;
+  /** 0: it is running; 1: its door is open; 2: it is still to come. */
+  rank: number;
+  /** Seconds between its start and now. */
+  distance: number;
+}
+
+/** How well an occurrence answers what a link stands for at a second; null where it is called off, or its door has closed. */
+function rankAt<O extends Timed & Pick<Occurrence, 'status'>>(
+  occurrence: O,
+  widening: Widening,
+  at: number,
+): Ranked<O> | null {
+  if (occurrence.status !== 'planned' && occurrence.status !== 'moved') return null;
+  const row = { occurrence, ...doorFor(occurrence, widening) };
+  const start = secondsOf(occurrence.start, 'start');
+  const distance = Math.abs(start - at);
+  if (at < secondsOf(row.opens, 'opens')) return { row, rank: 2, distance };
+  if (at >= secondsOf(row.closes, 'closes')) return null;
+  const isRunning = start <= at && at < secondsOf(occurrence.end, 'end');
+  return { row, rank: isRunning ? 0 : 1, distance };
+}
+
 /**
  * What a link stands for at `now`, of the planned and moved ones: the one whose door is open (of several
  * the one running, else the nearest start), else the next to come, else null. Where single sessions have rules of
@@ -34,18 +58,12 @@ export function sessionAtDoor<O extends Timed & Pick<Occurrence, 'status'>>(
   now: string,
 ): AtDoor<O> | null {
   const at = secondsOf(now, 'now');
-  let best: { row: AtDoor<O>; rank: number; distance: number } | null = null;
+  let best: Ranked<O> | null = null;
   for (const occurrence of occurrences) {
-    if (occurrence.status !== 'planned' && occurrence.status !== 'moved') continue;
-    const row = { occurrence, ...doorFor(occurrence, wideningOf(rules, occurrence)) };
-    const start = secondsOf(occurrence.start, 'start');
-    const isOpen = secondsOf(row.opens, 'opens') <= at && at < secondsOf(row.closes, 'closes');
-    const isRunning = isOpen && start <= at && at < secondsOf(occurrence.end, 'end');
-    if (!isOpen && secondsOf(row.opens, 'opens') <= at) continue;
-    const rank = isRunning ? 0 : isOpen ? 1 : 2;
-    const distance = Math.abs(start - at);
-    if (!best || rank < best.rank || (rank === best.rank && distance < best.distance))
-      best = { row, rank, distance };
+    const found = rankAt(occurrence, wideningOf(rules, occurrence), at);
+    if (!found) continue;
+    const isNearer = best && found.rank === best.rank && found.distance < best.distance;
+    if (!best || found.rank < best.rank || isNearer) best = found;
   }
   return best?.row ?? null;
 }

@@ -37,8 +37,7 @@ function property(
   component: ICAL.Component,
   name: string,
   value: string,
-  parameters: Record<string, string> = {},
-  type?: string,
+  { parameters = {}, type }: { parameters?: Record<string, string>; type?: string } = {},
 ): void {
   const made = new ICAL.Property(name);
   if (type) made.resetType(type);
@@ -51,8 +50,7 @@ function property(
 function timeProperty(
   component: ICAL.Component,
   name: string,
-  date: string,
-  time: string,
+  { date, time }: Pick<Standing, 'date' | 'time'>,
   zone: string,
 ): void {
   const made = new ICAL.Property(name);
@@ -82,14 +80,17 @@ function eventOf(
   event.updatePropertyWithValue('uid', uid);
   event.updatePropertyWithValue('dtstamp', ICAL.Time.fromDateTimeString(changedAt));
   event.updatePropertyWithValue('sequence', sequence);
-  timeProperty(event, 'dtstart', at.date, at.time, plan.zone);
+  timeProperty(event, 'dtstart', at, plan.zone);
   const end = wallClockAt(placeWallTime(at.date, at.time, at.minutes, plan.zone).end, plan.zone);
-  timeProperty(event, 'dtend', end.date, end.time, plan.zone);
+  timeProperty(event, 'dtend', end, plan.zone);
   event.updatePropertyWithValue('summary', title);
   event.updatePropertyWithValue('description', [description, address].filter(Boolean).join('\n\n'));
   event.updatePropertyWithValue('status', 'CONFIRMED');
-  property(event, 'url', address, {}, 'uri');
-  property(event, 'conference', address, { feature: 'VIDEO', label: title }, 'uri');
+  property(event, 'url', address, { type: 'uri' });
+  property(event, 'conference', address, {
+    parameters: { feature: 'VIDEO', label: title },
+    type: 'uri',
+  });
   const alarm = new ICAL.Component('valarm');
   alarm.updatePropertyWithValue('action', 'DISPLAY');
   alarm.updatePropertyWithValue('description', title);
@@ -131,15 +132,16 @@ function eventsOf(
     );
     master.updatePropertyWithValue('rrule', ICAL.Recur.fromString(rule));
   }
-  for (const date of set.exdates) timeProperty(master, 'exdate', date, usual.time, plan.zone);
+  for (const date of set.exdates)
+    timeProperty(master, 'exdate', { date, time: usual.time }, plan.zone);
   for (const date of set.rdates)
-    if (date !== first) timeProperty(master, 'rdate', date, usual.time, plan.zone);
+    if (date !== first) timeProperty(master, 'rdate', { date, time: usual.time }, plan.zone);
   const own = new Set([...set.overrides.map((o) => o.key), ...Object.keys(words)]);
   const singles = held
     .filter((o) => own.has(o.key))
     .map((o) => {
       const event = eventOf(series, standing(o), words[o.key] ?? {}, alarmMinutes);
-      timeProperty(event, 'recurrence-id', o.key, usual.time, plan.zone);
+      timeProperty(event, 'recurrence-id', { date: o.key, time: usual.time }, plan.zone);
       return event;
     });
   return [master, ...singles];
@@ -162,7 +164,7 @@ export function calendarIcs({
   calendar.updatePropertyWithValue('prodid', '-//Glen//Doors to online classes//EN');
   calendar.updatePropertyWithValue('version', '2.0');
   calendar.updatePropertyWithValue('calscale', 'GREGORIAN');
-  property(calendar, 'name', name, {}, 'text');
+  property(calendar, 'name', name, { type: 'text' });
   const refresh = new ICAL.Property('refresh-interval');
   refresh.resetType('duration');
   refresh.setValue(ICAL.Duration.fromString(`PT${refreshMinutes}M`));

@@ -41,91 +41,102 @@ const ACCOUNT: Record<EntryRules['whoMayEnter'], string> = {
   anyone: 'You need not sign in: type your name at the door.',
 };
 
-const inside = ({ arriveMuted, mayUnmute, camera, recording, watching }: HowToRules): string =>
+function microphone({ arriveMuted, mayUnmute }: HowToRules): string {
+  if (!arriveMuted) return 'Your microphone can be on from the start.';
+  if (!mayUnmute) return 'You arrive muted, and stay so.';
+  return 'You arrive muted; switch your microphone on when you speak.';
+}
+
+const CAMERA: Record<EntryRules['camera'], string> = {
+  off: 'Cameras stay off.',
+  on: 'Your camera is wanted on.',
+  choice: 'Your camera is yours to choose; it is off at first.',
+};
+
+const RECORDING: Record<EntryRules['recording'], string[]> = {
+  'from-start': ['The meeting is recorded from the start.'],
+  'by-host': ['The host may record, and says so.'],
+  off: [],
+};
+
+const inside = (rules: HowToRules): string =>
   [
-    arriveMuted
-      ? mayUnmute
-        ? 'You arrive muted; switch your microphone on when you speak.'
-        : 'You arrive muted, and stay so.'
-      : 'Your microphone can be on from the start.',
-    camera === 'off'
-      ? 'Cameras stay off.'
-      : camera === 'on'
-        ? 'Your camera is wanted on.'
-        : 'Your camera is yours to choose; it is off at first.',
-    ...(recording === 'from-start'
-      ? ['The meeting is recorded from the start.']
-      : recording === 'by-host'
-        ? ['The host may record, and says so.']
-        : []),
-    ...(watching ? ['You may also come to watch only.'] : []),
+    microphone(rules),
+    CAMERA[rules.camera],
+    ...RECORDING[rules.recording],
+    ...(rules.watching ? ['You may also come to watch only.'] : []),
   ].join(' ');
+
+function stepsOf({ rules, pastedRoom }: HowToFacts, who: string): string[] {
+  const opens =
+    rules.opensBefore === 0
+      ? 'The door opens at the time the lesson begins'
+      : `The door opens ${rules.opensBefore} minutes before it begins`;
+  const withWhom = rules.withoutHost ? '.' : `, once ${who} is there.`;
+  return [
+    'Follow the link, or type its code at the door’s page. The link is the same every time: keep it.',
+    ACCOUNT[rules.whoMayEnter],
+    ...(rules.entryCode === null
+      ? []
+      : [`Type the entry code. ${who} has given it to you; it is not on this page.`]),
+    `${opens}${withWhom} If you are early, leave the page open: it lets you on by itself.`,
+    ...(pastedRoom ? [] : [inside(rules)]),
+  ];
+}
+
+/** What may go wrong because of the rules in force. */
+function troubleWithRules({ rules, classTitle }: HowToFacts, who: string): HowTo['trouble'] {
+  const trouble: HowTo['trouble'] = [];
+  if (rules.whoMayEnter === 'roll' || rules.whoMayEnter === 'school')
+    trouble.push({
+      when: 'The door says that it needs your school account',
+      then: 'You are here with another one. Change to your school account on the door’s own page; the link is not lost.',
+    });
+  if (rules.whoMayEnter === 'roll')
+    trouble.push({
+      when: 'The door does not know you',
+      then: `You may be on another class’s list. Look whether this is the link of ${classTitle}, else ask ${who}.`,
+    });
+  if (rules.entryCode !== null)
+    trouble.push({
+      when: 'The code is wrong',
+      then: 'Capitals and spaces do not matter. Look at the newest message: it may have changed.',
+    });
+  return trouble;
+}
+
+/** What may go wrong with any link. */
+const troubleInside = (pastedRoom: boolean, straightIn: boolean, who: string): HowTo['trouble'] => [
+  {
+    when: 'Your line drops',
+    then: `Open the link again. As long as ${who} has not ended it, you are let back in${straightIn ? '' : ' without waiting'}.`,
+  },
+  {
+    when: 'No picture or no sound',
+    then: pastedRoom
+      ? 'Your browser asks whether the room may use them: allow it, or look beside the address for a sign that says they are blocked.'
+      : 'The room tries your camera and microphone before you sit down, and says what to allow.',
+  },
+  {
+    when: 'The door says that it has been shut',
+    then: `It is over, or ${who} has ended it. It opens again next time, by the same link.`,
+  },
+];
 
 /**
  * How to get in by a link, in plain words for students, made from the rules in force so that it is never wrong.
  * It never holds the entry code itself: a page like this is passed on.
  */
-export function howTo({ rules, host, classTitle, label, pastedRoom }: HowToFacts): HowTo {
+export function howTo(facts: HowToFacts): HowTo {
+  const { rules, host, classTitle, label, pastedRoom } = facts;
   const who = host || 'the host';
-  const opens =
-    rules.opensBefore === 0
-      ? 'The door opens at the time the lesson begins'
-      : `The door opens ${rules.opensBefore} minutes before it begins`;
-  const goesStraightIn = howToGetIn(rules, host).endsWith('You go straight in.');
-  const school = rules.whoMayEnter === 'roll' || rules.whoMayEnter === 'school';
+  const straightIn = howToGetIn(rules, host).endsWith('You go straight in.');
   return {
-    steps: [
-      'Follow the link, or type its code at the door’s page. The link is the same every time: keep it.',
-      ACCOUNT[rules.whoMayEnter],
-      ...(rules.entryCode === null
-        ? []
-        : [`Type the entry code. ${who} has given it to you; it is not on this page.`]),
-      `${opens}${rules.withoutHost ? '.' : `, once ${who} is there.`} If you are early, leave the page open: it lets you on by itself.`,
-      ...(pastedRoom ? [] : [inside(rules)]),
-    ],
-    lobby: goesStraightIn
+    steps: stepsOf(facts, who),
+    lobby: straightIn
       ? 'There is no waiting: whoever this link is for goes straight in.'
       : `Before the room there is a lobby. ${who} sees that you are waiting, with your name, and lets you in; you need not press anything twice.`,
-    trouble: [
-      ...(school
-        ? [
-            {
-              when: 'The door says that it needs your school account',
-              then: 'You are here with another one. Change to your school account on the door’s own page; the link is not lost.',
-            },
-          ]
-        : []),
-      ...(rules.whoMayEnter === 'roll'
-        ? [
-            {
-              when: 'The door does not know you',
-              then: `You may be on another class’s list. Look whether this is the link of ${classTitle}, else ask ${who}.`,
-            },
-          ]
-        : []),
-      ...(rules.entryCode === null
-        ? []
-        : [
-            {
-              when: 'The code is wrong',
-              then: 'Capitals and spaces do not matter. Look at the newest message: it may have changed.',
-            },
-          ]),
-      {
-        when: 'Your line drops',
-        then: `Open the link again. As long as ${who} has not ended it, you are let back in${goesStraightIn ? '' : ' without waiting'}.`,
-      },
-      {
-        when: 'No picture or no sound',
-        then: pastedRoom
-          ? 'Your browser asks whether the room may use them: allow it, or look beside the address for a sign that says they are blocked.'
-          : 'The room tries your camera and microphone before you sit down, and says what to allow.',
-      },
-      {
-        when: 'The door says that it has been shut',
-        then: `It is over, or ${who} has ended it. It opens again next time, by the same link.`,
-      },
-    ],
+    trouble: [...troubleWithRules(facts, who), ...troubleInside(pastedRoom, straightIn, who)],
     differs:
       label === null
         ? null

@@ -20,56 +20,91 @@ export interface NotedLink {
 const forNobody = (l: NotedLink): boolean =>
   l.audienceSize === 0 && l.guests === 0 && l.kind !== 'event';
 
-/** What needs thought about one link: whether it works, whom it is for, what its former codes do. */
-export function notesForLink(l: NotedLink): Note[] {
-  const notes: Note[] = [];
-  if (l.state === 'retired') {
-    notes.push({
-      severity: l.main ? 'wrong' : 'inform',
-      title: l.main ? 'The class period has no way in' : 'This link has been stopped',
-      text: l.main
-        ? 'Its own link has been stopped: whoever follows it is told so. Let it work again, or give it a new one.'
-        : 'Its door no longer opens; its audience is told where to look.',
-      actions: [
-        { name: 'reopen-link', label: 'Let it work again', subject: l.id },
-        ...(l.main ? [{ name: 'renew-link', label: 'Give it a new one', subject: l.id }] : []),
-      ],
-    });
-  }
+function stoppedNote(l: NotedLink): Note[] {
+  if (l.state === 'live') return [];
+  const reopen = { name: 'reopen-link', label: 'Let it work again', subject: l.id };
+  if (!l.main)
+    return [
+      {
+        severity: 'inform',
+        title: 'This link has been stopped',
+        text: 'Its door no longer opens; its audience is told where to look.',
+        actions: [reopen],
+      },
+    ];
+  return [
+    {
+      severity: 'wrong',
+      title: 'The class period has no way in',
+      text: 'Its own link has been stopped: whoever follows it is told so. Let it work again, or give it a new one.',
+      actions: [reopen, { name: 'renew-link', label: 'Give it a new one', subject: l.id }],
+    },
+  ];
+}
+
+function emptyNote(l: NotedLink): Note[] {
+  if (l.state !== 'live') return [];
   const emptied = l.groups.filter((g) => g.size === 0);
-  if (l.state === 'live' && emptied.length > 0)
-    notes.push({
-      severity: 'careful',
-      title: `${emptied.map((g) => g.name).join(', ')}: nobody is in it`,
-      text: 'Whoever had the link as a member of the group is turned away now.',
-    });
-  else if (l.state === 'live' && forNobody(l))
-    notes.push({
+  if (emptied.length > 0)
+    return [
+      {
+        severity: 'careful',
+        title: `${emptied.map((g) => g.name).join(', ')}: nobody is in it`,
+        text: 'Whoever had the link as a member of the group is turned away now.',
+      },
+    ];
+  if (!forNobody(l)) return [];
+  return [
+    {
       severity: 'careful',
       title: 'It is for nobody yet',
       text: 'Nobody is in its audience, so by the rules nobody but hosts gets in.',
-    });
-  if (l.replacedNow && l.running)
-    notes.push({
+    },
+  ];
+}
+
+function runningNote(l: NotedLink): Note[] {
+  if (!l.replacedNow || !l.running) return [];
+  return [
+    {
       severity: 'inform',
       title: 'A session is running',
       text: 'Whoever is inside stays; whoever comes now needs the new link, or an old one that leads on.',
-    });
+    },
+  ];
+}
+
+function formerNote(l: NotedLink): Note[] {
   const [last] = l.former;
-  if (l.state === 'live' && last?.how === 'forward' && last.untilDate)
-    notes.push({
+  if (l.state !== 'live' || last?.how !== 'forward' || !last.untilDate) return [];
+  return [
+    {
       severity: 'inform',
       title: `The old link leads on until ${dateInWords(last.untilDate)}`,
       text: 'After that it says where to look, to those it is for.',
-    });
-  if (l.state === 'live' && !l.shown)
-    notes.push({
+    },
+  ];
+}
+
+function hiddenNote(l: NotedLink): Note[] {
+  if (l.state !== 'live' || l.shown) return [];
+  return [
+    {
       severity: 'inform',
       title: 'Students do not see it in their day',
       text: 'It works for whoever has it.',
-    });
-  return notes;
+    },
+  ];
 }
+
+/** What needs thought about one link: whether it works, whom it is for, what its former codes do. */
+export const notesForLink = (l: NotedLink): Note[] => [
+  ...stoppedNote(l),
+  ...emptyNote(l),
+  ...runningNote(l),
+  ...formerNote(l),
+  ...hiddenNote(l),
+];
 
 /** What needs thought about all links of a class period. */
 export function notesForLinks(links: NotedLink[]): Note[] {

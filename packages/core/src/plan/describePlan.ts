@@ -3,7 +3,7 @@ import { toText } from 'rrule-temporal/totext';
 import type { SchoolCalendar } from '../calendar/school.js';
 import { addDays, civilFromDays, dateInWords, dayNumber, type Weekday } from '../time/dates.js';
 import { expandPlan, isHeld } from './expandPlan.js';
-import type { PlanTime, SessionPlan } from './plan.js';
+import type { PlanRepeat, PlanTime, SessionPlan } from './plan.js';
 import type { FieldRepeat } from './repeat.js';
 
 const SHORT: Record<Weekday, string> = {
@@ -28,8 +28,15 @@ const FAR_DAYS = 3650;
 
 const joined = (words: string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`;
-const each = (n: number, unit: string): string =>
-  n === 1 ? `Every ${unit}` : n === 2 ? `Every second ${unit}` : `Every ${n} ${unit}s`;
+function each(n: number, unit: string): string {
+  if (n === 1) return `Every ${unit}`;
+  return n === 2 ? `Every second ${unit}` : `Every ${n} ${unit}s`;
+}
+
+/** On which day of a month: the third Thursday, or by its number. */
+function dayOfMonth({ nth, monthDay }: FieldRepeat, firstDay: number): string {
+  return nth ? `the ${NTH[nth.n]} ${SHORT[nth.weekday]}` : `day ${monthDay ?? firstDay}`;
+}
 
 function frequency(repeat: FieldRepeat, firstWeekday: Weekday, firstDay: number): string {
   const n = repeat.interval ?? 1;
@@ -40,31 +47,35 @@ function frequency(repeat: FieldRepeat, firstWeekday: Weekday, firstDay: number)
       return repeat.cycleDays ? `Every ${joined(repeat.cycleDays)} day` : 'Every school day';
     case 'day':
       return `${each(n, 'day')}${repeat.on ? `, if a ${days(repeat.on)}` : ''}${cycle}`;
-    case 'week':
-      return `${n === 1 ? `Every ${days(repeat.on ?? [firstWeekday])}` : `${each(n, 'week')} on ${days(repeat.on ?? [firstWeekday])}`}${cycle}`;
+    case 'week': {
+      const on = days(repeat.on ?? [firstWeekday]);
+      return `${n === 1 ? `Every ${on}` : `${each(n, 'week')} on ${on}`}${cycle}`;
+    }
     case 'month':
-      return `${each(n, 'month')} on ${repeat.nth ? `the ${NTH[repeat.nth.n]} ${SHORT[repeat.nth.weekday]}` : `day ${repeat.monthDay ?? firstDay}`}${cycle}`;
+      return `${each(n, 'month')} on ${dayOfMonth(repeat, firstDay)}${cycle}`;
   }
+}
+
+/** "10 min after the last bell", "when period 3 begins". */
+function bellInWords({
+  period,
+  edge,
+  offset,
+}: Extract<PlanTime, { bell: unknown }>['bell']): string {
+  const isEdgeOfDay =
+    (period === 'first' && edge === 'start') || (period === 'last' && edge === 'end');
+  const isNamed = period === 'first' || period === 'last';
+  const lesson = isNamed ? `the ${period} period` : `period ${period}`;
+  const verb = edge === 'start' ? 'begins' : 'ends';
+  const place = isEdgeOfDay ? `the ${period} bell` : `${lesson} ${verb}`;
+  if (offset === 0) return isEdgeOfDay ? `at ${place}` : `when ${place}`;
+  return `${Math.abs(offset)} min ${offset > 0 ? 'after' : 'before'} ${place}`;
 }
 
 function timeInWords(at: PlanTime): string {
   if ('time' in at) return `${at.time} for ${at.minutes} min`;
   if ('period' in at) return `period ${at.period}`;
-  const { period, edge, offset } = at.bell;
-  const lesson =
-    period === 'first' || period === 'last' ? `the ${period} period` : `period ${period}`;
-  const isEdgeOfDay =
-    (period === 'first' && edge === 'start') || (period === 'last' && edge === 'end');
-  const place = isEdgeOfDay
-    ? `the ${period} bell`
-    : `${lesson} ${edge === 'start' ? 'begins' : 'ends'}`;
-  const when =
-    offset === 0
-      ? isEdgeOfDay
-        ? `at ${place}`
-        : `when ${place}`
-      : `${Math.abs(offset)} min ${offset > 0 ? 'after' : 'before'} ${place}`;
-  return `${when}, for ${at.minutes} min`;
+  return `${bellInWords(at.bell)}, for ${at.minutes} min`;
 }
 
 /** A raw rule in words; its end and where its weeks begin are told apart, or not at all. */
@@ -89,7 +100,27 @@ const dayAndMonth = (date: string): string => dateInWords(date).slice(4);
 /** `19 Oct – 16 Dec 2026`, or with both years where they differ. */
 function range(from: string, to: string): string {
   if (from === to) return `${dayAndMonth(from)} ${year(from)}`;
-  return `${dayAndMonth(from)}${year(from) === year(to) ? '' : ` ${year(from)}`} – ${dayAndMonth(to)} ${year(to)}`;
+  const yearOfFirst = year(from) === year(to) ? '' : ` ${year(from)}`;
+  return `${dayAndMonth(from)}${yearOfFirst} – ${dayAndMonth(to)} ${year(to)}`;
+}
+
+/** Whether nothing but the calendar ends a repeat. */
+export const isEndless = (repeat: PlanRepeat): boolean =>
+  'rrule' in repeat
+    ? !/COUNT|UNTIL/i.test(repeat.rrule)
+    : repeat.until === undefined && repeat.times === undefined && repeat.weeks === undefined;
+
+/** From the first held date to the last; an endless plan has no last. */
+function datesInWords(held: string[], endless: boolean): string {
+  const [first] = held;
+  if (first === undefined) return 'on no date';
+  return endless ? `from ${dayAndMonth(first)} ${year(first)}` : range(first, held.at(-1)!);
+}
+
+function repeatInWords(repeat: PlanRepeat, first: string): string {
+  if ('rrule' in repeat) return rawInWords(repeat.rrule, first);
+  const { day } = civilFromDays(dayNumber(first, 'first'));
+  return frequency(repeat, dateInWords(first).slice(0, 2).toUpperCase() as Weekday, day);
 }
 
 /**
@@ -97,28 +128,12 @@ function range(from: string, to: string): string {
  * `Every Mon and Wed, period 3, 19 Oct – 16 Dec 2026`. Throws GlenInputError like expandPlan.
  */
 export function describePlan(plan: SessionPlan, school: SchoolCalendar | null): string {
-  const { repeat } = plan;
-  const held = expandPlan({ ...plan, changes: [] }, school, {
-    from: plan.first,
-    to: addDays(plan.first, FAR_DAYS),
-  })
-    .filter(isHeld)
-    .map((o) => o.date);
+  const { repeat, first, at } = plan;
+  const window = { from: first, to: addDays(first, FAR_DAYS) };
+  const rows = expandPlan({ ...plan, changes: [] }, school, window);
+  const held = rows.filter(isHeld).map((o) => o.date);
   if (repeat === undefined)
-    return `${dateInWords(held[0] ?? plan.first, 'with-year')}, ${timeInWords(plan.at)}`;
-  const fields = 'rrule' in repeat ? undefined : repeat;
-  const { day } = civilFromDays(dayNumber(plan.first, 'first'));
-  const how = fields
-    ? frequency(fields, dateInWords(plan.first).slice(0, 2).toUpperCase() as Weekday, day)
-    : rawInWords((repeat as { rrule: string }).rrule, plan.first);
-  const endless = fields
-    ? fields.until === undefined && fields.times === undefined && fields.weeks === undefined
-    : !/COUNT|UNTIL/i.test((repeat as { rrule: string }).rrule);
-  const when =
-    held.length === 0
-      ? 'on no date'
-      : endless
-        ? `from ${dayAndMonth(held[0]!)} ${year(held[0]!)}`
-        : range(held[0]!, held.at(-1)!);
-  return `${how}, ${timeInWords(plan.at)}, ${when}`;
+    return `${dateInWords(held[0] ?? first, 'with-year')}, ${timeInWords(at)}`;
+  const dates = datesInWords(held, isEndless(repeat));
+  return `${repeatInWords(repeat, first)}, ${timeInWords(at)}, ${dates}`;
 }

@@ -15,7 +15,7 @@ import {
   pastNote,
   sameDayNote,
 } from './dateNotes.js';
-import { describePlan } from './describePlan.js';
+import { describePlan, isEndless } from './describePlan.js';
 import type { DryRunContext } from './dryRunContext.js';
 import { expandPlan, isHeld } from './expandPlan.js';
 import type { Occurrence, SessionPlan } from './plan.js';
@@ -50,12 +50,6 @@ export interface DryRun {
 /** More sessions than this are asked about once more. */
 export const MANY_SESSIONS = 300;
 
-const isEndless = ({ repeat }: SessionPlan): boolean =>
-  repeat !== undefined &&
-  ('rrule' in repeat
-    ? !/COUNT|UNTIL/i.test(repeat.rrule)
-    : repeat.until === undefined && repeat.times === undefined && repeat.weeks === undefined);
-
 function manyNote(held: Occurrence[]): Note[] {
   if (held.length <= MANY_SESSIONS) return [];
   return [
@@ -79,7 +73,7 @@ function rollNote({ rollSize }: DryRunContext): Note[] {
 }
 
 function endlessNote(plan: SessionPlan, held: Occurrence[]): Note[] {
-  if (!isEndless(plan)) return [];
+  if (!plan.repeat || !isEndless(plan.repeat)) return [];
   const last = dateInWords(held.at(-1)!.date, 'with-year');
   return [
     {

@@ -45,18 +45,15 @@ function timesOf(plan: SessionPlan, school: SchoolIndex | null): TimeOn {
 
 const isTimed = (t: Timed | Skip): t is Timed => 'time' in t;
 
-/** One date of the pattern before any change: held, or skipped with its reason. */
+/** One date of the pattern before any change: held, or skipped with its reason. `closed`: why the school is, where that matters. */
 function placeDate(
   plan: SessionPlan,
-  school: SchoolIndex | null,
   timeOn: TimeOn,
   day: number,
-  holdThroughClosures: boolean,
+  closed: Skip | undefined,
 ): Occurrence {
   const key = dateOf(day);
   const timed = timeOn(day);
-  const closed =
-    school && plan.closures === 'skip' && !holdThroughClosures ? closedBy(school, day) : undefined;
   const skip: Skip | undefined = closed ?? (isTimed(timed) ? undefined : timed);
   if (isTimed(timed)) {
     const { date, time, start, end } = placeOnDay(
@@ -106,7 +103,7 @@ function applyChange(
     return row.status === 'skipped' ? row : { ...row, status: 'cancelled', ...note };
   const onNew = timeOn(dayNumber(change.date, 'date'));
   const onOld = timeOn(dayNumber(row.key, 'key'));
-  const rule = isTimed(onNew) ? onNew : isTimed(onOld) ? onOld : undefined;
+  const rule = [onNew, onOld].find(isTimed);
   const time = change.time ?? rule?.time;
   const minutes = change.minutes ?? rule?.minutes;
   if (time === undefined || minutes === undefined) return row;
@@ -122,7 +119,8 @@ function applyChange(
 
 /** Where an occurrence comes from ISO text alone, code units order instants and dates alike. */
 const byStart = (a: Occurrence, b: Occurrence): number =>
-  a.start < b.start ? -1 : a.start > b.start ? 1 : a.key < b.key ? -1 : a.key > b.key ? 1 : 0;
+  a.start === b.start ? compare(a.key, b.key) : compare(a.start, b.start);
+const compare = (a: string, b: string): number => Number(a > b) - Number(a < b);
 
 /** How far the pattern must be followed: to the window's end, and to the keys of changes that may move into it. */
 function horizonOf(plan: SessionPlan, to: number): number {
@@ -180,11 +178,13 @@ export function expandPlan(
   );
 
   const found: Occurrence[] = [];
+  const closedOn = (day: number): Skip | undefined =>
+    index && plan.closures === 'skip' && !extra.has(day) ? closedBy(index, day) : undefined;
   for (const day of days) {
     const change = lastChange.get(day);
     // A date that nobody moved stands within a day of itself (a gap of the clocks may carry it on).
     if (change?.kind !== 'move' && (day < from - 1 || day > to)) continue;
-    const placed = placeDate(plan, index, timeOn, day, extra.has(day));
+    const placed = placeDate(plan, timeOn, day, closedOn(day));
     const row = change ? applyChange(plan, timeOn, placed, change) : placed;
     if (window.from <= row.date && row.date < window.to) found.push(row);
   }

@@ -2,6 +2,7 @@ import { WEEKDAYS, addDays, type Weekday } from '../time/dates.js';
 import { wallClockAt } from '../time/instants.js';
 import { plainRule } from './pattern.js';
 import type { Occurrence, PlanChange, PlanRepeat, SessionPlan } from './plan.js';
+import type { FieldRepeat } from './repeat.js';
 import type { RuleSet } from './toRRule.js';
 
 /** What a rule says nothing of. `first` is its DTSTART's local date. */
@@ -21,60 +22,69 @@ function untilDate(value: string, { at, zone }: Base): string {
 
 const isWeekday = (day: string): day is Weekday => (WEEKDAYS as readonly string[]).includes(day);
 
-/** A rule in our own fields, or undefined where they cannot say it. */
-function fieldsOf(rule: string, base: Base): PlanRepeat | undefined {
-  const parts = new Map(
-    rule
-      .toUpperCase()
-      .split(';')
-      .map((part) => part.split('=') as [string, string]),
-  );
-  const has = (...names: string[]): boolean =>
-    [...parts.keys()].every((name) =>
-      ['FREQ', 'INTERVAL', 'UNTIL', 'COUNT', 'WKST', ...names].includes(name),
-    );
-  const days = parts.get('BYDAY')?.split(',');
+type RuleParts = Map<string, string>;
+
+/** Parts that say nothing of which days are meant. */
+const COMMON = ['FREQ', 'INTERVAL', 'UNTIL', 'COUNT', 'WKST'];
+
+/** Whether a rule has no part but the common ones and those named. */
+const hasOnly = (parts: RuleParts, ...names: string[]): boolean =>
+  [...parts.keys()].every((name) => COMMON.includes(name) || names.includes(name));
+
+/** How often and how long; undefined where our fields count otherwise. */
+function limitsOf(parts: RuleParts, base: Base) {
   const interval = Number(parts.get('INTERVAL') ?? 1);
   const count = parts.get('COUNT');
-  // A count in a rule counts dates, ours counts sessions held: the same only where nothing is skipped.
-  if (
-    interval > MOST_INTERVAL ||
-    (count !== undefined && (base.closures === 'skip' || Number(count) > MOST_TIMES))
-  )
-    return undefined;
   const until = parts.get('UNTIL');
-  const more = {
+  if (interval > MOST_INTERVAL || Number(count ?? 0) > MOST_TIMES) return undefined;
+  // A count in a rule counts dates, ours counts sessions held: the same only where nothing is skipped.
+  if (count !== undefined && base.closures === 'skip') return undefined;
+  return {
     ...(interval === 1 ? {} : { interval }),
     ...(until === undefined ? {} : { until: untilDate(until, base) }),
     ...(count === undefined ? {} : { times: Number(count) }),
   };
-  const plainDays =
-    days === undefined || days.every(isWeekday) ? (days as Weekday[] | undefined) : undefined;
-  const on = plainDays ? { on: WEEKDAYS.filter((day) => plainDays.includes(day)) } : {};
+}
+
+/** The weekdays a rule names, in the week's order; undefined where it names one by its place in the month. */
+function plainDays(parts: RuleParts): { on?: Weekday[] } | undefined {
+  const days = parts.get('BYDAY')?.split(',');
+  if (days === undefined) return {};
+  if (!days.every(isWeekday)) return undefined;
+  return { on: WEEKDAYS.filter((day) => days.includes(day)) };
+}
+
+type MonthDay = Pick<FieldRepeat, 'nth' | 'monthDay'>;
+
+/** On which day of the month, by its number or as a weekday of it; undefined where our fields cannot say it. */
+function monthDayOf(parts: RuleParts): MonthDay | undefined {
+  if (hasOnly(parts)) return {};
+  const nth = /^\+?(-1|[1-5])(MO|TU|WE|TH|FR|SA|SU)$/.exec(parts.get('BYDAY') ?? '');
+  if (nth && hasOnly(parts, 'BYDAY'))
+    return { nth: { n: Number(nth[1]) as 1, weekday: nth[2] as Weekday } };
+  const day = parts.get('BYMONTHDAY') ?? '';
+  if (hasOnly(parts, 'BYMONTHDAY') && /^\+?([1-9]|[12]\d|3[01])$/.test(day))
+    return { monthDay: Number(day) };
+  return undefined;
+}
+
+/** A rule in our own fields, or undefined where they cannot say it. */
+function fieldsOf(rule: string, base: Base): PlanRepeat | undefined {
+  const named = rule.toUpperCase().split(';');
+  const parts: RuleParts = new Map(named.map((part) => part.split('=') as [string, string]));
+  const limits = limitsOf(parts, base);
+  if (!limits) return undefined;
+  const days = hasOnly(parts, 'BYDAY') ? plainDays(parts) : undefined;
   switch (parts.get('FREQ')) {
     case 'DAILY':
-      return has('BYDAY') && (days === undefined || plainDays)
-        ? { every: 'day', ...on, ...more }
-        : undefined;
+      return days && { every: 'day', ...days, ...limits };
     case 'WEEKLY': {
-      const weeksBeginElsewhere = interval > 1 && (parts.get('WKST') ?? 'MO') !== 'MO';
-      return has('BYDAY') && !weeksBeginElsewhere && (days === undefined || plainDays)
-        ? { every: 'week', ...on, ...more }
-        : undefined;
+      const weeksBeginElsewhere = 'interval' in limits && (parts.get('WKST') ?? 'MO') !== 'MO';
+      return days && !weeksBeginElsewhere ? { every: 'week', ...days, ...limits } : undefined;
     }
     case 'MONTHLY': {
-      const nth =
-        days?.length === 1 ? /^\+?(-1|[1-5])(MO|TU|WE|TH|FR|SA|SU)$/.exec(days[0]!) : null;
-      if (nth && has('BYDAY'))
-        return {
-          every: 'month',
-          nth: { n: Number(nth[1]) as 1, weekday: nth[2] as Weekday },
-          ...more,
-        };
-      const day = parts.get('BYMONTHDAY');
-      if (day !== undefined && has('BYMONTHDAY') && /^\+?([1-9]|[12]\d|3[01])$/.test(day))
-        return { every: 'month', monthDay: Number(day), ...more };
-      return has() ? { every: 'month', ...more } : undefined;
+      const day = monthDayOf(parts);
+      return day && { every: 'month', ...day, ...limits };
     }
     default:
       return undefined;

@@ -98,21 +98,27 @@ const PARTS = [
   'WKST',
 ];
 
-/** Checks a raw rule for what a plan can hold, and gives it in capitals and without its name. */
-export function plainRule(rrule: unknown): string {
-  const path = 'repeat.rrule';
-  if (typeof rrule !== 'string') fail(path, 'Give a rule as RFC 5545 writes it.');
+/** Where a raw rule stands in a plan. */
+const RULE = 'repeat.rrule';
+
+/** The parts of a raw rule, each of them one that a plan can hold. */
+function partsOf(rrule: string): Map<string, string> {
+  const bare = rrule.trim().replace(/^RRULE:/i, '');
   const parts = new Map<string, string>();
-  for (const part of rrule
-    .trim()
-    .replace(/^RRULE:/i, '')
-    .split(';')
-    .filter(Boolean)) {
+  for (const part of bare.split(';').filter(Boolean)) {
     const [name = '', value = ''] = part.toUpperCase().split('=');
     if (!PARTS.includes(name) || value === '' || parts.has(name))
-      fail(path, `This rule cannot be used here: ${part}.`);
+      fail(RULE, `This rule cannot be used here: ${part}.`);
     parts.set(name, value);
   }
+  return parts;
+}
+
+/** Checks a raw rule for what a plan can hold, and gives it in capitals and without its name. */
+export function plainRule(rrule: unknown): string {
+  const path = RULE;
+  if (typeof rrule !== 'string') fail(path, 'Give a rule as RFC 5545 writes it.');
+  const parts = partsOf(rrule);
   if (!['DAILY', 'WEEKLY', 'MONTHLY', 'YEARLY'].includes(parts.get('FREQ') ?? ''))
     fail(path, 'A rule repeats daily, weekly, monthly or yearly.');
   if (parts.has('BYWEEKNO') && !parts.has('BYDAY'))

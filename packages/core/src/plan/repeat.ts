@@ -68,46 +68,62 @@ function checkList(list: unknown[] | undefined, path: string, what: string): voi
     fail(path, `Choose at least one ${what}.`);
 }
 
-/** Throws GlenInputError at the first field of the repeat that is wrong. */
-export function checkRepeat(repeat: FieldRepeat, first: number, school: SchoolIndex | null): void {
-  const every = checkOneOf(
-    repeat.every,
-    Object.keys(KNOWS) as FieldRepeat['every'][],
-    'repeat.every',
-  );
+/** Fields that only some ways to repeat know. */
+const NOT_ALWAYS = ['interval', 'on', 'monthDay', 'nth'];
+
+function checkFields(repeat: FieldRepeat, every: FieldRepeat['every']): void {
   for (const [field, value] of Object.entries(repeat)) {
     // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- a field may be there and undefined
     if (value === undefined) continue;
     if (!FIELDS.includes(field)) fail(`repeat.${field}`, `A repeat has no ${field}.`);
-    if (['interval', 'on', 'monthDay', 'nth'].includes(field) && !KNOWS[every].includes(field))
+    if (NOT_ALWAYS.includes(field) && !KNOWS[every].includes(field))
       fail(`repeat.${field}`, `Every ${every} knows no ${field}.`);
   }
-  if (every === 'school-day' && !school)
-    fail('repeat.every', 'School days need a school calendar.');
-  if (repeat.interval !== undefined)
-    checkWhole(repeat.interval, 1, every === 'school-day' ? 1 : MOST.interval, 'repeat.interval');
-  checkList(repeat.on, 'repeat.on', 'weekday');
-  repeat.on?.forEach((day) => checkOneOf(day, WEEKDAYS, 'repeat.on'));
-  if (repeat.monthDay !== undefined && repeat.nth !== undefined)
+}
+
+function checkDays({ on, monthDay, nth }: FieldRepeat): void {
+  checkList(on, 'repeat.on', 'weekday');
+  on?.forEach((day) => checkOneOf(day, WEEKDAYS, 'repeat.on'));
+  if (monthDay !== undefined && nth !== undefined)
     fail('repeat.nth', 'Give a day of the month or a weekday of it, not both.');
-  if (repeat.monthDay !== undefined) checkWhole(repeat.monthDay, 1, 31, 'repeat.monthDay');
-  if (repeat.nth !== undefined) {
-    if (![1, 2, 3, 4, 5, -1].includes(repeat.nth.n))
-      fail('repeat.nth', 'First to fifth, or -1 for the last.');
-    checkOneOf(repeat.nth.weekday, WEEKDAYS, 'repeat.nth');
-  }
-  checkList(repeat.cycleDays, 'repeat.cycleDays', 'cycle day');
-  for (const label of repeat.cycleDays ?? []) {
+  if (monthDay !== undefined) checkWhole(monthDay, 1, 31, 'repeat.monthDay');
+  if (nth === undefined) return;
+  if (![1, 2, 3, 4, 5, -1].includes(nth.n))
+    fail('repeat.nth', 'First to fifth, or -1 for the last.');
+  checkOneOf(nth.weekday, WEEKDAYS, 'repeat.nth');
+}
+
+function checkCycleDays({ cycleDays }: FieldRepeat, school: SchoolIndex | null): void {
+  checkList(cycleDays, 'repeat.cycleDays', 'cycle day');
+  for (const label of cycleDays ?? []) {
     if (!school?.cycle)
       fail('repeat.cycleDays', 'Cycle days need a school calendar that has a cycle.');
     if (!school.cycle.labels.includes(label))
       fail('repeat.cycleDays', `The cycle has no ${label} day.`);
   }
+}
+
+function checkEnds(repeat: FieldRepeat): void {
+  const { times, weeks } = repeat;
   const ends = (['until', 'times', 'weeks'] as const).filter((end) => repeat[end] !== undefined);
   if (ends.length > 1)
     fail(`repeat.${ends[1]}`, 'Give one end: a date, a number of times, or a number of weeks.');
-  if (repeat.times !== undefined) checkWhole(repeat.times, 1, MOST.times, 'repeat.times');
-  if (repeat.weeks !== undefined) checkWhole(repeat.weeks, 1, MOST.weeks, 'repeat.weeks');
+  if (times !== undefined) checkWhole(times, 1, MOST.times, 'repeat.times');
+  if (weeks !== undefined) checkWhole(weeks, 1, MOST.weeks, 'repeat.weeks');
+}
+
+/** Throws GlenInputError at the first field of the repeat that is wrong. */
+export function checkRepeat(repeat: FieldRepeat, first: number, school: SchoolIndex | null): void {
+  const known = Object.keys(KNOWS) as FieldRepeat['every'][];
+  const every = checkOneOf(repeat.every, known, 'repeat.every');
+  checkFields(repeat, every);
+  if (every === 'school-day' && !school)
+    fail('repeat.every', 'School days need a school calendar.');
+  const most = every === 'school-day' ? 1 : MOST.interval;
+  if (repeat.interval !== undefined) checkWhole(repeat.interval, 1, most, 'repeat.interval');
+  checkDays(repeat);
+  checkCycleDays(repeat, school);
+  checkEnds(repeat);
   lastDay(repeat, first, school);
 }
 

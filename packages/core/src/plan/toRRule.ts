@@ -25,11 +25,13 @@ export function usualTime(held: Occurrence[]): { time: string; minutes: number }
     counts.set(key, { ...seen, n: seen.n + 1 });
   }
   const [most] = [...counts.values()].sort((a, b) => b.n - a.n);
-  return most
-    ? { time: most.time, minutes: most.minutes }
-    : held[0]
-      ? { time: held[0].time, minutes: held[0].minutes }
-      : null;
+  const usual = most ?? held[0];
+  return usual ? { time: usual.time, minutes: usual.minutes } : null;
+}
+
+function monthParts({ nth, monthDay }: FieldRepeat): string[] {
+  if (nth) return [`BYDAY=${nth.n}${nth.weekday}`];
+  return monthDay ? [`BYMONTHDAY=${monthDay}`] : [];
 }
 
 /** The parts of a rule that give a repeat's dates, cycle days and ends apart. */
@@ -46,15 +48,7 @@ function partsOf(repeat: FieldRepeat, school: SchoolIndex | null): string[] {
     case 'week':
       return ['FREQ=WEEKLY', ...interval, ...byDay(repeat.on)];
     case 'month':
-      return [
-        'FREQ=MONTHLY',
-        ...interval,
-        ...(repeat.nth
-          ? [`BYDAY=${repeat.nth.n}${repeat.nth.weekday}`]
-          : repeat.monthDay
-            ? [`BYMONTHDAY=${repeat.monthDay}`]
-            : []),
-      ];
+      return ['FREQ=MONTHLY', ...interval, ...monthParts(repeat)];
   }
 }
 

@@ -96,18 +96,29 @@ function dueFor(
   }
 }
 
+const AFTERWARDS: Record<PostPlan['afterwards'], Delivery['wanted']> = {
+  down: 'gone',
+  strike: 'struck',
+  stay: 'kept',
+};
+
+/** What is wanted of one delivery now. `closes`: when its session's door closes, null for the link itself. */
 function wantedFor(
   post: PostPlan,
-  due: string | null,
-  closes: string | null,
+  { due, closes }: Pick<Delivery, 'due' | 'closes'>,
   cancelled: boolean,
   now: string,
 ): Delivery['wanted'] {
   if (post.withdrawn) return 'gone';
   if (cancelled) return post.afterwards === 'down' ? 'gone' : 'struck';
-  if (closes !== null && closes <= now)
-    return post.afterwards === 'down' ? 'gone' : post.afterwards === 'strike' ? 'struck' : 'kept';
+  if (closes !== null && closes <= now) return AFTERWARDS[post.afterwards];
   return due !== null && due <= now ? 'out' : 'later';
+}
+
+/** When what a link is for is due: at once, unless a time or a draft says otherwise. */
+function dueForLink({ timing }: PostPlan, now: string): string | null {
+  if (timing.kind === 'draft') return null;
+  return timing.kind === 'at' ? timing.at : now;
 }
 
 /**
@@ -118,16 +129,17 @@ function wantedFor(
  */
 export function planPosts(post: PostPlan, occurrences: PostOccurrence[], now: string): Delivery[] {
   secondsOf(now, 'now');
-  const { id, places, about, timing } = checked(post);
+  const { id, places, about } = checked(post);
   if (about === 'link') {
-    const due = timing.kind === 'at' ? timing.at : timing.kind === 'draft' ? null : now;
+    const due = dueForLink(post, now);
+    const wanted = wantedFor(post, { due, closes: null }, false, now);
     return places.map((place) => ({
       key: `${id}/${place.id}/link`,
       place: place.id,
       occurrence: null,
       due,
       closes: null,
-      wanted: wantedFor(post, due, null, false, now),
+      wanted,
     }));
   }
   const held = occurrences.filter((o) => o.status !== 'skipped');
@@ -142,7 +154,7 @@ export function planPosts(post: PostPlan, occurrences: PostOccurrence[], now: st
           occurrence: o.id,
           due,
           closes: o.closes,
-          wanted: wantedFor(post, due, o.closes, o.status === 'cancelled', now),
+          wanted: wantedFor(post, { due, closes: o.closes }, o.status === 'cancelled', now),
         };
       }),
   );
