@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { endpointNames, endpointOf } from '@glen/contract';
+import { endpointNames, endpointOf, type EndpointName } from '@glen/contract';
 import { problemSchema, schemas } from '@glen/contract/schemas';
 
 const PROBLEMS: Record<string, string> = {
@@ -23,59 +23,60 @@ const schemaOf = (
   return rest;
 };
 
+interface Shape {
+  params?: z.ZodObject;
+  query?: z.ZodObject;
+  body?: z.ZodType;
+  answer: z.ZodType;
+}
+
+const parametersIn = (where: 'path' | 'query', object: z.ZodObject | undefined) =>
+  Object.entries(object?.shape ?? {}).map(([key, field]) => ({
+    name: key,
+    in: where,
+    required: where === 'path',
+    schema: schemaOf(field as z.ZodType, 'input'),
+  }));
+
+/** What any endpoint may answer where it cannot do what was asked. */
+const problems = (): Record<string, unknown> =>
+  Object.fromEntries(
+    Object.entries(PROBLEMS).map(([status, description]) => {
+      const schema = { $ref: '#/components/schemas/Problem' };
+      return [status, { description, content: { 'application/problem+json': { schema } } }];
+    }),
+  );
+
+function bodyOf({ body }: Shape): Record<string, unknown> {
+  if (!body) return {};
+  const content = { 'application/json': { schema: schemaOf(body, 'input') } };
+  return { requestBody: { required: true, content } };
+}
+
+function operationOf(name: EndpointName): Record<string, unknown> {
+  const endpoint = endpointOf(name);
+  const shape = schemas[name] as Shape;
+  const type = name === 'live' ? 'text/event-stream' : 'application/json';
+  return {
+    operationId: name,
+    summary: endpoint.does,
+    description: `Who may call it: ${endpoint.who}.`,
+    parameters: [...parametersIn('path', shape.params), ...parametersIn('query', shape.query)],
+    ...bodyOf(shape),
+    responses: {
+      '200': { description: 'Done.', content: { [type]: { schema: schemaOf(shape.answer) } } },
+      ...problems(),
+    },
+  };
+}
+
 /** OpenAPI 3.1 of every endpoint, made from the one table. */
 export function openapi(publicUrl: string): Record<string, unknown> {
   const paths: Record<string, Record<string, unknown>> = {};
   for (const name of endpointNames) {
-    const endpoint = endpointOf(name);
-    const shape: {
-      params?: z.ZodObject;
-      query?: z.ZodObject;
-      body?: z.ZodType;
-      answer: z.ZodType;
-    } = schemas[name];
-    const parameters = (where: 'path' | 'query', object: z.ZodObject | undefined) =>
-      Object.entries(object?.shape ?? {}).map(([key, field]) => ({
-        name: key,
-        in: where,
-        required: where === 'path',
-        schema: schemaOf(field as z.ZodType, 'input'),
-      }));
-    const problems = Object.entries(PROBLEMS).map(([status, description]) => [
-      status,
-      {
-        description,
-        content: {
-          'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } },
-        },
-      },
-    ]);
-    const path = endpoint.path.replace(/:(\w+)/g, '{$1}');
-    (paths[path] ??= {})[endpoint.method.toLowerCase()] = {
-      operationId: name,
-      summary: endpoint.does,
-      description: `Who may call it: ${endpoint.who}.`,
-      parameters: [...parameters('path', shape.params), ...parameters('query', shape.query)],
-      ...(shape.body
-        ? {
-            requestBody: {
-              required: true,
-              content: { 'application/json': { schema: schemaOf(shape.body, 'input') } },
-            },
-          }
-        : {}),
-      responses: {
-        '200': {
-          description: 'Done.',
-          content: {
-            [name === 'live' ? 'text/event-stream' : 'application/json']: {
-              schema: schemaOf(shape.answer),
-            },
-          },
-        },
-        ...Object.fromEntries(problems),
-      },
-    };
+    const { path, method } = endpointOf(name);
+    const operations = (paths[path.replace(/:(\w+)/g, '{$1}')] ??= {});
+    operations[method.toLowerCase()] = operationOf(name);
   }
   return {
     openapi: '3.1.0',

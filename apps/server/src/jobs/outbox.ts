@@ -112,8 +112,7 @@ export async function putBack(
   db: Db,
   clock: Clock,
   job: Job,
-  reason: string,
-  permanent: boolean,
+  { reason, permanent }: { reason: string; permanent: boolean },
 ): Promise<void> {
   const over = permanent || job.tries >= MOST_TRIES;
   await db.change(

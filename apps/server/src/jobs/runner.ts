@@ -100,13 +100,10 @@ export class JobRunner {
     } catch (error) {
       const outside = error instanceof OutsideError;
       if (!outside) log.error({ err: error, job }, 'a job failed');
-      await putBack(
-        db,
-        clock,
-        job,
-        outside ? error.message : 'Something went wrong on our side.',
-        outside && error.permanent,
-      );
+      await putBack(db, clock, job, {
+        reason: outside ? error.message : 'Something went wrong on our side.',
+        permanent: outside && error.permanent,
+      });
     }
     if (job.kind === 'placement') await announcePlacement(this.glen, Number(job.subject));
   }

@@ -47,92 +47,146 @@ export async function doorOfHost(
   return { link, facts };
 }
 
+/** All that a desk is made of. */
+interface DeskFacts {
+  link: LinkRow;
+  facts: DoorFacts;
+  visitors: VisitorRow[];
+  roll: { id: number; name: string }[];
+}
+
+type Desk = Answer<'desk'>;
+
+/** Whether somebody is here, on the way in, or waiting. */
+const isHere = (v: VisitorRow): boolean =>
+  Boolean(v.inside) || v.state === 'waiting' || isComing(v);
+
+const isComing = (v: VisitorRow): boolean =>
+  v.state === 'let-in' && !v.inside && v.left_at === null;
+
+/** Who stands where: knocking, on the way in, inside, turned away; and who of the roll is missing. */
+function columnsOf({ visitors, roll, facts }: DeskFacts) {
+  const isOver = Boolean(facts.at?.occurrence.ended_at);
+  const these = (test: (v: VisitorRow) => boolean): DeskVisitor[] =>
+    visitors.filter(test).map(visitorOf);
+  const here = new Set(visitors.filter(isHere).map((v) => v.person_id));
+  return {
+    waiting: isOver ? [] : these((v) => v.state === 'waiting'),
+    coming: isOver ? [] : these(isComing),
+    inside: these((v) => Boolean(v.inside)),
+    away: these((v) => v.state === 'turned-away' || v.state === 'put-out'),
+    missing: roll.filter((person) => !here.has(person.id)).map(({ id, name }) => ({ id, name })),
+    rollSize: roll.length,
+  };
+}
+
+function sessionAt({ facts: { at } }: DeskFacts): Desk['session'] {
+  if (!at) return null;
+  const session = at.occurrence;
+  return {
+    title: session.session_title,
+    date: session.local_date,
+    time: session.local_time,
+    minutes: session.minutes,
+    start: session.start_at,
+    end: session.end_at,
+    opens: at.opens,
+    closes: at.closes,
+  };
+}
+
+function doorState({ facts: { at } }: DeskFacts): Desk['door'] {
+  const session = at?.occurrence;
+  if (session?.ended_at) return 'ended';
+  return session?.opened_at || session?.inside ? 'open' : 'shut';
+}
+
+function linkAtDesk(glen: Glen, link: LinkRow): Desk['link'] {
+  const { id, code, label, kind, state } = link;
+  return { id, code, label, kind, state, address: linkAddress(glen, code) };
+}
+
+/** What belongs to the door itself, whoever comes. */
+function doorPart({ link, facts, ...rest }: DeskFacts) {
+  const { row, at, rules } = facts;
+  const session = at?.occurrence;
+  const { whoMayEnter, straightIn, presenters } = rules;
+  const room = session?.room ? session.room_address_kept : row.room_address;
+  return {
+    classId: row.class_id,
+    classTitle: titleOf(row),
+    pennant: row.pennant,
+    title: session?.session_title ?? nameOf(row),
+    session: sessionAt({ link, facts, ...rest }),
+    door: doorState({ link, facts, ...rest }),
+    hostInside: session?.hostInside ?? false,
+    onTheSpot: !session,
+    rules: { whoMayEnter, straightIn, presenters },
+    pastedRoom: room !== null,
+  };
+}
+
+/** Whether whoever asks is host for this session alone. */
+function isActing({ row, at }: DoorFacts): boolean {
+  const isHost = row.as_what === 'host' || row.as_what === 'co-teacher';
+  return !isHost && !row.link_host && !at?.occurrence.joined_host;
+}
+
+type Successor = Desk['successors'][number];
+
+/** Who could take the session over, and who has. */
+async function successorsOf(glen: Glen, { row, at, who }: DoorFacts): Promise<Successor[]> {
+  const [staff, acting] = await Promise.all([
+    staffOf(glen.db, row.class_id),
+    actingHostsOf(glen.db, at?.occurrence.sitting_id ?? 0),
+  ]);
+  return staff
+    .filter((s) => s.id !== who.person?.id)
+    .map((s) => ({ ...s, acting: acting.includes(s.id) }));
+}
+
+async function guestsOf(glen: Glen, { at }: DoorFacts): Promise<Desk['invited']> {
+  const invited = await invitedTo(glen.db, at?.occurrence.occurrence_id ?? 0);
+  return invited.map(({ id, name, email, of_school: ofSchool }) => ({
+    id,
+    name: name ?? email ?? '',
+    email,
+    ofSchool: Boolean(ofSchool),
+  }));
+}
+
+async function togetherAt(glen: Glen, { at }: DoorFacts): Promise<Desk['together']> {
+  const joining = await joiningTitles(glen.db, at ? [at.occurrence.occurrence_id] : []);
+  return joining.map((c) => ({ id: c.id, title: classTitle(c), pennant: c.pennant }));
+}
+
 /** Who knocks, who is in, who of the roll is missing, for one link's door now. */
 export async function describeDesk(
   glen: Glen,
   linkId: number,
   token: string | undefined,
-): Promise<Answer<'desk'>> {
+): Promise<Desk> {
   const { link, facts } = await doorOfHost(glen, linkId, token);
-  const { row, at, rules, who } = facts;
-  const session = at?.occurrence;
-  const sitting = session?.sitting_id ?? 0;
-  const [visitors, roll, staff, acting, invited, joining, codes] = await Promise.all([
-    visitorsOf(glen.db, sitting),
-    peopleOfLink(glen.db, row.link_id, session?.occurrence_id),
-    staffOf(glen.db, row.class_id),
-    actingHostsOf(glen.db, sitting),
-    invitedTo(glen.db, session?.occurrence_id ?? 0),
-    joiningTitles(glen.db, session ? [session.occurrence_id] : []),
+  const session = facts.at?.occurrence;
+  const [visitors, roll, successors, invited, together, codes] = await Promise.all([
+    visitorsOf(glen.db, session?.sitting_id ?? 0),
+    peopleOfLink(glen.db, facts.row.link_id, session?.occurrence_id),
+    successorsOf(glen, facts),
+    guestsOf(glen, facts),
+    togetherAt(glen, facts),
     codesOf(glen.db, link.id),
   ]);
-  const here = new Set(
-    visitors
-      .filter(
-        (v) => v.inside || v.state === 'waiting' || (v.state === 'let-in' && v.left_at === null),
-      )
-      .map((v) => v.person_id),
-  );
+  const desk: DeskFacts = { link, facts, visitors, roll };
+  const own = visitors.find((v) => v.person_id === facts.who.person?.id && v.inside);
   return {
-    link: {
-      id: link.id,
-      code: link.code,
-      label: link.label,
-      kind: link.kind,
-      state: link.state,
-      address: linkAddress(glen, link.code),
-    },
-    classId: row.class_id,
-    classTitle: titleOf(row),
-    pennant: row.pennant,
-    title: session?.session_title ?? nameOf(row),
-    session: session
-      ? {
-          title: session.session_title,
-          date: session.local_date,
-          time: session.local_time,
-          minutes: session.minutes,
-          start: session.start_at,
-          end: session.end_at,
-          opens: at.opens,
-          closes: at.closes,
-        }
-      : null,
-    door: session?.ended_at ? 'ended' : session?.opened_at || session?.inside ? 'open' : 'shut',
-    hostInside: session?.hostInside ?? false,
-    onTheSpot: !session,
-    waiting: session?.ended_at ? [] : visitors.filter((v) => v.state === 'waiting').map(visitorOf),
-    coming: session?.ended_at
-      ? []
-      : visitors
-          .filter((v) => v.state === 'let-in' && !v.inside && v.left_at === null)
-          .map(visitorOf),
-    inside: visitors.filter((v) => v.inside).map(visitorOf),
-    away: visitors.filter((v) => v.state === 'turned-away' || v.state === 'put-out').map(visitorOf),
-    missing: roll.filter((person) => !here.has(person.id)).map(({ id, name }) => ({ id, name })),
-    rollSize: roll.length,
-    rules: {
-      whoMayEnter: rules.whoMayEnter,
-      straightIn: rules.straightIn,
-      presenters: rules.presenters,
-    },
-    pastedRoom: (session?.room ? session.room_address_kept : row.room_address) !== null,
+    link: linkAtDesk(glen, link),
+    ...doorPart(desk),
+    ...columnsOf(desk),
     replacedAt: codes.at(-2)?.replaced_at ?? null,
-    together: joining.map((c) => ({ id: c.id, title: classTitle(c), pennant: c.pennant })),
-    acting:
-      row.as_what !== 'host' &&
-      row.as_what !== 'co-teacher' &&
-      !row.link_host &&
-      !session?.joined_host,
-    own: visitors.find((v) => v.person_id === who.person?.id && v.inside)?.id ?? null,
-    successors: staff
-      .filter((s) => s.id !== who.person?.id)
-      .map((s) => ({ ...s, acting: acting.includes(s.id) })),
-    invited: invited.map((i) => ({
-      id: i.id,
-      name: i.name ?? i.email ?? '',
-      email: i.email,
-      ofSchool: Boolean(i.of_school),
-    })),
+    together,
+    acting: isActing(facts),
+    own: own?.id ?? null,
+    successors,
+    invited,
   };
 }

@@ -24,6 +24,18 @@ interface Entering {
   byHand: boolean;
 }
 
+/** Who a visitor is at this door: the same one again for the same account, or without one for the same browser. */
+function identityOf(facts: DoorFacts, sessionId: number) {
+  const { account, person } = facts.who;
+  return {
+    key: account ? `a${account.id}` : `s${sessionId}`,
+    accountId: account?.id ?? null,
+    personId: person?.id ?? null,
+    accountKind: account?.kind ?? ('none' as const),
+    onRoll: isOnRoll(facts) && account?.kind === 'school',
+  };
+}
+
 /** Writes a knock or an entrance, under the link's lock; gives the seat of whoever goes in. */
 export async function admit(
   glen: Glen,
@@ -31,20 +43,16 @@ export async function admit(
   decision: EntryDecision,
   { sessionId, name, entryCode, byHand }: Entering,
 ): Promise<Seated | null> {
-  const { row, who, now, at } = facts;
+  const { row, now, at } = facts;
   const sittingId = await ensureSitting(glen.db, at!.occurrence.occurrence_id, row.link_id);
   const entering = decision.outcome === 'enter';
   const hosting = entering && decision.role === 'host';
   if (hosting) await openSitting(glen.db, sittingId, now, byHand);
   const visitorId = await saveVisitor(glen.db, {
+    ...identityOf(facts, sessionId),
     sittingId,
-    key: who.account ? `a${who.account.id}` : `s${sessionId}`,
-    accountId: who.account?.id ?? null,
-    personId: who.person?.id ?? null,
     sessionId,
     name,
-    accountKind: who.account?.kind ?? 'none',
-    onRoll: isOnRoll(facts) && who.account?.kind === 'school',
     role: decision.role!,
     state: entering ? 'let-in' : 'waiting',
     entryCode,

@@ -188,23 +188,29 @@ export function decideAt(facts: DoorFacts, given: Given = {}): EntryDecision {
     : decision;
 }
 
+/** What has become of a visitor in this session so far. Whom a host brought in need not knock either. */
+function soFar({ at }: DoorFacts): Pick<Visitor, 'letIn' | 'removed'> {
+  const state = at?.occurrence.visitor_state;
+  return {
+    letIn: state === 'let-in' || Boolean(at?.occurrence.invited),
+    removed: state === 'turned-away' || state === 'put-out',
+  };
+}
+
 function visitorOf(facts: DoorFacts, given: Given): Visitor {
   const { row, who, at, isHost } = facts;
   const session = at?.occurrence;
-  const state = session?.visitor_state;
   const code = given.entryCode ?? session?.entry_code ?? undefined;
   return {
+    ...soFar(facts),
     account: who.account?.kind ?? 'none',
     host: isHost,
     staff: isStaff(who),
     named: row.as_what === 'presenter' || Boolean(session?.joined_named),
     onRoll: isOnRoll(facts),
     invited: Boolean(session?.invited) || Boolean(row.link_invited),
-    // Whom a host brought in need not knock either.
-    letIn: state === 'let-in' || Boolean(session?.invited),
     ...(code === undefined ? {} : { code }),
     watchOnly: given.watchOnly ?? false,
-    removed: state === 'turned-away' || state === 'put-out',
   };
 }
 

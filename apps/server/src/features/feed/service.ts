@@ -41,8 +41,7 @@ async function fileOf(
   glen: Glen,
   name: string,
   rows: Filed[],
-  calendar: SchoolCalendar,
-  calendarVersion: number,
+  { calendar, version }: { calendar: SchoolCalendar; version: number },
 ): Promise<string> {
   const host = new URL(glen.config.publicUrl).host;
   return calendarIcs({
@@ -54,7 +53,7 @@ async function fileOf(
     series: rows.map((row) => ({
       // An edited calendar changes dates too, so its version counts along.
       uid: `${row.uid ?? `series-${row.id}`}@${host}`,
-      sequence: row.version + calendarVersion - 2,
+      sequence: row.version + version - 2,
       changedAt: row.changed_at,
       title: row.title,
       description: row.description,
@@ -137,7 +136,7 @@ export async function feedFile(glen: Glen, token: string): Promise<{ text: strin
     feed.class_id === null
       ? (await personById(glen.db, feed.person_id!))!.name
       : classTitle((await classById(glen.db, feed.class_id, 0))!);
-  const text = await fileOf(glen, `${whose}, ${school}`, rows, calendar, version);
+  const text = await fileOf(glen, `${whose}, ${school}`, rows, { calendar, version });
   return { text, etag: `"${createHash('sha256').update(text).digest('base64url').slice(0, 27)}"` };
 }
 
@@ -149,7 +148,7 @@ export async function seriesFile(
   if (!row) throw notFound('This session');
   const { calendar, version } = await readCalendar(glen.db);
   return {
-    text: await fileOf(glen, row.title, [row], calendar, version),
+    text: await fileOf(glen, row.title, [row], { calendar, version }),
     name: `${row.title.replace(/[^\w]+/g, '-').toLowerCase() || 'sessions'}.ics`,
   };
 }

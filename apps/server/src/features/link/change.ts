@@ -6,15 +6,25 @@ import { announceLink } from './announce.js';
 import { describeLink } from './describe.js';
 import { heldLink, updateLink, type LinkRow } from './store.js';
 
+/** Which link, as it was read, and what the log calls it. */
+interface LinkChange {
+  linkId: number;
+  version: number;
+  action: string;
+}
+
+/** What a link's row is to say, and what the log says of it where that is more. */
+interface Changed {
+  columns?: Record<string, string | number | null>;
+  after?: unknown;
+}
+
 /** Changes a link that still has the version its editor read, in one transaction; 409 with how it stands where it has not. */
 export async function changeLink(
   glen: Glen,
-  linkId: number,
   who: Who,
-  { version, action }: { version: number; action: string },
-  work: (
-    link: LinkRow,
-  ) => Promise<{ columns?: Record<string, string | number | null>; after?: unknown }>,
+  { linkId, version, action }: LinkChange,
+  work: (link: LinkRow) => Promise<Changed>,
 ): Promise<Answer<'editLink'>> {
   const done = await glen.db.transaction(async () => {
     const link = await heldLink(glen.db, linkId);

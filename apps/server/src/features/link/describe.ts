@@ -5,10 +5,9 @@ import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { rulesOfLinks } from '../entry/layers.js';
-import { MAIN_LINK } from '../school/store.js';
 import { audienceOf, audienceSizes, linkHostsOf, type AudienceRow } from '../audience/store.js';
 import { sharesOf, type ShareRow } from './shareStore.js';
-import { codesOf, isRunning, listLinks, nextOfLinks, usedSince } from './store.js';
+import { codesOf, isRunning, listLinks, nextOfLinks, usedSince, type ListedLink } from './store.js';
 
 const audienceItem = (row: AudienceRow): LinkDetail['audience'][number] => {
   if (row.class_id !== null)
@@ -25,14 +24,8 @@ const audienceItem = (row: AudienceRow): LinkDetail['audience'][number] => {
     : { kind: 'person', id: row.person_id, name: row.person_name! };
 };
 
-async function rowsOf(
-  glen: Glen,
-  who: Who,
-  which: string,
-  values: Record<string, number> = {},
-): Promise<LinkDetail[]> {
-  const links = await listLinks(glen.db, who.person!.id, which, MAIN_LINK, values);
-  const ids = links.map((l) => l.id);
+/** What a list of links needs beside their rows. */
+async function around(glen: Glen, ids: number[]) {
   const [audience, sizes, hosts, rules, next] = await Promise.all([
     audienceOf(glen.db, ids),
     audienceSizes(glen.db, ids),
@@ -40,52 +33,81 @@ async function rowsOf(
     rulesOfLinks(glen.db, ids),
     nextOfLinks(glen.db, ids, glen.clock.school()),
   ]);
-  const nextOf = new Map(
-    next.map((row) => [
-      row.link_id,
-      { date: row.local_date, time: row.local_time, title: row.title },
-    ]),
+  return { audience, sizes, hosts, rules, next: new Map(next.map((row) => [row.link_id, row])) };
+}
+
+type Around = Awaited<ReturnType<typeof around>>;
+
+/** The rules in force at a link, as far as a list of links tells them, and those that a person must set by hand. */
+function rulesPart(glen: Glen, l: ListedLink, { rules }: Around) {
+  const { rules: inForce, layers } = rules.get(l.id)!;
+  const holds = l.room_address === null ? glen.video.holds : [];
+  const { whoMayEnter, straightIn, withoutHost, entryCode } = inForce;
+  return {
+    rules: { whoMayEnter, straightIn, withoutHost, asksCode: entryCode !== null },
+    ownRules: Object.keys(layers.at(-1)!.rules).length,
+    holds,
+    byHand: rulesToSetByHand(inForce, holds),
+  };
+}
+
+function peoplePart(l: ListedLink, { audience, sizes, hosts }: Around) {
+  return {
+    audience: audience.filter((a) => a.link_id === l.id).map(audienceItem),
+    audienceSize: sizes.get(l.id) ?? 0,
+    hosts: hosts.filter((h) => h.link_id === l.id).map(({ id, name }) => ({ id, name })),
+  };
+}
+
+function nextPart(l: ListedLink, { next }: Around): LinkDetail['next'] {
+  const row = next.get(l.id);
+  return row ? { date: row.local_date, time: row.local_time, title: row.title } : null;
+}
+
+function linkPart(glen: Glen, l: ListedLink) {
+  const { id, version, code, label, purpose, kind, state, place } = l;
+  return {
+    id,
+    version,
+    classId: l.class_id,
+    classTitle: classTitle({ title: l.class_title, period: l.period }),
+    pennant: l.pennant,
+    code,
+    address: linkAddress(glen, code),
+    label,
+    purpose,
+    kind,
+    state,
+    shown: Boolean(l.shown),
+    main: l.main_id === id,
+    place,
+    room: l.room_address,
+    lastUsed: l.last_used,
+    mayEdit: l.as_what === 'host' || l.as_what === 'co-teacher',
+  };
+}
+
+async function rowsOf(
+  glen: Glen,
+  who: Who,
+  which: string,
+  values: Record<string, number> = {},
+): Promise<LinkDetail[]> {
+  const links = await listLinks(glen.db, who.person!.id, which, values);
+  const beside = await around(
+    glen,
+    links.map((l) => l.id),
   );
-  return links.map((l): LinkDetail => {
-    const { rules: inForce, layers } = rules.get(l.id)!;
-    const holds = l.room_address === null ? glen.video.holds : [];
-    return {
-      id: l.id,
-      version: l.version,
-      classId: l.class_id,
-      classTitle: classTitle({ title: l.class_title, period: l.period }),
-      pennant: l.pennant,
-      code: l.code,
-      address: linkAddress(glen, l.code),
-      label: l.label,
-      purpose: l.purpose,
-      kind: l.kind,
-      state: l.state,
-      shown: Boolean(l.shown),
-      main: l.main_id === l.id,
-      place: l.place,
-      audience: audience.filter((a) => a.link_id === l.id).map(audienceItem),
-      audienceSize: sizes.get(l.id) ?? 0,
-      hosts: hosts.filter((h) => h.link_id === l.id).map(({ id, name }) => ({ id, name })),
-      rules: {
-        whoMayEnter: inForce.whoMayEnter,
-        straightIn: inForce.straightIn,
-        withoutHost: inForce.withoutHost,
-        asksCode: inForce.entryCode !== null,
-      },
-      ownRules: Object.keys(layers.at(-1)!.rules).length,
-      room: l.room_address,
-      lastUsed: l.last_used,
-      next: nextOf.get(l.id) ?? null,
-      mayEdit: l.as_what === 'host' || l.as_what === 'co-teacher',
-      former: [],
-      shares: [],
-      mayTakeBack: false,
-      holds,
-      byHand: rulesToSetByHand(inForce, holds),
-      running: false,
-    };
-  });
+  return links.map((l): LinkDetail => ({
+    ...linkPart(glen, l),
+    ...peoplePart(l, beside),
+    ...rulesPart(glen, l, beside),
+    next: nextPart(l, beside),
+    former: [],
+    shares: [],
+    mayTakeBack: false,
+    running: false,
+  }));
 }
 
 const inList = ({
@@ -118,12 +140,13 @@ export async function linksOfClass(
   return { links: links.map(inList), mayEdit: links[0]?.mayEdit ?? false };
 }
 
-const shareWords = (s: ShareRow): string =>
-  s.series_id === null
-    ? 'always'
-    : s.key_date === null
-      ? `at every date of ${s.series_title}`
-      : `on ${dateInWords(s.key_date)}`;
+/** When two class periods meet at a link. */
+function shareWords(s: ShareRow): string {
+  if (s.series_id === null) return 'always';
+  return s.key_date === null
+    ? `at every date of ${s.series_title}`
+    : `on ${dateInWords(s.key_date)}`;
+}
 
 export async function describeLink(glen: Glen, linkId: number, who: Who): Promise<LinkDetail> {
   const [link] = await rowsOf(glen, who, 'l.id = :linkId', { linkId });

@@ -68,7 +68,7 @@ export const editLink = (
   who: Who,
   body: Body<'editLink'>,
 ): Promise<Answer<'editLink'>> =>
-  changeLink(glen, linkId, who, { version: body.version, action: 'edit-link' }, async (link) => {
+  changeLink(glen, who, { linkId, version: body.version, action: 'edit-link' }, async (link) => {
     if (link.state === 'live') await checkLabel(glen, link.class_id, body.label, linkId);
     return {
       columns: {
@@ -96,9 +96,8 @@ export async function setAudience(
     );
   return changeLink(
     glen,
-    linkId,
     who,
-    { version: body.version, action: 'set-audience' },
+    { linkId, version: body.version, action: 'set-audience' },
     async (_link) => {
       await writeAudience(glen.db, linkId, audience);
       await writeHosts(glen.db, linkId, audience.hostIds);
@@ -138,7 +137,7 @@ export const stopLink = (
   who: Who,
   version: number,
 ): Promise<Answer<'stopLink'>> =>
-  changeLink(glen, linkId, who, { version, action: 'stop-link' }, async (link) => {
+  changeLink(glen, who, { linkId, version, action: 'stop-link' }, async (link) => {
     if (link.state === 'retired') throw new HttpProblem(409, 'This link has been stopped already.');
     return { columns: { state: 'retired' } };
   });
@@ -149,7 +148,7 @@ export const reopenLink = (
   who: Who,
   version: number,
 ): Promise<Answer<'reopenLink'>> =>
-  changeLink(glen, linkId, who, { version, action: 'reopen-link' }, async (link) => {
+  changeLink(glen, who, { linkId, version, action: 'reopen-link' }, async (link) => {
     await checkLabel(glen, link.class_id, link.label, linkId);
     return { columns: { state: 'live' } };
   });

@@ -38,21 +38,25 @@ export async function replaceLink(
   const ends = until === undefined ? null : placeWallTime(until, '23:59', 0, zone).start;
   const link = await changeLink(
     glen,
-    linkId,
     who,
-    { version, action: 'replace-link' },
+    { linkId, version, action: 'replace-link' },
     async (_link) => {
       const before = await codesAsCore(glen, linkId);
       const after = await withFreshCode(async (code) => {
         try {
           const codes = replaceCodes(before, how, { code, now, until: ends });
-          await putCode(glen.db, linkId, before.code, code, {
-            how,
-            until: ends,
-            why,
-            now,
-            by: who.person!.id,
-          });
+          await putCode(
+            glen.db,
+            linkId,
+            { old: before.code, code },
+            {
+              how,
+              until: ends,
+              why,
+              now,
+              by: who.person!.id,
+            },
+          );
           return codes;
         } catch (error) {
           if (error instanceof GlenInputError) throw wrongField(error.path, error.message);
@@ -75,9 +79,8 @@ export async function takeBackReplacing(
 ): Promise<Answer<'takeBackReplacing'>> {
   const link = await changeLink(
     glen,
-    linkId,
     who,
-    { version, action: 'take-back-replacing' },
+    { linkId, version, action: 'take-back-replacing' },
     async (_link) => {
       const all = await codesOf(glen.db, linkId);
       const last = all.at(-2);
@@ -113,7 +116,7 @@ export async function setRoom(
       throw error;
     }
   }
-  return changeLink(glen, linkId, who, { version, action: 'set-room' }, async () => ({
+  return changeLink(glen, who, { linkId, version, action: 'set-room' }, async () => ({
     columns: { room_address: room },
   }));
 }

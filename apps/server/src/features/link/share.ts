@@ -17,7 +17,7 @@ import {
   seriesHasDate,
   shareById,
 } from './shareStore.js';
-import { heldLinksOfClasses, heldLink } from './store.js';
+import { heldLinksOfClasses, heldLink, type LinkRow } from './store.js';
 
 /** Whoever looks at the class period that joins, or at one of its doors, hears of it too. */
 async function announceJoining(glen: Glen, classId: number): Promise<void> {
@@ -32,18 +32,8 @@ interface Meeting {
   ownDoor: 'leads' | 'shut';
 }
 
-/**
- * Has another class period meet at a door, within a transaction: always, at every date of a series, or at one. A class period
- * that goes to another's door has no guests at its own, and the other way round, so that nobody is led on twice and never in a circle.
- */
-export async function bringTogether(
-  glen: Glen,
-  { linkId, classId, seriesId, key, ownDoor }: Meeting,
-  by: number,
-): Promise<void> {
-  await lockShares(glen.db);
-  const link = await heldLink(glen.db, linkId);
-  if (!link) throw notFound('This link');
+/** Throws where the class period at `classId` cannot be brought to a link, beside the field at fault. */
+async function checkGuest(glen: Glen, link: LinkRow, classId: number, by: number): Promise<void> {
   if (link.state === 'retired')
     throw new HttpProblem(409, 'This link has been stopped; let it work again first.');
   if (classId === link.class_id) throw wrongField('classId', 'That is its own class period.');
@@ -54,25 +44,44 @@ export async function bringTogether(
       'classId',
       'You can bring class periods that you host; for another, ask its host to put you down as co-teacher.',
     );
-  if (!(await isForAllOf(glen.db, linkId, link.class_id)))
+}
+
+/** Throws where the link is not one to share, or one of the two class periods meets elsewhere already. */
+async function checkDoors(glen: Glen, link: LinkRow, classId: number): Promise<void> {
+  if (!(await isForAllOf(glen.db, link.id, link.class_id)))
     throw wrongField(
       'classId',
       'This link is for a part of its class period. Share the link that the whole class period goes by.',
     );
   const elsewhere = await boundTo(glen.db, link.class_id, classId);
-  if (elsewhere)
-    throw wrongField(
-      'classId',
-      elsewhere.out
-        ? `This class period goes to the door of ${elsewhere.title} itself at times. Bring them together there.`
-        : `${elsewhere.title} comes to that class period’s door at times. Bring them together there.`,
-    );
-  if (seriesId !== undefined) {
-    if ((await heldLinkOfSeries(glen.db, seriesId)) !== linkId)
-      throw wrongField('seriesId', 'This series does not meet at this link.');
-    if (key !== undefined && !(await seriesHasDate(glen.db, seriesId, key)))
-      throw wrongField('key', 'The series has no such date.');
-  }
+  if (!elsewhere) return;
+  const { out, title } = elsewhere;
+  const goesThere = `This class period goes to the door of ${title} itself at times.`;
+  const comesHere = `${title} comes to that class period’s door at times.`;
+  throw wrongField('classId', `${out ? goesThere : comesHere} Bring them together there.`);
+}
+
+/** Throws where a share names a series or a date that does not meet at the link. */
+async function checkDates(glen: Glen, { linkId, seriesId, key }: Meeting): Promise<void> {
+  if (seriesId === undefined) return;
+  if ((await heldLinkOfSeries(glen.db, seriesId)) !== linkId)
+    throw wrongField('seriesId', 'This series does not meet at this link.');
+  if (key !== undefined && !(await seriesHasDate(glen.db, seriesId, key)))
+    throw wrongField('key', 'The series has no such date.');
+}
+
+/**
+ * Has another class period meet at a door, within a transaction: always, at every date of a series, or at one. A class period
+ * that goes to another's door has no guests at its own, and the other way round, so that nobody is led on twice and never in a circle.
+ */
+export async function bringTogether(glen: Glen, meeting: Meeting, by: number): Promise<void> {
+  const { linkId, classId, seriesId, key, ownDoor } = meeting;
+  await lockShares(glen.db);
+  const link = await heldLink(glen.db, linkId);
+  if (!link) throw notFound('This link');
+  await checkGuest(glen, link, classId, by);
+  await checkDoors(glen, link, classId);
+  await checkDates(glen, meeting);
   const share = { linkId, classId, seriesId: seriesId ?? null, key: key ?? null };
   if (await sameShare(glen.db, share)) throw wrongField('classId', 'They meet here already.');
   await insertShare(glen.db, { ...share, ownDoor, by });

@@ -1,6 +1,7 @@
 import type { EntryRules, ReplaceHow, RuleSetting } from '@glen/core';
 import type { Pennant } from '@glen/contract';
 import { toSql, type Db } from '../../db/connect.js';
+import { MAIN_LINK } from '../school/store.js';
 
 export interface LinkRow {
   id: number;
@@ -125,8 +126,7 @@ export interface Replacing {
 export async function putCode(
   db: Db,
   linkId: number,
-  old: string,
-  code: string,
+  { old, code }: { old: string; code: string },
   r: Replacing,
 ): Promise<void> {
   await db.change(
@@ -179,11 +179,10 @@ export const listLinks = (
   db: Db,
   personId: number,
   which: string,
-  mainLink: string,
   values: Record<string, string | number> = {},
 ): Promise<ListedLink[]> =>
   db.rows<ListedLink>(
-    `SELECT l.*, c.title AS class_title, c.period, c.pennant, cs.as_what, ${mainLink} AS main_id,
+    `SELECT l.*, c.title AS class_title, c.period, c.pennant, cs.as_what, ${MAIN_LINK} AS main_id,
        (SELECT MAX(v.knocked_at) FROM sittings m JOIN visitors v ON v.sitting_id = m.id WHERE m.link_id = l.id) AS last_used
      FROM links l JOIN class_periods c ON c.id = l.class_id LEFT JOIN class_staff cs ON cs.class_id = c.id AND cs.person_id = :personId
      WHERE ${which} ORDER BY c.period IS NULL, c.period, c.title, c.id, l.state = 'retired', l.place, l.id`,

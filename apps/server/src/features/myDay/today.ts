@@ -18,80 +18,77 @@ import { classesOf, noticesOf, readSchool } from '../school/store.js';
 import { sessionsFor } from '../plan/sessions.js';
 import { sessionsActedIn, sessionsTutored } from '../plan/store.js';
 
+type ClassRow = Awaited<ReturnType<typeof classesOf>>[number];
+type PostsToday = ReturnType<typeof postsOfDay>;
+
+const isHosted = (row: ClassRow): boolean => row.as_what === 'host' || row.as_what === 'co-teacher';
+
+/** Posts at the class periods that one teaches, as far as the day has to do with them. */
+async function postsToday(
+  glen: Glen,
+  rows: ClassRow[],
+  personId: number,
+  date: string,
+): Promise<PostsToday> {
+  const taught = rows.filter((row) => row.as_what !== null);
+  const hosted = rows.filter(isHosted);
+  const posts = await postsFor(
+    glen,
+    taught.map((row) => row.id),
+    personId,
+  );
+  return postsOfDay(posts, new Set(hosted.map((row) => row.id)), date);
+}
+
+/** What the margin looks at of one class period: its rules, and whether its link stands anywhere. */
+async function lookedAt(
+  glen: Glen,
+  row: ClassRow,
+  { placements }: PostsToday,
+): Promise<TodayClass> {
+  const [{ rules, locked }, setting] = await Promise.all([
+    rulesOfClass(glen.db, row.id),
+    settingOf(glen, row.link_id),
+  ]);
+  return {
+    id: row.id,
+    title: classTitle(row),
+    findings: reviewRules(rules, setting),
+    locked,
+    linkStands: placements.some((p) => p.classId === row.id && p.state !== 'draft'),
+  };
+}
+
 /** A teacher's day: the run sheet, the bells, and what needs thought. */
 export async function todayFor(glen: Glen, personId: number): Promise<Answer<'today'>> {
-  const { calendar } = await readSchool(glen.db);
+  const { calendar: school } = await readSchool(glen.db);
   const now = glen.clock.school();
-  const { date } = wallClockAt(now, calendar.zone);
+  const { date } = wallClockAt(now, school.zone);
   const [sessions, rows, acting, notices] = await Promise.all([
     sessionsFor(glen, date, date, personId),
     classesOf(glen.db, personId, false),
     sessionsActedIn(glen.db, personId),
     noticesOf(glen.db, personId),
   ]);
-  const placed = await postsFor(
-    glen,
-    rows.filter((row) => row.as_what !== null).map((row) => row.id),
-    personId,
-  );
-  const { placements, posts, hand, marks } = postsOfDay(
-    placed,
-    new Set(
-      rows
-        .filter((row) => row.as_what === 'host' || row.as_what === 'co-teacher')
-        .map((row) => row.id),
-    ),
-    date,
-  );
-  const hosted = rows.filter(
-    (row) =>
-      (row.as_what === 'host' || row.as_what === 'co-teacher') &&
-      sessions.some((s) => s.classId === row.id),
-  );
-  const classes = await Promise.all(
-    hosted.map(async (row): Promise<TodayClass> => {
-      const [{ rules, locked }, setting] = await Promise.all([
-        rulesOfClass(glen.db, row.id),
-        settingOf(glen, row.link_id),
-      ]);
-      return {
-        id: row.id,
-        title: classTitle(row),
-        findings: reviewRules(rules, setting),
-        locked,
-        linkStands: placements.some((p) => p.classId === row.id && p.state !== 'draft'),
-      };
-    }),
-  );
-  const here = sessions.filter((s) => s.date === date);
+  const posted = await postsToday(glen, rows, personId, date);
+  const hosted = rows.filter((row) => isHosted(row) && sessions.some((s) => s.classId === row.id));
+  const classes = await Promise.all(hosted.map((row) => lookedAt(glen, row, posted)));
+  const sessionIds = sessions.map((s) => s.id);
+  const tutored = await sessionsTutored(glen.db, personId, sessionIds);
+  const own = sessions.flatMap((s) => {
+    const row = s.date === date && hosted.find((h) => h.id === s.classId);
+    return row ? [{ ...s, dropIn: row.kind === 'help' }] : [];
+  });
+  const { posts, hand, placements, marks } = posted;
   return {
     date,
-    day: dayInfo(calendar, date),
-    bells: bellsOn(calendar, date),
+    day: dayInfo(school, date),
+    bells: bellsOn(school, date),
     classes: rows.map((row) => classItem(glen, row)),
     sessions,
     placements,
     hand: marks,
-    acting: [
-      ...acting,
-      ...(await sessionsTutored(
-        glen.db,
-        personId,
-        sessions.map((s) => s.id),
-      )),
-    ],
-    notes: notesForToday({
-      school: calendar,
-      date,
-      now,
-      sessions: here.flatMap((s) => {
-        const row = hosted.find((h) => h.id === s.classId);
-        return row ? [{ ...s, dropIn: row.kind === 'help' }] : [];
-      }),
-      posts,
-      hand,
-      classes,
-      notices,
-    }),
+    acting: [...acting, ...tutored],
+    notes: notesForToday({ school, date, now, sessions: own, posts, hand, classes, notices }),
   };
 }

@@ -76,28 +76,37 @@ export async function previewCalendar(
 
 const TOLD_DATES = 12;
 
-/** Tells each host, in Glen, what has become of their sessions; whoever changed the calendar knows. */
-async function noticeHosts(
-  glen: Glen,
-  effects: CalendarEffect[],
-  series: Map<number, Series>,
-  hosts: Map<number, { person_id: number }[]>,
-  by: { id: number; name: string },
-): Promise<void> {
+type Effects = Awaited<ReturnType<typeof effectsOf>>;
+
+/** What befalls the sessions that each host gives. */
+function effectsByHost({ effects, series, hosts }: Effects): Map<number, CalendarEffect[]> {
   const byPerson = new Map<number, CalendarEffect[]>();
   for (const effect of effects)
     for (const { person_id } of hosts.get(series.get(effect.seriesId)!.class_id) ?? [])
       byPerson.set(person_id, [...(byPerson.get(person_id) ?? []), effect]);
-  for (const [personId, own] of byPerson) {
+  return byPerson;
+}
+
+function noticeText(own: CalendarEffect[], series: Effects['series'], by: string): string {
+  const told = own.slice(0, TOLD_DATES);
+  const words = told.map((e) => effectInWords(e, series.get(e.seriesId)!.title)).join('. ');
+  const more = own.length - TOLD_DATES;
+  return `By ${by}. ${words}.${more > 0 ? ` And ${more} more; they stand on the plan.` : ''}`;
+}
+
+/** Tells each host, in Glen, what has become of their sessions; whoever changed the calendar knows. */
+async function noticeHosts(
+  glen: Glen,
+  changed: Effects,
+  by: { id: number; name: string },
+): Promise<void> {
+  for (const [personId, own] of effectsByHost(changed)) {
     if (personId === by.id) continue;
-    const words = own
-      .slice(0, TOLD_DATES)
-      .map((e) => `${effectInWords(e, series.get(e.seriesId)!.title)}`);
-    const title = `The calendar changed ${own.length === 1 ? 'one of your sessions' : `${own.length} of your sessions`}`;
+    const which = own.length === 1 ? 'one of your sessions' : `${own.length} of your sessions`;
     await insertNotice(glen.db, {
       personId,
-      title,
-      text: `By ${by.name}. ${words.join('. ')}.${own.length > TOLD_DATES ? ` And ${own.length - TOLD_DATES} more; they stand on the plan.` : ''}`,
+      title: `The calendar changed ${which}`,
+      text: noticeText(own, changed.series, by.name),
       madeAt: glen.clock.school(),
     });
     await glen.announce(`person:${personId}`, { thing: 'notices', id: personId });
@@ -114,7 +123,8 @@ export async function setCalendar(
   const current = await glen.db.transaction(async () => {
     const kept = await heldCalendar(glen.db);
     if (kept.version !== version) return kept;
-    const { effects, series, hosts } = await effectsOf(glen, kept.calendar, after);
+    const changed = await effectsOf(glen, kept.calendar, after);
+    const { effects, series } = changed;
     const broken = effects.find((e) => e.kind === 'breaks');
     if (broken)
       throw wrongField(
@@ -132,7 +142,7 @@ export async function setCalendar(
       );
       await announceSeries(glen, s);
     }
-    await noticeHosts(glen, effects, series, hosts, by);
+    await noticeHosts(glen, changed, by);
     await glen.audit({
       by: by.id,
       action: 'set-calendar',

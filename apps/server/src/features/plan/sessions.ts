@@ -15,12 +15,14 @@ import {
 } from './store.js';
 
 /** How the door of a session stands. */
-export const doorStateOf = (
+export function doorStateOf(
   row: Pick<SessionRow, 'ended_at' | 'opened_at' | 'inside'>,
-): Session['door'] =>
-  row.ended_at !== null ? 'ended' : row.opened_at !== null || row.inside > 0 ? 'open' : 'shut';
+): Session['door'] {
+  if (row.ended_at !== null) return 'ended';
+  return row.opened_at !== null || row.inside > 0 ? 'open' : 'shut';
+}
 
-/** What rows of sessions are announceSeries with: their links' rules, and who meets with whom. */
+/** What rows of sessions are told with: their links' rules, and who meets with whom. */
 interface Around {
   rules: Map<number, LinkRules>;
   mains: Map<number, number>;

@@ -208,16 +208,16 @@ export const insertOccurrences = (
     })),
   );
 
+/** What a row says in a column, as it is written there. */
+function writtenIn(row: KeptOccurrence, column: string): unknown {
+  if (column.endsWith('_at')) return toSql(row[column as 'start_at']);
+  if (column === 'layers') return row.layers && JSON.stringify(row.layers);
+  return row[column as keyof KeptOccurrence];
+}
+
 /** Whether a row says already what it is to say. */
 export const isAsKept = (row: KeptOccurrence, o: KeptAs): boolean =>
-  Object.entries(columnsOf(o)).every(
-    ([column, value]) =>
-      (column.endsWith('_at')
-        ? toSql(row[column as 'start_at'])
-        : column === 'layers'
-          ? row.layers && JSON.stringify(row.layers)
-          : row[column as keyof KeptOccurrence]) === value,
-  );
+  Object.entries(columnsOf(o)).every(([column, value]) => writtenIn(row, column) === value);
 
 export async function updateOccurrence(db: Db, id: number, o: KeptAs): Promise<void> {
   const columns = columnsOf(o);

@@ -4,10 +4,20 @@ import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
 import { peopleOfLink } from '../audience/store.js';
 import { MAIN_LINK, readSchool } from '../school/store.js';
-import { clockAt, momentFor, standingIn, type Site, type Standing } from './standing.js';
-import { codesAsked, linkAsked, rollsOf, sitesFor, type CodeAsked } from './store.js';
+import { clockAt, momentFor } from './moment.js';
+import { standingIn, type Standing } from './standing.js';
+import {
+  codesAsked,
+  linkAsked,
+  rollsOf,
+  sitesFor,
+  type CodeAsked,
+  type OnRolls,
+  type Site,
+} from './store.js';
 
 type Place = Answer<'reach'>['places'][number];
+type Person = Answer<'reach'>['people'][number];
 
 const WHERE: Record<Standing['kind'], string> = {
   post: 'Stream',
@@ -16,6 +26,7 @@ const WHERE: Record<Standing['kind'], string> = {
   section: 'Course page',
   hand: 'By hand',
 };
+/** The words of what somebody wrote, to call it by. */
 const plain = (html: string): string =>
   html
     .replace(/<[^>]*>/g, ' ')
@@ -32,6 +43,136 @@ const leads = (code: CodeAsked, at: string): boolean =>
   code.state === 'live' &&
   (code.how === null || formerCodeLeads({ how: code.how, until: code.until_at }, at));
 
+/** What a question of reach is about. */
+interface Question {
+  linkId: number;
+  link: NonNullable<Awaited<ReturnType<typeof linkAsked>>>;
+  /** When, an instant of school time. */
+  moment: string;
+  sites: Site[];
+  rolls: OnRolls[];
+  /** Whom the link is for. */
+  audience: { id: number; name: string }[];
+}
+
+/** Something that stands in a class period and leads to a door. */
+interface Column {
+  place: Place;
+  /** The id of the link that it leads to. */
+  link: string;
+  /** Who reads it: people, or the whole of a class period. */
+  readers: string[];
+}
+
+/** A link of the class period with the same purpose and somebody in common is asked about with it. */
+function isAsked(code: CodeAsked, { linkId, link, rolls, audience }: Question): boolean {
+  if (code.link_id === linkId) return true;
+  if (code.class_id !== link.class_id || code.purpose !== link.purpose) return false;
+  const meant = new Set(audience.map((p) => p.id));
+  return rolls.some((r) => meant.has(r.id) && code.members.has(r.id));
+}
+
+/** Who reads something: those the course site names, else everybody in its class period. */
+function readersOf(
+  { thing, classId }: Standing,
+  rolls: OnRolls[],
+): Pick<Column, 'readers'> & {
+  count: number;
+} {
+  const { readers: emails } = thing;
+  if (!emails)
+    return {
+      readers: [`c${classId}`],
+      count: rolls.filter((r) => r.classIds.includes(classId)).length,
+    };
+  const named = rolls.filter((r) => r.email !== null && emails.includes(r.email));
+  return { readers: named.map((r) => `p${r.id}`), count: named.length };
+}
+
+function whereOf({ kind, name, classId }: Standing, sites: Site[]): string {
+  const place = kind === 'hand' ? name || WHERE.hand : WHERE[kind];
+  return `${place}, ${sites.find((site) => site.id === classId)!.title}`;
+}
+
+/** `right`: it leads to the link asked about; `other`: to another for the same; `old`: to no open door. */
+function stateOf(code: CodeAsked, { linkId, moment }: Question): Place['state'] {
+  if (!leads(code, moment)) return 'old';
+  return code.link_id === linkId ? 'right' : 'other';
+}
+
+function columnOf(glen: Glen, standing: Standing, code: CodeAsked, question: Question): Column {
+  const { sites, rolls, linkId } = question;
+  const { classId, kind, key, thing, ours } = standing;
+  const { readers, count } = readersOf(standing, rolls);
+  const isByHand = kind === 'hand';
+  const state = stateOf(code, question);
+  const { ref } = sites.find((site) => site.id === classId)!;
+  return {
+    link: String(code.link_id),
+    readers,
+    place: {
+      id: `${classId} ${kind} ${key} ${code.code}`,
+      where: whereOf(standing, sites),
+      title: thing.title ?? plain(thing.html ?? '').slice(0, 60),
+      state,
+      stopped: code.link_id !== linkId && state === 'old',
+      ours: ours !== null,
+      byHand: isByHand,
+      proven: !isByHand,
+      placementId: ours?.placementId ?? null,
+      postId: ours?.postId ?? null,
+      readerCount: count,
+      address: isByHand ? null : glen.courseSite.classAddress(ref),
+    },
+  };
+}
+
+/** Everything that stands, by the codes it names, as far as they are asked about. */
+async function columnsOf(glen: Glen, things: Standing[], question: Question): Promise<Column[]> {
+  const codesIn = ({ thing }: Standing): string[] =>
+    doorCodesIn(`${thing.html ?? ''} ${thing.address ?? ''}`, glen.config.publicUrl);
+  const named = things
+    .filter((s) => !s.thing.struck)
+    .flatMap((standing) => codesIn(standing).map((code) => ({ standing, code })));
+  const asked = await codesAsked(
+    glen.db,
+    named.map(({ code }) => code),
+  );
+  const known = new Map(asked.map((c) => [c.code, c]));
+  return named.flatMap(({ standing, code }) => {
+    const c = known.get(code);
+    return c && isAsked(c, question) ? [columnOf(glen, standing, c, question)] : [];
+  });
+}
+
+/** Everybody the link is for or who reads along, by name, with what each of them sees. */
+function peopleOf({ linkId, audience, rolls }: Question, columns: Column[]): Person[] {
+  const named = new Map([...audience, ...rolls].map((p) => [p.id, p.name]));
+  const people = [...named].sort((a, b) => (a[1] < b[1] ? -1 : 1));
+  const classesOf = new Map(rolls.map((r) => [r.id, r.classIds]));
+  const rows = checkReach({
+    people: people.map(([id]) => ({
+      id: `p${id}`,
+      groups: (classesOf.get(id) ?? []).map((c) => `c${c}`),
+    })),
+    audience: audience.map((p) => `p${p.id}`),
+    link: String(linkId),
+    placements: columns.map(({ place, link, readers }) => ({
+      id: place.id,
+      link,
+      state: place.state === 'old' ? 'dead' : 'live',
+      proven: place.proven,
+      readers,
+    })),
+  });
+  return rows
+    .map(({ verdict, placements }, i) => {
+      const [id, name] = people[i]!;
+      return { id, name, verdict, places: placements };
+    })
+    .filter((p) => p.verdict !== 'not-for-them');
+}
+
 /**
  * Who sees which link for what a link is for. Asked of what really stands at the course site, so that things pinned up by
  * hand, and by anybody, count too. Links of the class period with the same purpose and somebody in common are one question.
@@ -41,102 +182,20 @@ export async function reachOf(
   linkId: number,
   at: string | undefined,
 ): Promise<Answer<'reach'>> {
-  const {
-    calendar: { zone },
-  } = await readSchool(glen.db);
+  const { zone } = (await readSchool(glen.db)).calendar;
   const link = await linkAsked(glen.db, linkId, MAIN_LINK);
   if (!link) throw notFound('This link');
   const [{ instant, next }, sites, audience] = await Promise.all([
-    momentFor(glen, at, linkId, zone),
+    momentFor(glen, { at, linkId, zone }),
     sitesFor(glen.db, linkId),
     peopleOfLink(glen.db, linkId),
   ]);
-  const moment = instant ?? glen.clock.school();
   const { things, trouble } = await standingIn(glen, sites, instant);
-  const rolls = await rollsOf(
-    glen.db,
-    sites.map((s) => s.id),
-  );
-  const idOf = new Map(rolls.filter((r) => r.email !== null).map((r) => [r.email!, r.id]));
-  const leading = things
-    .filter((s) => !s.thing.struck)
-    .map((s) => ({
-      s,
-      codes: doorCodesIn(`${s.thing.html ?? ''} ${s.thing.address ?? ''}`, glen.config.publicUrl),
-    }))
-    .filter(({ codes }) => codes.length > 0);
-  const known = new Map(
-    (
-      await codesAsked(
-        glen.db,
-        leading.flatMap(({ codes }) => codes),
-      )
-    ).map((c) => [c.code, c]),
-  );
-  const meant = new Set(audience.map((p) => p.id));
-  const asked = (c: CodeAsked): boolean =>
-    c.link_id === linkId ||
-    (c.class_id === link.class_id &&
-      c.purpose === link.purpose &&
-      rolls.some((r) => meant.has(r.id) && c.members.has(r.id)));
-  const titles = new Map(sites.map((s: Site) => [s.id, s.title]));
-  const columns = leading.flatMap(({ s, codes }) =>
-    codes.flatMap((code): { place: Place; link: string; readers: string[] }[] => {
-      const c = known.get(code);
-      if (!c || !asked(c)) return [];
-      const readers = s.thing.readers
-        ? s.thing.readers.flatMap((email) => (idOf.has(email) ? [`p${idOf.get(email)}`] : []))
-        : [`c${s.classId}`];
-      const count = s.thing.readers
-        ? readers.length
-        : rolls.filter((r) => r.classIds.includes(s.classId)).length;
-      const where = `${s.kind === 'hand' ? s.name || WHERE.hand : WHERE[s.kind]}, ${titles.get(s.classId)}`;
-      return [
-        {
-          link: String(c.link_id),
-          readers,
-          place: {
-            id: `${s.classId} ${s.kind} ${s.key} ${code}`,
-            where,
-            title: s.thing.title ?? plain(s.thing.html ?? '').slice(0, 60),
-            state: leads(c, moment) ? (c.link_id === linkId ? 'right' : 'other') : 'old',
-            stopped: c.link_id !== linkId && !leads(c, moment),
-            ours: s.ours !== null,
-            byHand: s.kind === 'hand',
-            proven: s.kind !== 'hand',
-            placementId: s.ours?.placementId ?? null,
-            postId: s.ours?.postId ?? null,
-            readerCount: count,
-            address:
-              s.kind === 'hand'
-                ? null
-                : glen.courseSite.classAddress(sites.find((x) => x.id === s.classId)!.ref),
-          },
-        },
-      ];
-    }),
-  );
-  const people = [
-    ...new Map([
-      ...audience.map((p) => [p.id, p.name] as const),
-      ...rolls.map((r) => [r.id, r.name] as const),
-    ]),
-  ].sort((a, b) => (a[1] < b[1] ? -1 : 1));
-  const rows = checkReach({
-    people: people.map(([id]) => ({
-      id: `p${id}`,
-      groups: (rolls.find((r) => r.id === id)?.classIds ?? []).map((c) => `c${c}`),
-    })),
-    audience: audience.map((p) => `p${p.id}`),
-    link: String(linkId),
-    placements: columns.map(({ place, link: leadsTo, readers }) => ({
-      id: place.id,
-      link: leadsTo,
-      state: place.state === 'old' ? ('dead' as const) : ('live' as const),
-      proven: place.proven,
-      readers,
-    })),
-  });
+  const siteIds = sites.map((site) => site.id);
+  const rolls = await rollsOf(glen.db, siteIds);
+  const moment = instant ?? glen.clock.school();
+  const question: Question = { linkId, link, moment, sites, rolls, audience };
+  const columns = await columnsOf(glen, things, question);
   return {
     link: {
       id: linkId,
@@ -150,13 +209,6 @@ export async function reachOf(
     next: next && { title: next.title, date: next.date, time: next.time },
     trouble,
     places: columns.map((c) => c.place),
-    people: rows
-      .map((row, i) => ({
-        id: people[i]![0],
-        name: people[i]![1],
-        verdict: row.verdict,
-        places: row.placements,
-      }))
-      .filter((p) => p.verdict !== 'not-for-them'),
+    people: peopleOf(question, columns),
   };
 }

@@ -1,6 +1,12 @@
 import { classTitle, type ReplaceHow } from '@glen/core';
 import type { Db } from '../../db/connect.js';
-import type { Site } from './standing.js';
+
+/** A class period's page at the course site. */
+export interface Site {
+  id: number;
+  ref: string;
+  title: string;
+}
 
 export const linkAsked = (
   db: Db,
