@@ -10,6 +10,7 @@ export default defineConfig({
             'packages/*/test/**/*.test.ts',
             'scripts/test/**/*.test.ts',
             'apps/web/test/**/*.test.ts',
+            'apps/server/test/clock.test.ts',
           ],
           testTimeout: 60000,
         },

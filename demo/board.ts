@@ -34,6 +34,84 @@ async function oldLink(glen: Glen, linkId: number, by: Who): Promise<string> {
   return glen.config.publicUrl + doorPath(former[0]!.code);
 }
 
+interface PageSection {
+  title: string;
+  items: { title: string; text?: string; address?: string }[];
+}
+
+async function putPage(put: Put, ref: string, sections: PageSection[]): Promise<void> {
+  for (const [s, { title, items }] of sections.entries()) {
+    await put(`${ref}/sections/s${s}`, { title, position: s });
+    for (const [i, item] of items.entries())
+      await put(`${ref}/items/s${s}-i${i}`, {
+        section: `s${s}`,
+        position: i,
+        title: item.title,
+        html: item.text ? `<p>${item.text}</p>` : '',
+        address: item.address ?? null,
+        newTab: true,
+      });
+  }
+}
+
+/** `date` and `time` on the school's clock. */
+interface PinnedEvent {
+  ref: string;
+  key: string;
+  title: string;
+  date: string;
+  time: string;
+  minutes: number;
+}
+
+const EVENTS: PinnedEvent[] = [
+  {
+    ref: 'nav-3',
+    key: 'quiz',
+    title: 'Chart symbols quiz',
+    date: '2026-10-21',
+    time: '10:45',
+    minutes: 50,
+  },
+  {
+    ref: 'nav-3',
+    key: 'lesson',
+    title: 'Coastal Navigation, period 3',
+    date: '2026-10-19',
+    time: '11:05',
+    minutes: 40,
+  },
+  {
+    ref: 'clinic',
+    key: 'clinic',
+    title: 'Chartwork clinic',
+    date: '2026-10-14',
+    time: '11:40',
+    minutes: 60,
+  },
+];
+
+/** The pages as they stood. `own`: a class period's link; `old`: one that has been replaced since. */
+const pagesOf = (own: (ref: string) => string, old: string): Record<string, PageSection[]> => ({
+  'nav-3': [
+    { title: 'Where we meet', items: [{ title: 'Our door, all year', address: own('nav-3') }] },
+    {
+      title: 'Week 6: tidal streams',
+      items: [
+        { title: 'Tidal diamonds', text: 'Read pages 41 to 47 before Wednesday.' },
+        { title: 'Worksheet', text: 'Due on Monday.' },
+      ],
+    },
+  ],
+  'nav-6': [
+    { title: 'Where we meet', items: [{ title: 'Join the lesson', address: old }] },
+    { title: 'Week 6: tidal streams', items: [{ title: 'Tide tables', text: 'In your folder.' }] },
+  ],
+  'weather-2': [
+    { title: 'Week 6: fronts', items: [{ title: 'Cloud atlas', text: 'Bring your sketches.' }] },
+  ],
+});
+
 /** Course pages and calendars as teachers pinned them up by hand, before Glen: believable, and not all of it right any more. */
 export async function fillCoursePages(
   glen: Glen,
@@ -45,54 +123,12 @@ export async function fillCoursePages(
     'SELECT id, class_id, code FROM links',
   );
   const links = new Map(rows.map((l) => [l.class_id, glen.config.publicUrl + doorPath(l.code)]));
+  const own = (ref: string): string => links.get(ids.get(ref)!)!;
   const old = await oldLink(glen, rows.find((l) => l.class_id === ids.get('nav-6'))!.id, by);
-  const address = (ref: string): string => links.get(ids.get(ref)!)!;
-  const page = async (
-    ref: string,
-    sections: { title: string; items: { title: string; text?: string; address?: string }[] }[],
-  ): Promise<void> => {
-    for (const [s, { title, items }] of sections.entries()) {
-      await put(`${ref}/sections/s${s}`, { title, position: s });
-      for (const [i, item] of items.entries())
-        await put(`${ref}/items/s${s}-i${i}`, {
-          section: `s${s}`,
-          position: i,
-          title: item.title,
-          html: item.text ? `<p>${item.text}</p>` : '',
-          address: item.address ?? null,
-          newTab: true,
-        });
-    }
-  };
-  await page('nav-3', [
-    { title: 'Where we meet', items: [{ title: 'Our door, all year', address: address('nav-3') }] },
-    {
-      title: 'Week 6: tidal streams',
-      items: [
-        { title: 'Tidal diamonds', text: 'Read pages 41 to 47 before Wednesday.' },
-        { title: 'Worksheet', text: 'Due on Monday.' },
-      ],
-    },
-  ]);
-  await page('nav-6', [
-    { title: 'Where we meet', items: [{ title: 'Join the lesson', address: old }] },
-    { title: 'Week 6: tidal streams', items: [{ title: 'Tide tables', text: 'In your folder.' }] },
-  ]);
-  await page('weather-2', [
-    { title: 'Week 6: fronts', items: [{ title: 'Cloud atlas', text: 'Bring your sketches.' }] },
-  ]);
-  const event = (
-    ref: string,
-    key: string,
-    title: string,
-    date: string,
-    time: string,
-    minutes: number,
-  ): Promise<void> => {
+  for (const [ref, sections] of Object.entries(pagesOf(own, old)))
+    await putPage(put, ref, sections);
+  for (const { ref, key, title, date, time, minutes } of EVENTS) {
     const { start, end } = placeWallTime(date, time, minutes, calendar.zone);
-    return put(`${ref}/calendar/${key}`, { title, start, end, html: '', address: address(ref) });
-  };
-  await event('nav-3', 'quiz', 'Chart symbols quiz', '2026-10-21', '10:45', 50);
-  await event('nav-3', 'lesson', 'Coastal Navigation, period 3', '2026-10-19', '11:05', 40);
-  await event('clinic', 'clinic', 'Chartwork clinic', '2026-10-14', '11:40', 60);
+    await put(`${ref}/calendar/${key}`, { title, start, end, html: '', address: own(ref) });
+  }
 }

@@ -1,6 +1,4 @@
 import { addDays, classTitle, placeWallTime, splitGroups, type SessionPlan } from '@glen/core';
-import type { Sent } from '@glen/contract';
-import { schemas } from '@glen/contract/schemas';
 import type { Glen } from '../apps/server/src/glen.js';
 import { hashPassword } from '../apps/server/src/features/accounts/passwords.js';
 import { addAccount, addPerson } from '../apps/server/src/features/accounts/store.js';
@@ -11,7 +9,6 @@ import { makeLink } from '../apps/server/src/features/link/make.js';
 import { addSession } from '../apps/server/src/features/plan/addSession.js';
 import { changeSessions } from '../apps/server/src/features/plan/changeSessions.js';
 import { editSession } from '../apps/server/src/features/plan/editSession.js';
-import { addPost } from '../apps/server/src/features/post/service.js';
 import {
   insertClass,
   rollOf,
@@ -21,7 +18,9 @@ import {
 import type { Who } from '../apps/server/src/http/who.js';
 import { fillCoursePages } from './board.js';
 import { loadHistory } from './history.js';
+import { loadPosts } from './posts.js';
 import {
+  DEMO_DAY,
   DEMO_PASSWORD,
   SCHOOL_NAME,
   STUDENT_COUNT,
@@ -34,8 +33,6 @@ import {
   studentName,
   type DemoClass,
 } from './school.js';
-
-const DEMO_DAY = '2026-10-14';
 
 interface People {
   ids: Map<string, number>;
@@ -186,26 +183,22 @@ async function loadMess(glen: Glen, ids: Map<string, number>, by: number): Promi
   const add = async (
     ref: string,
     title: string,
-    first: string,
-    time: string,
-    minutes: number,
+    [first, time, minutes]: [date: string, time: string, minutes: number],
     more: { description?: string; draft?: boolean } = {},
-  ) =>
-    (
-      await addSession(glen, ids.get(ref)!, by, {
-        title,
-        description: more.description ?? '',
-        draft: more.draft ?? false,
-        undated: false,
-        plan: { first, at: { time, minutes }, closures: 'keep' },
-      })
-    ).session;
+  ) => {
+    const made = await addSession(glen, ids.get(ref)!, by, {
+      title,
+      description: more.description ?? '',
+      draft: more.draft ?? false,
+      undated: false,
+      plan: { first, at: { time, minutes }, closures: 'keep' },
+    });
+    return made.session;
+  };
   const survey = await add(
     'ropework',
     'Rigging survey with Idris Kellaway',
-    addDays(DEMO_DAY, 1),
-    '15:10',
-    40,
+    [addDays(DEMO_DAY, 1), '15:10', 40],
     { description: 'Bring the knot sheet.' },
   );
   await editSession(glen, survey.seriesId, by, {
@@ -217,7 +210,7 @@ async function loadMess(glen: Glen, ids: Map<string, number>, by: number): Promi
     undated: false,
     plan: { first: DEMO_DAY, at: { time: '14:00', minutes: 40 }, closures: 'keep' },
   });
-  const walk = await add('weather-2', 'Cloud walk', DEMO_DAY, '12:35', 20);
+  const walk = await add('weather-2', 'Cloud walk', [DEMO_DAY, '12:35', 20]);
   const { seriesId, version, key } = walk;
   await changeSessions(glen, by, {
     changes: [
@@ -230,11 +223,11 @@ async function loadMess(glen: Glen, ids: Map<string, number>, by: number): Promi
       },
     ],
   });
-  await add('harbour-evening', 'Harbour Evening, rehearsal', DEMO_DAY, '18:30', 45, {
+  await add('harbour-evening', 'Harbour Evening, rehearsal', [DEMO_DAY, '18:30', 45], {
     draft: true,
   });
-  await add('harbour-evening', 'Harbour Evening, sound check', '2026-11-04', '11:00', 60);
-  await add('harbour-evening', 'Harbour Evening', '2026-11-05', '19:00', 90, {
+  await add('harbour-evening', 'Harbour Evening, sound check', ['2026-11-04', '11:00', 60]);
+  await add('harbour-evening', 'Harbour Evening', ['2026-11-05', '19:00', 90], {
     description: 'Plans for the spring cruise.',
   });
 }
@@ -329,64 +322,7 @@ export async function loadDemo(glen: Glen, at: string): Promise<boolean> {
   await loadMess(glen, ids, ottoline);
   await loadGroups(glen, ids, host, people);
   await loadHistory(glen);
-  const post = (ref: string, body: Sent<'addPost'>): Promise<unknown> =>
-    addPost(glen, ids.get(ref)!, ottoline, schemas.addPost.body.parse(body));
-  await post('nav-3', {
-    words:
-      'We meet here every Monday and Wednesday in period 3.\n\nBring dividers and a soft pencil.',
-    linkWords: 'Join {class}, period {period}',
-  });
-  await post('nav-6', {
-    words: 'Tidal streams today. The tide tables are in your folder.',
-    linkWords: 'Join {title}',
-    timing: { at: { date: DEMO_DAY, time: '14:05' } },
-  });
-  await post('weather-2', {
-    words: 'Today: {title}. The door opens at {time}, with {host}.',
-    linkWords: 'Weather, {date} {time}',
-    about: 'sessions',
-    timing: { before: 10 },
-    afterwards: 'down',
-  });
-  const watches = await glen.db.rows<{ id: number; label: string }>(
-    `SELECT id, label FROM links WHERE class_id = :classId AND label LIKE '%watch' ORDER BY id`,
-    { classId: ids.get('ropework')! },
-  );
-  await post('ropework', {
-    words: [
-      {
-        kind: 'paragraph',
-        spans: [
-          { text: 'Not the door of the whole class: ' },
-          { text: 'only your watch', bold: true },
-          { text: ' meets here.' },
-        ],
-      },
-    ],
-    linkWords: 'Door of your watch',
-    places: watches.map(({ id, label }) => ({
-      classId: ids.get('ropework')!,
-      linkId: id,
-      kind: 'item' as const,
-      readers: 'audience' as const,
-      title: `${label}: your door`,
-      section: { title: label },
-    })),
-  });
-  await post('clinic', {
-    words: 'Stuck on a fix or a passage plan? Come by, no need to sign up.',
-    linkWords: 'Chartwork clinic',
-    timing: 'draft',
-  });
-  await post('nav-6', {
-    words: 'Tide tables ready?',
-    linkWords: 'Join {title}',
-    about: 'sessions',
-    timing: { before: 5 },
-    places: [
-      { classId: ids.get('nav-6')!, kind: 'by-hand', name: 'Wall screen in the chart room' },
-    ],
-  });
+  await loadPosts(glen, ids, ottoline);
   return true;
 }
 

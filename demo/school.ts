@@ -2,6 +2,8 @@ import type { EntryRules, RuleField, RuleSetting, SchoolCalendar } from '@glen/c
 
 /** The Merrow Sound School of Seamanship: invented, like everyone in it. */
 export const SCHOOL_NAME = 'Merrow Sound School of Seamanship';
+/** The date that the demo school's clock begins at. */
+export const DEMO_DAY = '2026-10-14';
 export const DEMO_PASSWORD = 'fair-winds-2026';
 export const DEMO_AT = '2026-10-14T10:31';
 

@@ -264,3 +264,9 @@ export const booking = z.object({
   end: utcInstant,
   holds: z.array(z.string()),
 });
+
+/** Addresses of feeds; null where none has been made. */
+export const feedsAnswer = z.object({
+  own: z.string().nullable(),
+  classes: z.array(z.object({ classId: id, title: z.string(), address: z.string().nullable() })),
+});

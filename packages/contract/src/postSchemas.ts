@@ -188,3 +188,5 @@ export const postPreview = z.object({
     }),
   ),
 });
+
+export const onePost = z.object({ post: postSchema });

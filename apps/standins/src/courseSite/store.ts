@@ -107,9 +107,7 @@ export class Board {
   async put<K extends Kind>(
     ref: string,
     kind: K,
-    key: string,
-    revision: number,
-    body: Bodies[K],
+    { key, revision, body }: Thing<K>,
     at: number,
   ): Promise<boolean> {
     const old = await this.store.one<{ gone: number }>(

@@ -28,11 +28,16 @@ export function powersOf(seat: Pick<Seat, 'role'>, rules: Rules): Powers {
   };
 }
 
+function microphoneOf({ muted, mic }: Seat): string {
+  if (muted) return 'muted';
+  return mic ? 'on' : 'open, not switched on';
+}
+
 /** A seat as everyone in the room sees it. */
 export const shown = (s: Seat) => ({
   name: s.name,
   role: s.role,
-  microphone: s.muted ? 'muted' : s.mic ? 'on' : 'open, not switched on',
+  microphone: microphoneOf(s),
   camera: s.camera ? 'on' : 'off',
   presenting: Boolean(s.presenting),
   sharing: s.slide > 0,

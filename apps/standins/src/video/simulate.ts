@@ -63,13 +63,19 @@ async function comeThroughDoor(door: URL, accountId: number): Promise<string | n
   return null;
 }
 
+interface Simulation {
+  count: number;
+  withinMs: number;
+  /** The ids of those who have been sent already. */
+  taken: Set<string>;
+  /** The names of those who sit there. */
+  seated: string[];
+}
+
 /** Sends `count` students of the room's class to its door at random moments within `withinMs`. */
 export async function simulateStudents(
   room: Room,
-  count: number,
-  withinMs: number,
-  taken: Set<string>,
-  seated: string[],
+  { count, withinMs, taken, seated }: Simulation,
   sit: (ticketAddress: string) => Promise<void>,
 ): Promise<number> {
   const door = new URL(room.wish.door);

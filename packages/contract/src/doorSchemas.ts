@@ -1,0 +1,76 @@
+import { z } from 'zod';
+import { date, id, time, utcInstant } from './basics.js';
+import { pennantSchema, standing } from './planSchemas.js';
+
+export const visitorState = z.enum(['waiting', 'let-in', 'turned-away', 'put-out']);
+export const deskVisitorSchema = z.object({
+  id,
+  name: z.string(),
+  account: z.enum(['school', 'personal', 'none', 'phone']),
+  email: z.string().nullable(),
+  onRoll: z.boolean(),
+  role: z.enum(['host', 'presenter', 'participant', 'watcher']),
+  /** Let present for a while, though the rules would not. */
+  mayPresent: z.boolean(),
+  state: visitorState,
+  inside: z.boolean(),
+  knockedAt: utcInstant.nullable(),
+  leftAt: utcInstant.nullable(),
+});
+export const decision = z.object({
+  outcome: z.enum(['enter', 'lobby', 'not-yet', 'refused']),
+  role: z.enum(['host', 'presenter', 'participant', 'watcher']).optional(),
+  reason: z.string(),
+  until: utcInstant.optional(),
+});
+export const doorAnswer = z.object({
+  linkId: id,
+  title: z.string(),
+  classTitle: z.string(),
+  label: z.string(),
+  host: z.string(),
+  pennant: pennantSchema,
+  session: z
+    .object({ title: z.string(), date, time, minutes: z.int(), start: utcInstant, end: utcInstant })
+    .nullable(),
+  decision,
+  /** Waiting in the lobby already, by this browser's own knock. */
+  knocked: z.boolean(),
+  /** How many knocked before. */
+  ahead: z.int(),
+  turnedAway: z.boolean(),
+  /** What the host said when turning away. */
+  word: z.string().nullable(),
+  hostSees: z.boolean(),
+  /** The code that this door goes by now: another than was asked for where that has been replaced, or where the lesson meets at another class period's door. */
+  code: z.string(),
+  /** Why the door has another code than the one asked for; until when the old one leads here. */
+  came: z.object({ by: z.enum(['replaced', 'together']), until: utcInstant.nullable() }).nullable(),
+  /** Where to go instead, told to those it is for alone. */
+  elsewhere: z
+    .object({ why: z.enum(['stopped', 'together']), code: z.string(), title: z.string() })
+    .nullable(),
+  rules: z.object({ whoMayEnter: z.string(), asksCode: z.boolean(), watching: z.boolean() }),
+});
+
+/** One's own day: a door with what has become of its session. */
+export const ownDoorSchema = z.object({
+  id,
+  code: z.string(),
+  title: z.string(),
+  classTitle: z.string(),
+  pennant: pennantSchema,
+  host: z.string(),
+  description: z.string(),
+  date,
+  time,
+  minutes: z.int(),
+  start: utcInstant,
+  end: utcInstant,
+  opens: utcInstant,
+  closes: utcInstant,
+  status: z.enum(['planned', 'moved', 'cancelled', 'skipped']),
+  why: z.string().nullable(),
+  was: standing.nullable(),
+  door: z.enum(['shut', 'open', 'ended']),
+});

@@ -1,0 +1,46 @@
+import { z } from 'zod';
+import { date, done, id, time } from '../basics.js';
+import { foundLink } from '../linkSchemas.js';
+import {
+  clock,
+  demoPerson,
+  foundPerson,
+  meSchema,
+  moveClock,
+  signInBody,
+} from '../peopleSchemas.js';
+import type { EndpointName } from '../endpoints.js';
+import type { Shapes } from './shapes.js';
+
+/** Signing in, the demo school, and finding things. */
+export const accounts = {
+  me: { answer: meSchema },
+  signIn: { body: signInBody, answer: meSchema },
+  signOut: { answer: done },
+  switchAccount: { body: z.object({ accountId: id }), answer: meSchema },
+  live: { query: z.object({ doors: z.string().max(2000).optional() }), answer: z.null() },
+  openapi: { answer: z.record(z.string(), z.unknown()) },
+  demoPeople: { answer: z.object({ people: z.array(demoPerson) }) },
+  demoSignIn: { body: z.object({ accountId: id }), answer: meSchema },
+  demoClock: { body: moveClock, answer: clock },
+  find: {
+    query: z.object({ q: z.string().max(80) }),
+    answer: z.object({
+      people: z.array(foundPerson),
+      sessions: z.array(
+        z.object({
+          id,
+          seriesId: id,
+          key: date,
+          classId: id,
+          linkId: id,
+          title: z.string(),
+          date,
+          time,
+          mine: z.boolean(),
+        }),
+      ),
+      links: z.array(foundLink),
+    }),
+  },
+} satisfies Partial<Record<EndpointName, Shapes>>;

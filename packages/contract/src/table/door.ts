@@ -1,0 +1,179 @@
+import { z } from 'zod';
+import { date, done, id, text, time, utcInstant, version } from '../basics.js';
+import { decision, deskVisitorSchema, doorAnswer, ownDoorSchema } from '../doorSchemas.js';
+import { byCode, ofLink, ofVisitor } from '../params.js';
+import { day, link, pennantSchema } from '../planSchemas.js';
+import { rulesSchema, rulesShape } from '../ruleSchemas.js';
+import type { EndpointName } from '../endpoints.js';
+import type { Shapes } from './shapes.js';
+
+/** The door, the desk behind it, and one’s own day. */
+export const door = {
+  myDay: {
+    answer: z.object({
+      date,
+      day,
+      doors: z.array(ownDoorSchema),
+      next: ownDoorSchema.nullable(),
+      classes: z.array(
+        z.object({
+          id,
+          title: z.string(),
+          pennant: pennantSchema,
+          host: z.string(),
+          code: z.string(),
+        }),
+      ),
+    }),
+  },
+  hostPresence: { params: ofLink, body: z.object({ inside: z.boolean() }), answer: done },
+  invitation: {
+    params: ofLink,
+    answer: z.object({
+      title: z.string(),
+      host: z.string(),
+      address: z.string(),
+      phoneNumber: z.string().nullable(),
+      rules: rulesSchema,
+      next: z
+        .object({
+          uid: z.string(),
+          version,
+          title: z.string(),
+          description: z.string(),
+          date,
+          time,
+          minutes: z.int(),
+          zone: z.string(),
+          start: utcInstant,
+          end: utcInstant,
+        })
+        .nullable(),
+    }),
+  },
+  desk: {
+    params: ofLink,
+    answer: z.object({
+      link,
+      classId: id,
+      classTitle: z.string(),
+      pennant: pennantSchema,
+      title: z.string(),
+      session: z
+        .object({
+          title: z.string(),
+          date,
+          time,
+          minutes: z.int(),
+          start: utcInstant,
+          end: utcInstant,
+          opens: utcInstant,
+          closes: utcInstant,
+        })
+        .nullable(),
+      door: z.enum(['shut', 'open', 'ended']),
+      hostInside: z.boolean(),
+      onTheSpot: z.boolean(),
+      /** Let in, and not in the room yet: on their way, or held up by their devices. */
+      coming: z.array(deskVisitorSchema),
+      waiting: z.array(deskVisitorSchema),
+      inside: z.array(deskVisitorSchema),
+      away: z.array(deskVisitorSchema),
+      missing: z.array(z.object({ id, name: z.string() })),
+      rollSize: z.int(),
+      rules: z.object({
+        whoMayEnter: rulesShape.whoMayEnter,
+        straightIn: rulesShape.straightIn,
+        presenters: rulesShape.presenters,
+      }),
+      /** A room that Glen cannot look into: who has left is not known there, and a host says at the desk whether they are in. */
+      pastedRoom: z.boolean(),
+      replacedAt: utcInstant.nullable(),
+      /** Class periods that meet here too. */
+      together: z.array(z.object({ id, title: z.string(), pennant: pennantSchema })),
+      /** Whoever looks: acting host by a handing-over, and their own place at this door. */
+      acting: z.boolean(),
+      own: id.nullable(),
+      /** To whom it can be handed over. */
+      successors: z.array(
+        z.object({
+          id,
+          name: z.string(),
+          as: z.enum(['host', 'co-teacher', 'presenter']),
+          acting: z.boolean(),
+        }),
+      ),
+      invited: z.array(
+        z.object({ id, name: z.string(), email: z.string().nullable(), ofSchool: z.boolean() }),
+      ),
+    }),
+  },
+  openDoor: { params: ofLink, answer: z.object({ go: z.string() }) },
+  endSession: { params: ofLink, answer: done },
+  extendSession: {
+    params: ofLink,
+    body: z.object({
+      minutes: z.int().min(1, 'At least a minute.').max(240, 'Four hours at the most.'),
+    }),
+    answer: z.object({ end: utcInstant }),
+  },
+  handOver: { params: ofLink, body: z.object({ personId: id, leave: z.boolean() }), answer: done },
+  bringIn: {
+    params: ofLink,
+    body: z.union([
+      z.strictObject({ personId: id }),
+      z.strictObject({ email: z.email('Give an address such as name@home.example.').max(254) }),
+    ]),
+    answer: z.object({ name: z.string(), ofSchool: z.boolean() }),
+  },
+  letAllIn: {
+    params: ofLink,
+    body: z.object({ only: z.enum(['roll']).optional() }),
+    answer: z.object({ letIn: z.int() }),
+  },
+  letIn: { params: ofVisitor, answer: done },
+  turnAway: { params: ofVisitor, body: z.object({ word: text(200).optional() }), answer: done },
+  letPresent: { params: ofVisitor, body: z.object({ presents: z.boolean() }), answer: done },
+  putOut: { params: ofVisitor, answer: done },
+  letBack: { params: ofVisitor, answer: done },
+  door: {
+    params: byCode,
+    query: z.object({ watch: z.enum(['1']).optional() }),
+    answer: doorAnswer,
+  },
+  howTo: {
+    params: byCode,
+    answer: z.object({
+      title: z.string(),
+      classTitle: z.string(),
+      host: z.string(),
+      pennant: pennantSchema,
+      code: z.string(),
+      address: z.string(),
+      stopped: z.boolean(),
+      steps: z.array(z.string()),
+      lobby: z.string(),
+      trouble: z.array(z.object({ when: z.string(), then: z.string() })),
+      differs: z.string().nullable(),
+    }),
+  },
+  enterDoor: {
+    params: byCode,
+    body: z.object({
+      name: text(80).optional(),
+      entryCode: text(60).optional(),
+      watchOnly: z.boolean().optional(),
+    }),
+    answer: z.object({ decision, go: z.string().nullable() }),
+  },
+  videoEvent: {
+    body: z.object({
+      id: z.string().min(1).max(80),
+      room: z.string().max(80),
+      type: z.enum(['arrived', 'left', 'ended']),
+      visitor: z.string().max(40).optional(),
+      at: utcInstant,
+    }),
+    answer: done,
+  },
+} satisfies Partial<Record<EndpointName, Shapes>>;

@@ -1,0 +1,52 @@
+import { z } from 'zod';
+import { done, id, text, version } from '../basics.js';
+import {
+  audienceBody,
+  groupsAnswer,
+  linkBody,
+  linkDetail,
+  linkPlacesAnswer,
+  linkRow,
+  replaceBody,
+  setGroupsBody,
+  shareBody,
+} from '../linkSchemas.js';
+import { ofClass, ofLink, readVersion } from '../params.js';
+import type { EndpointName } from '../endpoints.js';
+import type { Shapes } from './shapes.js';
+
+/** Links, whom they are for, and groups. */
+export const links = {
+  links: { answer: z.object({ links: z.array(linkRow) }) },
+  classLinks: {
+    params: ofClass,
+    answer: z.object({ links: z.array(linkRow), mayEdit: z.boolean() }),
+  },
+  link: { params: ofLink, answer: linkDetail },
+  linkPlaces: { params: ofLink, answer: linkPlacesAnswer },
+  addLink: { params: ofClass, body: linkBody, answer: linkDetail },
+  editLink: {
+    params: ofLink,
+    body: linkBody.omit({ preset: true, audience: true }).extend({ version }),
+    answer: linkDetail,
+  },
+  setAudience: { params: ofLink, body: audienceBody.extend({ version }), answer: linkDetail },
+  orderLinks: {
+    params: ofClass,
+    body: z.object({ order: z.array(id).min(1).max(200) }),
+    answer: done,
+  },
+  replaceLink: { params: ofLink, body: replaceBody, answer: linkDetail },
+  takeBackReplacing: { params: ofLink, body: readVersion, answer: linkDetail },
+  stopLink: { params: ofLink, body: readVersion, answer: linkDetail },
+  reopenLink: { params: ofLink, body: readVersion, answer: linkDetail },
+  setRoom: {
+    params: ofLink,
+    body: z.object({ version, address: text(2000).nullable() }),
+    answer: linkDetail,
+  },
+  shareLink: { params: ofLink, body: shareBody, answer: linkDetail },
+  unshareLink: { params: ofLink, body: z.object({ shareId: id }), answer: linkDetail },
+  groups: { params: ofClass, answer: groupsAnswer },
+  setGroups: { params: ofClass, body: setGroupsBody, answer: groupsAnswer },
+} satisfies Partial<Record<EndpointName, Shapes>>;

@@ -1,0 +1,46 @@
+import { z } from 'zod';
+import { id, idParam, utcInstant, version } from '../basics.js';
+import { ofClass, ofLink, ofPlacement, ofPost, readVersion } from '../params.js';
+import {
+  handForms,
+  onePost,
+  pageSection,
+  placementAction,
+  postBody,
+  postPreview,
+  postSchema,
+} from '../postSchemas.js';
+import { atQuery, reachAnswer, seeAsAnswer } from '../reachSchemas.js';
+import type { EndpointName } from '../endpoints.js';
+import type { Shapes } from './shapes.js';
+
+/** Posts, their places, and who is reached. */
+export const posts = {
+  posts: {
+    params: ofClass,
+    answer: z.object({ posts: z.array(postSchema), siteAddress: z.string() }),
+  },
+  allPosts: { answer: z.object({ posts: z.array(postSchema) }) },
+  postHistory: {
+    params: ofPost,
+    answer: z.object({
+      entries: z.array(z.object({ at: utcInstant, by: z.string().nullable(), did: z.string() })),
+    }),
+  },
+  coursePage: {
+    params: ofClass,
+    answer: z.object({ sections: z.array(pageSection), trouble: z.string().nullable() }),
+  },
+  placementForms: { params: ofPlacement, answer: handForms },
+  placementAction: { params: ofPlacement, body: placementAction, answer: onePost },
+  reach: { params: ofLink, query: atQuery, answer: reachAnswer },
+  seeAs: { params: ofClass, query: atQuery.extend({ personId: idParam }), answer: seeAsAnswer },
+  lookAtSite: { params: ofClass, answer: z.object({ missing: z.int() }) },
+  addPost: { params: ofClass, body: postBody, answer: onePost },
+  previewPost: { params: ofClass, body: postBody, answer: postPreview },
+  postNow: { params: ofPost, body: z.object({ occurrenceId: id }), answer: onePost },
+  editPost: { params: ofPost, body: postBody.extend({ version }), answer: onePost },
+  withdrawPost: { params: ofPost, body: readVersion, answer: onePost },
+  restorePost: { params: ofPost, body: readVersion, answer: onePost },
+  retryPost: { params: ofPost, answer: onePost },
+} satisfies Partial<Record<EndpointName, Shapes>>;
