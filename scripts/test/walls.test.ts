@@ -1,3 +1,6 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { ESLint, type Linter } from 'eslint';
 import tseslint from 'typescript-eslint';
 import { describe, expect, it } from 'vitest';
@@ -8,6 +11,7 @@ const eslint = new ESLint({
   cwd: root,
   overrideConfig: tseslint.configs.disableTypeChecked as Linter.Config,
 });
+const CRUISED = ['apps', 'packages', 'demo', 'e2e', 'scripts'];
 const rulesBroken = async (filePath: string, code: string): Promise<(string | null)[]> => {
   const [result] = await eslint.lintText(code, { filePath: `${root}/${filePath}` });
   return result!.messages.map((m) => m.ruleId);
@@ -50,6 +54,83 @@ describe('the walls of the house', () => {
       ),
     ).toEqual([]);
   }, 60000);
+  it.each([
+    [
+      'apps/server/src/features/link/bad.ts',
+      `import { describeClass } from '../plan/classPeriod.js';\nexport const x = describeClass;\n`,
+    ],
+    [
+      'apps/server/src/features/plan/bad.ts',
+      `import type { Wish } from '../post/wishes.js';\nexport type X = Wish;\n`,
+    ],
+    [
+      'apps/web/src/features/plan/bad.ts',
+      `import { FeedsButton } from '../feed/Feeds.js';\nexport const x = FeedsButton;\n`,
+    ],
+  ])(
+    'keep %s from what comes after its feature',
+    async (file, code) => {
+      expect(await rulesBroken(file, code)).toEqual(['boundaries/dependencies']);
+    },
+    60000,
+  );
+  it('let a feature build on those before it, and on itself', async () => {
+    const good = `import { mayEdit } from '../school/mayEdit.js';\nimport { chosenNotch } from './chosen.js';\nexport const x = [mayEdit, chosenNotch];\n`;
+    expect(await rulesBroken('apps/web/src/features/plan/good.ts', good)).toEqual([]);
+  }, 60000);
+  it('let nobody write SQL but stores', async () => {
+    const sql = `import type { Db } from '../../db/connect.js';\nexport const all = (db: Db) => db.rows('SELECT 1');\n`;
+    const rule = ['no-restricted-syntax'];
+    expect(await rulesBroken('apps/server/src/features/link/bad.ts', sql)).toEqual(rule);
+    expect(await rulesBroken('apps/server/src/features/link/anyStore.ts', sql)).toEqual([]);
+    const held = sql.replace('db.rows', 'glen.db.rows').replace('db: Db', 'glen: { db: Db }');
+    expect(await rulesBroken('apps/server/src/features/link/bad.ts', held)).toEqual(rule);
+  }, 60000);
+  it.each([
+    [
+      'a long function',
+      `export function f() {\n${'  f();\n'.repeat(61)}}\n`,
+      'max-lines-per-function',
+    ],
+    ['a long file', 'export {};\n'.repeat(351), 'max-lines'],
+    [
+      'many parameters',
+      'export const f = (...[]) => 1;\nexport function g(a: 1, b: 1, c: 1, d: 1, e: 1) {\n  return [a, b, c, d, e];\n}\n',
+      'max-params',
+    ],
+    [
+      'a question within a question',
+      'export const f = (a: 1) => (a ? 1 : a ? 2 : 3);\n',
+      'no-nested-ternary',
+    ],
+  ])(
+    'keep out %s',
+    async (_what, code, rule) => {
+      expect(await rulesBroken('packages/core/src/bad.ts', code)).toContain(rule);
+    },
+    60000,
+  );
+  it('find no circle of imports, not even of types', () => {
+    const bin = join(root, 'node_modules/.bin/depcruise');
+    const cruise = (config: string, ...paths: string[]) =>
+      spawnSync(bin, ['-c', config, ...paths], { cwd: root, encoding: 'utf8' });
+    const fixture = mkdtempSync(join(root, '.glen-circle-'));
+    try {
+      writeFileSync(
+        join(fixture, 'a.ts'),
+        `import type { B } from './b.js';\nexport type A = B;\n`,
+      );
+      writeFileSync(
+        join(fixture, 'b.ts'),
+        `import type { A } from './a.js';\nexport type B = A;\n`,
+      );
+      expect(cruise('.dependency-cruiser.cjs', fixture).status).not.toBe(0);
+    } finally {
+      rmSync(fixture, { recursive: true });
+    }
+    const found = cruise('.dependency-cruiser.cjs', ...CRUISED);
+    expect(found.stdout + found.stderr).toContain('no dependency violations found');
+  }, 120000);
   it('let nothing but the clocks ask the time', async () => {
     expect(
       await rulesBroken('apps/server/src/features/bad.ts', 'export const x = Date.now();\n'),
