@@ -2,12 +2,22 @@ import type { ReactNode } from 'react';
 import type { DeskVisitor } from '@glen/contract';
 import { kindInWords } from '../accounts/AccountMenu.js';
 
-const accountInWords = (v: DeskVisitor): string =>
-  v.account === 'school' || v.account === 'personal'
-    ? kindInWords(v.account)
-    : v.account === 'phone'
-      ? 'by phone'
-      : 'not signed in';
+function accountInWords({ account }: DeskVisitor): string {
+  if (account === 'school' || account === 'personal') return kindInWords(account);
+  return account === 'phone' ? 'by phone' : 'not signed in';
+}
+
+/** What a visitor may do, where that is more than take part. */
+function roleInWords({ role, mayPresent }: DeskVisitor): string {
+  if (role === 'host') return 'host · ';
+  if (role !== 'presenter') return '';
+  return mayPresent ? 'presents for a while · ' : 'presenter · ';
+}
+
+function rollInWords({ role, onRoll }: DeskVisitor): string {
+  if (role === 'host') return '';
+  return onRoll ? ' · on the roll' : ' · not on the roll';
+}
 
 export function Column({
   title,
@@ -43,14 +53,6 @@ export function Who({
   more?: ReactNode;
   children: ReactNode;
 }) {
-  const role =
-    visitor.role === 'host'
-      ? 'host · '
-      : visitor.role === 'presenter'
-        ? visitor.mayPresent
-          ? 'presents for a while · '
-          : 'presenter · '
-        : '';
   return (
     <li className="border-t border-line py-2">
       <div className="flex flex-wrap items-center gap-x-2.5 gap-y-1">
@@ -58,9 +60,9 @@ export function Who({
         {children}
       </div>
       <p className="text-sm text-soft">
-        {role}
+        {roleInWords(visitor)}
         {accountInWords(visitor)}
-        {visitor.role === 'host' ? '' : visitor.onRoll ? ' · on the roll' : ' · not on the roll'}
+        {rollInWords(visitor)}
         {more && (
           <>
             <br />

@@ -8,96 +8,101 @@ type State = { tone: Tone; text: string };
 const atTime = (due: Delivery['due']): string =>
   due ? ` ${dateInWords(due.date)} ${due.time}` : '';
 
+const STATE_OF_POST: Partial<Record<Post['state'], State>> = {
+  draft: { tone: 'careful', text: 'Draft: waits for you' },
+  over: { tone: 'plain', text: 'Over' },
+};
+
+function queuedState({ tries, pending, due }: Post): State {
+  if (tries > 0) return { tone: 'careful', text: 'Waits for the course site' };
+  if (pending) return { tone: 'inform', text: 'Going out' };
+  return { tone: 'inform', text: `Goes out${atTime(due)}` };
+}
+
 /** How a post stands, as a whole. */
 export function postState(post: Post): State {
-  switch (post.state) {
+  const { state, pending, deliveries } = post;
+  switch (state) {
     case 'withdrawn':
-      return post.pending
+      return pending
         ? { tone: 'careful', text: 'Being taken down' }
         : { tone: 'plain', text: 'Withdrawn' };
     case 'failed':
-      return post.deliveries.some((d) => d.state === 'failed')
+      return deliveries.some((d) => d.state === 'failed')
         ? { tone: 'wrong', text: 'Failed' }
         : { tone: 'careful', text: 'Gone from the site' };
-    case 'todo':
-      return {
-        tone: post.deliveries.some((d) => d.overdue) ? 'wrong' : 'careful',
-        text: 'To do by hand',
-      };
-    case 'draft':
-      return { tone: 'careful', text: 'Draft: waits for you' };
-    case 'over':
-      return { tone: 'plain', text: 'Over' };
+    case 'todo': {
+      const isLate = deliveries.some((d) => d.overdue);
+      return { tone: isLate ? 'wrong' : 'careful', text: 'To do by hand' };
+    }
     case 'out':
-      return post.pending
+      return pending
         ? { tone: 'careful', text: 'Out, change under way' }
         : { tone: 'well', text: 'Out' };
     case 'queued':
-      return post.tries > 0
-        ? { tone: 'careful', text: 'Waits for the course site' }
-        : post.pending
-          ? { tone: 'inform', text: 'Going out' }
-          : { tone: 'inform', text: `Goes out${atTime(post.due)}` };
+      return queuedState(post);
+    default:
+      return STATE_OF_POST[state]!;
   }
+}
+
+const STATE_OF_DELIVERY: Partial<Record<Delivery['state'], State>> = {
+  draft: { tone: 'careful', text: 'draft' },
+  struck: { tone: 'plain', text: 'struck through' },
+  gone: { tone: 'plain', text: 'taken down' },
+  failed: { tone: 'wrong', text: 'failed' },
+  missing: { tone: 'careful', text: 'not there any more' },
+  done: { tone: 'well', text: 'done by hand' },
+  takedown: { tone: 'careful', text: 'by hand: to take down' },
+};
+
+function queuedDelivery({ tries, pending, due }: Delivery, byHand: boolean): State {
+  if (tries > 0) return { tone: 'careful', text: 'waits for the site' };
+  if (pending) return { tone: 'inform', text: 'going out' };
+  return { tone: 'inform', text: `${byHand ? 'by hand' : 'queued'}${atTime(due)}` };
+}
+
+function toDo({ overdue, outSince }: Delivery): State {
+  const tone = overdue ? 'wrong' : 'careful';
+  if (outSince !== null) return { tone, text: 'by hand: to change' };
+  return { tone, text: overdue ? 'by hand: overdue' : 'by hand: to do' };
 }
 
 /** How it stands at one place. */
 export function deliveryState(d: Delivery, byHand: boolean): State {
   switch (d.state) {
-    case 'draft':
-      return { tone: 'careful', text: 'draft' };
     case 'queued':
-      return d.tries > 0
-        ? { tone: 'careful', text: 'waits for the site' }
-        : d.pending
-          ? { tone: 'inform', text: 'going out' }
-          : { tone: 'inform', text: `${byHand ? 'by hand' : 'queued'}${atTime(d.due)}` };
+      return queuedDelivery(d, byHand);
     case 'out':
       return d.pending
         ? { tone: 'careful', text: 'change under way' }
         : { tone: 'well', text: 'out' };
-    case 'struck':
-      return { tone: 'plain', text: 'struck through' };
-    case 'gone':
-      return { tone: 'plain', text: 'taken down' };
-    case 'failed':
-      return { tone: 'wrong', text: 'failed' };
-    case 'missing':
-      return { tone: 'careful', text: 'not there any more' };
     case 'todo':
-      return {
-        tone: d.overdue ? 'wrong' : 'careful',
-        text:
-          d.outSince === null
-            ? d.overdue
-              ? 'by hand: overdue'
-              : 'by hand: to do'
-            : 'by hand: to change',
-      };
-    case 'done':
-      return { tone: 'well', text: 'done by hand' };
-    case 'takedown':
-      return { tone: 'careful', text: 'by hand: to take down' };
+      return toDo(d);
+    default:
+      return STATE_OF_DELIVERY[d.state]!;
   }
 }
 
-/** When and what about, in half a sentence. */
-export function planInWords({ about, timing, afterwards, pinned }: Post): string {
-  const of =
-    about === 'link'
-      ? 'The lasting link'
-      : about === 'sessions'
-        ? 'Each session'
-        : `The session of ${dateInWords(about.on)}`;
-  const when =
-    timing === 'now'
-      ? 'at once'
-      : timing === 'draft'
-        ? 'when released'
-        : 'at' in timing
-          ? `${dateInWords(timing.at.date)} ${timing.at.time}`
-          : 'before' in timing
-            ? `${timing.before} minutes before`
-            : `that morning at ${timing.morning}`;
-  return `${of}, ${when}${afterwards === 'down' ? ', taken down after' : afterwards === 'strike' ? ', struck through after' : ''}${pinned ? ', pinned' : ''}`;
+function aboutInWords(about: Post['about']): string {
+  if (about === 'link') return 'The lasting link';
+  return about === 'sessions' ? 'Each session' : `The session of ${dateInWords(about.on)}`;
 }
+
+function timingInWords(timing: Post['timing']): string {
+  if (timing === 'now') return 'at once';
+  if (timing === 'draft') return 'when released';
+  if ('at' in timing) return `${dateInWords(timing.at.date)} ${timing.at.time}`;
+  if ('before' in timing) return `${timing.before} minutes before`;
+  return `that morning at ${timing.morning}`;
+}
+
+const AFTERWARDS: Record<Post['afterwards'], string> = {
+  stay: '',
+  down: ', taken down after',
+  strike: ', struck through after',
+};
+
+/** When and what about, in half a sentence. */
+export const planInWords = ({ about, timing, afterwards, pinned }: Post): string =>
+  `${aboutInWords(about)}, ${timingInWords(timing)}${AFTERWARDS[afterwards]}${pinned ? ', pinned' : ''}`;

@@ -1,0 +1,98 @@
+import { Bell, BellOff, PanelTopOpen } from 'lucide-react';
+import { Link } from 'react-router';
+import { addMinutes, dateInWords } from '@glen/core/light';
+import { Button, buttonClass } from '../../ui/Button.js';
+import { Chip } from '../../ui/Chip.js';
+import { Pennant } from '../../ui/Pennant.js';
+import { copyAddress } from '../link/copy.js';
+import { PostFirst } from '../post/PostFirst.js';
+import { BringIn } from './BringIn.js';
+import { Extend } from './Extend.js';
+import { HandOver } from './HandOver.js';
+import { useKnockSound } from './knock.js';
+import { openLabel, type Desk, type DeskActions } from './useDesk.js';
+
+interface HeadProps {
+  desk: Desk;
+  act: DeskActions;
+  linkId: number;
+  onSmall: () => void;
+}
+
+function sessionInWords({ session }: Desk): string {
+  if (!session) return 'Nothing planned';
+  const { date, time, minutes } = session;
+  return `${dateInWords(date)}, ${time}–${addMinutes(time, minutes)}`;
+}
+
+function DoorChip({ door }: Pick<Desk, 'door'>) {
+  if (door === 'open') return <Chip tone="well">Door open</Chip>;
+  if (door === 'ended') return <Chip>Ended</Chip>;
+  return <Chip tone="inform">Door not opened yet</Chip>;
+}
+
+/** How knocks are told, and the desk in a small window beside the room. */
+function DeskTools({ onSmall }: Pick<HeadProps, 'onSmall'>) {
+  const [sound, setSound] = useKnockSound();
+  const Sign = sound ? Bell : BellOff;
+  return (
+    <span className="ml-auto flex gap-2.5">
+      <Button aria-pressed={sound} onClick={() => setSound(!sound)}>
+        <Sign size={16} aria-hidden="true" />
+        Knocks {sound ? 'sound' : 'are silent'}
+      </Button>
+      <Button onClick={onSmall}>
+        <PanelTopOpen size={16} aria-hidden="true" />
+        Small desk
+      </Button>
+    </span>
+  );
+}
+
+/** What session it is and how its door stands, with what a host does about both. */
+export function DeskHead({ desk, act, linkId, onSmall }: HeadProps) {
+  const running = desk.door === 'open';
+  return (
+    <header className="mb-5 grid gap-4">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-3">
+        <Pennant pennant={desk.pennant} size="large" />
+        <div className="min-w-0 flex-1">
+          <h1 className="text-[25px]">{desk.title}</h1>
+          <p className="flex flex-wrap items-center gap-2 text-soft">
+            {sessionInWords(desk)}
+            <DoorChip door={desk.door} />
+          </p>
+        </div>
+        <Button
+          kind={running && desk.own !== null ? 'plain' : 'strong'}
+          disabled={act.opening}
+          onClick={act.open}
+        >
+          {openLabel(desk)}
+        </Button>
+        {running && (
+          <Button kind="danger" onClick={act.end}>
+            End for all
+          </Button>
+        )}
+      </div>
+      {!desk.acting && <PostFirst classId={desk.classId} session={desk.session} />}
+      <div className="flex flex-wrap gap-2.5">
+        <Button onClick={() => void copyAddress(desk.link.address)}>Copy link</Button>
+        {running && (
+          <>
+            <BringIn desk={desk} linkId={linkId} />
+            <Extend desk={desk} act={act} />
+            <HandOver desk={desk} linkId={linkId} />
+          </>
+        )}
+        {!desk.acting && (
+          <Link className={buttonClass()} to={`/classes/${desk.classId}/entry`}>
+            Entry rules
+          </Link>
+        )}
+        <DeskTools onSmall={onSmall} />
+      </div>
+    </header>
+  );
+}

@@ -1,0 +1,77 @@
+import type { DeskVisitor } from '@glen/contract';
+import { Button } from '../../ui/Button.js';
+import { Column, Who } from './Column.js';
+import type { Desk, DeskActions } from './useDesk.js';
+
+interface InsideProps {
+  desk: Desk;
+  act: DeskActions;
+}
+
+/** What a host may do with somebody in the room. */
+function PersonActions({ visitor, desk, act }: InsideProps & { visitor: DeskVisitor }) {
+  const { id, name, role, mayPresent } = visitor;
+  const note = 'Out as far as this door goes; in the room itself put them out yourself.';
+  return (
+    <>
+      {role === 'participant' && (
+        <Button onClick={() => act.letPresent(id, true)} aria-label={`Let ${name} present`}>
+          Let present
+        </Button>
+      )}
+      {mayPresent && (
+        <Button onClick={() => act.letPresent(id, false)} aria-label={`${name} presents no longer`}>
+          No longer
+        </Button>
+      )}
+      <Button
+        kind="danger-link"
+        onClick={() => act.putOut(id)}
+        aria-label={`Put ${name} out`}
+        title={desk.pastedRoom ? note : undefined}
+      >
+        Put out
+      </Button>
+    </>
+  );
+}
+
+function Coming({ people }: { people: DeskVisitor[] }) {
+  if (people.length === 0) return null;
+  return (
+    <>
+      <h3 className="mt-5 text-sm text-soft">Let in, on their way</h3>
+      <ul>
+        {people.map((v) => (
+          <li key={v.id} className="border-t border-line py-1.5 break-words">
+            {v.name}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+/** Who is in the room, hosts first, and who is on the way. */
+export function Inside({ desk, act }: InsideProps) {
+  const hosts = desk.inside.filter((v) => v.role === 'host');
+  const people = desk.inside.filter((v) => v.role !== 'host');
+  return (
+    <Column title="Inside" count={desk.inside.length}>
+      {desk.inside.length === 0 && <p className="text-soft">Nobody is in the room.</p>}
+      <ul>
+        {hosts.map((v) => (
+          <Who key={v.id} visitor={v}>
+            {null}
+          </Who>
+        ))}
+        {people.map((v) => (
+          <Who key={v.id} visitor={v}>
+            <PersonActions visitor={v} desk={desk} act={act} />
+          </Who>
+        ))}
+      </ul>
+      <Coming people={desk.coming} />
+    </Column>
+  );
+}

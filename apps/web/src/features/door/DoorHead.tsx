@@ -1,0 +1,63 @@
+import { addMinutes, dateInWords } from '@glen/core/light';
+import type { Answer, Me } from '@glen/contract';
+import { wallClock } from '../../app/clock.js';
+import { Pennant } from '../../ui/Pennant.js';
+
+type Door = Answer<'door'>;
+
+function Times({ door, zone }: { door: Door; zone: string }) {
+  const s = door.session;
+  if (!s) return null;
+  const here = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const local = here === zone ? null : wallClock(s.start, here);
+  return (
+    <p className="mt-1 text-soft">
+      <span className="font-mono text-ink">
+        {dateInWords(s.date)}, {s.time}–{addMinutes(s.time, s.minutes)}
+      </span>
+      <br />
+      <span className="text-sm">School time, {zone}</span>
+      {local && (local.time !== s.time || local.date !== s.date) && (
+        <>
+          <br />
+          On your clock: {dateInWords(local.date)}, {local.time}
+        </>
+      )}
+    </p>
+  );
+}
+
+/** Why somebody stands at another door than the one whose link they followed. */
+function cameInWords(door: Door, zone: string): string {
+  if (door.came!.by === 'together')
+    return `Your class meets at this door today, together with ${door.classTitle}.`;
+  return door.came!.until === null
+    ? 'Your link was replaced; it leads here all the same.'
+    : `Your link was replaced. It leads here until ${dateInWords(wallClock(door.came!.until, zone).date)}; keep the new one, in the address above.`;
+}
+
+/** Whose door it is, when its session is held, and why one stands here rather than elsewhere. */
+export function DoorHead({ me, door }: { me: Me; door: Door }) {
+  const { name, zone } = me.school;
+  const { title, classTitle, host, came, decision } = door;
+  return (
+    <>
+      <div className="flex items-center gap-3.5">
+        <Pennant pennant={door.pennant} size="large" />
+        <div className="min-w-0">
+          <p className="text-sm text-soft">{name}</p>
+          <h1 className="text-xl break-words">{title}</h1>
+        </div>
+      </div>
+      <p className="mt-2 text-soft">
+        {title === classTitle ? '' : `${classTitle} · `}with {host}
+      </p>
+      <Times door={door} zone={zone} />
+      {came && decision.reason !== 'link-retired' && (
+        <p className="mt-4 rounded-small bg-loch-tint px-3 py-2 text-loch-deep">
+          {cameInWords(door, zone)}
+        </p>
+      )}
+    </>
+  );
+}
