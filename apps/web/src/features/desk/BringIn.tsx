@@ -9,38 +9,139 @@ import { deskCard } from './HandOver.js';
 import type { Desk } from './useDesk.js';
 
 type Brought = Answer<'bringIn'> & { email: string | null };
+type Person = Answer<'find'>['people'][number];
+/** By their id, where the school knows them; else by mail address. */
+type Whom = { personId: number } | { email: string };
 
-/** Brings somebody to the running session by name or by mail address; whoever is from outside is named so before. */
-export function BringIn({ desk, linkId }: { desk: Desk; linkId: number }) {
-  const [bringIn, { error, isLoading, reset }] = api.useBringInMutation();
+/** What is typed, and whom it may mean. */
+function useWanted() {
   const [typed, setTyped] = useState('');
-  const [brought, setBrought] = useState<Brought>();
   const wanted = useDeferredValue(typed.trim());
   const isAddress = wanted.includes('@');
-  const { data } = api.useFindQuery(
-    { query: { q: wanted } },
-    { skip: wanted.length < 2 || isAddress },
+  const isSearched = wanted.length >= 2 && !isAddress;
+  const { data } = api.useFindQuery({ query: { q: wanted } }, { skip: !isSearched });
+  const people = isSearched ? (data?.people ?? []) : [];
+  const isUnknown = isSearched && data !== undefined && people.length === 0;
+  return { typed, setTyped, wanted, isAddress, people, isUnknown };
+}
+
+interface ChoiceProps {
+  people: Person[];
+  disabled: boolean;
+  choose: (person: Person) => void;
+}
+
+function People({ people, disabled, choose }: ChoiceProps) {
+  if (people.length === 0) return null;
+  return (
+    <ul className="grid gap-1">
+      {people.map((p) => (
+        <li key={p.id}>
+          <button
+            type="button"
+            disabled={disabled}
+            className="w-full rounded-small px-2 py-1 text-left hover:bg-shade"
+            onClick={() => choose(p)}
+          >
+            {p.name}{' '}
+            <span className="text-sm text-soft">
+              {p.role === 'guest' ? 'guest, from outside the school' : p.role}
+            </span>
+          </button>
+        </li>
+      ))}
+    </ul>
   );
-  const people = isAddress ? [] : (data?.people ?? []);
-  const send = async (
-    body: { personId: number } | { email: string },
-    email: string | null,
-  ): Promise<void> => {
-    const { data: answer } = await bringIn({ params: { linkId }, body });
+}
+
+function mailto(to: string, desk: Desk): string {
+  const subject = encodeURIComponent(desk.title);
+  const body = encodeURIComponent(`Come in here: ${desk.link.address}`);
+  return `mailto:${encodeURIComponent(to)}?subject=${subject}&body=${body}`;
+}
+
+/** Who may come in now, and how to tell them where. */
+function MayCome({ brought, desk }: { brought: Brought; desk: Desk }) {
+  const { name, ofSchool, email } = brought;
+  return (
+    <div role="status" className="grid gap-2">
+      <p>
+        <b className="break-all">{name}</b> may come in now
+        {ofSchool ? '' : ', from outside the school'}. Glen sends nothing: tell them where.
+      </p>
+      <p className="flex gap-2">
+        <Button onClick={() => void copyAddress(desk.link.address)}>Copy link</Button>
+        {email && (
+          <a className={buttonClass()} href={mailto(email, desk)}>
+            Write to them
+          </a>
+        )}
+      </p>
+    </div>
+  );
+}
+
+function BringInCard({ desk, linkId }: { desk: Desk; linkId: number }) {
+  const [bringIn, { error, isLoading }] = api.useBringInMutation();
+  const [brought, setBrought] = useState<Brought>();
+  const { typed, setTyped, wanted, isAddress, people, isUnknown } = useWanted();
+  const problem = problemOf(error);
+  const bring = async (whom: Whom, email: string | null): Promise<void> => {
+    const { data: answer } = await bringIn({ params: { linkId }, body: whom });
     if (!answer) return;
     setBrought({ ...answer, email });
     setTyped('');
   };
-  const mailto = (to: string): string =>
-    `mailto:${encodeURIComponent(to)}?subject=${encodeURIComponent(desk.title)}&body=${encodeURIComponent(`Come in here: ${desk.link.address}`)}`;
   return (
-    <Popover.Root
-      onOpenChange={() => {
-        reset();
-        setBrought(undefined);
-        setTyped('');
-      }}
-    >
+    <>
+      <Field label="Name or mail address" hint="They may come in without knocking, this once.">
+        {(p) => (
+          <input
+            {...p}
+            className={inputClass}
+            autoComplete="off"
+            value={typed}
+            onChange={(e) => {
+              setTyped(e.target.value);
+              setBrought(undefined);
+            }}
+          />
+        )}
+      </Field>
+      {!brought && (
+        <People
+          people={people}
+          disabled={isLoading}
+          choose={(p) => void bring({ personId: p.id }, p.email)}
+        />
+      )}
+      {isUnknown && (
+        <p className="text-sm text-soft">Nobody by that name. A mail address works too.</p>
+      )}
+      {isAddress && (
+        <>
+          <p className="text-sm text-soft">
+            Unless the school knows this address, that is somebody from outside.
+          </p>
+          <Button
+            kind="act"
+            disabled={isLoading}
+            onClick={() => void bring({ email: wanted }, wanted)}
+          >
+            Bring {wanted} in
+          </Button>
+        </>
+      )}
+      {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
+      {brought && <MayCome brought={brought} desk={desk} />}
+    </>
+  );
+}
+
+/** Brings somebody to the running session by name or by mail address; whoever is from outside is named so before. */
+export function BringIn({ desk, linkId }: { desk: Desk; linkId: number }) {
+  return (
+    <Popover.Root>
       <Popover.Trigger className={buttonClass()}>Bring in…</Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
@@ -49,78 +150,7 @@ export function BringIn({ desk, linkId }: { desk: Desk; linkId: number }) {
           className={deskCard}
           aria-label="Bring somebody in"
         >
-          <Field label="Name or mail address" hint="They may come in without knocking, this once.">
-            {(p) => (
-              <input
-                {...p}
-                className={inputClass}
-                autoComplete="off"
-                value={typed}
-                onChange={(e) => {
-                  setTyped(e.target.value);
-                  setBrought(undefined);
-                }}
-              />
-            )}
-          </Field>
-          {people.length > 0 && !brought && (
-            <ul className="grid gap-1">
-              {people.map((p) => (
-                <li key={p.id}>
-                  <button
-                    type="button"
-                    disabled={isLoading}
-                    className="w-full rounded-small px-2 py-1 text-left hover:bg-shade"
-                    onClick={() => void send({ personId: p.id }, p.email)}
-                  >
-                    {p.name}{' '}
-                    <span className="text-sm text-soft">
-                      {p.role === 'guest' ? 'guest, from outside the school' : p.role}
-                    </span>
-                  </button>
-                </li>
-              ))}
-            </ul>
-          )}
-          {wanted.length >= 2 && !isAddress && data && people.length === 0 && (
-            <p className="text-sm text-soft">Nobody by that name. A mail address works too.</p>
-          )}
-          {isAddress && (
-            <>
-              <p className="text-sm text-soft">
-                Unless the school knows this address, that is somebody from outside.
-              </p>
-              <Button
-                kind="act"
-                disabled={isLoading}
-                onClick={() => void send({ email: wanted }, wanted)}
-              >
-                Bring {wanted} in
-              </Button>
-            </>
-          )}
-          {error && (
-            <FieldError>
-              {problemOf(error)?.errors?.[0]?.message ?? problemOf(error)?.title}
-            </FieldError>
-          )}
-          {brought && (
-            <div role="status" className="grid gap-2">
-              <p>
-                <b className="break-all">{brought.name}</b> may come in now
-                {brought.ofSchool ? '' : ', from outside the school'}. Glen sends nothing: tell them
-                where.
-              </p>
-              <p className="flex gap-2">
-                <Button onClick={() => void copyAddress(desk.link.address)}>Copy link</Button>
-                {brought.email && (
-                  <a className={buttonClass()} href={mailto(brought.email)}>
-                    Write to them
-                  </a>
-                )}
-              </p>
-            </div>
-          )}
+          <BringInCard desk={desk} linkId={linkId} />
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>

@@ -4,10 +4,43 @@ import { wallClock } from '../../app/clock.js';
 import { Button } from '../../ui/Button.js';
 import { Loading, Trouble } from '../../ui/States.js';
 import { useKnockSignal } from './knock.js';
-import { openLabel, useDeskActions } from './useDesk.js';
+import { openLabel, useDeskActions, type Desk } from './useDesk.js';
 import { useDeskKeys } from './useDeskKeys.js';
 
 const NOBODY: { id: number }[] = [];
+
+interface WaitingProps {
+  desk: Desk;
+  zone: string;
+  letIn: (visitorId: number) => void;
+}
+
+function Waiting({ desk, zone, letIn }: WaitingProps) {
+  return (
+    <>
+      <h2 className="mt-3 text-[15px]">
+        In the lobby <span className="text-soft">{desk.waiting.length}</span>
+      </h2>
+      {desk.waiting.length === 0 && <p className="text-soft">Nobody knocks.</p>}
+      <ul aria-live="polite">
+        {desk.waiting.map((v) => (
+          <li key={v.id} className="flex items-center gap-2 border-t border-line py-1.5">
+            <span className="min-w-0 flex-1">
+              <span className="block font-semibold break-words">{v.name}</span>
+              <span className="block text-sm text-soft">
+                {v.onRoll ? 'on the roll' : 'not on the roll'},{' '}
+                {v.knockedAt && wallClock(v.knockedAt, zone).time}
+              </span>
+            </span>
+            <Button onClick={() => letIn(v.id)} aria-label={`Let ${v.name} in`}>
+              Let in
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
 
 /** The desk in a window that stays on top: who knocks, and the two buttons that matter while one talks. */
 export function SmallDesk({
@@ -35,26 +68,7 @@ export function SmallDesk({
       <p className="text-sm text-soft">
         {desk.inside.length} inside · {desk.missing.length} missing
       </p>
-      <h2 className="mt-3 text-[15px]">
-        In the lobby <span className="text-soft">{desk.waiting.length}</span>
-      </h2>
-      {desk.waiting.length === 0 && <p className="text-soft">Nobody knocks.</p>}
-      <ul aria-live="polite">
-        {desk.waiting.map((v) => (
-          <li key={v.id} className="flex items-center gap-2 border-t border-line py-1.5">
-            <span className="min-w-0 flex-1">
-              <span className="block font-semibold break-words">{v.name}</span>
-              <span className="block text-sm text-soft">
-                {v.onRoll ? 'on the roll' : 'not on the roll'},{' '}
-                {v.knockedAt && wallClock(v.knockedAt, me.school.zone).time}
-              </span>
-            </span>
-            <Button onClick={() => act.letIn(v.id)} aria-label={`Let ${v.name} in`}>
-              Let in
-            </Button>
-          </li>
-        ))}
-      </ul>
+      <Waiting desk={desk} zone={me.school.zone} letIn={act.letIn} />
       <div className="mt-3 grid gap-2">
         {ofRoll > 0 && (
           <Button kind="act" onClick={() => act.letAllIn('roll')}>

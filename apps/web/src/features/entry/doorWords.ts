@@ -2,114 +2,140 @@ import type { Answer } from '@glen/contract';
 
 type Door = Answer<'door'>;
 
+interface Words {
+  title: string;
+  text: string;
+}
+
+/** What a sentence may need. `opensAt`: wall clock, null where no time is known. */
+interface Told {
+  door: Door;
+  host: string;
+  opensAt: string | null;
+}
+
+const NEXT_TIME = 'Keep the link: it works again next time.';
+
+function stopped({ door: { elsewhere } }: Told): Words {
+  if (elsewhere)
+    return {
+      title: 'This link has been stopped',
+      text: `${elsewhere.title} has another one now. Use that from now on.`,
+    };
+  return {
+    title: 'This link is no longer used',
+    text: 'Look at your class stream for the new one, or ask your teacher.',
+  };
+}
+
+function removed({ door: { turnedAway, word }, host }: Told): Words {
+  if (!turnedAway)
+    return {
+      title: 'You were put out',
+      text: `A host has put you out of this session. ${host} can let you back; this page will notice.`,
+    };
+  const said = word ? `${host} says: “${word}”` : `${host} turned you away from this session.`;
+  return {
+    title: 'You were not let in',
+    text: `${said} If that was a mistake, write to them; they can let you back, and this page will notice.`,
+  };
+}
+
+function signIn({ door }: Told): Words {
+  if (door.rules.whoMayEnter === 'signed-in')
+    return {
+      title: 'Sign in to go in',
+      text: 'Any account will do, your school’s or your own.',
+    };
+  return {
+    title: 'Sign in with your school account',
+    text: 'This door is for people of the school. Your link is kept while you sign in.',
+  };
+}
+
+/** The place in line, as it is: the host may let people in in any order. */
+function inLine(ahead: number): string {
+  if (ahead === 0) return 'Nobody has waited longer.';
+  return ahead === 1 ? 'One person has waited longer.' : `${ahead} people have waited longer.`;
+}
+
+function lobby({ door: { knocked, hostSees, ahead }, host }: Told): Words {
+  if (!knocked) return { title: 'The door is open', text: 'Knock, and the host lets you in.' };
+  const seen = hostSees
+    ? `${host} can see that you are waiting.`
+    : 'A host will see that you are waiting as soon as one is in.';
+  return { title: 'You are in the lobby', text: `${seen} ${inLine(ahead)}` };
+}
+
+/** By the reason of the decision. */
+const WORDS: Record<string, (told: Told) => Words> = {
+  'link-retired': stopped,
+  removed,
+  ended: () => ({
+    title: 'This session has ended',
+    text: `The host has ended it for everyone. ${NEXT_TIME}`,
+  }),
+  over: () => ({ title: 'This session is over', text: NEXT_TIME }),
+  'no-phone': () => ({
+    title: 'Not by phone',
+    text: 'This door takes no phone callers. Open the link in a browser instead.',
+  }),
+  'no-watching': () => ({
+    title: 'There is no watch-only way in',
+    text: 'Go in as yourself instead.',
+  }),
+  'sign-in': signIn,
+  'use-school-account': () => ({
+    title: 'This door needs your school account',
+    text: 'You are here with your home account. Switch below; the link is kept.',
+  }),
+  'not-invited': ({ host }) => ({
+    title: 'You are not invited to this one',
+    text: `If you think you should be, ask ${host}.`,
+  }),
+  'not-on-roll': ({ host }) => ({
+    title: 'You are not on this class’s list',
+    text: `Check that the link is the one for your own class. If it is, ask ${host} to look at the roll.`,
+  }),
+  'nothing-planned': () => ({
+    title: 'Nothing is planned here now',
+    text: 'The link is right. When a session is scheduled or the host opens the door, this page will notice.',
+  }),
+  early: ({ opensAt }) => ({
+    title: opensAt ? `The door opens at ${opensAt}` : 'The door is not open yet',
+    text: 'Leave this page open: you will be let on by yourself when it opens.',
+  }),
+  'code-needed': () => ({
+    title: 'This door asks for a code',
+    text: 'It was sent with the link.',
+  }),
+  'code-wrong': () => ({
+    title: 'That code does not fit',
+    text: 'Compare it with what was sent with the link.',
+  }),
+  full: () => ({
+    title: 'The room is full',
+    text: 'When somebody leaves, this page will notice.',
+  }),
+  'no-host': ({ host }) => ({
+    title: `${host} is not in yet`,
+    text: 'Leave this page open: it goes on by itself when a host arrives.',
+  }),
+  lobby,
+};
+
+const OPEN: Words = { title: 'The door is open', text: 'You can go straight in.' };
+
 /** What the door says, in two sentences: how it is, and what to do next. */
-export function doorWords(door: Door, opensAt: string | null): { title: string; text: string } {
-  const host = door.host || 'The host';
+export function doorWords(door: Door, opensAt: string | null): Words {
   if (door.elsewhere?.why === 'together')
     return {
       title: `This lesson meets at the door of ${door.elsewhere.title}`,
       text: 'This door stays shut meanwhile. Go there; you are expected.',
     };
-  switch (door.decision.reason) {
-    case 'link-retired':
-      return door.elsewhere
-        ? {
-            title: 'This link has been stopped',
-            text: `${door.elsewhere.title} has another one now. Use that from now on.`,
-          }
-        : {
-            title: 'This link is no longer used',
-            text: 'Look at your class stream for the new one, or ask your teacher.',
-          };
-    case 'removed':
-      return door.turnedAway
-        ? {
-            title: 'You were not let in',
-            text: `${door.word ? `${host} says: “${door.word}” ` : `${host} turned you away from this session. `}If that was a mistake, write to them; they can let you back, and this page will notice.`,
-          }
-        : {
-            title: 'You were put out',
-            text: `A host has put you out of this session. ${host} can let you back; this page will notice.`,
-          };
-    case 'ended':
-      return {
-        title: 'This session has ended',
-        text: 'The host has ended it for everyone. Keep the link: it works again next time.',
-      };
-    case 'over':
-      return { title: 'This session is over', text: 'Keep the link: it works again next time.' };
-    case 'no-phone':
-      return {
-        title: 'Not by phone',
-        text: 'This door takes no phone callers. Open the link in a browser instead.',
-      };
-    case 'no-watching':
-      return { title: 'There is no watch-only way in', text: 'Go in as yourself instead.' };
-    case 'sign-in':
-      return door.rules.whoMayEnter === 'signed-in'
-        ? { title: 'Sign in to go in', text: 'Any account will do, your school’s or your own.' }
-        : {
-            title: 'Sign in with your school account',
-            text: 'This door is for people of the school. Your link is kept while you sign in.',
-          };
-    case 'use-school-account':
-      return {
-        title: 'This door needs your school account',
-        text: 'You are here with your home account. Switch below; the link is kept.',
-      };
-    case 'not-invited':
-      return {
-        title: 'You are not invited to this one',
-        text: `If you think you should be, ask ${host}.`,
-      };
-    case 'not-on-roll':
-      return {
-        title: 'You are not on this class’s list',
-        text: `Check that the link is the one for your own class. If it is, ask ${host} to look at the roll.`,
-      };
-    case 'nothing-planned':
-      return {
-        title: 'Nothing is planned here now',
-        text: 'The link is right. When a session is scheduled or the host opens the door, this page will notice.',
-      };
-    case 'early':
-      return {
-        title: opensAt ? `The door opens at ${opensAt}` : 'The door is not open yet',
-        text: 'Leave this page open: you will be let on by yourself when it opens.',
-      };
-    case 'code-needed':
-      return { title: 'This door asks for a code', text: 'It was sent with the link.' };
-    case 'code-wrong':
-      return {
-        title: 'That code does not fit',
-        text: 'Compare it with what was sent with the link.',
-      };
-    case 'full':
-      return { title: 'The room is full', text: 'When somebody leaves, this page will notice.' };
-    case 'no-host':
-      return {
-        title: `${host} is not in yet`,
-        text: 'Leave this page open: it goes on by itself when a host arrives.',
-      };
-    case 'lobby':
-      return door.knocked
-        ? {
-            title: 'You are in the lobby',
-            text: `${door.hostSees ? `${host} can see that you are waiting.` : 'A host will see that you are waiting as soon as one is in.'} ${inLine(door.ahead)}`,
-          }
-        : { title: 'The door is open', text: 'Knock, and the host lets you in.' };
-    default:
-      return { title: 'The door is open', text: 'You can go straight in.' };
-  }
+  const host = door.host || 'The host';
+  return WORDS[door.decision.reason]?.({ door, host, opensAt }) ?? OPEN;
 }
-
-/** The place in line, as it is: the host may let people in in any order. */
-const inLine = (ahead: number): string =>
-  ahead === 0
-    ? 'Nobody has waited longer.'
-    : ahead === 1
-      ? 'One person has waited longer.'
-      : `${ahead} people have waited longer.`;
 
 /** Whether somebody who waits on the page will be taken on when things change. */
 export const goesOnByItself = (reason: string): boolean =>

@@ -1,0 +1,112 @@
+import { Link, useNavigate } from 'react-router';
+import type { ClassItem } from '@glen/contract';
+import { api } from '../../app/api.js';
+import { timeUntil } from '../../app/clock.js';
+import { Button, buttonClass } from '../../ui/Button.js';
+import { Chip } from '../../ui/Chip.js';
+import { Pennant } from '../../ui/Pennant.js';
+import { openDoor } from '../desk/openDoor.js';
+import { CopyButtons } from '../link/LinkLine.js';
+import { movedInWords } from '../plan/moved.js';
+import { mayEdit } from '../school/mayEdit.js';
+import {
+  DoorChip,
+  LinkChips,
+  PlacementChips,
+  Times,
+  isHostOf,
+  type OfToday,
+} from './sessionParts.js';
+
+interface NextProps extends OfToday {
+  classPeriod: ClassItem;
+}
+
+function TimeChip({ session, now }: Pick<OfToday, 'session' | 'now'>) {
+  if (session.start > now) return <Chip>Begins in {timeUntil(session.start, now)}</Chip>;
+  if (session.end > now) return <Chip>Ends in {timeUntil(session.end, now)}</Chip>;
+  return <Chip tone="careful">Runs over</Chip>;
+}
+
+/** To the desk, where the door is open; else it is opened first. */
+function ToDesk({ session }: Pick<OfToday, 'session'>) {
+  const [open, { isLoading }] = api.useOpenDoorMutation();
+  const navigate = useNavigate();
+  const desk = `/desk/${session.linkId}`;
+  const openAndGo = async (): Promise<void> => {
+    if (await openDoor(open, session.linkId)) void navigate(desk);
+  };
+  if (session.door === 'open')
+    return (
+      <Link className={`${buttonClass('strong')} print:hidden`} to={desk}>
+        To the desk
+      </Link>
+    );
+  return (
+    <Button
+      kind="strong"
+      className="print:hidden"
+      disabled={isLoading}
+      onClick={() => void openAndGo()}
+    >
+      Open the door now
+    </Button>
+  );
+}
+
+function LinkAndPosts({ session, classPeriod, today }: NextProps) {
+  const { linkId, address, seriesId, key } = session;
+  return (
+    <div className="mt-4 flex flex-wrap items-center gap-x-2.5 gap-y-3 border-t border-dashed border-edge pt-3.5">
+      <code className="min-w-0 rounded-small bg-shade px-2.5 py-1 font-mono text-[15px] break-all">
+        {address.replace(/^https?:\/\//, '')}
+      </code>
+      <span className="flex flex-wrap gap-2.5 print:hidden">
+        <CopyButtons of={{ link: { id: linkId, address } }} />
+      </span>
+      <span className="ml-auto flex flex-wrap items-center gap-4">
+        <PlacementChips today={today} classId={classPeriod.id} />
+        {mayEdit(classPeriod) && (
+          <Link
+            className={`${buttonClass('link')} print:hidden`}
+            to={`/plan/${seriesId}?on=${key}`}
+          >
+            Change it
+          </Link>
+        )}
+      </span>
+    </div>
+  );
+}
+
+/** The one session that matters now: running, or next. */
+export function NextSession(props: NextProps) {
+  const { session, classPeriod, now, zone } = props;
+  return (
+    <section
+      aria-label={session.start <= now ? 'Running now' : 'Next'}
+      className="my-3 rounded-big border border-line bg-sheet p-5 shadow-soft print:my-0 print:border-0 print:p-0 print:py-3 print:shadow-none"
+    >
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-3">
+        <Times session={session} large />
+        <Pennant pennant={classPeriod.pennant} />
+        <div className="min-w-0 flex-1">
+          <h2 className="text-xl">
+            <Link className="hover:underline" to={`/classes/${classPeriod.id}`}>
+              {session.title}
+            </Link>
+          </h2>
+          <p className="mt-1.5 flex flex-wrap gap-2">
+            <DoorChip session={session} now={now} zone={zone} />
+            <TimeChip session={session} now={now} />
+            {session.was && <Chip tone="careful">{movedInWords(session)}</Chip>}
+            <LinkChips session={session} />
+            {session.description && <Chip>{session.description.slice(0, 60)}</Chip>}
+          </p>
+        </div>
+        {isHostOf(props, classPeriod) && <ToDesk session={session} />}
+      </div>
+      <LinkAndPosts {...props} />
+    </section>
+  );
+}

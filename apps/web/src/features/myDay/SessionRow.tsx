@@ -1,0 +1,126 @@
+import { Link } from 'react-router';
+import { dateInWords } from '@glen/core/light';
+import type { ClassItem, Session } from '@glen/contract';
+import { buttonClass } from '../../ui/Button.js';
+import { Chip } from '../../ui/Chip.js';
+import { Pennant } from '../../ui/Pennant.js';
+import { movedInWords } from '../plan/moved.js';
+import { mayEdit } from '../school/mayEdit.js';
+import { DoorChip, LinkChips, Times, isHostOf, type OfToday } from './sessionParts.js';
+
+/** Below its title, what is different about a session, told by words and not by looks alone. */
+function StateChips({ session, now, zone, isAway }: Omit<OfToday, 'today'> & { isAway: boolean }) {
+  if (session.draft) return <Chip tone="careful">Draft: students see nothing of it</Chip>;
+  if (session.status === 'cancelled')
+    return <Chip tone="wrong">Cancelled{session.why ? `: ${session.why}` : ''}</Chip>;
+  if (isAway)
+    return (
+      <Chip tone="careful">
+        Moved to {dateInWords(session.date)}, {session.time}
+      </Chip>
+    );
+  return (
+    <>
+      {session.end > now && <DoorChip session={session} now={now} zone={zone} />}
+      {session.was && <Chip tone="careful">{movedInWords(session)}</Chip>}
+      <LinkChips session={session} />
+    </>
+  );
+}
+
+function CameChip({ came, rollSize }: { came: number; rollSize: number | undefined }) {
+  if (came === 0) return <Chip>Nobody came</Chip>;
+  return (
+    <Chip tone="well">
+      {came} of {rollSize} came
+    </Chip>
+  );
+}
+
+interface RowProps extends OfToday {
+  classPeriod: ClassItem | undefined;
+}
+
+/** What is left of a session: all of it, what came of it, or nothing today. */
+interface Left {
+  /** It is held on another date now. */
+  isAway: boolean;
+  isPast: boolean;
+  /** It is not held today: cancelled, or moved away. */
+  isGone: boolean;
+}
+
+function leftOf({ session, today, now }: RowProps): Left {
+  const isAway = session.date !== today.date;
+  return {
+    isAway,
+    isPast: session.end <= now && !isAway,
+    isGone: session.status === 'cancelled' || isAway,
+  };
+}
+
+/** As it was to be today, where it has been moved to another date. */
+function asPlannedToday(session: Session, isAway: boolean): Session {
+  if (!isAway || !session.was) return session;
+  return { ...session, time: session.was.time, minutes: session.was.minutes };
+}
+
+function RowLinks(props: RowProps & { left: Left }) {
+  const { session, classPeriod, left } = props;
+  const { title, time, linkId, seriesId, key, draft } = session;
+  const isOver = left.isPast || left.isGone;
+  return (
+    <span className="flex gap-2.5 print:hidden">
+      {!isOver && !draft && isHostOf(props, classPeriod) && (
+        <Link
+          className={buttonClass()}
+          to={`/desk/${linkId}`}
+          aria-label={`Desk of ${title}, ${time}`}
+        >
+          Desk
+        </Link>
+      )}
+      {mayEdit(classPeriod) && (
+        <Link
+          className={buttonClass(isOver ? 'link' : 'plain')}
+          to={`/plan/${seriesId}?on=${key}`}
+          aria-label={`Details of ${title}, ${time}`}
+        >
+          Details
+        </Link>
+      )}
+    </span>
+  );
+}
+
+/** One session of the day. */
+export function SessionRow(props: RowProps) {
+  const { session, classPeriod, now, zone } = props;
+  const left = leftOf(props);
+  const { isAway, isPast, isGone } = left;
+  const isOver = isPast || isGone;
+  return (
+    <li
+      className={`flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-line py-3 ${isOver ? 'text-soft' : ''} ${session.draft ? 'border-t-2 border-dashed' : ''}`}
+    >
+      <Times session={asPlannedToday(session, isAway)} />
+      {classPeriod && (
+        <span className={isOver ? 'opacity-60' : ''}>
+          <Pennant pennant={classPeriod.pennant} />
+        </span>
+      )}
+      <div className="min-w-0 flex-1">
+        <h2 className={`text-[17px] ${isGone ? 'line-through' : ''}`}>
+          <Link className="hover:underline" to={`/classes/${session.classId}`}>
+            {session.title}
+          </Link>
+        </h2>
+        <p className="mt-1 flex flex-wrap gap-2 empty:hidden">
+          <StateChips session={session} now={now} zone={zone} isAway={isAway} />
+        </p>
+      </div>
+      {isPast && !isGone && <CameChip came={session.came} rollSize={classPeriod?.rollSize} />}
+      <RowLinks {...props} left={left} />
+    </li>
+  );
+}
