@@ -5,7 +5,8 @@ import { Loading, Trouble } from '../../ui/States.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { SchoolTabs } from '../school/SchoolTabs.js';
 import { Outcome } from './EntryTab.js';
-import { RulesEditor, useRuleEdits, type SaveRules } from './RulesEditor.js';
+import { RulesEditor } from './RulesEditor.js';
+import { useRuleEdits, type SaveRules } from './useRuleEdits.js';
 import { RULE_NAMES } from './sentences.js';
 
 function Defaults({

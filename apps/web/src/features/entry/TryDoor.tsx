@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { dateInWords } from '@glen/core/light';
+import type { Answer } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { useNow, wallClock } from '../../app/clock.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
@@ -37,53 +38,175 @@ function useVisitors(
   ];
 }
 
-/** Try the door as anyone, at any time: the server decides as it would at the real door. */
-export function TryDoor({
-  classPeriod,
-  linkId = classPeriod.class.link.id,
-  zone,
-  asksCode,
-  watching,
-  version,
-}: {
+interface TryProps {
   classPeriod: ClassPeriod;
   linkId?: number;
   zone: string;
   asksCode: boolean;
   watching: boolean;
+  /** Of the rules: with another one the door is tried anew. */
   version: number;
-}) {
-  const [search] = useSearchParams();
-  const visitors = useVisitors(classPeriod);
-  const clock = wallClock(useNow(), zone);
-  const [as, setAs] = useState(
-    () => visitors.find((v) => String(v.person) === search.get('as'))?.value ?? visitors[0]!.value,
-  );
-  const [at, setAt] = useState<{ date: string; time: string } | null>(null);
-  const [host, setHost] = useState<'as-is' | 'in' | 'out'>('as-is');
-  const [entryCode, setEntryCode] = useState('');
-  const [watchOnly, setWatchOnly] = useState(false);
+}
+
+/** What the door is tried with: as whom, when, and with what in hand. */
+interface Trial {
+  as: string;
+  /** On the school's clock; null is this moment. */
+  at: { date: string; time: string } | null;
+  host: 'as-is' | 'in' | 'out';
+  entryCode: string;
+  watchOnly: boolean;
+}
+
+const isComplete = (date: string, time: string): boolean =>
+  /^\d{4}-\d{2}-\d{2}$/.test(date) && /^\d{2}:\d{2}$/.test(time);
+
+/** Asks the server at every change, as it would decide at the real door. */
+function useTrial(trial: Trial, { date, time }: { date: string; time: string }, props: TryProps) {
+  const { classPeriod, linkId = classPeriod.class.link.id, asksCode, watching, version } = props;
+  const { as, host } = trial;
+  const entryCode = asksCode ? trial.entryCode : '';
+  const watchOnly = watching && trial.watchOnly;
   const [ask, { data, error }] = api.useTryDoorMutation();
-  const { date, time } = at ?? clock;
   useEffect(() => {
-    if (!/^\d{4}-\d{2}-\d{2}$/.test(date) || !/^\d{2}:\d{2}$/.test(time)) return;
+    if (!isComplete(date, time)) return;
     void ask({
       params: { linkId },
       body: {
         at: { date, time },
         ...(as === NOBODY ? {} : { accountId: Number(as) }),
         ...(host === 'as-is' ? {} : { hostIn: host === 'in' }),
-        ...(asksCode && entryCode ? { entryCode } : {}),
-        ...(watchOnly && watching ? { watchOnly } : {}),
+        ...(entryCode ? { entryCode } : {}),
+        ...(watchOnly ? { watchOnly } : {}),
       },
     });
-  }, [ask, as, date, time, host, entryCode, asksCode, watchOnly, watching, version, linkId]);
-  const opens = data?.decision.until ? wallClock(data.decision.until, zone) : null;
-  const opensAt =
-    opens && (opens.date === date ? opens.time : `${opens.time}, ${dateInWords(opens.date)}`);
-  const outcome =
-    data && outcomeInWords(data.decision as Parameters<typeof outcomeInWords>[0], opensAt);
-  const words = data && doorWords(data, opensAt);
+  }, [ask, as, date, time, host, entryCode, watchOnly, version, linkId]);
+  return { data, problem: problemOf(error) };
+}
+
+interface PartProps {
+  trial: Trial;
+  change: (part: Partial<Trial>) => void;
+}
+
+function WhenPart({
+  change,
+  date,
+  time,
+}: Pick<PartProps, 'change'> & { date: string; time: string }) {
+  return (
+    <div className="grid grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)] gap-2">
+      <input
+        type="date"
+        aria-label="On"
+        className={`${inputClass} !px-1.5 text-sm`}
+        value={date}
+        onChange={(e) => change({ at: { time, date: e.target.value } })}
+      />
+      <input
+        type="time"
+        aria-label="At"
+        className={`${inputClass} !px-1.5 text-sm`}
+        value={time}
+        onChange={(e) => change({ at: { date, time: e.target.value } })}
+      />
+    </div>
+  );
+}
+
+function HostPart({ trial, change }: PartProps) {
+  return (
+    <select
+      aria-label="With a host"
+      className={`${inputClass} !px-2`}
+      value={trial.host}
+      onChange={(e) => change({ host: e.target.value as Trial['host'] })}
+    >
+      <option value="as-is">Hosts in or out, as now</option>
+      <option value="in">With a host in</option>
+      <option value="out">With no host in</option>
+    </select>
+  );
+}
+
+function InHandParts({
+  trial,
+  change,
+  asksCode,
+  watching,
+}: PartProps & Pick<TryProps, 'asksCode' | 'watching'>) {
+  return (
+    <>
+      {asksCode && (
+        <input
+          aria-label="With the code"
+          placeholder="With this code"
+          className={`${inputClass} !px-2`}
+          value={trial.entryCode}
+          onChange={(e) => change({ entryCode: e.target.value })}
+        />
+      )}
+      {watching && (
+        <label className="flex items-center gap-2">
+          <input
+            type="checkbox"
+            checked={trial.watchOnly}
+            onChange={(e) => change({ watchOnly: e.target.checked })}
+          />
+          to watch only
+        </label>
+      )}
+    </>
+  );
+}
+
+/** What then happens, and what the door says to it. */
+function Outcome({ door, date, zone }: { door: Answer<'tryDoor'>; date: string; zone: string }) {
+  const opens = door.decision.until ? wallClock(door.decision.until, zone) : null;
+  const onDate = opens && opens.date !== date ? `, ${dateInWords(opens.date)}` : '';
+  const opensAt = opens && `${opens.time}${onDate}`;
+  const outcome = outcomeInWords(door.decision as Parameters<typeof outcomeInWords>[0], opensAt);
+  const words = doorWords(door, opensAt);
+  return (
+    <>
+      <p>
+        <span
+          className={`inline-block rounded-small px-2 py-0.5 font-semibold ${TONES[outcome.tone]}`}
+        >
+          {outcome.text}
+        </span>
+      </p>
+      <p className="mt-1.5 text-soft">
+        The door says: <span className="text-ink">{words.title}.</span> {words.text}
+      </p>
+    </>
+  );
+}
+
+/** As whom it is tried first: the one that the address names, else the first of the roll. */
+function useStart(visitors: ReturnType<typeof useVisitors>): string {
+  const [search] = useSearchParams();
+  const named = visitors.find((v) => String(v.person) === search.get('as'));
+  return (named ?? visitors[0]!).value;
+}
+
+/** Try the door as anyone, at any time: the server decides as it would at the real door. */
+export function TryDoor(props: TryProps) {
+  const { classPeriod, zone, asksCode, watching } = props;
+  const visitors = useVisitors(classPeriod);
+  const start = useStart(visitors);
+  const clock = wallClock(useNow(), zone);
+  const [trial, setTrial] = useState<Trial>({
+    as: start,
+    at: null,
+    host: 'as-is',
+    entryCode: '',
+    watchOnly: false,
+  });
+  const change = (part: Partial<Trial>): void => setTrial((t) => ({ ...t, ...part }));
+  const when = trial.at ?? clock;
+  const { date, time } = when;
+  const { data, problem } = useTrial(trial, when, props);
   return (
     <section
       aria-labelledby="try-the-door"
@@ -95,8 +218,8 @@ export function TryDoor({
       <select
         aria-label="Try as"
         className={`${inputClass} !px-2`}
-        value={as}
-        onChange={(e) => setAs(e.target.value)}
+        value={trial.as}
+        onChange={(e) => change({ as: e.target.value })}
       >
         {visitors.map((v) => (
           <option key={v.value} value={v.value}>
@@ -104,77 +227,18 @@ export function TryDoor({
           </option>
         ))}
       </select>
-      <div className="grid grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)] gap-2">
-        <input
-          type="date"
-          aria-label="On"
-          className={`${inputClass} !px-1.5 text-sm`}
-          value={date}
-          onChange={(e) => setAt({ time, date: e.target.value })}
-        />
-        <input
-          type="time"
-          aria-label="At"
-          className={`${inputClass} !px-1.5 text-sm`}
-          value={time}
-          onChange={(e) => setAt({ date, time: e.target.value })}
-        />
-      </div>
-      <select
-        aria-label="With a host"
-        className={`${inputClass} !px-2`}
-        value={host}
-        onChange={(e) => setHost(e.target.value as typeof host)}
-      >
-        <option value="as-is">Hosts in or out, as now</option>
-        <option value="in">With a host in</option>
-        <option value="out">With no host in</option>
-      </select>
-      {asksCode && (
-        <input
-          aria-label="With the code"
-          placeholder="With this code"
-          className={`${inputClass} !px-2`}
-          value={entryCode}
-          onChange={(e) => setEntryCode(e.target.value)}
-        />
-      )}
-      {watching && (
-        <label className="flex items-center gap-2">
-          <input
-            type="checkbox"
-            checked={watchOnly}
-            onChange={(e) => setWatchOnly(e.target.checked)}
-          />
-          to watch only
-        </label>
-      )}
+      <WhenPart change={change} date={date} time={time} />
+      <HostPart trial={trial} change={change} />
+      <InHandParts trial={trial} change={change} asksCode={asksCode} watching={watching} />
       <div aria-live="polite">
-        {error && (
-          <FieldError>
-            {problemOf(error)?.errors?.[0]?.message ?? problemOf(error)?.title}
-          </FieldError>
-        )}
-        {outcome && words && (
-          <>
-            <p>
-              <span
-                className={`inline-block rounded-small px-2 py-0.5 font-semibold ${TONES[outcome.tone]}`}
-              >
-                {outcome.text}
-              </span>
-            </p>
-            <p className="mt-1.5 text-soft">
-              The door says: <span className="text-ink">{words.title}.</span> {words.text}
-            </p>
-          </>
-        )}
+        {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
+        {data && <Outcome door={data} date={date} zone={zone} />}
       </div>
-      {at && (
+      {trial.at && (
         <button
           type="button"
           className="justify-self-start text-bracken-deep hover:underline"
-          onClick={() => setAt(null)}
+          onClick={() => change({ at: null })}
         >
           At this moment
         </button>

@@ -5,7 +5,7 @@ import { dateInWords } from '@glen/core/light';
 import type { RuleLayer } from '@glen/core';
 import type { Answer, Session } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
-import { useRuleEdits } from '../entry/RulesEditor.js';
+import { useRuleEdits } from '../entry/useRuleEdits.js';
 import { Loading, Trouble } from '../../ui/States.js';
 
 const RulesEditor = lazy(() =>

@@ -1,0 +1,102 @@
+import { Link } from 'react-router';
+import { addMinutes, dateInWords } from '@glen/core/light';
+import type { OwnDoor } from '@glen/contract';
+import { timeUntil, wallClock } from '../../app/clock.js';
+import { buttonClass } from '../../ui/Button.js';
+import { Chip } from '../../ui/Chip.js';
+import { Pennant } from '../../ui/Pennant.js';
+import { movedInWords } from '../plan/moved.js';
+
+interface DoorProps {
+  door: OwnDoor;
+  /** The school's local date. */
+  today: string;
+  /** An instant of school time. */
+  now: string;
+  zone: string;
+}
+
+/** Whether nobody goes in any more: it was ended, or its time is past and no host holds it open. */
+export const isOver = (door: OwnDoor, now: string): boolean =>
+  door.door === 'ended' || (door.closes <= now && door.door !== 'open');
+
+function OpenState({ door, now, zone }: DoorProps) {
+  if (isOver(door, now)) return <Chip>Over</Chip>;
+  if (door.door === 'open') return <Chip tone="well">Open now</Chip>;
+  if (now >= door.opens) return <Chip tone="careful">Waits for {door.host}</Chip>;
+  return (
+    <Chip tone="inform">
+      Opens {wallClock(door.opens, zone).time} · in {timeUntil(door.opens, now)}
+    </Chip>
+  );
+}
+
+function State(props: DoorProps) {
+  const { door, today } = props;
+  if (door.status === 'cancelled')
+    return <Chip tone="wrong">Cancelled{door.why ? `: ${door.why}` : ''}</Chip>;
+  if (door.date !== today)
+    return (
+      <Chip tone="careful">
+        Moved to {dateInWords(door.date)}, {door.time}
+      </Chip>
+    );
+  return (
+    <>
+      {door.was && <Chip tone="careful">{movedInWords(door)}</Chip>}
+      <OpenState {...props} />
+    </>
+  );
+}
+
+function Times({ time, minutes }: { time: string; minutes: number }) {
+  return (
+    <p className="w-14 shrink-0 pt-0.5 font-mono leading-tight">
+      <span className="font-semibold">{time}</span>
+      <br />
+      <span className="text-sm text-soft">{addMinutes(time, minutes)}</span>
+    </p>
+  );
+}
+
+/** One door of somebody's own day. `first`: the one to go to now. */
+export function OwnDoorRow(props: DoorProps & { first: boolean }) {
+  const { door, today, now, first } = props;
+  const { title, classTitle, host, description } = door;
+  const isGone = door.status === 'cancelled' || door.date !== today;
+  const isPast = !isGone && isOver(door, now);
+  const { time, minutes } = door.date !== today && door.was ? door.was : door;
+  return (
+    <li className={`border-t border-line py-3.5 ${isGone || isPast ? 'text-soft' : ''}`}>
+      <div className="flex items-start gap-3.5">
+        <Times time={time} minutes={minutes} />
+        <div className="min-w-0 flex-1">
+          <h2 className={`flex items-center gap-2 text-[17px] ${isGone ? 'line-through' : ''}`}>
+            <Pennant pennant={door.pennant} size="small" />
+            <span className="min-w-0 break-words">{title}</span>
+          </h2>
+          <p className="text-sm text-soft">
+            {title === classTitle ? '' : `${classTitle} · `}with {host}
+          </p>
+          {description && !isGone && (
+            <p className="mt-1 line-clamp-4 text-[15px] break-words whitespace-pre-wrap">
+              {description}
+            </p>
+          )}
+          <p className="mt-1.5 flex flex-wrap gap-2">
+            <State {...props} />
+          </p>
+          {!isGone && !isPast && (
+            <Link
+              to={`/door/${door.code}`}
+              className={`${buttonClass(first ? 'act' : 'plain')} mt-2.5`}
+              aria-label={`To the door of ${title}`}
+            >
+              To the door
+            </Link>
+          )}
+        </div>
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,113 @@
+import { useState } from 'react';
+import { dateInWords } from '@glen/core/light';
+import type { Post } from '@glen/contract';
+import { api } from '../../app/api.js';
+import { wallClock } from '../../app/clock.js';
+import { offerUndo } from '../../app/undo.js';
+import { Button } from '../../ui/Button.js';
+import { Chip } from '../../ui/Chip.js';
+import { ByHand } from './ByHand.js';
+import { deliveryState } from './words.js';
+
+export type Place = Post['places'][number];
+export type Delivery = Post['deliveries'][number];
+
+interface ActionsProps {
+  delivery: Delivery;
+  placementId: number;
+  place: Place;
+}
+
+/** What can be done about something that stands, or does not, at the course site. */
+function SiteActions({ delivery: d, placementId, place }: ActionsProps) {
+  const [act] = api.usePlacementActionMutation();
+  const action = (what: 'retry' | 'put-back' | 'take-down') =>
+    act({ params: { placementId }, body: { do: what } }).unwrap();
+  const takeDown = async (): Promise<void> => {
+    await action('take-down');
+    offerUndo(`It is being taken down: ${place.where}.`, () => action('put-back'));
+  };
+  const isByHand = place.kind === 'by-hand';
+  const isStuck = d.state === 'failed' || (d.state === 'queued' && d.tries > 0);
+  const isGone = d.state === 'missing' || (d.state === 'gone' && d.session === null);
+  const isThere = d.state === 'out' || d.state === 'struck';
+  return (
+    <>
+      {isStuck && !isByHand && (
+        <Button kind="link" onClick={() => void action('retry')}>
+          Try again
+        </Button>
+      )}
+      {isGone && !isByHand && (
+        <Button kind="link" onClick={() => void action('put-back')}>
+          Put it back
+        </Button>
+      )}
+      {isThere && (
+        <Button kind="link" onClick={() => void takeDown()}>
+          Take down here
+        </Button>
+      )}
+    </>
+  );
+}
+
+function Since({ since, zone }: { since: string; zone: string }) {
+  const { date, time } = wallClock(since, zone);
+  return (
+    <span className="text-sm text-soft">
+      since {dateInWords(date)} {time}
+    </span>
+  );
+}
+
+interface LineProps {
+  delivery: Delivery;
+  place: Place;
+  mayEdit: boolean;
+  zone: string;
+  /** Whether what to paste is shown at once. */
+  start: boolean;
+}
+
+/** What stands at a place for one session, or for the link, and what can be done about it. */
+export function DeliveryLine({ delivery: d, place, mayEdit, zone, start }: LineProps) {
+  const isByHand = place.kind === 'by-hand';
+  const [open, setOpen] = useState(start && isByHand);
+  const { tone, text } = deliveryState(d, isByHand);
+  const { placementId } = d;
+  return (
+    <li className="py-1">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1 text-[15px]">
+        {d.session && (
+          <span className="w-40 shrink-0">
+            <span className="font-mono">
+              {dateInWords(d.session.date)} {d.session.time}
+            </span>
+          </span>
+        )}
+        <Chip tone={tone}>{text}</Chip>
+        {d.outSince !== null && <Since since={d.outSince} zone={zone} />}
+        {mayEdit && placementId !== null && (
+          <span className="ml-auto flex gap-4">
+            <SiteActions delivery={d} placementId={placementId} place={place} />
+            {isByHand && d.state !== 'gone' && (
+              <Button kind="link" aria-expanded={open} onClick={() => setOpen(!open)}>
+                {open ? 'Hide what to paste' : 'Show what to paste'}
+              </Button>
+            )}
+          </span>
+        )}
+      </div>
+      {d.error && (
+        <p className="text-sm text-berry-deep">
+          {d.error}
+          {d.state === 'queued' ? ' Glen tries again by itself.' : ''}
+        </p>
+      )}
+      {open && placementId !== null && (
+        <ByHand delivery={{ ...d, placementId }} mayEdit={mayEdit} />
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,173 @@
+import type { Answer } from '@glen/contract';
+import { api } from '../../app/api.js';
+import { inputClass } from '../../ui/Field.js';
+import { ChoicePart } from '../../ui/SentencePart.js';
+import type { PlaceDraft } from './draft.js';
+
+const NEW = 'new';
+
+type Section = Answer<'coursePage'>['sections'][number];
+
+interface PagePartProps {
+  place: PlaceDraft;
+  change: (part: Partial<PlaceDraft>) => void;
+  /** The page's own sections. */
+  sections: Section[];
+}
+
+/** The section of the page that the place is in; undefined where it has one of its own, or none yet. */
+function sectionOf({ section }: PlaceDraft, sections: Section[]): Section | undefined {
+  if (!section || !('key' in section)) return undefined;
+  return sections.find((s) => s.key === section.key);
+}
+
+const ownSection = ({ section }: PlaceDraft): { title: string } | null =>
+  section && 'title' in section ? section : null;
+
+/** First, or after one of those that are there. */
+const positions = (titles: string[]) => [
+  { value: '0', label: 'first' },
+  ...titles.map((title, i) => ({ value: String(i + 1), label: `after “${title}”` })),
+];
+
+interface PositionProps extends Omit<PagePartProps, 'sections'> {
+  label: string;
+  titles: string[];
+}
+
+function PositionPart({ place, change, label, titles }: PositionProps) {
+  return (
+    <ChoicePart
+      label={label}
+      value={String(Math.min(place.position ?? 0, titles.length))}
+      marked={false}
+      onChange={(v) => change({ position: Number(v) })}
+      choices={positions(titles)}
+    />
+  );
+}
+
+function SectionPart({ place, change, sections, trouble }: PagePartProps & { trouble: boolean }) {
+  const choose = (value: string): void =>
+    change(
+      value === NEW
+        ? { section: { title: 'Next lesson: {date}' }, position: 0 }
+        : { section: { key: value } },
+    );
+  const own = {
+    value: NEW,
+    label: 'a section of its own',
+    hint: 'Glen keeps its heading right',
+    apart: sections.length > 0,
+  };
+  return (
+    <ChoicePart
+      label="Section"
+      value={ownSection(place) ? NEW : (sectionOf(place, sections)?.key ?? '')}
+      invalid={trouble}
+      onChange={choose}
+      choices={[...sections.map((s) => ({ value: s.key, label: `“${s.title}”` })), own]}
+    />
+  );
+}
+
+/** As a link with the words below it, or as words with the link in them. */
+function AsWhatPart({ place, change }: Omit<PagePartProps, 'sections'>) {
+  return (
+    <>
+      <ChoicePart
+        label="As what"
+        value={place.inText ? 'text' : 'link'}
+        marked={false}
+        onChange={(v) => change({ inText: v === 'text' })}
+        choices={[
+          { value: 'link', label: 'a link with the words below it' },
+          { value: 'text', label: 'words with the link in them' },
+        ]}
+      />
+      {!place.inText && (
+        <>
+          {' '}
+          that{' '}
+          <ChoicePart
+            label="Opens"
+            value={place.newTab === false ? 'same' : 'new'}
+            marked={false}
+            onChange={(v) => change({ newTab: v === 'new' })}
+            choices={[
+              { value: 'new', label: 'opens a new tab' },
+              { value: 'same', label: 'opens in place' },
+            ]}
+          />
+        </>
+      )}
+    </>
+  );
+}
+
+function OwnSection({ place, change, sections }: PagePartProps) {
+  const own = ownSection(place);
+  if (!own) return null;
+  return (
+    <>
+      {sections.length > 0 && (
+        <p className="leading-[2.1]">
+          On the page it stands{' '}
+          <PositionPart
+            place={place}
+            change={change}
+            label="Where on the page"
+            titles={sections.map((s) => s.title)}
+          />
+        </p>
+      )}
+      <label className="flex items-center gap-3 text-sm">
+        <span className="font-semibold">Its heading</span>
+        <input
+          className={inputClass}
+          value={own.title}
+          maxLength={200}
+          onChange={(e) => change({ section: { title: e.target.value } })}
+        />
+      </label>
+    </>
+  );
+}
+
+interface OnThePageProps extends Omit<PagePartProps, 'sections'> {
+  trouble: string | undefined;
+}
+
+/** Where on the course page: a section that is there, or one of the post's own; as a link or within words. */
+export function OnThePage({ place, change, trouble }: OnThePageProps) {
+  const { data } = api.useCoursePageQuery({ params: { classId: place.classId } });
+  const sections = (data?.sections ?? []).filter((s) => !s.ours);
+  const at = sectionOf(place, sections);
+  const part = { place, change, sections };
+  return (
+    <div className="grid gap-2">
+      <p className="leading-[2.1]">
+        In <SectionPart {...part} trouble={trouble !== undefined} />
+        {at && (
+          <>
+            ,{' '}
+            <PositionPart
+              place={place}
+              change={change}
+              label="Where in the section"
+              titles={at.items.map((item) => item.title)}
+            />
+          </>
+        )}
+        , as <AsWhatPart place={place} change={change} />
+      </p>
+      <OwnSection {...part} />
+      {data?.trouble && (
+        <p className="text-sm text-gorse-deep">
+          {data.trouble} Its sections cannot be shown just now; one of its own can be made all the
+          same.
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,153 @@
+import { X } from 'lucide-react';
+import { plainToRich, type RichText } from '@glen/core';
+import { classTitle } from '@glen/core/light';
+import type { ClassItem, Problem } from '@glen/contract';
+import { messageFor } from '../../app/api.js';
+import { Button } from '../../ui/Button.js';
+import { FieldError, inputClass } from '../../ui/Field.js';
+import { Pennant } from '../../ui/Pennant.js';
+import type { PlaceDraft } from './draft.js';
+import { LinkAndReaders } from './LinkAndReaders.js';
+import { OnThePage } from './OnThePage.js';
+import { kindWords } from './placeKinds.js';
+import { RichEditor } from './RichEditor.js';
+
+interface PlaceProps {
+  place: PlaceDraft;
+  classPeriod: ClassItem;
+  index: number;
+  problem: Problem | undefined;
+  change: (part: Partial<PlaceDraft>) => void;
+  remove: () => void;
+  only: boolean;
+}
+
+/** The fields of a place of which one is told to be wrong, the first that is. */
+const FIELDS = ['classId', 'kind', 'section', 'linkId', 'readers', 'name'];
+
+const messageAt = ({ problem, index }: PlaceProps, field: string): string | undefined =>
+  messageFor(problem, `places.${index}.${field}`);
+
+/** What kind of place it is; one filled by hand has a name of its own. */
+function KindPart({ place, classPeriod, change }: PlaceProps) {
+  if (place.kind !== 'by-hand') return kindWords(place.kind);
+  return (
+    <input
+      aria-label={`Name of the place, ${classTitle(classPeriod)}`}
+      className="rounded-small border border-edge bg-sheet px-2 py-0.5 font-normal"
+      placeholder="First slide, folder, mail…"
+      maxLength={120}
+      value={place.name ?? ''}
+      onChange={(e) => change({ name: e.target.value })}
+    />
+  );
+}
+
+function TitlePart({ place, change }: PlaceProps) {
+  if (place.kind !== 'item' && place.kind !== 'calendar') return null;
+  return (
+    <label className="mt-1 flex items-center gap-3 text-sm">
+      <span className="font-semibold">Title</span>
+      <input
+        className={inputClass}
+        placeholder="The link words"
+        value={place.title ?? ''}
+        maxLength={200}
+        onChange={(e) => change({ title: e.target.value })}
+      />
+    </label>
+  );
+}
+
+/** Other words than everywhere else. */
+function WordsPart(props: PlaceProps) {
+  const { place, classPeriod, change } = props;
+  const { words } = place;
+  if (words == null) return null;
+  return (
+    <div className="mt-2">
+      <RichEditor
+        label={`Words for ${classTitle(classPeriod)} alone`}
+        start={typeof words === 'string' ? plainToRich(words) : (words as RichText)}
+        onChange={(to) => change({ words: to })}
+        error={messageAt(props, 'words')}
+      />
+    </div>
+  );
+}
+
+function WrongPart(props: PlaceProps) {
+  const [wrong] = FIELDS.flatMap((field) => messageAt(props, field) ?? []);
+  if (!wrong) return null;
+  return (
+    <FieldError>
+      {wrong}
+      {messageAt(props, 'readers') && (
+        <>
+          {' '}
+          <Button kind="link" onClick={() => props.change({ readers: 'audience' })}>
+            Show it to the link’s own people only
+          </Button>
+        </>
+      )}
+    </FieldError>
+  );
+}
+
+function RowActions({ place, change, remove, only, title }: PlaceProps & { title: string }) {
+  const isSame = place.words == null;
+  return (
+    <span className="flex items-center gap-3">
+      {!only && (
+        <Button kind="link" onClick={() => change({ words: isSame ? [] : null })}>
+          {isSame ? 'Other words here' : 'The same words'}
+        </Button>
+      )}
+      <button
+        type="button"
+        aria-label={`Take away: ${title}`}
+        disabled={only}
+        onClick={remove}
+        className="rounded-small p-1 hover:bg-shade disabled:opacity-40"
+      >
+        <X size={16} aria-hidden="true" />
+      </button>
+    </span>
+  );
+}
+
+/** One place of a post, as a sentence. */
+export function PlaceRow(props: PlaceProps) {
+  const { place, classPeriod, change } = props;
+  const title = `${kindWords(place.kind)} of ${classTitle(classPeriod)}`;
+  return (
+    <li className="border-t border-line py-2.5 first:border-t-0" aria-label={title}>
+      <div className="flex items-start gap-3">
+        <span className="mt-1.5">
+          <Pennant pennant={classPeriod.pennant} />
+        </span>
+        <div className="min-w-0 flex-1">
+          <p className="leading-[2.1]">
+            <b className="inline-block first-letter:uppercase">
+              <KindPart {...props} />
+            </b>{' '}
+            of <b>{classTitle(classPeriod)}</b>
+            <LinkAndReaders
+              place={place}
+              classPeriod={classPeriod}
+              change={change}
+              trouble={messageAt(props, 'readers') !== undefined}
+            />
+          </p>
+          {place.kind === 'item' && (
+            <OnThePage place={place} change={change} trouble={messageAt(props, 'section')} />
+          )}
+          <TitlePart {...props} />
+          <WordsPart {...props} />
+          <WrongPart {...props} />
+        </div>
+        <RowActions {...props} title={title} />
+      </div>
+    </li>
+  );
+}

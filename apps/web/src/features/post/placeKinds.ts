@@ -1,0 +1,10 @@
+import type { PlaceKind } from './draft.js';
+
+/** The kinds of place, as a sentence names them. */
+export const KINDS: { value: PlaceKind; label: string; hint: string }[] = [
+  { value: 'stream', label: 'the class stream', hint: 'a post' },
+  { value: 'item', label: 'the course page', hint: 'an item of a section' },
+  { value: 'calendar', label: 'the course calendar', hint: 'an entry for each session' },
+  { value: 'by-hand', label: 'a place filled by hand', hint: 'Glen asks you then' },
+];
+export const kindWords = (kind: PlaceKind): string => KINDS.find((k) => k.value === kind)!.label;
