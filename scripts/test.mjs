@@ -73,6 +73,16 @@ export async function main([kind, ...args]) {
         check('types of the pages', bin('tsc'), ['-p', 'apps/web/tsconfig.json']),
         check('types of the browser tests', bin('tsc'), ['-p', 'e2e/tsconfig.json']),
         check('lint', bin('eslint'), ['.']),
+        check('nothing unused', bin('knip'), ['--no-config-hints']),
+        check('no circles', bin('depcruise'), [
+          '-c',
+          '.dependency-cruiser.mjs',
+          'apps',
+          'packages',
+          'demo',
+          'e2e',
+          'scripts',
+        ]),
       );
     }
     if (!kind || kind === 'unit') results.push(vitest('unit', out));

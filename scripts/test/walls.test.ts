@@ -124,11 +124,11 @@ describe('the walls of the house', () => {
         join(fixture, 'b.ts'),
         `import type { A } from './a.js';\nexport type B = A;\n`,
       );
-      expect(cruise('.dependency-cruiser.cjs', fixture).status).not.toBe(0);
+      expect(cruise('.dependency-cruiser.mjs', fixture).status).not.toBe(0);
     } finally {
       rmSync(fixture, { recursive: true });
     }
-    const found = cruise('.dependency-cruiser.cjs', ...CRUISED);
+    const found = cruise('.dependency-cruiser.mjs', ...CRUISED);
     expect(found.stdout + found.stderr).toContain('no dependency violations found');
   }, 120000);
   it('let nothing but the clocks ask the time', async () => {

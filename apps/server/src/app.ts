@@ -21,7 +21,7 @@ import type { Glen } from './glen.js';
 import { mountEndpoints, mountProblems, type Handlers } from './http/mount.js';
 import { openapi } from './http/openapi.js';
 
-export const handlersOf = (glen: Glen): Handlers => ({
+const handlersOf = (glen: Glen): Handlers => ({
   ...accountRoutes(glen),
   ...demoRoutes(glen),
   ...liveRoutes(glen),

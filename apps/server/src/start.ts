@@ -20,7 +20,7 @@ import { httpVideoService } from './outside/httpVideoService.js';
 const CLOCK_REFRESH_MS = 1000;
 
 /** Everything that the server's parts are given, on a migrated database; nothing runs yet. */
-export async function assemble(config: Config): Promise<Glen> {
+async function assemble(config: Config): Promise<Glen> {
   const log = pino({ level: process.env.GLEN_LOG ?? 'warn' });
   const db = new Db(config.databaseUrl);
   await migrate(db);

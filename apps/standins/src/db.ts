@@ -1,6 +1,6 @@
 import { QueryTypes, Sequelize } from 'sequelize';
 
-export type Values = Record<string, string | number | boolean | null>;
+type Values = Record<string, string | number | boolean | null>;
 
 /** The stand-ins' own tables, in a database of their own. */
 export class Store {

@@ -9,7 +9,7 @@ import { Notices } from './video/notices.js';
 import { Presence } from './video/presence.js';
 import { Rooms, VIDEO_TABLES } from './video/store.js';
 
-export interface StandinConfig {
+interface StandinConfig {
   databaseUrl: string;
   host: string;
   videoPort: number;

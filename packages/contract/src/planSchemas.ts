@@ -3,7 +3,7 @@ import { id, date, time, utcInstant, version, text } from './basics.js';
 
 // The school's calendar, its class periods, and what is planned on them.
 
-export const weekday = z.enum(['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU']);
+const weekday = z.enum(['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU']);
 export const name80 = text(80).trim().min(1, 'Give it a name.');
 export const calendarSchema = z.object({
   zone: z.string(),
@@ -84,7 +84,7 @@ export const classItemSchema = z.object({
   rollSize: z.int(),
 });
 
-export const planAt = z.union([
+const planAt = z.union([
   z.strictObject({
     time,
     minutes: z
@@ -99,12 +99,12 @@ export const planAt = z.union([
   }),
 ]);
 export const standing = z.object({ date, time, minutes: z.int() });
-export const ends = {
+const ends = {
   until: text(20).optional(),
   times: z.int('Give a whole number.').optional(),
   weeks: z.int('Give a whole number.').optional(),
 };
-export const repeat = z.union([
+const repeat = z.union([
   z.strictObject({
     every: z.enum(['day', 'school-day', 'week', 'month']),
     interval: z.int('Give a whole number.').optional(),
@@ -128,7 +128,7 @@ export const repeat = z.union([
   }),
   z.strictObject({ rrule: text(500) }),
 ]);
-export const planChange = z.union([
+const planChange = z.union([
   z.strictObject({ key: date, kind: z.literal('cancel'), note: text(500).optional() }),
   z.strictObject({
     key: date,
@@ -140,7 +140,7 @@ export const planChange = z.union([
   }),
 ]);
 /** A session's plan, once or repeating; in the school's zone where none is named. */
-export const planSchema = z.object({
+const planSchema = z.object({
   first: date,
   at: planAt,
   zone: text(60).optional(),

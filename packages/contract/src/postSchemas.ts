@@ -53,7 +53,7 @@ const placeShape = {
   newTab: z.boolean().default(true),
   name: text(120).trim().default(''),
 };
-export const placeBody = z.object({
+const placeBody = z.object({
   /** Of a place that the post has already. */
   id: id.optional(),
   classId: id,

@@ -46,7 +46,7 @@ export const note = z.object({
     .optional(),
 });
 export const ruleField = z.enum(Object.keys(rulesShape) as [keyof typeof rulesShape]);
-export const ruleLayer = z.object({
+const ruleLayer = z.object({
   scope: z.string(),
   rules: someRulesSchema,
   locked: z.array(ruleField).optional(),

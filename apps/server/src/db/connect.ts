@@ -2,7 +2,7 @@ import { AsyncLocalStorage } from 'node:async_hooks';
 import { QueryTypes, Sequelize, Transaction } from 'sequelize';
 
 export type Value = string | number | boolean | null;
-export type Values = Record<string, Value | readonly (string | number)[]>;
+type Values = Record<string, Value | readonly (string | number)[]>;
 
 /** `2026-10-14T13:45:00Z` as a DATETIME column takes it. */
 export const toSql = (instant: string): string => instant.slice(0, 19).replace('T', ' ');

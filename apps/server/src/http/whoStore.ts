@@ -8,7 +8,7 @@ const SESSION_DAYS = 30;
 
 /** The columns and joins that tell who holds a session token; `bs` may be joined on by others. */
 export const WHO_COLUMNS = `bs.id AS session_id, a.id AS account_id, a.kind, a.email, p.id AS person_id, p.name AS person_name, p.role AS person_role`;
-export const WHO_JOINS = `LEFT JOIN accounts a ON a.id = bs.account_id LEFT JOIN people p ON p.id = a.person_id`;
+const WHO_JOINS = `LEFT JOIN accounts a ON a.id = bs.account_id LEFT JOIN people p ON p.id = a.person_id`;
 
 export async function whoHolds(db: Db, clock: Clock, token: string | undefined): Promise<Who> {
   if (!token) return NOBODY;

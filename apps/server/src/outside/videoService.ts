@@ -29,15 +29,6 @@ export interface Seat {
   role: Role;
 }
 
-/** What a video service tells: somebody arrived, somebody left, the room has ended. `at` is machine time. */
-export interface VideoEvent {
-  id: string;
-  room: string;
-  type: 'arrived' | 'left' | 'ended';
-  visitor?: string;
-  at: string;
-}
-
 /** A video service. Every call but `ticket` may be repeated without harm; failures throw OutsideError. */
 export interface VideoService {
   /** The number that phone callers dial, where it takes them. */

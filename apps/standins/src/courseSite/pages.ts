@@ -32,7 +32,7 @@ export const contentsPage = (
   );
 };
 
-export interface ClassPage {
+interface ClassPage {
   ref: string;
   title: string;
   teaches: boolean;

@@ -4,7 +4,7 @@ import type { Doorkeeper } from './doorkeeper.js';
 import type { Room, Rooms, Seat } from './store.js';
 
 /** Somebody in their seat, asking for something. */
-export interface Seated {
+interface Seated {
   req: Request;
   res: Response;
   seat: Seat;

@@ -14,9 +14,7 @@ import {
 type Loose<Q> = { [K in keyof Q]?: Q[K] | undefined };
 
 /** What a call carries: path parameters, query and body, as far as the endpoint has them. */
-export type Ask<N extends EndpointName> = (Params<N> extends undefined
-  ? unknown
-  : { params: Params<N> }) &
+type Ask<N extends EndpointName> = (Params<N> extends undefined ? unknown : { params: Params<N> }) &
   (Query<N> extends undefined ? unknown : { query?: Loose<Query<N>> }) &
   (Sent<N> extends undefined ? unknown : { body: Sent<N> });
 

@@ -5,7 +5,7 @@ import { api } from './api.js';
 /** School time in this browser: its own clock, set by what the server last said. */
 let offsetSeconds = 0;
 
-export function setSchoolClock(serverNow: string): void {
+function setSchoolClock(serverNow: string): void {
   offsetSeconds = Math.round(Date.parse(serverNow) / 1000 - Date.now() / 1000);
 }
 

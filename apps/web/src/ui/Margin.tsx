@@ -34,7 +34,7 @@ const GLYPHS = {
   well: { glyph: icon(Check), said: 'Well', dress: 'bg-moss text-sheet rounded-full', turn: '' },
 } as const;
 
-export function Glyph({ severity }: { severity: Note['severity'] }) {
+function Glyph({ severity }: { severity: Note['severity'] }) {
   const { glyph, said, dress, turn } = GLYPHS[severity];
   return (
     <span className={`flex size-4.5 shrink-0 items-center justify-center ${dress}`}>

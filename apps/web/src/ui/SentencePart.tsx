@@ -7,7 +7,7 @@ const part =
 const card = 'z-30 rounded-small border border-line bg-sheet text-ink shadow-soft';
 
 /** `said`: what is read out after the label where two choices look alike in the sentence. */
-export interface Choice {
+interface Choice {
   value: string;
   label: string;
   hint?: string;

@@ -23,7 +23,7 @@ type PlaceKind = 'stream' | 'item' | 'calendar' | 'by-hand';
 type DayDelivery = DayPost['deliveries'][number];
 
 /** Where the link of a class period stands, or is about to. */
-export interface DayPlacement {
+interface DayPlacement {
   classId: number;
   postId: number;
   kind: PlaceKind;
@@ -32,7 +32,7 @@ export interface DayPlacement {
 }
 
 /** Something to be done by hand today, for the day line. */
-export interface HandMark {
+interface HandMark {
   postId: number;
   where: string;
   time: string;

@@ -106,7 +106,7 @@ function onlyExtra(plan: SessionPlan, key: string, side: Side): SessionPlan {
 /** How far beyond the cut the next date of the pattern is looked for, in days. */
 const A_YEAR = 366;
 
-export interface Cut {
+interface Cut {
   head: SessionPlan;
   tail: SessionPlan;
 }

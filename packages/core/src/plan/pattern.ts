@@ -132,7 +132,7 @@ export function plainRule(rrule: unknown): string {
 }
 
 /** Days that a raw rule gives, by RFC 5545; `first` is its DTSTART and must fit it. */
-export function* daysOfRule(rrule: string, first: number, stop: number): Generator<number> {
+function* daysOfRule(rrule: string, first: number, stop: number): Generator<number> {
   // An end counts by its date, whatever hour it names.
   const rule = plainRule(rrule).replace(/(UNTIL=\d{8})[^;]*/, '$1T000000Z');
   const start = dateOf(first).replaceAll('-', '');

@@ -21,8 +21,7 @@ const escapeMarkdown = (text: string): string =>
 const CONTROLS = /(?![\n\t])\p{Cc}|[\u202a-\u202e\u2066-\u2069]/gu;
 
 /** Line ends made one kind; control and direction-changing characters, which can only mislead, dropped. */
-export const cleanText = (text: string): string =>
-  text.replace(/\r\n?/g, '\n').replace(CONTROLS, '');
+const cleanText = (text: string): string => text.replace(/\r\n?/g, '\n').replace(CONTROLS, '');
 export const tidy = (text: string): string => cleanText(text).trim();
 
 const webAddress = (address: string): string | null => {

@@ -3,7 +3,7 @@ import { toSql, type Db } from '../../db/connect.js';
 import { HttpProblem } from '../../http/problem.js';
 
 /** How many failures a bucket may hold in how many minutes. Only failures count, never visits. */
-export interface Limit {
+interface Limit {
   most: number;
   minutes: number;
 }

@@ -30,7 +30,7 @@ export async function describeMe(glen: Glen, who: Who): Promise<Me> {
   };
 }
 
-export type SignedIn = { session: NewSession; who: Who };
+type SignedIn = { session: NewSession; who: Who };
 
 async function begin(glen: Glen, accountId: number, before: Who): Promise<SignedIn> {
   const account = await accountById(glen.db, accountId);

@@ -1,7 +1,7 @@
 import type { Account, Person } from '@glen/contract';
 import type { Db } from '../../db/connect.js';
 
-export interface AccountRow {
+interface AccountRow {
   id: number;
   person_id: number;
   kind: Account['kind'];

@@ -188,7 +188,7 @@ export const openSitting = (
     { sittingId, now: toSql(now), byHand },
   );
 
-export interface NewVisitor {
+interface NewVisitor {
   sittingId: number;
   key: string;
   accountId: number | null;

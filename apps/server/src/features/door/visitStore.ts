@@ -1,13 +1,13 @@
 import { toSql, type Db } from '../../db/connect.js';
 
 /** One person's place behind a door, as a video service's event finds it. */
-export interface Seat {
+interface Seat {
   visitor_id: number;
   sitting_id: number;
   role: string;
 }
 
-export interface SeatAtDoor extends Seat {
+interface SeatAtDoor extends Seat {
   state: string;
   link_id: number;
   class_id: number;

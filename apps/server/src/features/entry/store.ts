@@ -108,7 +108,7 @@ export const classesHosted = async (db: Db, personId: number | null): Promise<nu
   ).map((row) => row.id);
 
 /** A date that a link's door could stand for; drafts are none. */
-export interface DoorDate {
+interface DoorDate {
   series_id: number;
   key_date: string;
   start_at: string;
@@ -137,7 +137,7 @@ export const heldDoors = (
       );
 
 /** A place where a link is out or about to be, with its words, and whether people read it whom the link is not for. */
-export interface StandingPlace {
+interface StandingPlace {
   words: string | RichText;
   link_words: string;
   beyond: boolean;

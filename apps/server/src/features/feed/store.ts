@@ -2,7 +2,7 @@ import type { SessionPlan, SessionWords } from '@glen/core';
 import { toSql, type Db } from '../../db/connect.js';
 import { inAudience } from '../audience/fragments.sql.js';
 
-export interface FeedRow {
+interface FeedRow {
   id: number;
   token: string;
   person_id: number | null;

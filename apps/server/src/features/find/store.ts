@@ -5,7 +5,7 @@ const MOST = 8;
 /** What somebody typed, as a pattern of LIKE that matches it anywhere and nothing else. */
 const anywhere = (typed: string): string => `%${typed.replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
 
-export interface FoundPerson {
+interface FoundPerson {
   id: number;
   name: string;
   role: Person['role'];

@@ -1,6 +1,6 @@
 import type { Db } from '../../db/connect.js';
 
-export interface GroupRow {
+interface GroupRow {
   id: number;
   name: string;
   tutor_id: number | null;
@@ -47,7 +47,7 @@ export const staffOfSchool = (db: Db): Promise<{ id: number; name: string }[]> =
     `SELECT p.id, p.name FROM people p WHERE p.role IN ('teacher', 'head', 'office') AND EXISTS (SELECT 1 FROM accounts a WHERE a.person_id = p.id AND a.kind = 'school') ORDER BY p.name`,
   );
 
-export interface Group {
+interface Group {
   id?: number | undefined;
   name: string;
   tutorId: number | null;

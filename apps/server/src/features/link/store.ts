@@ -89,7 +89,7 @@ export const setPlace = (db: Db, id: number, classId: number, place: number): Pr
 
 // ---- codes
 
-export interface CodeRow {
+interface CodeRow {
   code: string;
   how: ReplaceHow | null;
   until_at: string | null;
@@ -115,7 +115,7 @@ export const formerCode = (
     { code },
   );
 
-export interface Replacing {
+interface Replacing {
   how: ReplaceHow;
   until: string | null;
   why: string;

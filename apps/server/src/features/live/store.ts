@@ -2,7 +2,7 @@ import type { LiveChange } from '@glen/contract';
 import type { Clock } from '../../clock.js';
 import { toSql, type Db } from '../../db/connect.js';
 
-export interface ChangeRow {
+interface ChangeRow {
   id: number;
   topic: string;
   thing: LiveChange['thing'];

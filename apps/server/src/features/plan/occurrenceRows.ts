@@ -92,7 +92,7 @@ function onSchoolClock(row: Occurrence, planZone: string, schoolZone: string): O
 }
 
 /** What a series' rows are made from: what it says, and the occurrences that its plan comes to. */
-export interface Remade {
+interface Remade {
   text: SeriesText;
   rows: Occurrence[];
   /** The series is new: what lies in the past is set down too. */

@@ -28,13 +28,9 @@ export interface Revision {
 }
 
 /** Edits a series; `opened` are the keys whose doors have been opened. */
-export type SeriesEdit = (
-  series: SeriesRow,
-  opened: Set<string>,
-  calendar: SchoolCalendar,
-) => Revision;
+type SeriesEdit = (series: SeriesRow, opened: Set<string>, calendar: SchoolCalendar) => Revision;
 
-export interface OneEdit {
+interface OneEdit {
   seriesId: number;
   version: number;
   by: number;

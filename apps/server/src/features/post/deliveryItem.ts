@@ -35,7 +35,7 @@ const isToFollow = (planned: Planned | undefined, row: PlacementRow): boolean =>
   (planned?.wanted === 'out' && row.wish === 'gone' && !row.dropped);
 
 /** One thing that a post wants at a place (`planned`), that has been made there (`row`), or both. */
-export interface DeliveryAt {
+interface DeliveryAt {
   post: PostRow;
   place: PlaceRow;
   /** 0: for the lasting link, not for one session. */

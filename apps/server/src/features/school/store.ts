@@ -2,7 +2,7 @@ import type { EntryRules, RuleField, RuleSetting, SchoolCalendar } from '@glen/c
 import type { Account } from '@glen/contract';
 import { toSql, type Db } from '../../db/connect.js';
 
-export interface School {
+interface School {
   name: string;
   calendar: SchoolCalendar;
   rules: EntryRules;
@@ -19,7 +19,7 @@ export async function readSchool(db: Db): Promise<School> {
   return row;
 }
 
-export interface KeptCalendar {
+interface KeptCalendar {
   calendar: SchoolCalendar;
   version: number;
   region: string | null;
@@ -89,7 +89,7 @@ export async function writeSchool(
   );
 }
 
-export interface NewClass {
+interface NewClass {
   ref: string;
   title: string;
   period: string | null;

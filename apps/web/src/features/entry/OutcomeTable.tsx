@@ -1,6 +1,6 @@
 import type { EntryDecision, EntryTable, PersonKind } from '@glen/core';
 
-export interface Names {
+interface Names {
   hosts: string[];
   presenters: string[];
 }

@@ -13,7 +13,7 @@ import { Button } from '../../ui/Button.js';
 import { RULE_NAMES, valueInWords } from './sentences.js';
 
 /** What a preset would change, line by line, before it does. */
-export function PresetChanges({ layers, preset }: { layers: RuleLayer[]; preset: PresetName }) {
+function PresetChanges({ layers, preset }: { layers: RuleLayer[]; preset: PresetName }) {
   const { changes } = presetChanges(layers, preset);
   if (changes.length === 0) return <p className="text-soft">All of it is so already.</p>;
   return (

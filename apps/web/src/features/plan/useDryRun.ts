@@ -16,12 +16,12 @@ import { api } from '../../app/api.js';
 const SPAN = 399;
 
 /** What is being changed: a whole series, or one session of it, which may clash with the others. */
-export interface Edited {
+interface Edited {
   seriesId: number;
   sessionId?: number;
 }
 
-export interface Tried {
+interface Tried {
   run?: DryRun;
   notes: Note[];
   problem?: { path: string; message: string };

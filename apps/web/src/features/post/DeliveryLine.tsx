@@ -10,7 +10,7 @@ import { ByHand } from './ByHand.js';
 import { deliveryState } from './words.js';
 
 export type Place = Post['places'][number];
-export type Delivery = Post['deliveries'][number];
+type Delivery = Post['deliveries'][number];
 
 interface ActionsProps {
   delivery: Delivery;

@@ -6,7 +6,7 @@ type Person = Reach['people'][number];
 type Place = Reach['places'][number];
 
 /** How a verdict is drawn and said: told apart by shape, not by colour alone. */
-export const VERDICTS: Record<Person['verdict'], { mark: string; dress: string; said: string }> = {
+const VERDICTS: Record<Person['verdict'], { mark: string; dress: string; said: string }> = {
   clear: { mark: '●', dress: 'text-moss-deep', said: 'exactly one right link' },
   none: { mark: '○', dress: 'text-berry-deep', said: 'no link' },
   stale: { mark: '✕', dress: 'text-berry-deep', said: 'an old link' },

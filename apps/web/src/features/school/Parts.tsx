@@ -4,7 +4,7 @@ import { Button } from '../../ui/Button.js';
 import { Cell, ChoiceCell, Editing, Part, Row } from './Cells.js';
 import { Holidays } from './Holidays.js';
 
-export interface PartsProps {
+interface PartsProps {
   calendar: SchoolCalendar;
   change: (part: Partial<SchoolCalendar>) => void;
 }

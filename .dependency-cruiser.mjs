@@ -1,5 +1,5 @@
 /** No circle of imports, not even of types: every part can be read without what builds on it. */
-module.exports = {
+export default {
   forbidden: [
     {
       name: 'no-circles',
