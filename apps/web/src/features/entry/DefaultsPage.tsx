@@ -41,6 +41,16 @@ function Defaults({
 const names = (fields: readonly (keyof EntryRules)[]): string =>
   fields.map((f) => RULE_NAMES[f]).join('; ');
 
+function fixedInWords(n: number): string {
+  if (n === 0) return 'Nothing is fixed for everyone';
+  return n === 1 ? 'One rule is fixed for everyone' : `${n} rules are fixed for everyone`;
+}
+
+function ownInWords(n: number): string {
+  if (n === 0) return 'All as the school has it';
+  return n === 1 ? 'One rule is your own' : `${n} rules are your own`;
+}
+
 /** The school's defaults, and which of them are fixed for everyone. */
 export function SchoolDefaults({ me }: { me: Me }) {
   const { data, error, refetch } = api.useSchoolRulesQuery();
@@ -69,12 +79,7 @@ export function SchoolDefaults({ me }: { me: Me }) {
       notes={({ ownLocks, mayEdit }) => [
         {
           severity: 'inform',
-          title:
-            ownLocks.length === 0
-              ? 'Nothing is fixed for everyone'
-              : ownLocks.length === 1
-                ? 'One rule is fixed for everyone'
-                : `${ownLocks.length} rules are fixed for everyone`,
+          title: fixedInWords(ownLocks.length),
           text:
             ownLocks.length === 0
               ? 'A lock beside a rule takes it out of everybody’s hands.'
@@ -129,12 +134,7 @@ export function OwnDefaults({ me }: { me: Me }) {
           : []),
         {
           severity: 'inform',
-          title:
-            Object.keys(own).length === 0
-              ? 'All as the school has it'
-              : Object.keys(own).length === 1
-                ? 'One rule is your own'
-                : `${Object.keys(own).length} rules are your own`,
+          title: ownInWords(Object.keys(own).length),
           text:
             locked.length > 0
               ? `The school has fixed: ${names(locked)}.`

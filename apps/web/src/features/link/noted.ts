@@ -25,22 +25,22 @@ export const notedLink = (l: LinkRow | LinkDetail, now: string, zone: string): N
   replacedNow: isDetail(l) && l.mayTakeBack,
 });
 
+type Audience = LinkRow['audience'][number];
+
+function nameOf(of: Audience, classId: number): string {
+  if (of.kind === 'guest') return of.email;
+  return of.kind === 'class' && of.id === classId ? 'the whole class period' : of.name;
+}
+
+/** From so many on, the others are only counted. */
+const MOST_NAMED = 3;
+
 /** Whom a link is for, in a few words. */
 export function audienceInWords(l: Pick<LinkRow, 'audience' | 'classId'>): string {
-  const words = l.audience.map((a) =>
-    a.kind === 'class'
-      ? a.id === l.classId
-        ? 'the whole class period'
-        : a.name
-      : a.kind === 'guest'
-        ? a.email
-        : a.name,
-  );
-  return words.length === 0
-    ? 'nobody yet'
-    : words.length > 3
-      ? `${words.slice(0, 2).join(', ')} and ${words.length - 2} more`
-      : words.join(', ');
+  const words = l.audience.map((of) => nameOf(of, l.classId));
+  if (words.length === 0) return 'nobody yet';
+  if (words.length <= MOST_NAMED) return words.join(', ');
+  return `${words.slice(0, 2).join(', ')} and ${words.length - 2} more`;
 }
 
 /** What links are commonly for, each with the rules that go with it. Any other words will do too. */

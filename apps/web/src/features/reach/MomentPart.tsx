@@ -2,6 +2,13 @@ import { dateInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import { ChoicePart, typedPart } from '../../ui/SentencePart.js';
 
+type Kind = 'now' | 'begins' | 'time';
+
+function kindOf(at: string): Kind {
+  if (at === '') return 'now';
+  return at === 'begins' ? 'begins' : 'time';
+}
+
 /** Now, when the next session begins, or at a time of one's own; as it stands in the address of the page. */
 export function MomentPart({
   at,
@@ -14,21 +21,18 @@ export function MomentPart({
   shown: { date: string; time: string } | undefined;
   onChange: (at: string) => void;
 }) {
-  const kind = at === '' ? 'now' : at === 'begins' ? 'begins' : 'time';
+  const kind = kindOf(at);
+  const addressOf: Record<Kind, string> = {
+    now: '',
+    begins: 'begins',
+    time: `${shown?.date ?? ''}T${shown?.time ?? ''}`,
+  };
   return (
     <>
       <ChoicePart
         label="At what time"
         value={kind}
-        onChange={(v) =>
-          onChange(
-            v === 'now'
-              ? ''
-              : v === 'begins'
-                ? 'begins'
-                : `${shown?.date ?? ''}T${shown?.time ?? ''}`,
-          )
-        }
+        onChange={(v) => onChange(addressOf[v as Kind])}
         choices={[
           { value: 'now', label: 'now' },
           ...(next

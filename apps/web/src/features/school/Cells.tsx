@@ -22,12 +22,15 @@ interface CellProps {
   wide?: boolean;
 }
 
+const FIELD_WIDTH = { text: 'w-24', date: 'w-40', time: 'w-30' };
+
 /** One value of a row: a field for whoever may change it, plain words for others. */
 export function Cell({ label, value, onChange, type = 'text', path, wide = false }: CellProps) {
   const { mayEdit, errorAt } = useContext(Editing);
+  const textWidth = wide ? 'w-56' : 'w-20';
   if (!mayEdit)
     return (
-      <span className={type === 'text' ? (wide ? 'w-56' : 'w-20') : 'font-mono text-sm'}>
+      <span className={type === 'text' ? textWidth : 'font-mono text-sm'}>
         {type === 'date' && isDate(value) ? dateInWords(value, 'with-year') : value}
       </span>
     );
@@ -37,7 +40,7 @@ export function Cell({ label, value, onChange, type = 'text', path, wide = false
       aria-invalid={errorAt(path) !== undefined}
       type={type}
       required
-      className={`${input} ${wide ? 'w-56' : type === 'text' ? 'w-24' : type === 'date' ? 'w-40' : 'w-30'} aria-invalid:border-berry`}
+      className={`${input} ${wide ? 'w-56' : FIELD_WIDTH[type]} aria-invalid:border-berry`}
       value={value}
       onChange={(e) => onChange(e.target.value)}
     />
