@@ -2,8 +2,8 @@ import { addDays, classTitle, placeWallTime, splitGroups, type SessionPlan } fro
 import type { Glen } from '../apps/server/src/glen.js';
 import { hashPassword } from '../apps/server/src/features/accounts/passwords.js';
 import { addAccount, addPerson } from '../apps/server/src/features/accounts/store.js';
-import { setSchoolTime } from '../apps/server/src/features/demo/routes.js';
-import { setGroups } from '../apps/server/src/features/group/routes.js';
+import { setSchoolTime } from '../apps/server/src/features/demo/schoolTime.js';
+import { setGroups } from '../apps/server/src/features/group/service.js';
 import { addLink } from '../apps/server/src/features/link/edit.js';
 import { makeLink } from '../apps/server/src/features/link/make.js';
 import { addSession } from '../apps/server/src/features/plan/addSession.js';

@@ -1,19 +1,11 @@
-import { nextBell, placeWallTime, secondsOf } from '@glen/core';
+import { nextBell, placeWallTime } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
 import { HttpProblem } from '../../http/problem.js';
 import { describeMe, signInAs } from '../accounts/service.js';
-import { scheduleReconcileOfAll } from '../post/scheduleReconcile.js';
 import { readSchool } from '../school/store.js';
+import { setSchoolTime } from './schoolTime.js';
 import { demoPeople } from './store.js';
-
-/** Moves school time for all processes; everybody's screens follow. */
-export async function setSchoolTime(glen: Glen, target: string): Promise<void> {
-  await glen.clock.setOffset(secondsOf(target, 'target') - secondsOf(glen.clock.machine(), 'now'));
-  await scheduleReconcileOfAll(glen);
-  await glen.announce('clock', { thing: 'clock', id: 0 });
-  glen.nudge();
-}
 
 /** Routes of the demo school only; where a school runs Glen they do not exist. */
 export const demoRoutes = (
