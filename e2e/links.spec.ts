@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { enterRoom, expect, test, type School } from './support.js';
+import { clipboard, enterRoom, expect, test, type School } from './support.js';
 
 /** Chooses from a marked part of a sentence. */
 async function choose(page: Page, part: string | RegExp, option: string | RegExp): Promise<void> {
@@ -411,9 +411,14 @@ test('all my links: found, filtered, chosen, copied and printed', async ({ schoo
   await expect(rows.nth(1)).toContainText('Starboard watch');
   await teacher.getByRole('checkbox', { name: 'Choose all' }).check();
   await teacher.getByRole('button', { name: 'Copy 2 links' }).click();
-  const copied = await teacher.evaluate(() => navigator.clipboard.readText());
-  expect(copied.split('\n')).toHaveLength(2);
-  expect(copied).toMatch(/Starboard watch, Ropework, period 5: http/);
+  // What an earlier test copied may still be there for a moment.
+  const namesCopied = async (): Promise<string[]> => {
+    const lines = (await clipboard(teacher)).plain.split('\n');
+    return lines.map((line) => line.split(': http')[0]!).sort();
+  };
+  await expect
+    .poll(namesCopied)
+    .toEqual(['Port watch, Ropework, period 5', 'Starboard watch, Ropework, period 5']);
   await teacher.getByRole('link', { name: 'Print 2 with QR codes' }).click();
   await expect(teacher.getByRole('img', { name: /^QR code of the door of/ })).toHaveCount(2);
   await teacher.goto(`${school.url}/links`);
