@@ -35,7 +35,7 @@ const views = (school: School): [path: string, shows: string][] => {
     ['/posts', 'Posts'],
     ['/posts?new', 'New post'],
     [`/posts/reach?link=${school.classOf('N6').link.id}`, 'Who sees which link'],
-    [`/posts/see-as?class=${school.classOf('R5').id}`, 'See as a student'],
+    [`/posts/see-as?class=${school.classOf('R5').id}`, 'What a student sees'],
     ['/links', 'All my links'],
     ['/school/entry', 'The school’s entry rules'],
     [`/desk/${n3.link.id}`, 'Coastal Navigation, period 3'],
@@ -330,7 +330,7 @@ test('the whole path by keyboard alone: schedule, rules, post, open the door, le
   await expect(page.getByRole('heading', { name: 'In the lobby 1' })).toBeVisible();
   await page.keyboard.press('a');
   await expect(student.locator('#you')).toContainText('You are Ansel Grue');
-  await tabTo('button', 'End for all');
+  await tabTo('button', 'End the session');
   await page.keyboard.press('Enter');
   await expect(student.getByRole('heading', { name: 'The room is closed' })).toBeVisible();
 });

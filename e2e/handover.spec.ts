@@ -36,7 +36,7 @@ test('the host hands over and leaves; the acting host lets people in, till the e
   await expect(hers.getByText('You are acting host')).toBeVisible();
   await hers.getByRole('button', { name: 'Let Ansel Grue in' }).click();
   await expect(student.locator('#you')).toContainText('You are Ansel Grue, participant.');
-  await hers.getByRole('button', { name: 'End for all' }).click();
+  await hers.getByRole('button', { name: 'End the session' }).click();
   for (const page of [signe, student])
     await expect(page.getByRole('heading', { name: 'The room is closed' })).toBeVisible();
   await expect(hers.getByText('Your turn as acting host is over')).toBeVisible();

@@ -337,14 +337,14 @@ test('rules at every scope: a preset shows its lines first, each value its sourc
   ).toContainText('off');
 });
 
-test('a project team’s link stands open with nothing planned, for its members and nobody else', async ({
+test('a project group’s link stands open with nothing planned, for its members and nobody else', async ({
   school,
 }) => {
   const teacher = await school.open('Ottoline Marsh');
   const n3 = school.classOf('N3');
   await teacher.goto(`${school.url}/classes/${n3.id}/links`);
   await teacher.getByRole('button', { name: 'Make another link' }).click();
-  await choose(teacher, 'What it is for', 'Project team');
+  await choose(teacher, 'What it is for', 'Project group');
   await teacher.getByRole('textbox', { name: 'Name' }).fill('Raft builders');
   await teacher.getByRole('button', { name: 'Whom it is for: nobody yet' }).click();
   await teacher.getByLabel('Add somebody by name or address').fill('Ansel Gr');

@@ -136,7 +136,7 @@ test('the whole path: plan a session, copy and post its link, let a student in',
   });
 
   await test.step('ends it for all', async () => {
-    await teacher.getByRole('button', { name: 'End for all' }).click();
+    await teacher.getByRole('button', { name: 'End the session' }).click();
     for (const page of [room, door])
       await expect(page.getByRole('heading', { name: 'The room is closed' })).toBeVisible();
     await expect(teacher.getByText('Ended', { exact: true }).first()).toBeVisible();

@@ -205,7 +205,7 @@ describe('several links of a class period', () => {
 
   it('stands open with nothing planned where its rules say so: members go in without a host', async () => {
     const team = await make('N3', {
-      label: 'Project team',
+      label: 'Project group',
       kind: 'project',
       preset: 'project',
       audience: {

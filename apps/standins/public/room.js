@@ -126,7 +126,7 @@ function draw() {
   const controls = [];
   if (you.may.present)
     controls.push(
-      button('present', you.presenting ? 'Stop presenting' : 'Present', () =>
+      button('present', you.presenting ? 'Present no longer' : 'Present', () =>
         post('present', { presenting: !you.presenting }),
       ),
     );

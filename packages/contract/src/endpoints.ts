@@ -36,7 +36,7 @@ export const endpoints = {
   me: { method: 'GET', path: '/api/me', who: 'anyone', does: 'Which account is in use, which others are at hand, and what time the school has' },
   signIn: { method: 'POST', path: '/api/sign-in', who: 'anyone', does: 'Sign in with an address and a password' },
   signOut: { method: 'POST', path: '/api/sign-out', who: 'anyone', does: 'Sign out of every account in this browser' },
-  switchAccount: { method: 'POST', path: '/api/switch-account', who: 'signed-in', does: 'Use another account that is signed in here' },
+  switchAccount: { method: 'POST', path: '/api/switch-account', who: 'signed-in', does: 'Switch to an account of one’s own that is signed in here' },
   live: { method: 'GET', path: '/api/live', who: 'anyone', does: 'Server-sent events that say which thing changed' },
   openapi: { method: 'GET', path: '/api/openapi.json', who: 'anyone', does: 'This document' },
 

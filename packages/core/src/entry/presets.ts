@@ -90,7 +90,7 @@ export const PRESETS = {
     },
   },
   project: {
-    name: 'Project team',
+    name: 'Project group',
     what: 'Its members meet whenever they like, without a teacher too.',
     kind: 'project',
     rules: {

@@ -144,7 +144,7 @@ export async function letPresent(
       });
     await glen.audit({
       by,
-      action: presents ? 'let-present' : 'stop-presenting',
+      action: presents ? 'let-present' : 'let-present-no-longer',
       subject: `visitor:${id}`,
     });
     await announceVisitor(glen, visitor);

@@ -63,13 +63,13 @@ function eventsIn(seen: Standing[], zone: string): Page['events'] {
     .filter((s) => s.kind === 'event')
     .sort((a, b) => (startOf(a) < startOf(b) ? -1 : 1))
     .map((e) => {
-      const start = instantOf(e.thing.start);
-      const { date, time } = wallClockAt(start, zone);
+      const begins = instantOf(e.thing.start);
+      const { date, time } = wallClockAt(begins, zone);
       return {
         ...body(e),
         title: e.thing.title ?? '',
         address: webAddress(e.thing.address),
-        start,
+        start: begins,
         date,
         time,
         end: instantOf(e.thing.end),

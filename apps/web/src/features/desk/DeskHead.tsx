@@ -72,7 +72,7 @@ export function DeskHead({ desk, act, linkId, onSmall }: HeadProps) {
         </Button>
         {running && (
           <Button kind="danger" onClick={act.end}>
-            End for all
+            End the session
           </Button>
         )}
       </div>

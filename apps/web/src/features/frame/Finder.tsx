@@ -114,7 +114,11 @@ function useEntries(
         (t) => `Who sees the link of ${t}`,
         (c) => go(`/posts/reach?link=${c.link.id}`),
       ),
-      { text: 'See as a student', words: 'stream page calendar', run: () => go('/posts/see-as') },
+      {
+        text: 'What a student sees',
+        words: 'stream page calendar',
+        run: () => go('/posts/see-as'),
+      },
       {
         text: 'Write a post for many places',
         words: 'streams pages calendars',

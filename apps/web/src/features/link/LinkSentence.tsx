@@ -13,7 +13,7 @@ const KINDS = [
   { value: 'one-to-one', label: 'a one-to-one' },
   { value: 'help', label: 'drop-in help' },
   { value: 'event', label: 'an event with guests' },
-  { value: 'project', label: 'a project team' },
+  { value: 'project', label: 'a project group' },
 ];
 
 const SHOWN = [

@@ -51,5 +51,5 @@ export const PURPOSES = [
   { words: 'Drop-in help', preset: 'help', kind: 'help' },
   { words: 'Talks with parents', preset: 'parents', kind: 'one-to-one' },
   { words: 'Open evening', preset: 'evening', kind: 'event' },
-  { words: 'Project team', preset: 'project', kind: 'project' },
+  { words: 'Project group', preset: 'project', kind: 'project' },
 ] as const;

@@ -264,7 +264,7 @@ export default function PostsPage({ me }: { me: Me }) {
           Who sees which link
         </Link>
         <Link className={buttonClass('link')} to="/posts/see-as">
-          See as a student
+          What a student sees
         </Link>
         {hosted.length > 0 && (
           <Button kind="act" className="ml-auto" onClick={() => setComposing('new')}>

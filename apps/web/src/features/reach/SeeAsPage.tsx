@@ -177,7 +177,7 @@ export default function SeeAsPage() {
           }
         : {})}
     >
-      <h1 className="text-[27px]">See as a student</h1>
+      <h1 className="text-[27px]">What a student sees</h1>
       <p className="mt-1 mb-4 text-lg leading-[2.2]">
         {of && personId !== undefined && (
           <ChoicePart
