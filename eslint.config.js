@@ -12,12 +12,14 @@ export const FEATURE_ORDER = {
     'audit',
     'school',
     'accounts',
+    'moveIn',
     'live',
     'group',
     'audience',
     'entry',
     'link',
     'plan',
+    'classes',
     'post',
     'door',
     'desk',
@@ -42,6 +44,7 @@ export const FEATURE_ORDER = {
     'myDay',
     'find',
     'demo',
+    'moveIn',
     'frame',
     'classes',
   ],
@@ -174,43 +177,10 @@ const ALLOWED = [
   { files: ['packages/core/src/entry/decideEntry.ts'], rules: { complexity: 'off' } },
   // Called for every date of every series: an object for its arguments costs a tenth of the time.
   { files: ['packages/core/src/time/zoneTable.ts'], rules: { 'max-params': 'off' } },
+  // One line for each endpoint, and what it makes stale: a table that is looked up by name.
+  { files: ['apps/web/src/app/api.ts'], rules: { 'max-lines-per-function': 'off' } },
 ];
 
-/** Files that are still longer or more branched than the limits say. Nothing is added here; what is mended is taken out. */
-const STILL_LONG = [
-  'apps/web/src/app/api.ts',
-  'apps/web/src/features/classes/Classes.tsx',
-  'apps/web/src/features/door/HowToPage.tsx',
-  'apps/web/src/features/entry/EntryTab.tsx',
-  'apps/web/src/features/entry/OutcomeTable.tsx',
-  'apps/web/src/features/entry/Presets.tsx',
-  'apps/web/src/features/frame/DayLine.tsx',
-  'apps/web/src/features/frame/DemoClock.tsx',
-  'apps/web/src/features/frame/Finder.tsx',
-  'apps/web/src/features/group/FromFile.tsx',
-  'apps/web/src/features/group/RollTab.tsx',
-  'apps/web/src/features/link/AllLinks.tsx',
-  'apps/web/src/features/link/AudiencePart.tsx',
-  'apps/web/src/features/link/CopyAs.tsx',
-  'apps/web/src/features/link/NewLink.tsx',
-  'apps/web/src/features/link/Room.tsx',
-  'apps/web/src/features/link/Together.tsx',
-  'apps/web/src/features/post/ByHand.tsx',
-  'apps/web/src/features/post/Composer.tsx',
-  'apps/web/src/features/post/PostsPage.tsx',
-  'apps/web/src/features/post/PostsTab.tsx',
-  'apps/web/src/features/post/RichEditor.tsx',
-  'apps/web/src/features/reach/ReachGrid.tsx',
-  'apps/web/src/features/reach/ReachPage.tsx',
-  'apps/web/src/features/reach/SeeAsPage.tsx',
-  'apps/web/src/features/school/Holidays.tsx',
-  'apps/web/src/features/school/Parts.tsx',
-  'apps/web/src/features/school/SchoolPage.tsx',
-  'apps/web/src/features/school/YearLine.tsx',
-  'apps/web/src/ui/SentencePart.tsx',
-  'scripts/bench.mjs',
-  'scripts/shots.mjs',
-];
 const ASK_A_CLOCK = [
   {
     selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']",
@@ -246,6 +216,10 @@ const noSqlElsewhere = {
           "CallExpression[callee.property.name=/^(rows|one|change|insert|insertAll|prepared)$/]:matches([callee.object.name='db'], [callee.object.property.name='db'])",
         message: 'Write SQL in a store.',
       },
+      {
+        selector: "MemberExpression[property.name='models']",
+        message: 'Ask the models in a store.',
+      },
     ],
   },
 };
@@ -275,10 +249,6 @@ export default tseslint.config(
   { files: ['**/*.ts', '**/*.tsx', '**/*.mjs'], ignores: TESTS, rules: limits },
   { files: TESTS, rules: { 'max-lines': ['error', { max: 500 }] } },
   ...ALLOWED,
-  {
-    files: STILL_LONG,
-    rules: Object.fromEntries(Object.keys(limits).map((name) => [name, 'off'])),
-  },
   { files: ['**/src/**/*.ts', '**/src/**/*.tsx', 'demo/*.ts'], ...walls },
   {
     // The clocks are injected; nothing in the core or the server asks the machine for the time itself.

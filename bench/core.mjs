@@ -3,6 +3,7 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { root } from '../scripts/build.mjs';
+import { median } from './numbers.mjs';
 
 /** The core as built JavaScript, as the server and the browser run it. */
 export async function builtCore() {
@@ -19,8 +20,6 @@ export async function builtCore() {
   });
   return import(`${pathToFileURL(outfile).href}?${Date.now()}`);
 }
-
-const median = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
 
 /** Milliseconds of each of several pieces of work, in turns, medians of `rounds` after a warm-up; results are read so that none is left out. */
 export function inTurns(works, rounds, times) {

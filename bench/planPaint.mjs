@@ -1,10 +1,13 @@
 // A term strip of forty class periods for a whole year, and an empty one, painted in Chromium.
+import { launchBrowser } from '../scripts/browser.mjs';
 import { statement } from '../scripts/processes.mjs';
+import { signIn, withDemo } from './demo.mjs';
+import { median } from './numbers.mjs';
 
 const COPIES = 33;
 
 /** Copies Coastal Navigation, period 1 (three lessons a week for the year) with its series and dates, so that the teacher has forty class periods. */
-export async function fillYear(mariadb) {
+async function fillYear(mariadb) {
   const run = (sql) => statement(mariadb, sql);
   const from = "FROM bench.class_periods WHERE ref = 'nav-1'";
   await run(
@@ -25,7 +28,7 @@ export async function fillYear(mariadb) {
 }
 
 /** Milliseconds from the start of a navigation until the strip's rows stand painted. */
-export async function painted(page, address, rows, marks) {
+async function painted(page, address, rows, marks) {
   await page.goto(address);
   return page.evaluate(
     ({ rows: wanted, marks: least }) =>
@@ -49,7 +52,7 @@ export async function painted(page, address, rows, marks) {
 }
 
 /** The longest time between two frames, in milliseconds, while the page scrolls from top to bottom. */
-export async function longestFrame(page) {
+async function longestFrame(page) {
   return page.evaluate(
     () =>
       new Promise((resolve) => {
@@ -71,3 +74,44 @@ export async function longestFrame(page) {
       }),
   );
 }
+
+const MOST_TIMES = 3;
+const LONGEST_FRAME_MS = 50;
+
+/** A page of its own for somebody who is signed in. */
+async function pageOf(browser, url, name) {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const [key, value] = (await signIn(url, name)).split('=');
+  await context.addCookies([{ name: key, value, url }]);
+  return context.newPage();
+}
+
+/** Milliseconds from navigation to the painted strip of forty class periods for a whole year; beside it an empty term. */
+export const planPaint = () =>
+  withDemo(async (demo, mariadb) => {
+    await fillYear(mariadb);
+    const url = demo.publicUrl;
+    const browser = await launchBrowser();
+    const full = await pageOf(browser, url, 'Ottoline Marsh');
+    const empty = await pageOf(browser, url, 'Signe Aalto');
+    const paintFull = () => painted(full, `${url}/plan?show=year`, 40, 3500);
+    const paintEmpty = () => painted(empty, `${url}/plan?show=Winter`, 1, 0);
+    await paintFull();
+    await paintEmpty();
+    const values = [];
+    const references = [];
+    for (let i = 0; i < 7; i++) {
+      values.push(await paintFull());
+      references.push(await paintEmpty());
+    }
+    const frame = await longestFrame(full);
+    await browser.close();
+    const [value, reference] = [median(values), median(references)];
+    return {
+      value,
+      unit: `ms, longest frame while scrolling ${Math.round(frame)} ms`,
+      reference,
+      target: `≤ ${MOST_TIMES} times the reference, no frame over ${LONGEST_FRAME_MS} ms`,
+      ok: value <= MOST_TIMES * reference && frame <= LONGEST_FRAME_MS,
+    };
+  });

@@ -9,12 +9,9 @@ import { calendar } from './school.js';
 type Put = (path: string, body: object) => Promise<void>;
 
 const putter =
-  ({
-    config: {
-      courseSite: { url, token },
-    },
-  }: Glen): Put =>
+  ({ config }: Glen): Put =>
   async (path, body) => {
+    const { url, token } = config.courseSite!;
     const response = await fetch(`${url}/api/classes/${path}`, {
       method: 'PUT',
       headers: { Authorization: `Bearer ${token}`, 'Content-Type': 'application/json' },

@@ -1,4 +1,12 @@
-import { addDays, classTitle, placeWallTime, splitGroups, type SessionPlan } from '@glen/core';
+import {
+  addDays,
+  classTitle,
+  placeWallTime,
+  splitGroups,
+  type EntryRules,
+  type SessionPlan,
+} from '@glen/core';
+import type { PersonRow } from '../apps/server/src/db/models/Person.js';
 import type { Glen } from '../apps/server/src/glen.js';
 import { hashPassword } from '../apps/server/src/features/accounts/passwords.js';
 import { addAccount, addPerson } from '../apps/server/src/features/accounts/store.js';
@@ -44,11 +52,11 @@ async function loadPeople(glen: Glen): Promise<People> {
   const ids = new Map<string, number>();
   const add = async (
     name: string,
-    role: string,
+    role: PersonRow['role'],
     emails: { kind: 'school' | 'personal'; email: string }[],
-    rules?: unknown,
+    rules?: Partial<EntryRules>,
   ): Promise<number> => {
-    const id = await addPerson(glen.db, { name, role, rules });
+    const id = await addPerson(glen.db, { name, role, ...(rules ? { rules } : {}) });
     for (const account of emails)
       await addAccount(glen.db, { personId: id, ...account, passwordHash });
     ids.set(name, id);
@@ -139,7 +147,7 @@ async function fillCourseSite(glen: Glen): Promise<void> {
     `SELECT c.ref, c.title, c.period, a.email, p.name, 0 AS teaches FROM roll r JOIN class_periods c ON c.id = r.class_id JOIN people p ON p.id = r.person_id JOIN accounts a ON a.person_id = p.id AND a.kind = 'school'
      UNION ALL SELECT c.ref, c.title, c.period, a.email, p.name, 1 FROM class_staff s JOIN class_periods c ON c.id = s.class_id JOIN people p ON p.id = s.person_id JOIN accounts a ON a.person_id = p.id AND a.kind = 'school'`,
   );
-  const { url, token } = glen.config.courseSite;
+  const { url, token } = glen.config.courseSite!;
   for (const ref of new Set(rows.map((row) => row.ref))) {
     const people = rows.filter((row) => row.ref === ref);
     const { title, period } = people[0]!;

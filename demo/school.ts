@@ -1,4 +1,10 @@
-import type { EntryRules, RuleField, RuleSetting, SchoolCalendar } from '@glen/core';
+import {
+  FIRST_RULES,
+  type EntryRules,
+  type RuleField,
+  type RuleSetting,
+  type SchoolCalendar,
+} from '@glen/core';
 
 /** The Merrow Sound School of Seamanship: invented, like everyone in it. */
 export const SCHOOL_NAME = 'Merrow Sound School of Seamanship';
@@ -57,26 +63,7 @@ export const calendar: SchoolCalendar = {
   cycle: { labels: ['Ebb', 'Flood'], counts: 'teaching-days', from: '2026-09-09' },
 };
 
-export const schoolRules: EntryRules = {
-  whoMayEnter: 'roll',
-  straightIn: 'hosts',
-  withoutHost: false,
-  opensBefore: 5,
-  closesAfter: 0,
-  entryCode: null,
-  watching: false,
-  phone: 'none',
-  capacity: 100,
-  presenters: 'named',
-  arriveMuted: true,
-  mayUnmute: true,
-  camera: 'choice',
-  hostCamera: 'choice',
-  sharing: 'presenters',
-  chat: true,
-  chime: true,
-  recording: 'off',
-};
+export const schoolRules: EntryRules = FIRST_RULES;
 export const schoolLocks: RuleField[] = ['recording', 'phone'];
 
 type Role = 'teacher' | 'head' | 'office' | 'guest';

@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { FAKE_DEVICES, chromiumOptions } from '../scripts/browser.mjs';
 
 export default defineConfig({
   testDir: '.',
@@ -14,18 +15,6 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-CA',
     timezoneId: 'America/Halifax',
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-        '--use-fake-device-for-media-stream',
-      ],
-    },
+    launchOptions: chromiumOptions(FAKE_DEVICES),
   },
 });

@@ -1,6 +1,6 @@
-// The one script behind ./glen: up · serve · test · bench · shots · format · db
+// The one script behind ./glen: up · serve · build · backup · restore · test · bench · shots · format · db
 import { createHash } from 'node:crypto';
-import { spawn, spawnSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -25,8 +25,9 @@ function ensureModules() {
   writeFileSync(stamp, hash);
 }
 
-async function prepare({ browser = false } = {}) {
-  ensurePackages(browser ? { ...DATABASE, chromium: 'chromium' } : DATABASE, say);
+async function prepare({ browser = false, database = true } = {}) {
+  const wanted = { ...(database ? DATABASE : {}), ...(browser ? { chromium: 'chromium' } : {}) };
+  ensurePackages(wanted, say);
   ensureModules();
   const { build } = await import('./build.mjs');
   await build();
@@ -106,22 +107,19 @@ async function freeOr(port) {
   return free ? port : freePort();
 }
 
-async function serve() {
-  ensureModules();
-  const { build } = await import('./build.mjs');
-  await build();
-  const child = spawn(
-    process.execPath,
-    ['--enable-source-maps', join(root, 'apps/server/dist/main.js')],
-    { stdio: 'inherit' },
-  );
-  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
-  process.exitCode = await new Promise((done) => child.once('exit', (code) => done(code ?? 1)));
+/** A school of one's own. */
+async function serve(args) {
+  const options = optionsOf(args, { port: 'value', data: 'value', url: 'value', host: 'flag' });
+  const dir = resolve(options.data ?? join(root, '.glen', 'school'));
+  const isOwn = !process.env.GLEN_DATABASE_URL;
+  await prepare({ database: isOwn });
+  const { serve: run } = await import('./serve.mjs');
+  process.exitCode = await run(options, dir);
 }
 
-async function runScript(name, args) {
+async function runScript(path, args) {
   await prepare({ browser: true });
-  const { main } = await import(`./${name}.mjs`);
+  const { main } = await import(path);
   process.exitCode = await main(args);
 }
 
@@ -133,6 +131,36 @@ function format() {
       cwd: root,
       stdio: 'inherit',
     }).status ?? 1;
+}
+
+/** The file that a command is about, and the school's folder. */
+function fileAndFolder(args, command) {
+  const { rest, data } = optionsOf(args, { data: 'value' });
+  if (rest.length !== 1) throw new Error(`Which file? ./glen ${command} FILE`);
+  return [resolve(rest[0]), resolve(data ?? join(root, '.glen', 'school'))];
+}
+
+async function backup(args) {
+  const [file, dir] = fileAndFolder(args, 'backup');
+  ensureModules();
+  const { backup: run } = await import('./backup.mjs');
+  await run(file, dir);
+  say(`The school stands in ${file}.`);
+}
+
+async function restore(args) {
+  const [file, dir] = fileAndFolder(args, 'restore');
+  ensureModules();
+  const { restore: run } = await import('./backup.mjs');
+  await run(file, dir);
+  say('The school is as it was in the file. Start it with ./glen serve.');
+}
+
+/** Builds what `serve` runs, so that a start need not. */
+async function buildOnce() {
+  ensureModules();
+  const { build } = await import('./build.mjs');
+  say((await build()) ? 'Built.' : 'Nothing has changed since it was built.');
 }
 
 /** A database client on the running demo's own database. */
@@ -148,21 +176,35 @@ function db(args) {
     }).status ?? 1;
 }
 
+const HELP = [
+  './glen up [--port N] [--data DIR] [--at 2026-10-14T10:31] [--live] [--fresh]   the demo school',
+  './glen serve [--port N] [--data DIR] [--url ADDRESS] [--host]   a school of your own (docs/running.md)',
+  './glen build                      builds what serve runs',
+  './glen backup FILE [--data DIR]   the school in one file',
+  './glen restore FILE [--data DIR]  and back from it',
+  './glen test [unit|api|e2e]        all tests',
+  './glen bench [NAME] [--json]      figures beside their references',
+  './glen shots                      remakes docs/screenshots',
+  './glen format                     formats the code',
+  './glen db                         a database client on the running demo',
+].join('\n');
+
 const [command = 'help', ...args] = process.argv.slice(2);
 const commands = {
   up: () => up(args),
-  serve,
+  serve: () => serve(args),
+  build: buildOnce,
+  backup: () => backup(args),
+  restore: () => restore(args),
   db: () => db(args),
   format,
-  test: () => runScript('test', args),
-  bench: () => runScript('bench', args),
-  shots: () => runScript('shots', args),
+  test: () => runScript('./test.mjs', args),
+  bench: () => runScript('../bench/main.mjs', args),
+  shots: () => runScript('./shots.mjs', args),
 };
 try {
   if (!(command in commands)) {
-    say(
-      './glen up [--port N] [--data DIR] [--at 2026-10-14T10:31] [--live] [--fresh]   the demo school\n./glen serve                      a school, set up by the environment (docs/running.md)\n./glen test [unit|api|e2e]        all tests\n./glen bench [NAME] [--json]      figures beside their references\n./glen shots                      remakes docs/screenshots\n./glen format                     formats the code\n./glen db                         a database client on the running demo',
-    );
+    say(HELP);
     process.exitCode = command === 'help' ? 0 : 2;
   } else await commands[command]();
 } catch (error) {

@@ -1,4 +1,4 @@
-// Glen's own MariaDB on loopback: started by `up`, `test` and `bench`, never by `serve`.
+// Glen's own MariaDB on loopback: started by `up`, `test`, `bench`, and by `serve` unless a database is named.
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import net from 'node:net';
@@ -69,7 +69,7 @@ export const releaseFolder = (dir) => rmSync(join(dir, 'owner.pid'), { force: tr
 
 const asRoot = () => (process.getuid?.() === 0 ? ['--user=root'] : []);
 
-function makeDataFolder(data) {
+function makeDataFolder(data, tmp) {
   rmSync(data, { recursive: true, force: true });
   const made = spawnSync(
     'mariadb-install-db',
@@ -80,7 +80,8 @@ function makeDataFolder(data) {
       '--skip-test-db',
       ...asRoot(),
     ],
-    { encoding: 'utf8' },
+    // What it starts to fill the folder sweeps its folder for sorting, too.
+    { encoding: 'utf8', env: { ...process.env, TMPDIR: tmp } },
   );
   if (made.status === 0) return;
   const told = (made.stderr || made.stdout || String(made.error)).trim();
@@ -125,14 +126,15 @@ export async function startMariadb(dir, { throwaway = false, port } = {}) {
   const data = join(dir, 'mysql');
   // A UNIX socket's path may have about 100 characters, which a deep checkout passes: it lives in /tmp.
   const socket = `/tmp/glen-${process.pid}-${Math.random().toString(36).slice(2, 8)}.sock`;
-  if (!existsSync(join(data, 'mysql'))) makeDataFolder(data);
+  const tmp = ownTmpFolder(dir);
+  if (!existsSync(join(data, 'mysql'))) makeDataFolder(data, tmp);
   const pidFile = join(dir, 'mariadbd.pid');
   await endOldServer(pidFile, data);
   const use = port ?? (await freePort());
   const args = [
     '--no-defaults',
     `--datadir=${data}`,
-    `--tmpdir=${ownTmpFolder(dir)}`,
+    `--tmpdir=${tmp}`,
     `--socket=${socket}`,
     `--port=${use}`,
     '--bind-address=127.0.0.1',
@@ -162,8 +164,11 @@ export async function startMariadb(dir, { throwaway = false, port } = {}) {
     port: use,
     url: (database) => `mariadb://root@127.0.0.1:${use}/${database}`,
     stop: async () => {
+      // One that has only just begun may not hear the first.
+      const again = setInterval(() => gone || child.kill('SIGTERM'), 1000);
       if (!gone) child.kill('SIGTERM');
       await ended;
+      clearInterval(again);
       rmSync(socket, { force: true });
       releaseFolder(dir);
     },

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { accountRoutes } from './features/accounts/routes.js';
+import { classRoutes } from './features/classes/routes.js';
 import { demoRoutes } from './features/demo/routes.js';
 import { deskRoutes } from './features/desk/routes.js';
 import { doorRoutes } from './features/door/routes.js';
@@ -12,6 +13,7 @@ import { findRoutes } from './features/find/routes.js';
 import { groupRoutes } from './features/group/routes.js';
 import { linkRoutes } from './features/link/routes.js';
 import { liveRoutes } from './features/live/routes.js';
+import { moveInRoutes } from './features/moveIn/routes.js';
 import { myDayRoutes } from './features/myDay/routes.js';
 import { planRoutes } from './features/plan/routes.js';
 import { postRoutes } from './features/post/routes.js';
@@ -24,9 +26,11 @@ import { openapi } from './http/openapi.js';
 const handlersOf = (glen: Glen): Handlers => ({
   ...accountRoutes(glen),
   ...demoRoutes(glen),
+  ...moveInRoutes(glen),
   ...liveRoutes(glen),
   ...schoolRoutes(glen),
   ...planRoutes(glen),
+  ...classRoutes(glen),
   ...entryRoutes(glen),
   ...postRoutes(glen),
   ...reachRoutes(glen),

@@ -13,14 +13,16 @@ const schema = z.object({
   GLEN_PORT: z.coerce.number().int().min(0).max(65535).default(8080),
   GLEN_HOST: z.string().default('127.0.0.1'),
   GLEN_TRUSTED_PROXIES: z.string().default(''),
-  GLEN_VIDEO_URL: z.url({ error: 'the address of the video service' }),
+  GLEN_VIDEO_URL: z.url({ error: 'the address of the video service' }).optional(),
   GLEN_VIDEO_SECRET: z
     .string({ error: 'the secret shared with the video service' })
-    .min(32, 'at least 32 characters'),
-  GLEN_COURSE_SITE_URL: z.url({ error: 'the address of the course site' }),
+    .min(32, 'at least 32 characters')
+    .optional(),
+  GLEN_COURSE_SITE_URL: z.url({ error: 'the address of the course site' }).optional(),
   GLEN_COURSE_SITE_TOKEN: z
     .string({ error: 'the token that the course site gave Glen' })
-    .min(16, 'at least 16 characters'),
+    .min(16, 'at least 16 characters')
+    .optional(),
   /** Seconds that an effect outside waits while its undo is offered. */
   GLEN_UNDO_SECONDS: z.coerce.number().int().min(0).max(300).default(20),
   GLEN_DEMO: z.enum(['1']).optional(),
@@ -32,21 +34,47 @@ export interface Config {
   port: number;
   host: string;
   trustedProxies: string[];
-  video: { url: string; secret: string };
-  courseSite: { url: string; token: string };
+  /** Each outside service that is not set takes away what rests on it, and nothing else. */
+  video: { url: string; secret: string } | null;
+  courseSite: { url: string; token: string } | null;
   undoSeconds: number;
   /** The demo school's own routes exist: one-click sign-in and the movable clock. */
   demo: boolean;
 }
 
+type Environment = z.infer<typeof schema>;
+
+const withoutSlash = (url: string): string => url.replace(/\/$/, '');
+
+/** A service is there where its address and what it shares with Glen are both given; one alone is a mistake. */
+const PAIRS = [
+  ['GLEN_VIDEO_URL', 'GLEN_VIDEO_SECRET'],
+  ['GLEN_COURSE_SITE_URL', 'GLEN_COURSE_SITE_TOKEN'],
+] as const;
+
+const halfPairs = (e: Environment): string[] =>
+  PAIRS.flatMap((pair) => {
+    const missing = pair.filter((name) => e[name] === undefined);
+    return missing.length === 1 ? [`  ${missing[0]}: ${pair.join(' and ')} go together`] : [];
+  });
+
+const videoOf = (e: Environment): Config['video'] =>
+  e.GLEN_VIDEO_URL && e.GLEN_VIDEO_SECRET
+    ? { url: withoutSlash(e.GLEN_VIDEO_URL), secret: e.GLEN_VIDEO_SECRET }
+    : null;
+
+const courseSiteOf = (e: Environment): Config['courseSite'] =>
+  e.GLEN_COURSE_SITE_URL && e.GLEN_COURSE_SITE_TOKEN
+    ? { url: withoutSlash(e.GLEN_COURSE_SITE_URL), token: e.GLEN_COURSE_SITE_TOKEN }
+    : null;
+
 /** Reads the environment; throws one error that names everything missing or wrong. */
 export function readConfig(env: NodeJS.ProcessEnv): Config {
   const read = schema.safeParse(env);
-  if (!read.success) {
-    throw new Error(
-      `Glen cannot start:\n${read.error.issues.map((issue) => `  ${issue.path.join('.')}: ${issue.message}`).join('\n')}`,
-    );
-  }
+  const wrong = read.success
+    ? halfPairs(read.data)
+    : read.error.issues.map((issue) => `  ${issue.path.join('.')}: ${issue.message}`);
+  if (!read.success || wrong.length > 0) throw new Error(`Glen cannot start:\n${wrong.join('\n')}`);
   const e = read.data;
   return {
     databaseUrl: e.GLEN_DATABASE_URL,
@@ -56,8 +84,8 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     trustedProxies: e.GLEN_TRUSTED_PROXIES.split(',')
       .map((s) => s.trim())
       .filter(Boolean),
-    video: { url: e.GLEN_VIDEO_URL.replace(/\/$/, ''), secret: e.GLEN_VIDEO_SECRET },
-    courseSite: { url: e.GLEN_COURSE_SITE_URL.replace(/\/$/, ''), token: e.GLEN_COURSE_SITE_TOKEN },
+    video: videoOf(e),
+    courseSite: courseSiteOf(e),
     undoSeconds: e.GLEN_UNDO_SECONDS,
     demo: e.GLEN_DEMO === '1',
   };

@@ -19,8 +19,10 @@ export interface Glen {
   /** School time and machine time; nothing else asks the time. */
   clock: Clock;
   log: Logger;
-  video: VideoService;
-  courseSite: CourseSite;
+  /** Makes rooms and looks into them; where there is none, every room is an address that a host gives. */
+  video: VideoService | null;
+  /** Takes what is posted; where there is none, places are filled by hand. */
+  courseSite: CourseSite | null;
   feed: LiveFeed;
   /** Keeps who did what to what, with the thing before and after. */
   audit: (entry: AuditEntry) => Promise<void>;

@@ -269,6 +269,17 @@ const PROBES: Record<string, () => Promise<Response>> = {
   'setGroups groups[].id': () => setGroups({ id: foreign.group.id }),
   'setGroups groups[].tutorId': () => setGroups({ tutorId: foreign.student.id }),
   'setGroups groups[].members[]': () => setGroups({ members: [foreign.student.id] }),
+  'takeOffRoll personIds[]': () =>
+    host.post(`/api/classes/${own.n3.id}/roll/take-off`, { personIds: [foreign.student.id] }),
+  'passwordAddresses personIds[]': () =>
+    host.post(`/api/classes/${own.n3.id}/password-addresses`, {
+      personIds: [foreign.student.id],
+    }),
+  'setStaff staff[].personId': () =>
+    host.put(`/api/classes/${own.n3.id}/staff`, {
+      version: 1,
+      staff: [{ personId: foreign.student.id, as: 'host' }],
+    }),
   'seeAs personId': () =>
     host.get(`/api/classes/${own.n3.id}/see-as?personId=${foreign.student.id}`),
   'postNow occurrenceId': () =>
@@ -293,6 +304,7 @@ const OPEN: Field[] = [
   'setAudience personIds[]',
   'tryDoor accountId',
   'bringIn personId',
+  'addToRoll people[].personId',
 ];
 
 /** Those that are answered, without the foreign thing having any part in it. */

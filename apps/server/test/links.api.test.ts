@@ -366,7 +366,7 @@ describe('replacing a link', () => {
     const posted = async (): Promise<string> =>
       await (
         await fetch(`${school.courseSite}/api/classes/nav-3/stream`, {
-          headers: { Authorization: `Bearer ${school.running.glen.config.courseSite.token}` },
+          headers: { Authorization: `Bearer ${school.running.glen.config.courseSite!.token}` },
         })
       ).text();
     await until(posted, (text) => text.includes(replaced.code) && !text.includes(main.code));

@@ -38,6 +38,9 @@ const office: Role[] = ['head', 'office'];
 // prettier-ignore
 const MAY: Record<EndpointName, Role[]> = {
   me: everyone, signIn: everyone, signOut: everyone, switchAccount: signedIn, live: everyone, openapi: everyone,
+  passwordFor: everyone, setPassword: everyone,
+  addClass: teachers, editClass: hosts, setStaff: hosts, previewRoll: hosts, addToRoll: hosts, takeOffRoll: hosts, passwordAddresses: hosts,
+  moveIn: everyone, keepMoveIn: everyone, moveInHolidays: everyone, finishMoveIn: everyone,
   demoPeople: everyone, demoSignIn: everyone, demoClock: everyone,
   myDay: signedIn, find: teachers,
   school: teachers, today: teachers, classes: teachers, classPeriod: readers,

@@ -45,7 +45,7 @@ const pinUp = (path: string, body: object) =>
     method: 'PUT',
     headers: {
       'Content-Type': 'application/json',
-      Authorization: `Bearer ${school.running.glen.config.courseSite.token}`,
+      Authorization: `Bearer ${school.running.glen.config.courseSite!.token}`,
     },
     body: JSON.stringify({ revision: 1, ...body }),
   });

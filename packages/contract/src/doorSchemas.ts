@@ -42,6 +42,10 @@ export const doorAnswer = z.object({
   /** What the host said when turning away. */
   word: z.string().nullable(),
   hostSees: z.boolean(),
+  /** A host has yet to give the address of the room behind this door. */
+  noRoom: z.boolean(),
+  /** Whoever asks is host here. */
+  hosts: z.boolean(),
   /** The code that this door goes by now: another than was asked for where that has been replaced, or where the lesson meets at another class period's door. */
   code: z.string(),
   /** Why the door has another code than the one asked for; until when the old one leads here. */

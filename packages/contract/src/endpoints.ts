@@ -20,6 +20,9 @@ export type Caller =
 export type ClassSubject =
   'classId' | 'seriesId' | 'postId' | 'placementId' | 'linkId' | 'visitorId';
 
+/** The problem type (RFC 9457) of an answer before there is a school. */
+export const NOT_MOVED_IN = 'urn:glen:not-moved-in';
+
 export interface Endpoint {
   method: 'GET' | 'POST' | 'PUT';
   path: string;
@@ -36,9 +39,16 @@ export const endpoints = {
   me: { method: 'GET', path: '/api/me', who: 'anyone', does: 'Which account is in use, which others are at hand, and what time the school has' },
   signIn: { method: 'POST', path: '/api/sign-in', who: 'anyone', does: 'Sign in with an address and a password' },
   signOut: { method: 'POST', path: '/api/sign-out', who: 'anyone', does: 'Sign out of every account in this browser' },
+  passwordFor: { method: 'GET', path: '/api/password/:token', who: 'anyone', does: 'Whose password a one-time address sets' },
+  setPassword: { method: 'POST', path: '/api/password/:token', who: 'anyone', does: 'Set a password by a one-time address, and sign in; the address is dead from then on' },
   switchAccount: { method: 'POST', path: '/api/switch-account', who: 'signed-in', does: 'Switch to an account of one’s own that is signed in here' },
   live: { method: 'GET', path: '/api/live', who: 'anyone', does: 'Server-sent events that say which thing changed' },
   openapi: { method: 'GET', path: '/api/openapi.json', who: 'anyone', does: 'This document' },
+
+  moveIn: { method: 'GET', path: '/api/move-in/:token', who: 'anyone', does: 'How far somebody is with moving in, by the one-time address told at the last start' },
+  keepMoveIn: { method: 'PUT', path: '/api/move-in/:token', who: 'anyone', does: 'Keep what has been typed while moving in' },
+  moveInHolidays: { method: 'GET', path: '/api/move-in/:token/holidays', who: 'anyone', does: 'Public holidays of a region between two dates, while moving in' },
+  finishMoveIn: { method: 'POST', path: '/api/move-in/:token/finish', who: 'anyone', does: 'Make the school, its year and the first account, and sign in; the address is dead from then on' },
 
   demoPeople: { method: 'GET', path: '/api/demo/people', who: 'demo', does: 'The demo school’s people and their accounts' },
   demoSignIn: { method: 'POST', path: '/api/demo/sign-in', who: 'demo', does: 'Sign in as one of them' },
@@ -59,6 +69,14 @@ export const endpoints = {
   today: { method: 'GET', path: '/api/today', who: 'teacher', does: 'The day’s run sheet and what needs thought' },
   classes: { method: 'GET', path: '/api/classes', who: 'teacher', does: 'The class periods one teaches or visits' },
   classPeriod: { method: 'GET', path: '/api/classes/:classId', who: 'class-reader', of: 'classId', does: 'One class period: link, people, sessions' },
+
+  addClass: { method: 'POST', path: '/api/classes', who: 'teacher', does: 'Make a class period with its lasting link; its room and its lessons may come with it or later' },
+  editClass: { method: 'PUT', path: '/api/classes/:classId', who: 'class-host', of: 'classId', does: 'Change what a class period is called, where it stands in the timetable, and its pennant' },
+  setStaff: { method: 'PUT', path: '/api/classes/:classId/staff', who: 'class-host', of: 'classId', does: 'Say who hosts, co-teaches and presents in a class period, by finding them or by name and address' },
+  previewRoll: { method: 'POST', path: '/api/classes/:classId/roll/preview', who: 'class-host', of: 'classId', does: 'What a pasted list of names would do to the roll, line by line' },
+  addToRoll: { method: 'POST', path: '/api/classes/:classId/roll', who: 'class-host', of: 'classId', does: 'Put people on the roll; those whom the school does not know yet are made' },
+  takeOffRoll: { method: 'POST', path: '/api/classes/:classId/roll/take-off', who: 'class-host', of: 'classId', does: 'Take people off the roll' },
+  passwordAddresses: { method: 'POST', path: '/api/classes/:classId/password-addresses', who: 'class-host', of: 'classId', does: 'One-time addresses by which students of the roll set their passwords' },
 
   strip: { method: 'GET', path: '/api/strip', who: 'teacher', does: 'Class periods with every date of their series between two dates' },
   bookings: { method: 'GET', path: '/api/classes/:classId/bookings', who: 'class-reader', of: 'classId', does: 'What the class period’s people, link and students have on the books' },

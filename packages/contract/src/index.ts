@@ -1,4 +1,5 @@
 export {
+  NOT_MOVED_IN,
   endpointNames,
   endpointOf,
   endpoints,
@@ -18,6 +19,7 @@ export type {
   LinkRow,
   LiveChange,
   Me,
+  MoveInDraft,
   OwnDoor,
   Params,
   Pennant,

@@ -14,9 +14,12 @@ export const personSchema = z.object({
 
 export const clock = z.object({ now: utcInstant, offsetSeconds: z.int(), zone: z.string() });
 export const meSchema = z.object({
-  school: z.object({ name: z.string(), zone: z.string() }),
+  /** `help`: whom students ask when something technical fails; blank where nobody was named. */
+  school: z.object({ name: z.string(), zone: z.string(), help: z.string() }),
   clock,
   demo: z.boolean(),
+  /** Which services outside there are; what rests on one that is missing is not offered. */
+  services: z.object({ video: z.boolean(), courseSite: z.boolean() }),
   person: personSchema.nullable(),
   account: accountSchema.nullable(),
   accounts: z.array(accountSchema.extend({ name: z.string() })),
@@ -39,4 +42,23 @@ export const moveClock = z.union([
 export const foundPerson = personSchema.extend({
   email: z.string().nullable(),
   classes: z.array(z.object({ id, title: z.string() })),
+});
+
+/** The least that a new password has; no other rule, as NIST SP 800-63B advises (published). */
+export const PASSWORD_LEAST = 10;
+export const newPassword = z
+  .string()
+  .min(PASSWORD_LEAST, `At least ${PASSWORD_LEAST} characters.`)
+  .max(200, 'At most 200 characters.');
+
+export const newPasswordBody = z.object({ password: newPassword });
+
+/** What a school says of itself. */
+export const schoolWords = z.object({
+  name: z.string().trim().min(1, 'Say what the school is called.').max(200),
+  region: z.string().max(20).nullable(),
+  dateOrder: z.enum(['dmy', 'mdy', 'ymd']),
+  hours: z.enum(['24', '12']),
+  help: z.string().max(300, 'At most 300 characters.'),
+  alone: z.boolean(),
 });

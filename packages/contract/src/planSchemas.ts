@@ -43,6 +43,10 @@ export const calendarSchema = z.object({
     })
     .optional(),
 });
+export const regionHolidays = z.object({
+  regions: z.array(z.object({ code: z.string(), name: z.string() })),
+  holidays: z.array(z.object({ name: z.string(), date })),
+});
 export const keptCalendar = z.object({
   calendar: calendarSchema,
   version,
@@ -140,7 +144,7 @@ const planChange = z.union([
   }),
 ]);
 /** A session's plan, once or repeating; in the school's zone where none is named. */
-const planSchema = z.object({
+export const planSchema = z.object({
   first: date,
   at: planAt,
   zone: text(60).optional(),

@@ -58,7 +58,8 @@ export const seeAsAnswer = z.object({
   person: z.object({ id, name: z.string() }),
   at: moment,
   trouble: z.string().nullable(),
-  siteAddress: z.string(),
+  /** The course site as people read it, if there is one. */
+  siteAddress: z.string().nullable(),
   /** The doors of that day, in every class period that is theirs. */
   doors: z.array(
     z.object({

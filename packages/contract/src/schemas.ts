@@ -2,8 +2,10 @@ import { z } from 'zod';
 import { LINK_WORDS } from '@glen/core';
 import type { EndpointName } from './endpoints.js';
 import { accounts } from './table/accounts.js';
+import { classes } from './table/classes.js';
 import { door } from './table/door.js';
 import { links } from './table/links.js';
+import { moveIn } from './table/moveIn.js';
 import { plan } from './table/plan.js';
 import { posts } from './table/posts.js';
 import { rules } from './table/rules.js';
@@ -15,6 +17,8 @@ export * from './doorSchemas.js';
 /** What every endpoint takes and answers, by its name. */
 export const schemas = {
   ...accounts,
+  ...classes,
+  ...moveIn,
   ...plan,
   ...links,
   ...rules,

@@ -7,6 +7,7 @@ import type {
   sessionSchema,
 } from './planSchemas.js';
 import type { linkDetail, linkRow } from './linkSchemas.js';
+import type { moveInDraft } from './moveInSchemas.js';
 import type {
   accountSchema,
   deskVisitorSchema,
@@ -39,6 +40,7 @@ export type Answer<N extends EndpointName> = Part<N, 'answer'>;
 
 export type Account = z.infer<typeof accountSchema>;
 export type Person = z.infer<typeof personSchema>;
+export type MoveInDraft = z.infer<typeof moveInDraft>;
 export type Me = z.infer<typeof meSchema>;
 export type ClassItem = z.infer<typeof classItemSchema>;
 export type Session = z.infer<typeof sessionSchema>;

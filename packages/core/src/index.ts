@@ -20,6 +20,18 @@ export { bellsOn, countDays, dayInfo, type DayInfo } from './calendar/dayInfo.js
 export { lobbyReason } from './entry/lobbyReason.js';
 export { classTitle } from './calendar/classTitle.js';
 export { nextBell } from './calendar/nextBell.js';
+export { bellsByPattern, type BellPattern, type BellTimes } from './calendar/bellsByPattern.js';
+export { likelyTerms } from './calendar/likelyTerms.js';
+export {
+  PENNANT_HUES,
+  PENNANT_PATTERNS,
+  proposePennant,
+  type PennantMark,
+} from './calendar/proposePennant.js';
+export { yearCalendar, type FirstYear } from './calendar/yearCalendar.js';
+export { FIRST_RULES } from './entry/firstRules.js';
+export { readRollList, type RollListEntry } from './roll/readRollList.js';
+export { planRoll, type KnownPerson, type RollLine } from './roll/planRoll.js';
 export type { Occurrence, PlanChange, PlanRepeat, PlanTime, SessionPlan } from './plan/plan.js';
 export { describePlan } from './plan/describePlan.js';
 export { nextOccurrences } from './plan/nextOccurrences.js';

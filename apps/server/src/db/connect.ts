@@ -1,11 +1,11 @@
-import { AsyncLocalStorage } from 'node:async_hooks';
-import { QueryTypes, Sequelize, Transaction } from 'sequelize';
+import { QueryTypes } from 'sequelize';
+import { defineModels, type Models } from './models.js';
+import { CarryingSequelize } from './sequelize.js';
+
+export { toSql } from './sqlTime.js';
 
 export type Value = string | number | boolean | null;
 type Values = Record<string, Value | readonly (string | number)[]>;
-
-/** `2026-10-14T13:45:00Z` as a DATETIME column takes it. */
-export const toSql = (instant: string): string => instant.slice(0, 19).replace('T', ' ');
 
 /** Statements with their named places numbered: the driver keeps only such as it gets them letter for letter. */
 const numbered = new Map<string, { text: string; names: string[] }>();
@@ -28,47 +28,28 @@ interface Pool {
   getConnection(options: { type: 'SELECT' }): Promise<Prepares>;
   releaseConnection(connection: Prepares): void;
 }
-interface Field {
-  type: string;
-  string(): string | null;
-}
-
 const ROWS_AT_ONCE = 100;
 const DEADLOCK_TRIES = 8;
-
-/** Instants leave the database in the form that the core takes. */
-function typeCast(field: Field, next: () => unknown): unknown {
-  if (field.type !== 'DATETIME') return next();
-  const text = field.string();
-  return text === null ? null : `${text.replace(' ', 'T')}Z`;
-}
 
 /**
  * The database: statements with named values (`:id`), one transaction for each change of more than one row. Whatever is
  * asked while a transaction runs, however deep, is part of it: the running one is carried along, not passed on by hand.
  */
 export class Db {
-  private readonly sequelize: Sequelize;
-  private readonly running = new AsyncLocalStorage<Transaction>();
+  /** The tables, for plain reads and writes. */
+  readonly models: Models;
+  private readonly sequelize: CarryingSequelize;
   private met = 0;
 
   constructor(url: string, poolSize = 10) {
-    this.sequelize = new Sequelize(url, {
-      dialect: 'mariadb',
-      logging: false,
-      timezone: '+00:00',
-      pool: { max: poolSize, min: 0, acquire: 15000, idle: 30000 },
-      isolationLevel: Transaction.ISOLATION_LEVELS.READ_COMMITTED,
-      // A change counts the rows it meets, those too that say already what it says.
-      dialectOptions: { connectTimeout: 3000, foundRows: true, typeCast },
-    });
+    this.sequelize = new CarryingSequelize(url, poolSize);
+    this.models = defineModels(this.sequelize);
   }
 
   rows<T extends object>(sql: string, values: Values = {}): Promise<T[]> {
     return this.sequelize.query<T>(sql, {
       type: QueryTypes.SELECT,
       replacements: values,
-      transaction: this.transactionNow,
     });
   }
 
@@ -82,7 +63,7 @@ export class Db {
    */
   async prepared<T extends object>(sql: string, values: Record<string, Value>): Promise<T[]> {
     const manager = this.sequelize.connectionManager as unknown as Pool;
-    const running = this.transactionNow as unknown as { connection: Prepares } | null;
+    const running = this.sequelize.transactionNow as unknown as { connection: Prepares } | null;
     const connection = running?.connection ?? (await manager.getConnection({ type: 'SELECT' }));
     try {
       const { text, names } = placesIn(sql);
@@ -102,7 +83,6 @@ export class Db {
     const [id] = await this.sequelize.query(sql, {
       type: QueryTypes.INSERT,
       replacements: row,
-      transaction: this.transactionNow,
     });
     return id;
   }
@@ -123,7 +103,6 @@ export class Db {
         {
           type: QueryTypes.INSERT,
           replacements: values,
-          transaction: this.transactionNow,
         },
       );
     }
@@ -134,7 +113,6 @@ export class Db {
     const [, count] = await this.sequelize.query(sql, {
       type: QueryTypes.UPDATE,
       replacements: values,
-      transaction: this.transactionNow,
     });
     return count;
   }
@@ -149,10 +127,10 @@ export class Db {
    * the work must do nothing outside the database.
    */
   async transaction<T>(work: () => Promise<T>): Promise<T> {
-    if (this.running.getStore()) return work();
+    if (this.sequelize.transactionNow) return work();
     for (let tries = 1; ; tries++) {
       try {
-        return await this.sequelize.transaction((own) => this.running.run(own, work));
+        return await this.sequelize.within(work);
       } catch (error) {
         if (!isDeadlock(error) || tries === DEADLOCK_TRIES) throw error;
         // Those who met meet again at once, unless each waits for a while of its own.
@@ -185,10 +163,6 @@ export class Db {
 
   close(): Promise<void> {
     return this.sequelize.close();
-  }
-
-  private get transactionNow(): Transaction | null {
-    return this.running.getStore() ?? null;
   }
 }
 

@@ -7,11 +7,15 @@ import * as m0004 from './migrations/0004-series.js';
 import * as m0005 from './migrations/0005-calendar.js';
 import * as m0006 from './migrations/0006-links.js';
 import * as m0007 from './migrations/0007-posting.js';
+import * as m0008 from './migrations/0008-moving-in.js';
 
-const MIGRATIONS = [m0001, m0002, m0003, m0004, m0005, m0006, m0007];
+const MIGRATIONS = [m0001, m0002, m0003, m0004, m0005, m0006, m0007, m0008];
 
-/** Brings the database to the newest shape; several processes may start at once. */
-export async function migrate(db: Db): Promise<void> {
+/**
+ * Brings the database to the newest shape, or to that of a migration of long ago, for tests of upgrades; several
+ * processes may start at once.
+ */
+export async function migrate(db: Db, upTo?: string): Promise<void> {
   await db.define(
     'CREATE TABLE IF NOT EXISTS migrations (name VARCHAR(120) PRIMARY KEY) CHARACTER SET ascii',
   );
@@ -37,6 +41,6 @@ export async function migrate(db: Db): Promise<void> {
       },
       logger: undefined,
     });
-    await umzug.up();
+    await umzug.up(upTo ? { to: upTo } : {});
   });
 }

@@ -1,11 +1,11 @@
-import type { Problem } from '@glen/contract';
+import { NOT_MOVED_IN, type Problem } from '@glen/contract';
 
 /** An answer that is not the wished one, as RFC 9457 problem details. */
 export class HttpProblem extends Error {
   constructor(
     readonly status: number,
     title: string,
-    readonly more: Partial<Pick<Problem, 'detail' | 'errors' | 'current'>> = {},
+    readonly more: Partial<Pick<Problem, 'type' | 'detail' | 'errors' | 'current'>> = {},
   ) {
     super(title);
   }
@@ -14,6 +14,14 @@ export class HttpProblem extends Error {
     return { type: 'about:blank', title: this.message, status: this.status, ...this.more };
   }
 }
+
+/** No school is here yet; whoever was told the one-time address can make one. */
+export const notMovedIn = (): HttpProblem =>
+  new HttpProblem(409, 'Nobody has moved in here yet.', {
+    type: NOT_MOVED_IN,
+    detail:
+      'Open the address that Glen told as it started, or start it again to be told a new one.',
+  });
 
 export const notFound = (what: string): HttpProblem => new HttpProblem(404, `${what} is not here.`);
 export const wrongField = (path: string, message: string): HttpProblem =>

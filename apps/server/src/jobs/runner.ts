@@ -13,16 +13,17 @@ async function perform(glen: Glen, job: Job): Promise<void> {
       return reconcilePost(glen, Number(job.subject));
     case 'look':
       return lookByItself(glen, Number(job.subject));
+    // A room of a service that is set up no more is nobody's to end.
     case 'end-room':
-      return glen.video.endRoom(job.subject);
+      return glen.video?.endRoom(job.subject);
     case 'put-out':
-      return glen.video.putOut(
+      return glen.video?.putOut(
         String(job.payload.room),
         Number(job.payload.visitor),
         job.payload.why === 'left' ? 'left' : 'put-out',
       );
     case 'set-role':
-      return glen.video.setRole(
+      return glen.video?.setRole(
         String(job.payload.room),
         Number(job.payload.visitor),
         job.payload.role as Role,

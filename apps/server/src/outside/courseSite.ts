@@ -53,6 +53,12 @@ export interface Listed {
   struck?: boolean;
 }
 
+/** Where people read a class's stream, page and calendar, if there is a course site. */
+export const siteAddress = (
+  { courseSite }: { courseSite: CourseSite | null },
+  classRef: string,
+): string | null => courseSite?.classAddress(classRef) ?? null;
+
 /** A course site that takes orders. Every call may be repeated without harm; failures throw OutsideError. */
 export interface CourseSite {
   publish(call: Call & { thing: Thing }): Promise<void>;

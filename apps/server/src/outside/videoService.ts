@@ -29,6 +29,10 @@ export interface Seat {
   role: Role;
 }
 
+/** The room rules that rooms hold where no other address has been given; without a service, none. */
+export const roomRulesHeld = ({ video }: { video: VideoService | null }): RuleField[] =>
+  video?.holds ?? [];
+
 /** A video service. Every call but `ticket` may be repeated without harm; failures throw OutsideError. */
 export interface VideoService {
   /** The number that phone callers dial, where it takes them. */

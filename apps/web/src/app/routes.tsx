@@ -1,10 +1,11 @@
-import { Suspense, lazy } from 'react';
+import { Suspense, lazy, type ReactNode } from 'react';
 import { BrowserRouter, Link, Route, Routes, useLocation } from 'react-router';
-import type { Me } from '@glen/contract';
+import { NOT_MOVED_IN, type Me } from '@glen/contract';
 import { SignInPage } from '../features/accounts/SignIn.js';
 import { TypeCodePage } from '../features/door/TypeCode.js';
 import { Frame } from '../features/frame/Frame.js';
 import { Screen } from '../ui/Margin.js';
+import { NotMovedIn } from '../features/moveIn/NotMovedIn.js';
 import { TodayPage } from '../features/myDay/Today.js';
 import { Empty, Loading, Trouble } from '../ui/States.js';
 import { api, problemOf } from './api.js';
@@ -33,6 +34,9 @@ const MyDayPage = lazy(() => import('../features/myDay/MyDay.js'));
 const DeskPage = lazy(() => import('../features/desk/Desk.js'));
 const HowToPage = lazy(() => import('../features/door/HowToPage.js'));
 const DoorPage = lazy(() => import('../features/door/DoorPage.js'));
+const MoveInPage = lazy(() => import('../features/moveIn/MoveInPage.js'));
+const BeginPage = lazy(() => import('../features/moveIn/BeginPage.js'));
+const PasswordPage = lazy(() => import('../features/accounts/PasswordPage.js'));
 
 const isStaff = (me: Me): boolean =>
   me.account?.kind === 'school' &&
@@ -79,57 +83,90 @@ function TeacherPages({ me }: { me: Me }) {
   );
 }
 
+/** Waits for a page that is fetched by itself. */
+const Fetched = ({ children }: { children: ReactNode }) => (
+  <Suspense
+    fallback={
+      <main className="mx-auto max-w-md p-6">
+        <Loading />
+      </main>
+    }
+  >
+    {children}
+  </Suspense>
+);
+
+const DoorPages = ({ me }: { me: Me }) => (
+  <Fetched>
+    <Routes>
+      <Route path="/door" element={<TypeCodePage />} />
+      <Route path="/door/:code" element={<DoorPage me={me} />} />
+      <Route path="/door/:code/how" element={<HowToPage />} />
+    </Routes>
+  </Fetched>
+);
+
+/** Pages of whoever is signed in. */
+function OwnPages({ me }: { me: Me }) {
+  const { pathname } = useLocation();
+  if (!isStaff(me))
+    return (
+      <Fetched>
+        <MyDayPage me={me} />
+      </Fetched>
+    );
+  const small = pathname.match(/^\/desk\/(\d+)\/small$/);
+  if (small)
+    return (
+      <Fetched>
+        <SmallDeskPage me={me} linkId={Number(small[1])} />
+      </Fetched>
+    );
+  if (pathname === '/begin')
+    return (
+      <Fetched>
+        <BeginPage me={me} />
+      </Fetched>
+    );
+  return <TeacherPages me={me} />;
+}
+
 function Pages() {
   const { data: me, error, refetch } = api.useMeQuery();
   const { pathname } = useLocation();
+  const problem = problemOf(error);
+  if (!me && problem?.type === NOT_MOVED_IN) return <NotMovedIn />;
   if (!me)
     return (
       <main className="mx-auto max-w-md p-6">
-        {error ? <Trouble problem={problemOf(error)} retry={() => void refetch()} /> : <Loading />}
+        {error ? <Trouble problem={problem} retry={() => void refetch()} /> : <Loading />}
       </main>
     );
-  if (pathname.startsWith('/door')) {
-    return (
-      <Suspense
-        fallback={
-          <main className="mx-auto max-w-md p-6">
-            <Loading />
-          </main>
-        }
-      >
-        <Routes>
-          <Route path="/door" element={<TypeCodePage />} />
-          <Route path="/door/:code" element={<DoorPage me={me} />} />
-          <Route path="/door/:code/how" element={<HowToPage />} />
-        </Routes>
-      </Suspense>
-    );
-  }
-  if (!me.account) return <SignInPage me={me} />;
-  const small = pathname.match(/^\/desk\/(\d+)\/small$/);
-  if (small && isStaff(me))
-    return (
-      <Suspense fallback={<Loading />}>
-        <SmallDeskPage me={me} linkId={Number(small[1])} />
-      </Suspense>
-    );
-  return isStaff(me) ? (
-    <TeacherPages me={me} />
-  ) : (
-    <Suspense
-      fallback={
-        <main className="mx-auto max-w-md p-6">
-          <Loading />
-        </main>
-      }
-    >
-      <MyDayPage me={me} />
-    </Suspense>
-  );
+  if (pathname.startsWith('/door')) return <DoorPages me={me} />;
+  return me.account ? <OwnPages me={me} /> : <SignInPage me={me} />;
 }
 
+/** Addresses that work before anybody is signed in, or has moved in at all. */
 export const App = () => (
   <BrowserRouter>
-    <Pages />
+    <Routes>
+      <Route
+        path="/move-in/:token"
+        element={
+          <Fetched>
+            <MoveInPage />
+          </Fetched>
+        }
+      />
+      <Route
+        path="/password/:token"
+        element={
+          <Fetched>
+            <PasswordPage />
+          </Fetched>
+        }
+      />
+      <Route path="*" element={<Pages />} />
+    </Routes>
   </BrowserRouter>
 );

@@ -61,7 +61,7 @@ export function useNoteActions(): (action: NoteAction) => void {
           )
           .unwrap());
       case 'hand-done': {
-        const deed = (what: 'done' | 'not-done') =>
+        const noteAs = (what: 'done' | 'not-done') =>
           store
             .dispatch(
               api.endpoints.placementAction.initiate({
@@ -70,8 +70,8 @@ export function useNoteActions(): (action: NoteAction) => void {
               }),
             )
             .unwrap();
-        await deed('done');
-        return offerUndo('Noted: it is done.', () => deed('not-done'));
+        await noteAs('done');
+        return offerUndo('Noted: it is done.', () => noteAs('not-done'));
       }
       case 'seen-notice':
         return void (await store

@@ -23,7 +23,7 @@ export function Field({
     .filter(Boolean)
     .join(' ');
   return (
-    <div className="grid gap-1">
+    <div className="grid content-start gap-1">
       <label htmlFor={id} className="text-sm font-semibold">
         {label}
       </label>

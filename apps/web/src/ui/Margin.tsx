@@ -15,32 +15,32 @@ const letter = (text: string) => (
 const GLYPHS = {
   wrong: {
     glyph: icon(X),
-    said: 'Wrong',
+    words: 'Wrong',
     dress: 'bg-berry text-sheet rotate-45 rounded-[3px]',
     turn: '-rotate-45',
   },
   careful: {
     glyph: letter('!'),
-    said: 'Careful',
+    words: 'Careful',
     dress: 'bg-gorse text-sheet rounded-[4px]',
     turn: '',
   },
   inform: {
     glyph: letter('i'),
-    said: 'To know',
+    words: 'To know',
     dress: 'bg-loch text-sheet rounded-full',
     turn: '',
   },
-  well: { glyph: icon(Check), said: 'Well', dress: 'bg-moss text-sheet rounded-full', turn: '' },
+  well: { glyph: icon(Check), words: 'Well', dress: 'bg-moss text-sheet rounded-full', turn: '' },
 } as const;
 
 function Glyph({ severity }: { severity: Note['severity'] }) {
-  const { glyph, said, dress, turn } = GLYPHS[severity];
+  const { glyph, words, dress, turn } = GLYPHS[severity];
   return (
     <span className={`flex size-4.5 shrink-0 items-center justify-center ${dress}`}>
       <span className={turn}>
         {glyph}
-        <span className="sr-only">{said}: </span>
+        <span className="sr-only">{words}: </span>
       </span>
     </span>
   );

@@ -6,13 +6,50 @@ const part =
   'inline-flex items-center gap-1 rounded-t-small border-b-2 border-bracken bg-bracken-tint px-2 py-px leading-normal font-semibold text-ink data-[invalid=true]:border-berry data-[invalid=true]:bg-berry-tint';
 const card = 'z-30 rounded-small border border-line bg-sheet text-ink shadow-soft';
 
-/** `said`: what is read out after the label where two choices look alike in the sentence. */
+/** `readOut`: what is read out after the label where two choices look alike in the sentence. */
 interface Choice {
   value: string;
   label: string;
   hint?: string;
-  said?: string;
+  readOut?: string;
   apart?: boolean;
+}
+
+function ChoiceItem({ choice }: { choice: Choice }) {
+  const { value, label, hint, readOut, apart } = choice;
+  const aside = hint ?? readOut;
+  return (
+    <Select.Item
+      value={value}
+      className={`flex cursor-pointer items-baseline gap-2 rounded px-3 py-1.5 outline-none data-[highlighted]:bg-shade ${apart ? 'mt-1 border-t border-line pt-2 text-bracken-deep' : ''}`}
+    >
+      <span className="w-4">
+        <Select.ItemIndicator>
+          <Check size={14} aria-hidden="true" />
+        </Select.ItemIndicator>
+      </span>
+      <Select.ItemText>
+        {label}
+        {readOut && <span className="sr-only"> {readOut}</span>}
+      </Select.ItemText>
+      {aside && (
+        <span aria-hidden={hint === undefined} className="text-sm text-soft">
+          {aside}
+        </span>
+      )}
+    </Select.Item>
+  );
+}
+
+interface ChoicePartProps {
+  label: string;
+  value: string;
+  choices: Choice[];
+  onChange: (value: string) => void;
+  invalid?: boolean;
+  disabled?: boolean;
+  /** Quieter where it only shows what comes from elsewhere. */
+  marked?: boolean;
 }
 
 /** A marked part of a sentence that offers a list of choices. */
@@ -24,16 +61,7 @@ export function ChoicePart({
   invalid = false,
   disabled = false,
   marked = true,
-}: {
-  label: string;
-  value: string;
-  choices: Choice[];
-  onChange: (value: string) => void;
-  invalid?: boolean;
-  disabled?: boolean;
-  /** Quieter where it only shows what comes from elsewhere. */
-  marked?: boolean;
-}) {
+}: ChoicePartProps) {
   return (
     <Select.Root value={value} onValueChange={onChange} disabled={disabled}>
       <Select.Trigger
@@ -54,26 +82,7 @@ export function ChoicePart({
         >
           <Select.Viewport className="p-1">
             {choices.map((choice) => (
-              <Select.Item
-                key={choice.value}
-                value={choice.value}
-                className={`flex cursor-pointer items-baseline gap-2 rounded px-3 py-1.5 outline-none data-[highlighted]:bg-shade ${choice.apart ? 'mt-1 border-t border-line pt-2 text-bracken-deep' : ''}`}
-              >
-                <span className="w-4">
-                  <Select.ItemIndicator>
-                    <Check size={14} aria-hidden="true" />
-                  </Select.ItemIndicator>
-                </span>
-                <Select.ItemText>
-                  {choice.label}
-                  {choice.said && <span className="sr-only"> {choice.said}</span>}
-                </Select.ItemText>
-                {(choice.hint ?? choice.said) && (
-                  <span aria-hidden={choice.hint === undefined} className="text-sm text-soft">
-                    {choice.hint ?? choice.said}
-                  </span>
-                )}
-              </Select.Item>
+              <ChoiceItem key={choice.value} choice={choice} />
             ))}
           </Select.Viewport>
         </Select.Content>

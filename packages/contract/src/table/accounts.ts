@@ -7,16 +7,24 @@ import {
   foundPerson,
   meSchema,
   moveClock,
+  newPasswordBody,
   signInBody,
 } from '../peopleSchemas.js';
 import type { EndpointName } from '../endpoints.js';
 import type { Shapes } from './shapes.js';
+
+const byToken = z.object({ token: z.string().max(60) });
 
 /** Signing in, the demo school, and finding things. */
 export const accounts = {
   me: { answer: meSchema },
   signIn: { body: signInBody, answer: meSchema },
   signOut: { answer: done },
+  passwordFor: {
+    params: byToken,
+    answer: z.object({ name: z.string(), email: z.string(), school: z.string() }),
+  },
+  setPassword: { params: byToken, body: newPasswordBody, answer: meSchema },
   switchAccount: { body: z.object({ accountId: id }), answer: meSchema },
   live: { query: z.object({ doors: z.string().max(2000).optional() }), answer: z.null() },
   openapi: { answer: z.record(z.string(), z.unknown()) },

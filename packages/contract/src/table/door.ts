@@ -88,6 +88,8 @@ export const door = {
       }),
       /** A room that Glen cannot look into: who has left is not known there, and a host says at the desk whether they are in. */
       pastedRoom: z.boolean(),
+      /** Whoever opens has to give the room's address first. */
+      noRoom: z.boolean(),
       replacedAt: utcInstant.nullable(),
       /** Class periods that meet here too. */
       together: z.array(z.object({ id, title: z.string(), pennant: pennantSchema })),
@@ -108,7 +110,12 @@ export const door = {
       ),
     }),
   },
-  openDoor: { params: ofLink, answer: z.object({ go: z.string() }) },
+  openDoor: {
+    params: ofLink,
+    /** `room`: the address to put behind the link first, where none is there yet. */
+    body: z.object({ room: text(2000).optional() }),
+    answer: z.object({ go: z.string() }),
+  },
   endSession: { params: ofLink, answer: done },
   extendSession: {
     params: ofLink,

@@ -12,6 +12,7 @@ import {
   feedsAnswer,
   keptCalendar,
   notch,
+  regionHolidays,
   scope,
   sessionBody,
   sessionSchema,
@@ -40,10 +41,7 @@ export const plan = {
   },
   holidays: {
     query: z.object({ region: text(20).optional() }),
-    answer: z.object({
-      regions: z.array(z.object({ code: z.string(), name: z.string() })),
-      holidays: z.array(z.object({ name: z.string(), date })),
-    }),
+    answer: regionHolidays,
   },
   seenNotice: { params: z.object({ noticeId: idParam }), answer: done },
   feeds: { answer: feedsAnswer },
@@ -61,6 +59,17 @@ export const plan = {
       /** Where the links of the day's class periods stand, or are about to. */
       /** Sessions, by id, of which one is host though not of their class period: by a handing-over, at that link alone, or with a class period of one's own. */
       acting: z.array(id),
+      /** What is left to do at one's class periods, in a school that has moved in. */
+      left: z.array(
+        z.object({
+          classId: id,
+          linkId: id,
+          title: z.string(),
+          roll: z.boolean(),
+          room: z.boolean(),
+          posted: z.boolean(),
+        }),
+      ),
       placements: z.array(
         z.object({
           classId: id,
@@ -79,6 +88,7 @@ export const plan = {
     params: ofClass,
     answer: z.object({
       class: classItemSchema,
+      version,
       staff: z.array(
         z.object({
           id,

@@ -18,7 +18,7 @@ import type { Shapes } from './shapes.js';
 export const posts = {
   posts: {
     params: ofClass,
-    answer: z.object({ posts: z.array(postSchema), siteAddress: z.string() }),
+    answer: z.object({ posts: z.array(postSchema), siteAddress: z.string().nullable() }),
   },
   allPosts: { answer: z.object({ posts: z.array(postSchema) }) },
   postHistory: {

@@ -1,14 +1,24 @@
 import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
 import { describeMe, signIn, switchAccount } from './service.js';
+import { passwordFor, setPassword } from './setPassword.js';
 import { endSession } from './store.js';
 
 export const accountRoutes = (
   glen: Glen,
-): Pick<Handlers, 'me' | 'signIn' | 'signOut' | 'switchAccount'> => ({
+): Pick<
+  Handlers,
+  'me' | 'signIn' | 'signOut' | 'switchAccount' | 'passwordFor' | 'setPassword'
+> => ({
   me: ({ who }) => describeMe(glen, who),
   signIn: async ({ body, address, who, setSession }) => {
     const signedIn = await signIn(glen, body, address, who);
+    setSession(signedIn.session);
+    return describeMe(glen, signedIn.who);
+  },
+  passwordFor: ({ params }) => passwordFor(glen, params.token),
+  setPassword: async ({ params, body, who, setSession }) => {
+    const signedIn = await setPassword(glen, params.token, body.password, who);
     setSession(signedIn.session);
     return describeMe(glen, signedIn.who);
   },

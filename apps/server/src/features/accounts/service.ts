@@ -17,25 +17,28 @@ export async function describeMe(glen: Glen, who: Who): Promise<Me> {
   const school = await readSchool(glen.db);
   const accounts = who.sessionId === null ? [] : await accountsOfSession(glen.db, who.sessionId);
   return {
-    school: { name: school.name, zone: school.calendar.zone },
+    school: { name: school.name, zone: school.calendar.zone, help: school.help },
     clock: {
       now: glen.clock.school(),
       offsetSeconds: glen.clock.offsetSeconds,
       zone: school.calendar.zone,
     },
     demo: glen.config.demo,
+    services: { video: glen.video !== null, courseSite: glen.courseSite !== null },
     person: who.person,
     account: who.account,
     accounts: accounts.map(({ id, kind, email, name }) => ({ id, kind, email, name })),
   };
 }
 
-type SignedIn = { session: NewSession; who: Who };
+export type SignedIn = { session: NewSession; who: Who };
 
-async function begin(glen: Glen, accountId: number, before: Who): Promise<SignedIn> {
+/** Begins a browser session for an account; `before` is whoever used this browser until now. */
+export async function begin(glen: Glen, accountId: number, before: Who | null): Promise<SignedIn> {
   const account = await accountById(glen.db, accountId);
   if (!account) throw notFound('This account');
-  const session = await beginSession(glen.db, glen.clock, account.id, before.sessionId);
+  const replaces = before?.sessionId ?? null;
+  const session = await beginSession(glen.db, glen.clock, account.id, replaces);
   const person = await personById(glen.db, account.person_id);
   await glen.audit({
     by: account.person_id,
@@ -66,7 +69,7 @@ export async function signIn(
   ];
   for (const { name, limit } of buckets) await refuseWhenFull(glen.db, glen.clock, name, limit);
   const account = await accountByEmail(glen.db, email);
-  if (!(await passwordFits(account?.password_hash, given.password))) {
+  if (!(await passwordFits(account?.password_hash ?? undefined, given.password))) {
     for (const { name } of buckets) await noteFailure(glen.db, glen.clock, name);
     const message = 'Address and password do not fit together.';
     throw new HttpProblem(422, message, { errors: [{ path: 'password', message }] });

@@ -1,12 +1,16 @@
+import { Op, Transaction } from 'sequelize';
+import type { EntryRules } from '@glen/core';
 import type { Account, Person } from '@glen/contract';
-import type { Db } from '../../db/connect.js';
+import { toSql, type Db } from '../../db/connect.js';
+import type { PersonRow } from '../../db/models/Person.js';
 
 interface AccountRow {
   id: number;
   person_id: number;
   kind: Account['kind'];
   email: string;
-  password_hash: string;
+  /** Nothing until its owner has set a password. */
+  password_hash: string | null;
   name: string;
 }
 
@@ -45,23 +49,45 @@ export async function endSession(db: Db, sessionId: number): Promise<void> {
 
 export async function addPerson(
   db: Db,
-  person: { name: string; role: string; rules?: unknown },
+  person: { name: string; role: PersonRow['role']; rules?: Partial<EntryRules> },
 ): Promise<number> {
-  return db.insert('people', {
-    name: person.name,
-    role: person.role,
-    rules: JSON.stringify(person.rules ?? {}),
-  });
+  const { id } = await db.models.Person.create({ rules: {}, ...person });
+  return id;
 }
 
+/** An account; without a password nobody can sign in with it yet. */
 export async function addAccount(
   db: Db,
-  account: { personId: number; kind: Account['kind']; email: string; passwordHash: string },
+  account: { personId: number; kind: Account['kind']; email: string; passwordHash: string | null },
 ): Promise<number> {
-  return db.insert('accounts', {
+  const { id } = await db.models.Account.create({
     person_id: account.personId,
     kind: account.kind,
     email: account.email,
     password_hash: account.passwordHash,
   });
+  return id;
+}
+
+/** Whose address it is, if the school knows it. */
+export const personWithAddress = async (db: Db, email: string): Promise<number | undefined> =>
+  (await db.models.Account.findOne({ where: { email }, attributes: ['person_id'] }))?.person_id;
+
+/** The account whose password a one-time address sets, while it works; held against others where it is to be used. */
+export async function accountOfAddress(
+  db: Db,
+  { tokenHash, now }: { tokenHash: string; now: string },
+  isHeld = false,
+): Promise<number | undefined> {
+  const address = await db.models.PasswordAddress.findOne({
+    where: { token_hash: tokenHash, expires_at: { [Op.gt]: toSql(now) } },
+    ...(isHeld ? { lock: Transaction.LOCK.UPDATE } : {}),
+  });
+  return address?.account_id;
+}
+
+/** The account's password; the one-time address that it was set by is dead. */
+export async function writePassword(db: Db, accountId: number, hash: string): Promise<void> {
+  await db.models.Account.update({ password_hash: hash }, { where: { id: accountId } });
+  await db.models.PasswordAddress.destroy({ where: { account_id: accountId } });
 }

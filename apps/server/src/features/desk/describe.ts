@@ -123,11 +123,12 @@ function doorPart({ link, facts, ...rest }: DeskFacts) {
     onTheSpot: !session,
     rules: { whoMayEnter, straightIn, presenters },
     pastedRoom: room !== null,
+    noRoom: !facts.hasRoom,
   };
 }
 
 /** Whether whoever asks is host for this session alone. */
-function isActing({ row, at }: DoorFacts): boolean {
+export function isActing({ row, at }: DoorFacts): boolean {
   const isHost = row.as_what === 'host' || row.as_what === 'co-teacher';
   return !isHost && !row.link_host && !at?.occurrence.joined_host;
 }

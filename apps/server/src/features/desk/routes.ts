@@ -1,8 +1,11 @@
 import type { Glen } from '../../glen.js';
 import type { Call, Handlers } from '../../http/mount.js';
-import { HttpProblem } from '../../http/problem.js';
+import { HttpProblem, wrongField } from '../../http/problem.js';
+import type { Who } from '../../http/who.js';
 import { enterDoor } from '../door/enter.js';
-import { describeDesk, doorOfHost } from './describe.js';
+import { noRoom } from '../door/wayIn.js';
+import { setRoom } from '../link/replace.js';
+import { describeDesk, doorOfHost, isActing } from './describe.js';
 import {
   bringIn,
   endSession,
@@ -26,10 +29,31 @@ const done = async (work: Promise<unknown>): Promise<{ ok: true }> => {
   return { ok: true };
 };
 
+/** Puts the address that a host gives behind the link, for good. */
+async function giveRoom(
+  glen: Glen,
+  { link, facts }: Awaited<ReturnType<typeof doorOfHost>>,
+  who: Who,
+  address: string | undefined,
+): Promise<void> {
+  if (isActing(facts))
+    throw new HttpProblem(409, 'No room is behind this door yet; its own host gives one.');
+  if (!address) throw noRoom();
+  try {
+    await setRoom(glen, link.id, who, { version: link.version, address });
+  } catch (error) {
+    // What is wrong with the address is told beside the field of this form.
+    if (error instanceof HttpProblem && error.more.errors)
+      throw wrongField('room', error.more.errors[0]!.message);
+    throw error;
+  }
+}
+
 /** Opens a link's door for its host, before its time too, and gives the way in. */
 async function openDoor(glen: Glen, call: Call<'openDoor'>): Promise<{ go: string }> {
-  const { params, token, address, setSession } = call;
-  const { link } = await doorOfHost(glen, params.linkId, token);
+  const { params, token, address, setSession, body, who } = call;
+  const { link, facts } = await doorOfHost(glen, params.linkId, token);
+  if (!facts.hasRoom) await giveRoom(glen, { link, facts }, who, body.room);
   const asking = { typed: link.code, token, address, setSession, byHand: true };
   const { go } = await enterDoor(glen, asking, {});
   if (go === null)

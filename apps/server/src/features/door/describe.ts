@@ -114,6 +114,8 @@ async function doorAnswer(
     turnedAway,
     word: turnedAway ? session.word : null,
     hostSees: session?.hostInside ?? false,
+    noRoom: !facts.hasRoom,
+    hosts: facts.isHost,
     code: row.code,
     came: facts.came,
     elsewhere: await elsewhereFor(glen, facts),

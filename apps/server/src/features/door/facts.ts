@@ -34,6 +34,8 @@ export interface DoorFacts {
   who: Who;
   rules: EntryRules;
   isHost: boolean;
+  /** Somewhere to go in to: a room of the video service, or an address that a host gave. */
+  hasRoom: boolean;
   at: AtDoor<Session> | null;
   now: string;
 }
@@ -70,7 +72,7 @@ export async function readDoor(
     const there = await readDoor(glen, away.code, asker, { now, straight: true });
     if (there) return { ...there, came: { by: 'together', until: null } };
   }
-  return factsOf(at, away, sessions);
+  return factsOf(at, away, { sessions, makesRooms: glen.video !== null });
 }
 
 /** What one look at the database tells of a door, at an instant. */
@@ -114,7 +116,13 @@ class Moment {
 const sharedFrom = async (glen: Glen, row: DoorRow, now: string): Promise<JoinedRow[]> =>
   (await joinedOf(glen.db, [row.class_id], now)).filter((j) => j.link_id !== row.link_id);
 
-function factsOf(at: Moment, away: JoinedRow | null, sessions: Session[]): DoorFacts {
+interface Behind {
+  sessions: Session[];
+  /** A video service makes a room wherever none was given. */
+  makesRooms: boolean;
+}
+
+function factsOf(at: Moment, away: JoinedRow | null, { sessions, makesRooms }: Behind): DoorFacts {
   const { row, now, linkHost, isOfSchool } = at;
   const session = away ? null : (linkHost ? sessionToOpen : doorSession)(sessions, at.rulesAt, now);
   const joinedHost = Boolean(session?.occurrence.joined_host) && isNear(session!.opens, now);
@@ -124,6 +132,10 @@ function factsOf(at: Moment, away: JoinedRow | null, sessions: Session[]): DoorF
     who: whoFromRow(row),
     rules: session ? at.rulesAt(session.occurrence) : at.linkRules,
     isHost: linkHost || (isOfSchool && acting),
+    hasRoom:
+      makesRooms ||
+      row.room_address !== null ||
+      (session?.occurrence.room_address_kept ?? null) !== null,
     at: session,
     now,
     shutFor: away,
@@ -182,6 +194,9 @@ export function decideAt(facts: DoorFacts, given: Given = {}): EntryDecision {
     door: doorOf(facts),
     now,
   });
+  // Whoever would go in has nowhere to go to: a host has yet to give the room.
+  if (!facts.hasRoom && decision.outcome === 'enter')
+    return { outcome: 'not-yet', reason: 'no-host' };
   // Let present for a while by a host: until this session's end, also after coming back.
   return at?.occurrence.may_present && decision.role === 'participant'
     ? { ...decision, role: 'presenter' }

@@ -61,7 +61,7 @@ export async function takeVideoEvent(
   { headers, rawBody }: Signed,
   event: VideoEvent,
 ): Promise<void> {
-  if (!rawBody || !glen.video.isSigned(headers, rawBody)) {
+  if (!rawBody || !glen.video?.isSigned(headers, rawBody)) {
     await glen.audit({
       by: null,
       action: 'refused-webhook',

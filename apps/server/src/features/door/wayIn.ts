@@ -1,9 +1,9 @@
 import type { EntryRules } from '@glen/core';
 import { linkAddress } from '../../addresses.js';
 import type { Glen } from '../../glen.js';
-import { HttpProblem } from '../../http/problem.js';
+import { HttpProblem, wrongField } from '../../http/problem.js';
 import { OutsideError } from '../../outside/outsideError.js';
-import type { RoomWish } from '../../outside/videoService.js';
+import type { RoomWish, VideoService } from '../../outside/videoService.js';
 import type { Seated } from './admit.js';
 import { noteRoomReady } from './store.js';
 
@@ -20,8 +20,12 @@ const roomRules = (rules: EntryRules): RoomWish['rules'] => ({
   recording: rules.recording,
 });
 
-async function makeRoom(glen: Glen, { room, facts: { row, rules, at } }: Seated): Promise<void> {
-  await glen.video.makeRoom({
+async function makeRoom(
+  glen: Glen,
+  video: VideoService,
+  { room, facts: { row, rules, at } }: Seated,
+): Promise<void> {
+  await video.makeRoom({
     room,
     title: at!.occurrence.session_title,
     classRef: row.class_ref,
@@ -31,13 +35,19 @@ async function makeRoom(glen: Glen, { room, facts: { row, rules, at } }: Seated)
   await noteRoomReady(glen.db, room);
 }
 
+/** Nobody has said yet where this door leads. */
+export const noRoom = (): HttpProblem =>
+  wrongField('room', 'No room is behind this door yet. Give the address of yours.');
+
 /** The address that lets one person into the room; the room is made first where it does not stand yet. */
 export async function wayIn(glen: Glen, seat: Seated): Promise<string> {
   if (seat.address !== null) return seat.address;
+  const { video } = glen;
+  if (!video) throw noRoom();
   const { room, visitorId, name, decision } = seat;
   try {
-    if (!seat.ready) await makeRoom(glen, seat);
-    return await glen.video.ticket({ room, visitorId, name, role: decision.role! });
+    if (!seat.ready) await makeRoom(glen, video, seat);
+    return await video.ticket({ room, visitorId, name, role: decision.role! });
   } catch (error) {
     if (error instanceof OutsideError)
       throw new HttpProblem(502, `${error.message} Your place is kept; try again in a moment.`);

@@ -1,6 +1,7 @@
 import { givesCode, type RuleSetting } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
+import { roomRulesHeld } from '../../outside/videoService.js';
 import { audienceSizes } from '../audience/store.js';
 import { settingFacts, standingPlaces } from './store.js';
 
@@ -20,7 +21,7 @@ export async function settingOf(
     guests: facts.kind === 'event',
     namedCount: Number(facts.named),
     roll: sizes.get(linkId) ?? 0,
-    holds: facts.pasted ? [] : glen.video.holds,
+    holds: facts.pasted ? [] : roomRulesHeld(glen),
     placements: places.map((p) => ({
       hasCode: givesCode({ words: p.words, linkWords: p.link_words }),
       readersBeyondAudience: p.beyond,
@@ -34,6 +35,6 @@ export const anyLesson = (glen: Pick<Glen, 'video'>): RuleSetting => ({
   guests: false,
   namedCount: 0,
   roll: 0,
-  holds: glen.video.holds,
+  holds: roomRulesHeld(glen),
   placements: [],
 });

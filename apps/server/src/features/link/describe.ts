@@ -1,6 +1,7 @@
 import { classTitle, dateInWords, rulesToSetByHand } from '@glen/core';
 import type { Answer, LinkDetail } from '@glen/contract';
 import { linkAddress } from '../../addresses.js';
+import { roomRulesHeld } from '../../outside/videoService.js';
 import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
@@ -41,7 +42,7 @@ type Around = Awaited<ReturnType<typeof around>>;
 /** The rules in force at a link, as far as a list of links tells them, and those that a person must set by hand. */
 function rulesPart(glen: Glen, l: ListedLink, { rules }: Around) {
   const { rules: inForce, layers } = rules.get(l.id)!;
-  const holds = l.room_address === null ? glen.video.holds : [];
+  const holds = l.room_address === null ? roomRulesHeld(glen) : [];
   const { whoMayEnter, straightIn, withoutHost, entryCode } = inForce;
   return {
     rules: { whoMayEnter, straightIn, withoutHost, asksCode: entryCode !== null },

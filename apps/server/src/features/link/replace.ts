@@ -100,6 +100,16 @@ export async function takeBackReplacing(
   return link;
 }
 
+/** A pasted address of a room, settled; 422 at `address` with what is wrong with it. */
+export function settledRoom(glen: Pick<Glen, 'config'>, address: string): string {
+  try {
+    return readRoomAddress(address, glen.config.publicUrl);
+  } catch (error) {
+    if (error instanceof GlenInputError) throw wrongField(error.path, error.message);
+    throw error;
+  }
+}
+
 /** Puts another room behind a link: a pasted address, or with null the school's own video service. A running session keeps the room it began in. */
 export async function setRoom(
   glen: Glen,
@@ -107,15 +117,7 @@ export async function setRoom(
   who: Who,
   { version, address }: Body<'setRoom'>,
 ): Promise<Answer<'setRoom'>> {
-  let room: string | null = null;
-  if (address !== null) {
-    try {
-      room = readRoomAddress(address, glen.config.publicUrl);
-    } catch (error) {
-      if (error instanceof GlenInputError) throw wrongField(error.path, error.message);
-      throw error;
-    }
-  }
+  const room = address === null ? null : settledRoom(glen, address);
   return changeLink(glen, who, { linkId, version, action: 'set-room' }, async () => ({
     columns: { room_address: room },
   }));

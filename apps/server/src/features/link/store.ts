@@ -65,6 +65,10 @@ export async function insertLink(db: Db, link: NewLink): Promise<number> {
 }
 
 /** Changes a link that still has the version its editor read; gives whether it had. Column names come from our own code. */
+/** Of a link that has just been made: the address of its room. */
+export const putRoomBehind = (db: Db, linkId: number, address: string): Promise<number> =>
+  db.change('UPDATE links SET room_address = :address WHERE id = :linkId', { linkId, address });
+
 export async function updateLink(
   db: Db,
   id: number,

@@ -15,6 +15,7 @@ import { settingOf } from '../entry/setting.js';
 import { postsFor } from '../post/describe.js';
 import { classItem } from '../school/classItem.js';
 import { classesOf, noticesOf, readSchool } from '../school/store.js';
+import { leftToDo } from './left.js';
 import { sessionsFor } from '../plan/sessions.js';
 import { sessionsActedIn, sessionsTutored } from '../plan/store.js';
 
@@ -89,6 +90,7 @@ export async function todayFor(glen: Glen, personId: number): Promise<Answer<'to
     placements,
     hand: marks,
     acting: [...acting, ...tutored],
+    left: await leftToDo(glen, rows.filter(isHosted), placements),
     notes: notesForToday({ school, date, now, sessions: own, posts, hand, classes, notices }),
   };
 }

@@ -1,9 +1,7 @@
 import {
-  GlenInputError,
   calendarEffects,
   effectInWords,
   expandPlan,
-  indexSchool,
   notesForEffects,
   wholeWindow,
   type CalendarEffect,
@@ -12,23 +10,12 @@ import {
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { stale, wrongField } from '../../http/problem.js';
+import { checkedCalendar } from '../school/checkedCalendar.js';
 import { heldCalendar, insertNotice, readCalendar, writeCalendar } from '../school/store.js';
 import { announceSeries, remakeOccurrences } from './occurrenceRows.js';
 import { allSeries, hostsOfAll } from './calendarStore.js';
 
 type Series = Awaited<ReturnType<typeof allSeries>>[number];
-
-/** The calendar in the core's type: what came in differs only in fields that may be left out. */
-function checked(calendar: Body<'previewCalendar'>['calendar']): SchoolCalendar {
-  try {
-    indexSchool(calendar as SchoolCalendar);
-    return calendar as SchoolCalendar;
-  } catch (error) {
-    if (error instanceof GlenInputError)
-      throw wrongField(error.path.replace(/^school/, 'calendar'), error.message);
-    throw error;
-  }
-}
 
 async function effectsOf(
   glen: Glen,
@@ -55,7 +42,7 @@ export async function previewCalendar(
   glen: Glen,
   { calendar }: Body<'previewCalendar'>,
 ): Promise<Answer<'previewCalendar'>> {
-  const after = checked(calendar);
+  const after = checkedCalendar(calendar);
   const { effects, series, hosts } = await effectsOf(
     glen,
     (await readCalendar(glen.db)).calendar,
@@ -119,7 +106,7 @@ export async function setCalendar(
   by: { id: number; name: string },
   { version, calendar, region }: Body<'setCalendar'>,
 ): Promise<Answer<'setCalendar'>> {
-  const after = checked(calendar);
+  const after = checkedCalendar(calendar);
   const current = await glen.db.transaction(async () => {
     const kept = await heldCalendar(glen.db);
     if (kept.version !== version) return kept;

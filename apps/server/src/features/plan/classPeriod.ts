@@ -27,6 +27,7 @@ export async function describeClass(
   });
   return {
     class: classItem(glen, row),
+    version: row.version,
     staff: staff.map(withAccounts),
     roll: roll.map(withAccounts),
     sessions: row.as_what === 'presenter' ? sessions.filter((s) => !s.draft) : sessions,

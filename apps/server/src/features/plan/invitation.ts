@@ -35,7 +35,7 @@ export async function invitationFor(glen: Glen, linkId: number): Promise<Answer<
     title: isForAll ? classTitle(klass!) : `${link.label}, ${classTitle(klass!)}`,
     host: own[0]?.name ?? staff.find((s) => s.as === 'host')?.name ?? '',
     address: linkAddress(glen, link.code),
-    phoneNumber: glen.video.phoneNumber,
+    phoneNumber: glen.video?.phoneNumber ?? null,
     rules: next ? rulesOfSession(linkRules, next) : linkRules.rules,
     next: next
       ? {

@@ -45,6 +45,8 @@ async function impossiblePart(
   place: PlaceText,
 ): Promise<Wrong | null> {
   const { kind, shape } = place;
+  if (kind !== 'by-hand' && !glen.courseSite)
+    return ['kind', 'No course site is set up here: let it be a place that you fill by hand.'];
   if (kind === 'calendar' && post.about === 'link')
     return ['kind', 'A calendar holds sessions: let the post be about sessions.'];
   if (kind === 'item' && shape.section === null)

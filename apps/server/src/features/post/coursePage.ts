@@ -9,10 +9,12 @@ const inOrder = (a: Listed, b: Listed): number => (a.position ?? 0) - (b.positio
 /** The class period's course page, as the site has it just now; trouble is said, not thrown, for the composer goes on without. */
 export async function coursePage(glen: Glen, classId: number): Promise<Answer<'coursePage'>> {
   const { ref } = (await siteOfClass(glen.db, classId))!;
+  const { courseSite } = glen;
+  if (!courseSite) return { sections: [], trouble: null };
   try {
     const [sections, items] = await Promise.all([
-      glen.courseSite.list(ref, 'section'),
-      glen.courseSite.list(ref, 'item'),
+      courseSite.list(ref, 'section'),
+      courseSite.list(ref, 'item'),
     ]);
     return {
       sections: sections.sort(inOrder).map((s) => ({

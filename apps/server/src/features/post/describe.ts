@@ -2,6 +2,7 @@ import type { Answer, Post } from '@glen/contract';
 import { summariseDeliveries, type Delivery as Planned } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
+import { siteAddress } from '../../outside/courseSite.js';
 import { classesOf } from '../school/store.js';
 import { clockOf, deliveryItem, type DeliveryItem } from './deliveryItem.js';
 import { deliveriesOf, factsOf, type PostFacts } from './facts.js';
@@ -99,7 +100,7 @@ function describe(glen: Glen, facts: PostFacts, post: PostRow, counts: Map<numbe
       ...p.shape,
       where: whereOf(p),
       readerCount: counts.get(p.id) ?? 0,
-      address: p.kind === 'by-hand' ? null : glen.courseSite.classAddress(p.class_ref),
+      address: p.kind === 'by-hand' ? null : siteAddress(glen, p.class_ref),
       lost: Boolean(p.lost),
     })),
     deliveries,
@@ -137,7 +138,7 @@ export async function postsOfClass(
   const { ref } = (await siteOfClass(glen.db, classId))!;
   return {
     posts: await describePosts(glen, await postIdsOf(glen.db, [classId]), personId),
-    siteAddress: glen.courseSite.classAddress(ref),
+    siteAddress: siteAddress(glen, ref),
   };
 }
 

@@ -12,13 +12,18 @@ import { scheduleLook } from './scheduleReconcile.js';
 export const keyOf = (p: { id: number; part: 'thing' | 'section'; place_id: number }): string =>
   p.part === 'section' ? sectionKey(p.place_id) : `glen-${p.id}`;
 
+/** What is said where the course site has been taken away since. */
+const NO_SITE = 'No course site is set up here.';
+
 /** Brings what stands at a place to what ought to stand there. Repeating it does no harm. */
 export async function syncPlacement(glen: Glen, placementId: number): Promise<void> {
   const row = await placementById(glen.db, placementId);
   if (!row || row.body.kind === 'hand') return;
+  const { courseSite } = glen;
+  if (!courseSite) throw new OutsideError(NO_SITE, true);
   const call = { classRef: row.class_ref, key: keyOf(row), revision: row.revision };
-  if (row.wish === 'gone') await glen.courseSite.withdraw({ ...call, kind: row.body.kind });
-  else await glen.courseSite.publish({ ...call, thing: row.body });
+  if (row.wish === 'gone') await courseSite.withdraw({ ...call, kind: row.body.kind });
+  else await courseSite.publish({ ...call, thing: row.body });
   await notePlaced(glen.db, row, glen.clock.school());
 }
 
@@ -45,7 +50,9 @@ export async function lookByItself(glen: Glen, classId: number): Promise<void> {
 async function lookAtSite(glen: Glen, klass: { id: number; ref: string }): Promise<number> {
   // What ought to be there is read first: what is put there while the site is asked is not held against it.
   const rows = await confirmedOf(glen.db, klass.id);
-  const listed = await Promise.all(KINDS.map((kind) => glen.courseSite.list(klass.ref, kind)));
+  const { courseSite } = glen;
+  if (!courseSite) throw new OutsideError(NO_SITE, true);
+  const listed = await Promise.all(KINDS.map((kind) => courseSite.list(klass.ref, kind)));
   const keys = new Set(listed.flat().map((thing) => thing.key));
   const missing: number[] = [];
   for (const { id } of rows) {

@@ -2,6 +2,7 @@ import { checkReach, classTitle, doorCodesIn, formerCodeLeads } from '@glen/core
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
+import { siteAddress } from '../../outside/courseSite.js';
 import { peopleOfLink } from '../audience/store.js';
 import { MAIN_LINK, readSchool } from '../school/store.js';
 import { clockAt, momentFor } from './moment.js';
@@ -122,7 +123,7 @@ function columnOf(glen: Glen, standing: Standing, code: CodeAsked, question: Que
       placementId: ours?.placementId ?? null,
       postId: ours?.postId ?? null,
       readerCount: count,
-      address: isByHand ? null : glen.courseSite.classAddress(ref),
+      address: isByHand ? null : siteAddress(glen, ref),
     },
   };
 }

@@ -3,6 +3,7 @@ import { wallClockAt } from '@glen/core';
 import type { Answer, Query } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
+import { siteAddress } from '../../outside/courseSite.js';
 import { learnerDay } from '../plan/learnerDay.js';
 import { readSchool } from '../school/store.js';
 import { clockAt, momentFor } from './moment.js';
@@ -116,7 +117,7 @@ export async function seeAs(
     person: { id: person.id, name: person.name },
     at: clockAt(glen, instant, zone),
     trouble,
-    siteAddress: glen.courseSite.classAddress(site.ref),
+    siteAddress: siteAddress(glen, site.ref),
     doors: await doorsAt(glen, person.id, instant ?? glen.clock.school(), zone),
     posts: postsIn(seen),
     sections: sectionsIn(seen),

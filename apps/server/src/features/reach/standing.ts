@@ -33,9 +33,11 @@ interface Listing {
 
 /** What the course site lists in a class; where it cannot be asked, what it last confirmed to us, and why. */
 async function listed(glen: Glen, site: Site, confirmed: Standing[]): Promise<Listing> {
+  const { courseSite } = glen;
+  if (!courseSite) return { things: confirmed, trouble: null };
   const ours = new Map(confirmed.map((s) => [s.key, s.ours]));
   const listKind = async (kind: ThingKind): Promise<Standing[]> => {
-    const found = await glen.courseSite.list(site.ref, kind);
+    const found = await courseSite.list(site.ref, kind);
     return found.map(({ key, revision: _r, ...thing }) => ({
       key,
       classId: site.id,

@@ -33,32 +33,49 @@ function nameOf(code: string): string {
   }
 }
 
-/** Public holidays of a region while the school year lasts. */
-export async function holidaysOf(
-  glen: Glen,
+type Holidays = Answer<'holidays'>;
+
+interface Span {
+  first: string;
+  last: string;
+}
+
+/** Public holidays of a region between two dates, both counted; of an unknown one none, and all that are known. */
+export async function holidaysBetween(
   region: string | undefined,
-): Promise<Answer<'holidays'>> {
-  const kept = await readCalendar(glen.db);
-  const code = region ?? kept.region ?? undefined;
-  const regions = await regionsAround(code);
-  if (!code || !regions.some((r) => r.code === code)) return { regions, holidays: [] };
-  const [country = '', state] = code.split('-');
+  { first, last }: Span,
+): Promise<Holidays> {
+  const regions = await regionsAround(region);
+  if (!region || !regions.some((r) => r.code === region)) return { regions, holidays: [] };
+  const [country = '', state] = region.split('-');
   const all = await library();
   if (state) all.init(country, state);
   else all.init(country);
-  const [first, last] = [kept.calendar.terms[0]!.first, kept.calendar.terms.at(-1)!.last];
-  const found: { name: string; date: string }[] = [];
-  for (let year = Number(first.slice(0, 4)); year <= Number(last.slice(0, 4)); year++) {
-    for (const day of all.getHolidays(year, 'en')) {
-      if (day.type !== 'public') continue;
-      // The data set gives a beginning and an end; most last a day.
-      const days = Math.max(1, Math.round((day.end.getTime() - day.start.getTime()) / 86400000));
-      for (let i = 0; i < days; i++)
-        found.push({
-          name: day.name.replace(/ \(substitute day\)$/, ''),
-          date: addDays(day.date.slice(0, 10), i),
-        });
-    }
-  }
+  const found: Holidays['holidays'] = [];
+  for (let year = Number(first.slice(0, 4)); year <= Number(last.slice(0, 4)); year++)
+    for (const day of all.getHolidays(year, 'en'))
+      if (day.type === 'public') found.push(...datesOf(day));
   return { regions, holidays: found.filter((h) => h.date >= first && h.date <= last) };
+}
+
+/** A holiday's dates: the data set gives a beginning and an end; most last a day. */
+function datesOf(day: {
+  name: string;
+  date: string;
+  start: Date;
+  end: Date;
+}): Holidays['holidays'] {
+  const days = Math.max(1, Math.round((day.end.getTime() - day.start.getTime()) / 86400000));
+  const name = day.name.replace(/ \(substitute day\)$/, '');
+  return Array.from({ length: days }, (_, i) => ({
+    name,
+    date: addDays(day.date.slice(0, 10), i),
+  }));
+}
+
+/** Public holidays of a region, else of the school's, while the school year lasts. */
+export async function holidaysOf(glen: Glen, region: string | undefined): Promise<Holidays> {
+  const { calendar, region: ownRegion } = await readCalendar(glen.db);
+  const year = { first: calendar.terms[0]!.first, last: calendar.terms.at(-1)!.last };
+  return holidaysBetween(region ?? ownRegion ?? undefined, year);
 }

@@ -1,21 +1,24 @@
 import type { EntryRules, RuleField, RuleSetting, SchoolCalendar } from '@glen/core';
 import type { Account } from '@glen/contract';
 import { toSql, type Db } from '../../db/connect.js';
+import { notMovedIn } from '../../http/problem.js';
 
 interface School {
   name: string;
   calendar: SchoolCalendar;
   rules: EntryRules;
   locked: RuleField[];
+  /** Whom students ask when something technical fails. */
+  help: string;
 }
 
-/** The one school of this installation; before it is set up, a clear error. */
+/** The one school of this installation; before anybody has moved in, a problem that says so. */
 export async function readSchool(db: Db): Promise<School> {
   const row = await db.one<School>(
-    'SELECT name, calendar, rules, locked FROM school WHERE id = 1',
+    'SELECT name, calendar, rules, locked, help FROM school WHERE id = 1',
     {},
   );
-  if (!row) throw new Error('No school has been set up in this database yet.');
+  if (!row) throw notMovedIn();
   return row;
 }
 
@@ -71,22 +74,30 @@ export const markSeen = (db: Db, id: number, personId: number): Promise<number> 
   });
 
 export const schoolExists = async (db: Db): Promise<boolean> =>
-  (await db.one('SELECT id FROM school WHERE id = 1')) !== undefined;
+  (await db.models.School.count()) > 0;
 
+interface NewSchool extends Omit<School, 'help'> {
+  region: string | null;
+  dateOrder?: 'dmy' | 'mdy' | 'ymd';
+  hours?: '24' | '12';
+  /** Whom students ask when something technical fails. */
+  help?: string;
+  alone?: boolean;
+}
+
+/** Makes the school of this installation. */
 export async function writeSchool(
   db: Db,
-  school: School & { region: string | null },
+  { dateOrder = 'dmy', hours = '24', help = '', alone = false, ...school }: NewSchool,
 ): Promise<void> {
-  await db.change(
-    'REPLACE INTO school (id, name, calendar, region, rules, locked) VALUES (1, :name, :calendar, :region, :rules, :locked)',
-    {
-      region: school.region,
-      name: school.name,
-      calendar: JSON.stringify(school.calendar),
-      rules: JSON.stringify(school.rules),
-      locked: JSON.stringify(school.locked),
-    },
-  );
+  await db.models.School.create({
+    id: 1,
+    ...school,
+    date_order: dateOrder,
+    hours,
+    help,
+    alone,
+  });
 }
 
 interface NewClass {

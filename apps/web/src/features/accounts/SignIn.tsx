@@ -4,7 +4,8 @@ import type { Answer, Me } from '@glen/contract';
 import { api, messageFor, problemOf } from '../../app/api.js';
 import { restartLive } from '../../app/live.js';
 import { Button } from '../../ui/Button.js';
-import { Field, FieldError, inputClass } from '../../ui/Field.js';
+import { FieldError, inputClass } from '../../ui/Field.js';
+import { TextField } from '../../ui/TextField.js';
 import { kindInWords } from './AccountMenu.js';
 
 type DemoPerson = Answer<'demoPeople'>['people'][number];
@@ -24,28 +25,20 @@ export function SignInForm({ onDone }: { onDone?: () => void }) {
   const fieldError = messageFor(problem, 'password');
   return (
     <form className="grid gap-4" onSubmit={(event) => void send(event)} noValidate>
-      <Field label="Address" error={messageFor(problem, 'email')}>
-        {(p) => (
-          <input
-            {...p}
-            type="email"
-            autoComplete="username"
-            className={inputClass}
-            {...register('email')}
-          />
-        )}
-      </Field>
-      <Field label="Password" error={fieldError}>
-        {(p) => (
-          <input
-            {...p}
-            type="password"
-            autoComplete="current-password"
-            className={inputClass}
-            {...register('password')}
-          />
-        )}
-      </Field>
+      <TextField
+        label="Address"
+        error={messageFor(problem, 'email')}
+        type="email"
+        autoComplete="username"
+        {...register('email')}
+      />
+      <TextField
+        label="Password"
+        error={fieldError}
+        type="password"
+        autoComplete="current-password"
+        {...register('password')}
+      />
       {problem && !problem.errors && <FieldError>{problem.title}</FieldError>}
       <Button type="submit" kind="act" disabled={isLoading}>
         Sign in

@@ -6,56 +6,65 @@ import { Pennant } from '../../ui/Pennant.js';
 import { CopyButtons } from '../link/LinkLine.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 
-export const TABS = ['sessions', 'entry', 'links', 'posts', 'roll'] as const;
+export const TABS = ['sessions', 'entry', 'links', 'posts', 'roll', 'about'] as const;
 const TAB_NAMES = {
   sessions: 'Sessions',
   entry: 'Entry',
   links: 'Links',
   posts: 'Posts',
   roll: 'Roll',
+  about: 'About',
 } as const;
 
-/** The class period's lasting link, to copy; where it has been stopped, the way to a new one. */
-function LinkBand({ of: c }: { of: ClassItem }) {
+const LiveLink = ({ link }: { link: ClassItem['link'] }) => {
   const [search] = useSearchParams();
+  const isComposing = search.has('copy');
   return (
-    <p className="mt-4 flex flex-wrap items-center gap-3 border-y border-dashed border-edge py-3.5">
-      {c.link.state === 'live' ? (
-        <>
-          <span>Students come in by</span>
-          <code className="rounded-small bg-shade px-2.5 py-1 font-mono text-lg font-bold">
-            /door/{c.link.code}
-          </code>
-          <span>all year.</span>
-          <span className="ml-auto flex flex-wrap gap-2.5">
-            <CopyButtons
-              key={String(search.has('copy'))}
-              of={c}
-              composingAtOnce={search.has('copy')}
-            />
-          </span>
-        </>
-      ) : (
-        <>
-          <b className="text-berry-deep">
-            Students have no way in: this class period’s link has been stopped.
-          </b>
-          <span className="ml-auto flex flex-wrap gap-2.5">
-            <Link to={`/classes/${c.id}/links?new=Lessons`} className={buttonClass('act')}>
-              Give it a new link
-            </Link>
-            <Link to={`/classes/${c.id}/links/${c.link.id}`} className={buttonClass()}>
-              Look at the old one
-            </Link>
-          </span>
-        </>
-      )}
-    </p>
+    <>
+      <span>Students come in by</span>
+      <code className="rounded-small bg-shade px-2.5 py-1 font-mono text-lg font-bold">
+        /door/{link.code}
+      </code>
+      <span>all year.</span>
+      <span className="ml-auto flex flex-wrap gap-2.5">
+        <CopyButtons key={String(isComposing)} link={link} composingAtOnce={isComposing} />
+      </span>
+    </>
   );
-}
+};
 
-const Tabs = ({ of: c }: { of: ClassItem }) => (
-  <nav aria-label={`About ${c.title}`} className="mt-4 mb-4 flex gap-6 border-b border-line">
+const StoppedLink = ({ classId, linkId }: { classId: number; linkId: number }) => (
+  <>
+    <b className="text-berry-deep">
+      Students have no way in: this class period’s link has been stopped.
+    </b>
+    <span className="ml-auto flex flex-wrap gap-2.5">
+      <Link to={`/classes/${classId}/links?new=Lessons`} className={buttonClass('act')}>
+        Give it a new link
+      </Link>
+      <Link to={`/classes/${classId}/links/${linkId}`} className={buttonClass()}>
+        Look at the old one
+      </Link>
+    </span>
+  </>
+);
+
+/** The class period's lasting link, to copy; where it has been stopped, the way to a new one. */
+const LinkBand = ({ classPeriod: { id, link } }: { classPeriod: ClassItem }) => (
+  <p className="mt-4 flex flex-wrap items-center gap-3 border-y border-dashed border-edge py-3.5">
+    {link.state === 'live' ? (
+      <LiveLink link={link} />
+    ) : (
+      <StoppedLink classId={id} linkId={link.id} />
+    )}
+  </p>
+);
+
+const Tabs = ({ classPeriod: c }: { classPeriod: ClassItem }) => (
+  <nav
+    aria-label={`About ${c.title}`}
+    className="mt-4 mb-4 flex flex-wrap gap-x-6 border-b border-line"
+  >
     {TABS.map((tab) => (
       <NavLink
         key={tab}
@@ -91,8 +100,8 @@ export function ClassHead({ classPeriod }: { classPeriod: ClassPeriod }) {
           </p>
         </div>
       </header>
-      <LinkBand of={c} />
-      <Tabs of={c} />
+      <LinkBand classPeriod={c} />
+      <Tabs classPeriod={c} />
     </>
   );
 }

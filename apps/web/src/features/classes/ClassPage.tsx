@@ -3,11 +3,12 @@ import { Navigate, useParams } from 'react-router';
 import { notesForClass, resolveRules, reviewRules, type Note, type RuleLayer } from '@glen/core';
 import { classTitle } from '@glen/core/light';
 import type { Answer, Me } from '@glen/contract';
-import { api, problemOf } from '../../app/api.js';
+import { api } from '../../app/api.js';
+import { Loaded } from '../../app/Loaded.js';
 import { useNow } from '../../app/clock.js';
 import { useNoteActions } from '../../app/useNoteActions.js';
 import { Margin, Screen } from '../../ui/Margin.js';
-import { Loading, Trouble } from '../../ui/States.js';
+import { Loading } from '../../ui/States.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { mayEdit } from '../school/mayEdit.js';
 import { ClassHead, TABS } from './ClassHead.js';
@@ -17,6 +18,7 @@ const EntryTab = lazy(() => import('../entry/EntryTab.js'));
 const PostsTab = lazy(() => import('../post/PostsTab.js'));
 const LinksTab = lazy(() => import('../link/LinksTab.js'));
 const LinkPage = lazy(() => import('../link/LinkPage.js'));
+const AboutTab = lazy(() => import('./AboutTab.js'));
 const RollTab = lazy(() => import('../group/RollTab.js'));
 
 /** What needs thought about this class period, by its rules, its posts and what is planned. */
@@ -69,6 +71,8 @@ function Tab({ tab, classPeriod, head, zone }: TabProps) {
       return <EntryTab {...shared} />;
     case 'roll':
       return <RollTab classPeriod={classPeriod} head={head} />;
+    case 'about':
+      return <AboutTab classPeriod={classPeriod} head={head} />;
     case 'posts':
       return <PostsTab {...shared} />;
     case 'links':
@@ -80,23 +84,9 @@ function Tab({ tab, classPeriod, head, zone }: TabProps) {
   }
 }
 
-export function ClassPage({ me }: { me: Me }) {
-  const params = useParams();
-  const classId = Number(params.classId);
-  const tab = TABS.find((t) => t === params.tab);
-  const { data, error, refetch } = api.useClassPeriodQuery({ params: { classId } });
-  if (!tab) return <Navigate to={`/classes/${params.classId}/sessions`} replace />;
-  if (!data)
-    return (
-      <Screen>
-        {error ? (
-          <Trouble problem={problemOf(error)} retry={() => void refetch()} />
-        ) : (
-          <Loading lines={6} />
-        )}
-      </Screen>
-    );
-  const head = <ClassHead classPeriod={data} />;
+/** One tab under the head they share. */
+function Tabs({ tab, classPeriod, zone }: Omit<TabProps, 'head'>) {
+  const head = <ClassHead classPeriod={classPeriod} />;
   const waiting = (
     <Screen>
       {head}
@@ -105,7 +95,20 @@ export function ClassPage({ me }: { me: Me }) {
   );
   return (
     <Suspense fallback={waiting}>
-      <Tab tab={tab} classPeriod={data} head={head} zone={me.school.zone} />
+      <Tab tab={tab} classPeriod={classPeriod} head={head} zone={zone} />
     </Suspense>
+  );
+}
+
+export function ClassPage({ me }: { me: Me }) {
+  const params = useParams();
+  const classId = Number(params.classId);
+  const tab = TABS.find((t) => t === params.tab);
+  const asked = api.useClassPeriodQuery({ params: { classId } });
+  if (!tab) return <Navigate to={`/classes/${params.classId}/sessions`} replace />;
+  return (
+    <Loaded asked={asked}>
+      {(classPeriod) => <Tabs tab={tab} classPeriod={classPeriod} zone={me.school.zone} />}
+    </Loaded>
   );
 }

@@ -3,7 +3,8 @@ import { useDeferredValue, useState } from 'react';
 import type { Answer } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { Button, buttonClass } from '../../ui/Button.js';
-import { Field, FieldError, inputClass } from '../../ui/Field.js';
+import { FieldError } from '../../ui/Field.js';
+import { TextField } from '../../ui/TextField.js';
 import { copyAddress } from '../link/copy.js';
 import { deskCard } from './HandOver.js';
 import type { Desk } from './useDesk.js';
@@ -94,20 +95,16 @@ function BringInCard({ desk, linkId }: { desk: Desk; linkId: number }) {
   };
   return (
     <>
-      <Field label="Name or mail address" hint="They may come in without knocking, this once.">
-        {(p) => (
-          <input
-            {...p}
-            className={inputClass}
-            autoComplete="off"
-            value={typed}
-            onChange={(e) => {
-              setTyped(e.target.value);
-              setBrought(undefined);
-            }}
-          />
-        )}
-      </Field>
+      <TextField
+        label="Name or mail address"
+        hint="They may come in without knocking, this once."
+        autoComplete="off"
+        value={typed}
+        onChange={(e) => {
+          setTyped(e.target.value);
+          setBrought(undefined);
+        }}
+      />
       {!brought && (
         <People
           people={people}

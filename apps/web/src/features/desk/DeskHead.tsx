@@ -10,6 +10,7 @@ import { BringIn } from './BringIn.js';
 import { Extend } from './Extend.js';
 import { HandOver } from './HandOver.js';
 import { useKnockSound } from './knock.js';
+import { RoomFirst } from './RoomFirst.js';
 import { openLabel, type Desk, type DeskActions } from './useDesk.js';
 
 interface HeadProps {
@@ -63,19 +64,22 @@ export function DeskHead({ desk, act, linkId, onSmall }: HeadProps) {
             <DoorChip door={desk.door} />
           </p>
         </div>
-        <Button
-          kind={running && desk.own !== null ? 'plain' : 'strong'}
-          disabled={act.opening}
-          onClick={act.open}
-        >
-          {openLabel(desk)}
-        </Button>
+        {!desk.noRoom && (
+          <Button
+            kind={running && desk.own !== null ? 'plain' : 'strong'}
+            disabled={act.opening}
+            onClick={act.open}
+          >
+            {openLabel(desk)}
+          </Button>
+        )}
         {running && (
           <Button kind="danger" onClick={act.end}>
             End the session
           </Button>
         )}
       </div>
+      {desk.noRoom && !desk.acting && <RoomFirst act={act} />}
       {!desk.acting && <PostFirst classId={desk.classId} session={desk.session} />}
       <div className="flex flex-wrap gap-2.5">
         <Button onClick={() => void copyAddress(desk.link.address)}>Copy link</Button>

@@ -29,6 +29,8 @@ export function useDeskActions(linkId: number) {
   return {
     opening: opening.isLoading,
     open: () => void openDoor(open, linkId),
+    /** The same with the address of a room, where none is there yet; gives what was wrong. */
+    openWith: (room: string) => openDoor(open, linkId, room || undefined),
     presence: (inside: boolean) => void say(presence({ params, body: { inside } })),
     end: () => void say(end({ params })),
     letAllIn: (only?: 'roll') => void say(letAll({ params, body: only ? { only } : {} })),

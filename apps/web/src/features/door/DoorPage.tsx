@@ -50,6 +50,16 @@ function Sign({ me, door, entering }: { me: Me; door: Door; entering: Entering }
           </Link>
         </p>
       )}
+      {door.noRoom && !isRefused && decision.reason !== 'no-host' && (
+        <p className="mt-2 text-soft">No room is behind this door yet; the host gives one.</p>
+      )}
+      {door.hosts && door.noRoom && (
+        <p className="mt-3">
+          <Link className={buttonClass('act')} to={`/desk/${door.linkId}`}>
+            To the desk
+          </Link>
+        </p>
+      )}
       {isRefused && codeProblem && <FieldError>{codeProblem}</FieldError>}
     </section>
   );
@@ -75,6 +85,9 @@ function Standing({ me, code, door, onBack }: StandingProps) {
           How to get in, step by step
         </Link>
       </p>
+      {me.school.help && (
+        <p className="mt-2 text-soft">Something technical fails? Ask: {me.school.help}</p>
+      )}
     </>
   );
 }

@@ -1,6 +1,7 @@
 import { messageFor } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
-import { Field, FieldError, inputClass } from '../../ui/Field.js';
+import { FieldError } from '../../ui/Field.js';
+import { TextField } from '../../ui/TextField.js';
 import type { Entering } from './useEntering.js';
 
 /** What the door asks of a visitor, and the button that goes in or knocks. */
@@ -17,32 +18,25 @@ export function EnterForm({ entering, knocks }: { entering: Entering; knocks: bo
       }}
     >
       {asksName && (
-        <Field label="Your name" hint="The host sees it." error={nameProblem}>
-          {(p) => (
-            <input
-              {...p}
-              className={inputClass}
-              maxLength={80}
-              autoComplete="name"
-              value={name}
-              onChange={(e) => setName(e.target.value)}
-            />
-          )}
-        </Field>
+        <TextField
+          label="Your name"
+          hint="The host sees it."
+          error={nameProblem}
+          maxLength={80}
+          autoComplete="name"
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+        />
       )}
       {asksCode && (
-        <Field label="Entry code" error={codeProblem ?? messageFor(problem, 'entryCode')}>
-          {(p) => (
-            <input
-              {...p}
-              className={inputClass}
-              maxLength={60}
-              autoComplete="off"
-              value={entryCode}
-              onChange={(e) => setEntryCode(e.target.value)}
-            />
-          )}
-        </Field>
+        <TextField
+          label="Entry code"
+          error={codeProblem ?? messageFor(problem, 'entryCode')}
+          maxLength={60}
+          autoComplete="off"
+          value={entryCode}
+          onChange={(e) => setEntryCode(e.target.value)}
+        />
       )}
       {(isReady || asksCode) && (
         <>

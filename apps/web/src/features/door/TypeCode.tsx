@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { readLinkCode } from '@glen/core/light';
 import { Button } from '../../ui/Button.js';
-import { Field, inputClass } from '../../ui/Field.js';
+import { TextField } from '../../ui/TextField.js';
 
 /** A code typed by hand: any case, with or without hyphen. */
 export function TypeCode({ start = '' }: { start?: string }) {
@@ -25,26 +25,20 @@ export function TypeCode({ start = '' }: { start?: string }) {
         go();
       }}
     >
-      <Field
+      <TextField
         label="The code of your door"
         error={error}
         hint="Capitals, spaces and the hyphen do not matter."
-      >
-        {(p) => (
-          <input
-            {...p}
-            className={`${inputClass} font-mono`}
-            autoCapitalize="none"
-            autoCorrect="off"
-            spellCheck={false}
-            value={typed}
-            onChange={(e) => {
-              setTyped(e.target.value);
-              setError(undefined);
-            }}
-          />
-        )}
-      </Field>
+        className="font-mono"
+        autoCapitalize="none"
+        autoCorrect="off"
+        spellCheck={false}
+        value={typed}
+        onChange={(e) => {
+          setTyped(e.target.value);
+          setError(undefined);
+        }}
+      />
       <Button type="submit" kind="act">
         To the door
       </Button>

@@ -1,29 +1,26 @@
 import { worstFirst, type EntryRules, type Note, type RuleLayer } from '@glen/core';
 import type { Answer, Me } from '@glen/contract';
-import { api, problemOf } from '../../app/api.js';
-import { Loading, Trouble } from '../../ui/States.js';
+import { api } from '../../app/api.js';
+import { Loaded } from '../../app/Loaded.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { SchoolTabs } from '../school/SchoolTabs.js';
-import { Outcome } from './EntryTab.js';
+import { Outcome } from './Outcome.js';
 import { RulesEditor } from './RulesEditor.js';
 import { useRuleEdits, type SaveRules } from './useRuleEdits.js';
 import { RULE_NAMES } from './sentences.js';
 
-function Defaults({
-  title,
-  words,
-  notes,
-  answer,
-  save,
-  zone,
-}: {
+type RuleEdits = ReturnType<typeof useRuleEdits>;
+
+interface DefaultsProps {
   title: string;
   words: string;
-  notes: (edits: ReturnType<typeof useRuleEdits>) => Note[];
+  notes: (edits: RuleEdits) => Note[];
   answer: Answer<'rules'>;
   save: SaveRules;
   zone: string;
-}) {
+}
+
+function Defaults({ title, words, notes, answer, save, zone }: DefaultsProps) {
   const edits = useRuleEdits(answer, save);
   return (
     <Screen margin={<Margin notes={worstFirst(notes(edits))} />}>
@@ -51,96 +48,78 @@ function ownInWords(n: number): string {
   return n === 1 ? 'One rule is your own' : `${n} rules are your own`;
 }
 
+const MINE_IS_ELSEWHERE: Note = {
+  severity: 'inform',
+  title: 'Yours to read',
+  text: 'The head and the office change these. Your own defaults are a page of their own.',
+};
+
+const schoolNotes = ({ ownLocks, mayEdit }: RuleEdits): Note[] => [
+  {
+    severity: 'inform',
+    title: fixedInWords(ownLocks.length),
+    text:
+      ownLocks.length === 0
+        ? 'A lock beside a rule takes it out of everybody’s hands.'
+        : `${names(ownLocks)}. Teachers see them with a lock.`,
+  },
+  ...(mayEdit ? [] : [MINE_IS_ELSEWHERE]),
+];
+
 /** The school's defaults, and which of them are fixed for everyone. */
 export function SchoolDefaults({ me }: { me: Me }) {
-  const { data, error, refetch } = api.useSchoolRulesQuery();
+  const asked = api.useSchoolRulesQuery();
   const [set] = api.useSetSchoolRulesMutation();
-  if (error && !data)
-    return (
-      <Screen>
-        <Trouble problem={problemOf(error)} retry={() => void refetch()} />
-      </Screen>
-    );
-  if (!data)
-    return (
-      <Screen>
-        <Loading lines={6} />
-      </Screen>
-    );
   return (
-    <Defaults
-      title="The school’s entry rules"
-      words="They count for every door, unless its teacher, class period, link or session says otherwise."
-      answer={data}
-      zone={me.school.zone}
-      save={({ version, rules, locked }) =>
-        set({ body: { version, rules: rules as EntryRules, locked } })
-      }
-      notes={({ ownLocks, mayEdit }) => [
-        {
-          severity: 'inform',
-          title: fixedInWords(ownLocks.length),
-          text:
-            ownLocks.length === 0
-              ? 'A lock beside a rule takes it out of everybody’s hands.'
-              : `${names(ownLocks)}. Teachers see them with a lock.`,
-        },
-        ...(mayEdit
-          ? []
-          : [
-              {
-                severity: 'inform' as const,
-                title: 'Yours to read',
-                text: 'The head and the office change these. Your own defaults are a page of their own.',
-              },
-            ]),
-      ]}
-    />
+    <Loaded asked={asked}>
+      {(answer) => (
+        <Defaults
+          title="The school’s entry rules"
+          words="They count for every door, unless its teacher, class period, link or session says otherwise."
+          answer={answer}
+          zone={me.school.zone}
+          save={({ version, rules, locked }) =>
+            set({ body: { version, rules: rules as EntryRules, locked } })
+          }
+          notes={schoolNotes}
+        />
+      )}
+    </Loaded>
   );
 }
 
+const overruledNote = (fields: (keyof EntryRules)[]): Note => ({
+  severity: 'careful',
+  title: 'The school overrules you',
+  text: `${names(fields)}: fixed for everyone.`,
+});
+
+const ownNotes = ({ locked, overruled, own }: RuleEdits): Note[] => [
+  ...(overruled.length > 0 ? [overruledNote(overruled.map((o) => o.field))] : []),
+  {
+    severity: 'inform',
+    title: ownInWords(Object.keys(own).length),
+    text:
+      locked.length > 0 ? `The school has fixed: ${names(locked)}.` : 'The school has fixed none.',
+  },
+];
+
 /** A teacher's own defaults, over the school's. */
 export function OwnDefaults({ me }: { me: Me }) {
-  const { data, error, refetch } = api.useOwnRulesQuery();
+  const asked = api.useOwnRulesQuery();
   const [set] = api.useSetOwnRulesMutation();
-  if (error && !data)
-    return (
-      <Screen>
-        <Trouble problem={problemOf(error)} retry={() => void refetch()} />
-      </Screen>
-    );
-  if (!data)
-    return (
-      <Screen>
-        <Loading lines={6} />
-      </Screen>
-    );
   return (
-    <Defaults
-      title="Your own entry rules"
-      words="They count for the class periods that you are the first host of, unless the class period, link or session says otherwise."
-      answer={data}
-      zone={me.school.zone}
-      save={({ version, rules }) => set({ body: { version, rules } })}
-      notes={({ locked, overruled, own }) => [
-        ...(overruled.length > 0
-          ? [
-              {
-                severity: 'careful' as const,
-                title: 'The school overrules you',
-                text: `${names(overruled.map((o) => o.field))}: fixed for everyone.`,
-              },
-            ]
-          : []),
-        {
-          severity: 'inform',
-          title: ownInWords(Object.keys(own).length),
-          text:
-            locked.length > 0
-              ? `The school has fixed: ${names(locked)}.`
-              : 'The school has fixed none.',
-        },
-      ]}
-    />
+    <Loaded asked={asked}>
+      {(answer) => (
+        <Defaults
+          title="Your own entry rules"
+          words="They count for the class periods that you are the first host of, unless the class period, link or session says otherwise."
+          answer={answer}
+          zone={me.school.zone}
+          save={({ version, rules }) => set({ body: { version, rules } })}
+          notes={ownNotes}
+        />
+      )}
+    </Loaded>
   );
 }

@@ -53,24 +53,48 @@ const rowName = (kind: PersonKind, names: Names): { who: string; as?: string } =
   return { who: KIND_WORDS[kind] };
 };
 
-/** The rules by their outcome: kind of person by moment. */
-export function OutcomeTable({
-  table,
-  names,
-  opensAt,
-  asksCode,
-}: {
+interface OutcomeTableProps {
   table: EntryTable;
   names: Names;
   opensAt: string | null;
   asksCode: boolean;
-}) {
-  const moments = {
-    before: opensAt ? `before ${opensAt}` : 'before it opens',
-    'open-no-host': 'door open, no host',
-    'host-in': 'host is in',
-    ended: 'after the end',
-  };
+}
+
+const momentWords = (opensAt: string | null): Record<EntryTable['moments'][number], string> => ({
+  before: opensAt ? `before ${opensAt}` : 'before it opens',
+  'open-no-host': 'door open, no host',
+  'host-in': 'host is in',
+  ended: 'after the end',
+});
+
+function OutcomeCell({ answer, opensAt }: { answer: EntryDecision; opensAt: string | null }) {
+  const { text, tone } = outcomeInWords(answer, opensAt);
+  return <td className={`rounded-small px-2.5 py-1.5 font-semibold ${TONES[tone]}`}>{text}</td>;
+}
+
+interface OutcomeRowProps extends Pick<OutcomeTableProps, 'names' | 'opensAt'> {
+  row: EntryTable['rows'][number];
+  moments: EntryTable['moments'];
+}
+
+function OutcomeRow({ row, moments, names, opensAt }: OutcomeRowProps) {
+  const { who, as } = rowName(row.kind, names);
+  return (
+    <tr>
+      <th scope="row" className="rounded-small bg-shade px-2.5 py-1.5 text-left font-semibold">
+        {who}
+        {as && <span className="font-normal text-soft"> · {as}</span>}
+      </th>
+      {row.answers.map((answer, i) => (
+        <OutcomeCell key={moments[i]} answer={answer} opensAt={opensAt} />
+      ))}
+    </tr>
+  );
+}
+
+/** The rules by their outcome: kind of person by moment. */
+export function OutcomeTable({ table, names, opensAt, asksCode }: OutcomeTableProps) {
+  const words = momentWords(opensAt);
   return (
     <section aria-labelledby="so-at-the-door" className="mt-6 overflow-x-auto" tabIndex={0}>
       <h2 id="so-at-the-door" className="mb-2 text-base">
@@ -82,37 +106,21 @@ export function OutcomeTable({
             <td />
             {table.moments.map((m) => (
               <th key={m} scope="col" className="px-1 text-left text-sm font-semibold text-soft">
-                {moments[m]}
+                {words[m]}
               </th>
             ))}
           </tr>
         </thead>
         <tbody>
-          {table.rows.map(({ kind, answers }) => {
-            const { who, as } = rowName(kind, names);
-            return (
-              <tr key={kind}>
-                <th
-                  scope="row"
-                  className="rounded-small bg-shade px-2.5 py-1.5 text-left font-semibold"
-                >
-                  {who}
-                  {as && <span className="font-normal text-soft"> · {as}</span>}
-                </th>
-                {answers.map((answer, i) => {
-                  const { text, tone } = outcomeInWords(answer, opensAt);
-                  return (
-                    <td
-                      key={table.moments[i]}
-                      className={`rounded-small px-2.5 py-1.5 font-semibold ${TONES[tone]}`}
-                    >
-                      {text}
-                    </td>
-                  );
-                })}
-              </tr>
-            );
-          })}
+          {table.rows.map((row) => (
+            <OutcomeRow
+              key={row.kind}
+              row={row}
+              moments={table.moments}
+              names={names}
+              opensAt={opensAt}
+            />
+          ))}
         </tbody>
       </table>
       {asksCode && (

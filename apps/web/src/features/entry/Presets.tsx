@@ -38,20 +38,64 @@ function PresetChanges({ layers, preset }: { layers: RuleLayer[]; preset: Preset
   );
 }
 
-/** Brings a named set of rules at one press; shows first which lines change. */
-export function PresetButton({
-  layers,
-  busy,
-  onTake,
+const PresetChoice = ({
+  preset,
+  onChange,
 }: {
+  preset: PresetName;
+  onChange: (preset: PresetName) => void;
+}) => (
+  <fieldset className="flex flex-wrap gap-x-4 gap-y-1.5">
+    <legend className="sr-only">What it is for</legend>
+    {PRESET_NAMES.map((name) => (
+      <label key={name} className="flex items-center gap-1.5">
+        <input
+          type="radio"
+          name="preset"
+          className="accent-bracken"
+          checked={preset === name}
+          onChange={() => onChange(name)}
+        />
+        {PRESETS[name].name}
+      </label>
+    ))}
+  </fieldset>
+);
+
+function takeInWords(count: number): string {
+  if (count === 0) return 'Nothing to change';
+  return count === 1 ? 'Change this line' : `Change these ${count} lines`;
+}
+
+interface PresetProps {
   layers: RuleLayer[];
   busy: boolean;
   onTake: (rules: Partial<EntryRules>, name: string) => void;
-}) {
-  const [open, setOpen] = useState(false);
+}
+
+function PresetCard({ layers, busy, onTake }: PresetProps) {
   const [preset, setPreset] = useState<PresetName>('lesson');
   const { changes, rules } = presetChanges(layers, preset);
   const count = changes.filter((c) => !c.locked).length;
+  return (
+    <>
+      <PresetChoice preset={preset} onChange={setPreset} />
+      <p className="text-[15px] text-soft">{PRESETS[preset].what}</p>
+      <PresetChanges layers={layers} preset={preset} />
+      <Button
+        kind="strong"
+        disabled={busy || count === 0}
+        onClick={() => onTake(rules, PRESETS[preset].name)}
+      >
+        {takeInWords(count)}
+      </Button>
+    </>
+  );
+}
+
+/** Brings a named set of rules at one press; shows first which lines change. */
+export function PresetButton({ layers, busy, onTake }: PresetProps) {
+  const [open, setOpen] = useState(false);
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger asChild>
@@ -64,37 +108,14 @@ export function PresetButton({
           aria-label="Rules as for a purpose"
           className="z-30 grid max-h-[70vh] w-96 max-w-[92vw] gap-3 overflow-y-auto rounded-small border border-line bg-sheet p-4 text-ink shadow-soft"
         >
-          <fieldset className="flex flex-wrap gap-x-4 gap-y-1.5">
-            <legend className="sr-only">What it is for</legend>
-            {PRESET_NAMES.map((name) => (
-              <label key={name} className="flex items-center gap-1.5">
-                <input
-                  type="radio"
-                  name="preset"
-                  className="accent-bracken"
-                  checked={preset === name}
-                  onChange={() => setPreset(name)}
-                />
-                {PRESETS[name].name}
-              </label>
-            ))}
-          </fieldset>
-          <p className="text-[15px] text-soft">{PRESETS[preset].what}</p>
-          <PresetChanges layers={layers} preset={preset} />
-          <Button
-            kind="strong"
-            disabled={busy || count === 0}
-            onClick={() => {
+          <PresetCard
+            layers={layers}
+            busy={busy}
+            onTake={(rules, name) => {
               setOpen(false);
-              onTake(rules, PRESETS[preset].name);
+              onTake(rules, name);
             }}
-          >
-            {count === 0
-              ? 'Nothing to change'
-              : count === 1
-                ? 'Change this line'
-                : `Change these ${count} lines`}
-          </Button>
+          />
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>

@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import { Button } from '../../ui/Button.js';
-import { Field, inputClass } from '../../ui/Field.js';
+import { TextField } from '../../ui/TextField.js';
 import { CardPart } from '../../ui/SentencePart.js';
 
 /** The way back to the default, where the class period has a value of its own. */
@@ -90,20 +90,13 @@ export function CodeCard({
         setOpen(false);
       }}
     >
-      <Field
+      <TextField
         label="Entry code"
         hint="Asked of everyone but hosts and named presenters. Leave it blank for none."
-      >
-        {(p) => (
-          <input
-            {...p}
-            className={inputClass}
-            maxLength={40}
-            value={code}
-            onChange={(e) => setCode(e.target.value)}
-          />
-        )}
-      </Field>
+        maxLength={40}
+        value={code}
+        onChange={(e) => setCode(e.target.value)}
+      />
     </Card>
   );
 }
@@ -136,17 +129,13 @@ export function CapacityCard({
         }
       }}
     >
-      <Field label="How many fit in" error={whole ? undefined : 'Give a whole number from 1.'}>
-        {(p) => (
-          <input
-            {...p}
-            inputMode="numeric"
-            className={inputClass}
-            value={typed}
-            onChange={(e) => setTyped(e.target.value)}
-          />
-        )}
-      </Field>
+      <TextField
+        label="How many fit in"
+        error={whole ? undefined : 'Give a whole number from 1.'}
+        inputMode="numeric"
+        value={typed}
+        onChange={(e) => setTyped(e.target.value)}
+      />
     </Card>
   );
 }

@@ -67,6 +67,20 @@ function lobby({ door: { knocked, hostSees, ahead }, host }: Told): Words {
   return { title: 'You are in the lobby', text: `${seen} ${inLine(ahead)}` };
 }
 
+function noHost({ door: { noRoom, hosts }, host }: Told): Words {
+  if (!noRoom)
+    return {
+      title: `${host} is not in yet`,
+      text: 'Leave this page open: it goes on by itself when a host arrives.',
+    };
+  return {
+    title: 'No room is behind this door yet',
+    text: hosts
+      ? 'You are host here: open it at the desk, and give the address of your room.'
+      : `${host} has yet to put one there. Leave this page open: it goes on by itself.`,
+  };
+}
+
 /** By the reason of the decision. */
 const WORDS: Record<string, (told: Told) => Words> = {
   'link-retired': stopped,
@@ -117,10 +131,7 @@ const WORDS: Record<string, (told: Told) => Words> = {
     title: 'The room is full',
     text: 'When somebody leaves, this page will notice.',
   }),
-  'no-host': ({ host }) => ({
-    title: `${host} is not in yet`,
-    text: 'Leave this page open: it goes on by itself when a host arrives.',
-  }),
+  'no-host': noHost,
   lobby,
 };
 

@@ -4,130 +4,133 @@ import { useNavigate } from 'react-router';
 import { minuteOfDay } from '@glen/core/light';
 import type { Answer, Session } from '@glen/contract';
 import { wallClock } from '../../app/clock.js';
-import { Pennant } from '../../ui/Pennant.js';
 import { mayEdit } from '../school/mayEdit.js';
-import { hoursShown, lanesOf } from '../plan/dayLineLayout.js';
+import { DaySession } from './DaySession.js';
+import { shownSessions } from './shownSessions.js';
 
 type Today = Answer<'today'>;
+type ByHand = Today['hand'][number];
+type Place = (minute: number) => string;
 
-/** Today as a strip of hours: its sessions and the now mark. One glance, one click; arrows go from session to session. */
+/** A number of an hour steps aside for a mark that is nearer than this part of the strip. */
+const NEARNESS = 1 / 15;
+
+/** The numbers of the hours, but for those that another mark would cover. Minutes of the day. */
+function Hours({
+  hours,
+  marks,
+  place,
+}: {
+  hours: [number, number];
+  marks: number[];
+  place: Place;
+}) {
+  const [from, to] = hours;
+  const nearest = (to - from) * 60 * NEARNESS;
+  const isCovered = (hour: number): boolean =>
+    marks.some((mark) => Math.abs(hour * 60 - mark) < nearest);
+  return Array.from({ length: to - from }, (_, i) => from + i).map((hour) => (
+    <span
+      key={hour}
+      aria-hidden="true"
+      className={`absolute top-1 font-mono text-xs text-soft ${isCovered(hour) ? 'opacity-0' : ''}`}
+      style={{ left: place(hour * 60) }}
+    >
+      {String(hour).padStart(2, '0')}
+    </span>
+  ));
+}
+
+/** Something to be put up by hand, at its minute. */
+function HandMark({ byHand, left, onOpen }: { byHand: ByHand; left: string; onOpen: () => void }) {
+  const words = `${byHand.time} by hand: ${byHand.where}`;
+  const dress = byHand.waits
+    ? 'border-edge bg-sheet text-soft'
+    : 'border-gorse bg-gorse-tint text-gorse-deep';
+  return (
+    <button
+      type="button"
+      title={words}
+      onClick={onOpen}
+      className={`absolute top-0.5 z-10 flex size-5 -translate-x-1/2 items-center justify-center rounded-small border ${dress}`}
+      style={{ left }}
+    >
+      <Hand size={12} aria-hidden="true" />
+      <span className="sr-only">{words}</span>
+    </button>
+  );
+}
+
+const NowMark = ({ time, left }: { time: string; left: string }) => (
+  <span
+    className="pointer-events-none absolute inset-y-0 border-l-2 border-bracken"
+    style={{ left }}
+  >
+    <span className="ml-1 font-mono text-xs font-bold text-bracken-deep">{time}</span>
+  </span>
+);
+
+/** Where a session of today is looked at: a draft in the plan, one's own at its desk, else at its class period. */
+function pathOf(session: Session, today: Today): string {
+  if (session.draft) return `/plan/${session.seriesId}?on=${session.key}`;
+  const classPeriod = today.classes.find((c) => c.id === session.classId);
+  const isOnlyRead = classPeriod && !mayEdit(classPeriod) && !today.acting.includes(session.id);
+  return isOnlyRead ? `/classes/${session.classId}` : `/desk/${session.linkId}`;
+}
+
+const STEPS: Partial<Record<string, number>> = { ArrowRight: 1, ArrowLeft: -1 };
+
+/** Arrows go from button to button of the strip. */
+function stepThrough(strip: HTMLElement, event: KeyboardEvent): void {
+  const step = STEPS[event.key];
+  if (step === undefined) return;
+  const buttons = [...strip.querySelectorAll('button')];
+  const at = buttons.indexOf(document.activeElement as HTMLButtonElement);
+  buttons[Math.min(buttons.length - 1, Math.max(0, at + step))]?.focus();
+  event.preventDefault();
+}
+
+/**
+ * Today as a strip of hours: its sessions and the now mark. One glance, one click; arrows go from session
+ * to session.
+ */
 export function DayLine({ today, now, zone }: { today: Today; now: string; zone: string }) {
   const navigate = useNavigate();
   const strip = useRef<HTMLElement>(null);
   const clock = wallClock(now, zone);
   const nowMinute = minuteOfDay(clock.time, 'time');
-  const sessions = today.sessions
-    .filter((s) => s.status !== 'cancelled' && s.date === today.date)
-    .map((s) => ({
-      s,
-      start: minuteOfDay(s.time, 'time'),
-      end: minuteOfDay(s.time, 'time') + s.minutes,
-    }));
-  const bells = today.bells.map((b) => ({
-    start: minuteOfDay(b.start, 'start'),
-    end: minuteOfDay(b.end, 'end'),
-  }));
-  const [from, to] = hoursShown([...bells, ...sessions], nowMinute);
-  const lanes = lanesOf(sessions);
-  const place = (minute: number): string => `${((minute - from * 60) / ((to - from) * 60)) * 100}%`;
-  const open = (s: Session): void => {
-    const of = today.classes.find((c) => c.id === s.classId);
-    if (s.draft) void navigate(`/plan/${s.seriesId}?on=${s.key}`);
-    else
-      void navigate(
-        of && !mayEdit(of) && !today.acting.includes(s.id)
-          ? `/classes/${s.classId}`
-          : `/desk/${s.linkId}`,
-      );
-  };
-  const onKeyDown = (event: KeyboardEvent): void => {
-    const step = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
-    if (step === 0) return;
-    const buttons = [...strip.current!.querySelectorAll('button')];
-    const at = buttons.indexOf(document.activeElement as HTMLButtonElement);
-    buttons[Math.min(buttons.length - 1, Math.max(0, at + step))]?.focus();
-    event.preventDefault();
-  };
+  const { shown, hours } = shownSessions(today, nowMinute);
+  const [from, to] = hours;
+  const place: Place = (minute) => `${((minute - from * 60) / ((to - from) * 60)) * 100}%`;
+  const hand = today.hand.map((byHand) => ({ byHand, minute: minuteOfDay(byHand.time, 'time') }));
   return (
     <nav
       ref={strip}
       aria-label="Today’s hours"
-      onKeyDown={onKeyDown}
+      onKeyDown={(event) => stepThrough(strip.current!, event)}
       className="relative h-15 shrink-0 overflow-hidden border-b border-line bg-shade print:hidden"
     >
       <div className="absolute inset-x-6 inset-y-0">
-        {Array.from({ length: to - from }, (_, i) => (
-          <span
-            key={i}
-            aria-hidden="true"
-            className={`absolute top-1 font-mono text-xs text-soft ${[nowMinute, ...today.hand.map((h) => minuteOfDay(h.time, 'time'))].some((m) => Math.abs((from + i) * 60 - m) < (to - from) * 4) ? 'opacity-0' : ''}`}
-            style={{ left: place((from + i) * 60) }}
-          >
-            {String(from + i).padStart(2, '0')}
-          </span>
+        <Hours hours={hours} marks={[nowMinute, ...hand.map((h) => h.minute)]} place={place} />
+        {shown.map((one) => (
+          <DaySession
+            key={one.session.id}
+            shown={one}
+            pennant={today.classes.find((c) => c.id === one.session.classId)?.pennant}
+            now={now}
+            place={place}
+            onOpen={() => void navigate(pathOf(one.session, today))}
+          />
         ))}
-        {sessions.map(({ s, start, end }, i) => {
-          const pennant = today.classes.find((c) => c.id === s.classId)?.pennant;
-          const past = s.end <= now;
-          const running = s.start <= now && now < s.end;
-          const { lane, of } = lanes[i]!;
-          return (
-            <button
-              key={s.id}
-              type="button"
-              onClick={() => open(s)}
-              title={`${s.time} ${s.title}${s.draft ? ', draft' : ''}`}
-              className={`@container absolute flex items-center gap-1.5 overflow-hidden rounded-small border px-1 text-left text-[13px] font-semibold whitespace-nowrap ${running ? 'border-2 border-bracken bg-sheet' : past ? 'border-line bg-paper text-soft' : 'border-edge bg-sheet'} ${s.draft ? 'border-dashed' : ''}`}
-              style={{
-                left: place(start),
-                width: `calc(${place(end)} - ${place(start)} - 2px)`,
-                minWidth: 30,
-                top: of === 1 ? 25 : 21 + lane * 18,
-                height: of === 1 ? 28 : 17,
-                fontSize: of === 1 ? undefined : 11,
-              }}
-            >
-              {pennant && (
-                <span className={past ? 'opacity-70' : ''}>
-                  <Pennant pennant={pennant} size={of === 1 ? 'small' : 'tiny'} />
-                </span>
-              )}
-              <span className="sr-only">
-                {s.time} {s.title}
-              </span>
-              <span
-                aria-hidden="true"
-                className="hidden font-mono text-xs font-normal @min-[58px]:inline @min-[110px]:hidden"
-              >
-                {s.time}
-              </span>
-              <span aria-hidden="true" className="hidden truncate @min-[110px]:inline">
-                {s.title}
-              </span>
-            </button>
-          );
-        })}
-        {today.hand.map((h) => (
-          <button
-            key={`${h.postId} ${h.time} ${h.where}`}
-            type="button"
-            title={`${h.time} by hand: ${h.where}`}
-            onClick={() => void navigate(`/posts?show=${h.postId}`)}
-            className={`absolute top-0.5 z-10 flex size-5 -translate-x-1/2 items-center justify-center rounded-small border ${h.waits ? 'border-edge bg-sheet text-soft' : 'border-gorse bg-gorse-tint text-gorse-deep'}`}
-            style={{ left: place(minuteOfDay(h.time, 'time')) }}
-          >
-            <Hand size={12} aria-hidden="true" />
-            <span className="sr-only">
-              {h.time} by hand: {h.where}
-            </span>
-          </button>
+        {hand.map(({ byHand, minute }) => (
+          <HandMark
+            key={`${byHand.postId} ${byHand.time} ${byHand.where}`}
+            byHand={byHand}
+            left={place(minute)}
+            onOpen={() => void navigate(`/posts?show=${byHand.postId}`)}
+          />
         ))}
-        <span
-          className="pointer-events-none absolute inset-y-0 border-l-2 border-bracken"
-          style={{ left: place(nowMinute) }}
-        >
-          <span className="ml-1 font-mono text-xs font-bold text-bracken-deep">{clock.time}</span>
-        </span>
+        <NowMark time={clock.time} left={place(nowMinute)} />
       </div>
     </nav>
   );

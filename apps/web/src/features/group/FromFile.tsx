@@ -5,6 +5,7 @@ import { FieldError } from '../../ui/Field.js';
 import type { Ask, Told } from './readGroups.worker.js';
 
 const MOST_BYTES = 20 * 1024 * 1024;
+const TOO_BIG = 'This file is over 20 MB. A list of groups is far smaller; is it the right one?';
 const SHOWN = 8;
 
 function read(file: File, roll: RollPerson[]): Promise<Told> {
@@ -25,18 +26,15 @@ function read(file: File, roll: RollPerson[]): Promise<Told> {
   });
 }
 
-/** What a file comes to: the groups that were read, and line by line what was not. */
-function FoundGroups({
-  name,
-  found,
-  onUse,
-  onLeave,
-}: {
+interface FoundProps {
   name: string;
   found: ReadGroups;
   onUse: () => void;
   onLeave: () => void;
-}) {
+}
+
+/** What a file comes to: the groups that were read, and line by line what was not. */
+function FoundGroups({ name, found, onUse, onLeave }: FoundProps) {
   const placed = found.groups.reduce((n, g) => n + g.members.length, 0);
   return (
     <section
@@ -74,30 +72,34 @@ function FoundGroups({
   );
 }
 
-/** Groups from a file, shown before anything is changed: what was taken, and line by line what was not. */
-export function FromFile({
-  roll,
-  onUse,
-}: {
-  roll: RollPerson[];
-  onUse: (read: ReadGroups) => void;
-}) {
-  const input = useRef<HTMLInputElement>(null);
+const NOT_READ_YET = 'reading';
+
+/** Reads a chosen file, and keeps what it came to until it is used or left. */
+function useFileOfGroups(roll: RollPerson[]) {
   const [name, setName] = useState('');
-  const [told, setTold] = useState<Told | 'reading'>();
-  const take = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
+  const [answer, setAnswer] = useState<Told | typeof NOT_READ_YET>();
+  const take = async (file: File): Promise<void> => {
     setName(file.name);
-    if (file.size > MOST_BYTES)
-      return setTold({
-        wrong: 'This file is over 20 MB. A list of groups is far smaller; is it the right one?',
-      });
-    setTold('reading');
-    setTold(await read(file, roll));
+    if (file.size > MOST_BYTES) return setAnswer({ wrong: TOO_BIG });
+    setAnswer(NOT_READ_YET);
+    setAnswer(await read(file, roll));
   };
-  const found = told && told !== 'reading' && 'read' in told ? told.read : undefined;
+  const told = answer === NOT_READ_YET ? undefined : answer;
+  return {
+    name,
+    take,
+    leave: () => setAnswer(undefined),
+    isReading: answer === NOT_READ_YET,
+    found: told && 'read' in told ? told.read : undefined,
+    wrong: told && 'wrong' in told ? told.wrong : undefined,
+  };
+}
+
+/** A button that opens a file; the field itself stays out of sight. */
+function ChooseFile({ onFile }: { onFile: (file: File) => void }) {
+  const input = useRef<HTMLInputElement>(null);
   return (
-    <div className="min-w-0">
+    <>
       <input
         ref={input}
         type="file"
@@ -106,20 +108,37 @@ export function FromFile({
         tabIndex={-1}
         aria-label="File of groups"
         onChange={(e) => {
-          void take(e.target.files?.[0]);
+          const file = e.target.files?.[0];
+          if (file) onFile(file);
+          // The same file can be chosen again once it has been mended.
           e.target.value = '';
         }}
       />
       <Button onClick={() => input.current?.click()}>From a file…</Button>
-      {told === 'reading' && (
+    </>
+  );
+}
+
+interface FromFileProps {
+  roll: RollPerson[];
+  onUse: (read: ReadGroups) => void;
+}
+
+/** Groups from a file, shown before anything is changed: what was taken, and line by line what was not. */
+export function FromFile({ roll, onUse }: FromFileProps) {
+  const { name, take, leave, isReading, found, wrong } = useFileOfGroups(roll);
+  return (
+    <div className="min-w-0">
+      <ChooseFile onFile={(file) => void take(file)} />
+      {isReading && (
         <p role="status" className="mt-2 text-soft">
           Reading {name}…
         </p>
       )}
-      {told && told !== 'reading' && 'wrong' in told && (
+      {wrong && (
         <div className="mt-2">
           <FieldError>
-            {name}: {told.wrong}
+            {name}: {wrong}
           </FieldError>
         </div>
       )}
@@ -129,9 +148,9 @@ export function FromFile({
           found={found}
           onUse={() => {
             onUse(found);
-            setTold(undefined);
+            leave();
           }}
-          onLeave={() => setTold(undefined)}
+          onLeave={leave}
         />
       )}
     </div>

@@ -1,15 +1,20 @@
+import { X } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
-import { notesForGroups } from '@glen/core';
-import { api, problemOf } from '../../app/api.js';
+import { notesForGroups, type Note } from '@glen/core';
+import type { Problem } from '@glen/contract';
+import { api } from '../../app/api.js';
+import { Loaded } from '../../app/Loaded.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
 import { Margin, Screen } from '../../ui/Margin.js';
-import { Empty, Loading, Trouble } from '../../ui/States.js';
+import { Empty } from '../../ui/States.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
+import { FillRoll } from './FillRoll.js';
 import { FromFile } from './FromFile.js';
 import { GroupCards } from './GroupCards.js';
 import { draftOf, type Draft, type Kept } from './groupsDraft.js';
 import { useGroups, type GroupsEditing } from './useGroups.js';
+import { useRollEdits } from './useRollEdits.js';
 
 type OnRoll = ClassPeriod['roll'][number];
 
@@ -111,19 +116,18 @@ function GroupOf({
   );
 }
 
-function RollList({
-  roll,
-  mayEdit,
-  editing: { draft, put },
-}: {
+interface RollListProps {
   roll: OnRoll[];
   mayEdit: boolean;
   editing: GroupsEditing;
-}) {
+  onTakeOff: (person: OnRoll) => void;
+}
+
+function RollList({ roll, mayEdit, editing: { draft, put }, onTakeOff }: RollListProps) {
   if (roll.length === 0)
     return (
       <Empty title="Nobody on the roll yet">
-        The office fills it; until then only hosts get in.
+        Until somebody is, nobody gets in but hosts, and whoever the entry rules let knock.
       </Empty>
     );
   return (
@@ -137,6 +141,16 @@ function RollList({
           </span>
           {draft.length > 0 && (
             <GroupOf person={p} draft={draft} mayEdit={mayEdit} onPut={(to) => put(p.id, to)} />
+          )}
+          {mayEdit && (
+            <button
+              type="button"
+              aria-label={`Take ${p.name} off the roll`}
+              className="rounded-small p-1.5 text-soft hover:bg-shade hover:text-berry-deep print:hidden"
+              onClick={() => onTakeOff(p)}
+            >
+              <X size={16} aria-hidden="true" />
+            </button>
           )}
         </li>
       ))}
@@ -157,63 +171,58 @@ const SaveBar = ({ editing }: { editing: GroupsEditing }) => (
   </div>
 );
 
-function Editor({
-  classPeriod,
-  head,
-  kept,
-}: {
+/** What the server refused, unless it is said beside a group already. */
+function Refused({ problem }: { problem: Problem }) {
+  const isBesideGroup = problem.errors?.some((e) => /^groups\.\d/.test(e.path));
+  if (isBesideGroup) return null;
+  return <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>;
+}
+
+/** What the margin says about the groups as they are being changed. */
+function notesOf(roll: OnRoll[], { read, draft }: GroupsEditing): Note[] {
+  const hasLink = (id: number | undefined): boolean =>
+    Boolean(read.groups.find((kept) => kept.id === id)?.links.length);
+  const groups = draft.map((group) => ({ ...group, hasLink: hasLink(group.id) }));
+  return notesForGroups({ roll, groups });
+}
+
+interface RollProps {
   classPeriod: ClassPeriod;
   head: ReactNode;
-  kept: Kept;
-}) {
+}
+
+function Editor({ classPeriod, head, kept }: RollProps & { kept: Kept }) {
   const { class: c, roll } = classPeriod;
+  const { mayEdit } = kept;
+  const edits = useRollEdits(c.id);
   const editing = useGroups(c.id, roll, kept);
-  const { read, draft, problem, isChanged } = editing;
+  const { problem } = editing;
   const theirs = problem?.status === 409 ? (problem.current as Kept | undefined) : undefined;
-  const isBesideGroup = problem?.errors?.some((e) => /^groups\.\d/.test(e.path));
-  const groups = draft.map((g) => ({
-    ...g,
-    hasLink: Boolean(read.groups.find((k) => k.id === g.id)?.links.length),
-  }));
   return (
-    <Screen margin={<Margin notes={notesForGroups({ roll, groups })} />}>
+    <Screen margin={<Margin notes={notesOf(roll, editing)} />}>
       {head}
-      {kept.mayEdit && roll.length > 0 && <Parting roll={roll} editing={editing} />}
+      {mayEdit && <FillRoll edits={edits} personIds={roll.map((p) => p.id)} />}
+      {mayEdit && roll.length > 1 && <Parting roll={roll} editing={editing} />}
       {theirs && <TwoGroupings theirs={theirs} editing={editing} />}
       <GroupCards classId={c.id} kept={kept} editing={editing} />
-      {problem && !theirs && !isBesideGroup && (
-        <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>
-      )}
-      <RollList roll={roll} mayEdit={kept.mayEdit} editing={editing} />
-      {kept.mayEdit && isChanged && <SaveBar editing={editing} />}
+      {problem && !theirs && <Refused problem={problem} />}
+      <RollList
+        roll={roll}
+        mayEdit={mayEdit}
+        editing={editing}
+        onTakeOff={(person) => void edits.takeOff(person.id, person.name)}
+      />
+      {mayEdit && editing.isChanged && <SaveBar editing={editing} />}
     </Screen>
   );
 }
 
 /** The roll, and the groups it is parted into. */
-export default function RollTab({
-  classPeriod,
-  head,
-}: {
-  classPeriod: ClassPeriod;
-  head: ReactNode;
-}) {
-  const { data, error, refetch } = api.useGroupsQuery({
-    params: { classId: classPeriod.class.id },
-  });
-  if (error && !data)
-    return (
-      <Screen>
-        {head}
-        <Trouble problem={problemOf(error)} retry={() => void refetch()} />
-      </Screen>
-    );
-  if (!data)
-    return (
-      <Screen>
-        {head}
-        <Loading lines={6} />
-      </Screen>
-    );
-  return <Editor head={head} classPeriod={classPeriod} kept={data} />;
+export default function RollTab({ classPeriod, head }: RollProps) {
+  const asked = api.useGroupsQuery({ params: { classId: classPeriod.class.id } });
+  return (
+    <Loaded asked={asked} head={head}>
+      {(kept) => <Editor head={head} classPeriod={classPeriod} kept={kept} />}
+    </Loaded>
+  );
 }

@@ -62,13 +62,13 @@ function LinkActions({
   const params = { linkId: link.id };
   const turn = async (
     work: typeof stop | typeof reopen,
-    said: string,
+    done: string,
     back: typeof stop | typeof reopen,
   ): Promise<void> => {
     onProblem(undefined);
     const { data, error } = await work({ params, body: { version: link.version } });
     if (!data) return onProblem(problemOf(error));
-    offerUndo(said, () => back({ params, body: { version: data.version } }).unwrap());
+    offerUndo(done, () => back({ params, body: { version: data.version } }).unwrap());
   };
   return (
     <p className="mt-3 flex flex-wrap gap-2.5">

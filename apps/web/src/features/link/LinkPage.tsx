@@ -11,14 +11,14 @@ import {
   type RuleLayer,
 } from '@glen/core';
 import type { Answer, LinkDetail } from '@glen/contract';
-import { api, problemOf } from '../../app/api.js';
+import { api } from '../../app/api.js';
+import { Loaded } from '../../app/Loaded.js';
 import { useNow } from '../../app/clock.js';
 import { buttonClass } from '../../ui/Button.js';
 import { Chip } from '../../ui/Chip.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { Pennant } from '../../ui/Pennant.js';
-import { Loading, Trouble } from '../../ui/States.js';
-import { Outcome } from '../entry/EntryTab.js';
+import { Outcome } from '../entry/Outcome.js';
 import { RulesEditor } from '../entry/RulesEditor.js';
 import { useRuleEdits } from '../entry/useRuleEdits.js';
 import { TryDoor } from '../entry/TryDoor.js';
@@ -85,7 +85,7 @@ const Head = ({ link }: { link: LinkDetail }) => (
       </code>
       {link.state === 'live' && (
         <span className="ml-auto flex flex-wrap gap-2.5">
-          <CopyButtons of={{ link }} />
+          <CopyButtons link={link} />
           <Link to={`/door/${link.code}/how`} className={buttonClass()}>
             How students get in
           </Link>
@@ -209,19 +209,12 @@ export default function LinkPage({
   linkId: number;
   zone: string;
 }) {
-  const { data: link, error, refetch } = api.useLinkQuery({ params: { linkId } });
-  const { data: rules } = api.useLinkRulesQuery({ params: { linkId } });
-  if (error && !link)
-    return (
-      <Screen>
-        <Trouble problem={problemOf(error)} retry={() => void refetch()} />
-      </Screen>
-    );
-  if (!link || !rules)
-    return (
-      <Screen>
-        <Loading lines={6} />
-      </Screen>
-    );
-  return <Body classPeriod={classPeriod} link={link} rules={rules} zone={zone} />;
+  const link = api.useLinkQuery({ params: { linkId } });
+  const rules = api.useLinkRulesQuery({ params: { linkId } });
+  const data = link.data && rules.data && { link: link.data, rules: rules.data };
+  return (
+    <Loaded asked={{ ...link, error: link.error ?? rules.error, data }}>
+      {(parts) => <Body classPeriod={classPeriod} {...parts} zone={zone} />}
+    </Loaded>
+  );
 }

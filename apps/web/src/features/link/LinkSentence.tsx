@@ -3,9 +3,10 @@ import { api, messageFor } from '../../app/api.js';
 import { FieldError } from '../../ui/Field.js';
 import { ChoicePart } from '../../ui/SentencePart.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
-import { AudiencePart, HostsPart } from './AudiencePart.js';
+import { AudiencePart } from './AudiencePart.js';
+import { HostsPart } from './HostsPart.js';
 import { NameCard } from './NameCard.js';
-import { audienceInWords, PURPOSES } from './noted.js';
+import { PURPOSES, SHOWN, audienceInWords } from './noted.js';
 import { useLinkEdits } from './useLinkEdits.js';
 
 const KINDS = [
@@ -14,11 +15,6 @@ const KINDS = [
   { value: 'help', label: 'drop-in help' },
   { value: 'event', label: 'an event with guests' },
   { value: 'project', label: 'a project group' },
-];
-
-const SHOWN = [
-  { value: 'true', label: 'see it in their day' },
-  { value: 'false', label: 'do not see it' },
 ];
 
 /** The purposes that Glen knows, and the link's own. */

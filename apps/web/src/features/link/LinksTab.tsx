@@ -2,11 +2,11 @@ import type { ReactNode } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { notesForLinks } from '@glen/core';
 import type { LinkRow } from '@glen/contract';
-import { api, problemOf } from '../../app/api.js';
+import { api } from '../../app/api.js';
+import { Loaded } from '../../app/Loaded.js';
 import { useNow } from '../../app/clock.js';
 import { Button } from '../../ui/Button.js';
 import { Margin, Screen } from '../../ui/Margin.js';
-import { Loading, Trouble } from '../../ui/States.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { NewLink } from './NewLink.js';
 import { LinkListRow, SortableLinks } from './SortableLinks.js';
@@ -21,7 +21,12 @@ function MakeAnother({ classPeriod: { class: c } }: { classPeriod: ClassPeriod }
     setSearch(what === null ? {} : { new: what }, { replace: true });
   if (making !== null)
     return (
-      <NewLink of={c} classes={all?.classes ?? [c]} start={making} onClose={() => make(null)} />
+      <NewLink
+        classPeriod={c}
+        classes={all?.classes ?? [c]}
+        start={making}
+        onClose={() => make(null)}
+      />
     );
   return (
     <p className="mb-4">
@@ -89,30 +94,12 @@ export default function LinksTab({
   head: ReactNode;
   zone: string;
 }) {
-  const { data, error, refetch } = api.useClassLinksQuery({
-    params: { classId: classPeriod.class.id },
-  });
-  if (error && !data)
-    return (
-      <Screen>
-        {head}
-        <Trouble problem={problemOf(error)} retry={() => void refetch()} />
-      </Screen>
-    );
-  if (!data)
-    return (
-      <Screen>
-        {head}
-        <Loading />
-      </Screen>
-    );
+  const asked = api.useClassLinksQuery({ params: { classId: classPeriod.class.id } });
   return (
-    <List
-      head={head}
-      classPeriod={classPeriod}
-      links={data.links}
-      mayEdit={data.mayEdit}
-      zone={zone}
-    />
+    <Loaded asked={asked} lines={4} head={head}>
+      {({ links, mayEdit }) => (
+        <List head={head} classPeriod={classPeriod} links={links} mayEdit={mayEdit} zone={zone} />
+      )}
+    </Loaded>
   );
 }

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Button } from '../../ui/Button.js';
-import { Field, inputClass } from '../../ui/Field.js';
+import { TextField } from '../../ui/TextField.js';
 import { CardPart } from '../../ui/SentencePart.js';
 
 /** A name that is changed in place. */
@@ -31,17 +31,13 @@ export function NameCard({
           if (typed.trim() !== name) onSave(typed.trim());
         }}
       >
-        <Field label="Name" error={error ?? (typed.trim() === '' ? 'Give it a name.' : undefined)}>
-          {(p) => (
-            <input
-              {...p}
-              className={inputClass}
-              maxLength={80}
-              value={typed}
-              onChange={(e) => setTyped(e.target.value)}
-            />
-          )}
-        </Field>
+        <TextField
+          label="Name"
+          error={error ?? (typed.trim() === '' ? 'Give it a name.' : undefined)}
+          maxLength={80}
+          value={typed}
+          onChange={(e) => setTyped(e.target.value)}
+        />
         <Button type="submit" kind="strong" disabled={typed.trim() === ''}>
           Use it
         </Button>

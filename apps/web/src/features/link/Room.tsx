@@ -1,130 +1,119 @@
-import { useState } from 'react';
 import type { EntryRules } from '@glen/core';
 import type { LinkDetail, Problem } from '@glen/contract';
-import { api, messageFor, problemOf } from '../../app/api.js';
-import { offerUndo } from '../../app/undo.js';
+import { messageFor } from '../../app/api.js';
+import { useServices } from '../../app/useServices.js';
 import { Button } from '../../ui/Button.js';
-import { Field, inputClass } from '../../ui/Field.js';
+import { WebAddressField } from '../../ui/TextField.js';
 import { RULE_NAMES, valueInWords } from '../entry/sentences.js';
+import { useRoom } from './useRoom.js';
 
-/** The room behind a link: the school's video service, or one whose address somebody pastes. */
-export function Room({ link, rules }: { link: LinkDetail; rules: EntryRules }) {
-  const [setRoom, { isLoading }] = api.useSetRoomMutation();
-  const [editing, setEditing] = useState(false);
-  const [typed, setTyped] = useState(link.room ?? '');
-  const [problem, setProblem] = useState<Problem>();
-  const put = async (address: string | null): Promise<void> => {
-    setProblem(undefined);
-    const before = link.room;
-    const { data, error } = await setRoom({
-      params: { linkId: link.id },
-      body: { version: link.version, address },
-    });
-    if (!data) return setProblem(problemOf(error));
-    setEditing(false);
-    setTyped(data.room ?? '');
-    offerUndo(
-      data.room
-        ? 'Another room is behind the door.'
-        : 'The school’s video service is behind the door.',
-      () =>
-        setRoom({
-          params: { linkId: link.id },
-          body: { version: data.version, address: before },
-        }).unwrap(),
+const OWN_ROOM =
+  'Glen’s door keeps who may enter, the lobby, the code and the times. ' +
+  'Whoever has been inside knows the room’s own address; Glen cannot see who leaves it.';
+const SCHOOLS_ROOM =
+  'You can put any room that you have behind this door; the link stays the same.';
+const NO_ROOM =
+  'The door says so to whoever comes, and asks you for its address as you open it. The link stays the same.';
+
+function WhichRoom({ room, isSchools }: { room: string | null; isSchools: boolean }) {
+  if (room)
+    return (
+      <>
+        A room of your own: <span className="font-mono text-[15px] break-all">{room}</span>
+      </>
     );
-  };
+  return isSchools
+    ? 'The school’s video service. It keeps every rule above by itself.'
+    : 'No room is there yet.';
+}
+
+/** Which room it is, and what that means. */
+function RoomWords({ link: { room, running } }: { link: LinkDetail }) {
+  const { video } = useServices();
+  const withoutOwn = video ? SCHOOLS_ROOM : NO_ROOM;
   return (
     <>
       <p className="text-[17px]">
-        {link.room ? (
-          <>
-            A room of your own: <span className="font-mono text-[15px] break-all">{link.room}</span>
-          </>
-        ) : (
-          'The school’s video service. It keeps every rule above by itself.'
-        )}
+        <WhichRoom room={room} isSchools={video} />
       </p>
       <p className="mt-1 text-[15px] text-soft">
-        {link.room
-          ? 'Glen’s door keeps who may enter, the lobby, the code and the times. Whoever has been inside knows the room’s own address; Glen cannot see who leaves it.'
-          : 'You can put any room that you have behind this door; the link stays the same.'}
-        {link.running && ' A session is running: it stays in the room that it began in.'}
+        {room ? OWN_ROOM : withoutOwn}
+        {running && ' A session is running: it stays in the room that it began in.'}
       </p>
-      {link.byHand.length > 0 && (
-        <div className="mt-3 rounded-small bg-gorse-tint p-3 text-gorse-deep">
-          <h3 className="font-sans text-[15px] font-bold">Set these in the room yourself</h3>
-          <ul className="mt-1 list-disc pl-5 text-[15px]">
-            {link.byHand.map((field) => (
-              <li key={field}>
-                {RULE_NAMES[field]}: {valueInWords(field, rules[field])}
-              </li>
-            ))}
-          </ul>
-        </div>
+    </>
+  );
+}
+
+/** Rules that the door cannot keep for a room of one's own. */
+const ByHand = ({ fields, rules }: { fields: LinkDetail['byHand']; rules: EntryRules }) => (
+  <div className="mt-3 rounded-small bg-gorse-tint p-3 text-gorse-deep">
+    <h3 className="font-sans text-[15px] font-bold">Set these in the room yourself</h3>
+    <ul className="mt-1 list-disc pl-5 text-[15px]">
+      {fields.map((field) => (
+        <li key={field}>
+          {RULE_NAMES[field]}: {valueInWords(field, rules[field])}
+        </li>
+      ))}
+    </ul>
+  </div>
+);
+
+function whatIsWrong(problem: Problem | undefined): string | undefined {
+  if (problem?.status === 409)
+    return 'Somebody changed this link just now; look again and save once more.';
+  return messageFor(problem, 'address');
+}
+
+function AddressForm({ room }: { room: ReturnType<typeof useRoom> }) {
+  const { typed, type, leave, put, isSaving, problem } = room;
+  return (
+    <form
+      className="mt-3 grid max-w-xl gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void put(typed);
+      }}
+    >
+      <WebAddressField
+        label="The room’s address"
+        hint="Visitors see it only once they are let in."
+        error={whatIsWrong(problem)}
+        value={typed}
+        onChange={(e) => type(e.target.value)}
+      />
+      <p className="flex gap-2.5">
+        <Button type="submit" kind="act" disabled={isSaving}>
+          Put it behind the door
+        </Button>
+        <Button onClick={leave}>Leave it</Button>
+      </p>
+    </form>
+  );
+}
+
+/** The room behind a link: the school's video service, or one whose address somebody pastes. */
+export function Room({ link, rules }: { link: LinkDetail; rules: EntryRules }) {
+  const room = useRoom(link);
+  const { video } = useServices();
+  return (
+    <>
+      <RoomWords link={link} />
+      {(video || link.room) && link.byHand.length > 0 && (
+        <ByHand fields={link.byHand} rules={rules} />
       )}
-      {link.mayEdit && !editing && (
+      {link.mayEdit && !room.isEditing && (
         <p className="mt-3 flex flex-wrap gap-2.5">
-          <Button onClick={() => setEditing(true)}>
+          <Button onClick={room.edit}>
             {link.room ? 'Change the room' : 'Use a room of your own'}
           </Button>
           {link.room && (
-            <Button disabled={isLoading} onClick={() => void put(null)}>
-              Back to the school’s video service
+            <Button disabled={room.isSaving} onClick={() => void room.put(null)}>
+              {video ? 'Back to the school’s video service' : 'Take the room away'}
             </Button>
           )}
         </p>
       )}
-      {editing && (
-        <form
-          className="mt-3 grid max-w-xl gap-3"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void put(typed);
-          }}
-        >
-          <Field
-            label="The room’s address"
-            hint="Visitors see it only once they are let in."
-            error={
-              messageFor(problem, 'address') ??
-              (problem?.status === 409
-                ? 'Somebody changed this link just now; look again and save once more.'
-                : undefined)
-            }
-          >
-            {(p) => (
-              <input
-                {...p}
-                className={`${inputClass} font-mono`}
-                inputMode="url"
-                autoCapitalize="none"
-                spellCheck={false}
-                placeholder="https://"
-                value={typed}
-                onChange={(e) => {
-                  setTyped(e.target.value);
-                  setProblem(undefined);
-                }}
-              />
-            )}
-          </Field>
-          <p className="flex gap-2.5">
-            <Button type="submit" kind="act" disabled={isLoading}>
-              Put it behind the door
-            </Button>
-            <Button
-              onClick={() => {
-                setEditing(false);
-                setProblem(undefined);
-                setTyped(link.room ?? '');
-              }}
-            >
-              Leave it
-            </Button>
-          </p>
-        </form>
-      )}
+      {room.isEditing && <AddressForm room={room} />}
     </>
   );
 }

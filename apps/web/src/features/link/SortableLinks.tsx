@@ -93,7 +93,7 @@ export function LinkListRow({ link, sortable }: { link: LinkRow; sortable: boole
       </code>
       {link.state === 'live' && (
         <span className="flex shrink-0 gap-2">
-          <CopyButtons of={{ link }} />
+          <CopyButtons link={link} />
         </span>
       )}
     </li>

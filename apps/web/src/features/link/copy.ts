@@ -1,24 +1,13 @@
-import { toast } from 'sonner';
+import { copyText, copying } from '../../app/copyText.js';
 
-const NOT_ALLOWED = 'The browser did not allow copying. Select the address and copy it by hand.';
-
-async function copying(write: () => Promise<void>, said: string): Promise<void> {
-  try {
-    await write();
-    toast(said);
-  } catch {
-    toast.error(NOT_ALLOWED);
-  }
-}
-
-export const copyAddress = (address: string, said = 'Link copied.'): Promise<void> =>
-  copying(() => navigator.clipboard.writeText(address), said);
+export const copyAddress = (address: string, done = 'Link copied.'): Promise<void> =>
+  copyText(address, done);
 
 /** Puts words whose link is in them on the clipboard, for places that take rich text and those that take plain. */
 export const copyWords = (
   html: string,
   text: string,
-  said = 'Words with the link copied.',
+  done = 'Words with the link copied.',
 ): Promise<void> =>
   copying(
     () =>
@@ -28,7 +17,7 @@ export const copyWords = (
           'text/plain': new Blob([text], { type: 'text/plain' }),
         }),
       ]),
-    said,
+    done,
   );
 
 const escaped = (text: string): string => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);

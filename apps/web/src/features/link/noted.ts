@@ -27,21 +27,26 @@ export const notedLink = (l: LinkRow | LinkDetail, now: string, zone: string): N
 
 type Audience = LinkRow['audience'][number];
 
-function nameOf(of: Audience, classId: number): string {
-  if (of.kind === 'guest') return of.email;
-  return of.kind === 'class' && of.id === classId ? 'the whole class period' : of.name;
+export const WHOLE_CLASS = 'the whole class period';
+
+function nameOf(member: Audience, classId: number): string {
+  if (member.kind === 'guest') return member.email;
+  return member.kind === 'class' && member.id === classId ? WHOLE_CLASS : member.name;
 }
 
 /** From so many on, the others are only counted. */
 const MOST_NAMED = 3;
 
-/** Whom a link is for, in a few words. */
-export function audienceInWords(l: Pick<LinkRow, 'audience' | 'classId'>): string {
-  const words = l.audience.map((of) => nameOf(of, l.classId));
-  if (words.length === 0) return 'nobody yet';
-  if (words.length <= MOST_NAMED) return words.join(', ');
-  return `${words.slice(0, 2).join(', ')} and ${words.length - 2} more`;
+/** Some names of an audience in a line. */
+export function namedInWords(names: string[]): string {
+  if (names.length === 0) return 'nobody yet';
+  if (names.length <= MOST_NAMED) return names.join(', ');
+  return `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`;
 }
+
+/** Whom a link is for, in a few words. */
+export const audienceInWords = (link: Pick<LinkRow, 'audience' | 'classId'>): string =>
+  namedInWords(link.audience.map((member) => nameOf(member, link.classId)));
 
 /** What links are commonly for, each with the rules that go with it. Any other words will do too. */
 export const PURPOSES = [
@@ -53,3 +58,9 @@ export const PURPOSES = [
   { words: 'Open evening', preset: 'evening', kind: 'event' },
   { words: 'Project group', preset: 'project', kind: 'project' },
 ] as const;
+
+/** Whether students see a link, after the word “Students”. */
+export const SHOWN = [
+  { value: 'true', label: 'see it in their day' },
+  { value: 'false', label: 'do not see it' },
+];

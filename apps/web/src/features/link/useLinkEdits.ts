@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { LinkDetail, Problem } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
-import type { AudienceDraft } from './AudiencePart.js';
+import type { AudienceDraft } from './audienceDraft.js';
 
 const draftOf = (l: LinkDetail): AudienceDraft => ({
   classIds: l.audience.flatMap((a) => (a.kind === 'class' ? [a.id] : [])),
@@ -12,7 +12,7 @@ const draftOf = (l: LinkDetail): AudienceDraft => ({
   hostIds: l.hosts.map((h) => h.id),
 });
 
-type Told = Pick<LinkDetail, 'label' | 'purpose' | 'kind' | 'shown'>;
+type Words = Pick<LinkDetail, 'label' | 'purpose' | 'kind' | 'shown'>;
 
 /** Changes what a link says of itself and whom it is for; each change is saved at once and can be taken back. */
 export function useLinkEdits(link: LinkDetail) {
@@ -21,18 +21,18 @@ export function useLinkEdits(link: LinkDetail) {
   const [problem, setProblem] = useState<Problem>();
   const params = { linkId: link.id };
   const audience = draftOf(link);
-  const body = (part: Partial<Told>): Told => ({
+  const body = (part: Partial<Words>): Words => ({
     label: link.label,
     purpose: link.purpose,
     kind: link.kind,
     shown: link.shown,
     ...part,
   });
-  const change = async (part: Partial<Told>, said: string): Promise<void> => {
+  const change = async (part: Partial<Words>, done: string): Promise<void> => {
     setProblem(undefined);
     const { data, error } = await edit({ params, body: { ...body(part), version: link.version } });
     if (!data) return setProblem(problemOf(error));
-    offerUndo(said, () => edit({ params, body: { ...body({}), version: data.version } }).unwrap());
+    offerUndo(done, () => edit({ params, body: { ...body({}), version: data.version } }).unwrap());
   };
   const changeAudience = async (next: AudienceDraft): Promise<void> => {
     setProblem(undefined);

@@ -5,7 +5,7 @@ import { timeUntil } from '../../app/clock.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { Chip } from '../../ui/Chip.js';
 import { Pennant } from '../../ui/Pennant.js';
-import { openDoor } from '../desk/openDoor.js';
+import { needsRoom, openDoor } from '../desk/openDoor.js';
 import { CopyButtons } from '../link/LinkLine.js';
 import { movedInWords } from '../plan/moved.js';
 import { mayEdit } from '../school/mayEdit.js';
@@ -34,7 +34,9 @@ function ToDesk({ session }: Pick<OfToday, 'session'>) {
   const navigate = useNavigate();
   const desk = `/desk/${session.linkId}`;
   const openAndGo = async (): Promise<void> => {
-    if (await openDoor(open, session.linkId)) void navigate(desk);
+    const problem = await openDoor(open, session.linkId);
+    // Where the room's address is missing, the desk asks for it.
+    if (!problem || needsRoom(problem)) void navigate(desk);
   };
   if (session.door === 'open')
     return (
@@ -62,7 +64,7 @@ function LinkAndPosts({ session, classPeriod, today }: NextProps) {
         {address.replace(/^https?:\/\//, '')}
       </code>
       <span className="flex flex-wrap gap-2.5 print:hidden">
-        <CopyButtons of={{ link: { id: linkId, address } }} />
+        <CopyButtons link={{ id: linkId, address }} />
       </span>
       <span className="ml-auto flex flex-wrap items-center gap-4">
         <PlacementChips today={today} classId={classPeriod.id} />

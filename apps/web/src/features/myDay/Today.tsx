@@ -1,15 +1,17 @@
 import { Link } from 'react-router';
 import { WEEKDAY_NAMES, dayNumber, weekdayOf } from '@glen/core/light';
 import type { Me, Session } from '@glen/contract';
-import { api, problemOf } from '../../app/api.js';
+import { api } from '../../app/api.js';
 import { useNow } from '../../app/clock.js';
+import { Loaded } from '../../app/Loaded.js';
 import { useNoteActions } from '../../app/useNoteActions.js';
 import { buttonClass } from '../../ui/Button.js';
 import { Margin, Screen } from '../../ui/Margin.js';
-import { Empty, Loading, Trouble } from '../../ui/States.js';
+import { Empty } from '../../ui/States.js';
 import { mayEdit } from '../school/mayEdit.js';
 import { NextSession } from './NextSession.js';
 import { SessionRow } from './SessionRow.js';
+import { WhatIsLeft } from './WhatIsLeft.js';
 import type { Today } from './sessionParts.js';
 
 function dayInWords(day: Today['day']): string {
@@ -53,7 +55,10 @@ function Nothing({ hasClasses }: { hasClasses: boolean }) {
   if (!hasClasses)
     return (
       <Empty title="No class periods yet">
-        Once the office puts you down for one, its sessions stand here in order.
+        <Link className={buttonClass('link')} to="/begin">
+          Make one
+        </Link>
+        , and its sessions stand here in order; or the office puts you down for one.
       </Empty>
     );
   return (
@@ -88,26 +93,19 @@ function RunSheet({ today, now, zone }: { today: Today; now: string; zone: strin
 
 /** The run sheet. */
 export function TodayPage({ me }: { me: Me }) {
-  const { data: today, error, refetch } = api.useTodayQuery();
+  const asked = api.useTodayQuery();
   const now = useNow();
   const act = useNoteActions();
-  if (error && !today)
-    return (
-      <Screen>
-        <Trouble problem={problemOf(error)} retry={() => void refetch()} />
-      </Screen>
-    );
-  if (!today)
-    return (
-      <Screen>
-        <Loading lines={7} />
-      </Screen>
-    );
   return (
-    <Screen margin={<Margin notes={today.notes} onAction={act} />}>
-      <Head today={today} />
-      {today.sessions.length === 0 && <Nothing hasClasses={today.classes.length > 0} />}
-      <RunSheet today={today} now={now} zone={me.school.zone} />
-    </Screen>
+    <Loaded asked={asked} lines={7}>
+      {(today) => (
+        <Screen margin={<Margin notes={today.notes} onAction={act} />}>
+          <Head today={today} />
+          <WhatIsLeft left={today.left} />
+          {today.sessions.length === 0 && <Nothing hasClasses={today.classes.length > 0} />}
+          <RunSheet today={today} now={now} zone={me.school.zone} />
+        </Screen>
+      )}
+    </Loaded>
   );
 }

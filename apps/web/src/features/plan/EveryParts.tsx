@@ -91,12 +91,12 @@ const OFTEN = [
   { value: 'once', label: 'once' },
   { value: 'week', label: 'every week' },
   { value: 'week/2', label: 'every second week' },
-  { value: 'week/n', label: 'every', said: 'so many weeks' },
+  { value: 'week/n', label: 'every', readOut: 'so many weeks' },
   { value: 'school-day', label: 'every school day' },
   { value: 'day', label: 'every day' },
-  { value: 'day/n', label: 'every', said: 'so many days' },
+  { value: 'day/n', label: 'every', readOut: 'so many days' },
   { value: 'month', label: 'every month' },
-  { value: 'month/n', label: 'every', said: 'so many months' },
+  { value: 'month/n', label: 'every', readOut: 'so many months' },
 ];
 
 function HowOften({ draft, change }: PartProps) {

@@ -74,7 +74,7 @@ export function TogetherWith({
     ) : null;
   const others = classes.filter((c) => c.id !== draft.classId);
   if (others.length === 0) return null;
-  const said = draft.together
+  const names = draft.together
     .map((id) => classTitle(others.find((c) => c.id === id) ?? { title: '', period: null }))
     .join(', ');
   return (
@@ -82,8 +82,8 @@ export function TogetherWith({
       {' '}
       together with{' '}
       <CardPart
-        label={`Together with: ${said || 'nobody else'}`}
-        shown={said || 'nobody else'}
+        label={`Together with: ${names || 'nobody else'}`}
+        shown={names || 'nobody else'}
         marked={draft.together.length > 0}
       >
         <fieldset className="grid max-w-xs gap-1.5">

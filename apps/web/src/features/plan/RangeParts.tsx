@@ -1,7 +1,8 @@
 import { DayPicker } from 'react-day-picker';
 import { dateInWords } from '@glen/core';
 import { CardPart, ChoicePart } from '../../ui/SentencePart.js';
-import { DatePicker, closedDays, dateFor, isoOf, pickerDress } from './DatePicker.js';
+import { dateFor, isoOf, pickerDress } from '../../ui/dayPicker.js';
+import { DatePicker, closedDays } from './DatePicker.js';
 import { NumberPart } from './NumberPart.js';
 import type { PartProps } from './partProps.js';
 import type { SheetDraft } from './sheetDraft.js';
@@ -10,9 +11,9 @@ const ENDS = [
   { value: 'term-end', label: 'until term ends' },
   { value: 'exams', label: 'until examinations begin' },
   { value: 'year-end', label: 'until the school year ends' },
-  { value: 'date', label: 'until', said: 'a date' },
-  { value: 'weeks', label: 'for', said: 'some weeks' },
-  { value: 'times', label: 'for', said: 'so many sessions held' },
+  { value: 'date', label: 'until', readOut: 'a date' },
+  { value: 'weeks', label: 'for', readOut: 'some weeks' },
+  { value: 'times', label: 'for', readOut: 'so many sessions held' },
   { value: 'open', label: 'without end' },
 ];
 

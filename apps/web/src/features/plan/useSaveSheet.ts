@@ -57,8 +57,8 @@ function useSave(form: SheetForm) {
     };
     const { data, error } = await edit({ params, body });
     if (!data) return setProblem(problemOf(error));
-    const said = session.draft && !wish.asDraft ? 'On the books.' : 'Changed.';
-    offerToTakeBack(said, data.touched, (versions) => {
+    const toast = session.draft && !wish.asDraft ? 'On the books.' : 'Changed.';
+    offerToTakeBack(toast, data.touched, (versions) => {
       const version = versions.get(session.seriesId) ?? body.version;
       return edit({ params, body: { ...body, version } }).unwrap();
     });

@@ -3,11 +3,12 @@ import { useState } from 'react';
 import { classTitle } from '@glen/core/light';
 import type { ClassItem, Problem } from '@glen/contract';
 import { messageFor } from '../../app/api.js';
+import { useServices } from '../../app/useServices.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { ChoicePart } from '../../ui/SentencePart.js';
-import type { PlaceDraft, PlaceKind } from './draft.js';
-import { KINDS } from './placeKinds.js';
+import { firstKind, type PlaceDraft, type PlaceKind } from './draft.js';
+import { offeredKinds } from './placeKinds.js';
 import { PlaceRow } from './PlaceRow.js';
 
 /** Chooses one more place, by class period and kind. */
@@ -21,7 +22,8 @@ function AddPlace({
   onAdd: (places: PlaceDraft[]) => void;
 }) {
   const [classId, setClassId] = useState(start);
-  const [kind, setKind] = useState<PlaceKind>('stream');
+  const { courseSite } = useServices();
+  const [kind, setKind] = useState<PlaceKind>(firstKind(courseSite));
   const add = (ids: number[]): void =>
     onAdd(ids.map((id) => ({ classId: id, kind, ...(kind === 'item' ? { section: null } : {}) })));
   return (
@@ -33,7 +35,7 @@ function AddPlace({
           value={kind}
           marked={false}
           onChange={(v) => setKind(v as PlaceKind)}
-          choices={KINDS}
+          choices={offeredKinds(courseSite)}
         />{' '}
         of{' '}
         <ChoicePart

@@ -6,6 +6,11 @@ import { ChoicePart } from '../../ui/SentencePart.js';
 
 type Shown = Answer<'previewPost'>['places'][number];
 
+function readersInWords(n: number): string {
+  if (n === 0) return 'no students';
+  return n === 1 ? '1 student' : `${n} students`;
+}
+
 /** A post as its readers will find it, place by place, rich and plain. */
 export function Preview({ places }: { places: Shown[] }) {
   const [chosen, setChosen] = useState(0);
@@ -38,7 +43,7 @@ export function Preview({ places }: { places: Shown[] }) {
       )}
       <p className="mb-1.5 text-sm text-soft">
         {places.length > 1 ? '' : `${place.where}, `}
-        {place.readerCount > 0 ? `${place.readerCount} students` : 'no students'}
+        {readersInWords(place.readerCount)}
         {place.session ? ` · for ${dateInWords(place.session.date)} ${place.session.time}` : ''}
       </p>
       {plain ? (

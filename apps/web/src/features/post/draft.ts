@@ -22,14 +22,17 @@ export interface PostDraft {
 export const MINUTES_BEFORE = 10;
 export const MORNING = '07:30';
 
-export const newDraft = (c: ClassItem): PostDraft => ({
+/** Where no course site takes orders, every place is filled by hand. */
+export const firstKind = (hasSite: boolean): PlaceKind => (hasSite ? 'stream' : 'by-hand');
+
+export const newDraft = (c: ClassItem, hasSite: boolean): PostDraft => ({
   words: [],
   linkWords: `Join {class}${c.period === null ? '' : ', period {period}'}`,
   about: 'link',
   timing: 'now',
   afterwards: 'stay',
   pinned: false,
-  places: [{ classId: c.id, kind: 'stream' }],
+  places: [{ classId: c.id, kind: firstKind(hasSite) }],
 });
 
 export const draftOf = (post: Post): PostDraft => ({
@@ -102,6 +105,12 @@ export function buttonWords({ timing, about, places }: PostDraft, dates: number)
       : `Post it now${where}`;
   if ('at' in timing) return `Queue for ${dateInWords(timing.at.date)} ${timing.at.time}${where}`;
   return dates === 1 ? 'Queue 1 post' : `Queue ${dates} posts`;
+}
+
+/** What has been done once a new post is saved. */
+export function doneWords({ timing }: PostDraft): string {
+  if (timing === 'now') return 'Posted.';
+  return timing === 'draft' ? 'The draft is kept.' : 'Post queued.';
 }
 
 /** The words of a post in a line. */

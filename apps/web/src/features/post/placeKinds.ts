@@ -1,10 +1,14 @@
 import type { PlaceKind } from './draft.js';
 
 /** The kinds of place, as a sentence names them. */
-export const KINDS: { value: PlaceKind; label: string; hint: string }[] = [
+const KINDS: { value: PlaceKind; label: string; hint: string }[] = [
   { value: 'stream', label: 'the class stream', hint: 'a post' },
   { value: 'item', label: 'the course page', hint: 'an item of a section' },
   { value: 'calendar', label: 'the course calendar', hint: 'an entry for each session' },
   { value: 'by-hand', label: 'a place filled by hand', hint: 'Glen asks you then' },
 ];
+/** Those that can be chosen: without a course site only what is filled by hand. */
+export const offeredKinds = (hasSite: boolean) =>
+  KINDS.filter((kind) => hasSite || kind.value === 'by-hand');
+
 export const kindWords = (kind: PlaceKind): string => KINDS.find((k) => k.value === kind)!.label;

@@ -1,46 +1,123 @@
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import type { Answer } from '@glen/contract';
-
-type Reach = Answer<'reach'>;
-type Person = Reach['people'][number];
-type Place = Reach['places'][number];
-
-/** How a verdict is drawn and said: told apart by shape, not by colour alone. */
-const VERDICTS: Record<Person['verdict'], { mark: string; dress: string; said: string }> = {
-  clear: { mark: '●', dress: 'text-moss-deep', said: 'exactly one right link' },
-  none: { mark: '○', dress: 'text-berry-deep', said: 'no link' },
-  stale: { mark: '✕', dress: 'text-berry-deep', said: 'an old link' },
-  several: { mark: '◆', dress: 'text-gorse-deep', said: 'two doors for the same' },
-  unproven: { mark: '◐', dress: 'text-gorse-deep', said: 'by hand only' },
-  leak: { mark: '!', dress: 'text-berry-deep font-bold', said: 'not for them' },
-  'not-for-them': { mark: '', dress: '', said: 'not for them, and they see nothing' },
-};
-
-function cellOf(person: Person, place: Place): { mark: string; dress: string; said: string } {
-  if (!person.places.includes(place.id)) return { mark: '', dress: '', said: 'sees nothing here' };
-  if (person.verdict === 'leak' && place.state === 'right') return VERDICTS.leak;
-  if (place.state === 'old') return { ...VERDICTS.stale, said: 'an old link here' };
-  if (place.state === 'other') return { ...VERDICTS.several, said: 'another door here' };
-  return place.proven
-    ? { ...VERDICTS.clear, said: 'the right link here' }
-    : { ...VERDICTS.unproven, said: 'the right link here, by hand' };
-}
+import { VERDICTS, markAt, type Mark, type Person, type Place, type Reach } from './verdicts.js';
 
 const STATE_WORDS: Record<Place['state'], string> = {
-  right: 'right',
-  old: 'old link',
-  other: 'other door',
+  right: '',
+  old: 'old link · ',
+  other: 'other door · ',
 };
 
 /** In pixels: with these forty students fit beside the names of the places. */
 const NAMES = 224;
 const COLUMN = 17;
 
-/** Students across, places down: forty by twelve fit beside the margin. Names stand on end so that each column is narrow. */
+function MarkCell({
+  shown: { mark, dress, words },
+  className,
+}: {
+  shown: Mark;
+  className: string;
+}) {
+  return (
+    <td className={`p-0 text-center ${className} ${dress}`}>
+      <span aria-hidden="true">{mark}</span>
+      <span className="sr-only">{words}</span>
+    </td>
+  );
+}
+
+/** The students' names, on end so that each column is narrow. */
+const NamesRow = ({ people, places, link }: Reach) => (
+  <tr>
+    <th
+      scope="col"
+      className="sticky left-0 z-10 bg-paper pr-2 pb-1 text-left align-bottom font-semibold"
+    >
+      {people.length} people, {places.length} {places.length === 1 ? 'place' : 'places'}
+    </th>
+    {people.map((p) => (
+      <th key={p.id} scope="col" className="h-32 p-0 align-bottom font-normal">
+        <Link
+          className="mx-auto block max-h-32 rotate-180 truncate text-left hover:underline"
+          style={{ writingMode: 'vertical-rl' }}
+          to={`/posts/see-as?class=${link.classId}&person=${p.id}`}
+        >
+          {p.name}
+        </Link>
+      </th>
+    ))}
+  </tr>
+);
+
+const InAllRow = ({ people }: { people: Person[] }) => (
+  <tr>
+    <th
+      scope="row"
+      className="sticky left-0 z-10 border-y border-edge bg-paper py-0.5 pr-2 text-left font-semibold"
+    >
+      In all
+    </th>
+    {people.map((p) => (
+      <MarkCell
+        key={p.id}
+        shown={VERDICTS[p.verdict]}
+        className="border-y border-edge bg-shade/60 leading-6"
+      />
+    ))}
+  </tr>
+);
+
+/** Leads to the place itself where it has an address. */
+function Where({ address, children }: { address: string | null; children: ReactNode }) {
+  if (address === null) return <span>{children}</span>;
+  return (
+    <span>
+      <a className="hover:underline" href={address} target="_blank" rel="noreferrer">
+        {children}
+      </a>
+    </span>
+  );
+}
+
+interface PlaceRowProps {
+  place: Place;
+  people: Person[];
+  /** Whose place it is is said only where it is somebody else's. */
+  classTitle: string;
+}
+
+function PlaceRow({ place, people, classTitle }: PlaceRowProps) {
+  const { where, title, address, state, ours } = place;
+  return (
+    <tr className="group">
+      <th
+        scope="row"
+        className="sticky left-0 z-10 truncate border-b border-line bg-paper py-0.5 pr-2 text-left font-normal group-hover:bg-shade"
+        title={`${title} · ${where}`}
+      >
+        <Where address={address}>{where.replace(`, ${classTitle}`, '')}</Where>
+        <span className="text-xs text-soft">
+          {' '}
+          {STATE_WORDS[state]}
+          {title || 'the link'}
+          {ours ? '' : ' · not put there by Glen'}
+        </span>
+      </th>
+      {people.map((p) => (
+        <MarkCell
+          key={p.id}
+          shown={markAt(p, place)}
+          className="border-b border-line group-hover:bg-shade"
+        />
+      ))}
+    </tr>
+  );
+}
+
+/** Students across, places down: forty by twelve fit beside the margin. */
 export function ReachGrid({ reach }: { reach: Reach }) {
   const { people, places, link } = reach;
-  /** Whose it is is said only where it is somebody else's. */
-  const whereIn = (place: Place): string => place.where.replace(`, ${link.classTitle}`, '');
   return (
     <div
       className="overflow-x-auto pb-1"
@@ -62,88 +139,12 @@ export function ReachGrid({ reach }: { reach: Reach }) {
           ))}
         </colgroup>
         <thead>
-          <tr>
-            <th
-              scope="col"
-              className="sticky left-0 z-10 bg-paper pr-2 pb-1 text-left align-bottom font-semibold"
-            >
-              {people.length} people, {places.length} {places.length === 1 ? 'place' : 'places'}
-            </th>
-            {people.map((p) => (
-              <th key={p.id} scope="col" className="h-32 p-0 align-bottom font-normal">
-                <Link
-                  className="mx-auto block max-h-32 rotate-180 truncate text-left hover:underline"
-                  style={{ writingMode: 'vertical-rl' }}
-                  to={`/posts/see-as?class=${link.classId}&person=${p.id}`}
-                >
-                  {p.name}
-                </Link>
-              </th>
-            ))}
-          </tr>
+          <NamesRow {...reach} />
         </thead>
         <tbody>
-          <tr>
-            <th
-              scope="row"
-              className="sticky left-0 z-10 border-y border-edge bg-paper py-0.5 pr-2 text-left font-semibold"
-            >
-              In all
-            </th>
-            {people.map((p) => {
-              const v = VERDICTS[p.verdict];
-              return (
-                <td
-                  key={p.id}
-                  className={`border-y border-edge bg-shade/60 p-0 text-center leading-6 ${v.dress}`}
-                >
-                  <span aria-hidden="true">{v.mark}</span>
-                  <span className="sr-only">{v.said}</span>
-                </td>
-              );
-            })}
-          </tr>
+          <InAllRow people={people} />
           {places.map((place) => (
-            <tr key={place.id} className="group">
-              <th
-                scope="row"
-                className="sticky left-0 z-10 truncate border-b border-line bg-paper py-0.5 pr-2 text-left font-normal group-hover:bg-shade"
-                title={`${place.title} · ${place.where}`}
-              >
-                <span>
-                  {place.address === null ? (
-                    whereIn(place)
-                  ) : (
-                    <a
-                      className="hover:underline"
-                      href={place.address}
-                      target="_blank"
-                      rel="noreferrer"
-                    >
-                      {whereIn(place)}
-                    </a>
-                  )}
-                </span>
-                <span className="text-xs text-soft">
-                  {' '}
-                  {place.state === 'right' ? '' : `${STATE_WORDS[place.state]} · `}
-                  {place.title || 'the link'}
-                  {place.ours ? '' : ' · not put there by Glen'}
-                </span>
-              </th>
-              {people.map((p) => {
-                const c = cellOf(p, place);
-                return (
-                  <td
-                    key={p.id}
-                    className={`border-b border-line p-0 text-center group-hover:bg-shade ${c.dress}`}
-                  >
-                    <span aria-hidden="true">{c.mark}</span>
-                    <span className="sr-only">{c.said}</span>
-                  </td>
-                );
-              })}
-            </tr>
+            <PlaceRow key={place.id} place={place} people={people} classTitle={link.classTitle} />
           ))}
         </tbody>
       </table>
@@ -153,8 +154,10 @@ export function ReachGrid({ reach }: { reach: Reach }) {
 
 /** What the marks mean, those that occur. */
 export function Legend({ people }: { people: Person[] }) {
+  const count = (verdict: Person['verdict']): number =>
+    people.filter((p) => p.verdict === verdict).length;
   const there = (Object.keys(VERDICTS) as Person['verdict'][]).filter(
-    (v) => VERDICTS[v].mark && people.some((p) => p.verdict === v),
+    (v) => VERDICTS[v].mark && count(v) > 0,
   );
   return (
     <ul className="mt-3 flex flex-wrap gap-x-5 gap-y-1 text-[15px]">
@@ -163,8 +166,7 @@ export function Legend({ people }: { people: Person[] }) {
           <span aria-hidden="true" className={`${VERDICTS[v].dress} mr-1.5`}>
             {VERDICTS[v].mark}
           </span>
-          {VERDICTS[v].said}:{' '}
-          <b className="font-mono">{people.filter((p) => p.verdict === v).length}</b>
+          {VERDICTS[v].words}: <b className="font-mono">{count(v)}</b>
         </li>
       ))}
     </ul>

@@ -1,91 +1,140 @@
 import { addDays, dateInWords, dayInfo, dayNumber, type SchoolCalendar } from '@glen/core';
 
+type Closure = SchoolCalendar['closures'][number];
+
+/** The drawing's own measure; the browser stretches it to the page's width. */
+const WIDTH = 1000;
+const HEIGHT = 58;
+const BAND = { top: 16, height: 26 };
+const THINNEST = 4;
+
+const HATCH = 'url(#year-hatch)';
+const CLOSURE_FILL: Record<Closure['kind'], string> = {
+  exams: 'var(--berry)',
+  staff: 'var(--gorse)',
+  holiday: HATCH,
+};
+
+/** The first days of months between two dates, both counted. */
+function monthsBetween(first: string, last: string): string[] {
+  const months: string[] = [];
+  for (let day = first; day <= last; day = addDays(day, 1))
+    if (day.endsWith('-01')) months.push(day);
+  return months;
+}
+
+/** Where days lie on a line from the first to the last day. */
+interface Scale {
+  x: (date: string) => number;
+  width: (first: string, last: string) => number;
+}
+
+function scaleOf(first: string, days: number): Scale {
+  const from = dayNumber(first, 'first');
+  const x = (date: string): number => ((dayNumber(date, 'date') - from) / days) * WIDTH;
+  return { x, width: (a, b) => Math.max(THINNEST, x(addDays(b, 1)) - x(a)) };
+}
+
+const Hatching = () => (
+  <defs>
+    <pattern
+      id="year-hatch"
+      width="5"
+      height="5"
+      patternUnits="userSpaceOnUse"
+      patternTransform="rotate(45)"
+    >
+      <path d="M0 0v5" stroke="var(--edge)" strokeWidth="2.4" />
+    </pattern>
+  </defs>
+);
+
+interface PartProps {
+  school: SchoolCalendar;
+  scale: Scale;
+}
+
+const TermBars = ({ school, scale }: PartProps) =>
+  school.terms.map(({ name, first, last }) => (
+    <g key={name}>
+      <rect
+        x={scale.x(first)}
+        y={BAND.top}
+        width={scale.width(first, last)}
+        height={BAND.height}
+        rx={4}
+        fill="var(--loch-tint)"
+        stroke="var(--loch)"
+      />
+      <text x={scale.x(first) + 6} y={11} fontSize={12} fill="var(--ink)">
+        {name}
+      </text>
+    </g>
+  ));
+
+const ClosureBars = ({ school, scale }: PartProps) =>
+  school.closures.map(({ name, first, last, kind }, i) => (
+    <rect
+      key={i}
+      x={scale.x(first)}
+      y={BAND.top}
+      width={scale.width(first, last)}
+      height={BAND.height}
+      fill={CLOSURE_FILL[kind]}
+      opacity={kind === 'holiday' ? 1 : 0.75}
+    >
+      <title>{`${name}, ${dateInWords(first)}`}</title>
+    </rect>
+  ));
+
+const OtherBells = ({ school, scale }: PartProps) =>
+  school.bellFor
+    .filter(({ date }) => dayInfo(school, date).teaching)
+    .map(({ bell, date }) => (
+      <circle key={date} cx={scale.x(date) + 1.5} cy={29} r={3.5} fill="var(--loch-deep)">
+        <title>{`${bell} bells, ${dateInWords(date)}`}</title>
+      </circle>
+    ));
+
+const Legend = () => (
+  <figcaption className="flex flex-wrap gap-x-4 text-sm text-soft">
+    <span>hatched: holiday</span>
+    <span>gold: staff day</span>
+    <span>red: examinations</span>
+    <span>dot: other bells</span>
+  </figcaption>
+);
+
 /** The school year at a glance: terms, closures hatched, examinations, days of other bells. */
 export function YearLine({ school, today }: { school: SchoolCalendar; today: string }) {
-  const [first, last] = [school.terms[0]?.first ?? today, school.terms.at(-1)?.last ?? today];
-  const from = dayNumber(first, 'first');
-  const days = dayNumber(last, 'last') - from + 1;
+  const first = school.terms[0]?.first ?? today;
+  const last = school.terms.at(-1)?.last ?? today;
+  const days = dayNumber(last, 'last') - dayNumber(first, 'first') + 1;
   if (days < 2) return null;
-  const x = (date: string): number => ((dayNumber(date, 'date') - from) / days) * 1000;
-  const width = (a: string, b: string): number => Math.max(4, x(addDays(b, 1)) - x(a));
-  const months: string[] = [];
-  for (let d = first; d <= last; d = addDays(d, 1)) if (d.endsWith('-01')) months.push(d);
+  const scale = scaleOf(first, days);
+  const span = `from ${dateInWords(first, 'with-year')} to ${dateInWords(last, 'with-year')}`;
+  const count = `${school.terms.length} terms, ${school.closures.length} closures`;
+  const isNow = first <= today && today <= last;
   return (
     <figure className="mb-4">
       <svg
-        viewBox="0 0 1000 58"
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         className="w-full"
         role="img"
-        aria-label={`The school year from ${dateInWords(first, 'with-year')} to ${dateInWords(last, 'with-year')}: ${school.terms.length} terms, ${school.closures.length} closures`}
+        aria-label={`The school year ${span}: ${count}`}
       >
-        <defs>
-          <pattern
-            id="year-hatch"
-            width="5"
-            height="5"
-            patternUnits="userSpaceOnUse"
-            patternTransform="rotate(45)"
-          >
-            <path d="M0 0v5" stroke="var(--edge)" strokeWidth="2.4" />
-          </pattern>
-        </defs>
-        {school.terms.map((t) => (
-          <g key={t.name}>
-            <rect
-              x={x(t.first)}
-              y={16}
-              width={width(t.first, t.last)}
-              height={26}
-              rx={4}
-              fill="var(--loch-tint)"
-              stroke="var(--loch)"
-            />
-            <text x={x(t.first) + 6} y={11} fontSize={12} fill="var(--ink)">
-              {t.name}
-            </text>
-          </g>
-        ))}
-        {school.closures.map((c, i) => (
-          <rect
-            key={i}
-            x={x(c.first)}
-            y={16}
-            width={width(c.first, c.last)}
-            height={26}
-            fill={
-              c.kind === 'exams'
-                ? 'var(--berry)'
-                : c.kind === 'staff'
-                  ? 'var(--gorse)'
-                  : 'url(#year-hatch)'
-            }
-            opacity={c.kind === 'holiday' ? 1 : 0.75}
-          >
-            <title>{`${c.name}, ${dateInWords(c.first)}`}</title>
-          </rect>
-        ))}
-        {school.bellFor
-          .filter((b) => dayInfo(school, b.date).teaching)
-          .map((b) => (
-            <circle key={b.date} cx={x(b.date) + 1.5} cy={29} r={3.5} fill="var(--loch-deep)">
-              <title>{`${b.bell} bells, ${dateInWords(b.date)}`}</title>
-            </circle>
-          ))}
-        {months.map((d) => (
-          <text key={d} x={x(d)} y={55} fontSize={11} fill="var(--soft)">
-            {dateInWords(d).slice(6)}
+        <Hatching />
+        <TermBars school={school} scale={scale} />
+        <ClosureBars school={school} scale={scale} />
+        <OtherBells school={school} scale={scale} />
+        {monthsBetween(first, last).map((month) => (
+          <text key={month} x={scale.x(month)} y={55} fontSize={11} fill="var(--soft)">
+            {dateInWords(month).slice(6)}
           </text>
         ))}
-        {today >= first && today <= last && (
-          <path d={`M${x(today)} 12V46`} stroke="var(--bracken)" strokeWidth={2} />
-        )}
+        {isNow && <path d={`M${scale.x(today)} 12V46`} stroke="var(--bracken)" strokeWidth={2} />}
       </svg>
-      <figcaption className="flex flex-wrap gap-x-4 text-sm text-soft">
-        <span>hatched: holiday</span>
-        <span>gold: staff day</span>
-        <span>red: examinations</span>
-        <span>dot: other bells</span>
-      </figcaption>
+      <Legend />
     </figure>
   );
 }

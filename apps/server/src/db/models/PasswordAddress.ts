@@ -1,0 +1,35 @@
+import {
+  DataTypes,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Model,
+  type ModelStatic,
+  type Sequelize,
+} from 'sequelize';
+import { idOf, instant, ownId } from './columns.js';
+
+/** A one-time address by which an account's owner sets its password; each account has one at most. */
+interface PasswordAddressRow extends Model<
+  InferAttributes<PasswordAddressRow>,
+  InferCreationAttributes<PasswordAddressRow>
+> {
+  id: CreationOptional<number>;
+  account_id: number;
+  token_hash: string;
+  expires_at: string;
+  made_by: number | null;
+}
+
+export const definePasswordAddress = (sequelize: Sequelize): ModelStatic<PasswordAddressRow> =>
+  sequelize.define<PasswordAddressRow>(
+    'PasswordAddress',
+    {
+      id: ownId(),
+      account_id: idOf({ unique: true }),
+      token_hash: { type: DataTypes.STRING(64), allowNull: false, unique: true },
+      expires_at: instant('expires_at'),
+      made_by: { type: DataTypes.INTEGER.UNSIGNED, allowNull: true },
+    },
+    { tableName: 'password_addresses', timestamps: false },
+  );

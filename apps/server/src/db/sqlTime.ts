@@ -1,0 +1,2 @@
+/** `2026-10-14T13:45:00Z` as a DATETIME column takes it. */
+export const toSql = (instant: string): string => instant.slice(0, 19).replace('T', ' ');

@@ -1,0 +1,89 @@
+import { planRoll, readRollList } from '@glen/core';
+import type { Answer, Body } from '@glen/contract';
+import type { Glen } from '../../glen.js';
+import { notFound, wrongField } from '../../http/problem.js';
+import { personWithAddress } from '../accounts/store.js';
+import { announceClass } from './announceClass.js';
+import { makePerson } from './makePerson.js';
+import { refuseUnlessOnRoll } from './onRoll.js';
+import { STAFF_ROLES, knownBy, putOnRoll, roleOf, rollIds, takeOff } from './store.js';
+
+/** What a pasted list would do to a roll, line by line; nothing is written. */
+export async function previewRoll(
+  glen: Glen,
+  classId: number,
+  { text }: Body<'previewRoll'>,
+): Promise<Answer<'previewRoll'>> {
+  const entries = readRollList(text);
+  const known = await knownBy(glen.db, {
+    emails: entries.map((e) => e.email).filter(Boolean),
+    names: entries.map((e) => e.name).filter(Boolean),
+  });
+  return { lines: planRoll(entries, known, await rollIds(glen.db, classId)) };
+}
+
+type Person = Body<'addToRoll'>['people'][number];
+
+/** A student by the id or address of theirs; whoever the school does not know yet is made. */
+async function studentFor(glen: Glen, person: Person, at: number): Promise<number> {
+  const known =
+    'personId' in person ? person.personId : await personWithAddress(glen.db, person.email);
+  if (known === undefined) {
+    const { name, email } = person as Extract<Person, { email: string }>;
+    return makePerson(glen, { name, email, role: 'student' });
+  }
+  const role = await roleOf(glen.db, known);
+  if (!role) throw notFound('This person');
+  if (STAFF_ROLES.includes(role))
+    throw wrongField(`people.${at}`, 'Whoever teaches here stands on no roll.');
+  return known;
+}
+
+async function rollNow(
+  glen: Glen,
+  classId: number,
+  personIds: number[],
+): Promise<Answer<'addToRoll'>> {
+  return { rollSize: (await rollIds(glen.db, classId)).length, personIds };
+}
+
+/** Puts people on the roll, all or none. */
+export async function addToRoll(
+  glen: Glen,
+  classId: number,
+  by: number,
+  { people }: Body<'addToRoll'>,
+): Promise<Answer<'addToRoll'>> {
+  const added = await glen.db.transaction(async () => {
+    const ids: number[] = [];
+    for (const [i, person] of people.entries()) ids.push(await studentFor(glen, person, i));
+    const before = new Set(await rollIds(glen.db, classId));
+    const fresh = [...new Set(ids)].filter((id) => !before.has(id));
+    await putOnRoll(glen.db, classId, fresh);
+    await glen.audit({ by, action: 'add-to-roll', subject: `class:${classId}`, after: fresh });
+    await announceClass(glen, classId, fresh);
+    return fresh;
+  });
+  return rollNow(glen, classId, added);
+}
+
+/** Takes people off the roll; their account and what they did stay. */
+export async function takeOffRoll(
+  glen: Glen,
+  classId: number,
+  by: number,
+  { personIds }: Body<'takeOffRoll'>,
+): Promise<Answer<'takeOffRoll'>> {
+  await glen.db.transaction(async () => {
+    await refuseUnlessOnRoll(glen.db, classId, personIds);
+    await takeOff(glen.db, classId, personIds);
+    await glen.audit({
+      by,
+      action: 'take-off-roll',
+      subject: `class:${classId}`,
+      before: personIds,
+    });
+    await announceClass(glen, classId, personIds);
+  });
+  return rollNow(glen, classId, personIds);
+}

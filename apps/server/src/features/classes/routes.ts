@@ -1,0 +1,19 @@
+import type { Glen } from '../../glen.js';
+import type { Handlers } from '../../http/mount.js';
+import { editClass } from './editClass.js';
+import { makeClass } from './makeClass.js';
+import { makePasswordAddresses } from './passwordAddresses.js';
+import { setStaff } from './staff.js';
+import { addToRoll, previewRoll, takeOffRoll } from './roll.js';
+
+export const classRoutes = (glen: Glen) =>
+  ({
+    addClass: ({ body, who }) => makeClass(glen, who, body),
+    editClass: ({ params, body, who }) => editClass(glen, params.classId, who, body),
+    setStaff: ({ params, body, who }) => setStaff(glen, params.classId, who, body),
+    previewRoll: ({ params, body }) => previewRoll(glen, params.classId, body),
+    addToRoll: ({ params, body, who }) => addToRoll(glen, params.classId, who.person!.id, body),
+    takeOffRoll: ({ params, body, who }) => takeOffRoll(glen, params.classId, who.person!.id, body),
+    passwordAddresses: ({ params, body, who }) =>
+      makePasswordAddresses(glen, params.classId, who.person!.id, body),
+  }) satisfies Partial<Handlers>;

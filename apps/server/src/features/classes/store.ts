@@ -1,0 +1,137 @@
+import { literal } from 'sequelize';
+import type { KnownPerson, PennantMark } from '@glen/core';
+import type { Db } from '../../db/connect.js';
+import type { ClassPeriodRow } from '../../db/models/ClassPeriod.js';
+import type { ClassStaffRow } from '../../db/models/ClassStaff.js';
+
+/** Whoever teaches or looks after the school. */
+export const STAFF_ROLES = ['teacher', 'head', 'office'];
+
+/** The pennants that class periods fly, those put away too. */
+export const pennantsTaken = async (db: Db): Promise<PennantMark[]> =>
+  (await db.models.ClassPeriod.findAll({ attributes: ['pennant'] })).map((c) => c.pennant);
+
+export const whoMakesClasses = async (db: Db): Promise<'teachers' | 'office'> =>
+  (await db.models.School.findByPk(1, { attributes: ['classes_by'] }))!.classes_by;
+
+export const roleOf = async (db: Db, personId: number): Promise<string | undefined> =>
+  (await db.models.Person.findByPk(personId, { attributes: ['role'] }))?.role;
+
+/** A class period, hosted by whoever makes it; its link is made by the link service in the same transaction. */
+export async function insertOwnClass(
+  db: Db,
+  hostId: number,
+  row: Pick<ClassPeriodRow, 'ref' | 'title' | 'period' | 'pennant' | 'rules'>,
+): Promise<number> {
+  const { id } = await db.models.ClassPeriod.create(row);
+  await db.models.ClassStaff.create({ class_id: id, person_id: hostId, as_what: 'host' });
+  return id;
+}
+
+interface KnownRow {
+  id: number;
+  name: string;
+  role: string;
+  accounts: { email: string }[];
+}
+
+/** Everybody who has one of these addresses or bears one of these names. */
+export async function knownBy(
+  db: Db,
+  { emails, names }: { emails: string[]; names: string[] },
+): Promise<KnownPerson[]> {
+  const { Person, Account } = db.models;
+  const owners = await Account.findAll({ attributes: ['person_id'], where: { email: emails } });
+  const namesakes = await Person.findAll({ attributes: ['id'], where: { name: names } });
+  const ids = [...new Set([...owners.map((a) => a.person_id), ...namesakes.map((p) => p.id)])];
+  const people = await Person.findAll({
+    where: { id: ids },
+    include: [{ model: Account, as: 'accounts', attributes: ['email'] }],
+  });
+  return people.map((row) => {
+    const { id, name, role, accounts } = row.get({ plain: true }) as unknown as KnownRow;
+    return {
+      id,
+      name,
+      emails: accounts.map((a) => a.email),
+      isStudent: !STAFF_ROLES.includes(role),
+    };
+  });
+}
+
+export const rollIds = async (db: Db, classId: number): Promise<number[]> =>
+  (await db.models.RollEntry.findAll({ where: { class_id: classId } })).map((r) => r.person_id);
+
+/** Puts people on a roll; who is there already stays. */
+export async function putOnRoll(db: Db, classId: number, personIds: number[]): Promise<void> {
+  await db.models.RollEntry.bulkCreate(
+    personIds.map((personId) => ({ class_id: classId, person_id: personId })),
+    { ignoreDuplicates: true },
+  );
+}
+
+export const takeOff = (db: Db, classId: number, personIds: number[]): Promise<number> =>
+  db.models.RollEntry.destroy({ where: { class_id: classId, person_id: personIds } });
+
+interface AccountOfPerson {
+  id: number;
+  person_id: number;
+  email: string;
+  password_hash: string | null;
+  person: { name: string };
+}
+
+/** The school accounts of people, with what they are called. */
+export async function schoolAccountsOf(db: Db, personIds: number[]): Promise<AccountOfPerson[]> {
+  const { Account, Person } = db.models;
+  const found = await Account.findAll({
+    where: { person_id: personIds, kind: 'school' },
+    include: [{ model: Person, as: 'person', attributes: ['name'] }],
+    order: [['id', 'ASC']],
+  });
+  return found.map((row) => row.get({ plain: true }) as unknown as AccountOfPerson);
+}
+
+/** Lets an account's password be set by another address; the one before is dead. */
+export async function writePasswordAddress(
+  db: Db,
+  address: { accountId: number; tokenHash: string; expiresAt: string; by: number },
+): Promise<void> {
+  const { PasswordAddress } = db.models;
+  await PasswordAddress.destroy({ where: { account_id: address.accountId } });
+  await PasswordAddress.create({
+    account_id: address.accountId,
+    token_hash: address.tokenHash,
+    expires_at: address.expiresAt,
+    made_by: address.by,
+  });
+}
+
+export type ClassColumns = Partial<Pick<ClassPeriodRow, 'title' | 'period' | 'pennant'>>;
+
+/** Writes a class period's own row if it still has this version; whether it had. */
+export async function bumpClass(
+  db: Db,
+  classId: number,
+  version: number,
+  columns: ClassColumns,
+): Promise<boolean> {
+  const [changed] = await db.models.ClassPeriod.update(
+    { ...columns, version: literal('version + 1') },
+    { where: { id: classId, version } },
+  );
+  return changed > 0;
+}
+
+type StaffEntry = Pick<ClassStaffRow, 'person_id' | 'as_what'>;
+
+export const staffEntries = async (db: Db, classId: number): Promise<StaffEntry[]> =>
+  (await db.models.ClassStaff.findAll({ where: { class_id: classId } })).map(
+    ({ person_id, as_what }) => ({ person_id, as_what }),
+  );
+
+/** Who teaches a class period, all of them anew. */
+export async function writeStaff(db: Db, classId: number, staff: StaffEntry[]): Promise<void> {
+  await db.models.ClassStaff.destroy({ where: { class_id: classId } });
+  await db.models.ClassStaff.bulkCreate(staff.map((entry) => ({ class_id: classId, ...entry })));
+}

@@ -1,0 +1,16 @@
+import { toast } from 'sonner';
+
+const NOT_ALLOWED = 'The browser did not allow copying. Select the text and copy it by hand.';
+
+/** Writes to the clipboard, and says that it is done, or that it could not be. */
+export async function copying(write: () => Promise<void>, done: string): Promise<void> {
+  try {
+    await write();
+    toast(done);
+  } catch {
+    toast.error(NOT_ALLOWED);
+  }
+}
+
+export const copyText = (text: string, done: string): Promise<void> =>
+  copying(() => navigator.clipboard.writeText(text), done);

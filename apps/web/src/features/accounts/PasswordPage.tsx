@@ -1,0 +1,73 @@
+import { useNavigate, useParams } from 'react-router';
+import type { Answer, Me, Sent } from '@glen/contract';
+import { api } from '../../app/api.js';
+import { restartLive } from '../../app/live.js';
+import { Loaded } from '../../app/Loaded.js';
+import { useServerForm } from '../../app/useServerForm.js';
+import { Button } from '../../ui/Button.js';
+import { FieldError } from '../../ui/Field.js';
+import { TextField } from '../../ui/TextField.js';
+
+type Typed = Sent<'setPassword'>;
+
+const schema = async () => (await import('@glen/contract/forms')).newPasswordBody;
+
+interface FormProps {
+  token: string;
+  whose: Answer<'passwordFor'>;
+}
+
+function PasswordForm({ token, whose }: FormProps) {
+  const navigate = useNavigate();
+  const [set] = api.useSetPasswordMutation();
+  const { register, formState, problem, submit } = useServerForm<Typed, Typed, Me>({
+    start: { password: '' },
+    schema,
+    send: (body) => set({ params: { token }, body }),
+    onDone: () => {
+      restartLive();
+      void navigate('/', { replace: true });
+    },
+  });
+  return (
+    <form className="mt-5 grid gap-4" noValidate onSubmit={submit}>
+      <input type="hidden" name="username" autoComplete="username" value={whose.email} readOnly />
+      <TextField
+        label="Your new password"
+        hint="Several words are easy to keep in mind."
+        error={formState.errors.password?.message}
+        autoFocus
+        type="password"
+        autoComplete="new-password"
+        {...register('password')}
+      />
+      {problem && <FieldError>{problem.title}</FieldError>}
+      <Button type="submit" kind="act" disabled={formState.isSubmitting}>
+        Set it and go in
+      </Button>
+    </form>
+  );
+}
+
+/** Setting a password by the one-time address that somebody was given. */
+export default function PasswordPage() {
+  const token = useParams().token ?? '';
+  const asked = api.usePasswordForQuery({ params: { token } });
+  return (
+    <main id="main" className="mx-auto min-h-dvh max-w-md px-5 py-9">
+      <Loaded asked={asked} lines={3} isPart>
+        {(whose) => (
+          <>
+            <p className="text-soft">{whose.school}</p>
+            <h1 className="text-2xl">Hello, {whose.name}</h1>
+            <p className="mt-2">
+              You sign in as <b className="break-all">{whose.email}</b>. Choose a password; this
+              address works once.
+            </p>
+            <PasswordForm token={token} whose={whose} />
+          </>
+        )}
+      </Loaded>
+    </main>
+  );
+}

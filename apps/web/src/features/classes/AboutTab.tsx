@@ -1,0 +1,30 @@
+import type { ReactNode } from 'react';
+import type { Note } from '@glen/core';
+import { Margin, Screen } from '../../ui/Margin.js';
+import type { ClassPeriod } from '../school/classPeriod.js';
+import { mayEdit } from '../school/mayEdit.js';
+import { ClassWords } from './ClassWords.js';
+import { Teachers } from './Teachers.js';
+
+const LASTING: Note = {
+  severity: 'inform',
+  title: 'The link stays',
+  text: 'Whatever it is called and whoever teaches it: students come by the same link.',
+};
+
+interface AboutProps {
+  classPeriod: ClassPeriod;
+  head: ReactNode;
+}
+
+/** What a class period is called, what it flies, and who teaches it. */
+export default function AboutTab({ classPeriod, head }: AboutProps) {
+  const isOwn = mayEdit(classPeriod.class);
+  return (
+    <Screen margin={<Margin notes={isOwn ? [LASTING] : []} />}>
+      {head}
+      {isOwn && <ClassWords key={classPeriod.version} classPeriod={classPeriod} />}
+      <Teachers classPeriod={classPeriod} />
+    </Screen>
+  );
+}

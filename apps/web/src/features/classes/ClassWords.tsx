@@ -1,0 +1,125 @@
+import { PENNANT_HUES, PENNANT_PATTERNS } from '@glen/core';
+import type { ClassItem, Sent } from '@glen/contract';
+import { api } from '../../app/api.js';
+import { offerUndo } from '../../app/undo.js';
+import { useServerForm } from '../../app/useServerForm.js';
+import { Button } from '../../ui/Button.js';
+import { FieldError, inputClass } from '../../ui/Field.js';
+import { TextField } from '../../ui/TextField.js';
+import { Pennant } from '../../ui/Pennant.js';
+import { ChoicePart } from '../../ui/SentencePart.js';
+import type { ClassPeriod } from '../school/classPeriod.js';
+
+type Checked = Omit<Sent<'editClass'>, 'version'>;
+type Typed = Checked & { period: string };
+
+const schema = async () =>
+  (await import('@glen/contract/forms')).classWords.omit({ version: true });
+
+const PATTERNS = PENNANT_PATTERNS.map((value) => ({ value, label: value }));
+
+const HUE_WORDS: Record<(typeof PENNANT_HUES)[number], string> = {
+  loch: 'blue-green',
+  moss: 'green',
+  gorse: 'gold',
+  berry: 'red',
+  plum: 'plum',
+  bracken: 'rust',
+};
+const HUES = PENNANT_HUES.map((value) => ({ value, label: HUE_WORDS[value] }));
+
+const typedOf = ({ title, period, pennant }: ClassItem): Typed => ({
+  title,
+  period: period ?? '',
+  pennant: pennant as Typed['pennant'],
+});
+
+function useClassWords({ class: c, version }: ClassPeriod) {
+  const [edit] = api.useEditClassMutation();
+  const params = { classId: c.id };
+  const before = typedOf(c);
+  return useServerForm<Typed, Checked, unknown>({
+    start: before,
+    schema,
+    send: (sent) => edit({ params, body: { ...sent, version } }),
+    onDone: () =>
+      offerUndo('It is changed.', () =>
+        edit({ params, body: { ...before, version: version + 1 } }).unwrap(),
+      ),
+  });
+}
+
+type Words = ReturnType<typeof useClassWords>;
+
+/** Its pennant, as a sentence whose parts can be changed. */
+function Flown({ register, watch, setValue }: Words) {
+  const pennant = watch('pennant');
+  const dirty = { shouldDirty: true };
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+      <Pennant pennant={pennant} size="large" />
+      <p className="text-lg leading-[2.2]">
+        It flies{' '}
+        <input
+          aria-label="Letters of the pennant"
+          className={`${inputClass} !inline-block !w-16 !py-1 text-center`}
+          maxLength={4}
+          {...register('pennant.letters')}
+        />{' '}
+        on{' '}
+        <ChoicePart
+          label="Pattern"
+          value={pennant.pattern}
+          onChange={(v) => setValue('pennant.pattern', v as Typed['pennant']['pattern'], dirty)}
+          choices={PATTERNS}
+        />{' '}
+        in{' '}
+        <ChoicePart
+          label="Colour"
+          value={pennant.hue}
+          onChange={(v) => setValue('pennant.hue', v as Typed['pennant']['hue'], dirty)}
+          choices={HUES}
+        />
+        .
+      </p>
+    </div>
+  );
+}
+
+/** What a class period is called, where it stands in the timetable, and what it flies. */
+export function ClassWords({ classPeriod }: { classPeriod: ClassPeriod }) {
+  const form = useClassWords(classPeriod);
+  const { register, formState, problem, theirs, submit } = form;
+  const { errors, isDirty, isSubmitting } = formState;
+  return (
+    <form className="grid max-w-2xl gap-4" noValidate onSubmit={submit}>
+      <div className="grid gap-4 sm:grid-cols-[1fr_9rem]">
+        <TextField
+          label="What is it called?"
+          error={errors.title?.message}
+          {...register('title')}
+        />
+        <TextField
+          label="Period"
+          hint="As the bells label it."
+          error={errors.period?.message}
+          {...register('period')}
+        />
+      </div>
+      <Flown {...form} />
+      {errors.pennant?.letters && <FieldError>{errors.pennant.letters.message}</FieldError>}
+      {problem && (
+        <FieldError>
+          {theirs
+            ? 'Somebody changed this class period just now; look at it again and save once more.'
+            : problem.title}
+        </FieldError>
+      )}
+      <p>
+        <Button type="submit" kind="act" disabled={!isDirty || isSubmitting}>
+          Save it
+        </Button>
+      </p>
+    </form>
+  );
+}

@@ -1,0 +1,75 @@
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import { FieldError } from '../../ui/Field.js';
+import { ChoicePart } from '../../ui/SentencePart.js';
+import { WaysIn } from '../group/WaysIn.js';
+import type { ClassPeriod } from '../school/classPeriod.js';
+import { mayEdit } from '../school/mayEdit.js';
+import { AS_WORDS, NameTeacher } from './NameTeacher.js';
+import { useTeachers, type As, type Ways } from './useTeachers.js';
+
+type Teacher = ClassPeriod['staff'][number];
+
+interface RowProps {
+  teacher: Teacher;
+  isOwn: boolean;
+  onChange: (as: As) => void;
+  onRemove: () => void;
+}
+
+function TeacherRow({ teacher: { name, as }, isOwn, onChange, onRemove }: RowProps) {
+  const words = AS_WORDS.find((w) => w.value === as)!.label;
+  return (
+    <li className="flex items-center gap-3 border-t border-line py-2">
+      <span className="min-w-0 flex-1">
+        <b>{name}</b> {!isOwn && words}
+      </span>
+      {isOwn && (
+        <>
+          <ChoicePart
+            label={`As what ${name} is here`}
+            value={as}
+            marked={false}
+            onChange={(v) => onChange(v as As)}
+            choices={AS_WORDS}
+          />
+          <button
+            type="button"
+            aria-label={`${name} teaches it no longer`}
+            className="rounded-small p-1.5 text-soft hover:bg-shade hover:text-berry-deep"
+            onClick={onRemove}
+          >
+            <X size={16} aria-hidden="true" />
+          </button>
+        </>
+      )}
+    </li>
+  );
+}
+
+/** Who hosts, co-teaches and presents in a class period; named lastingly. */
+export function Teachers({ classPeriod }: { classPeriod: ClassPeriod }) {
+  const teachers = useTeachers(classPeriod);
+  const [seen, setSeen] = useState<Ways>();
+  const isOwn = mayEdit(classPeriod.class);
+  const { problem, ways } = teachers;
+  return (
+    <section aria-label="Who teaches it" className="mt-7">
+      <h2 className="mb-1 text-[19px]">Who teaches it</h2>
+      {ways.length > 0 && ways !== seen && <WaysIn ways={ways} onClose={() => setSeen(ways)} />}
+      <ul className="max-w-2xl">
+        {classPeriod.staff.map((t) => (
+          <TeacherRow
+            key={t.id}
+            teacher={t}
+            isOwn={isOwn}
+            onChange={(as) => void teachers.change(t.id, as, t.name)}
+            onRemove={() => void teachers.remove(t.id, t.name)}
+          />
+        ))}
+      </ul>
+      {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
+      {isOwn && <NameTeacher teachers={teachers} />}
+    </section>
+  );
+}

@@ -1,0 +1,46 @@
+import { useState } from 'react';
+import type { Answer, Problem, Sent } from '@glen/contract';
+import { api, problemOf } from '../../app/api.js';
+import { offerUndo } from '../../app/undo.js';
+import type { ClassPeriod } from '../school/classPeriod.js';
+
+type Staff = Sent<'setStaff'>['staff'];
+export type As = Staff[number]['as'];
+export type Ways = Answer<'setStaff'>['addresses'];
+
+/** Changes who teaches a class period; each change is saved at once and can be taken back. */
+export function useTeachers({ class: { id }, version, staff }: ClassPeriod) {
+  const [set, { isLoading }] = api.useSetStaffMutation();
+  const [problem, setProblem] = useState<Problem>();
+  const [ways, setWays] = useState<Ways>([]);
+  const params = { classId: id };
+  const now: Staff = staff.map((s) => ({ personId: s.id, as: s.as }));
+
+  const put = async (next: Staff, done: string): Promise<boolean> => {
+    setProblem(undefined);
+    const { data, error } = await set({ params, body: { version, staff: next } });
+    if (!data) {
+      setProblem(problemOf(error));
+      return false;
+    }
+    setWays(data.addresses);
+    offerUndo(done, () => set({ params, body: { version: version + 1, staff: now } }).unwrap());
+    return true;
+  };
+  return {
+    problem,
+    ways,
+    isSaving: isLoading,
+    add: (person: Staff[number], name: string) => put([...now, person], `${name} is named.`),
+    change: (personId: number, as: As, name: string) =>
+      put(
+        staff.map((s) => ({ personId: s.id, as: s.id === personId ? as : s.as })),
+        `${name} is named anew.`,
+      ),
+    remove: (personId: number, name: string) =>
+      put(
+        now.filter((s) => !('personId' in s) || s.personId !== personId),
+        `${name} teaches it no longer.`,
+      ),
+  };
+}

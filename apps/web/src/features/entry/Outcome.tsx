@@ -1,0 +1,32 @@
+import { PERSON_KINDS, entryTable, type EntryRules, type PersonKind } from '@glen/core';
+import type { Answer } from '@glen/contract';
+import { wallClock } from '../../app/clock.js';
+import { OutcomeTable } from './OutcomeTable.js';
+
+/** Any times do for a table of a door with nothing planned. */
+const SOME_TIMES = { opens: '2026-01-01T09:00:00Z', closes: '2026-01-01T10:00:00Z' };
+
+interface OutcomeProps {
+  answer: Answer<'rules'>;
+  rules: EntryRules;
+  zone: string;
+}
+
+/** Kinds of people that may come to this door at all. */
+function kindsAt({ presenters }: Answer<'rules'>, rules: EntryRules): PersonKind[] {
+  const isAbsent: Partial<Record<PersonKind, boolean>> = {
+    'named-presenter': presenters.length === 0,
+    phone: rules.phone === 'none',
+  };
+  return PERSON_KINDS.filter((kind) => !isAbsent[kind]);
+}
+
+/** What rules come to at the door: the table of the core, with the real times and names. */
+export const Outcome = ({ answer, rules, zone }: OutcomeProps) => (
+  <OutcomeTable
+    table={entryTable(rules, answer.next ?? SOME_TIMES, kindsAt(answer, rules))}
+    names={answer}
+    opensAt={answer.next && wallClock(answer.next.opens, zone).time}
+    asksCode={rules.entryCode !== null}
+  />
+);

@@ -1,0 +1,47 @@
+import { dateInWords } from '@glen/core/light';
+import type { Answer } from '@glen/contract';
+import type { Acts, Entry } from './finderEntries.js';
+
+type Found = Answer<'find'>;
+
+/** Somebody leads to the door of a class period of theirs, else their address is copied. */
+function personEntry(person: Found['people'][number], { go, copyAddress }: Acts): Entry {
+  const { id, name, role, email, classes } = person;
+  const where = classes[0];
+  const text = `${name}, ${role}`;
+  const words = String(id);
+  if (where)
+    return {
+      text,
+      words,
+      run: () => go(`/classes/${where.id}/entry?as=${id}`),
+      aside: `try the door of ${where.title}`,
+    };
+  return {
+    text,
+    words,
+    run: () => copyAddress(email ?? name, 'Address copied.'),
+    aside: 'copy the address',
+  };
+}
+
+const sessionEntry = (s: Found['sessions'][number], { go }: Acts): Entry => ({
+  text: s.title,
+  words: String(s.id),
+  run: () => go(s.mine ? `/plan/${s.seriesId}?on=${s.key}` : `/classes/${s.classId}`),
+  aside: `${dateInWords(s.date)} ${s.time}`,
+});
+
+const linkEntry = (l: Found['links'][number], { go }: Acts): Entry => ({
+  text: l.code,
+  words: String(l.id),
+  run: () => go(`/classes/${l.classId}/links/${l.id}`),
+  aside: `${l.label}, ${l.title}${l.state === 'retired' ? ', stopped' : ''}`,
+});
+
+/** What the school knows by some letters: people, sessions of any day, links. */
+export const foundEntries = (found: Found | undefined, acts: Acts) => ({
+  people: (found?.people ?? []).map((person) => personEntry(person, acts)),
+  sessions: (found?.sessions ?? []).map((session) => sessionEntry(session, acts)),
+  links: (found?.links ?? []).map((link) => linkEntry(link, acts)),
+});

@@ -1,0 +1,52 @@
+import { toast } from 'sonner';
+import type { Answer, Problem, Sent } from '@glen/contract';
+import { api, problemOf } from '../../app/api.js';
+import { offerUndo } from '../../app/undo.js';
+
+type People = Sent<'addToRoll'>['people'];
+export type RollLines = Answer<'previewRoll'>['lines'];
+export type PasswordAddresses = Answer<'passwordAddresses'>['addresses'];
+
+const studentsInWords = (n: number): string => (n === 1 ? '1 student' : `${n} students`);
+
+/** What can be done to a roll; each is saved at once and can be taken back. */
+export function useRollEdits(classId: number) {
+  const [addPeople, adding] = api.useAddToRollMutation();
+  const [takeOffPeople] = api.useTakeOffRollMutation();
+  const [preview, previewing] = api.usePreviewRollMutation();
+  const [makeAddresses] = api.usePasswordAddressesMutation();
+  const params = { classId };
+  const say = (error: unknown): undefined => {
+    const problem = problemOf(error);
+    toast.error(problem?.errors?.[0]?.message ?? problem?.title ?? 'That did not work.');
+  };
+
+  const off = (personIds: number[]) => takeOffPeople({ params, body: { personIds } }).unwrap();
+  /** Gives what was wrong, if anything was. */
+  const add = async (people: People): Promise<Problem | undefined> => {
+    const { data, error } = await addPeople({ params, body: { people } });
+    if (!data) return problemOf(error);
+    const { personIds } = data;
+    if (personIds.length === 0) toast('All of them are on the roll already.');
+    else offerUndo(`${studentsInWords(personIds.length)} on the roll.`, () => off(personIds));
+    return undefined;
+  };
+  const takeOff = async (personId: number, name: string): Promise<void> => {
+    const { error } = await takeOffPeople({ params, body: { personIds: [personId] } });
+    if (error) return say(error);
+    offerUndo(`${name} is off the roll.`, () =>
+      addPeople({ params, body: { people: [{ personId }] } }).unwrap(),
+    );
+  };
+  const look = async (text: string): Promise<RollLines | undefined> => {
+    const { data, error } = await preview({ params, body: { text } });
+    return data?.lines ?? say(error);
+  };
+  const addresses = async (personIds: number[]): Promise<PasswordAddresses | undefined> => {
+    const { data, error } = await makeAddresses({ params, body: { personIds } });
+    return data?.addresses ?? say(error);
+  };
+  return { add, takeOff, look, addresses, isBusy: adding.isLoading || previewing.isLoading };
+}
+
+export type RollEdits = ReturnType<typeof useRollEdits>;

@@ -1,0 +1,58 @@
+import { useDeferredValue, useState } from 'react';
+import { api } from '../../app/api.js';
+import { Button } from '../../ui/Button.js';
+import { inputClass } from '../../ui/Field.js';
+
+/** From so many letters on, names are looked for. */
+const FEWEST_LETTERS = 2;
+
+interface AddPersonProps {
+  onPerson: (id: number, name: string) => void;
+  onEmail: (email: string) => void;
+}
+
+/** Somebody found by name or address, to be put on a list. */
+export function AddPerson({ onPerson, onEmail }: AddPersonProps) {
+  const [typed, setTyped] = useState('');
+  const wanted = useDeferredValue(typed.trim());
+  const isAddress = wanted.includes('@');
+  const isName = !isAddress && wanted.length >= FEWEST_LETTERS;
+  const { data } = api.useFindQuery({ query: { q: wanted } }, { skip: !isName });
+  const people = isName ? data?.people : undefined;
+  return (
+    <div className="grid gap-1.5">
+      <input
+        aria-label="Add somebody by name or address"
+        placeholder="A name, or a guest’s address"
+        className={`${inputClass} !py-1.5 text-base`}
+        value={typed}
+        onChange={(e) => setTyped(e.target.value)}
+      />
+      {isAddress && (
+        <Button
+          className="!whitespace-normal"
+          onClick={() => {
+            onEmail(wanted.toLowerCase());
+            setTyped('');
+          }}
+        >
+          Invite {wanted}, as a guest
+        </Button>
+      )}
+      {people?.map((p) => (
+        <button
+          key={p.id}
+          type="button"
+          className="rounded-small px-2 py-1 text-left text-base hover:bg-shade"
+          onClick={() => {
+            onPerson(p.id, p.name);
+            setTyped('');
+          }}
+        >
+          {p.name} <span className="text-sm text-soft">{p.role}</span>
+        </button>
+      ))}
+      {people?.length === 0 && <p className="text-sm text-soft">Nobody by that name.</p>}
+    </div>
+  );
+}

@@ -1,0 +1,52 @@
+import { reviewInvitation } from '@glen/core';
+import { Button } from '../../ui/Button.js';
+import { NoteList } from '../../ui/Margin.js';
+import { PickOne } from '../../ui/PickOne.js';
+import { FORMS, type Form, type useInvitation } from './useInvitation.js';
+
+type Composing = ReturnType<typeof useInvitation>;
+
+const COPY_WORDS: Record<Form, string> = {
+  rich: 'Copy it, rich and plain',
+  text: 'Copy it as plain text',
+  markdown: 'Copy it as Markdown',
+};
+
+const WhatIsCopied = ({ form, parts, rendered }: Composing) => (
+  <section
+    aria-label="What will be copied"
+    tabIndex={0}
+    className="max-h-64 min-h-40 overflow-auto rounded-small border border-edge bg-paper p-4 break-words"
+  >
+    {parts.length === 0 && <p className="text-soft">Nothing is chosen.</p>}
+    {form === 'rich' ? (
+      // renderInvitation escapes everything typed; what it gives holds only its own marks.
+      <div
+        className="[&_a]:text-loch-deep [&_a]:underline [&_p+p]:mt-2"
+        dangerouslySetInnerHTML={{ __html: rendered.html }}
+      />
+    ) : (
+      <pre className="font-mono text-sm whitespace-pre-wrap">{rendered[form]}</pre>
+    )}
+  </section>
+);
+
+/** The invitation as it will be copied, what needs thought about it, and copying it. */
+export function InvitationShown({ composing }: { composing: Composing }) {
+  const { parts, facts, readers, form, setForm, toggle, copy } = composing;
+  return (
+    <div className="grid min-w-0 content-start gap-3">
+      <PickOne label="Form" value={form} choices={FORMS} onChange={setForm} />
+      <WhatIsCopied {...composing} />
+      <NoteList
+        notes={reviewInvitation(parts, facts, readers)}
+        onAction={({ name }) => toggle('code', name === 'put-in-code')}
+      />
+      <div>
+        <Button kind="act" disabled={parts.length === 0} onClick={() => void copy()}>
+          {COPY_WORDS[form]}
+        </Button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,105 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { classTitle } from '@glen/core/light';
+import type { SchoolCalendar } from '@glen/core';
+import type { ClassItem, Me } from '@glen/contract';
+import { api } from '../../app/api.js';
+import { restartLive } from '../../app/live.js';
+import { Loaded } from '../../app/Loaded.js';
+import { Button, buttonClass } from '../../ui/Button.js';
+import { Pennant } from '../../ui/Pennant.js';
+import { CopyButtons } from '../link/LinkLine.js';
+import { ClassForm } from './ClassForm.js';
+import { MoveInFrame, type Step } from './MoveInFrame.js';
+import { YearStrip } from './YearStrip.js';
+import type { Meets } from './readMeets.js';
+
+interface Made {
+  classPeriod: ClassItem;
+  meets: Meets | undefined;
+}
+
+interface MadeProps extends Made {
+  school: SchoolCalendar;
+  onAnother: () => void;
+}
+
+/** The class period stands, with its link to copy. */
+function MadeClass({ classPeriod, meets, school, onAnother }: MadeProps) {
+  const { pennant, link } = classPeriod;
+  return (
+    <>
+      <h2 className="text-xl">{classTitle(classPeriod)}</h2>
+      {meets && (
+        <>
+          <p className="mt-1 text-soft">{meets.words}</p>
+          <YearStrip school={school} dates={meets.dates} />
+        </>
+      )}
+      <div className="mt-5 flex flex-wrap items-center gap-x-5 gap-y-3 border-t border-dashed border-edge pt-5">
+        <Pennant pennant={pennant} size="large" />
+        <div className="min-w-0">
+          <p className="text-sm text-soft">Its link, for as long as the class lasts</p>
+          <p className="font-mono text-xl font-bold break-all">/door/{link.code}</p>
+        </div>
+        <span className="ml-auto flex flex-wrap gap-2.5">
+          <CopyButtons link={link} />
+        </span>
+      </div>
+      <p className="mt-5 flex flex-wrap gap-3">
+        <Link to="/today" className={buttonClass('act')}>
+          Done: show me today
+        </Link>
+        <Button onClick={onAnother}>Another class period</Button>
+        <Link to={`/classes/${classPeriod.id}/roll`} className={buttonClass()}>
+          Fill its roll
+        </Link>
+      </p>
+    </>
+  );
+}
+
+const stepsFor = (me: Me, made: Made | undefined): Step[] => [
+  { words: me.school.name, state: 'done' },
+  { words: 'The year', state: 'done' },
+  { words: `You are ${me.person!.name}`, state: 'done' },
+  {
+    words: made ? classTitle(made.classPeriod) : 'Your first class period',
+    state: made ? 'done' : 'now',
+  },
+];
+
+/** Page 4 of moving in, and of every class period after: made in a breath, its link on the screen. */
+export default function BeginPage({ me }: { me: Me }) {
+  const asked = api.useSchoolQuery();
+  const { data: classes } = api.useClassesQuery();
+  // Once there are class periods, one more is no part of moving in.
+  const [isFirst, setIsFirst] = useState<boolean>();
+  if (isFirst === undefined && classes) setIsFirst(classes.classes.length === 0);
+  const [made, setMade] = useState<Made>();
+  const keep = (classPeriod: ClassItem, meets: Meets | undefined): void => {
+    // What one hears of is settled as one begins to listen; the new class period is to be heard of too.
+    restartLive();
+    setMade({ classPeriod, meets });
+  };
+  return (
+    <MoveInFrame
+      steps={isFirst === false ? [] : stepsFor(me, made)}
+      {...(isFirst !== false ? {} : { title: `A class period more · ${me.school.name}` })}
+    >
+      <Loaded asked={asked} isPart>
+        {(school) =>
+          made ? (
+            <MadeClass
+              {...made}
+              school={school as SchoolCalendar}
+              onAnother={() => setMade(undefined)}
+            />
+          ) : (
+            <ClassForm me={me} school={school as SchoolCalendar} onMade={keep} />
+          )
+        }
+      </Loaded>
+    </MoveInFrame>
+  );
+}

@@ -1,0 +1,155 @@
+import { X } from 'lucide-react';
+import { Button } from '../../ui/Button.js';
+import { typedPart } from '../../ui/SentencePart.js';
+import { FIRST_PATTERN, type YearDraft } from './firstDraft.js';
+import { periodsOf } from './yearOfDraft.js';
+
+type Bells = NonNullable<YearDraft['bells']>;
+
+interface TypedProps {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  isWrong: boolean;
+  isTime?: boolean;
+}
+
+const Typed = ({ label, value, onChange, isWrong, isTime = false }: TypedProps) => (
+  <input
+    aria-label={label}
+    aria-invalid={isWrong}
+    data-invalid={isWrong}
+    inputMode="numeric"
+    maxLength={isTime ? 5 : 3}
+    className={`${typedPart} ${isTime ? 'w-20' : 'w-14'} text-center`}
+    value={value}
+    onChange={(e) => onChange(e.target.value)}
+  />
+);
+
+interface PatternProps {
+  bells: YearDraft['bells'];
+  /** The field of the pattern that is wrong, such as `breaks.0.after`. */
+  wrong: string | undefined;
+  onChange: (bells: YearDraft['bells']) => void;
+}
+
+/** The periods that the pattern comes to; nothing while it is wrong. */
+function Periods({ bells }: { bells: Bells }) {
+  const periods = periodsOf(bells);
+  return (
+    <p className="mt-1 font-mono text-sm text-soft">
+      {periods.map((p) => `${p.label} ${p.start}–${p.end}`).join(' · ')}
+    </p>
+  );
+}
+
+type Pause = Bells['breaks'][number];
+
+interface PauseProps {
+  pause: Pause;
+  at: number;
+  wrong: string | undefined;
+  onChange: (part: Partial<Pause>) => void;
+  onRemove: () => void;
+}
+
+const PausePart = ({ pause, at, wrong, onChange, onRemove }: PauseProps) => (
+  <span>
+    ,{' '}
+    <Typed
+      label={`Minutes of pause ${at + 1}`}
+      value={pause.minutes}
+      isWrong={wrong === `breaks.${at}.minutes`}
+      onChange={(minutes) => onChange({ minutes })}
+    />{' '}
+    after period{' '}
+    <Typed
+      label={`Pause ${at + 1} after period`}
+      value={pause.after}
+      isWrong={wrong === `breaks.${at}.after`}
+      onChange={(after) => onChange({ after })}
+    />
+    <button
+      type="button"
+      aria-label={`No pause ${at + 1}`}
+      className="mx-1 rounded-small p-1 align-middle text-soft hover:text-berry-deep"
+      onClick={onRemove}
+    >
+      <X size={15} aria-hidden="true" />
+    </button>
+  </span>
+);
+
+type Simple = 'count' | 'minutes' | 'first' | 'between';
+
+const LABELS: Record<Simple, string> = {
+  count: 'How many periods',
+  minutes: 'Minutes of a period',
+  first: 'The first begins at',
+  between: 'Minutes between',
+};
+
+function Sentence({ bells, wrong, onChange }: PatternProps & { bells: Bells }) {
+  const change = (part: Partial<Bells>): void => onChange({ ...bells, ...part });
+  const { breaks } = bells;
+  const field = (name: Simple) => (
+    <Typed
+      label={LABELS[name]}
+      value={bells[name]}
+      isWrong={wrong === name}
+      isTime={name === 'first'}
+      onChange={(value) => change({ [name]: value })}
+    />
+  );
+  return (
+    <p className="text-lg leading-[2.3]">
+      {field('count')} periods of {field('minutes')} minutes from {field('first')},{' '}
+      {field('between')} minutes between
+      {breaks.map((pause, i) => (
+        <PausePart
+          key={i}
+          pause={pause}
+          at={i}
+          wrong={wrong}
+          onChange={(part) =>
+            change({ breaks: breaks.map((b, k) => (k === i ? { ...b, ...part } : b)) })
+          }
+          onRemove={() => change({ breaks: breaks.filter((_, k) => k !== i) })}
+        />
+      ))}
+      .
+    </p>
+  );
+}
+
+/** The day's bells as one says them, or that there are none. */
+export function BellPattern({ bells, wrong, onChange }: PatternProps) {
+  if (bells === null)
+    return (
+      <p className="flex flex-wrap items-center gap-3">
+        No bells: sessions have a time of their own.
+        <Button kind="link" onClick={() => onChange(FIRST_PATTERN)}>
+          We have bells
+        </Button>
+      </p>
+    );
+  const another = { after: String(bells.breaks.length + 3), minutes: '45' };
+  return (
+    <>
+      <Sentence bells={bells} wrong={wrong} onChange={onChange} />
+      {wrong === undefined && <Periods bells={bells} />}
+      <p className="mt-1 flex flex-wrap gap-x-5">
+        <Button
+          kind="link"
+          onClick={() => onChange({ ...bells, breaks: [...bells.breaks, another] })}
+        >
+          Another longer pause
+        </Button>
+        <Button kind="link" onClick={() => onChange(null)}>
+          We have no bells
+        </Button>
+      </p>
+    </>
+  );
+}

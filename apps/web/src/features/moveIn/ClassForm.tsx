@@ -1,0 +1,127 @@
+import type { ClassItem, Me, Sent } from '@glen/contract';
+import type { SchoolCalendar } from '@glen/core';
+import { api } from '../../app/api.js';
+import { useNow, wallClock } from '../../app/clock.js';
+import { useServerForm } from '../../app/useServerForm.js';
+import { Button } from '../../ui/Button.js';
+import { FieldError } from '../../ui/Field.js';
+import { TextField, WebAddressField } from '../../ui/TextField.js';
+import { ChoicePart } from '../../ui/SentencePart.js';
+import { YearStrip } from './YearStrip.js';
+import { readMeets, type Meets } from './readMeets.js';
+
+type Made = { class: ClassItem };
+type Checked = Pick<Sent<'addClass'>, 'title' | 'room' | 'anyoneKnocks'>;
+
+/** The form's fields; `when` is words, which become a plan as they are sent. */
+interface Typed {
+  title: string;
+  when: string;
+  room: string;
+  anyoneKnocks: boolean;
+}
+
+const NOTHING: Typed = { title: '', when: '', room: '', anyoneKnocks: true };
+
+const schema = async () =>
+  (await import('@glen/contract/forms')).newClass.pick({
+    title: true,
+    room: true,
+    anyoneKnocks: true,
+  });
+
+/** Whatever is wrong with the plan was typed as words. */
+const fieldOf = (path: string): string => (path.startsWith('plan') ? 'when' : path);
+
+const KNOCKING = [
+  { value: 'yes', label: 'anyone with the link knocks' },
+  { value: 'no', label: 'nobody gets in' },
+];
+
+interface FormProps {
+  me: Me;
+  school: SchoolCalendar;
+  /** What was made, and when it meets, if that was said. */
+  onMade: (made: ClassItem, meets: Meets | undefined) => void;
+}
+
+/** The form, with the plan that its words come to. */
+function useClassForm({ me, school, onMade }: FormProps) {
+  const [add] = api.useAddClassMutation();
+  const { date } = wallClock(useNow(), me.school.zone);
+  const form = useServerForm<Typed, Checked, Made>({
+    start: NOTHING,
+    schema,
+    send: (sent) => add({ body: { ...sent, ...(meets ? { plan: meets.plan } : {}) } }),
+    onDone: ({ class: made }) => onMade(made, meets),
+    fieldOf,
+  });
+  const { meets, wrong } = readMeets(form.watch('when'), { school, today: date });
+  const submit = (event: React.SyntheticEvent): void => {
+    if (wrong === undefined) return form.submit(event);
+    event.preventDefault();
+    form.setError('when', { message: wrong }, { shouldFocus: true });
+  };
+  return { ...form, meets, wrong, submit };
+}
+
+type Making = ReturnType<typeof useClassForm>;
+
+const RoomField = ({ register, formState }: Making) => (
+  <WebAddressField
+    label="Where is its room? (may come later)"
+    hint="Whatever you use today. Students never need it: they come by Glen’s link, and you can change it any day."
+    error={formState.errors.room?.message}
+    {...register('room')}
+  />
+);
+
+const WhoComes = ({ watch, setValue }: Making) => (
+  <div>
+    <p className="text-sm font-semibold">Who comes?</p>
+    <p className="text-lg leading-[2.2]">
+      The roll, which you fill next; until then{' '}
+      <ChoicePart
+        label="Until the roll is filled"
+        value={watch('anyoneKnocks') ? 'yes' : 'no'}
+        onChange={(v) => setValue('anyoneKnocks', v === 'yes')}
+        choices={KNOCKING}
+      />
+      .
+    </p>
+  </div>
+);
+
+/** A class period in four fields, of which one must be filled: its link stands as soon as it is made. */
+export function ClassForm(props: FormProps) {
+  const making = useClassForm(props);
+  const { register, formState, problem, submit, meets, wrong } = making;
+  const { errors, isSubmitting } = formState;
+  return (
+    <form noValidate onSubmit={submit}>
+      <div className="grid gap-x-7 gap-y-5 md:grid-cols-2">
+        <TextField
+          label="What is it called?"
+          error={errors.title?.message}
+          autoFocus
+          {...register('title')}
+        />
+        <RoomField {...making} />
+        <TextField
+          label="When does it meet? (may come later)"
+          hint={meets?.words ?? 'In words: every Tuesday 18:30 to 20:00 until term ends'}
+          error={errors.when?.message ?? wrong}
+          {...register('when')}
+        />
+        <WhoComes {...making} />
+      </div>
+      {meets && <YearStrip school={props.school} dates={meets.dates} />}
+      {problem && <FieldError>{problem.title}</FieldError>}
+      <p className="mt-5 border-t border-dashed border-edge pt-5">
+        <Button type="submit" kind="act" disabled={isSubmitting}>
+          Make its link
+        </Button>
+      </p>
+    </form>
+  );
+}

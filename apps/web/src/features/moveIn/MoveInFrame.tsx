@@ -1,0 +1,68 @@
+import { Check } from 'lucide-react';
+import type { ReactNode } from 'react';
+
+export interface Step {
+  /** What it is about, or once it is done what it came to. */
+  words: string;
+  state: 'done' | 'now' | 'ahead';
+  onOpen?: (() => void) | undefined;
+}
+
+const BAR = { done: 'border-moss', now: 'border-bracken', ahead: 'border-line' } as const;
+const WORDS = { done: 'text-moss-deep', now: 'font-bold text-ink', ahead: 'text-soft' } as const;
+
+function StepMark({ step: { words, state, onOpen } }: { step: Step }) {
+  const shown = (
+    <>
+      {state === 'done' && <Check size={14} aria-hidden="true" className="mr-1 inline" />}
+      {words}
+    </>
+  );
+  return (
+    <li
+      aria-current={state === 'now' ? 'step' : undefined}
+      className={`border-t-4 pt-2 text-[15px] ${BAR[state]} ${WORDS[state]}`}
+    >
+      {onOpen ? (
+        <button type="button" className="text-left hover:underline" onClick={onOpen}>
+          {shown}
+        </button>
+      ) : (
+        shown
+      )}
+    </li>
+  );
+}
+
+interface FrameProps {
+  title?: string;
+  /** None where one has moved in long ago. */
+  steps: Step[];
+  children: ReactNode;
+}
+
+/** What all four pages of moving in share: how far one is, and that nothing here is for ever. */
+export const MoveInFrame = ({
+  title = 'Moving in · a school of your own on this machine',
+  steps,
+  children,
+}: FrameProps) => (
+  <main id="main" className="mx-auto w-full max-w-[1090px] px-6 py-9">
+    <header className="mb-6 flex flex-wrap items-baseline gap-x-4">
+      <h1 className="text-3xl">Glen</h1>
+      <p className="text-soft">{title}</p>
+    </header>
+    {steps.length > 0 && (
+      <ol aria-label="Pages" className="mb-5 grid gap-2 sm:grid-cols-4">
+        {steps.map((step, i) => (
+          <StepMark key={i} step={step} />
+        ))}
+      </ol>
+    )}
+    <section className="rounded-big border border-line bg-sheet p-6">{children}</section>
+    <p className="mt-4 text-soft">
+      Everything here can be changed later. Left now, it waits where you were; nothing typed is
+      lost.
+    </p>
+  </main>
+);

@@ -1,0 +1,195 @@
+import { Trash2 } from 'lucide-react';
+import { useEffect, type ReactNode } from 'react';
+import { addDays, weekdayOf, dayNumber } from '@glen/core';
+import { dateInWords } from '@glen/core/light';
+import { api } from '../../app/api.js';
+import { Button } from '../../ui/Button.js';
+import { DatePart } from '../../ui/DatePart.js';
+import { FieldError, inputClass } from '../../ui/Field.js';
+import { BellPattern } from './BellPattern.js';
+import type { YearDraft } from './firstDraft.js';
+import type { MovingIn } from './useMoveInDraft.js';
+import { yearOfDraft, type WrongField } from './yearOfDraft.js';
+
+interface PartProps {
+  title: string;
+  error: string | undefined;
+  children: ReactNode;
+}
+
+const Part = ({ title, error, children }: PartProps) => (
+  <section aria-label={title}>
+    <h2 className="mb-1 text-base">{title}</h2>
+    {children}
+    {error && <FieldError>{error}</FieldError>}
+  </section>
+);
+
+interface YearProps {
+  year: YearDraft;
+  change: (part: Partial<YearDraft>) => void;
+}
+
+function Terms({ year: { terms }, change, wrong }: YearProps & { wrong: string | undefined }) {
+  const set = (at: number, part: Partial<YearDraft['terms'][number]>): void =>
+    change({ terms: terms.map((t, i) => (i === at ? { ...t, ...part } : t)) });
+  const add = (): void => {
+    const last = terms.at(-1)!.last;
+    change({
+      terms: [...terms, { name: 'Term', first: addDays(last, 14), last: addDays(last, 84) }],
+    });
+  };
+  return (
+    <>
+      <ul>
+        {terms.map((term, i) => (
+          <li key={i} className="flex flex-wrap items-center gap-x-3 gap-y-1 py-1">
+            <input
+              aria-label={`Name of term ${i + 1}`}
+              className={`${inputClass} !w-36 !py-1`}
+              maxLength={80}
+              value={term.name}
+              onChange={(e) => set(i, { name: e.target.value })}
+            />
+            <DatePart
+              label={`First day of term ${i + 1}`}
+              date={term.first}
+              invalid={wrong === `terms.${i}.first`}
+              onPick={(first) => set(i, { first })}
+            />
+            to
+            <DatePart
+              label={`Last day of term ${i + 1}`}
+              date={term.last}
+              invalid={wrong === `terms.${i}.last`}
+              onPick={(last) => set(i, { last })}
+            />
+            {terms.length > 1 && (
+              <button
+                type="button"
+                aria-label={`Take out term ${i + 1}`}
+                className="rounded-small p-1.5 text-soft hover:text-berry-deep"
+                onClick={() => change({ terms: terms.filter((_, k) => k !== i) })}
+              >
+                <Trash2 size={16} aria-hidden="true" />
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      <Button kind="link" onClick={add}>
+        Another term
+      </Button>
+    </>
+  );
+}
+
+type Holiday = YearDraft['holidays'][number];
+
+/** Only a holiday on a school day of a term takes a lesson away. */
+function matters({ date }: Holiday, terms: YearDraft['terms']): boolean {
+  const day = weekdayOf(dayNumber(date, 'date'));
+  return day !== 'SA' && day !== 'SU' && terms.some((t) => t.first <= date && date <= t.last);
+}
+
+interface HolidayProps extends YearProps {
+  token: string;
+  region: string;
+}
+
+function Holidays({ token, region, year, change }: HolidayProps) {
+  const { terms, holidays } = year;
+  const [first, last] = [terms[0]!.first, terms.at(-1)!.last];
+  const { data } = api.useMoveInHolidaysQuery(
+    { params: { token }, query: { region, first, last } },
+    { skip: region === '' || last < first },
+  );
+  const offered = (data?.holidays ?? []).filter((h) => matters(h, terms));
+  // A region's holidays are all taken, until somebody leaves one out; those of another region go.
+  const isNew = year.holidaysOf !== region && (region === '' || data !== undefined);
+  useEffect(() => {
+    if (isNew) change({ holidaysOf: region, holidays: offered });
+  });
+  if (region === '') return <p className="text-soft">No region is chosen; they can come later.</p>;
+  if (!data) return <p className="text-soft">Looking them up…</p>;
+  if (offered.length === 0) return <p className="text-soft">None falls on a school day.</p>;
+  const isTaken = (h: Holiday): boolean => holidays.some((other) => other.date === h.date);
+  const toggle = (h: Holiday): void =>
+    change({
+      holidays: isTaken(h) ? holidays.filter((o) => o.date !== h.date) : [...holidays, h],
+    });
+  return (
+    <ul className="grid gap-x-6 sm:grid-cols-2">
+      {offered.map((h) => (
+        <li key={`${h.date} ${h.name}`}>
+          <label className="flex items-baseline gap-2.5 py-0.5">
+            <input
+              type="checkbox"
+              className="accent-bracken"
+              checked={isTaken(h)}
+              onChange={() => toggle(h)}
+            />
+            {h.name}, {dateInWords(h.date)}
+          </label>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+interface StepProps {
+  token: string;
+  moving: MovingIn;
+  onNext: () => void;
+}
+
+/** What is wrong with a part of the year, if it is that part. */
+const errorAt = (wrong: WrongField | undefined, part: string): string | undefined =>
+  wrong?.path.startsWith(part) ? wrong.message : undefined;
+
+/** Page 2: the school year. As it is proposed, it will do to begin with. */
+export function YearStep({ token, moving, onNext }: StepProps) {
+  const { year, school } = moving.draft;
+  const change = (part: Partial<YearDraft>): void => moving.change('year', part);
+  const found = yearOfDraft(moving.draft);
+  const wrong = 'wrong' in found ? found.wrong : undefined;
+  const wrongBell = wrong?.path.startsWith('bells.') ? wrong.path.slice(6) : undefined;
+  return (
+    <form
+      className="grid gap-6"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!wrong) onNext();
+      }}
+    >
+      <p className="text-soft">
+        This is likely; change what is not so. Lessons “until term ends” follow it by themselves.
+      </p>
+      <Part title="Terms" error={errorAt(wrong, 'terms')}>
+        <Terms year={year} change={change} wrong={wrong?.path} />
+      </Part>
+      <Part title="Public holidays that are closed" error={errorAt(wrong, 'closures')}>
+        <Holidays token={token} region={school.region} year={year} change={change} />
+      </Part>
+      <Part title="Bells" error={errorAt(wrong, 'bells')}>
+        <BellPattern bells={year.bells} wrong={wrongBell} onChange={(bells) => change({ bells })} />
+      </Part>
+      <Part title="Alternating days" error={errorAt(wrong, 'cycle')}>
+        <input
+          aria-label="Labels of alternating days"
+          className={`${inputClass} !w-56`}
+          placeholder="none, or A, B"
+          maxLength={200}
+          value={year.cycle}
+          onChange={(e) => change({ cycle: e.target.value })}
+        />
+      </Part>
+      <p>
+        <Button type="submit" kind="act" disabled={wrong !== undefined}>
+          Next: you
+        </Button>
+      </p>
+    </form>
+  );
+}

@@ -1,0 +1,54 @@
+import {
+  GlenInputError,
+  addDays,
+  describePlan,
+  expandPlan,
+  isHeld,
+  readPhrase,
+  wholeWindow,
+  type SchoolCalendar,
+  type SessionPlan,
+} from '@glen/core';
+
+/** When a class period meets, as it was typed. */
+export interface Meets {
+  plan: SessionPlan;
+  /** The plan in a sentence, with how many sessions it comes to. */
+  words: string;
+  /** The dates on which it is held. */
+  dates: string[];
+}
+
+interface Moment {
+  school: SchoolCalendar;
+  /** Local date and time now. */
+  today: string;
+}
+
+/** A plan without an end is shown, and counted, this far. */
+const FAR_DAYS = 370;
+
+function read(typed: string, { school, today }: Moment): Meets {
+  const { plan, unclear } = readPhrase(typed, { school, today });
+  if (unclear[0]) throw new GlenInputError('when', `Not understood: “${unclear[0].text}”.`);
+  const whole = wholeWindow(plan, school);
+  const far = addDays(plan.first, FAR_DAYS);
+  const window = { from: whole.from, to: whole.to < far ? whole.to : far };
+  const dates = expandPlan(plan, school, window)
+    .filter(isHeld)
+    .map((o) => o.date);
+  if (dates.length === 0) throw new GlenInputError('when', 'No day of the school year fits that.');
+  const count = dates.length === 1 ? '1 session' : `${dates.length} sessions`;
+  return { plan, words: `${describePlan(plan, school)}: ${count}.`, dates };
+}
+
+/** What was typed, read; or why it cannot be. Nothing typed is nothing planned. */
+export function readMeets(typed: string, moment: Moment): { meets?: Meets; wrong?: string } {
+  if (typed.trim() === '') return {};
+  try {
+    return { meets: read(typed, moment) };
+  } catch (error) {
+    if (error instanceof GlenInputError) return { wrong: error.message };
+    throw error;
+  }
+}

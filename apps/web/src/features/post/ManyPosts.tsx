@@ -1,0 +1,89 @@
+import { toast } from 'sonner';
+import type { Post } from '@glen/contract';
+import { api, problemOf } from '../../app/api.js';
+import { offerUndo } from '../../app/undo.js';
+import { Button } from '../../ui/Button.js';
+import { releasedBody } from './draft.js';
+
+/** Does one thing to several posts, each by itself; those that worked come back. */
+async function toEach(
+  posts: Post[],
+  work: (post: Post) => Promise<{ post: Post }>,
+): Promise<Post[]> {
+  const done: Post[] = [];
+  for (const post of posts) {
+    try {
+      done.push((await work(post)).post);
+    } catch (error) {
+      toast.error(problemOf(error)?.title ?? 'One of them did not work.');
+    }
+  }
+  return done;
+}
+
+const takenDownInWords = (n: number): string =>
+  n === 1 ? 'One post is being taken down.' : `${n} posts are being taken down.`;
+
+/** What can be done to several posts at once. */
+function useManyPosts() {
+  const [withdraw] = api.useWithdrawPostMutation();
+  const [restore] = api.useRestorePostMutation();
+  const [retry] = api.useRetryPostMutation();
+  const [edit] = api.useEditPostMutation();
+  const params = (post: Post) => ({ postId: post.id });
+  const asItIs = (post: Post) => ({ params: params(post), body: { version: post.version } });
+  return {
+    takeDown: async (posts: Post[]): Promise<void> => {
+      const done = await toEach(posts, (post) => withdraw(asItIs(post)).unwrap());
+      if (done.length === 0) return;
+      offerUndo(takenDownInWords(done.length), () =>
+        Promise.all(done.map((post) => restore(asItIs(post)).unwrap())),
+      );
+    },
+    tryAgain: (posts: Post[]) => toEach(posts, (post) => retry({ params: params(post) }).unwrap()),
+    release: (posts: Post[]) =>
+      toEach(posts, (post) => edit({ params: params(post), body: releasedBody(post) }).unwrap()),
+  };
+}
+
+/** What can be done with all that are chosen, by whoever may. */
+export function ManyPosts({ posts, clear }: { posts: Post[]; clear: () => void }) {
+  const many = useManyPosts();
+  const own = posts.filter((p) => p.mayEdit);
+  const actions = [
+    {
+      words: (n: number) => `Withdraw ${n}`,
+      to: own.filter((p) => p.state !== 'withdrawn'),
+      act: many.takeDown,
+    },
+    {
+      words: (n: number) => `Try ${n} again`,
+      to: own.filter((p) => p.state === 'failed'),
+      act: many.tryAgain,
+    },
+    {
+      words: (n: number) => `Release ${n}`,
+      to: own.filter((p) => p.state === 'draft'),
+      act: many.release,
+    },
+  ];
+  return (
+    <p
+      role="group"
+      aria-label="With the chosen"
+      className="mb-2 flex flex-wrap items-center gap-3 rounded-small bg-bracken-tint px-3 py-2"
+    >
+      <b>{posts.length === 1 ? '1 chosen' : `${posts.length} chosen`}</b>
+      {actions
+        .filter(({ to }) => to.length > 0)
+        .map(({ words, to, act }) => (
+          <Button key={words(to.length)} onClick={() => void act(to).then(clear)}>
+            {words(to.length)}
+          </Button>
+        ))}
+      <Button kind="link" onClick={clear}>
+        Choose none
+      </Button>
+    </p>
+  );
+}

@@ -1,0 +1,37 @@
+import { POST_FIELDS, notesForPost, type Note } from '@glen/core';
+import { classTitle } from '@glen/core/light';
+import type { Answer, ClassItem } from '@glen/contract';
+import type { PostDraft } from './draft.js';
+
+type Preview = Answer<'previewPost'>;
+type Place = Preview['places'][number];
+
+/** Fields that still stand in the text although nothing could fill them. */
+const UNFILLED = new RegExp(`\\{(${POST_FIELDS.join('|')})\\}`, 'g');
+
+const unfilledIn = ({ title, heading, text }: Place): string[] => [
+  ...new Set(`${title ?? ''} ${heading ?? ''} ${text}`.match(UNFILLED) ?? []),
+];
+
+const NO_CLASS = { title: '', period: null };
+
+/** What needs thought about a post while it is written. */
+export const composerNotes = (draft: PostDraft, preview: Preview, classes: ClassItem[]): Note[] =>
+  notesForPost({
+    about: draft.about === 'link' ? 'link' : 'sessions',
+    draft: draft.timing === 'draft',
+    afterwards: draft.afterwards,
+    asksCode: preview.asksCode,
+    givesCode: preview.givesCode,
+    places: preview.places.map((place) => ({
+      where: place.where,
+      classTitle: classTitle(classes.find((c) => c.id === place.classId) ?? NO_CLASS),
+      kind: draft.places[place.index]?.kind ?? 'stream',
+      readerCount: place.readerCount,
+      dates: place.dates,
+      due: place.due,
+      unfilled: unfilledIn(place),
+      problem:
+        preview.problems.find((p) => p.path.startsWith(`places.${place.index}.`))?.message ?? null,
+    })),
+  });

@@ -1,0 +1,7 @@
+/** The course site could not be asked; what is shown is older. */
+export const SiteTrouble = ({ trouble }: { trouble: string | null }) =>
+  trouble && (
+    <p role="status" className="mb-3 rounded-small bg-gorse-tint p-3 text-gorse-deep">
+      {trouble} This is what it last confirmed.
+    </p>
+  );

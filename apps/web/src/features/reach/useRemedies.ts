@@ -1,0 +1,67 @@
+import { useNavigate } from 'react-router';
+import { toast } from 'sonner';
+import type { NoteAction } from '@glen/core';
+import type { Sent } from '@glen/contract';
+import { api, problemOf } from '../../app/api.js';
+import { offerUndo } from '../../app/undo.js';
+import { useNoteActions } from '../../app/useNoteActions.js';
+import { useServices } from '../../app/useServices.js';
+import type { Reach } from './verdicts.js';
+
+/** A post that brings a link to those it is for, in a few plain words. */
+const bodyFor = (link: Reach['link']): Sent<'addPost'> => ({
+  words: '',
+  linkWords: link.main ? 'Join {class}' : `${link.label}: your door`,
+  places: [
+    {
+      classId: link.classId,
+      linkId: link.id,
+      kind: 'stream',
+      readers: link.main ? 'class' : 'audience',
+    },
+  ],
+});
+
+function sayWhy(error: unknown): void {
+  const problem = problemOf(error);
+  toast.error(problem?.errors?.[0]?.message ?? problem?.title ?? 'That did not work.');
+}
+
+/** What mends reach at one press; each can be taken back. */
+export function useRemedies(link: Reach['link'] | undefined): (action: NoteAction) => void {
+  const act = useNoteActions();
+  const navigate = useNavigate();
+  const { courseSite } = useServices();
+  const [actAtPlace] = api.usePlacementActionMutation();
+  const [add] = api.useAddPostMutation();
+  const [withdraw] = api.useWithdrawPostMutation();
+  const atPlace = (placementId: number, what: 'take-down' | 'put-back') =>
+    actAtPlace({ params: { placementId }, body: { do: what } }).unwrap();
+
+  const takeDown = async (placementId: number): Promise<void> => {
+    await atPlace(placementId, 'take-down');
+    offerUndo('It is being taken down there.', () => atPlace(placementId, 'put-back'));
+  };
+  const putBack = async (placementId: number): Promise<void> => {
+    await atPlace(placementId, 'put-back');
+    toast('The new link is on its way there.');
+  };
+  const postHere = async (to: Reach['link']): Promise<void> => {
+    const { post } = await add({
+      params: { classId: to.classId },
+      body: bodyFor(to),
+    }).unwrap();
+    offerUndo('Posted.', () =>
+      withdraw({ params: { postId: post.id }, body: { version: post.version } }).unwrap(),
+    );
+  };
+  return (action) => {
+    const { name, subject } = action;
+    if (name === 'take-down') void takeDown(subject!).catch(sayWhy);
+    else if (name === 'put-back') void putBack(subject!).catch(sayWhy);
+    else if (name === 'post-here' && courseSite) void postHere(link!).catch(sayWhy);
+    // Where nothing takes orders, the place has to be named first.
+    else if (name === 'post-here') void navigate(`/classes/${link!.classId}/posts?new`);
+    else act(action);
+  };
+}

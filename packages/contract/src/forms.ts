@@ -1,0 +1,9 @@
+import { z } from 'zod';
+
+// Pages are served with a content security policy that forbids making code from text.
+z.config({ jitless: true });
+
+/** What forms are checked against before they are sent; the server checks by the same. */
+export { movedIn } from './moveInSchemas.js';
+export { classWords, newClass } from './classSchemas.js';
+export { newPasswordBody } from './peopleSchemas.js';

@@ -1,0 +1,43 @@
+import { z } from 'zod';
+import { id, text } from '../basics.js';
+import {
+  MOST_ON_ROLL,
+  classWords,
+  newClass,
+  passwordAddress,
+  rollAddition,
+  rollLine,
+  staffBody,
+} from '../classSchemas.js';
+import type { EndpointName } from '../endpoints.js';
+import { ofClass } from '../params.js';
+import { classItemSchema } from '../planSchemas.js';
+import type { Shapes } from './shapes.js';
+
+const people = z.object({ personIds: z.array(id).min(1).max(MOST_ON_ROLL) });
+/** How many people are on the roll now, and whom it was about. */
+const rollChange = z.object({ rollSize: z.int(), personIds: z.array(id) });
+
+/** Class periods made and filled. */
+export const classes = {
+  addClass: { body: newClass, answer: z.object({ class: classItemSchema }) },
+  editClass: { params: ofClass, body: classWords, answer: z.object({ class: classItemSchema }) },
+  setStaff: {
+    params: ofClass,
+    body: staffBody,
+    /** One-time addresses for those who have no password yet. */
+    answer: z.object({ addresses: z.array(passwordAddress) }),
+  },
+  previewRoll: {
+    params: ofClass,
+    body: z.object({ text: text(400000) }),
+    answer: z.object({ lines: z.array(rollLine) }),
+  },
+  addToRoll: { params: ofClass, body: rollAddition, answer: rollChange },
+  takeOffRoll: { params: ofClass, body: people, answer: rollChange },
+  passwordAddresses: {
+    params: ofClass,
+    body: people,
+    answer: z.object({ addresses: z.array(passwordAddress) }),
+  },
+} satisfies Partial<Record<EndpointName, Shapes>>;

@@ -1,0 +1,147 @@
+// ./glen backup FILE and ./glen restore FILE: a school in one file, and back.
+import { spawn } from 'node:child_process';
+import {
+  createReadStream,
+  createWriteStream,
+  existsSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+} from 'node:fs';
+import { join } from 'node:path';
+import { text } from 'node:stream/consumers';
+import { pipeline } from 'node:stream/promises';
+import { createGunzip, createGzip } from 'node:zlib';
+import { claimFolder, releaseFolder, startMariadb } from './mariadb.mjs';
+import { LOOPBACK, statement } from './processes.mjs';
+
+/** The line with which a whole dump ends; one that was cut off has none. */
+const WHOLE = '-- Dump completed';
+
+/** What MariaDB's own programs are told of a database server. */
+function access({ hostname, port, username, password, pathname }) {
+  return {
+    database: decodeURIComponent(pathname.slice(1)),
+    args: [
+      '--no-defaults',
+      `-h${hostname}`,
+      `-P${port || 3306}`,
+      `-u${decodeURIComponent(username)}`,
+    ],
+    env: { ...process.env, MYSQL_PWD: decodeURIComponent(password) },
+  };
+}
+
+const isUp = (port) =>
+  statement({ port }, 'SELECT 1').then(
+    () => true,
+    () => false,
+  );
+
+/** Works with the school's own database; one that does not run is started for as long as that takes. */
+async function withOwnDatabase(dir, work) {
+  if (!existsSync(join(dir, 'mysql'))) throw new Error(`There is no school in ${dir}.`);
+  const portFile = join(dir, 'mariadbd.port');
+  const port = existsSync(portFile) ? Number(readFileSync(portFile, 'utf8')) : 0;
+  if (port && (await isUp(port))) return work(new URL(`mariadb://root@${LOOPBACK}:${port}/glen`));
+  const mariadb = await startMariadb(dir);
+  try {
+    return await work(new URL(mariadb.url('glen')));
+  } finally {
+    await mariadb.stop();
+  }
+}
+
+/** A program that has to end well; what it says against it is the reason. */
+function run(command, args, env, stdin) {
+  const child = spawn(command, args, { env, stdio: [stdin, 'pipe', 'pipe'] });
+  let told = '';
+  child.stderr.on('data', (data) => (told += data));
+  const ended = new Promise((resolve, reject) => {
+    child.once('error', reject);
+    child.once('exit', (code) =>
+      code === 0
+        ? resolve()
+        : reject(new Error(`${command}: ${told.trim() || `ended with ${code}`}`)),
+    );
+  });
+  return { child, ended };
+}
+
+async function dump(url, file) {
+  const { database, args, env } = access(url);
+  const options = ['--single-transaction', '--hex-blob', '--default-character-set=utf8mb4'];
+  const { child, ended } = run('mariadb-dump', [...args, ...options, database], env, 'ignore');
+  const unfinished = `${file}.unfinished`;
+  try {
+    await Promise.all([
+      pipeline(child.stdout, createGzip(), createWriteStream(unfinished, { mode: 0o600 })),
+      ended,
+    ]);
+    // Only a whole one takes the place of the one before.
+    renameSync(unfinished, file);
+  } catch (error) {
+    rmSync(unfinished, { force: true });
+    throw error;
+  }
+}
+
+/** Writes the whole school into a file, while it runs too. */
+export async function backup(file, dir) {
+  const url = process.env.GLEN_DATABASE_URL;
+  if (url) await dump(new URL(url), file);
+  else await withOwnDatabase(dir, (own) => dump(own, file));
+}
+
+/** Whether a file is a whole dump: read to its end before anything is replaced by it. */
+async function mustBeWhole(file) {
+  if (!existsSync(file)) throw new Error(`There is no file ${file}.`);
+  let end = '';
+  try {
+    for await (const part of createReadStream(file).pipe(createGunzip()))
+      end = (end + part.toString('latin1')).slice(-200);
+  } catch {
+    throw new Error(`${file} is no backup of Glen’s, or is damaged.`);
+  }
+  if (!end.includes(WHOLE)) throw new Error(`${file} is no whole backup.`);
+}
+
+/** Whatever runs on a database of one's own is not Glen's to stop, so nothing there is replaced. */
+async function mustBeEmpty(url) {
+  const { database, args, env } = access(url);
+  const { child, ended } = run('mariadb', [...args, '-Ne', 'SHOW TABLES', database], env, 'ignore');
+  const [tables] = await Promise.all([text(child.stdout), ended]);
+  if (tables) throw new Error(`The database ${database} is not empty: restore into a new one.`);
+}
+
+async function load(url, file) {
+  const { database, args, env } = access(url);
+  const { child, ended } = run('mariadb', [...args, database], env, 'pipe');
+  await Promise.all([pipeline(createReadStream(file), createGunzip(), child.stdin), ended]);
+}
+
+/** Puts the school of a file in the place of what is in the folder; nothing may run there meanwhile. */
+export async function restore(file, dir) {
+  await mustBeWhole(file);
+  if (process.env.GLEN_DATABASE_URL) {
+    const url = new URL(process.env.GLEN_DATABASE_URL);
+    await mustBeEmpty(url);
+    return load(url, file);
+  }
+  claimFolder(dir);
+  try {
+    const mariadb = await startMariadb(dir);
+    try {
+      await statement(mariadb, 'DROP DATABASE IF EXISTS glen');
+      await statement(
+        mariadb,
+        'CREATE DATABASE glen CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci',
+      );
+      await load(new URL(mariadb.url('glen')), file);
+    } finally {
+      await mariadb.stop();
+    }
+  } finally {
+    releaseFolder(dir);
+  }
+}

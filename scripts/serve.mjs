@@ -1,0 +1,61 @@
+// ./glen serve: a school of one's own, on its own database unless GLEN_DATABASE_URL names another.
+import { spawn } from 'node:child_process';
+import { networkInterfaces } from 'node:os';
+import { join } from 'node:path';
+import { root } from './build.mjs';
+import { startMariadb } from './mariadb.mjs';
+import { LOOPBACK, statement } from './processes.mjs';
+
+export const DEFAULT_PORT = 4880;
+
+/** The machine's own address in the network it is in, for others to type; loopback where it is in none. */
+function ownAddress() {
+  const outside = Object.values(networkInterfaces())
+    .flat()
+    .find((net) => net && net.family === 'IPv4' && !net.internal);
+  return outside?.address ?? LOOPBACK;
+}
+
+/** What the server is told of where it listens: what was given at the command, else by the environment, else loopback. */
+export function whereToListen({ port, url, host }, env) {
+  const isOpen = host === true;
+  const listen = String(port ?? env.GLEN_PORT ?? DEFAULT_PORT);
+  const name = isOpen ? ownAddress() : LOOPBACK;
+  return {
+    GLEN_PORT: listen,
+    GLEN_HOST: isOpen ? '0.0.0.0' : (env.GLEN_HOST ?? LOOPBACK),
+    GLEN_PUBLIC_URL: url ?? env.GLEN_PUBLIC_URL ?? `http://${name}:${listen}`,
+  };
+}
+
+/** The school's own MariaDB, its data in `dir`; nothing where the environment names a server. */
+async function ownDatabase(dir, env) {
+  if (env.GLEN_DATABASE_URL) return { url: env.GLEN_DATABASE_URL, stop: async () => {} };
+  const mariadb = await startMariadb(dir);
+  await statement(
+    mariadb,
+    'CREATE DATABASE IF NOT EXISTS glen CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci',
+  );
+  return { url: mariadb.url('glen'), stop: () => mariadb.stop() };
+}
+
+/** Runs until it is stopped; gives the exit code. */
+export async function serve(options, dir) {
+  const where = whereToListen(options, process.env);
+  const database = await ownDatabase(dir, process.env);
+  const child = spawn(
+    process.execPath,
+    ['--enable-source-maps', join(root, 'apps/server/dist/main.js')],
+    {
+      // The channel tells the server that we are gone, however we went; it ends then, and its port is free.
+      stdio: ['inherit', 'inherit', 'inherit', 'ipc'],
+      env: { ...process.env, ...where, GLEN_DATABASE_URL: database.url },
+      // Of a group of its own: Ctrl+C reaches it by us alone, before its database goes.
+      detached: true,
+    },
+  );
+  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
+  const code = await new Promise((done) => child.once('exit', (status) => done(status ?? 1)));
+  await database.stop();
+  return code;
+}
