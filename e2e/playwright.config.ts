@@ -8,7 +8,7 @@ export default defineConfig({
   timeout: 120000,
   // A second try for a test that a busy machine held up; those that needed it are named at the end.
   retries: 1,
-  expect: { timeout: 10000 },
+  expect: { timeout: 20000 },
   reporter: [['list'], ['json']],
   outputDir: '../test-results',
   use: {

@@ -10,7 +10,13 @@ export const STANDINS = '127.0.0.2';
 /** Runs one statement against the database server. */
 export async function statement(mariadb, sql) {
   const { createConnection } = await import('mariadb');
-  const connection = await createConnection({ host: LOOPBACK, port: mariadb.port, user: 'root' });
+  const connection = await createConnection({
+    host: LOOPBACK,
+    port: mariadb.port,
+    user: 'root',
+    // The driver's own second is too short for a busy machine.
+    connectTimeout: 10000,
+  });
   try {
     return await connection.query(sql);
   } finally {

@@ -12,6 +12,8 @@ export class Store {
       logging: false,
       timezone: '+00:00',
       pool: { max: 8 },
+      // The driver's own second is too short for a busy machine.
+      dialectOptions: { connectTimeout: 10000 },
     });
   }
 

@@ -28,7 +28,7 @@ export class CarryingSequelize extends Sequelize {
       pool: { max: poolSize, min: 0, acquire: 15000, idle: 30000 },
       isolationLevel: Transaction.ISOLATION_LEVELS.READ_COMMITTED,
       // A change counts the rows it meets, those too that say already what it says.
-      dialectOptions: { connectTimeout: 3000, foundRows: true, typeCast },
+      dialectOptions: { connectTimeout: 10000, foundRows: true, typeCast },
     });
     const query = this.query.bind(this) as (sql: unknown, options?: object) => Promise<unknown>;
     // An option that is there but undefined counts as none; a statement that names its transaction keeps it.

@@ -9,6 +9,7 @@ import {
   type Query,
   type Sent,
 } from '@glen/contract';
+import { remembered } from './writes.js';
 
 /** A query as it is asked: fields with a default may be left out. */
 type Loose<Q> = { [K in keyof Q]?: Q[K] | undefined };
@@ -49,7 +50,15 @@ const UNREACHABLE: Problem = {
 };
 
 /** Calls an endpoint of the contract; every failure comes back as problem details. */
-const baseQuery: BaseQueryFn<Call, unknown, Problem> = async (call, { signal }) => {
+const baseQuery: BaseQueryFn<Call, unknown, Problem> = (call, { signal }) =>
+  endpoints[call.name].method === 'GET'
+    ? answerTo(call, signal)
+    : remembered(answerTo(call, signal));
+
+async function answerTo(
+  call: Call,
+  signal: AbortSignal,
+): Promise<{ data: unknown } | { error: Problem }> {
   const { body } = call.ask;
   try {
     const response = await fetch(addressOf(call), {
@@ -64,7 +73,7 @@ const baseQuery: BaseQueryFn<Call, unknown, Problem> = async (call, { signal }) 
   } catch {
     return { error: UNREACHABLE };
   }
-};
+}
 
 const TAGS = [
   'me',

@@ -1,4 +1,5 @@
 import { toast } from 'sonner';
+import { allWritten } from './writes.js';
 
 /** How long an undo is offered. */
 const OFFER_MS = 20000;
@@ -35,7 +36,9 @@ export function offerUndo(
   offer({ label, undo, redo });
 }
 
+/** What was pressed a moment ago counts as the last too, though its answer is still awaited. */
 export async function undoLast(): Promise<void> {
+  await allWritten();
   const last = done;
   if (!last) return void toast('There is nothing to undo.');
   done = undefined;
@@ -52,6 +55,7 @@ export async function undoLast(): Promise<void> {
 }
 
 export async function redoLast(): Promise<void> {
+  await allWritten();
   const last = undone;
   if (!last?.redo) return void toast('There is nothing to do again.');
   undone = undefined;
