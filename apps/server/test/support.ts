@@ -157,9 +157,9 @@ export const changeDate = (
 ): Promise<Response> =>
   browser.post('/api/sessions/change', { changes: [{ ...date, scope: 'one', change }] });
 
-/** Asks until the answer is as wished, a look every 50 ms; fails with the last answer after ten seconds. */
+/** Asks until the answer is as wished, a look every 50 ms; fails with the last answer after half a minute. */
 export async function until<T>(ask: () => Promise<T>, wished: (answer: T) => boolean): Promise<T> {
-  const deadline = Date.now() + 10000;
+  const deadline = Date.now() + 30000;
   for (;;) {
     const answer = await ask();
     if (wished(answer)) return answer;

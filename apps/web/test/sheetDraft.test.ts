@@ -33,6 +33,7 @@ const of = (period: string | null): ClassItem => ({
   link: { id: 1, code: 'heron-7k3m9qvd2xt', address: '', label: '', kind: 'lesson', state: 'live' },
   mine: 'host',
   rollSize: 20,
+  putAwayAt: null,
 });
 
 const ends = fc.constantFrom<object>(

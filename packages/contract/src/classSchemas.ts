@@ -26,6 +26,13 @@ export const newClass = z.object({
   anyoneKnocks: z.boolean().default(false),
 });
 
+/** Another like one that there is: what it is called, and what it takes over. */
+export const classCopy = z.object({
+  title: text(200).trim().min(1, 'Say what it is called.'),
+  period: text(40).trim().nullable(),
+  takes: z.object({ roll: z.boolean(), teachers: z.boolean(), rules: z.boolean() }),
+});
+
 export const classWords = z.object({
   version,
   title: text(200).trim().min(1, 'Say what it is called.'),

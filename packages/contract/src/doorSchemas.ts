@@ -44,6 +44,8 @@ export const doorAnswer = z.object({
   hostSees: z.boolean(),
   /** A host has yet to give the address of the room behind this door. */
   noRoom: z.boolean(),
+  /** Its class period has been put away. */
+  isOver: z.boolean(),
   /** Whoever asks is host here. */
   hosts: z.boolean(),
   /** The code that this door goes by now: another than was asked for where that has been replaced, or where the lesson meets at another class period's door. */

@@ -28,6 +28,8 @@ export interface Endpoint {
   path: string;
   who: Caller;
   of?: ClassSubject;
+  /** A change that a class period takes though it has been put away. */
+  atRest?: true;
   /** What it does, in a line, for the OpenAPI document. */
   does: string;
 }
@@ -72,6 +74,10 @@ export const endpoints = {
 
   addClass: { method: 'POST', path: '/api/classes', who: 'teacher', does: 'Make a class period with its lasting link; its room and its lessons may come with it or later' },
   editClass: { method: 'PUT', path: '/api/classes/:classId', who: 'class-host', of: 'classId', does: 'Change what a class period is called, where it stands in the timetable, and its pennant' },
+  copyClass: { method: 'POST', path: '/api/classes/:classId/copy', who: 'class-host', of: 'classId', atRest: true, does: 'Make another class period like this one, with a link of its own' },
+  putAwayFacts: { method: 'GET', path: '/api/classes/:classId/put-away', who: 'class-host', of: 'classId', does: 'What putting a class period away would touch' },
+  putAwayClass: { method: 'POST', path: '/api/classes/:classId/put-away', who: 'class-host', of: 'classId', does: 'Put a class period away: its doors stop and its sessions to come are taken off; all it had is kept' },
+  bringBackClass: { method: 'POST', path: '/api/classes/:classId/bring-back', who: 'class-host', of: 'classId', atRest: true, does: 'Bring a class period back that was put away, with its links and what is still to come' },
   setStaff: { method: 'PUT', path: '/api/classes/:classId/staff', who: 'class-host', of: 'classId', does: 'Say who hosts, co-teaches and presents in a class period, by finding them or by name and address' },
   previewRoll: { method: 'POST', path: '/api/classes/:classId/roll/preview', who: 'class-host', of: 'classId', does: 'What a pasted list of names would do to the roll, line by line' },
   addToRoll: { method: 'POST', path: '/api/classes/:classId/roll', who: 'class-host', of: 'classId', does: 'Put people on the roll; those whom the school does not know yet are made' },

@@ -5,5 +5,5 @@ z.config({ jitless: true });
 
 /** What forms are checked against before they are sent; the server checks by the same. */
 export { movedIn } from './moveInSchemas.js';
-export { classWords, newClass } from './classSchemas.js';
+export { classCopy, classWords, newClass } from './classSchemas.js';
 export { newPasswordBody } from './peopleSchemas.js';

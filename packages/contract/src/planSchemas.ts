@@ -86,6 +86,8 @@ export const classItemSchema = z.object({
   /** `tutor`: host at one of its links only. */
   mine: z.enum(['host', 'co-teacher', 'presenter', 'tutor', 'none']),
   rollSize: z.int(),
+  /** Since when it is over and kept with all it had (school time); null: it goes on. */
+  putAwayAt: z.string().nullable(),
 });
 
 const planAt = z.union([

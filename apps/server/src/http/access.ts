@@ -16,6 +16,8 @@ export const isOffice = (who: Who): boolean => isStaff(who) && who.person!.role 
 /** Who asks for what. `params` are the path's. */
 interface Asked {
   caller: Caller;
+  /** It changes something that a class period must go on for. */
+  needsGoingOn: boolean;
   of: ClassSubject | undefined;
   params: Record<string, unknown>;
   who: Who;
@@ -25,9 +27,13 @@ const OPEN: readonly Caller[] = ['anyone', 'demo', 'service'];
 
 /**
  * Throws unless the caller may call: 401 where nobody is signed in, 403 where somebody else is,
- * 404 where the thing asked about does not exist.
+ * 404 where the thing asked about does not exist, 409 where its class period has been put away and the call would
+ * change it.
  */
-export async function authorise(db: Db, { caller, of, params, who }: Asked): Promise<void> {
+export async function authorise(
+  db: Db,
+  { caller, of, params, who, needsGoingOn }: Asked,
+): Promise<void> {
   if (OPEN.includes(caller)) return;
   if (!who.account) throw new HttpProblem(401, 'Sign in first.');
   if (caller === 'signed-in') return;
@@ -39,6 +45,8 @@ export async function authorise(db: Db, { caller, of, params, who }: Asked): Pro
   if (!standing) throw notFound(nameOfSubject(subject.kind));
   if (!MAY[caller as ClassCaller](standing, who))
     throw new HttpProblem(403, 'This class period is somebody else’s.');
+  if (standing.isAtRest && needsGoingOn)
+    throw new HttpProblem(409, 'This class period has been put away; bring it back first.');
 }
 
 function mustBeStaff(who: Who): void {

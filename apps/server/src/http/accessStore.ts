@@ -6,6 +6,8 @@ export interface Standing {
   as: 'host' | 'co-teacher' | 'presenter' | null;
   /** Host at that door, or reader of that link, without being so in its class period. */
   otherwise: boolean;
+  /** The class period has been put away. */
+  isAtRest: boolean;
 }
 
 /** Who is host at the door that a path parameter speaks of without being so in its class period: by a handing-over until that session's end, at that link alone, or because their own class period meets there too (the door itself looks when). */
@@ -50,10 +52,16 @@ export async function standingOf(
 ): Promise<Standing | undefined> {
   const others = { door: ACTING[subject.kind], link: TUTOR[subject.kind], class: undefined };
   const other = others[asks];
-  const row = await db.one<{ as_what: Standing['as']; otherwise: number }>(
-    `SELECT cs.as_what, ${other ? `EXISTS (${other})` : '0'} AS otherwise
-     FROM (${CLASS_OF[subject.kind].sql}) found LEFT JOIN class_staff cs ON cs.class_id = found.id AND cs.person_id = :personId`,
+  const row = await db.one<{ as_what: Standing['as']; otherwise: number; at_rest: number }>(
+    `SELECT cs.as_what, ${other ? `EXISTS (${other})` : '0'} AS otherwise, fc.put_away_at IS NOT NULL AS at_rest
+     FROM (${CLASS_OF[subject.kind].sql}) found JOIN class_periods fc ON fc.id = found.id LEFT JOIN class_staff cs ON cs.class_id = found.id AND cs.person_id = :personId`,
     { id: subject.id, personId },
   );
-  return row && { as: row.as_what, otherwise: Boolean(row.otherwise) };
+  return (
+    row && {
+      as: row.as_what,
+      otherwise: Boolean(row.otherwise),
+      isAtRest: Boolean(row.at_rest),
+    }
+  );
 }

@@ -123,6 +123,7 @@ export function mountEndpoints(
         const params = parse(shape.params, req.params) as Params<N>;
         await authorise(glen.db, {
           caller: endpoint.who,
+          needsGoingOn: endpoint.method !== 'GET' && !endpoint.atRest,
           of: endpoint.of,
           params: (params ?? {}) as Record<string, unknown>,
           who,

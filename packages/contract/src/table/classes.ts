@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { id, text } from '../basics.js';
+import { id, text, version } from '../basics.js';
 import {
   MOST_ON_ROLL,
+  classCopy,
   classWords,
   newClass,
   passwordAddress,
@@ -22,6 +23,30 @@ const rollChange = z.object({ rollSize: z.int(), personIds: z.array(id) });
 export const classes = {
   addClass: { body: newClass, answer: z.object({ class: classItemSchema }) },
   editClass: { params: ofClass, body: classWords, answer: z.object({ class: classItemSchema }) },
+  copyClass: { params: ofClass, body: classCopy, answer: z.object({ class: classItemSchema }) },
+  putAwayFacts: {
+    params: ofClass,
+    answer: z.object({
+      /** Sessions still to come that would be taken off. */
+      sessions: z.int(),
+      /** Links whose doors would stop. */
+      links: z.int(),
+      /** Posts that stand or wait, and would be taken down. */
+      posts: z.int(),
+      /** Its door is open just now: it cannot be put away until the session has ended. */
+      isRunning: z.boolean(),
+    }),
+  },
+  putAwayClass: {
+    params: ofClass,
+    body: z.object({ version }),
+    answer: z.object({ class: classItemSchema, version }),
+  },
+  bringBackClass: {
+    params: ofClass,
+    body: z.object({ version }),
+    answer: z.object({ class: classItemSchema, version }),
+  },
   setStaff: {
     params: ofClass,
     body: staffBody,

@@ -83,7 +83,10 @@ export const plan = {
       hand: z.array(z.object({ postId: id, where: z.string(), time, waits: z.boolean() })),
     }),
   },
-  classes: { answer: z.object({ classes: z.array(classItemSchema) }) },
+  /** Those that go on, and those that have been put away. */
+  classes: {
+    answer: z.object({ classes: z.array(classItemSchema), putAway: z.array(classItemSchema) }),
+  },
   classPeriod: {
     params: ofClass,
     answer: z.object({

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { classTitle, proposePennant, type EntryRules } from '@glen/core';
-import type { Answer, Body } from '@glen/contract';
+import type { Answer, Body, Pennant } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { isOffice } from '../../http/access.js';
 import { HttpProblem, wrongField } from '../../http/problem.js';
@@ -21,22 +21,34 @@ const freshRef = (): string => `class-${randomBytes(6).toString('hex')}`;
 /** Strangers wait in the lobby, and only hosts go straight in. */
 const ANYONE_KNOCKS: Partial<EntryRules> = { whoMayEnter: 'anyone', straightIn: 'hosts' };
 
-async function refuseUnlessMayMake(glen: Glen, who: Who): Promise<void> {
+export async function refuseUnlessMayMake(glen: Glen, who: Who): Promise<void> {
   if ((await whoMakesClasses(glen.db)) === 'office' && !isOffice(who))
     throw new HttpProblem(403, 'At this school the office makes class periods.');
 }
 
-/** The row itself, with a pennant that looks like no other. */
-async function writeClass(glen: Glen, hostId: number, body: NewClass): Promise<number> {
-  const { title, period, anyoneKnocks } = body;
-  const pennant = body.pennant ?? proposePennant({ title, period }, await pennantsTaken(glen.db));
-  return insertOwnClass(glen.db, hostId, {
+interface Written {
+  title: string;
+  period: string | null;
+  /** Left out: one that looks like no other. */
+  pennant?: Pennant | undefined;
+  rules: Partial<EntryRules>;
+}
+
+/** A class period with its host and its lasting link, within a transaction. */
+export async function writeClass(
+  glen: Glen,
+  hostId: number,
+  { title, period, pennant, rules }: Written,
+): Promise<{ id: number; linkId: number }> {
+  const id = await insertOwnClass(glen.db, hostId, {
     ref: freshRef(),
     title,
     period: period || null,
-    pennant,
-    rules: anyoneKnocks ? ANYONE_KNOCKS : {},
+    pennant: pennant ?? proposePennant({ title, period }, await pennantsTaken(glen.db)),
+    rules,
   });
+  const link = await makeLink(glen, id, { label: 'Lessons', kind: 'lesson' });
+  return { id, linkId: link.id };
 }
 
 /** Its lessons, where it was said when it meets; what is wrong with the plan is told beside it. */
@@ -61,9 +73,9 @@ export async function makeClass(glen: Glen, who: Who, body: NewClass): Promise<A
   const by = who.person!.id;
   const room = body.room.trim() === '' ? null : roomOf(glen, body.room);
   const classId = await glen.db.transaction(async () => {
-    const id = await writeClass(glen, by, body);
-    const link = await makeLink(glen, id, { label: 'Lessons', kind: 'lesson' });
-    if (room !== null) await putRoomBehind(glen.db, link.id, room);
+    const rules = body.anyoneKnocks ? ANYONE_KNOCKS : {};
+    const { id, linkId } = await writeClass(glen, by, { ...body, rules });
+    if (room !== null) await putRoomBehind(glen.db, linkId, room);
     await planLessons(glen, id, by, body);
     await glen.audit({ by, action: 'make-class', subject: `class:${id}`, after: body });
     await glen.announce(`person:${by}`, { thing: 'classes', id });

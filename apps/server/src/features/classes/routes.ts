@@ -1,8 +1,10 @@
 import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
+import { copyClass } from './copyClass.js';
 import { editClass } from './editClass.js';
 import { makeClass } from './makeClass.js';
 import { makePasswordAddresses } from './passwordAddresses.js';
+import { bringBackClass, putAwayClass, putAwayFacts } from './putAway.js';
 import { setStaff } from './staff.js';
 import { addToRoll, previewRoll, takeOffRoll } from './roll.js';
 
@@ -10,6 +12,11 @@ export const classRoutes = (glen: Glen) =>
   ({
     addClass: ({ body, who }) => makeClass(glen, who, body),
     editClass: ({ params, body, who }) => editClass(glen, params.classId, who, body),
+    copyClass: ({ params, body, who }) => copyClass(glen, params.classId, who, body),
+    putAwayFacts: ({ params }) => putAwayFacts(glen, params.classId),
+    putAwayClass: ({ params, body, who }) => putAwayClass(glen, params.classId, who, body.version),
+    bringBackClass: ({ params, body, who }) =>
+      bringBackClass(glen, params.classId, who, body.version),
     setStaff: ({ params, body, who }) => setStaff(glen, params.classId, who, body),
     previewRoll: ({ params, body }) => previewRoll(glen, params.classId, body),
     addToRoll: ({ params, body, who }) => addToRoll(glen, params.classId, who.person!.id, body),

@@ -62,6 +62,9 @@ export async function knownBy(
 export const rollIds = async (db: Db, classId: number): Promise<number[]> =>
   (await db.models.RollEntry.findAll({ where: { class_id: classId } })).map((r) => r.person_id);
 
+export const rulesOfClass = async (db: Db, classId: number): Promise<ClassPeriodRow['rules']> =>
+  (await db.models.ClassPeriod.findByPk(classId, { attributes: ['rules'] }))!.rules;
+
 /** Puts people on a roll; who is there already stays. */
 export async function putOnRoll(db: Db, classId: number, personIds: number[]): Promise<void> {
   await db.models.RollEntry.bulkCreate(
@@ -107,7 +110,9 @@ export async function writePasswordAddress(
   });
 }
 
-export type ClassColumns = Partial<Pick<ClassPeriodRow, 'title' | 'period' | 'pennant'>>;
+export type ClassColumns = Partial<
+  Pick<ClassPeriodRow, 'title' | 'period' | 'pennant' | 'put_away_at'>
+>;
 
 /** Writes a class period's own row if it still has this version; whether it had. */
 export async function bumpClass(

@@ -116,6 +116,7 @@ async function doorAnswer(
     hostSees: session?.hostInside ?? false,
     noRoom: !facts.hasRoom,
     hosts: facts.isHost,
+    isOver: row.put_away_at !== null,
     code: row.code,
     came: facts.came,
     elsewhere: await elsewhereFor(glen, facts),

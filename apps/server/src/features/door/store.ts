@@ -14,6 +14,7 @@ export interface DoorRow extends WhoRow, LayerRow {
   link_id: number;
   code: string;
   link_state: 'live' | 'retired';
+  put_away_at: string | null;
   label: string;
   class_id: number;
   class_title: string;
@@ -74,7 +75,7 @@ const LONGEST = 24 * 60;
 
 /** Whoever is inside is counted only where anybody entered. No ORDER BY: with it the database would write the rules of every row to a temporary table first. */
 const doorSql = (account: string): string => `
-  SELECT l.id AS link_id, l.code, l.state AS link_state, l.label, c.id AS class_id, c.title AS class_title, c.ref AS class_ref, c.period, c.pennant, l.rules AS link_rules, ${LAYER_COLUMNS},
+  SELECT l.id AS link_id, l.code, l.state AS link_state, l.label, c.id AS class_id, c.title AS class_title, c.ref AS class_ref, c.period, c.pennant, c.put_away_at, l.rules AS link_rules, ${LAYER_COLUMNS},
     h.name AS host_name, ${WHO_COLUMNS}, cs.as_what, l.room_address, ${inAudience('l.id', 'p.id')} AS on_roll,
     EXISTS (SELECT 1 FROM link_hosts lh WHERE lh.link_id = l.id AND lh.person_id = p.id) AS link_host,
     EXISTS (SELECT 1 FROM link_audience lg WHERE lg.link_id = l.id AND (lg.email = a.email OR (lg.person_id = p.id AND p.role = 'guest'))) AS link_invited,

@@ -39,6 +39,7 @@ async function checkGuest(glen: Glen, link: LinkRow, classId: number, by: number
   if (classId === link.class_id) throw wrongField('classId', 'That is its own class period.');
   const klass = await classById(glen.db, classId, by);
   if (!klass) throw wrongField('classId', 'There is no such class period.');
+  if (klass.put_away_at) throw wrongField('classId', 'That class period has been put away.');
   if (klass.as_what !== 'host' && klass.as_what !== 'co-teacher')
     throw wrongField(
       'classId',

@@ -223,6 +223,20 @@ export const nextOfLinks = (
   );
 };
 
+/** Stops every link of a class period that works, to work again with it. */
+export const restLinks = (db: Db, classId: number): Promise<number> =>
+  db.change(
+    `UPDATE links SET state = 'retired', put_away = 1, version = version + 1 WHERE class_id = :classId AND state = 'live'`,
+    { classId },
+  );
+
+/** Lets those work again that were stopped with their class period. */
+export const wakeLinks = (db: Db, classId: number): Promise<number> =>
+  db.change(
+    `UPDATE links SET state = 'live', put_away = 0, version = version + 1 WHERE class_id = :classId AND put_away = 1`,
+    { classId },
+  );
+
 /** Stops a link that was made for one series alone, where nothing else has come to it since. */
 export const stopUnused = (db: Db, linkId: number): Promise<number> =>
   db.change(

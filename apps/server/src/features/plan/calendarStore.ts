@@ -1,7 +1,7 @@
 import type { EntryRules, SessionPlan, SessionWords } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 
-/** Every series with its class period and its hosts, for what a calendar does to all of them. */
+/** Every series with its class period, for what a calendar does to all of them; what has been put away follows as it is brought back. */
 export const allSeries = (db: Db) =>
   db.rows<{
     id: number;
@@ -17,7 +17,7 @@ export const allSeries = (db: Db) =>
     class_title: string;
     period: string | null;
   }>(
-    'SELECT s.id, s.class_id, s.link_id, s.title, s.description, s.plan, s.draft, s.words, s.rules, s.date_rules, c.title AS class_title, c.period FROM series s JOIN class_periods c ON c.id = s.class_id WHERE s.undated = 0 ORDER BY s.id',
+    'SELECT s.id, s.class_id, s.link_id, s.title, s.description, s.plan, s.draft, s.words, s.rules, s.date_rules, c.title AS class_title, c.period FROM series s JOIN class_periods c ON c.id = s.class_id WHERE s.undated = 0 AND c.put_away_at IS NULL ORDER BY s.id',
     {},
   );
 

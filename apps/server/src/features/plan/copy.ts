@@ -24,7 +24,11 @@ export async function copySeries(
       inNextTerm: boolean,
     ): Promise<{ seriesId: number; version: number }> => {
       const klass = classId === own.id ? own : await classById(glen.db, classId, by);
-      if (!klass || (klass.as_what !== 'host' && klass.as_what !== 'co-teacher'))
+      if (
+        !klass ||
+        (klass.as_what !== 'host' && klass.as_what !== 'co-teacher') ||
+        klass.put_away_at
+      )
         throw new HttpProblem(403, 'This class period is somebody else’s.');
       const plan = inNextTerm
         ? planForNextTerm(series.plan, calendar)

@@ -101,14 +101,14 @@ export async function updateSeries(db: Db, id: number, text: SeriesText): Promis
   );
 }
 
-/** Those of some series whose class periods a person hosts. */
+/** Those of some series whose class periods go on and are hosted by a person. */
 export const seriesHostedBy = (
   db: Db,
   personId: number,
   seriesIds: number[],
 ): Promise<{ id: number }[]> =>
   db.rows<{ id: number }>(
-    `SELECT s.id FROM series s JOIN class_staff cs ON cs.class_id = s.class_id AND cs.person_id = :personId AND cs.as_what IN ('host', 'co-teacher') WHERE s.id IN (:seriesIds)`,
+    `SELECT s.id FROM series s JOIN class_staff cs ON cs.class_id = s.class_id AND cs.person_id = :personId AND cs.as_what IN ('host', 'co-teacher') JOIN class_periods c ON c.id = s.class_id AND c.put_away_at IS NULL WHERE s.id IN (:seriesIds)`,
     { personId, seriesIds },
   );
 

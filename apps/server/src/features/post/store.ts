@@ -120,7 +120,7 @@ export const postIdsInForce = async (db: Db): Promise<number[]> =>
 
 export const placesOf = (db: Db, postIds: number[], personId = 0): Promise<PlaceRow[]> =>
   db.rows<PlaceRow>(
-    `SELECT pp.*, c.ref AS class_ref, c.title AS class_title, c.period, c.pennant, l.code, l.label AS link_label, l.state AS link_state,
+    `SELECT pp.id, pp.post_id, pp.class_id, pp.link_id, pp.kind, pp.shape, c.ref AS class_ref, c.title AS class_title, c.period, c.pennant, l.code, l.label AS link_label, l.state AS link_state, pp.removed OR c.put_away_at IS NOT NULL AS removed,
        NOT EXISTS (SELECT 1 FROM class_staff cs WHERE cs.class_id = pp.class_id AND cs.person_id = p.made_by AND cs.as_what <> 'presenter') AS lost,
        EXISTS (SELECT 1 FROM class_staff cs WHERE cs.class_id = pp.class_id AND cs.person_id = :personId AND cs.as_what <> 'presenter') AS mine
      FROM post_places pp JOIN posts p ON p.id = pp.post_id JOIN class_periods c ON c.id = pp.class_id JOIN links l ON l.id = pp.link_id

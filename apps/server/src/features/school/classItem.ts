@@ -19,4 +19,5 @@ export const classItem = (glen: Pick<Glen, 'config'>, row: ClassRow): ClassItem 
   },
   mine: row.as_what ?? (row.tutors ? 'tutor' : 'none'),
   rollSize: row.roll_size,
+  putAwayAt: row.put_away_at,
 });

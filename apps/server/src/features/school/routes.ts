@@ -4,7 +4,14 @@ import type { Handlers } from '../../http/mount.js';
 import { notFound } from '../../http/problem.js';
 import { classItem } from './classItem.js';
 import { holidaysOf } from './holidays.js';
-import { classesOf, markSeen, readCalendar, readSchool } from './store.js';
+import {
+  classesOf,
+  classesPutAway,
+  markSeen,
+  readCalendar,
+  readSchool,
+  type ClassRow,
+} from './store.js';
 
 export const schoolRoutes = (glen: Glen) =>
   ({
@@ -20,7 +27,10 @@ export const schoolRoutes = (glen: Glen) =>
       return { ok: true };
     },
     classes: async ({ who }) => {
-      const rows = await classesOf(glen.db, who.person!.id, isOffice(who));
-      return { classes: rows.map((row) => classItem(glen, row)) };
+      const [rows, away] = await Promise.all(
+        [classesOf, classesPutAway].map((of) => of(glen.db, who.person!.id, isOffice(who))),
+      );
+      const items = (some: ClassRow[] = []) => some.map((row) => classItem(glen, row));
+      return { classes: items(rows), putAway: items(away) };
     },
   }) satisfies Partial<Handlers>;

@@ -140,6 +140,7 @@ export interface ClassRow {
   tutors: number;
   as_what: 'host' | 'co-teacher' | 'presenter' | null;
   roll_size: number;
+  put_away_at: string | null;
 }
 
 /** The link that class period `c` goes by: the first in its order that is for all of it and works; else one that is for all of it, though stopped. */
@@ -170,17 +171,21 @@ const TUTORS = `(EXISTS (SELECT 1 FROM link_hosts lh JOIN links tl ON tl.id = lh
   OR EXISTS (SELECT 1 FROM shares sh JOIN links tl ON tl.id = sh.link_id JOIN class_staff js ON js.class_id = sh.class_id AND js.as_what <> 'presenter' WHERE tl.class_id = c.id AND js.person_id = :personId))`;
 
 const CLASS_SELECT = `
-  SELECT c.id, c.ref, c.title, c.period, c.pennant, c.version, l.id AS link_id, l.code, l.label, l.kind, l.state AS link_state, cs.as_what, ${TUTORS} AS tutors,
+  SELECT c.id, c.ref, c.title, c.period, c.pennant, c.version, c.put_away_at, l.id AS link_id, l.code, l.label, l.kind, l.state AS link_state, cs.as_what, ${TUTORS} AS tutors,
     (SELECT COUNT(*) FROM roll r WHERE r.class_id = c.id) AS roll_size
   FROM class_periods c JOIN links l ON l.id = ${MAIN_LINK}
   LEFT JOIN class_staff cs ON cs.class_id = c.id AND cs.person_id = :personId`;
 
+const listed = (which: string, all: boolean): string =>
+  `${CLASS_SELECT} WHERE ${which} ${all ? '' : `AND (cs.person_id IS NOT NULL OR ${TUTORS})`} ORDER BY c.period IS NULL, c.period, c.title`;
+
 /** The class periods that a person teaches, visits, or is host in at one link, or with another class period; the head and the office see all. */
 export const classesOf = (db: Db, personId: number, all: boolean): Promise<ClassRow[]> =>
-  db.rows<ClassRow>(
-    `${CLASS_SELECT} ${all ? '' : `WHERE cs.person_id IS NOT NULL OR ${TUTORS}`} ORDER BY c.period IS NULL, c.period, c.title`,
-    { personId },
-  );
+  db.rows<ClassRow>(listed('c.put_away_at IS NULL', all), { personId });
+
+/** The same of those that have been put away. */
+export const classesPutAway = (db: Db, personId: number, all: boolean): Promise<ClassRow[]> =>
+  db.rows<ClassRow>(listed('c.put_away_at IS NOT NULL', all), { personId });
 
 export const classById = (
   db: Db,

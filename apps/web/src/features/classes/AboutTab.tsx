@@ -2,8 +2,10 @@ import type { ReactNode } from 'react';
 import type { Note } from '@glen/core';
 import { Margin, Screen } from '../../ui/Margin.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
-import { mayEdit } from '../school/mayEdit.js';
+import { hosts, mayEdit } from '../school/mayEdit.js';
+import { AtTheEnd } from './AtTheEnd.js';
 import { ClassWords } from './ClassWords.js';
+import { CopyClass } from './CopyClass.js';
 import { Teachers } from './Teachers.js';
 
 const LASTING: Note = {
@@ -25,6 +27,8 @@ export default function AboutTab({ classPeriod, head }: AboutProps) {
       {head}
       {isOwn && <ClassWords key={classPeriod.version} classPeriod={classPeriod} />}
       <Teachers classPeriod={classPeriod} />
+      {hosts(classPeriod.class) && <CopyClass of={classPeriod.class} />}
+      {isOwn && <AtTheEnd classPeriod={classPeriod} />}
     </Screen>
   );
 }

@@ -5,6 +5,7 @@ import { buttonClass } from '../../ui/Button.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { CopyButtons } from '../link/LinkLine.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
+import { PutAwayLine } from './PutAwayLine.js';
 
 export const TABS = ['sessions', 'entry', 'links', 'posts', 'roll', 'about'] as const;
 const TAB_NAMES = {
@@ -80,7 +81,7 @@ const Tabs = ({ classPeriod: c }: { classPeriod: ClassItem }) => (
 );
 
 /** What stands above every tab: who the class is, and its link line. */
-export function ClassHead({ classPeriod }: { classPeriod: ClassPeriod }) {
+export function ClassHead({ classPeriod, zone }: { classPeriod: ClassPeriod; zone: string }) {
   const { class: c, staff } = classPeriod;
   const names = (as: string): string =>
     staff
@@ -100,7 +101,11 @@ export function ClassHead({ classPeriod }: { classPeriod: ClassPeriod }) {
           </p>
         </div>
       </header>
-      <LinkBand classPeriod={c} />
+      {c.putAwayAt ? (
+        <PutAwayLine classPeriod={classPeriod} putAwayAt={c.putAwayAt} zone={zone} />
+      ) : (
+        <LinkBand classPeriod={c} />
+      )}
       <Tabs classPeriod={c} />
     </>
   );

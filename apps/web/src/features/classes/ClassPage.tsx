@@ -86,7 +86,7 @@ function Tab({ tab, classPeriod, head, zone }: TabProps) {
 
 /** One tab under the head they share. */
 function Tabs({ tab, classPeriod, zone }: Omit<TabProps, 'head'>) {
-  const head = <ClassHead classPeriod={classPeriod} />;
+  const head = <ClassHead classPeriod={classPeriod} zone={zone} />;
   const waiting = (
     <Screen>
       {head}

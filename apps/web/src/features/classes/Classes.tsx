@@ -78,6 +78,25 @@ function ClassRow({ classPeriod: c }: { classPeriod: ClassItem }) {
   );
 }
 
+/** Those that are over, folded: each can be looked at and brought back on its page. */
+const PutAway = ({ classes }: { classes: ClassItem[] }) => (
+  <details className="mt-6">
+    <summary className="cursor-pointer font-semibold">
+      {classes.length === 1 ? '1 is put away' : `${classes.length} are put away`}
+    </summary>
+    <ul className="mt-2">
+      {classes.map((c) => (
+        <li key={c.id} className="flex items-center gap-4 border-t border-line py-2.5">
+          <Pennant pennant={c.pennant} />
+          <Link className="hover:underline" to={`/classes/${c.id}/about`}>
+            {classTitle(c)}
+          </Link>
+        </li>
+      ))}
+    </ul>
+  </details>
+);
+
 const Head = ({ count }: { count: number }) => (
   <header className="mb-4 flex flex-wrap items-baseline gap-x-4 gap-y-2">
     <h1 className="text-[27px]">{count === 1 ? '1 class period' : `${count} class periods`}</h1>
@@ -106,7 +125,7 @@ export function ClassesPage() {
   const act = useNoteActions();
   return (
     <Loaded asked={asked}>
-      {({ classes }) => (
+      {({ classes, putAway }) => (
         <Screen margin={<Margin notes={notesFor(today)} onAction={act} />}>
           <Head count={classes.length} />
           {classes.length === 0 && (
@@ -119,6 +138,7 @@ export function ClassesPage() {
               <ClassRow key={c.id} classPeriod={c} />
             ))}
           </ul>
+          {putAway.length > 0 && <PutAway classes={putAway} />}
         </Screen>
       )}
     </Loaded>

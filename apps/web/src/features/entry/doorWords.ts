@@ -16,7 +16,12 @@ interface Told {
 
 const NEXT_TIME = 'Keep the link: it works again next time.';
 
-function stopped({ door: { elsewhere } }: Told): Words {
+function stopped({ door: { elsewhere, isOver, classTitle } }: Told): Words {
+  if (isOver)
+    return {
+      title: `${classTitle} is over`,
+      text: 'Its class period has been put away, and this door with it.',
+    };
   if (elsewhere)
     return {
       title: 'This link has been stopped',

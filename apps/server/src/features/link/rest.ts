@@ -1,0 +1,20 @@
+import type { Glen } from '../../glen.js';
+import { announceLink } from './announce.js';
+import { heldLinksOfClasses, restLinks, wakeLinks } from './store.js';
+
+/** Stops the links of a class period that is put away, or lets those work again that stopped with it. */
+async function change(
+  glen: Glen,
+  classId: number,
+  write: (db: Glen['db'], classId: number) => Promise<number>,
+): Promise<void> {
+  const links = await heldLinksOfClasses(glen.db, [classId]);
+  await write(glen.db, classId);
+  for (const link of links) await announceLink(glen, link);
+}
+
+export const stopLinksOf = (glen: Glen, classId: number): Promise<void> =>
+  change(glen, classId, restLinks);
+
+export const reopenLinksOf = (glen: Glen, classId: number): Promise<void> =>
+  change(glen, classId, wakeLinks);

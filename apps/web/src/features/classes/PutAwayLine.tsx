@@ -1,0 +1,32 @@
+import { dateInWords } from '@glen/core/light';
+import { wallClock } from '../../app/clock.js';
+import { Button } from '../../ui/Button.js';
+import { FieldError } from '../../ui/Field.js';
+import type { ClassPeriod } from '../school/classPeriod.js';
+import { hosts } from '../school/mayEdit.js';
+import { useRest } from './useRest.js';
+
+interface LineProps {
+  classPeriod: ClassPeriod;
+  putAwayAt: string;
+  zone: string;
+}
+
+/** Stands where the link stood: the class period is over, and can be brought back. */
+export function PutAwayLine({ classPeriod, putAwayAt, zone }: LineProps) {
+  const { bringBack, isSaving, problem } = useRest(classPeriod);
+  return (
+    <div className="mt-4 flex flex-wrap items-center gap-3 border-y border-dashed border-edge py-3.5">
+      <span>
+        <b>Put away on {dateInWords(wallClock(putAwayAt, zone).date)}.</b> Its link is stopped; all
+        it had is kept.
+      </span>
+      {hosts(classPeriod.class) && (
+        <Button className="ml-auto" kind="act" disabled={isSaving} onClick={() => void bringBack()}>
+          Bring it back
+        </Button>
+      )}
+      {problem && <FieldError>{problem.title}</FieldError>}
+    </div>
+  );
+}
