@@ -100,6 +100,18 @@ describe('a class period that is put away', () => {
     expect(refused[0]!.body.title).toContain('bring it back first');
   });
 
+  it('is shown as it was, with nothing to change, and its links are on no list', async () => {
+    await putAway();
+    const { id, link } = n3();
+    const shown = await Promise.all(
+      ['rules', 'groups', 'links'].map((what) => host.get(`/api/classes/${id}/${what}`)),
+    );
+    expect(shown.map((r) => r.body.mayEdit)).toEqual([false, false, false]);
+    expect((await host.get(`/api/links/${link.id}`)).body.mayEdit).toBe(false);
+    const { links } = (await host.get('/api/links')).body as Answer<'links'>;
+    expect(links.some((l) => l.classId === id)).toBe(false);
+  });
+
   it('is nowhere to copy a series to, or to bring to another door', async () => {
     await putAway();
     const r5 = school.classes.get('R5')!;

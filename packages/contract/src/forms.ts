@@ -6,4 +6,4 @@ z.config({ jitless: true });
 /** What forms are checked against before they are sent; the server checks by the same. */
 export { movedIn } from './moveInSchemas.js';
 export { classCopy, classWords, newClass } from './classSchemas.js';
-export { newPasswordBody } from './peopleSchemas.js';
+export { aboutSchool, newPasswordBody } from './peopleSchemas.js';

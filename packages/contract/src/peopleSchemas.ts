@@ -15,7 +15,12 @@ export const personSchema = z.object({
 export const clock = z.object({ now: utcInstant, offsetSeconds: z.int(), zone: z.string() });
 export const meSchema = z.object({
   /** `help`: whom students ask when something technical fails; blank where nobody was named. */
-  school: z.object({ name: z.string(), zone: z.string(), help: z.string() }),
+  school: z.object({
+    name: z.string(),
+    zone: z.string(),
+    help: z.string(),
+    classesBy: z.enum(['teachers', 'office']),
+  }),
   clock,
   demo: z.boolean(),
   /** Which services outside there are; what rests on one that is missing is not offered. */
@@ -53,7 +58,16 @@ export const newPassword = z
 
 export const newPasswordBody = z.object({ password: newPassword });
 
-/** What a school says of itself. */
+/** What the office changes of a school later; its calendar and its rules have pages of their own. */
+export const aboutSchool = z.object({
+  name: z.string().trim().min(1, 'Say what the school is called.').max(200),
+  help: z.string().trim().max(300, 'At most 300 characters.'),
+  zone: z.string().max(60),
+  /** Who makes class periods and takes in new teachers. */
+  classesBy: z.enum(['teachers', 'office']),
+});
+
+/** What a school says of itself as somebody moves in. */
 export const schoolWords = z.object({
   name: z.string().trim().min(1, 'Say what the school is called.').max(200),
   region: z.string().max(20).nullable(),

@@ -148,6 +148,9 @@ export const api = createApi({
       schoolCalendar: ask('schoolCalendar', ['calendar']),
       previewCalendar: tell('previewCalendar', []),
       setCalendar: tell('setCalendar', ['school', 'calendar', ...plan]),
+      aboutSchool: ask('aboutSchool', ['school']),
+      previewZone: tell('previewZone', []),
+      setAboutSchool: tell('setAboutSchool', ['school', 'calendar', 'me', ...plan]),
       holidays: ask('holidays', []),
       seenNotice: tell('seenNotice', ['today']),
       feeds: ask('feeds', ['feeds']),
@@ -257,7 +260,7 @@ export const tagsOf: Record<LiveChange['thing'], Tag[]> = {
   posts: ['posts', 'today', 'links'],
   desk: ['desk', 'today'],
   door: ['door', 'my-day'],
-  school: ['school', 'calendar', 'today', 'sessions', 'class'],
+  school: ['me', 'school', 'calendar', 'today', 'sessions', 'class'],
   notices: ['today'],
 };
 export const EVERYTHING: Tag[] = [...TAGS];

@@ -22,6 +22,7 @@ const AllLinksPage = lazy(() => import('../features/link/AllLinks.js'));
 const PostsPage = lazy(() => import('../features/post/PostsPage.js'));
 const ReachPage = lazy(() => import('../features/reach/ReachPage.js'));
 const SeeAsPage = lazy(() => import('../features/reach/SeeAsPage.js'));
+const AboutSchoolPage = lazy(() => import('../features/school/AboutSchoolPage.js'));
 const SchoolPage = lazy(() => import('../features/school/SchoolPage.js'));
 const SchoolDefaults = lazy(() =>
   import('../features/entry/DefaultsPage.js').then((m) => ({ default: m.SchoolDefaults })),
@@ -64,7 +65,7 @@ function TeacherPages({ me }: { me: Me }) {
         <Route path="plan" element={<PlanPage me={me} />} />
         <Route path="plan/new" element={<PlanPage me={me} />} />
         <Route path="plan/:seriesId" element={<PlanPage me={me} />} />
-        <Route path="classes" element={<ClassesPage />} />
+        <Route path="classes" element={<ClassesPage me={me} />} />
         <Route path="classes/links" element={<LinkSheetPage />} />
         <Route path="classes/:classId" element={<ClassPage me={me} />} />
         <Route path="classes/:classId/:tab" element={<ClassPage me={me} />} />
@@ -74,6 +75,7 @@ function TeacherPages({ me }: { me: Me }) {
         <Route path="posts/reach" element={<ReachPage />} />
         <Route path="posts/see-as" element={<SeeAsPage />} />
         <Route path="school" element={<SchoolPage me={me} />} />
+        <Route path="school/about" element={<AboutSchoolPage />} />
         <Route path="school/entry" element={<SchoolDefaults me={me} />} />
         <Route path="school/my-entry" element={<OwnDefaults me={me} />} />
         <Route path="desk/:linkId" element={<DeskPage me={me} />} />

@@ -19,9 +19,12 @@ import {
   stripSeries,
   touched,
 } from '../planSchemas.js';
+import { aboutSchool } from '../peopleSchemas.js';
 import { note } from '../ruleSchemas.js';
 import type { EndpointName } from '../endpoints.js';
 import type { Shapes } from './shapes.js';
+
+const keptAboutSchool = aboutSchool.extend({ version, mayEdit: z.boolean() });
 
 /** The school, its class periods, and what is on their books. */
 export const plan = {
@@ -39,6 +42,12 @@ export const plan = {
     body: z.object({ version, calendar: calendarSchema, region: text(20).nullable() }),
     answer: keptCalendar,
   },
+  aboutSchool: { answer: keptAboutSchool },
+  previewZone: {
+    body: z.object({ zone: text(60) }),
+    answer: z.object({ notes: z.array(note) }),
+  },
+  setAboutSchool: { body: aboutSchool.extend({ version }), answer: keptAboutSchool },
   holidays: {
     query: z.object({ region: text(20).optional() }),
     answer: regionHolidays,

@@ -8,6 +8,7 @@ import {
   type Sequelize,
 } from 'sequelize';
 import type { EntryRules, RuleField, SchoolCalendar } from '@glen/core';
+import { version } from './columns.js';
 
 /** The one school of this installation; its only row has the id 1. */
 interface SchoolRow extends Model<InferAttributes<SchoolRow>, InferCreationAttributes<SchoolRow>> {
@@ -29,6 +30,8 @@ interface SchoolRow extends Model<InferAttributes<SchoolRow>, InferCreationAttri
   alone: CreationOptional<boolean>;
   /** Who makes class periods. */
   classes_by: CreationOptional<'teachers' | 'office'>;
+  /** Rises with what the school says of itself. */
+  about_version: CreationOptional<number>;
 }
 
 export const defineSchool = (sequelize: Sequelize): ModelStatic<SchoolRow> =>
@@ -38,16 +41,17 @@ export const defineSchool = (sequelize: Sequelize): ModelStatic<SchoolRow> =>
       id: { type: DataTypes.TINYINT.UNSIGNED, primaryKey: true },
       name: { type: DataTypes.STRING(200), allowNull: false },
       calendar: { type: DataTypes.JSON, allowNull: false },
-      version: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false, defaultValue: 1 },
+      version: version(),
       rules: { type: DataTypes.JSON, allowNull: false },
       locked: { type: DataTypes.JSON, allowNull: false },
-      rules_version: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false, defaultValue: 1 },
+      rules_version: version(),
       region: { type: DataTypes.STRING(20), allowNull: true },
       date_order: { type: DataTypes.ENUM('dmy', 'mdy', 'ymd'), defaultValue: 'dmy' },
       hours: { type: DataTypes.ENUM('24', '12'), defaultValue: '24' },
       help: { type: DataTypes.STRING(300), defaultValue: '' },
       alone: { type: DataTypes.BOOLEAN, defaultValue: false },
       classes_by: { type: DataTypes.ENUM('teachers', 'office'), defaultValue: 'teachers' },
+      about_version: version(),
     },
     { tableName: 'school', timestamps: false },
   );

@@ -17,7 +17,12 @@ export async function describeMe(glen: Glen, who: Who): Promise<Me> {
   const school = await readSchool(glen.db);
   const accounts = who.sessionId === null ? [] : await accountsOfSession(glen.db, who.sessionId);
   return {
-    school: { name: school.name, zone: school.calendar.zone, help: school.help },
+    school: {
+      name: school.name,
+      zone: school.calendar.zone,
+      help: school.help,
+      classesBy: school.classes_by,
+    },
     clock: {
       now: glen.clock.school(),
       offsetSeconds: glen.clock.offsetSeconds,

@@ -1,7 +1,7 @@
 import { toSql, type Db } from '../../db/connect.js';
 
 /** What putting a class period away would touch, at an instant of school time. */
-export interface AtStake {
+interface AtStake {
   sessions: number;
   links: number;
   posts: number;

@@ -3,6 +3,7 @@ import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { isOffice } from '../../http/access.js';
 import type { Who } from '../../http/who.js';
+import { mayChange } from '../school/classItem.js';
 import { classById, staffOf } from '../school/store.js';
 import { rulesOfClass, rulesOfLink } from './layers.js';
 import { anyLesson, settingOf } from './setting.js';
@@ -57,8 +58,6 @@ async function describe(
   };
 }
 
-const hosts = (as: string | null | undefined): boolean => as === 'host' || as === 'co-teacher';
-
 export async function describeRules(
   glen: Glen,
   classId: number,
@@ -70,7 +69,7 @@ export async function describeRules(
   ]);
   return describe(
     glen,
-    { version, layers, mayEdit: hosts(klass!.as_what) },
+    { version, layers, mayEdit: mayChange(klass) },
     {
       linkId: klass!.link_id,
       classId,
@@ -87,7 +86,7 @@ export async function describeLinkRules(
   const klass = await classById(glen.db, classId, who.person!.id);
   return describe(
     glen,
-    { version, layers, mayEdit: hosts(klass?.as_what) },
+    { version, layers, mayEdit: mayChange(klass) },
     {
       linkId,
       classId,
@@ -120,7 +119,7 @@ export async function describeSeriesRules(
   ];
   return describe(
     glen,
-    { version: series.version, layers: all, mayEdit: hosts(klass?.as_what) },
+    { version: series.version, layers: all, mayEdit: mayChange(klass) },
     {
       linkId: series.link_id,
       classId: series.class_id,

@@ -2,6 +2,7 @@ import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { stale, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
+import { mayChange } from '../school/classItem.js';
 import { classById, rollOf } from '../school/store.js';
 import {
   deleteGroup,
@@ -32,7 +33,7 @@ export async function describeGroups(
   ]);
   return {
     version,
-    mayEdit: klass?.as_what === 'host' || klass?.as_what === 'co-teacher',
+    mayEdit: mayChange(klass),
     staff,
     groups: rows.map((g) => ({
       id: g.id,

@@ -6,6 +6,7 @@ import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { rulesOfLinks } from '../entry/layers.js';
+import { mayChange } from '../school/classItem.js';
 import { audienceOf, audienceSizes, linkHostsOf, type AudienceRow } from '../audience/store.js';
 import { sharesOf, type ShareRow } from './shareStore.js';
 import { codesOf, isRunning, listLinks, nextOfLinks, usedSince, type ListedLink } from './store.js';
@@ -84,7 +85,7 @@ function linkPart(glen: Glen, l: ListedLink) {
     place,
     room: l.room_address,
     lastUsed: l.last_used,
-    mayEdit: l.as_what === 'host' || l.as_what === 'co-teacher',
+    mayEdit: mayChange(l),
   };
 }
 
@@ -121,15 +122,12 @@ const inList = ({
   ...row
 }: LinkDetail): Answer<'links'>['links'][number] => row;
 
+const OWN_THAT_GO_ON = `c.put_away_at IS NULL AND (cs.person_id IS NOT NULL
+  OR EXISTS (SELECT 1 FROM link_hosts lh WHERE lh.link_id = l.id AND lh.person_id = :personId))`;
+
 /** Every link of the class periods that one teaches or visits, and those that one hosts alone. */
 export const linksFor = async (glen: Glen, who: Who): Promise<Answer<'links'>> => ({
-  links: (
-    await rowsOf(
-      glen,
-      who,
-      'cs.person_id IS NOT NULL OR EXISTS (SELECT 1 FROM link_hosts lh WHERE lh.link_id = l.id AND lh.person_id = :personId)',
-    )
-  ).map(inList),
+  links: (await rowsOf(glen, who, OWN_THAT_GO_ON)).map(inList),
 });
 
 export async function linksOfClass(

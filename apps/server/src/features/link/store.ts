@@ -173,6 +173,7 @@ export interface ListedLink extends LinkRow {
   class_title: string;
   period: string | null;
   pennant: Pennant;
+  put_away_at: string | null;
   as_what: 'host' | 'co-teacher' | 'presenter' | null;
   last_used: string | null;
   main_id: number;
@@ -186,7 +187,7 @@ export const listLinks = (
   values: Record<string, string | number> = {},
 ): Promise<ListedLink[]> =>
   db.rows<ListedLink>(
-    `SELECT l.*, c.title AS class_title, c.period, c.pennant, cs.as_what, ${MAIN_LINK} AS main_id,
+    `SELECT l.*, c.title AS class_title, c.period, c.pennant, c.put_away_at, cs.as_what, ${MAIN_LINK} AS main_id,
        (SELECT MAX(v.knocked_at) FROM sittings m JOIN visitors v ON v.sitting_id = m.id WHERE m.link_id = l.id) AS last_used
      FROM links l JOIN class_periods c ON c.id = l.class_id LEFT JOIN class_staff cs ON cs.class_id = c.id AND cs.person_id = :personId
      WHERE ${which} ORDER BY c.period IS NULL, c.period, c.title, c.id, l.state = 'retired', l.place, l.id`,

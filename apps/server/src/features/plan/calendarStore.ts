@@ -21,6 +21,13 @@ export const allSeries = (db: Db) =>
     {},
   );
 
+/** Every plan that goes by a zone goes by another, those put away or without a date too. */
+export const moveZone = (db: Db, from: string, to: string): Promise<number> =>
+  db.change(
+    `UPDATE series SET plan = JSON_SET(plan, '$.zone', :to), version = version + 1 WHERE JSON_VALUE(plan, '$.zone') = :from`,
+    { from, to },
+  );
+
 export const hostsOfAll = (
   db: Db,
 ): Promise<{ class_id: number; person_id: number; name: string }[]> =>

@@ -1,6 +1,7 @@
 import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
 import { describeSeriesRules } from '../entry/describe.js';
+import { aboutSchool, previewZone, setAboutSchool } from './aboutSchool.js';
 import { previewCalendar, setCalendar } from './calendar.js';
 import { describeClass } from './classPeriod.js';
 import { copySeries } from './copy.js';
@@ -18,6 +19,9 @@ export const planRoutes = (glen: Glen) =>
   ({
     previewCalendar: ({ body }) => previewCalendar(glen, body),
     setCalendar: ({ body, who }) => setCalendar(glen, who.person!, body),
+    aboutSchool: ({ who }) => aboutSchool(glen, who),
+    previewZone: ({ body }) => previewZone(glen, body),
+    setAboutSchool: ({ body, who }) => setAboutSchool(glen, who, body),
     classPeriod: ({ params, who }) => describeClass(glen, params.classId, who.person!.id),
     strip: ({ query, who }) => stripFor(glen, who.person!.id, query),
     bookings: ({ params, query, who }) => bookingsFor(glen, params.classId, who.person!.id, query),

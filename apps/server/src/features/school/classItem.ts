@@ -3,6 +3,10 @@ import { linkAddress } from '../../addresses.js';
 import type { Glen } from '../../glen.js';
 import type { ClassRow } from './store.js';
 
+/** Whether the person a row was read for hosts a class period that goes on, and so may change it. */
+export const mayChange = (row: Pick<ClassRow, 'as_what' | 'put_away_at'> | undefined): boolean =>
+  (row?.as_what === 'host' || row?.as_what === 'co-teacher') && row.put_away_at === null;
+
 /** A class period as lists and cards have it. */
 export const classItem = (glen: Pick<Glen, 'config'>, row: ClassRow): ClassItem => ({
   id: row.id,

@@ -1,8 +1,10 @@
 import type { ReactNode } from 'react';
 import type { Note } from '@glen/core';
+import { api } from '../../app/api.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { hosts, mayEdit } from '../school/mayEdit.js';
+import { mayMakeClasses } from '../school/mayMakeClasses.js';
 import { AtTheEnd } from './AtTheEnd.js';
 import { ClassWords } from './ClassWords.js';
 import { CopyClass } from './CopyClass.js';
@@ -22,12 +24,13 @@ interface AboutProps {
 /** What a class period is called, what it flies, and who teaches it. */
 export default function AboutTab({ classPeriod, head }: AboutProps) {
   const isOwn = mayEdit(classPeriod.class);
+  const { data: me } = api.useMeQuery();
   return (
     <Screen margin={<Margin notes={isOwn ? [LASTING] : []} />}>
       {head}
       {isOwn && <ClassWords key={classPeriod.version} classPeriod={classPeriod} />}
       <Teachers classPeriod={classPeriod} />
-      {hosts(classPeriod.class) && <CopyClass of={classPeriod.class} />}
+      {me && mayMakeClasses(me) && hosts(classPeriod.class) && <CopyClass of={classPeriod.class} />}
       {isOwn && <AtTheEnd classPeriod={classPeriod} />}
     </Screen>
   );

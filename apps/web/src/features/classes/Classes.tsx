@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { unposted, worstFirst, type Note } from '@glen/core';
 import { classTitle } from '@glen/core/light';
-import type { Answer, ClassItem } from '@glen/contract';
+import type { Answer, ClassItem, Me } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { useNoteActions } from '../../app/useNoteActions.js';
@@ -11,6 +11,7 @@ import { Pennant } from '../../ui/Pennant.js';
 import { Empty } from '../../ui/States.js';
 import { CopyButtons } from '../link/LinkLine.js';
 import { mayEdit } from '../school/mayEdit.js';
+import { mayMakeClasses } from '../school/mayMakeClasses.js';
 
 const AS = {
   host: 'you host',
@@ -97,7 +98,7 @@ const PutAway = ({ classes }: { classes: ClassItem[] }) => (
   </details>
 );
 
-const Head = ({ count }: { count: number }) => (
+const Head = ({ count, mayMake }: { count: number; mayMake: boolean }) => (
   <header className="mb-4 flex flex-wrap items-baseline gap-x-4 gap-y-2">
     <h1 className="text-[27px]">{count === 1 ? '1 class period' : `${count} class periods`}</h1>
     <span className="ml-auto flex flex-wrap gap-2.5">
@@ -111,15 +112,18 @@ const Head = ({ count }: { count: number }) => (
           </Link>
         </>
       )}
-      <Link to="/begin" className={buttonClass('act')}>
-        Make a class period
-      </Link>
+      {mayMake && (
+        <Link to="/begin" className={buttonClass('act')}>
+          Make a class period
+        </Link>
+      )}
     </span>
   </header>
 );
 
 /** Every class period with its lasting link. */
-export function ClassesPage() {
+export function ClassesPage({ me }: { me: Me }) {
+  const mayMake = mayMakeClasses(me);
   const asked = api.useClassesQuery();
   const { data: today } = api.useTodayQuery();
   const act = useNoteActions();
@@ -127,10 +131,12 @@ export function ClassesPage() {
     <Loaded asked={asked}>
       {({ classes, putAway }) => (
         <Screen margin={<Margin notes={notesFor(today)} onAction={act} />}>
-          <Head count={classes.length} />
+          <Head count={classes.length} mayMake={mayMake} />
           {classes.length === 0 && (
             <Empty title="No class periods yet">
-              Make one, and its link stands here at once; or the office puts you down for one.
+              {mayMake
+                ? 'Make one, and its link stands here at once; or the office puts you down for one.'
+                : 'The office puts you down for yours; each then stands here with its link.'}
             </Empty>
           )}
           <ul>

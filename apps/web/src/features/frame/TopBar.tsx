@@ -14,7 +14,7 @@ export const PLACES = [
 
 export function TopBar({ me, onFind }: { me: Me; onFind: () => void }) {
   return (
-    <header className="flex h-13 shrink-0 items-center gap-4 bg-bar px-6 min-[1100px]:gap-6 text-bar-ink print:hidden">
+    <header className="flex min-h-13 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 bg-bar px-6 text-bar-ink max-[899px]:py-2 min-[900px]:flex-nowrap min-[1100px]:gap-6 print:hidden">
       <a href="#main" className="sr-only focus:not-sr-only">
         To the page
       </a>

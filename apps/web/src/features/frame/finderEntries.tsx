@@ -36,6 +36,8 @@ export interface Acts {
   print: (path: string) => void;
   switchTo: (accountId: number) => void;
   signOut: () => void;
+  /** Whether one may make class periods. */
+  mayMake: boolean;
 }
 
 const key = (name: string): ReactNode => <kbd className="font-mono">{name}</kbd>;
@@ -112,7 +114,7 @@ const perClass = (what: PerClass, classes: ClassItem[], acts: Acts): Entry[] =>
 
 /** What can be done, about the day and about each class period; the likeliest first. */
 export function doingEntries(classes: ClassItem[], acts: Acts): Entry[] {
-  const { go, undo, print } = acts;
+  const { go, undo, print, mayMake } = acts;
   const each = (what: PerClass): Entry[] => perClass(what, classes, acts);
   const place = (text: string, words: string, path: string): Entry => ({
     text,
@@ -121,7 +123,7 @@ export function doingEntries(classes: ClassItem[], acts: Acts): Entry[] {
   });
   return [
     { text: 'Schedule a session', run: () => go('/plan/new'), aside: key('s') },
-    place('Make a class period', 'new class course group link', '/begin'),
+    ...(mayMake ? [place('Make a class period', 'new class course group link', '/begin')] : []),
     { text: 'Undo the last change', run: undo, aside: key('u') },
     ...each(PER_CLASS.copy),
     ...each(PER_CLASS.open),
@@ -139,6 +141,7 @@ export function doingEntries(classes: ClassItem[], acts: Acts): Entry[] {
     ...each(PER_CLASS.replace),
     ...each(PER_CLASS.groups),
     place('My own entry rules', 'defaults', '/school/my-entry'),
+    place('About the school', 'name zone help office', '/school/about'),
     place('The school’s entry rules', 'defaults locks', '/school/entry'),
   ];
 }

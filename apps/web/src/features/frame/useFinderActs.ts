@@ -4,6 +4,7 @@ import { restartLive } from '../../app/live.js';
 import { undoLast } from '../../app/undo.js';
 import { openDoor } from '../desk/openDoor.js';
 import { copyAddress } from '../link/copy.js';
+import { mayMakeClasses } from '../school/mayMakeClasses.js';
 import type { Acts } from './finderEntries.js';
 
 /** So long a page has to stand before it is printed. */
@@ -12,6 +13,7 @@ const PRINT_AFTER_MS = 300;
 /** What choosing something does; each closes the finder first. */
 export function useFinderActs(close: () => void): Acts {
   const navigate = useNavigate();
+  const { data: me } = api.useMeQuery();
   const [open] = api.useOpenDoorMutation();
   const [switchAccount] = api.useSwitchAccountMutation();
   const [signOut] = api.useSignOutMutation();
@@ -20,6 +22,7 @@ export function useFinderActs(close: () => void): Acts {
     void navigate(path);
   };
   return {
+    mayMake: me !== undefined && mayMakeClasses(me),
     go,
     copyAddress: (address, toast) => {
       close();

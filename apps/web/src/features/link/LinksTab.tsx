@@ -59,7 +59,11 @@ function List({
     <Screen
       margin={
         <Margin
-          notes={notesForLinks(links.map((l) => notedLink(l, now, zone)))}
+          notes={
+            classPeriod.class.putAwayAt
+              ? []
+              : notesForLinks(links.map((l) => notedLink(l, now, zone)))
+          }
           onAction={({ subject }) => void navigate(`/classes/${classId}/links/${subject}`)}
         />
       }

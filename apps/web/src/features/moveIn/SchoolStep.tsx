@@ -3,6 +3,7 @@ import { Button } from '../../ui/Button.js';
 import { TextField } from '../../ui/TextField.js';
 import { ChoicePart } from '../../ui/SentencePart.js';
 import { api } from '../../app/api.js';
+import { ZONES } from '../school/zones.js';
 import type { SchoolDraft } from './firstDraft.js';
 import type { MovingIn } from './useMoveInDraft.js';
 
@@ -20,7 +21,6 @@ const WHO = [
   { value: 'alone', label: 'a class of my own: I teach alone' },
 ];
 
-const ZONES = Intl.supportedValuesOf('timeZone').map((zone) => ({ value: zone, label: zone }));
 const NO_REGION = '-';
 
 /** Any dates do to be told the regions. */

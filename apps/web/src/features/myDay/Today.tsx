@@ -9,6 +9,7 @@ import { buttonClass } from '../../ui/Button.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { Empty } from '../../ui/States.js';
 import { mayEdit } from '../school/mayEdit.js';
+import { mayMakeClasses } from '../school/mayMakeClasses.js';
 import { NextSession } from './NextSession.js';
 import { SessionRow } from './SessionRow.js';
 import { WhatIsLeft } from './WhatIsLeft.js';
@@ -51,7 +52,13 @@ function Head({ today }: { today: Today }) {
   );
 }
 
-function Nothing({ hasClasses }: { hasClasses: boolean }) {
+function Nothing({ hasClasses, mayMake }: { hasClasses: boolean; mayMake: boolean }) {
+  if (!hasClasses && !mayMake)
+    return (
+      <Empty title="No class periods yet">
+        The office puts you down for yours; their sessions then stand here in order.
+      </Empty>
+    );
   if (!hasClasses)
     return (
       <Empty title="No class periods yet">
@@ -102,7 +109,9 @@ export function TodayPage({ me }: { me: Me }) {
         <Screen margin={<Margin notes={today.notes} onAction={act} />}>
           <Head today={today} />
           <WhatIsLeft left={today.left} />
-          {today.sessions.length === 0 && <Nothing hasClasses={today.classes.length > 0} />}
+          {today.sessions.length === 0 && (
+            <Nothing hasClasses={today.classes.length > 0} mayMake={mayMakeClasses(me)} />
+          )}
           <RunSheet today={today} now={now} zone={me.school.zone} />
         </Screen>
       )}

@@ -2,6 +2,7 @@ import { NavLink } from 'react-router';
 
 const TABS = [
   { to: '/school', name: 'Calendar' },
+  { to: '/school/about', name: 'About' },
   { to: '/school/entry', name: 'Entry rules' },
   { to: '/school/my-entry', name: 'My own defaults' },
 ];

@@ -1,0 +1,37 @@
+import { Transaction, literal } from 'sequelize';
+import type { Body } from '@glen/contract';
+import type { Db } from '../../db/connect.js';
+
+type About = Omit<Body<'setAboutSchool'>, 'version'>;
+
+interface KeptAbout extends About {
+  version: number;
+}
+
+const ONLY_ROW = 1;
+
+async function read(db: Db, isHeld: boolean): Promise<KeptAbout> {
+  const row = (await db.models.School.findByPk(ONLY_ROW, {
+    attributes: ['name', 'help', 'calendar', 'classes_by', 'about_version'],
+    ...(isHeld ? { lock: Transaction.LOCK.UPDATE } : {}),
+  }))!;
+  const { name, help, calendar, classes_by: classesBy, about_version: version } = row;
+  return { name, help, zone: calendar.zone, classesBy, version };
+}
+
+/** What the school says of itself. */
+export const readAbout = (db: Db): Promise<KeptAbout> => read(db, false);
+
+/** The same, held against others until the transaction ends. */
+export const heldAbout = (db: Db): Promise<KeptAbout> => read(db, true);
+
+/** Writes all of it but the zone, which the calendar keeps. */
+export async function writeAbout(
+  db: Db,
+  { name, help, classesBy }: Omit<About, 'zone'>,
+): Promise<void> {
+  await db.models.School.update(
+    { name, help, classes_by: classesBy, about_version: literal('about_version + 1') },
+    { where: { id: ONLY_ROW } },
+  );
+}

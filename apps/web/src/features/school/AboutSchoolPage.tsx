@@ -1,0 +1,120 @@
+import { api } from '../../app/api.js';
+import { Loaded } from '../../app/Loaded.js';
+import { Button } from '../../ui/Button.js';
+import { FieldError } from '../../ui/Field.js';
+import { Margin, Screen } from '../../ui/Margin.js';
+import { ChoicePart } from '../../ui/SentencePart.js';
+import { TextField } from '../../ui/TextField.js';
+import { SchoolTabs } from './SchoolTabs.js';
+import { useAboutSchool, type AboutSchool } from './useAboutSchool.js';
+import { ZONES } from './zones.js';
+
+const MAKERS = [
+  { value: 'teachers', label: 'every teacher' },
+  { value: 'office', label: 'head and office alone' },
+];
+
+type Editing = ReturnType<typeof useAboutSchool>;
+
+const Sentence = ({ watch, setValue }: Editing) => (
+  <p className="text-lg leading-[2.3]">
+    Its times are those of{' '}
+    <ChoicePart
+      label="Time zone"
+      value={watch('zone')}
+      onChange={(zone) => setValue('zone', zone, { shouldDirty: true })}
+      choices={ZONES}
+    />
+    ; class periods are made, and new teachers taken in, by{' '}
+    <ChoicePart
+      label="Who makes class periods"
+      value={watch('classesBy')}
+      onChange={(by) =>
+        setValue('classesBy', by as AboutSchool['classesBy'], { shouldDirty: true })
+      }
+      choices={MAKERS}
+    />
+    .
+  </p>
+);
+
+/** Somebody else saved meanwhile: theirs, and which is to count. */
+const TwoSchools = ({ theirs, takeTheirs, saveOver }: Editing) =>
+  theirs ? (
+    <div role="alert" className="rounded-small border border-gorse bg-gorse-tint p-4">
+      <p className="font-semibold text-gorse-deep">Somebody changed this while you were at it</p>
+      <p className="mt-1">
+        Theirs is “{theirs.name}”, by the times of {theirs.zone}; asked for help:{' '}
+        {theirs.help || 'nobody'}.
+      </p>
+      <p className="mt-3 flex gap-3">
+        <Button onClick={saveOver}>Save mine over it</Button>
+        <Button onClick={takeTheirs}>Take theirs</Button>
+      </p>
+    </div>
+  ) : null;
+
+function Form({ editing }: { editing: Editing }) {
+  const { register, formState, problem, theirs, isDirty, submit } = editing;
+  const { errors, isSubmitting } = formState;
+  return (
+    <form className="grid max-w-2xl gap-5" noValidate onSubmit={submit}>
+      <TwoSchools {...editing} />
+      <TextField
+        label="What is the school called?"
+        maxLength={200}
+        error={errors.name?.message}
+        {...register('name')}
+      />
+      <TextField
+        label="Whom do students ask when something technical fails?"
+        hint="Shown at the door, so that they do not ask the teacher who is teaching."
+        maxLength={300}
+        error={errors.help?.message}
+        {...register('help')}
+      />
+      <Sentence {...editing} />
+      {problem && !theirs && <FieldError>{problem.title}</FieldError>}
+      <p>
+        <Button type="submit" kind="act" disabled={!isDirty || isSubmitting}>
+          Save it
+        </Button>
+      </p>
+    </form>
+  );
+}
+
+const ToRead = ({ about }: { about: AboutSchool }) => (
+  <div className="grid max-w-2xl gap-2 text-lg">
+    <p>
+      {about.name} goes by the times of <b>{about.zone}</b>.
+    </p>
+    <p>
+      {about.help
+        ? `When something technical fails, students ask ${about.help}.`
+        : 'Nobody is named yet whom students ask when something technical fails.'}
+    </p>
+    <p>
+      {about.classesBy === 'teachers'
+        ? 'Every teacher makes class periods.'
+        : 'Head and office make class periods.'}
+    </p>
+  </div>
+);
+
+function About({ kept }: { kept: AboutSchool }) {
+  const editing = useAboutSchool(kept);
+  return (
+    <Screen margin={<Margin title="What will happen" notes={editing.notes} />}>
+      <SchoolTabs />
+      <h1 className="mb-4 text-[27px]">About the school</h1>
+      {kept.mayEdit ? <Form editing={editing} /> : <ToRead about={kept} />}
+    </Screen>
+  );
+}
+
+/** What the school is called, whom students ask, by which clock it goes: head and office change it, others read it. */
+export default function AboutSchoolPage() {
+  const asked = api.useAboutSchoolQuery();
+  return <Loaded asked={asked}>{(kept) => <About kept={kept} />}</Loaded>;
+}

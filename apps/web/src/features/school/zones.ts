@@ -1,0 +1,5 @@
+/** Every time zone that this browser knows, to choose from. */
+export const ZONES = Intl.supportedValuesOf('timeZone').map((zone) => ({
+  value: zone,
+  label: zone,
+}));

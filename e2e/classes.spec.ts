@@ -1,0 +1,76 @@
+import { expect, test } from './support.js';
+
+test('a class period is put away with what that touches said first, is looked at, and comes back', async ({
+  school,
+}) => {
+  const page = await school.open('Ottoline Marsh');
+  const n3 = school.classOf('N3');
+  await page.goto(`${school.url}/classes/${n3.id}/about`);
+  await expect(
+    page.getByText(/Putting it away takes \d+ sessions to come off the plan/),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Put it away' }).click();
+  await expect(page.getByText('Put away on Wed 14 Oct.')).toBeVisible();
+
+  const student = await school.openPhone('Caspian Holloway');
+  await student.goto(`${school.url}/door/${n3.link.code}`);
+  await expect(
+    student.getByRole('heading', { name: 'Coastal Navigation, period 3 is over' }),
+  ).toBeVisible();
+
+  await page.getByRole('link', { name: 'Classes' }).click();
+  await expect(page.getByRole('heading', { name: '6 class periods' })).toBeVisible();
+  await page.getByText('1 is put away').click();
+  await page.getByRole('link', { name: 'Coastal Navigation, period 3' }).click();
+  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await expect(page.getByRole('button', { name: 'Copy link' })).toBeVisible();
+  await expect(student.getByText('is over')).toBeHidden();
+  await page.keyboard.press('u');
+  await expect(page.getByRole('button', { name: 'Bring it back' })).toBeVisible();
+});
+
+test('another class period is made like one there is, with its teachers and a link of its own', async ({
+  school,
+}) => {
+  const page = await school.open('Ottoline Marsh');
+  await page.goto(`${school.url}/classes/${school.classOf('N3').id}/about`);
+  await page.getByRole('button', { name: 'Make another like it' }).click();
+  const title = page.getByLabel('What is the new one called?');
+  await title.fill(' ');
+  await page.getByRole('button', { name: 'Make it', exact: true }).click();
+  await expect(page.getByRole('alert')).toHaveText('Say what it is called.');
+  await title.fill('Night Navigation');
+  await page.getByLabel('the roll').check();
+  await page.getByRole('button', { name: 'Make it', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Night Navigation', level: 1 })).toBeVisible();
+  await expect(page.getByText('24 on the roll · Ottoline Marsh with Tomas Verhage')).toBeVisible();
+});
+
+test('the office changes the school’s time zone, told first what that moves, and keeps class periods to itself', async ({
+  school,
+}) => {
+  const head = await school.open('Noor Achterberg');
+  await head.goto(`${school.url}/school/about`);
+  await head.getByLabel('What is the school called?').fill('Merrow Sound');
+  await head.getByRole('combobox', { name: 'Time zone' }).click();
+  await head.getByRole('option', { name: 'America/St_Johns' }).click();
+  await expect(head.getByText(/\d+ sessions begin at another moment/)).toBeVisible();
+  await head.getByRole('combobox', { name: 'Who makes class periods' }).click();
+  await head.getByRole('option', { name: 'head and office alone' }).click();
+  await head.getByRole('button', { name: 'Save it' }).click();
+  await expect(head.getByText('It is changed.')).toBeVisible();
+
+  const teacher = await school.open('Ottoline Marsh');
+  await teacher.goto(`${school.url}/classes`);
+  await expect(teacher.getByRole('heading', { name: '7 class periods' })).toBeVisible();
+  await expect(teacher.getByRole('link', { name: 'Make a class period' })).toBeHidden();
+  await teacher.goto(`${school.url}/school/about`);
+  await expect(teacher.getByText('goes by the times of America/St_Johns')).toBeVisible();
+  await expect(teacher.getByText('Head and office make class periods.')).toBeVisible();
+
+  await head.keyboard.press('u');
+  await expect(head.getByLabel('What is the school called?')).toHaveValue(
+    'Merrow Sound School of Seamanship',
+  );
+  await expect(teacher.getByText('goes by the times of America/Halifax')).toBeVisible();
+});
