@@ -96,7 +96,11 @@ describe('the roll', () => {
   it('takes people by name and address, and the same ones only once', async () => {
     const { id } = await make();
     expect((await add(id, [ansel, ansel])).body).toMatchObject({ rollSize: 1 });
-    expect((await add(id, [ansel])).body).toEqual({ rollSize: 1, personIds: [] });
+    expect((await add(id, [ansel])).body).toEqual({
+      rollSize: 1,
+      personIds: [],
+      isClosed: false,
+    });
     expect(await rollOf(id)).toMatchObject([
       { name: 'Ansel Grue', accounts: [{ email: 'a.grue@harbour.example', kind: 'school' }] },
     ]);
@@ -140,6 +144,60 @@ describe('the roll', () => {
       email: `s${i}@harbour.example`,
     }));
     expect((await add(id, people)).body.rollSize).toBe(1500);
+  });
+});
+
+describe('until the roll is filled', () => {
+  const whoMayEnter = async (id: number) => {
+    const { layers } = (await ines.get(`/api/classes/${id}/rules`)).body as Answer<'rules'>;
+    return layers.at(-1)!.rules.whoMayEnter;
+  };
+  const knock = (id: number, on = true) => ines.put(`/api/classes/${id}/knock-until-roll`, { on });
+
+  it('anyone knocks where its maker wishes, and from the first student on the roll says who gets in', async () => {
+    const { id } = await make({ anyoneKnocks: true });
+    expect(await whoMayEnter(id)).toBe('anyone');
+    expect((await add(id, [ansel])).body.isClosed).toBe(true);
+    expect(await whoMayEnter(id)).toBeUndefined();
+    const berit = { name: 'Berit Lien', email: 'b.lien@harbour.example' };
+    expect((await add(id, [berit])).body.isClosed).toBe(false);
+  });
+
+  it('can be asked for later, and taken back', async () => {
+    const { id, link } = await make();
+    const { body } = await ines.get(`/api/links/${link.id}/invitation`);
+    expect(body).toMatchObject({ rollSize: 0, rules: { whoMayEnter: 'roll' } });
+    await knock(id);
+    expect(await whoMayEnter(id)).toBe('anyone');
+    await knock(id, false);
+    expect(await whoMayEnter(id)).toBeUndefined();
+  });
+
+  it('leaves what was set otherwise meanwhile', async () => {
+    const { id } = await make({ anyoneKnocks: true });
+    const { version } = (await ines.get(`/api/classes/${id}/rules`)).body;
+    const rules = { whoMayEnter: 'school', straightIn: 'hosts', arriveMuted: false };
+    await ines.put(`/api/classes/${id}/rules`, { version, rules });
+    await add(id, [ansel]);
+    expect(await whoMayEnter(id)).toBe('school');
+  });
+
+  it('is refused once there is a roll, and where the school has fixed who may enter', async () => {
+    const { id } = await make();
+    const school = (await ines.get('/api/school/rules')).body as Answer<'schoolRules'>;
+    await ines.put('/api/school/rules', {
+      version: school.version,
+      rules: school.layers[0]!.rules,
+      locked: ['whoMayEnter'],
+    });
+    const fixed = await knock(id);
+    expect([fixed.status, fixed.body.title]).toEqual([
+      409,
+      'The school has fixed who may enter for every class period.',
+    ]);
+    expect(await whoMayEnter(id)).toBeUndefined();
+    await add(id, [ansel]);
+    expect((await knock(id)).status).toBe(409);
   });
 });
 

@@ -40,7 +40,7 @@ const MAY: Record<EndpointName, Role[]> = {
   me: everyone, signIn: everyone, signOut: everyone, switchAccount: signedIn, live: everyone, openapi: everyone,
   passwordFor: everyone, setPassword: everyone,
   aboutSchool: teachers, previewZone: office, setAboutSchool: office,
-  addClass: teachers, editClass: hosts, setStaff: hosts, copyClass: hosts, putAwayFacts: hosts, putAwayClass: hosts, bringBackClass: hosts, previewRoll: hosts, addToRoll: hosts, takeOffRoll: hosts, passwordAddresses: hosts,
+  addClass: teachers, editClass: hosts, setStaff: hosts, copyClass: hosts, putAwayFacts: hosts, putAwayClass: hosts, bringBackClass: hosts, knockUntilRoll: hosts, previewRoll: hosts, addToRoll: hosts, takeOffRoll: hosts, passwordAddresses: hosts,
   moveIn: everyone, keepMoveIn: everyone, moveInHolidays: everyone, finishMoveIn: everyone,
   demoPeople: everyone, demoSignIn: everyone, demoClock: everyone,
   myDay: signedIn, find: teachers,

@@ -82,6 +82,7 @@ export const endpoints = {
   putAwayClass: { method: 'POST', path: '/api/classes/:classId/put-away', who: 'class-host', of: 'classId', does: 'Put a class period away: its doors stop and its sessions to come are taken off; all it had is kept' },
   bringBackClass: { method: 'POST', path: '/api/classes/:classId/bring-back', who: 'class-host', of: 'classId', atRest: true, does: 'Bring a class period back that was put away, with its links and what is still to come' },
   setStaff: { method: 'PUT', path: '/api/classes/:classId/staff', who: 'class-host', of: 'classId', does: 'Say who hosts, co-teaches and presents in a class period, by finding them or by name and address' },
+  knockUntilRoll: { method: 'PUT', path: '/api/classes/:classId/knock-until-roll', who: 'class-host', of: 'classId', does: 'Let anyone with the link knock until the roll is filled, or no longer' },
   previewRoll: { method: 'POST', path: '/api/classes/:classId/roll/preview', who: 'class-host', of: 'classId', does: 'What a pasted list of names would do to the roll, line by line' },
   addToRoll: { method: 'POST', path: '/api/classes/:classId/roll', who: 'class-host', of: 'classId', does: 'Put people on the roll; those whom the school does not know yet are made' },
   takeOffRoll: { method: 'POST', path: '/api/classes/:classId/roll/take-off', who: 'class-host', of: 'classId', does: 'Take people off the roll' },

@@ -175,6 +175,8 @@ export const postPreview = z.object({
       classId: id,
       where: z.string(),
       linkLabel: z.string(),
+      /** Of the link's rules. */
+      whoMayEnter: z.string(),
       readerCount: z.int(),
       dates: z.int(),
       session: z.object({ title: z.string(), date, time }).nullable(),

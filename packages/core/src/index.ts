@@ -30,6 +30,7 @@ export {
 } from './calendar/proposePennant.js';
 export { yearCalendar, type FirstYear } from './calendar/yearCalendar.js';
 export { FIRST_RULES } from './entry/firstRules.js';
+export { KNOCK_UNTIL_ROLL, notesForEmptyRoll, withoutKnocking } from './roll/emptyRoll.js';
 export { readRollList, type RollListEntry } from './roll/readRollList.js';
 export { planRoll, type KnownPerson, type RollLine } from './roll/planRoll.js';
 export type { Occurrence, PlanChange, PlanRepeat, PlanTime, SessionPlan } from './plan/plan.js';

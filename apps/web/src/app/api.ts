@@ -186,6 +186,7 @@ export const api = createApi({
       putAwayClass: tell('putAwayClass', [...link, 'school']),
       bringBackClass: tell('bringBackClass', [...link, 'school']),
       setStaff: tell('setStaff', [...plan, 'classes']),
+      knockUntilRoll: tell('knockUntilRoll', ['class', 'posts', ...rule]),
       previewRoll: tell('previewRoll', []),
       addToRoll: tell('addToRoll', ['classes', 'class', 'today', 'groups', 'links', 'rules']),
       takeOffRoll: tell('takeOffRoll', ['classes', 'class', 'today', 'groups', 'links', 'rules']),

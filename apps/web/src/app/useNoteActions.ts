@@ -34,6 +34,16 @@ async function publish(seriesId: number): Promise<void> {
   offerUndo(`On the books: ${session.title}.`, () => set(version, true));
 }
 
+/** Lets anyone with a class period's link knock until its roll is filled, and offers to take that back. */
+async function knockUntilRoll(classId: number): Promise<void> {
+  const set = (on: boolean) =>
+    store
+      .dispatch(api.endpoints.knockUntilRoll.initiate({ params: { classId }, body: { on } }))
+      .unwrap();
+  await set(true);
+  offerUndo('Anyone with the link knocks until the roll is filled.', () => set(false));
+}
+
 /** Does what a note of the margin offers, by the action's name. */
 export function useNoteActions(): (action: NoteAction) => void {
   const navigate = useNavigate();
@@ -45,6 +55,8 @@ export function useNoteActions(): (action: NoteAction) => void {
         return void navigate(`/classes/${subject}/posts?new`);
       case 'set-rules':
         return mendRules(subject!, rules!, label);
+      case 'knock-until-roll':
+        return knockUntilRoll(subject!);
       case 'retry-post':
         return void (await store
           .dispatch(api.endpoints.retryPost.initiate({ params: { postId: subject! } }))

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { id, text, version } from '../basics.js';
+import { done, id, text, version } from '../basics.js';
 import {
   MOST_ON_ROLL,
   classCopy,
@@ -53,12 +53,18 @@ export const classes = {
     /** One-time addresses for those who have no password yet. */
     answer: z.object({ addresses: z.array(passwordAddress) }),
   },
+  knockUntilRoll: { params: ofClass, body: z.object({ on: z.boolean() }), answer: done },
   previewRoll: {
     params: ofClass,
     body: z.object({ text: text(400000) }),
     answer: z.object({ lines: z.array(rollLine) }),
   },
-  addToRoll: { params: ofClass, body: rollAddition, answer: rollChange },
+  addToRoll: {
+    params: ofClass,
+    body: rollAddition,
+    /** `isClosed`: until now anyone with the link could knock; from now on the roll says who gets in. */
+    answer: rollChange.extend({ isClosed: z.boolean() }),
+  },
   takeOffRoll: { params: ofClass, body: people, answer: rollChange },
   passwordAddresses: {
     params: ofClass,

@@ -33,6 +33,9 @@ export const door = {
       title: z.string(),
       host: z.string(),
       address: z.string(),
+      classId: id,
+      /** How many are on the roll; null: the link is for a part of the class period. */
+      rollSize: z.int().nullable(),
       phoneNumber: z.string().nullable(),
       rules: rulesSchema,
       next: z

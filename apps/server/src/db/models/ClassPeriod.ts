@@ -27,6 +27,8 @@ export interface ClassPeriodRow extends Model<
   groups_version: CreationOptional<number>;
   /** Over, and kept with all it had. */
   put_away_at: CreationOptional<string | null>;
+  /** Its rules let anyone knock, until the roll is filled. */
+  knock_until_roll: CreationOptional<boolean>;
 }
 
 export const defineClassPeriod = (sequelize: Sequelize): ModelStatic<ClassPeriodRow> =>
@@ -42,6 +44,7 @@ export const defineClassPeriod = (sequelize: Sequelize): ModelStatic<ClassPeriod
       version: version(),
       groups_version: version(),
       put_away_at: instant('put_away_at', { allowNull: true }),
+      knock_until_roll: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
     },
     { tableName: 'class_periods', timestamps: false },
   );

@@ -1,10 +1,11 @@
+import { withoutKnocking } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import type { Who } from '../../http/who.js';
 import { classItem } from '../school/classItem.js';
 import { classById } from '../school/store.js';
 import { refuseUnlessMayMake, writeClass } from './makeClass.js';
-import { putOnRoll, rollIds, rulesOfClass, staffEntries, writeStaff } from './store.js';
+import { heldRules, putOnRoll, rollIds, staffEntries, writeStaff } from './store.js';
 
 /**
  * Makes another class period like one that there is, with a link of its own; whoever makes it hosts it. Its lessons and
@@ -19,8 +20,13 @@ export async function copyClass(
   await refuseUnlessMayMake(glen, who);
   const by = who.person!.id;
   const classId = await glen.db.transaction(async () => {
-    const rules = takes.rules ? await rulesOfClass(glen.db, fromId) : {};
-    const { id } = await writeClass(glen, by, { title, period, rules });
+    const from = await heldRules(glen.db, fromId);
+    const { id } = await writeClass(glen, by, {
+      title,
+      period,
+      rules: takes.rules ? withoutKnocking(from.rules) : {},
+      isKnocking: from.isKnocking && !takes.roll,
+    });
     if (takes.roll) await putOnRoll(glen.db, id, await rollIds(glen.db, fromId));
     if (takes.teachers) await takeTeachers(glen, { from: fromId, to: id, host: by });
     const after = { from: fromId, title, period, takes };

@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { classTitle, proposePennant, type EntryRules } from '@glen/core';
+import { KNOCK_UNTIL_ROLL, classTitle, proposePennant, type EntryRules } from '@glen/core';
 import type { Answer, Body, Pennant } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { isOffice } from '../../http/access.js';
@@ -18,9 +18,6 @@ type NewClass = Body<'addClass'>;
 /** What a course site would know it by; nobody reads it. */
 const freshRef = (): string => `class-${randomBytes(6).toString('hex')}`;
 
-/** Strangers wait in the lobby, and only hosts go straight in. */
-const ANYONE_KNOCKS: Partial<EntryRules> = { whoMayEnter: 'anyone', straightIn: 'hosts' };
-
 export async function refuseUnlessMayMake(glen: Glen, who: Who): Promise<void> {
   if ((await whoMakesClasses(glen.db)) === 'office' && !isOffice(who))
     throw new HttpProblem(403, 'At this school the office makes class periods.');
@@ -32,20 +29,23 @@ interface Written {
   /** Left out: one that looks like no other. */
   pennant?: Pennant | undefined;
   rules: Partial<EntryRules>;
+  /** Anyone with the link knocks until the roll is filled. */
+  isKnocking?: boolean;
 }
 
 /** A class period with its host and its lasting link, within a transaction. */
 export async function writeClass(
   glen: Glen,
   hostId: number,
-  { title, period, pennant, rules }: Written,
+  { title, period, pennant, rules, isKnocking = false }: Written,
 ): Promise<{ id: number; linkId: number }> {
   const id = await insertOwnClass(glen.db, hostId, {
     ref: freshRef(),
     title,
     period: period || null,
     pennant: pennant ?? proposePennant({ title, period }, await pennantsTaken(glen.db)),
-    rules,
+    rules: isKnocking ? { ...rules, ...KNOCK_UNTIL_ROLL } : rules,
+    knock_until_roll: isKnocking,
   });
   const link = await makeLink(glen, id, { label: 'Lessons', kind: 'lesson' });
   return { id, linkId: link.id };
@@ -73,8 +73,8 @@ export async function makeClass(glen: Glen, who: Who, body: NewClass): Promise<A
   const by = who.person!.id;
   const room = body.room.trim() === '' ? null : roomOf(glen, body.room);
   const classId = await glen.db.transaction(async () => {
-    const rules = body.anyoneKnocks ? ANYONE_KNOCKS : {};
-    const { id, linkId } = await writeClass(glen, by, { ...body, rules });
+    const written = { ...body, rules: {}, isKnocking: body.anyoneKnocks };
+    const { id, linkId } = await writeClass(glen, by, written);
     if (room !== null) await putRoomBehind(glen.db, linkId, room);
     await planLessons(glen, id, by, body);
     await glen.audit({ by, action: 'make-class', subject: `class:${id}`, after: body });

@@ -6,6 +6,7 @@ import { personWithAddress } from '../accounts/store.js';
 import { announceClass } from './announceClass.js';
 import { makePerson } from './makePerson.js';
 import { refuseUnlessOnRoll } from './onRoll.js';
+import { endKnocking } from './untilRoll.js';
 import { STAFF_ROLES, knownBy, putOnRoll, roleOf, rollIds, takeOff } from './store.js';
 
 /** What a pasted list would do to a roll, line by line; nothing is written. */
@@ -43,7 +44,7 @@ async function rollNow(
   glen: Glen,
   classId: number,
   personIds: number[],
-): Promise<Answer<'addToRoll'>> {
+): Promise<Answer<'takeOffRoll'>> {
   return { rollSize: (await rollIds(glen.db, classId)).length, personIds };
 }
 
@@ -54,7 +55,7 @@ export async function addToRoll(
   by: number,
   { people }: Body<'addToRoll'>,
 ): Promise<Answer<'addToRoll'>> {
-  const added = await glen.db.transaction(async () => {
+  const { added, isClosed } = await glen.db.transaction(async () => {
     const ids: number[] = [];
     for (const [i, person] of people.entries()) ids.push(await studentFor(glen, person, i));
     const before = new Set(await rollIds(glen.db, classId));
@@ -62,9 +63,10 @@ export async function addToRoll(
     await putOnRoll(glen.db, classId, fresh);
     await glen.audit({ by, action: 'add-to-roll', subject: `class:${classId}`, after: fresh });
     await announceClass(glen, classId, fresh);
-    return fresh;
+    const isClosed = fresh.length > 0 && (await endKnocking(glen, classId, by));
+    return { added: fresh, isClosed };
   });
-  return rollNow(glen, classId, added);
+  return { ...(await rollNow(glen, classId, added)), isClosed };
 }
 
 /** Takes people off the roll; their account and what they did stay. */

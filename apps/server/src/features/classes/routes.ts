@@ -8,6 +8,8 @@ import { bringBackClass, putAwayClass, putAwayFacts } from './putAway.js';
 import { setStaff } from './staff.js';
 import { addToRoll, previewRoll, takeOffRoll } from './roll.js';
 
+import { setKnockUntilRoll } from './untilRoll.js';
+
 export const classRoutes = (glen: Glen) =>
   ({
     addClass: ({ body, who }) => makeClass(glen, who, body),
@@ -17,6 +19,8 @@ export const classRoutes = (glen: Glen) =>
     putAwayClass: ({ params, body, who }) => putAwayClass(glen, params.classId, who, body.version),
     bringBackClass: ({ params, body, who }) =>
       bringBackClass(glen, params.classId, who, body.version),
+    knockUntilRoll: ({ params, body, who }) =>
+      setKnockUntilRoll(glen, params.classId, who.person!.id, body),
     setStaff: ({ params, body, who }) => setStaff(glen, params.classId, who, body),
     previewRoll: ({ params, body }) => previewRoll(glen, params.classId, body),
     addToRoll: ({ params, body, who }) => addToRoll(glen, params.classId, who.person!.id, body),

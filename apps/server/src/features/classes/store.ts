@@ -1,5 +1,5 @@
-import { literal } from 'sequelize';
-import type { KnownPerson, PennantMark } from '@glen/core';
+import { Transaction, literal } from 'sequelize';
+import type { EntryRules, KnownPerson, PennantMark } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import type { ClassPeriodRow } from '../../db/models/ClassPeriod.js';
 import type { ClassStaffRow } from '../../db/models/ClassStaff.js';
@@ -21,7 +21,7 @@ export const roleOf = async (db: Db, personId: number): Promise<string | undefin
 export async function insertOwnClass(
   db: Db,
   hostId: number,
-  row: Pick<ClassPeriodRow, 'ref' | 'title' | 'period' | 'pennant' | 'rules'>,
+  row: Pick<ClassPeriodRow, 'ref' | 'title' | 'period' | 'pennant' | 'rules' | 'knock_until_roll'>,
 ): Promise<number> {
   const { id } = await db.models.ClassPeriod.create(row);
   await db.models.ClassStaff.create({ class_id: id, person_id: hostId, as_what: 'host' });
@@ -62,8 +62,31 @@ export async function knownBy(
 export const rollIds = async (db: Db, classId: number): Promise<number[]> =>
   (await db.models.RollEntry.findAll({ where: { class_id: classId } })).map((r) => r.person_id);
 
-export const rulesOfClass = async (db: Db, classId: number): Promise<ClassPeriodRow['rules']> =>
-  (await db.models.ClassPeriod.findByPk(classId, { attributes: ['rules'] }))!.rules;
+interface OwnRules {
+  rules: Partial<EntryRules>;
+  /** Some of them count only until the roll is filled. */
+  isKnocking: boolean;
+}
+
+/** A class period's own rules, held against others until the transaction ends. */
+export async function heldRules(db: Db, classId: number): Promise<OwnRules> {
+  const { rules, knock_until_roll: isKnocking } = (await db.models.ClassPeriod.findByPk(classId, {
+    attributes: ['rules', 'knock_until_roll'],
+    lock: Transaction.LOCK.UPDATE,
+  }))!;
+  return { rules, isKnocking };
+}
+
+export async function writeRules(
+  db: Db,
+  classId: number,
+  { rules, isKnocking }: OwnRules,
+): Promise<void> {
+  await db.models.ClassPeriod.update(
+    { rules, knock_until_roll: isKnocking, version: literal('version + 1') },
+    { where: { id: classId } },
+  );
+}
 
 /** Puts people on a roll; who is there already stays. */
 export async function putOnRoll(db: Db, classId: number, personIds: number[]): Promise<void> {

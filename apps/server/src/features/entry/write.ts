@@ -22,7 +22,7 @@ import {
 } from './store.js';
 
 /** Everyone at the doors of class periods hears that their rules have changed. */
-async function announceDoors(
+export async function announceDoors(
   glen: Glen,
   where: { classIds: number[] } | { linkId: number },
 ): Promise<void> {

@@ -35,6 +35,8 @@ export async function invitationFor(glen: Glen, linkId: number): Promise<Answer<
     title: isForAll ? classTitle(klass!) : `${link.label}, ${classTitle(klass!)}`,
     host: own[0]?.name ?? staff.find((s) => s.as === 'host')?.name ?? '',
     address: linkAddress(glen, link.code),
+    classId: link.class_id,
+    rollSize: isForAll ? klass!.roll_size : null,
     phoneNumber: glen.video?.phoneNumber ?? null,
     rules: next ? rulesOfSession(linkRules, next) : linkRules.rules,
     next: next

@@ -119,6 +119,7 @@ function previewPlace(
     classId: place.class_id,
     where: whereOf(place),
     linkLabel: place.link_label,
+    whoMayEnter: facts.rules.get(place.link_id)!.rules.whoMayEnter,
     dates: deliveries.length,
     session: session && {
       title: session.title,

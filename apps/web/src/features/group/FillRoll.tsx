@@ -25,7 +25,7 @@ export function FillRoll({ edits, personIds }: FillProps) {
         <PasteList edits={edits} onClose={() => setIsPasting(false)} />
       ) : (
         <>
-          <AddOne edits={edits} />
+          <AddOne edits={edits} onRoll={personIds} />
           <p className="mt-3 flex flex-wrap gap-x-5">
             <Button kind="link" onClick={() => setIsPasting(true)}>
               Paste a list of them

@@ -1,9 +1,16 @@
 import { X } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
-import { notesForGroups, type Note } from '@glen/core';
+import {
+  notesForEmptyRoll,
+  notesForGroups,
+  resolveRules,
+  type Note,
+  type RuleLayer,
+} from '@glen/core';
 import type { Problem } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
+import { useNoteActions } from '../../app/useNoteActions.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
 import { Margin, Screen } from '../../ui/Margin.js';
@@ -186,6 +193,14 @@ function notesOf(roll: OnRoll[], { read, draft }: GroupsEditing): Note[] {
   return notesForGroups({ roll, groups });
 }
 
+/** Who gets in while nobody is on the roll. */
+function useNotesWhileEmpty({ id: classId, rollSize }: ClassPeriod['class']): Note[] {
+  const { data } = api.useRulesQuery({ params: { classId } }, { skip: rollSize > 0 });
+  if (!data) return [];
+  const { rules } = resolveRules(data.layers as RuleLayer[]);
+  return notesForEmptyRoll({ classId, rollSize, whoMayEnter: rules.whoMayEnter });
+}
+
 interface RollProps {
   classPeriod: ClassPeriod;
   head: ReactNode;
@@ -198,8 +213,11 @@ function Editor({ classPeriod, head, kept }: RollProps & { kept: Kept }) {
   const editing = useGroups(c.id, roll, kept);
   const { problem } = editing;
   const theirs = problem?.status === 409 ? (problem.current as Kept | undefined) : undefined;
+  const act = useNoteActions();
+  const whileEmpty = useNotesWhileEmpty(c);
+  const notes = [...(mayEdit ? whileEmpty : []), ...notesOf(roll, editing)];
   return (
-    <Screen margin={<Margin notes={notesOf(roll, editing)} />}>
+    <Screen margin={<Margin notes={notes} onAction={act} />}>
       {head}
       {mayEdit && <FillRoll edits={edits} personIds={roll.map((p) => p.id)} />}
       {mayEdit && roll.length > 1 && <Parting roll={roll} editing={editing} />}

@@ -14,6 +14,7 @@ export function useRollEdits(classId: number) {
   const [addPeople, adding] = api.useAddToRollMutation();
   const [takeOffPeople] = api.useTakeOffRollMutation();
   const [preview, previewing] = api.usePreviewRollMutation();
+  const [setKnocking] = api.useKnockUntilRollMutation();
   const [makeAddresses] = api.usePasswordAddressesMutation();
   const params = { classId };
   const say = (error: unknown): undefined => {
@@ -26,9 +27,14 @@ export function useRollEdits(classId: number) {
   const add = async (people: People): Promise<Problem | undefined> => {
     const { data, error } = await addPeople({ params, body: { people } });
     if (!data) return problemOf(error);
-    const { personIds } = data;
+    const { personIds, isClosed } = data;
+    const more = isClosed ? ' From now on it says who gets in.' : '';
     if (personIds.length === 0) toast('All of them are on the roll already.');
-    else offerUndo(`${studentsInWords(personIds.length)} on the roll.`, () => off(personIds));
+    else
+      offerUndo(`${studentsInWords(personIds.length)} on the roll.${more}`, async () => {
+        await off(personIds);
+        if (isClosed) await setKnocking({ params, body: { on: true } }).unwrap();
+      });
     return undefined;
   };
   const takeOff = async (personId: number, name: string): Promise<void> => {

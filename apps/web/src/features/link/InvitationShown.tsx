@@ -1,4 +1,5 @@
 import { reviewInvitation } from '@glen/core';
+import { useNoteActions } from '../../app/useNoteActions.js';
 import { Button } from '../../ui/Button.js';
 import { NoteList } from '../../ui/Margin.js';
 import { PickOne } from '../../ui/PickOne.js';
@@ -33,14 +34,19 @@ const WhatIsCopied = ({ form, parts, rendered }: Composing) => (
 
 /** The invitation as it will be copied, what needs thought about it, and copying it. */
 export function InvitationShown({ composing }: { composing: Composing }) {
-  const { parts, facts, readers, form, setForm, toggle, copy } = composing;
+  const { parts, facts, readers, form, setForm, toggle, copy, rollNotes } = composing;
+  const act = useNoteActions();
   return (
     <div className="grid min-w-0 content-start gap-3">
       <PickOne label="Form" value={form} choices={FORMS} onChange={setForm} />
       <WhatIsCopied {...composing} />
       <NoteList
-        notes={reviewInvitation(parts, facts, readers)}
-        onAction={({ name }) => toggle('code', name === 'put-in-code')}
+        notes={[...rollNotes, ...reviewInvitation(parts, facts, readers)]}
+        onAction={(action) =>
+          action.name === 'knock-until-roll'
+            ? act(action)
+            : toggle('code', action.name === 'put-in-code')
+        }
       />
       <div>
         <Button kind="act" disabled={parts.length === 0} onClick={() => void copy()}>

@@ -1,10 +1,12 @@
 import { useState } from 'react';
 import {
   dateInWords,
+  notesForEmptyRoll,
   renderInvitation,
   type EntryRules,
   type InvitationFacts,
   type InvitationPart,
+  type Note,
 } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import { copyAddress, copyWords } from './copy.js';
@@ -29,6 +31,16 @@ const factsOf = (invitation: Invitation, linkWords: string): InvitationFacts => 
   when: invitation.next,
 });
 
+/** Who gets in while the roll is empty, where the link is for all of it. */
+const rollNotesOf = ({ classId, rollSize, rules }: Invitation): Note[] =>
+  rollSize === null
+    ? []
+    : notesForEmptyRoll({
+        classId,
+        rollSize,
+        whoMayEnter: rules.whoMayEnter as EntryRules['whoMayEnter'],
+      });
+
 /** The words to begin with: the next session and when it is, else what the link is called. */
 const firstWords = ({ next, title }: Invitation): string =>
   next ? `${next.title}, ${dateInWords(next.date)} ${next.time}` : title;
@@ -51,6 +63,7 @@ export function useInvitation(invitation: Invitation) {
       : copyAddress(form === 'text' ? text : markdown, 'Copied.');
   return {
     facts,
+    rollNotes: rollNotesOf(invitation),
     linkWords,
     setLinkWords,
     parts,

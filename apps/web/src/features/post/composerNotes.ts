@@ -1,4 +1,10 @@
-import { POST_FIELDS, notesForPost, type Note } from '@glen/core';
+import {
+  POST_FIELDS,
+  notesForEmptyRoll,
+  notesForPost,
+  type EntryRules,
+  type Note,
+} from '@glen/core';
 import { classTitle } from '@glen/core/light';
 import type { Answer, ClassItem } from '@glen/contract';
 import type { PostDraft } from './draft.js';
@@ -15,9 +21,24 @@ const unfilledIn = ({ title, heading, text }: Place): string[] => [
 
 const NO_CLASS = { title: '', period: null };
 
+/** Who gets in by each class period's link while its roll is empty. */
+const rollNotes = ({ places }: Preview, classes: ClassItem[]): Note[] =>
+  classes.flatMap((c) => {
+    const place = places.find((p) => p.classId === c.id);
+    if (!place) return [];
+    const whoMayEnter = place.whoMayEnter as EntryRules['whoMayEnter'];
+    return notesForEmptyRoll({
+      classId: c.id,
+      title: classTitle(c),
+      rollSize: c.rollSize,
+      whoMayEnter,
+    });
+  });
+
 /** What needs thought about a post while it is written. */
-export const composerNotes = (draft: PostDraft, preview: Preview, classes: ClassItem[]): Note[] =>
-  notesForPost({
+export const composerNotes = (draft: PostDraft, preview: Preview, classes: ClassItem[]): Note[] => [
+  ...rollNotes(preview, classes),
+  ...notesForPost({
     about: draft.about === 'link' ? 'link' : 'sessions',
     draft: draft.timing === 'draft',
     afterwards: draft.afterwards,
@@ -34,4 +55,5 @@ export const composerNotes = (draft: PostDraft, preview: Preview, classes: Class
       problem:
         preview.problems.find((p) => p.path.startsWith(`places.${place.index}.`))?.message ?? null,
     })),
-  });
+  }),
+];
