@@ -196,6 +196,19 @@ const ASK_A_CLOCK = [
   },
 ];
 
+/** Asking the database itself. */
+const ASK_THE_DATABASE = [
+  {
+    selector:
+      "CallExpression[callee.property.name=/^(rows|one|change|insert|insertAll|prepared)$/]:matches([callee.object.name='db'], [callee.object.property.name='db'])",
+    message: 'Write SQL in a store.',
+  },
+  {
+    selector: "MemberExpression[property.name='models']",
+    message: 'Ask the models in a store.',
+  },
+];
+
 /** Statements are written where their table is known: in a feature's store, and in what the database itself is made of. */
 const noSqlElsewhere = {
   files: ['apps/server/src/**/*.ts'],
@@ -208,17 +221,25 @@ const noSqlElsewhere = {
     'apps/server/src/clock.ts',
   ],
   rules: {
-    'no-restricted-syntax': [
+    'no-restricted-syntax': ['error', ...ASK_A_CLOCK, ...ASK_THE_DATABASE],
+  },
+};
+
+/** The demo school is made by what a user's click uses; only what lies in its past is set down in the database. */
+const demoByServices = {
+  files: ['demo/*.ts'],
+  ignores: ['demo/history.ts'],
+  rules: {
+    'no-restricted-syntax': ['error', ...ASK_THE_DATABASE],
+    'no-restricted-imports': [
       'error',
-      ...ASK_A_CLOCK,
       {
-        selector:
-          "CallExpression[callee.property.name=/^(rows|one|change|insert|insertAll|prepared)$/]:matches([callee.object.name='db'], [callee.object.property.name='db'])",
-        message: 'Write SQL in a store.',
-      },
-      {
-        selector: "MemberExpression[property.name='models']",
-        message: 'Ask the models in a store.',
+        patterns: [
+          {
+            group: ['**/store.js', '**/*Store.js', '**/*.sql.js'],
+            message: 'Make the demo school through services.',
+          },
+        ],
       },
     ],
   },
@@ -259,6 +280,7 @@ export default tseslint.config(
     },
   },
   noSqlElsewhere,
+  demoByServices,
   {
     files: ['apps/web/src/**/*.tsx', 'apps/web/src/**/*.ts'],
     plugins: { 'react-hooks': reactHooks },

@@ -1,9 +1,9 @@
 import { doorPath, placeWallTime } from '@glen/core';
 import type { Glen } from '../apps/server/src/glen.js';
-import { toSql } from '../apps/server/src/db/connect.js';
-import { describeLink } from '../apps/server/src/features/link/describe.js';
+import { describeLink, linksOfClass } from '../apps/server/src/features/link/describe.js';
 import { replaceLink } from '../apps/server/src/features/link/replace.js';
 import type { Who } from '../apps/server/src/http/who.js';
+import { replacedTwoDaysAgo } from './history.js';
 import { calendar } from './school.js';
 
 type Put = (path: string, body: object) => Promise<void>;
@@ -24,10 +24,7 @@ const putter =
 async function oldLink(glen: Glen, linkId: number, by: Who): Promise<string> {
   const { version } = await describeLink(glen, linkId, by);
   const { former } = await replaceLink(glen, linkId, by, { version, why: 'leaked', how: 'stop' });
-  await glen.db.change(
-    'UPDATE link_codes SET replaced_at = :at WHERE link_id = :linkId AND how IS NOT NULL',
-    { linkId, at: toSql(glen.clock.school(-2 * 86400)) },
-  );
+  await replacedTwoDaysAgo(glen, linkId);
   return glen.config.publicUrl + doorPath(former[0]!.code);
 }
 
@@ -109,6 +106,8 @@ const pagesOf = (own: (ref: string) => string, old: string): Record<string, Page
   ],
 });
 
+type Link = Awaited<ReturnType<typeof linksOfClass>>['links'][number];
+
 /** Course pages and calendars as teachers pinned them up by hand, before Glen: believable, and not all of it right any more. */
 export async function fillCoursePages(
   glen: Glen,
@@ -116,12 +115,10 @@ export async function fillCoursePages(
   by: Who,
 ): Promise<void> {
   const put = putter(glen);
-  const rows = await glen.db.rows<{ id: number; class_id: number; code: string }>(
-    'SELECT id, class_id, code FROM links',
-  );
-  const links = new Map(rows.map((l) => [l.class_id, glen.config.publicUrl + doorPath(l.code)]));
-  const own = (ref: string): string => links.get(ids.get(ref)!)!;
-  const old = await oldLink(glen, rows.find((l) => l.class_id === ids.get('nav-6'))!.id, by);
+  const links = new Map<string, Link>();
+  for (const [ref, id] of ids) links.set(ref, (await linksOfClass(glen, id, by)).links[0]!);
+  const own = (ref: string): string => links.get(ref)!.address;
+  const old = await oldLink(glen, links.get('nav-6')!.id, by);
   for (const [ref, sections] of Object.entries(pagesOf(own, old)))
     await putPage(put, ref, sections);
   for (const { ref, key, title, date, time, minutes } of EVENTS) {

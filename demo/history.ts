@@ -1,6 +1,13 @@
 import { toSql } from '../apps/server/src/db/connect.js';
 import type { Glen } from '../apps/server/src/glen.js';
 
+/** A link's former code went out of use two days before the demo's day. */
+export const replacedTwoDaysAgo = (glen: Glen, linkId: number): Promise<number> =>
+  glen.db.change(
+    'UPDATE link_codes SET replaced_at = :at WHERE link_id = :linkId AND how IS NOT NULL',
+    { linkId, at: toSql(glen.clock.school(-2 * 86400)) },
+  );
+
 /** A number of its own for each person at each session, the same at every loading. */
 const LOT = `CAST(CRC32(CONCAT(m.occurrence_id, '-', p.id)) AS SIGNED)`;
 

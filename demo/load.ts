@@ -1,28 +1,20 @@
-import {
-  addDays,
-  classTitle,
-  placeWallTime,
-  splitGroups,
-  type EntryRules,
-  type SessionPlan,
-} from '@glen/core';
+import { addDays, classTitle, placeWallTime, splitGroups, type SessionPlan } from '@glen/core';
 import type { PersonRow } from '../apps/server/src/db/models/Person.js';
 import type { Glen } from '../apps/server/src/glen.js';
+import { makePerson } from '../apps/server/src/features/accounts/makePerson.js';
 import { hashPassword } from '../apps/server/src/features/accounts/passwords.js';
-import { addAccount, addPerson } from '../apps/server/src/features/accounts/store.js';
+import { writeClass } from '../apps/server/src/features/classes/makeClass.js';
+import { addToRoll } from '../apps/server/src/features/classes/roll.js';
+import { setStaff } from '../apps/server/src/features/classes/staff.js';
 import { setSchoolTime } from '../apps/server/src/features/demo/schoolTime.js';
+import { setOwnRules, setSchoolRules } from '../apps/server/src/features/entry/write.js';
 import { setGroups } from '../apps/server/src/features/group/service.js';
 import { addLink } from '../apps/server/src/features/link/edit.js';
-import { makeLink } from '../apps/server/src/features/link/make.js';
+import { finishMovingIn, offerMovingIn } from '../apps/server/src/features/moveIn/service.js';
 import { addSession } from '../apps/server/src/features/plan/addSession.js';
 import { changeSessions } from '../apps/server/src/features/plan/changeSessions.js';
+import { describeClass } from '../apps/server/src/features/plan/classPeriod.js';
 import { editSession } from '../apps/server/src/features/plan/editSession.js';
-import {
-  insertClass,
-  rollOf,
-  schoolExists,
-  writeSchool,
-} from '../apps/server/src/features/school/store.js';
 import type { Who } from '../apps/server/src/http/who.js';
 import { fillCoursePages } from './board.js';
 import { loadHistory } from './history.js';
@@ -30,6 +22,8 @@ import { loadPosts } from './posts.js';
 import {
   DEMO_DAY,
   DEMO_PASSWORD,
+  HEAD,
+  HELP,
   SCHOOL_NAME,
   STUDENT_COUNT,
   calendar,
@@ -47,44 +41,41 @@ interface People {
   students: number[];
 }
 
-async function loadPeople(glen: Glen): Promise<People> {
+/** Somebody of the staff at their school account, as services are told who asks. */
+const asStaff = (id: number, name: string): Who => ({
+  sessionId: null,
+  account: { id: 0, kind: 'school', email: '' },
+  person: { id, name, role: 'teacher' },
+});
+
+/** Everybody but the head, who has moved in. They share a password, hashed once: a start is not to wait for a hundred. */
+async function loadPeople(glen: Glen, head: Who): Promise<People> {
   const passwordHash = await hashPassword(DEMO_PASSWORD);
-  const ids = new Map<string, number>();
+  const ids = new Map([[HEAD, head.person!.id]]);
   const add = async (
     name: string,
     role: PersonRow['role'],
-    emails: { kind: 'school' | 'personal'; email: string }[],
-    rules?: Partial<EntryRules>,
+    addresses: { school?: string | undefined; home?: string | undefined },
   ): Promise<number> => {
-    const id = await addPerson(glen.db, { name, role, ...(rules ? { rules } : {}) });
-    for (const account of emails)
-      await addAccount(glen.db, { personId: id, ...account, passwordHash });
+    const { school, home } = addresses;
+    const accounts = [
+      ...(school ? [{ kind: 'school' as const, email: school }] : []),
+      ...(home ? [{ kind: 'personal' as const, email: home }] : []),
+    ];
+    const id = await makePerson(glen, { name, role, accounts, passwordHash });
     ids.set(name, id);
     return id;
   };
-  for (const p of staff) {
-    await add(
-      p.name,
-      p.role,
-      [
-        ...(p.email ? [{ kind: 'school' as const, email: p.email }] : []),
-        ...(p.home ? [{ kind: 'personal' as const, email: p.home }] : []),
-      ],
-      p.rules,
-    );
+  for (const { name, role, email, home, rules } of staff.filter((p) => p.name !== HEAD)) {
+    const id = await add(name, role, { school: email, home });
+    if (rules) await setOwnRules(glen, asStaff(id, name), { version: 1, rules });
   }
   const students: number[] = [];
   for (let i = 0; i < STUDENT_COUNT; i++) {
     const name = studentName(i);
     // Every fourth has a home account in the same browser family, as people do.
-    const home =
-      i % 4 === 0 ? [{ kind: 'personal' as const, email: emailOf(name, 'home.example') }] : [];
-    students.push(
-      await add(name, 'student', [
-        { kind: 'school', email: emailOf(name, 'merrow.example') },
-        ...home,
-      ]),
-    );
+    const home = i % 4 === 0 ? emailOf(name, 'home.example') : undefined;
+    students.push(await add(name, 'student', { school: emailOf(name, 'merrow.example'), home }));
   }
   return { ids, students };
 }
@@ -111,61 +102,50 @@ function rollsOf(students: number[]): Map<string, number[]> {
 
 async function loadClass(
   glen: Glen,
-  c: DemoClass,
+  { ref, title, period, pennant, rules, host, coTeacher, presenters, label, kind }: DemoClass,
   { ids }: People,
   roll: number[],
 ): Promise<number> {
-  return glen.db.transaction(async () => {
-    const id = await insertClass(glen.db, {
-      ref: c.ref,
-      title: c.title,
-      period: c.period,
-      pennant: c.pennant,
-      rules: c.rules,
-      roll,
-      staff: [
-        { personId: ids.get(c.host)!, as: 'host' },
-        ...(c.coTeacher ? [{ personId: ids.get(c.coTeacher)!, as: 'co-teacher' as const }] : []),
-        ...c.presenters.map((name) => ({ personId: ids.get(name)!, as: 'presenter' as const })),
-      ],
-    });
-    await makeLink(glen, id, { label: c.label, kind: c.kind });
-    return id;
+  const who = asStaff(ids.get(host)!, host);
+  const link = { label, kind };
+  const { id } = await glen.db.transaction(() =>
+    writeClass(glen, who.person!.id, { ref, title, period, pennant, rules, link }),
+  );
+  const as = (name: string | undefined, what: 'host' | 'co-teacher' | 'presenter') =>
+    name === undefined ? [] : [{ personId: ids.get(name)!, as: what }];
+  await setStaff(glen, id, who, {
+    version: 1,
+    staff: [
+      ...as(host, 'host'),
+      ...as(coTeacher, 'co-teacher'),
+      ...presenters.flatMap((name) => as(name, 'presenter')),
+    ],
   });
+  if (roll.length > 0) {
+    const people = roll.map((personId) => ({ personId }));
+    await addToRoll(glen, id, who.person!.id, { people });
+  }
+  return id;
 }
 
-/** Tells the course site who is in which class, as a school's administration would. */
-async function fillCourseSite(glen: Glen): Promise<void> {
-  const rows = await glen.db.rows<{
-    ref: string;
-    title: string;
-    period: string | null;
-    email: string;
-    name: string;
-    teaches: number;
-  }>(
-    `SELECT c.ref, c.title, c.period, a.email, p.name, 0 AS teaches FROM roll r JOIN class_periods c ON c.id = r.class_id JOIN people p ON p.id = r.person_id JOIN accounts a ON a.person_id = p.id AND a.kind = 'school'
-     UNION ALL SELECT c.ref, c.title, c.period, a.email, p.name, 1 FROM class_staff s JOIN class_periods c ON c.id = s.class_id JOIN people p ON p.id = s.person_id JOIN accounts a ON a.person_id = p.id AND a.kind = 'school'`,
-  );
+/** Tells the course site who is in a class, as a school's administration would. */
+async function tellCourseSite(glen: Glen, ref: string, classId: number): Promise<void> {
   const { url, token } = glen.config.courseSite!;
-  for (const ref of new Set(rows.map((row) => row.ref))) {
-    const people = rows.filter((row) => row.ref === ref);
-    const { title, period } = people[0]!;
-    const response = await fetch(`${url}/api/classes/${ref}`, {
-      method: 'PUT',
-      headers: { Authorization: `Bearer ${token}`, 'Content-Type': 'application/json' },
-      body: JSON.stringify({
-        title: period === null ? title : `${title}, period ${period}`,
-        people: people.map(({ email, name, teaches }) => ({
-          email,
-          name,
-          teaches: Boolean(teaches),
-        })),
-      }),
-    });
-    if (!response.ok)
-      throw new Error(`The course site did not take class ${ref}: ${response.status}`);
-  }
+  const { class: c, staff: teachers, roll } = await describeClass(glen, classId, 0);
+  const known = (people: typeof roll, teaches: boolean) =>
+    people.flatMap(({ name, accounts }) =>
+      accounts.filter((a) => a.kind === 'school').map(({ email }) => ({ email, name, teaches })),
+    );
+  const response = await fetch(`${url}/api/classes/${ref}`, {
+    method: 'PUT',
+    headers: { Authorization: `Bearer ${token}`, 'Content-Type': 'application/json' },
+    body: JSON.stringify({
+      title: classTitle(c),
+      people: [...known(roll, false), ...known(teachers, true)],
+    }),
+  });
+  if (!response.ok)
+    throw new Error(`The course site did not take class ${ref}: ${response.status}`);
 }
 
 /** A class period's lessons: one series from the first day of the year on, in its own bell period. */
@@ -240,13 +220,6 @@ async function loadMess(glen: Glen, ids: Map<string, number>, by: number): Promi
   });
 }
 
-/** Somebody of the staff at their school account, as services are told who asks. */
-const whoIs = ({ ids }: People, name: string): Who => ({
-  sessionId: null,
-  account: { id: 0, kind: 'school', email: '' },
-  person: { id: ids.get(name)!, name, role: 'teacher' },
-});
-
 /** Ropework by watches, each with its own link; Port watch has a tutor and a time of its own. One student has talks. */
 async function loadGroups(
   glen: Glen,
@@ -255,7 +228,7 @@ async function loadGroups(
   people: People,
 ): Promise<void> {
   const classId = ids.get('ropework')!;
-  const roll = await rollOf(glen.db, classId);
+  const { roll } = await describeClass(glen, classId, 0);
   const [port, starboard] = splitGroups(
     roll.map((p) => p.id),
     2,
@@ -306,31 +279,49 @@ async function loadGroups(
   });
 }
 
+/** The head moves in, as anybody does who starts with nothing. Nothing where a school stands already. */
+async function moveIn(glen: Glen): Promise<Who | null> {
+  const address = await offerMovingIn(glen);
+  if (address === null) return null;
+  const { email } = staff.find((p) => p.name === HEAD)!;
+  const { who } = await finishMovingIn(glen, address.split('/').at(-1)!, {
+    school: {
+      name: SCHOOL_NAME,
+      region: 'CA-NS',
+      dateOrder: 'dmy',
+      hours: '24',
+      help: HELP,
+      alone: false,
+    },
+    calendar,
+    you: { name: HEAD, email: email!, password: DEMO_PASSWORD },
+  });
+  return who;
+}
+
 /** Loads the demo school into an empty database, through the services that a user's click uses. False where a school stands already. */
 export async function loadDemo(glen: Glen, at: string): Promise<boolean> {
-  if (await schoolExists(glen.db)) return false;
-  await writeSchool(glen.db, {
-    name: SCHOOL_NAME,
-    calendar,
-    region: 'CA-NS',
-    rules: schoolRules,
-    locked: schoolLocks,
-  });
+  const head = await moveIn(glen);
+  if (head === null) return false;
+  await setSchoolRules(glen, head, { version: 1, rules: schoolRules, locked: schoolLocks });
   await setDemoTime(glen, at);
-  const people = await loadPeople(glen);
+  const people = await loadPeople(glen, head);
   const rolls = rollsOf(people.students);
   const ids = new Map<string, number>();
-  for (const c of classes) ids.set(c.ref, await loadClass(glen, c, people, rolls.get(c.ref)!));
-  await fillCourseSite(glen);
-  const host = whoIs(people, 'Ottoline Marsh');
+  for (const c of classes) {
+    const id = await loadClass(glen, c, people, rolls.get(c.ref)!);
+    ids.set(c.ref, id);
+    await tellCourseSite(glen, c.ref, id);
+  }
+  const ottoline = people.ids.get('Ottoline Marsh')!;
+  const host = asStaff(ottoline, 'Ottoline Marsh');
   await fillCoursePages(glen, ids, host);
   for (const c of classes) await loadSeries(glen, c, ids.get(c.ref)!, people.ids.get(c.host)!);
 
-  const ottoline = people.ids.get('Ottoline Marsh')!;
   await loadMess(glen, ids, ottoline);
   await loadGroups(glen, ids, host, people);
   await loadHistory(glen);
-  await loadPosts(glen, ids, ottoline);
+  await loadPosts(glen, ids, host);
   return true;
 }
 

@@ -1,17 +1,21 @@
 import { schemas } from '@glen/contract/schemas';
 import type { Sent } from '@glen/contract';
+import { linksOfClass } from '../apps/server/src/features/link/describe.js';
 import { addPost } from '../apps/server/src/features/post/service.js';
 import type { Glen } from '../apps/server/src/glen.js';
+import type { Who } from '../apps/server/src/http/who.js';
 import { DEMO_DAY } from './school.js';
 
 type Post = (ref: string, body: Sent<'addPost'>) => Promise<unknown>;
 
 /** Each watch is told its own door, and no other's. */
-async function postToWatches(glen: Glen, classId: number, post: Post): Promise<void> {
-  const watches = await glen.db.rows<{ id: number; label: string }>(
-    `SELECT id, label FROM links WHERE class_id = :classId AND label LIKE '%watch' ORDER BY id`,
-    { classId: classId },
-  );
+async function postToWatches(
+  glen: Glen,
+  classId: number,
+  { by, post }: { by: Who; post: Post },
+): Promise<void> {
+  const { links } = await linksOfClass(glen, classId, by);
+  const watches = links.filter((l) => l.label.endsWith('watch'));
   await post('ropework', {
     words: [
       {
@@ -36,9 +40,9 @@ async function postToWatches(glen: Glen, classId: number, post: Post): Promise<v
 }
 
 /** What stands, waits and is to be done by hand in a believable week. */
-export async function loadPosts(glen: Glen, ids: Map<string, number>, by: number): Promise<void> {
+export async function loadPosts(glen: Glen, ids: Map<string, number>, by: Who): Promise<void> {
   const post: Post = (ref, body) =>
-    addPost(glen, ids.get(ref)!, by, schemas.addPost.body.parse(body));
+    addPost(glen, ids.get(ref)!, by.person!.id, schemas.addPost.body.parse(body));
   await post('nav-3', {
     words:
       'We meet here every Monday and Wednesday in period 3.\n\nBring dividers and a soft pencil.',
@@ -56,7 +60,7 @@ export async function loadPosts(glen: Glen, ids: Map<string, number>, by: number
     timing: { before: 10 },
     afterwards: 'down',
   });
-  await postToWatches(glen, ids.get('ropework')!, post);
+  await postToWatches(glen, ids.get('ropework')!, { by, post });
   await post('clinic', {
     words: 'Stuck on a fix or a passage plan? Come by, no need to sign up.',
     linkWords: 'Chartwork clinic',

@@ -66,6 +66,11 @@ export const calendar: SchoolCalendar = {
 export const schoolRules: EntryRules = FIRST_RULES;
 export const schoolLocks: RuleField[] = ['recording', 'phone'];
 
+/** Who moved in, and looks after the school. */
+export const HEAD = 'Noor Achterberg';
+/** Whom students ask when something technical fails. */
+export const HELP = 'the chart room, extension 40';
+
 type Role = 'teacher' | 'head' | 'office' | 'guest';
 export const staff: {
   name: string;

@@ -86,6 +86,13 @@ describe('the walls of the house', () => {
     const held = sql.replace('db.rows', 'glen.db.rows').replace('db: Db', 'glen: { db: Db }');
     expect(await rulesBroken('apps/server/src/features/link/bad.ts', held)).toEqual(rule);
   }, 60000);
+  it('let the demo school be made by services, and its past alone be set down', async () => {
+    const stored = `import { rollIds } from '../apps/server/src/features/classes/store.js';\nexport const x = rollIds;\n`;
+    expect(await rulesBroken('demo/bad.ts', stored)).toEqual(['no-restricted-imports']);
+    const sql = `import type { Glen } from '../apps/server/src/glen.js';\nexport const all = (glen: Glen) => glen.db.rows('SELECT 1');\n`;
+    expect(await rulesBroken('demo/bad.ts', sql)).toEqual(['no-restricted-syntax']);
+    expect(await rulesBroken('demo/history.ts', sql)).toEqual([]);
+  }, 60000);
   it.each([
     [
       'a long function',

@@ -1,5 +1,11 @@
 import { randomBytes } from 'node:crypto';
-import { KNOCK_UNTIL_ROLL, classTitle, proposePennant, type EntryRules } from '@glen/core';
+import {
+  KNOCK_UNTIL_ROLL,
+  classTitle,
+  proposePennant,
+  type EntryRules,
+  type RuleSetting,
+} from '@glen/core';
 import type { Answer, Body, Pennant } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { isOffice } from '../../http/access.js';
@@ -24,6 +30,8 @@ export async function refuseUnlessMayMake(glen: Glen, who: Who): Promise<void> {
 }
 
 interface Written {
+  /** What a course site knows it by; left out: a fresh one. */
+  ref?: string;
   title: string;
   period: string | null;
   /** Left out: one that looks like no other. */
@@ -31,24 +39,27 @@ interface Written {
   rules: Partial<EntryRules>;
   /** Anyone with the link knocks until the roll is filled. */
   isKnocking?: boolean;
+  /** What its link is called and for; left out: for lessons. */
+  link?: { label: string; kind: RuleSetting['kind'] };
 }
+
+const LESSONS: NonNullable<Written['link']> = { label: 'Lessons', kind: 'lesson' };
 
 /** A class period with its host and its lasting link, within a transaction. */
 export async function writeClass(
   glen: Glen,
   hostId: number,
-  { title, period, pennant, rules, isKnocking = false }: Written,
+  { ref, title, period, pennant, rules, isKnocking = false, link = LESSONS }: Written,
 ): Promise<{ id: number; linkId: number }> {
   const id = await insertOwnClass(glen.db, hostId, {
-    ref: freshRef(),
+    ref: ref ?? freshRef(),
     title,
     period: period || null,
     pennant: pennant ?? proposePennant({ title, period }, await pennantsTaken(glen.db)),
     rules: isKnocking ? { ...rules, ...KNOCK_UNTIL_ROLL } : rules,
     knock_until_roll: isKnocking,
   });
-  const link = await makeLink(glen, id, { label: 'Lessons', kind: 'lesson' });
-  return { id, linkId: link.id };
+  return { id, linkId: (await makeLink(glen, id, link)).id };
 }
 
 /** Its lessons, where it was said when it meets; what is wrong with the plan is told beside it. */

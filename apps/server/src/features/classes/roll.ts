@@ -2,9 +2,9 @@ import { planRoll, readRollList } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound, wrongField } from '../../http/problem.js';
+import { makePerson } from '../accounts/makePerson.js';
 import { personWithAddress } from '../accounts/store.js';
 import { announceClass } from './announceClass.js';
-import { makePerson } from './makePerson.js';
 import { refuseUnlessOnRoll } from './onRoll.js';
 import { endKnocking } from './untilRoll.js';
 import { STAFF_ROLES, knownBy, putOnRoll, roleOf, rollIds, takeOff } from './store.js';
@@ -31,7 +31,7 @@ async function studentFor(glen: Glen, person: Person, at: number): Promise<numbe
     'personId' in person ? person.personId : await personWithAddress(glen.db, person.email);
   if (known === undefined) {
     const { name, email } = person as Extract<Person, { email: string }>;
-    return makePerson(glen, { name, email, role: 'student' });
+    return makePerson(glen, { name, role: 'student', accounts: [{ kind: 'school', email }] });
   }
   const role = await roleOf(glen.db, known);
   if (!role) throw notFound('This person');

@@ -3,9 +3,9 @@ import type { Glen } from '../../glen.js';
 import { isOffice } from '../../http/access.js';
 import { wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
+import { makePerson } from '../accounts/makePerson.js';
 import { personWithAddress } from '../accounts/store.js';
 import { changeClass } from './editClass.js';
-import { makePerson } from './makePerson.js';
 import { addressesFor } from './passwordAddresses.js';
 import { STAFF_ROLES, roleOf, staffEntries, whoMakesClasses, writeStaff } from './store.js';
 
@@ -33,7 +33,10 @@ async function teacherFor(
   }
   if (!mayMake) throw wrongField(`staff.${at}`, 'At this school the office takes in new teachers.');
   const { name, email } = person as Extract<Named, { email: string }>;
-  return { id: await makePerson(glen, { name, email, role: 'teacher' }), isNew: true };
+  return {
+    id: await makePerson(glen, { name, role: 'teacher', accounts: [{ kind: 'school', email }] }),
+    isNew: true,
+  };
 }
 
 /**

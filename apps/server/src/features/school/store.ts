@@ -101,31 +101,6 @@ export async function writeSchool(
   });
 }
 
-interface NewClass {
-  ref: string;
-  title: string;
-  period: string | null;
-  pennant: { letters: string; pattern: string; hue: string };
-  rules: Partial<EntryRules>;
-  staff: { personId: number; as: 'host' | 'co-teacher' | 'presenter' }[];
-  roll: number[];
-}
-
-/** A class period with its people; its link is made by the link service in the same transaction. */
-export async function insertClass(db: Db, c: NewClass): Promise<number> {
-  const id = await db.insert('class_periods', {
-    ref: c.ref,
-    title: c.title,
-    period: c.period,
-    pennant: JSON.stringify(c.pennant),
-    rules: JSON.stringify(c.rules),
-  });
-  for (const { personId, as } of c.staff)
-    await db.insert('class_staff', { class_id: id, person_id: personId, as_what: as });
-  for (const personId of c.roll) await db.insert('roll', { class_id: id, person_id: personId });
-  return id;
-}
-
 export interface ClassRow {
   id: number;
   ref: string;

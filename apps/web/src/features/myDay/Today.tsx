@@ -12,6 +12,7 @@ import { mayEdit } from '../school/mayEdit.js';
 import { mayMakeClasses } from '../school/mayMakeClasses.js';
 import { NextSession } from './NextSession.js';
 import { SessionRow } from './SessionRow.js';
+import { StartYourOwn } from './StartYourOwn.js';
 import { WhatIsLeft } from './WhatIsLeft.js';
 import type { Today } from './sessionParts.js';
 
@@ -106,7 +107,13 @@ export function TodayPage({ me }: { me: Me }) {
   return (
     <Loaded asked={asked} lines={7}>
       {(today) => (
-        <Screen margin={<Margin notes={today.notes} onAction={act} />}>
+        <Screen
+          margin={
+            <Margin notes={today.notes} onAction={act}>
+              {me.demo && <StartYourOwn />}
+            </Margin>
+          }
+        >
           <Head today={today} />
           <WhatIsLeft left={today.left} />
           {today.sessions.length === 0 && (
