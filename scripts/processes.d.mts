@@ -33,7 +33,7 @@ export function copyDatabases(
 ): Promise<void>;
 export interface Demo extends Around {
   stop: () => Promise<void>;
-  restartServer: (signal?: NodeJS.Signals) => Promise<void>;
+  restartServer: (signal?: NodeJS.Signals, env?: NodeJS.ProcessEnv) => Promise<void>;
   stopServer: () => Promise<void>;
 }
 export function startDemo(given: {

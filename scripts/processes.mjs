@@ -155,10 +155,10 @@ export async function startDemo({
       await standins.stop();
     },
     stopServer: (signal) => server.stop(signal),
-    /** Stops the server with a signal and starts it again on the same database; school time goes on. */
-    restartServer: async (signal = 'SIGTERM') => {
+    /** Stops the server with a signal and starts it again on the same database; school time goes on. `env`: what is set otherwise from now on; undefined is not set at all. */
+    restartServer: async (signal = 'SIGTERM', env = {}) => {
       await server.stop(signal);
-      server = startServer();
+      server = startServer(env);
       await server.started;
     },
   };

@@ -23,6 +23,8 @@ export interface ReachFacts {
   link: { id: number; main: boolean };
   places: ReachPlace[];
   people: ReachPerson[];
+  /** No course site takes orders: a post is pasted by hand. */
+  byHand?: boolean;
 }
 
 const named = (people: ReachPerson[]): string => {
@@ -32,11 +34,14 @@ const named = (people: ReachPerson[]): string => {
     .join(', ');
   return people.length > 3 ? `${shown} and ${people.length - 3} more` : shown;
 };
-const postHere = (link: ReachFacts['link']): NoteAction => ({
-  name: 'post-here',
-  label: link.main ? 'Post it to the stream' : 'Post it to those it is for',
-  subject: link.id,
-});
+function postHere({ link, byHand }: Pick<ReachFacts, 'link' | 'byHand'>): NoteAction {
+  const shared = link.main ? 'Post it to the stream' : 'Post it to those it is for';
+  return {
+    name: 'post-here',
+    label: byHand ? 'Write a post to paste' : shared,
+    subject: link.id,
+  };
+}
 
 /** What mends each place of a kind: Glen does it where it put the thing there, a person where somebody else did. */
 function mending(
@@ -81,7 +86,7 @@ function leakNote({ of, seenBy }: Sorted): Note[] {
   ];
 }
 
-function staleNote({ link, of, seenBy }: Sorted): Note[] {
+function staleNote({ link, byHand, of, seenBy }: Sorted): Note[] {
   const stale = of('stale');
   if (stale.length === 0) return [];
   const old = seenBy(stale, 'old');
@@ -96,13 +101,13 @@ function staleNote({ link, of, seenBy }: Sorted): Note[] {
       actions: [
         ...mending(replaced, 'put-back', (where) => `Put the new one there: ${where}`),
         ...mending(stopped, 'take-down', (where) => `Take the stopped one down: ${where}`),
-        ...(seesNone ? [postHere(link)] : []),
+        ...(seesNone ? [postHere({ link, byHand })] : []),
       ],
     },
   ];
 }
 
-function noneNote({ link, of }: Sorted): Note[] {
+function noneNote({ link, byHand, of }: Sorted): Note[] {
   const none = of('none');
   if (none.length === 0) return [];
   return [
@@ -110,7 +115,7 @@ function noneNote({ link, of }: Sorted): Note[] {
       severity: 'wrong',
       title: `${counted(none.length, 'student sees', 'students see')} no link`,
       text: `${named(none)}.`,
-      actions: [postHere(link)],
+      actions: [postHere({ link, byHand })],
     },
   ];
 }

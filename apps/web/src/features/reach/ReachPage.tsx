@@ -1,5 +1,6 @@
 import { notesForReach } from '@glen/core';
 import type { LinkRow } from '@glen/contract';
+import { useServices } from '../../app/useServices.js';
 import { Loaded } from '../../app/Loaded.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { ChoicePart } from '../../ui/SentencePart.js';
@@ -65,10 +66,17 @@ function Sentence({ links, linkId, at, go, asked }: ReturnType<typeof useReach>)
 export default function ReachPage() {
   const looking = useReach();
   const { links, asked } = looking;
+  const { courseSite } = useServices();
   const act = useRemedies(asked.data?.link);
   if (links?.length === 0) return <NoLinks />;
   return (
-    <Screen margin={asked.data && <Margin notes={notesForReach(asked.data)} onAction={act} />}>
+    <Screen
+      margin={
+        asked.data && (
+          <Margin notes={notesForReach({ ...asked.data, byHand: !courseSite })} onAction={act} />
+        )
+      }
+    >
       <h1 className="text-[27px]">Who sees which link</h1>
       <Sentence {...looking} />
       <Loaded asked={asked} isPart>

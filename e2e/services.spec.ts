@@ -1,0 +1,73 @@
+import type { Page } from '@playwright/test';
+import { expect, test, type School } from './support.js';
+import { views } from './views.js';
+
+/*
+ * No service outside is required. Whatever rests on one that is missing is not offered: neither a button that could only
+ * fail nor a choice that leads nowhere.
+ */
+
+/** What a service is set by, the controls that need it, each after its view, and what stands there without it. */
+const SERVICES = {
+  'a video service': {
+    variables: ['GLEN_VIDEO_URL', 'GLEN_VIDEO_SECRET'],
+    controls: ['Coastal Navigation, period 3 · Open the door now'],
+    instead: ['Coastal Navigation, period 3 · Open the door with this room'],
+  },
+  'a course site': {
+    variables: ['GLEN_COURSE_SITE_URL', 'GLEN_COURSE_SITE_TOKEN'],
+    controls: [
+      'Coastal Navigation, period 3 · See the course site',
+      'Coastal Navigation, period 3 · Look whether it all still stands there',
+      'What a student sees · The course site itself',
+      'New post · the class stream',
+      'New post · the course page',
+      'New post · the course calendar',
+      'New post · pinned on top',
+    ],
+    instead: [
+      'Who sees which link · Write a post to paste',
+      'New post · Name of the place, Coastal Navigation, period 1',
+    ],
+  },
+};
+
+/** Everything on a page that can be pressed or chosen, by name. */
+const controlsOn = (page: Page): Promise<string[]> =>
+  page
+    .locator(':is(main, aside) :is(button, a, option, input, [role=combobox])')
+    .evaluateAll((found) =>
+      found.map((e) => (e.getAttribute('aria-label') ?? e.textContent).trim()),
+    );
+
+/** Walks over every view; the controls of all of them, each after its view, and the answers that were refused or failed. */
+async function walk(school: School): Promise<{ controls: Set<string>; refused: string[] }> {
+  const page = await school.open('Ottoline Marsh');
+  const [controls, refused] = [new Set<string>(), [] as string[]];
+  page.on('response', (answer) => {
+    if (answer.status() >= 400) refused.push(`${answer.status()} ${answer.url()}`);
+  });
+  for (const [path, shows] of views(school)) {
+    await page.goto(school.url + path);
+    await expect(page.getByRole('heading', { name: shows }).first()).toBeVisible();
+    await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);
+    for (const name of await controlsOn(page)) controls.add(`${shows} · ${name}`);
+  }
+  await page.context().close();
+  return { controls, refused };
+}
+
+for (const [service, { variables, controls, instead }] of Object.entries(SERVICES))
+  test(`without ${service} no view offers what needs one`, async ({ school }) => {
+    test.setTimeout(240000);
+    const before = await walk(school);
+    expect(controls.filter((name) => !before.controls.has(name))).toEqual([]);
+    await school.demo.restartServer(
+      'SIGTERM',
+      Object.fromEntries(variables.map((name) => [name, undefined])),
+    );
+    const after = await walk(school);
+    expect(controls.filter((name) => after.controls.has(name))).toEqual([]);
+    expect(instead.filter((name) => !after.controls.has(name))).toEqual([]);
+    expect(after.refused).toEqual([]);
+  });
