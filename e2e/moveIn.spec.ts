@@ -1,5 +1,5 @@
 import { execFile, spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
@@ -7,6 +7,7 @@ import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test as base, type Browser, type Page } from '@playwright/test';
 import { root } from '../scripts/build.mjs';
 import { freePort } from '../scripts/mariadb.mjs';
+import { statement } from '../scripts/processes.mjs';
 
 /*
  * From an empty folder, by `./glen serve` alone, to a student in the first lesson. Nothing is set in the environment,
@@ -183,6 +184,15 @@ for (const [width, viewport] of Object.entries(WIDTHS))
     await student.bringToFront();
     await expect(student.getByText('The room of Ines Okoro')).toBeVisible({ timeout: 30000 });
   });
+
+test('nobody else on the machine gets into the school’s database', async ({ own }) => {
+  const port = Number(readFileSync(join(own.dir, 'mariadbd.port'), 'utf8'));
+  await expect(statement({ port }, 'SELECT 1')).rejects.toThrow(/Access denied/);
+  const file = join(own.dir, 'mariadb.password');
+  expect(statSync(file).mode & 0o077).toBe(0);
+  const password = readFileSync(file, 'utf8');
+  expect(await statement({ port, password }, 'SELECT 1 AS one')).toMatchObject([{ one: 1 }]);
+});
 
 test('what was typed waits, also over a start that tells another address', async ({
   browser,

@@ -1,19 +1,13 @@
 // ./glen backup FILE and ./glen restore FILE: a school in one file, and back.
 import { spawn } from 'node:child_process';
-import {
-  createReadStream,
-  createWriteStream,
-  existsSync,
-  readFileSync,
-  renameSync,
-  rmSync,
-} from 'node:fs';
+import { createReadStream, createWriteStream, existsSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { text } from 'node:stream/consumers';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip, createGzip } from 'node:zlib';
-import { claimFolder, releaseFolder, startMariadb } from './mariadb.mjs';
-import { LOOPBACK, statement } from './processes.mjs';
+import { claimFolder, releaseFolder } from './mariadb.mjs';
+import { statement } from './processes.mjs';
+import { runningSchoolDatabase, startSchoolDatabase } from './schoolDatabase.mjs';
 
 /** The line with which a whole dump ends; one that was cut off has none. */
 const WHOLE = '-- Dump completed';
@@ -32,19 +26,12 @@ function access({ hostname, port, username, password, pathname }) {
   };
 }
 
-const isUp = (port) =>
-  statement({ port }, 'SELECT 1').then(
-    () => true,
-    () => false,
-  );
-
 /** Works with the school's own database; one that does not run is started for as long as that takes. */
 async function withOwnDatabase(dir, work) {
   if (!existsSync(join(dir, 'mysql'))) throw new Error(`There is no school in ${dir}.`);
-  const portFile = join(dir, 'mariadbd.port');
-  const port = existsSync(portFile) ? Number(readFileSync(portFile, 'utf8')) : 0;
-  if (port && (await isUp(port))) return work(new URL(`mariadb://root@${LOOPBACK}:${port}/glen`));
-  const mariadb = await startMariadb(dir);
+  const running = await runningSchoolDatabase(dir);
+  if (running) return work(new URL(running.url('glen')));
+  const mariadb = await startSchoolDatabase(dir);
   try {
     return await work(new URL(mariadb.url('glen')));
   } finally {
@@ -130,7 +117,7 @@ export async function restore(file, dir) {
   }
   claimFolder(dir);
   try {
-    const mariadb = await startMariadb(dir);
+    const mariadb = await startSchoolDatabase(dir);
     try {
       await statement(mariadb, 'DROP DATABASE IF EXISTS glen');
       await statement(

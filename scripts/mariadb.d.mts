@@ -6,6 +6,7 @@ export interface Mariadb {
 }
 export function freePort(host?: string): Promise<number>;
 export function ensurePackages(wanted: Record<string, string>, say: (text: string) => void): void;
+export function mustHaveRoom(dir: string, isNew: boolean, free?: number): void;
 export function startMariadb(
   dir: string,
   options?: { throwaway?: boolean; port?: number },

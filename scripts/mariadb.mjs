@@ -1,6 +1,6 @@
 // Glen's own MariaDB on loopback: started by `up`, `test`, `bench`, and by `serve` unless a database is named.
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import net from 'node:net';
 import { join } from 'node:path';
 
@@ -89,6 +89,25 @@ function makeDataFolder(data, tmp) {
   throw new Error(`MariaDB could not make its data folder ${data}: ${why}`);
 }
 
+const MB = 1024 * 1024;
+/** What MariaDB's first files take, and what it wants later to sort and to log. */
+const ROOM_AT_FIRST = 300 * MB;
+const ROOM_LATER = 50 * MB;
+
+function freeIn(dir) {
+  const { bavail, bsize } = statfsSync(dir);
+  return bavail * bsize;
+}
+
+/** Refuses with one line where the disk is too full to begin; MariaDB itself would wait, or end without a word. */
+export function mustHaveRoom(dir, isNew, free = freeIn(dir)) {
+  const wanted = isNew ? ROOM_AT_FIRST : ROOM_LATER;
+  if (free < wanted)
+    throw new Error(
+      `The disk is full: ${Math.floor(free / MB)} MB are free in ${dir}, and Glen needs ${wanted / MB} MB to start.`,
+    );
+}
+
 /** One that outlived a killed start would hold the data folder: it is asked to end before a new one begins. */
 async function endOldServer(pidFile, data) {
   if (!existsSync(pidFile)) return;
@@ -127,7 +146,9 @@ export async function startMariadb(dir, { throwaway = false, port } = {}) {
   // A UNIX socket's path may have about 100 characters, which a deep checkout passes: it lives in /tmp.
   const socket = `/tmp/glen-${process.pid}-${Math.random().toString(36).slice(2, 8)}.sock`;
   const tmp = ownTmpFolder(dir);
-  if (!existsSync(join(data, 'mysql'))) makeDataFolder(data, tmp);
+  const isNew = !existsSync(join(data, 'mysql'));
+  mustHaveRoom(dir, isNew);
+  if (isNew) makeDataFolder(data, tmp);
   const pidFile = join(dir, 'mariadbd.pid');
   await endOldServer(pidFile, data);
   const use = port ?? (await freePort());

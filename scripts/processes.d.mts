@@ -7,7 +7,10 @@ export interface Started {
   stop: (signal?: NodeJS.Signals) => Promise<void>;
   child: ChildProcess;
 }
-export function statement(mariadb: Pick<Mariadb, 'port'>, sql: string): Promise<unknown>;
+export function statement(
+  mariadb: Pick<Mariadb, 'port'> & { password?: string },
+  sql: string,
+): Promise<unknown>;
 export function startNode(
   script: string,
   env: Record<string, string>,

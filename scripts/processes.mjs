@@ -7,13 +7,14 @@ import { root } from './build.mjs';
 export const LOOPBACK = '127.0.0.1';
 export const STANDINS = '127.0.0.2';
 
-/** Runs one statement against the database server. */
+/** Runs one statement against a database server: { port, password? }. */
 export async function statement(mariadb, sql) {
   const { createConnection } = await import('mariadb');
   const connection = await createConnection({
     host: LOOPBACK,
     port: mariadb.port,
     user: 'root',
+    password: mariadb.password,
     // The driver's own second is too short for a busy machine.
     connectTimeout: 10000,
   });

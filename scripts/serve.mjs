@@ -3,8 +3,8 @@ import { spawn } from 'node:child_process';
 import { networkInterfaces } from 'node:os';
 import { join } from 'node:path';
 import { root } from './build.mjs';
-import { startMariadb } from './mariadb.mjs';
 import { LOOPBACK, statement } from './processes.mjs';
+import { startSchoolDatabase } from './schoolDatabase.mjs';
 
 export const DEFAULT_PORT = 4880;
 
@@ -31,7 +31,7 @@ export function whereToListen({ port, url, host }, env) {
 /** The school's own MariaDB, its data in `dir`; nothing where the environment names a server. */
 async function ownDatabase(dir, env) {
   if (env.GLEN_DATABASE_URL) return { url: env.GLEN_DATABASE_URL, stop: async () => {} };
-  const mariadb = await startMariadb(dir);
+  const mariadb = await startSchoolDatabase(dir);
   await statement(
     mariadb,
     'CREATE DATABASE IF NOT EXISTS glen CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci',
