@@ -4,6 +4,9 @@ import { existsSync, mkdirSync, readFileSync, rmSync, statfsSync, writeFileSync 
 import net from 'node:net';
 import { join } from 'node:path';
 
+// Debian keeps servers in sbin, which the PATH of an ordinary user leaves out.
+process.env.PATH = `${process.env.PATH ?? ''}:/usr/local/sbin:/usr/sbin:/sbin`;
+
 export const freePort = (host = '127.0.0.1') =>
   new Promise((resolve, reject) => {
     const server = net.createServer();

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { FAKE_DEVICES, launchBrowser } from './browser.mjs';
 import { root } from './build.mjs';
-import { startDemo, startMariadb } from './processes.mjs';
+import { LOOPBACK, freePort, startDemo, startMariadb, startNode, statement } from './processes.mjs';
 
 const OUT = join(root, 'docs/screenshots');
 const SCREEN = { width: 1280, height: 800 };
@@ -93,24 +93,21 @@ async function students({ open, at, student, courseSite }) {
   await shot(reader, `${courseSite}/class/nav-3`, 'course-site', 'Course page');
 }
 
-/** The teacher opens the door, and the room comes with a camera, a presentation and six more people. */
+/** The teacher opens the door, and the room comes with six more people. */
 async function openRoom(teacher) {
   const [room] = await Promise.all([
     teacher.context().waitForEvent('page'),
     teacher.getByRole('button', { name: 'Open the door now' }).click(),
   ]);
   await room.getByText('You are Ottoline Marsh').waitFor();
-  await room.locator('#camera').click();
-  await room.locator('#present').click();
   await room.locator('#count').fill('6');
   await room.locator('#simulate').click();
-  return room;
 }
 
 async function lesson({ teacher, student, at, n3 }) {
   await shot(student, n3.link.address, 'door', 'The door opens at');
   await teacher.goto(at(`/desk/${n3.link.id}`));
-  const room = await openRoom(teacher);
+  await openRoom(teacher);
   await teacher.bringToFront();
   await teacher.getByRole('heading', { name: /In the lobby [6-9]/ }).waitFor({ timeout: 30000 });
   await teacher
@@ -120,7 +117,47 @@ async function lesson({ teacher, student, at, n3 }) {
   await teacher.getByRole('heading', { name: 'Inside 2' }).waitFor();
   await shot(teacher, null, 'desk', 'Missing from the roll');
   await shot(student, null, 'door-lobby', 'You are in the lobby');
-  await shot(room, null, 'room', 'Seats');
+}
+
+/** A server with nothing in its database, and the one-time address that it tells. */
+async function startEmpty(mariadb) {
+  await statement(mariadb, 'CREATE DATABASE own CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci');
+  const port = String(await freePort());
+  const server = startNode(
+    join(root, 'apps/server/dist/main.js'),
+    {
+      GLEN_DATABASE_URL: mariadb.url('own'),
+      GLEN_PUBLIC_URL: `http://${LOOPBACK}:${port}`,
+      GLEN_PORT: port,
+    },
+    'Glen is ready',
+  );
+  let said = '';
+  server.child.stdout.on('data', (data) => (said += data));
+  await server.started;
+  return { stop: server.stop, address: /http\S+\/move-in\/\S+/.exec(said)[0] };
+}
+
+/** The last page of moving in: a class period and when it meets, in words. */
+async function movingIn(mariadb, browser) {
+  const own = await startEmpty(mariadb);
+  const context = await browser.newContext({ viewport: SCREEN, timezoneId: 'America/Halifax' });
+  const page = await context.newPage();
+  const next = (name) => page.getByRole('button', { name }).click();
+  await page.goto(own.address);
+  await page.getByLabel(/What is the school called/).fill('Harbour Street Evening School');
+  await next('Next: the year');
+  await next('Next: you');
+  await page.getByLabel('What are you called?').fill('Ines Okoro');
+  await page.getByLabel('Your address').fill('ines@harbour.example');
+  await page.getByLabel('A password').fill('paper and thread');
+  await next('Make the school');
+  await page.getByLabel('What is it called?').fill('Bookbinding, Tuesday group');
+  await page.getByLabel(/Where is its room/).fill('https://rooms.example/ines-okoro');
+  await page.getByLabel(/When does it meet/).fill('every Tuesday 18:30 to 20:00 until term ends');
+  await shot(page, null, 'move-in', /Every Tue/);
+  await context.close();
+  await own.stop();
 }
 
 /** All pictures, in the order of a day: what one shows may rest on what was done for another. */
@@ -150,6 +187,7 @@ export async function main() {
   mkdirSync(OUT, { recursive: true });
   try {
     await takeAll(demo, browser);
+    await movingIn(mariadb, browser);
   } finally {
     await browser.close();
     await demo.stop();

@@ -22,6 +22,10 @@ describe('what stands in the way of a start', () => {
     );
   });
 
+  it('is no PATH of an ordinary user, in which servers are missing', () => {
+    expect(process.env.PATH!.split(':')).toContain('/usr/sbin');
+  });
+
   it('is nothing where everything is there', () => {
     expect(() => ensurePackages({ sh: 'dash' }, () => {})).not.toThrow();
   });

@@ -147,6 +147,35 @@ describe('the roll', () => {
   });
 });
 
+describe('what is left to do', () => {
+  const left = async () => (await ines.get('/api/today')).body.left as Answer<'today'>['left'];
+
+  it('goes one by one, as each is done', async () => {
+    const { id, link } = await make();
+    const steps = { roll: false, room: false, posted: false, tried: false };
+    expect(await left()).toMatchObject([{ classId: id, ...steps }]);
+    await add(id, [ansel]);
+    await ines.post(`/api/links/${link.id}/try`, {});
+    const { version } = (await ines.get(`/api/links/${link.id}`)).body;
+    const address = 'https://rooms.example/ines-okoro';
+    await ines.put(`/api/links/${link.id}/room`, { version, address });
+    expect(await left()).toMatchObject([{ roll: true, room: true, posted: false, tried: true }]);
+    await ines.post(`/api/classes/${id}/posts`, {
+      words: 'We meet here.',
+      linkWords: 'Join',
+      places: [{ classId: id, kind: 'by-hand', name: 'First slide' }],
+    });
+    expect(await left()).toEqual([]);
+  });
+
+  it('is no matter any more once the first lesson has begun', async () => {
+    const { link } = await make({ room: 'https://rooms.example/ines-okoro' });
+    expect(await left()).toHaveLength(1);
+    expect((await ines.post(`/api/links/${link.id}/open`)).status).toBe(200);
+    expect(await left()).toEqual([]);
+  });
+});
+
 describe('until the roll is filled', () => {
   const whoMayEnter = async (id: number) => {
     const { layers } = (await ines.get(`/api/classes/${id}/rules`)).body as Answer<'rules'>;

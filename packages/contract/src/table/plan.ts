@@ -77,6 +77,7 @@ export const plan = {
           roll: z.boolean(),
           room: z.boolean(),
           posted: z.boolean(),
+          tried: z.boolean(),
         }),
       ),
       placements: z.array(

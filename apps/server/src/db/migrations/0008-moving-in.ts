@@ -13,7 +13,8 @@ export const up: string[] = [
   `CREATE TABLE password_addresses (
     id INT UNSIGNED AUTO_INCREMENT PRIMARY KEY, account_id INT UNSIGNED NOT NULL UNIQUE, token_hash CHAR(64) ${CODE} NOT NULL UNIQUE, expires_at DATETIME NOT NULL, made_by INT UNSIGNED NULL,
     FOREIGN KEY (account_id) REFERENCES accounts(id) ON DELETE CASCADE, FOREIGN KEY (made_by) REFERENCES people(id))`,
-  `ALTER TABLE class_periods ADD COLUMN put_away_at DATETIME NULL, ADD COLUMN knock_until_roll TINYINT(1) NOT NULL DEFAULT 0`,
+  `ALTER TABLE class_periods ADD COLUMN put_away_at DATETIME NULL, ADD COLUMN knock_until_roll TINYINT(1) NOT NULL DEFAULT 0,
+    ADD COLUMN door_tried TINYINT(1) NOT NULL DEFAULT 0`,
   // Stopped together with its class period, to work again with it.
   `ALTER TABLE links ADD COLUMN put_away TINYINT(1) NOT NULL DEFAULT 0`,
 ];

@@ -29,6 +29,8 @@ export interface ClassPeriodRow extends Model<
   put_away_at: CreationOptional<string | null>;
   /** Its rules let anyone knock, until the roll is filled. */
   knock_until_roll: CreationOptional<boolean>;
+  /** A teacher has tried its door as somebody. */
+  door_tried: CreationOptional<boolean>;
 }
 
 export const defineClassPeriod = (sequelize: Sequelize): ModelStatic<ClassPeriodRow> =>
@@ -44,6 +46,7 @@ export const defineClassPeriod = (sequelize: Sequelize): ModelStatic<ClassPeriod
       version: version(),
       groups_version: version(),
       put_away_at: instant('put_away_at', { allowNull: true }),
+      door_tried: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
       knock_until_roll: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
     },
     { tableName: 'class_periods', timestamps: false },

@@ -8,7 +8,7 @@ import { mainLinkOf, readSchool } from '../school/store.js';
 import { decideAt, isOnRoll, readDoor, type DoorFacts } from './facts.js';
 import { findDoor, type Caller } from './findDoor.js';
 import { nameOf, titleOf } from './names.js';
-import { waitingLonger } from './store.js';
+import { noteTried, waitingLonger } from './store.js';
 
 /** Where somebody whose door is shut for good, or just now, is to go: told only to those the link is for, and its hosts. */
 async function elsewhereFor(glen: Glen, facts: DoorFacts): Promise<Answer<'door'>['elsewhere']> {
@@ -77,6 +77,7 @@ export async function tryDoor(
 ): Promise<Answer<'tryDoor'>> {
   const link = await linkById(glen.db, linkId);
   if (!link) throw notFound('This link');
+  await noteTried(glen.db, link.class_id);
   const now = body.at
     ? placeWallTime(body.at.date, body.at.time, 0, (await readSchool(glen.db)).calendar.zone).start
     : glen.clock.school();

@@ -31,12 +31,13 @@ function Step({ isDone, words, to }: StepProps) {
   );
 }
 
-function ofClass({ classId, linkId, roll, room, posted }: Left): StepProps[] {
+function ofClass({ classId, linkId, roll, room, posted, tried }: Left): StepProps[] {
   const base = `/classes/${classId}`;
   return [
     { isDone: roll, words: 'Fill its roll', to: `${base}/roll` },
     { isDone: room, words: 'Say where its room is', to: `${base}/links/${linkId}` },
     { isDone: posted, words: 'Put the link where students look', to: `${base}/posts?new` },
+    { isDone: tried, words: 'Try its door as anybody', to: `${base}/entry` },
   ];
 }
 
@@ -58,12 +59,6 @@ export function WhatIsLeft({ left }: { left: Left[] }) {
                 <Step key={step.words} {...step} />
               ))}
             </ul>
-            <Link
-              className="mt-1 inline-block text-bracken-deep hover:underline"
-              to={`/classes/${of.classId}/entry`}
-            >
-              Try its door as anybody
-            </Link>
           </div>
         ))}
       </div>
