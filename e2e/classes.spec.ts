@@ -74,3 +74,32 @@ test('the office changes the school’s time zone, told first what that moves, a
   );
   await expect(teacher.getByText('goes by the times of America/Halifax')).toBeVisible();
 });
+
+test('while a roll is empty its teacher is told who gets in, lets anyone knock, and fills it by finding', async ({
+  school,
+}) => {
+  const page = await school.open('Ottoline Marsh');
+  await page.goto(`${school.url}/begin`);
+  await page.getByLabel('What is it called?').fill('Night Navigation');
+  await page.getByRole('combobox', { name: 'Until the roll is filled' }).click();
+  await page.getByRole('option', { name: 'nobody gets in' }).click();
+  await page.getByRole('button', { name: 'Make its link' }).click();
+  await page.getByRole('link', { name: 'Fill its roll' }).click();
+  await expect(page.getByText('nobody but its hosts gets in by this link')).toBeVisible();
+
+  await page.getByRole('link', { name: 'Posts' }).last().click();
+  await page.getByRole('link', { name: 'Write a post' }).first().click();
+  const margin = page.getByRole('complementary', { name: 'In the margin' });
+  await expect(margin).toContainText('Night Navigation: the roll is empty');
+  await margin.getByRole('button', { name: 'Let anyone with the link knock until then' }).click();
+  await expect(margin).toContainText('anyone with the link may come');
+
+  await page.getByRole('link', { name: 'Roll' }).click();
+  await expect(page.getByText('anyone with the link may come')).toBeVisible();
+  await page.getByLabel('Name', { exact: true }).fill('ansel gr');
+  await page.getByRole('button', { name: 'Put Ansel Grue on the roll' }).click();
+  await expect(page.getByText('1 student on the roll. From now on it says')).toBeVisible();
+  await expect(page.getByRole('list', { name: 'The roll' })).toContainText('Ansel Grue');
+  await page.keyboard.press('u');
+  await expect(page.getByText('anyone with the link may come')).toBeVisible();
+});

@@ -170,7 +170,7 @@ const MarginPlace = () => (
 /** A screen of the frame: what it is about, and beside it the margin. */
 export function Screen({ margin, children }: { margin?: ReactNode; children: ReactNode }) {
   return (
-    <div className="grid flex-1 content-start min-[1160px]:content-stretch min-[1160px]:grid-cols-[minmax(0,1fr)_292px] print:block">
+    <div className="grid flex-1 grid-cols-[minmax(0,1fr)] content-start min-[1160px]:content-stretch min-[1160px]:grid-cols-[minmax(0,1fr)_292px] print:block">
       <main id="main" className="mx-auto w-full max-w-[1280px] min-w-0 px-6.5 py-6 print:p-0">
         {children}
       </main>

@@ -60,7 +60,7 @@ function ClassRow({ classPeriod: c }: { classPeriod: ClassItem }) {
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-line py-3.5">
       <Pennant pennant={c.pennant} />
-      <div className="min-w-0 flex-1">
+      <div className="min-w-0 flex-1 basis-56">
         <h2 className="text-[17px]">
           {isOpen ? (
             <Link className="hover:underline" to={`/classes/${c.id}`}>

@@ -1,21 +1,14 @@
 import { X } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
-import {
-  notesForEmptyRoll,
-  notesForGroups,
-  resolveRules,
-  type Note,
-  type RuleLayer,
-} from '@glen/core';
+import { notesForGroups, type Note } from '@glen/core';
 import type { Problem } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
-import { useNoteActions } from '../../app/useNoteActions.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
 import { Margin, Screen } from '../../ui/Margin.js';
-import { Empty } from '../../ui/States.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
+import { EmptyRoll } from './EmptyRoll.js';
 import { FillRoll } from './FillRoll.js';
 import { FromFile } from './FromFile.js';
 import { GroupCards } from './GroupCards.js';
@@ -131,12 +124,6 @@ interface RollListProps {
 }
 
 function RollList({ roll, mayEdit, editing: { draft, put }, onTakeOff }: RollListProps) {
-  if (roll.length === 0)
-    return (
-      <Empty title="Nobody on the roll yet">
-        Until somebody is, nobody gets in but hosts, and whoever the entry rules let knock.
-      </Empty>
-    );
   return (
     <ol aria-label="The roll" className="grid gap-x-8 sm:grid-cols-2">
       {roll.map((p) => (
@@ -193,14 +180,6 @@ function notesOf(roll: OnRoll[], { read, draft }: GroupsEditing): Note[] {
   return notesForGroups({ roll, groups });
 }
 
-/** Who gets in while nobody is on the roll. */
-function useNotesWhileEmpty({ id: classId, rollSize }: ClassPeriod['class']): Note[] {
-  const { data } = api.useRulesQuery({ params: { classId } }, { skip: rollSize > 0 });
-  if (!data) return [];
-  const { rules } = resolveRules(data.layers as RuleLayer[]);
-  return notesForEmptyRoll({ classId, rollSize, whoMayEnter: rules.whoMayEnter });
-}
-
 interface RollProps {
   classPeriod: ClassPeriod;
   head: ReactNode;
@@ -213,23 +192,24 @@ function Editor({ classPeriod, head, kept }: RollProps & { kept: Kept }) {
   const editing = useGroups(c.id, roll, kept);
   const { problem } = editing;
   const theirs = problem?.status === 409 ? (problem.current as Kept | undefined) : undefined;
-  const act = useNoteActions();
-  const whileEmpty = useNotesWhileEmpty(c);
-  const notes = [...(mayEdit ? whileEmpty : []), ...notesOf(roll, editing)];
   return (
-    <Screen margin={<Margin notes={notes} onAction={act} />}>
+    <Screen margin={<Margin notes={notesOf(roll, editing)} />}>
       {head}
       {mayEdit && <FillRoll edits={edits} personIds={roll.map((p) => p.id)} />}
       {mayEdit && roll.length > 1 && <Parting roll={roll} editing={editing} />}
       {theirs && <TwoGroupings theirs={theirs} editing={editing} />}
       <GroupCards classId={c.id} kept={kept} editing={editing} />
       {problem && !theirs && <Refused problem={problem} />}
-      <RollList
-        roll={roll}
-        mayEdit={mayEdit}
-        editing={editing}
-        onTakeOff={(person) => void edits.takeOff(person.id, person.name)}
-      />
+      {roll.length === 0 ? (
+        <EmptyRoll classPeriod={c} mayEdit={mayEdit} />
+      ) : (
+        <RollList
+          roll={roll}
+          mayEdit={mayEdit}
+          editing={editing}
+          onTakeOff={(person) => void edits.takeOff(person.id, person.name)}
+        />
+      )}
       {mayEdit && editing.isChanged && <SaveBar editing={editing} />}
     </Screen>
   );

@@ -3,6 +3,7 @@ import type { NoteAction } from '@glen/core';
 import type { ClassItem, Post, Problem } from '@glen/contract';
 import { messageFor } from '../../app/api.js';
 import { useNow, wallClock } from '../../app/clock.js';
+import { useNoteActions } from '../../app/useNoteActions.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
@@ -29,7 +30,7 @@ const TheirPost = ({ theirs }: { theirs: Post }) => (
 );
 
 const WordsAndPreview = ({ draft, start, change, problem, preview }: Composing) => (
-  <div className="grid gap-5 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+  <div className="grid grid-cols-[minmax(0,1fr)] gap-5 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
     <div className="grid content-start gap-4">
       <RichEditor
         label="Words"
@@ -96,7 +97,7 @@ function PostForm({ composing, classes, editing, zone, onDone }: FormProps) {
   const dates = (preview?.places ?? []).reduce((sum, place) => sum + place.dates, 0);
   return (
     <form
-      className="grid gap-4"
+      className="grid grid-cols-[minmax(0,1fr)] gap-4"
       onSubmit={(event) => {
         event.preventDefault();
         void send();
@@ -126,9 +127,13 @@ export function Composer({ head, classPeriod, ...rest }: ComposerProps) {
   const { classes, editing, onDone } = rest;
   const composing = useComposer({ classPeriod, editing, onDone });
   const { draft, change, theirs, preview } = composing;
-  const act = ({ name }: NoteAction): void => {
-    if (name === 'put-in-code') change({ linkWords: `${draft.linkWords} (code: {entryCode})` });
-    if (name === 'make-standing') change({ about: 'link', timing: 'now', afterwards: 'stay' });
+  const actElsewhere = useNoteActions();
+  const act = (action: NoteAction): void => {
+    if (action.name === 'put-in-code')
+      change({ linkWords: `${draft.linkWords} (code: {entryCode})` });
+    else if (action.name === 'make-standing')
+      change({ about: 'link', timing: 'now', afterwards: 'stay' });
+    else actElsewhere(action);
   };
   const notes = preview ? composerNotes(draft, preview, classes) : [];
   return (

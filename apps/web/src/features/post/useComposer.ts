@@ -8,10 +8,11 @@ import { bodyOf, doneWords, draftOf, newDraft, type PostDraft } from './draft.js
 /** How long nothing is typed before the server is asked what it would do. */
 const PAUSE_MS = 250;
 
-/** What the server would do with a draft: what each place would show, to whom, and what is wrong. */
+/** What the server would do with a draft: what each place would show, to whom, and what is wrong. Asked anew where the class period's rules change meanwhile. */
 function usePreview(classId: number, draft: PostDraft): Answer<'previewPost'> | undefined {
   const [ask] = api.usePreviewPostMutation();
   const [answer, setAnswer] = useState<Answer<'previewPost'>>();
+  const { data: rules } = api.useRulesQuery({ params: { classId } });
   const body = JSON.stringify(bodyOf(draft));
   useEffect(() => {
     let isCurrent = true;
@@ -27,7 +28,7 @@ function usePreview(classId: number, draft: PostDraft): Answer<'previewPost'> | 
       isCurrent = false;
       clearTimeout(timer);
     };
-  }, [ask, classId, body]);
+  }, [ask, classId, body, rules]);
   return answer;
 }
 
