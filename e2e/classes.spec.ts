@@ -102,3 +102,22 @@ test('while a roll is empty its teacher is told who gets in, lets anyone knock, 
   await page.keyboard.press('u');
   await expect(page.getByText('anyone with the link may come')).toBeVisible();
 });
+
+test('two teachers rename a class period: the second sees what the first made of it, and nothing typed is lost', async ({
+  school,
+}) => {
+  const about = `${school.url}/classes/${school.classOf('N3').id}/about`;
+  const [first, second] = [await school.open('Tomas Verhage'), await school.open('Ottoline Marsh')];
+  await first.goto(about);
+  await second.goto(about);
+  const title = second.getByLabel('What is it called?');
+  await title.fill('Navigation by the stars');
+  await first.getByLabel('What is it called?').fill('Navigation by day');
+  await first.getByRole('button', { name: 'Save it' }).click();
+  await expect(second.getByRole('heading', { name: 'Navigation by day', level: 1 })).toBeVisible();
+  await expect(title).toHaveValue('Navigation by the stars');
+  await second.getByRole('button', { name: 'Save it' }).click();
+  await expect(second.getByRole('alert')).toContainText('Theirs is “Navigation by day, period 3”');
+  await second.getByRole('button', { name: 'Save mine over it' }).click();
+  await expect(first.getByLabel('What is it called?')).toHaveValue('Navigation by the stars');
+});

@@ -4,6 +4,7 @@ export interface Mariadb {
   stop: () => Promise<void>;
   kill: () => Promise<void>;
 }
+export function withSbin(path: string): string;
 export function freePort(host?: string): Promise<number>;
 export function ensurePackages(wanted: Record<string, string>, say: (text: string) => void): void;
 export function mustHaveRoom(dir: string, isNew: boolean, free?: number): void;

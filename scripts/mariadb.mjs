@@ -4,8 +4,13 @@ import { existsSync, mkdirSync, readFileSync, rmSync, statfsSync, writeFileSync 
 import net from 'node:net';
 import { join } from 'node:path';
 
-// Debian keeps servers in sbin, which the PATH of an ordinary user leaves out.
-process.env.PATH = `${process.env.PATH ?? ''}:/usr/local/sbin:/usr/sbin:/sbin`;
+/** A PATH with the sbin beside each of its bins: Debian keeps servers there, and an ordinary user's PATH leaves it out. */
+export function withSbin(path) {
+  const folders = path.split(':');
+  const beside = folders.filter((f) => f.endsWith('/bin')).map((f) => f.replace(/bin$/, 'sbin'));
+  return [...new Set([...folders, ...beside])].join(':');
+}
+process.env.PATH = withSbin(process.env.PATH ?? '');
 
 export const freePort = (host = '127.0.0.1') =>
   new Promise((resolve, reject) => {

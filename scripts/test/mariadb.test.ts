@@ -1,6 +1,6 @@
 import { tmpdir } from 'node:os';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { ensurePackages, mustHaveRoom } from '../mariadb.mjs';
+import { ensurePackages, mustHaveRoom, withSbin } from '../mariadb.mjs';
 
 const MB = 1024 * 1024;
 
@@ -23,7 +23,9 @@ describe('what stands in the way of a start', () => {
   });
 
   it('is no PATH of an ordinary user, in which servers are missing', () => {
-    expect(process.env.PATH!.split(':')).toContain('/usr/sbin');
+    expect(withSbin('/usr/local/bin:/usr/bin:/home/ines/tools')).toBe(
+      '/usr/local/bin:/usr/bin:/home/ines/tools:/usr/local/sbin:/usr/sbin',
+    );
   });
 
   it('is nothing where everything is there', () => {

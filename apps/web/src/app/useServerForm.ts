@@ -11,7 +11,7 @@ import type { Problem } from '@glen/contract';
 import { problemOf } from './api.js';
 
 /** As much of the standard-schema contract as a resolver needs; Zod's schemas have it. Of the form's fields it may know some. */
-type Schema<Sent> = Parameters<typeof standardSchemaResolver<FieldValues, unknown, Sent>>[0];
+export type Schema<Sent> = Parameters<typeof standardSchemaResolver<FieldValues, unknown, Sent>>[0];
 
 interface ServerForm<Values extends FieldValues, Sent, Answer> {
   /** What the fields begin with. */

@@ -22,7 +22,11 @@ const rollChange = z.object({ rollSize: z.int(), personIds: z.array(id) });
 /** Class periods made and filled. */
 export const classes = {
   addClass: { body: newClass, answer: z.object({ class: classItemSchema }) },
-  editClass: { params: ofClass, body: classWords, answer: z.object({ class: classItemSchema }) },
+  editClass: {
+    params: ofClass,
+    body: classWords,
+    answer: z.object({ class: classItemSchema, version }),
+  },
   copyClass: { params: ofClass, body: classCopy, answer: z.object({ class: classItemSchema }) },
   putAwayFacts: {
     params: ofClass,

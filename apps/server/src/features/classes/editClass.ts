@@ -62,5 +62,6 @@ export async function editClass(
   const before = { title: oldTitle, period: oldPeriod, pennant: old };
   const change = { classId, version, action: 'edit-class', columns };
   await changeClass(glen, who, change, async () => ({ before, after: columns, answer: undefined }));
-  return { class: classItem(glen, (await classById(glen.db, classId, by))!) };
+  const now = (await classById(glen.db, classId, by))!;
+  return { class: classItem(glen, now), version: now.version };
 }

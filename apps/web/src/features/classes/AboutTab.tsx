@@ -28,7 +28,7 @@ export default function AboutTab({ classPeriod, head }: AboutProps) {
   return (
     <Screen margin={<Margin notes={isOwn ? [LASTING] : []} />}>
       {head}
-      {isOwn && <ClassWords key={classPeriod.version} classPeriod={classPeriod} />}
+      {isOwn && <ClassWords key={classPeriod.class.id} classPeriod={classPeriod} />}
       <Teachers classPeriod={classPeriod} />
       {me && mayMakeClasses(me) && hosts(classPeriod.class) && <CopyClass of={classPeriod.class} />}
       {isOwn && <AtTheEnd classPeriod={classPeriod} />}

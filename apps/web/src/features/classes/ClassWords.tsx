@@ -1,11 +1,12 @@
 import { PENNANT_HUES, PENNANT_PATTERNS } from '@glen/core';
+import { classTitle } from '@glen/core/light';
 import type { ClassItem, Sent } from '@glen/contract';
 import { api } from '../../app/api.js';
-import { offerUndo } from '../../app/undo.js';
-import { useServerForm } from '../../app/useServerForm.js';
+import { useKeptForm } from '../../app/useKeptForm.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
+import { Theirs } from '../../ui/Theirs.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { ChoicePart } from '../../ui/SentencePart.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
@@ -34,18 +35,20 @@ const typedOf = ({ title, period, pennant }: ClassItem): Typed => ({
   pennant: pennant as Typed['pennant'],
 });
 
-function useClassWords({ class: c, version }: ClassPeriod) {
+/** A class period's own words, with the version that they were read at. */
+type Kept = Pick<ClassPeriod, 'class' | 'version'>;
+
+const fieldsOf = ({ class: c }: Kept): Typed => typedOf(c);
+
+function useClassWords(kept: Kept) {
   const [edit] = api.useEditClassMutation();
-  const params = { classId: c.id };
-  const before = typedOf(c);
-  return useServerForm<Typed, Checked, unknown>({
-    start: before,
+  const params = { classId: kept.class.id };
+  return useKeptForm<Kept, Typed, Checked>({
+    kept,
+    fieldsOf,
     schema,
-    send: (sent) => edit({ params, body: { ...sent, version } }),
-    onDone: () =>
-      offerUndo('It is changed.', () =>
-        edit({ params, body: { ...before, version: version + 1 } }).unwrap(),
-      ),
+    save: (sent, version) => edit({ params, body: { ...sent, version } }),
+    sentOf: (fields) => fields,
   });
 }
 
@@ -89,8 +92,8 @@ function Flown({ register, watch, setValue }: Words) {
 /** What a class period is called, where it stands in the timetable, and what it flies. */
 export function ClassWords({ classPeriod }: { classPeriod: ClassPeriod }) {
   const form = useClassWords(classPeriod);
-  const { register, formState, problem, theirs, submit } = form;
-  const { errors, isDirty, isSubmitting } = formState;
+  const { register, formState, problem, isDirty, theirs, takeTheirs, saveOver, submit } = form;
+  const { errors, isSubmitting } = formState;
   return (
     <form className="grid max-w-2xl gap-4" noValidate onSubmit={submit}>
       <div className="grid gap-4 sm:grid-cols-[1fr_9rem]">
@@ -108,13 +111,13 @@ export function ClassWords({ classPeriod }: { classPeriod: ClassPeriod }) {
       </div>
       <Flown {...form} />
       {errors.pennant?.letters && <FieldError>{errors.pennant.letters.message}</FieldError>}
-      {problem && (
-        <FieldError>
-          {theirs
-            ? 'Somebody changed this class period just now; look at it again and save once more.'
-            : problem.title}
-        </FieldError>
+      {theirs && (
+        <Theirs saveOver={saveOver} takeTheirs={takeTheirs}>
+          Theirs is “{classTitle(theirs.class)}”, with {theirs.class.pennant.letters} on its
+          pennant.
+        </Theirs>
       )}
+      {problem && !theirs && <FieldError>{problem.title}</FieldError>}
       <p>
         <Button type="submit" kind="act" disabled={!isDirty || isSubmitting}>
           Save it

@@ -4,6 +4,7 @@ import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { ChoicePart } from '../../ui/SentencePart.js';
+import { Theirs } from '../../ui/Theirs.js';
 import { TextField } from '../../ui/TextField.js';
 import { SchoolTabs } from './SchoolTabs.js';
 import { useAboutSchool, type AboutSchool } from './useAboutSchool.js';
@@ -38,20 +39,12 @@ const Sentence = ({ watch, setValue }: Editing) => (
   </p>
 );
 
-/** Somebody else saved meanwhile: theirs, and which is to count. */
-const TwoSchools = ({ theirs, takeTheirs, saveOver }: Editing) =>
+const TwoSchools = ({ theirs, ...choose }: Editing) =>
   theirs ? (
-    <div role="alert" className="rounded-small border border-gorse bg-gorse-tint p-4">
-      <p className="font-semibold text-gorse-deep">Somebody changed this while you were at it</p>
-      <p className="mt-1">
-        Theirs is “{theirs.name}”, by the times of {theirs.zone}; asked for help:{' '}
-        {theirs.help || 'nobody'}.
-      </p>
-      <p className="mt-3 flex gap-3">
-        <Button onClick={saveOver}>Save mine over it</Button>
-        <Button onClick={takeTheirs}>Take theirs</Button>
-      </p>
-    </div>
+    <Theirs {...choose}>
+      Theirs is “{theirs.name}”, by the times of {theirs.zone}; asked for help:{' '}
+      {theirs.help || 'nobody'}.
+    </Theirs>
   ) : null;
 
 function Form({ editing }: { editing: Editing }) {

@@ -1,0 +1,74 @@
+import { useEffect, useRef } from 'react';
+import type { FieldValues } from 'react-hook-form';
+import { offerUndo } from './undo.js';
+import { useServerForm, type Schema } from './useServerForm.js';
+
+type Sending<Kept> = Promise<{ data?: Kept; error?: unknown }>;
+
+interface KeptForm<Kept, Values extends FieldValues, Sent> {
+  /** The thing as it is kept now; another version of it may come at any time. */
+  kept: Kept;
+  fieldsOf: (kept: Kept) => Values;
+  schema: () => Promise<Schema<Sent>>;
+  /** Saves over the version that was read. Its answer is how the thing stands then. */
+  save: (sent: Sent, version: number) => Sending<Kept>;
+  /** What the fields say, in the form that is sent; to take a change back. */
+  sentOf: (fields: Values) => Sent;
+}
+
+/**
+ * A form of something that others may change meanwhile. As long as nothing has been typed, their change is taken over;
+ * else it is shown beside what was typed when that is saved, and one of the two is chosen. What was saved can be taken
+ * back.
+ */
+export function useKeptForm<Kept extends { version: number }, Values extends FieldValues, Sent>({
+  kept,
+  fieldsOf,
+  schema,
+  save,
+  sentOf,
+}: KeptForm<Kept, Values, Sent>) {
+  // What the fields were filled from.
+  const read = useRef(kept);
+  const form = useServerForm<Values, Sent, Kept>({
+    start: fieldsOf(kept),
+    schema,
+    send: (sent) => save(sent, read.current.version),
+    onDone: (saved) => {
+      const before = sentOf(fieldsOf(read.current));
+      take(saved);
+      offerUndo('It is changed.', async () => {
+        const { data, error } = await save(before, saved.version);
+        if (!data) throw error;
+        take(data);
+      });
+    },
+  });
+  const { reset, clearErrors } = form;
+  const { isDirty } = form.formState;
+  const take = (from: Kept): void => {
+    read.current = from;
+    reset(fieldsOf(from));
+  };
+  useEffect(() => {
+    if (isDirty || kept.version === read.current.version) return;
+    read.current = kept;
+    reset(fieldsOf(kept));
+  }, [kept, isDirty, reset, fieldsOf]);
+
+  const theirs = form.theirs as Kept | undefined;
+  return {
+    ...form,
+    isDirty,
+    /** How the thing stands now, where somebody else was faster. */
+    theirs,
+    takeTheirs: () => {
+      clearErrors();
+      if (theirs) take(theirs);
+    },
+    saveOver: () => {
+      if (theirs) read.current = theirs;
+      form.submit();
+    },
+  };
+}
