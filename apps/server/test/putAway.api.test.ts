@@ -126,6 +126,21 @@ describe('a class period that is put away', () => {
     expect([copied.status, shared.status]).toEqual([403, 422]);
   });
 
+  it('meets at another class period’s door no longer, and again once it is back', async () => {
+    const n1 = school.classes.get('N1')!;
+    const share = { classId: n3().id, ownDoor: 'leads' };
+    expect((await host.post(`/api/links/${n1.link.id}/share`, share)).status).toBe(200);
+    await school.setTime('08:41', '2026-10-16');
+    const there = async () =>
+      ((await student.get(`/api/door/${n1.link.code}`)).body as Answer<'door'>).decision.reason;
+    const before = await there();
+    expect(before).not.toBe('not-on-roll');
+    await putAway();
+    expect(await there()).toBe('not-on-roll');
+    await bringBack();
+    expect(await there()).toBe(before);
+  });
+
   it('cannot be while its door is open', async () => {
     await school.setTime('10:46');
     await host.post(`/api/links/${n3().link.id}/open`);
@@ -137,6 +152,20 @@ describe('a class period that is put away', () => {
       title: 'Its door is open just now. End the session first.',
     });
     await host.post(`/api/links/${n3().link.id}/end`);
+    expect((await putAway()).status).toBe(200);
+  });
+
+  it('can be the day after, though a room never said that its people have left', async () => {
+    await school.setTime('10:46');
+    await host.post(`/api/links/${n3().link.id}/open`);
+    const { body: desk } = await host.get(`/api/links/${n3().link.id}/desk`);
+    await school.running.glen.db.change(
+      'UPDATE visitors SET inside = 1 WHERE sitting_id IN (SELECT id FROM sittings WHERE link_id = :id)',
+      { id: desk.link.id },
+    );
+    await school.setTime('20:00');
+    expect((await putAway()).status).toBe(409);
+    await school.setTime('08:00', '2026-10-15');
     expect((await putAway()).status).toBe(200);
   });
 

@@ -1,8 +1,9 @@
 import type { Glen } from '../../glen.js';
 import { announceLink } from './announce.js';
+import { linksJoinedBy, refreshJoined } from './shareStore.js';
 import { heldLinksOfClasses, restLinks, wakeLinks } from './store.js';
 
-/** Stops the links of a class period that is put away, or lets those work again that stopped with it. */
+/** Stops the links of a class period that is put away, or lets those work again that stopped with it; it meets at others' doors no longer, or again. */
 async function change(
   glen: Glen,
   classId: number,
@@ -11,6 +12,8 @@ async function change(
   const links = await heldLinksOfClasses(glen.db, [classId]);
   await write(glen.db, classId);
   for (const link of links) await announceLink(glen, link);
+  for (const linkId of await linksJoinedBy(glen.db, classId))
+    await refreshJoined(glen.db, { linkId });
 }
 
 export const stopLinksOf = (glen: Glen, classId: number): Promise<void> =>

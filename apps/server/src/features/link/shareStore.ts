@@ -81,7 +81,16 @@ export const insertShare = (
 export const deleteShare = (db: Db, id: number, linkId: number): Promise<number> =>
   db.change('DELETE FROM shares WHERE id = :id AND link_id = :linkId', { id, linkId });
 
-/** Makes anew, date by date, which class periods meet at a link's sessions, or at those of one series. */
+/** The doors of others that a class period meets at. */
+export const linksJoinedBy = async (db: Db, classId: number): Promise<number[]> =>
+  (
+    await db.rows<{ id: number }>(
+      'SELECT DISTINCT link_id AS id FROM shares WHERE class_id = :classId',
+      { classId },
+    )
+  ).map((row) => row.id);
+
+/** Makes anew, date by date, which class periods that go on meet at a link's sessions, or at those of one series. */
 export async function refreshJoined(
   db: Db,
   of: { linkId: number } | { seriesId: number },
@@ -96,6 +105,7 @@ export async function refreshJoined(
   await db.change(
     `INSERT IGNORE INTO joined (occurrence_id, class_id, own_door)
      SELECT o.id, sh.class_id, sh.own_door FROM occurrences o JOIN shares sh ON sh.link_id = o.link_id AND (sh.series_id IS NULL OR sh.series_id = o.series_id) AND (sh.key_date IS NULL OR sh.key_date = o.key_date)
+     JOIN class_periods jc ON jc.id = sh.class_id AND jc.put_away_at IS NULL
      WHERE ${where} ORDER BY sh.key_date IS NULL, sh.series_id IS NULL, sh.id`,
     { id },
   );
