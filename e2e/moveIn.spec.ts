@@ -263,47 +263,50 @@ test('no page of moving in breaks a rule of accessibility, and what is wrong sta
   await check();
 });
 
-test('a school of two teachers: sixty are pasted, the doubtful asked about, a colleague named', async ({
-  browser,
-  own,
-}) => {
-  const page = await open(browser);
-  await moveIn(new Hand(page), own.moveIn);
-  await page.getByRole('link', { name: 'Fill its roll' }).click();
-  await page.getByRole('button', { name: 'Paste a list of them' }).click();
-  const students = Array.from({ length: 60 }, (_, i) => `Student ${i} <s${i}@harbour.example>`);
-  const list = [...students, 'Ines Okoro <ines@harbour.example>', 'nobody at all'].join('\n');
-  await page.getByLabel('A list of names and addresses').fill(list);
-  await page.getByRole('button', { name: 'Look what it does' }).click();
-  await expect(page.getByText('60 lines: new to the school')).toBeVisible();
-  await expect(
-    page.getByText('This is the address of Ines Okoro, who teaches here.'),
-  ).toBeVisible();
-  await expect(page.getByText('An address is missing: students sign in with it.')).toBeVisible();
-  await page.getByRole('button', { name: 'Put 60 students on the roll' }).click();
-  await expect(page.getByText('60 on the roll ·')).toBeVisible();
-  await page.getByRole('button', { name: 'Take Student 7 off the roll' }).click();
-  await expect(page.getByText('59 on the roll ·')).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).first().click();
-  await expect(page.getByText('60 on the roll ·')).toBeVisible();
+for (const [width, viewport] of Object.entries(WIDTHS))
+  test(`a school of two teachers: sixty are pasted, the doubtful asked about, a colleague named, ${width}`, async ({
+    browser,
+    own,
+  }) => {
+    const page = await open(browser, viewport);
+    await moveIn(new Hand(page), own.moveIn);
+    await page.getByRole('link', { name: 'Fill its roll' }).click();
+    await page.getByRole('button', { name: 'Paste a list of them' }).click();
+    const students = Array.from({ length: 60 }, (_, i) => `Student ${i} <s${i}@harbour.example>`);
+    const list = [...students, 'Ines Okoro <ines@harbour.example>', 'nobody at all'].join('\n');
+    await page.getByLabel('A list of names and addresses').fill(list);
+    await page.getByRole('button', { name: 'Look what it does' }).click();
+    await expect(page.getByText('60 lines: new to the school')).toBeVisible();
+    await expect(
+      page.getByText('This is the address of Ines Okoro, who teaches here.'),
+    ).toBeVisible();
+    await expect(page.getByText('An address is missing: students sign in with it.')).toBeVisible();
+    await page.getByRole('button', { name: 'Put 60 students on the roll' }).click();
+    await expect(page.getByText('60 on the roll ·')).toBeVisible();
+    await page.getByRole('button', { name: 'Take Student 7 off the roll' }).click();
+    await expect(page.getByText('59 on the roll ·')).toBeVisible();
+    await page.getByRole('button', { name: 'Undo' }).first().click();
+    await expect(page.getByText('60 on the roll ·')).toBeVisible();
 
-  await page.getByRole('link', { name: 'About' }).click();
-  await page.getByLabel('Somebody more').fill('Tomas Verhage');
-  await page.getByLabel('Or somebody new, by address').fill('tomas@harbour.example');
-  await page.getByRole('button', { name: 'Name Tomas Verhage' }).click();
-  await expect(page.getByText('Ines Okoro with Tomas Verhage')).toBeVisible();
-  const way = await page.getByText(`${own.url}/password/`).textContent();
-  await page.getByLabel('What is it called?').fill('Bookbinding and gilding');
-  await page.getByRole('button', { name: 'Save it' }).click();
-  await expect(page.getByRole('heading', { name: 'Bookbinding and gilding' })).toBeVisible();
-  const colleague = await open(browser, WIDTHS.phone);
-  await colleague.goto(way!);
-  await colleague.getByLabel('Your new password').fill('a door of my own');
-  await colleague.getByRole('button', { name: 'Set it and go in' }).click();
-  await expect(colleague.getByRole('heading', { name: 'What is left' })).toBeVisible();
-  await colleague.goto(`${own.url}/classes`);
-  await expect(colleague.getByText('60 on the roll · you co-teach')).toBeVisible();
-});
+    await page.getByRole('link', { name: 'About' }).click();
+    await page.getByLabel('Somebody more').fill('Tomas Verhage');
+    await page.getByLabel('Or somebody new, by address').fill('tomas@harbour.example');
+    await page.getByRole('button', { name: 'Name Tomas Verhage' }).click();
+    await expect(page.getByText('Ines Okoro with Tomas Verhage')).toBeVisible();
+    const way = await page.getByText(`${own.url}/password/`).textContent();
+    await page.getByLabel('What is it called?').fill('Bookbinding and gilding');
+    await page.getByRole('button', { name: 'Save it' }).click();
+    await expect(page.getByRole('heading', { name: 'Bookbinding and gilding' })).toBeVisible();
+    const colleague = await open(browser, viewport);
+    await colleague.goto(way!);
+    await colleague.getByLabel('Your new password').fill('a door of my own');
+    await colleague.getByRole('button', { name: 'Set it and go in' }).click();
+    await expect(colleague.getByRole('heading', { name: 'What is left' })).toBeVisible();
+    await colleague.goto(`${own.url}/classes`);
+    await expect(colleague.getByText('60 on the roll · you co-teach')).toBeVisible();
+    for (const there of [page, colleague])
+      expect(await there.evaluate(() => document.documentElement.scrollWidth)).toBe(viewport.width);
+  });
 
 const run = promisify(execFile);
 const glen = (...args: string[]) => run(join(root, 'glen'), args, { cwd: root, env: WITHOUT_GLEN });
