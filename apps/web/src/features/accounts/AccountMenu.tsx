@@ -19,7 +19,7 @@ export function AccountMenu({ me, tone = 'bar' }: { me: Me; tone?: 'bar' | 'page
       <Popover.Trigger
         className={`rounded-small px-1.5 py-0.5 text-left text-sm leading-tight ${tone === 'bar' ? 'text-bar-ink' : 'text-ink'}`}
       >
-        <span className="block">{me.person.name}</span>
+        <span className="block max-w-48 truncate">{me.person.name}</span>
         <span className={`block ${soft}`}>{kindInWords(me.account.kind)}</span>
       </Popover.Trigger>
       <Popover.Portal>

@@ -53,7 +53,7 @@ function Sign({ me, door, entering }: { me: Me; door: Door; entering: Entering }
       {door.noRoom && !isRefused && decision.reason !== 'no-host' && (
         <p className="mt-2 text-soft">No room is behind this door yet; the host gives one.</p>
       )}
-      {door.hosts && door.noRoom && (
+      {door.hosts && door.noRoom && !door.isOver && (
         <p className="mt-3">
           <Link className={buttonClass('act')} to={`/desk/${door.linkId}`}>
             To the desk

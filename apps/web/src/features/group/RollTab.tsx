@@ -128,7 +128,7 @@ function RollList({ roll, mayEdit, editing: { draft, put }, onTakeOff }: RollLis
     <ol aria-label="The roll" className="grid gap-x-8 sm:grid-cols-2">
       {roll.map((p) => (
         <li key={p.id} className="flex items-center gap-3 border-t border-line py-1.5">
-          <span className="min-w-0 flex-1">
+          <span className="min-w-0 flex-1 [overflow-wrap:anywhere]">
             {p.name}
             <br />
             <span className="text-sm break-all text-soft">{schoolAddress(p)}</span>
