@@ -82,6 +82,19 @@ describe('a class period made from nothing', () => {
     expect((await ines.get('/api/classes')).body.classes).toEqual([]);
   });
 
+  it.each([
+    ['half a character', 'Book\ud83dbinding'],
+    ['a NUL', 'Book\u0000binding'],
+  ])('refuses %s, which no database keeps', async (_what, title) => {
+    expect((await ines.post('/api/classes', { title })).status).toBe(400);
+    expect((await ines.get(`/api/find?q=${encodeURIComponent('\u0000')}`)).status).toBe(400);
+  });
+
+  it('keeps names of any script, and of one sign', async () => {
+    for (const title of ['製本', 'переплёт', '📚'])
+      expect((await make({ title })).title).toBe(title);
+  });
+
   it('is made by the office alone where the school says so', async () => {
     const { id } = await make();
     const student = await studentWithPassword(id);

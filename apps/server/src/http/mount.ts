@@ -75,6 +75,19 @@ function parse(schema: z.ZodType | undefined, value: unknown): unknown {
   });
 }
 
+/** Half a surrogate pair, or NUL: no database keeps them as they came. */
+const NO_TEXT = /[\p{Cs}\0]/u;
+
+const holdsNoText = (value: unknown): boolean =>
+  typeof value === 'string'
+    ? NO_TEXT.test(value)
+    : typeof value === 'object' && value !== null && Object.values(value).some(holdsNoText);
+
+function refuseBrokenText({ params, query, body }: Request): void {
+  if ([params, query, body].some(holdsNoText))
+    throw new HttpProblem(400, 'This request holds characters that are no text.');
+}
+
 function checkOrigin(glen: Glen, req: Request): void {
   const origin = req.get('origin');
   if (origin !== new URL(glen.config.publicUrl).origin)
@@ -115,6 +128,7 @@ export function mountEndpoints(
       async (req: Request, res: Response) => {
         res.set('Cache-Control', 'no-store');
         if (endpoint.method !== 'GET' && endpoint.who !== 'service') checkOrigin(glen, req);
+        refuseBrokenText(req);
         const token = parseCookie(req.headers.cookie ?? '')[COOKIE];
         const who = READS_WHO_ITSELF.has(name)
           ? NOBODY
