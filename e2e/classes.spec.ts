@@ -5,12 +5,17 @@ test('a class period is put away with what that touches said first, is looked at
 }) => {
   const page = await school.open('Ottoline Marsh');
   const n3 = school.classOf('N3');
+  const learner = await school.openPhone('Ansel Grue');
+  await learner.goto(school.url);
+  const classes = learner.getByText('Coastal Navigation, period 3');
+  await expect(classes.first()).toBeVisible();
   await page.goto(`${school.url}/classes/${n3.id}/about`);
   await expect(
     page.getByText(/Putting it away takes \d+ sessions to come off the plan/),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Put it away' }).click();
   await expect(page.getByText('Put away on Wed 14 Oct.')).toBeVisible();
+  await expect(classes).toHaveCount(0);
 
   const student = await school.openPhone('Caspian Holloway');
   await student.goto(`${school.url}/door/${n3.link.code}`);

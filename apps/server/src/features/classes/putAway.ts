@@ -6,6 +6,7 @@ import { reopenLinksOf, stopLinksOf } from '../link/rest.js';
 import { putBackOnBooks, takeOffBooks } from '../plan/rest.js';
 import { classItem } from '../school/classItem.js';
 import { classById } from '../school/store.js';
+import { announceClass } from './announceClass.js';
 import { changeClass } from './editClass.js';
 import { rollIds, staffEntries } from './store.js';
 import { atStake } from './store.sql.js';
@@ -15,11 +16,11 @@ type AtRest = Answer<'putAwayClass'>;
 export const putAwayFacts = (glen: Glen, classId: number): Promise<Answer<'putAwayFacts'>> =>
   atStake(glen.db, classId, glen.clock.school());
 
-/** Whoever teaches or learns there has one class period less, or more, to see. */
+/** Whoever teaches there has one class period less, or more, to see; whoever learns there one door. */
 async function tellEverybody(glen: Glen, classId: number): Promise<void> {
-  const staff = (await staffEntries(glen.db, classId)).map((entry) => entry.person_id);
-  for (const id of [...staff, ...(await rollIds(glen.db, classId))])
+  for (const { person_id: id } of await staffEntries(glen.db, classId))
     await glen.announce(`person:${id}`, { thing: 'classes', id: classId });
+  await announceClass(glen, classId, await rollIds(glen.db, classId));
 }
 
 async function asItIs(glen: Glen, classId: number, who: Who): Promise<AtRest> {
