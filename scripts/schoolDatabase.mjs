@@ -7,9 +7,11 @@ import { LOOPBACK, statement } from './processes.mjs';
 
 const PASSWORD_BYTES = 24;
 
+const passwordFile = (dir) => join(dir, 'mariadb.password');
+
 /** Loopback is open to everybody on the machine, the folder's files to its owner alone. */
 function passwordOf(dir) {
-  const file = join(dir, 'mariadb.password');
+  const file = passwordFile(dir);
   if (!existsSync(file))
     writeFileSync(file, randomBytes(PASSWORD_BYTES).toString('base64url'), { mode: 0o600 });
   return readFileSync(file, 'utf8');
@@ -56,7 +58,7 @@ export async function startSchoolDatabase(dir) {
 /** The one that runs already from a folder; nothing where none does. */
 export async function runningSchoolDatabase(dir) {
   const portFile = join(dir, 'mariadbd.port');
-  if (!existsSync(portFile)) return null;
+  if (!existsSync(portFile) || !existsSync(passwordFile(dir))) return null;
   const server = { port: Number(readFileSync(portFile, 'utf8')), password: passwordOf(dir) };
   return (await answers(server)) ? { ...server, url: urlOf(server.port, server.password) } : null;
 }

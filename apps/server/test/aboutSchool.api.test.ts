@@ -67,7 +67,9 @@ describe('another time zone, with sessions on the books', () => {
     const before = await n3(teacher);
     expect((await set({ zone: 'America/St_Johns' })).status).toBe(200);
     const after = await n3(teacher);
-    const clock = (c: Answer<'classPeriod'>) => c.sessions.map((s) => `${s.date} ${s.time}`);
+    // Today's would have begun already; it stays where it is, as the next test says.
+    const clock = (c: Answer<'classPeriod'>) =>
+      c.sessions.filter((s) => s.date !== '2026-10-14').map((s) => `${s.date} ${s.time}`);
     expect(clock(after)).toEqual(clock(before));
     const startOn = (c: Answer<'classPeriod'>, date: string) =>
       c.sessions.find((s) => s.date === date)!.start;
@@ -79,6 +81,17 @@ describe('another time zone, with sessions on the books', () => {
     expect(startOn(after, '2026-10-07')).toBe(startOn(before, '2026-10-07'));
     const { notes } = (await teacher.get('/api/today')).body;
     expect(JSON.stringify(notes)).toContain('The school’s time zone has changed');
+  });
+
+  it('is taken back whole: what would have begun already has stayed where it was', async () => {
+    const teacher = await school.as('Ottoline Marsh');
+    const starts = async () => (await n3(teacher)).sessions.map((s) => `${s.start} ${s.time}`);
+    const before = await starts();
+    await set({ zone: 'Europe/Lisbon' });
+    const today = (await n3(teacher)).sessions.find((s) => s.date === '2026-10-14')!;
+    expect(today).toMatchObject({ start: '2026-10-14T13:45:00Z', time: '14:45' });
+    await set({ zone: 'America/Halifax' });
+    expect(await starts()).toEqual(before);
   });
 
   it('takes along what has been put away', async () => {

@@ -112,6 +112,13 @@ describe('a class period that is put away', () => {
     expect(links.some((l) => l.classId === id)).toBe(false);
   });
 
+  it('still tells at its door what it is, and lets its posts be looked after', async () => {
+    await putAway();
+    const tried = await host.post(`/api/links/${n3().link.id}/try`, {});
+    expect(tried.body.decision.reason).toBe('link-retired');
+    expect((await host.post(`/api/classes/${n3().id}/look`)).status).toBe(200);
+  });
+
   it('is nowhere to copy a series to, or to bring to another door', async () => {
     await putAway();
     const r5 = school.classes.get('R5')!;

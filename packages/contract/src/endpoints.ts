@@ -108,15 +108,15 @@ export const endpoints = {
   previewPost: { method: 'POST', path: '/api/classes/:classId/posts/preview', who: 'class-host', of: 'classId', does: 'What a post would do, before it is saved' },
   postNow: { method: 'POST', path: '/api/posts/:postId/now', who: 'class-host', of: 'postId', does: 'Have the post about one session go out before its time' },
   editPost: { method: 'PUT', path: '/api/posts/:postId', who: 'class-host', of: 'postId', does: 'Change a post, out or waiting' },
-  withdrawPost: { method: 'POST', path: '/api/posts/:postId/withdraw', who: 'class-host', of: 'postId', does: 'Take a post down' },
+  withdrawPost: { method: 'POST', path: '/api/posts/:postId/withdraw', who: 'class-host', of: 'postId', atRest: true, does: 'Take a post down' },
   restorePost: { method: 'POST', path: '/api/posts/:postId/restore', who: 'class-host', of: 'postId', does: 'Put a withdrawn post back' },
-  retryPost: { method: 'POST', path: '/api/posts/:postId/retry', who: 'class-host', of: 'postId', does: 'Try a failed post again now' },
+  retryPost: { method: 'POST', path: '/api/posts/:postId/retry', who: 'class-host', of: 'postId', atRest: true, does: 'Try a failed post again now' },
 
   postHistory: { method: 'GET', path: '/api/posts/:postId/history', who: 'class-reader', of: 'postId', does: 'Who did what to a post' },
   coursePage: { method: 'GET', path: '/api/classes/:classId/course-page', who: 'class-reader', of: 'classId', does: 'The sections of the class period’s course page, as the course site has them' },
   placementForms: { method: 'GET', path: '/api/placements/:placementId/forms', who: 'class-reader', of: 'placementId', does: 'What to paste at a place that is filled by hand, in each form' },
-  placementAction: { method: 'POST', path: '/api/placements/:placementId', who: 'class-host', of: 'placementId', does: 'Try a placement again, put it back, take it down there alone, or say that it has been done by hand' },
-  lookAtSite: { method: 'POST', path: '/api/classes/:classId/look', who: 'class-host', of: 'classId', does: 'Compare what Glen has put on the course site with what stands there' },
+  placementAction: { method: 'POST', path: '/api/placements/:placementId', who: 'class-host', of: 'placementId', atRest: true, does: 'Try a placement again, put it back, take it down there alone, or say that it has been done by hand' },
+  lookAtSite: { method: 'POST', path: '/api/classes/:classId/look', who: 'class-host', of: 'classId', atRest: true, does: 'Compare what Glen has put on the course site with what stands there' },
 
   reach: { method: 'GET', path: '/api/links/:linkId/reach', who: 'class-reader', of: 'linkId', does: 'Who sees which link for what a link is for, now or at a time to come' },
   seeAs: { method: 'GET', path: '/api/classes/:classId/see-as', who: 'class-reader', of: 'classId', does: 'The stream, page and calendar of a class period as one of its students sees them, now or at a time to come' },
@@ -149,7 +149,7 @@ export const endpoints = {
   hostPresence: { method: 'POST', path: '/api/links/:linkId/presence', who: 'door-host', of: 'linkId', does: 'Say whether one is in a room that Glen cannot look into' },
 
   invitation: { method: 'GET', path: '/api/links/:linkId/invitation', who: 'class-reader', of: 'linkId', does: 'What an invitation to the link’s next session can say' },
-  tryDoor: { method: 'POST', path: '/api/links/:linkId/try', who: 'class-reader', of: 'linkId', does: 'What the door would say to a person at a time' },
+  tryDoor: { method: 'POST', path: '/api/links/:linkId/try', who: 'class-reader', of: 'linkId', atRest: true, does: 'What the door would say to a person at a time' },
 
   desk: { method: 'GET', path: '/api/links/:linkId/desk', who: 'door-host', of: 'linkId', does: 'Who knocks, who is in, who is missing' },
   openDoor: { method: 'POST', path: '/api/links/:linkId/open', who: 'door-host', of: 'linkId', does: 'Open the door, before its time too, and get a way in as host' },

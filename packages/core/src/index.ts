@@ -164,7 +164,13 @@ export {
   notesForEffects,
   type CalendarEffect,
 } from './calendar/calendarEffects.js';
-export { inZone, notesForZone, zoneEffects, type ZoneEffect } from './calendar/zoneEffects.js';
+export {
+  inZone,
+  notesForZone,
+  occurrencesInZone,
+  zoneEffects,
+  type ZoneEffect,
+} from './calendar/zoneEffects.js';
 export { calendarIcs, type IcsCalendar, type IcsSeries } from './formats/calendarIcs.js';
 export { indexSchool } from './calendar/school.js';
 export {

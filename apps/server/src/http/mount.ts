@@ -78,10 +78,17 @@ function parse(schema: z.ZodType | undefined, value: unknown): unknown {
 /** Half a surrogate pair, or NUL: no database keeps them as they came. */
 const NO_TEXT = /[\p{Cs}\0]/u;
 
-const holdsNoText = (value: unknown): boolean =>
-  typeof value === 'string'
-    ? NO_TEXT.test(value)
-    : typeof value === 'object' && value !== null && Object.values(value).some(holdsNoText);
+/** Looked through without recursion: whoever asks chooses how deep it is. */
+function holdsNoText(value: unknown): boolean {
+  const left = [value];
+  while (left.length > 0) {
+    const next = left.pop();
+    if (typeof next === 'string' && NO_TEXT.test(next)) return true;
+    if (typeof next === 'object' && next !== null)
+      for (const part of Object.values(next)) left.push(part);
+  }
+  return false;
+}
 
 function refuseBrokenText({ params, query, body }: Request): void {
   if ([params, query, body].some(holdsNoText))

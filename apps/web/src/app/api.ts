@@ -143,7 +143,7 @@ export const api = createApi({
       myDay: ask('myDay', ['my-day']),
       find: ask('find', ['sessions']),
       invitation: ask('invitation', ['invitation']),
-      tryDoor: tell('tryDoor', ['today']),
+      tryDoor: tell('tryDoor', []),
       school: ask('school', ['school']),
       schoolCalendar: ask('schoolCalendar', ['calendar']),
       previewCalendar: tell('previewCalendar', []),

@@ -5,15 +5,13 @@ import { useServerForm, type Schema } from './useServerForm.js';
 
 type Sending<Kept> = Promise<{ data?: Kept; error?: unknown }>;
 
-interface KeptForm<Kept, Values extends FieldValues, Sent> {
+interface KeptForm<Kept, Values extends FieldValues & Sent, Sent> {
   /** The thing as it is kept now; another version of it may come at any time. */
   kept: Kept;
   fieldsOf: (kept: Kept) => Values;
   schema: () => Promise<Schema<Sent>>;
   /** Saves over the version that was read. Its answer is how the thing stands then. */
   save: (sent: Sent, version: number) => Sending<Kept>;
-  /** What the fields say, in the form that is sent; to take a change back. */
-  sentOf: (fields: Values) => Sent;
 }
 
 /**
@@ -21,13 +19,11 @@ interface KeptForm<Kept, Values extends FieldValues, Sent> {
  * else it is shown beside what was typed when that is saved, and one of the two is chosen. What was saved can be taken
  * back.
  */
-export function useKeptForm<Kept extends { version: number }, Values extends FieldValues, Sent>({
-  kept,
-  fieldsOf,
-  schema,
-  save,
-  sentOf,
-}: KeptForm<Kept, Values, Sent>) {
+export function useKeptForm<
+  Kept extends { version: number },
+  Values extends FieldValues & Sent,
+  Sent,
+>({ kept, fieldsOf, schema, save }: KeptForm<Kept, Values, Sent>) {
   // What the fields were filled from.
   const read = useRef(kept);
   const form = useServerForm<Values, Sent, Kept>({
@@ -35,7 +31,7 @@ export function useKeptForm<Kept extends { version: number }, Values extends Fie
     schema,
     send: (sent) => save(sent, read.current.version),
     onDone: (saved) => {
-      const before = sentOf(fieldsOf(read.current));
+      const before = fieldsOf(read.current);
       take(saved);
       offerUndo('It is changed.', async () => {
         const { data, error } = await save(before, saved.version);

@@ -2,6 +2,8 @@ import type { ReactNode } from 'react';
 import { Button } from './Button.js';
 
 interface TheirsProps {
+  /** What was changed. */
+  what?: string;
   /** Theirs, in a sentence. */
   children: ReactNode;
   saveOver: () => void;
@@ -9,10 +11,10 @@ interface TheirsProps {
 }
 
 /** Somebody else saved meanwhile: theirs, and which of the two is to count. */
-export const Theirs = ({ children, saveOver, takeTheirs }: TheirsProps) => (
-  <div role="alert" className="rounded-small border border-gorse bg-gorse-tint p-4">
-    <p className="font-semibold text-gorse-deep">Somebody changed this while you were at it</p>
-    <p className="mt-1">{children}</p>
+export const Theirs = ({ what = 'this', children, saveOver, takeTheirs }: TheirsProps) => (
+  <div role="alert" className="mb-4 rounded-small border border-gorse bg-gorse-tint p-4">
+    <h2 className="text-base text-gorse-deep">Somebody changed {what} while you were at it</h2>
+    <div className="mt-1">{children}</div>
     <p className="mt-3 flex gap-3">
       <Button onClick={saveOver}>Save mine over it</Button>
       <Button onClick={takeTheirs}>Take theirs</Button>

@@ -1,9 +1,9 @@
 import type { Note } from '../margin/note.js';
 import { expandPlan, isHeld } from '../plan/expandPlan.js';
-import type { SessionPlan } from '../plan/plan.js';
+import type { Occurrence, SessionPlan } from '../plan/plan.js';
 import { wholeWindow } from '../plan/toRRule.js';
 import { dateInWords } from '../time/dates.js';
-import { checkZone } from '../time/instants.js';
+import { checkZone, wallClockAt } from '../time/instants.js';
 import { secondsOf } from '../time/seconds.js';
 import type { SchoolCalendar } from './school.js';
 
@@ -12,8 +12,8 @@ export interface ZoneEffect {
   seriesId: number;
   /** How many of its sessions begin at another moment. */
   sessions: number;
-  /** How many of those would have begun already. */
-  passed: number;
+  /** How many stay where they are, because their hour has passed already there. */
+  stays: number;
   /** The first of them, wall clock, which stays as it is. */
   date: string;
   time: string;
@@ -25,37 +25,65 @@ export interface ZoneEffect {
 export const inZone = (plan: SessionPlan, from: string, to: string): SessionPlan =>
   plan.zone === from ? { ...plan, zone: to } : plan;
 
+/** The school's zone changing at an instant. */
+interface ZoneChange {
+  school: SchoolCalendar;
+  zone: string;
+  now: string;
+}
+
+const expanded = (plan: SessionPlan, school: SchoolCalendar): Occurrence[] =>
+  expandPlan(plan, school, wholeWindow(plan, school));
+
+/** A session that is still ahead and whose hour has passed already where the zone is another. */
+const hasPassed = (was: Occurrence, is: Occurrence, now: string): boolean =>
+  isHeld(was) && was.start > now && is.start <= now;
+
 /**
- * What becomes of what is still ahead (`now`, an instant) where the school's time zone changes: each session keeps its date
- * and time on the wall clock, and so begins at another moment. Throws GlenInputError at `zone` for one that there is not.
+ * A series' occurrences where the school's zone is another from now on: each at its date and time on the wall clock, there.
+ * One that is still ahead, and whose hour has passed there already, stays at the moment it had, so that nobody misses it
+ * and changing the zone back puts everything where it was.
+ */
+export function occurrencesInZone(
+  plan: SessionPlan,
+  { school, zone, now }: ZoneChange,
+): Occurrence[] {
+  const before = new Map(expanded(plan, school).map((o) => [o.key, o]));
+  return expanded(inZone(plan, school.zone, zone), { ...school, zone }).map((o) => {
+    const was = before.get(o.key);
+    if (!was || !hasPassed(was, o, now)) return o;
+    const { date, time } = wallClockAt(was.start, zone);
+    return { ...o, start: was.start, end: was.end, date, time };
+  });
+}
+
+/**
+ * What becomes of what is still ahead where the school's time zone changes: each session keeps its date and time on the
+ * wall clock, and so begins at another moment. Throws GlenInputError at `zone` for one that there is not.
  */
 export function zoneEffects(
   series: { id: number; plan: SessionPlan }[],
-  school: SchoolCalendar,
-  zone: string,
-  now: string,
+  { school, zone, now }: ZoneChange,
 ): ZoneEffect[] {
   checkZone(zone, 'zone');
-  const after = { ...school, zone };
   return series.flatMap(({ id, plan }) => {
-    const moved = inZone(plan, school.zone, zone);
-    const fresh = new Map(
-      expandPlan(moved, after, wholeWindow(moved, after)).map((o) => [o.key, o.start]),
-    );
-    const ahead = expandPlan(plan, school, wholeWindow(plan, school))
+    const there = expanded(inZone(plan, school.zone, zone), { ...school, zone });
+    const fresh = new Map(there.map((o) => [o.key, o]));
+    const ahead = expanded(plan, school)
       .filter((o) => isHeld(o) && o.start > now)
-      .map((o) => ({ ...o, anew: fresh.get(o.key) ?? o.start }))
-      .filter((o) => o.anew !== o.start);
-    const [first] = ahead;
+      .map((was) => ({ was, is: fresh.get(was.key) ?? was }))
+      .filter(({ was, is }) => is.start !== was.start);
+    const moved = ahead.filter(({ was, is }) => !hasPassed(was, is, now));
+    const [first] = moved;
     if (!first) return [];
     return [
       {
         seriesId: id,
-        sessions: ahead.length,
-        passed: ahead.filter((o) => o.anew <= now).length,
-        date: first.date,
-        time: first.time,
-        later: (secondsOf(first.anew, 'anew') - secondsOf(first.start, 'start')) / 60,
+        sessions: moved.length,
+        stays: ahead.length - moved.length,
+        date: first.was.date,
+        time: first.was.time,
+        later: (secondsOf(first.is.start, 'is') - secondsOf(first.was.start, 'was')) / 60,
       },
     ];
   });
@@ -92,19 +120,20 @@ export function notesForZone(
         `${titleOf(e.seriesId)}: ${dateInWords(e.date)} ${e.time}, ${shiftInWords(e.later)} than now`,
     );
   const more = effects.length > SHOWN ? ` And ${effects.length - SHOWN} more series.` : '';
-  const passed = effects.reduce((sum, e) => sum + e.passed, 0);
+  const stays = effects.reduce((sum, e) => sum + e.stays, 0);
   return [
     {
       severity: 'careful',
       title: `${total === 1 ? '1 session begins' : `${total} sessions begin`} at another moment`,
       text: `Their hours stay as they are on the clock, read in ${zone}. ${shown.join('. ')}.${more}`,
     },
-    ...(passed > 0
+    ...(stays > 0
       ? [
           {
-            severity: 'wrong' as const,
-            title: `${passed === 1 ? '1 session' : `${passed} sessions`} would have begun already`,
-            text: 'With the new zone their time has passed; look at the plan once it is changed.',
+            severity: 'inform' as const,
+            title:
+              stays === 1 ? '1 session stays where it is' : `${stays} sessions stay where they are`,
+            text: 'With the new zone their hour would have passed already, so today they begin as planned.',
           },
         ]
       : []),

@@ -77,7 +77,8 @@ export async function tryDoor(
 ): Promise<Answer<'tryDoor'>> {
   const link = await linkById(glen.db, linkId);
   if (!link) throw notFound('This link');
-  await noteTried(glen.db, link.class_id);
+  if (await noteTried(glen.db, link.class_id))
+    await glen.announce(`class:${link.class_id}`, { thing: 'classes', id: link.class_id });
   const now = body.at
     ? placeWallTime(body.at.date, body.at.time, 0, (await readSchool(glen.db)).calendar.zone).start
     : glen.clock.school();

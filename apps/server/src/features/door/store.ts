@@ -133,12 +133,13 @@ export async function doorRows(
   return { row: rows[0], sessions };
 }
 
-/** A class period's door has been tried as somebody; its day no longer asks for that. */
-export async function noteTried(db: Db, classId: number): Promise<void> {
-  await db.models.ClassPeriod.update(
+/** A class period's door has been tried as somebody; its day no longer asks for that. Whether that is news. */
+export async function noteTried(db: Db, classId: number): Promise<boolean> {
+  const [changed] = await db.models.ClassPeriod.update(
     { door_tried: true },
     { where: { id: classId, door_tried: false } },
   );
+  return changed > 0;
 }
 
 /** How many of a sitting's visitors have waited longer than one of them. */

@@ -1,9 +1,8 @@
 import {
   classTitle,
-  expandPlan,
   inZone,
   notesForZone,
-  wholeWindow,
+  occurrencesInZone,
   zoneEffects,
   type ZoneEffect,
 } from '@glen/core';
@@ -14,7 +13,7 @@ import { stale } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { heldAbout, readAbout, writeAbout } from '../school/aboutStore.js';
 import { heldCalendar, insertNotice, readCalendar, writeCalendar } from '../school/store.js';
-import { allSeries, hostsOfAll, moveZone } from './calendarStore.js';
+import { allSeries, hostsByClass, moveZone } from './calendarStore.js';
 import { announceSeries, remakeOccurrences } from './occurrenceRows.js';
 
 type Kept = Answer<'aboutSchool'>;
@@ -32,7 +31,11 @@ export async function previewZone(
 ): Promise<Answer<'previewZone'>> {
   const { calendar } = await readCalendar(glen.db);
   const all = new Map((await allSeries(glen.db)).map((s) => [s.id, s]));
-  const effects = zoneEffects([...all.values()], calendar, zone, glen.clock.school());
+  const effects = zoneEffects([...all.values()], {
+    school: calendar,
+    zone,
+    now: glen.clock.school(),
+  });
   const titleOf = (id: number): string => {
     const { class_title: title, period } = all.get(id)!;
     return classTitle({ title, period });
@@ -69,20 +72,15 @@ async function changeZone(
 ): Promise<void> {
   const { calendar, region } = await heldCalendar(glen.db);
   const all = await allSeries(glen.db);
-  const effects = zoneEffects(all, calendar, zone, glen.clock.school());
-  const after = { ...calendar, zone };
-  await writeCalendar(glen.db, after, region);
+  const change = { school: calendar, zone, now: glen.clock.school() };
+  const effects = zoneEffects(all, change);
+  await writeCalendar(glen.db, { ...calendar, zone }, region);
   await moveZone(glen.db, calendar.zone, zone);
   for (const series of all) {
-    const { id, class_id: classId, link_id: linkId } = series;
+    const { id, class_id: classId, link_id: linkId, date_rules: dateRules } = series;
     const plan = inZone(series.plan, calendar.zone, zone);
-    const text = {
-      ...series,
-      plan,
-      draft: Boolean(series.draft),
-      dateRules: series.date_rules,
-    };
-    const rows = expandPlan(plan, after, wholeWindow(plan, after));
+    const text = { ...series, plan, draft: Boolean(series.draft), dateRules };
+    const rows = occurrencesInZone(series.plan, change);
     await remakeOccurrences(glen, { id, classId, linkId }, { text, rows });
     await announceSeries(glen, series);
   }
@@ -99,17 +97,21 @@ interface Changed {
 /** Tells each host whose sessions begin at another moment; whoever changed the zone knows. */
 async function noticeHosts(glen: Glen, { all, effects, zone, by }: Changed): Promise<void> {
   const classOf = new Map(all.map((s) => [s.id, s.class_id]));
-  const hosts = await hostsOfAll(glen.db);
+  const hosts = await hostsByClass(glen.db);
   const counts = new Map<number, number>();
   for (const { seriesId, sessions } of effects)
-    for (const { person_id: id } of hosts.filter((h) => h.class_id === classOf.get(seriesId)))
+    for (const { person_id: id } of hosts.get(classOf.get(seriesId)!) ?? [])
       counts.set(id, (counts.get(id) ?? 0) + sessions);
   counts.delete(by.id);
   for (const [personId, sessions] of counts) {
+    const which =
+      sessions === 1
+        ? 'a session of yours keeps its hour on the clock, and so begins'
+        : `${sessions} sessions of yours keep their hours on the clock, and so begin`;
     await insertNotice(glen.db, {
       personId,
       title: 'The school’s time zone has changed',
-      text: `By ${by.name}. Times are those of ${zone} now: your ${sessions} sessions ahead keep their hours on the clock, and so begin at another moment.`,
+      text: `By ${by.name}. Times are those of ${zone} now: ${which} at another moment.`,
       madeAt: glen.clock.school(),
     });
     await glen.announce(`person:${personId}`, { thing: 'notices', id: personId });

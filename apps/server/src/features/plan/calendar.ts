@@ -13,7 +13,7 @@ import { stale, wrongField } from '../../http/problem.js';
 import { checkedCalendar } from '../school/checkedCalendar.js';
 import { heldCalendar, insertNotice, readCalendar, writeCalendar } from '../school/store.js';
 import { announceSeries, remakeOccurrences } from './occurrenceRows.js';
-import { allSeries, hostsOfAll } from './calendarStore.js';
+import { allSeries, hostsByClass } from './calendarStore.js';
 
 type Series = Awaited<ReturnType<typeof allSeries>>[number];
 
@@ -26,10 +26,7 @@ async function effectsOf(
   series: Map<number, Series>;
   hosts: Map<number, { person_id: number; name: string }[]>;
 }> {
-  const [all, staff] = await Promise.all([allSeries(glen.db), hostsOfAll(glen.db)]);
-  const hosts = new Map<number, { person_id: number; name: string }[]>();
-  for (const { class_id, ...person } of staff)
-    hosts.set(class_id, [...(hosts.get(class_id) ?? []), person]);
+  const [all, hosts] = await Promise.all([allSeries(glen.db), hostsByClass(glen.db)]);
   return {
     effects: calendarEffects(all, before, after, glen.clock.school()),
     series: new Map(all.map((s) => [s.id, s])),

@@ -28,10 +28,19 @@ export const moveZone = (db: Db, from: string, to: string): Promise<number> =>
     { from, to },
   );
 
-export const hostsOfAll = (
-  db: Db,
-): Promise<{ class_id: number; person_id: number; name: string }[]> =>
-  db.rows(
+interface HostRow {
+  class_id: number;
+  person_id: number;
+  name: string;
+}
+
+/** Who hosts each class period, by its id. */
+export async function hostsByClass(db: Db): Promise<Map<number, HostRow[]>> {
+  const rows = await db.rows<HostRow>(
     `SELECT cs.class_id, p.id AS person_id, p.name FROM class_staff cs JOIN people p ON p.id = cs.person_id WHERE cs.as_what IN ('host', 'co-teacher') ORDER BY p.name`,
     {},
   );
+  const byClass = new Map<number, HostRow[]>();
+  for (const row of rows) byClass.set(row.class_id, [...(byClass.get(row.class_id) ?? []), row]);
+  return byClass;
+}

@@ -48,7 +48,6 @@ function useClassWords(kept: Kept) {
     fieldsOf,
     schema,
     save: (sent, version) => edit({ params, body: { ...sent, version } }),
-    sentOf: (fields) => fields,
   });
 }
 

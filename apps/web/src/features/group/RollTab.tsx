@@ -7,6 +7,7 @@ import { Loaded } from '../../app/Loaded.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
 import { Margin, Screen } from '../../ui/Margin.js';
+import { Theirs } from '../../ui/Theirs.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { EmptyRoll } from './EmptyRoll.js';
 import { FillRoll } from './FillRoll.js';
@@ -70,19 +71,13 @@ const inShort = (groups: { name: string; members: number[] }[]): string =>
 
 /** Somebody else was faster: theirs and mine, to choose from. */
 const TwoGroupings = ({ theirs, editing }: { theirs: Kept; editing: GroupsEditing }) => (
-  <section
-    role="alert"
-    className="mb-4 rounded-small border border-gorse bg-gorse-tint p-4 text-gorse-deep"
+  <Theirs
+    what="the groups"
+    saveOver={() => void editing.send(theirs.version)}
+    takeTheirs={() => editing.take(theirs)}
   >
-    <h2 className="text-base">Somebody changed the groups while you were at it</h2>
-    <p className="mt-1">
-      Theirs: {inShort(theirs.groups)}. Yours: {inShort(editing.draft)}.
-    </p>
-    <div className="mt-3 flex gap-3">
-      <Button onClick={() => void editing.send(theirs.version)}>Save mine over it</Button>
-      <Button onClick={() => editing.take(theirs)}>Take theirs</Button>
-    </div>
-  </section>
+    Theirs: {inShort(theirs.groups)}. Yours: {inShort(editing.draft)}.
+  </Theirs>
 );
 
 /** In which group somebody is; chosen by those who may. */

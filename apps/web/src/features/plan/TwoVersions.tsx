@@ -1,5 +1,5 @@
 import { dateInWords, describePlan, type SchoolCalendar } from '@glen/core';
-import { Button } from '../../ui/Button.js';
+import { Theirs } from '../../ui/Theirs.js';
 import { planOfDraft, type SheetDraft } from './sheetDraft.js';
 
 function whenInWords(d: SheetDraft, school: SchoolCalendar): string {
@@ -36,11 +36,7 @@ export function TwoVersions({
   onTakeTheirs: () => void;
 }) {
   return (
-    <section
-      role="alert"
-      className="mb-5 rounded-small border border-gorse bg-gorse-tint p-4 text-gorse-deep"
-    >
-      <h2 className="text-base">Somebody changed this while you were at it</h2>
+    <Theirs saveOver={onKeepMine} takeTheirs={onTakeTheirs}>
       <table className="mt-2 w-full text-left text-[15px]">
         <thead>
           <tr>
@@ -61,10 +57,6 @@ export function TwoVersions({
           ))}
         </tbody>
       </table>
-      <div className="mt-3 flex gap-3">
-        <Button onClick={onKeepMine}>Save mine over it</Button>
-        <Button onClick={onTakeTheirs}>Take theirs</Button>
-      </div>
-    </section>
+    </Theirs>
   );
 }

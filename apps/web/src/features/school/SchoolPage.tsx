@@ -6,6 +6,7 @@ import { Loaded } from '../../app/Loaded.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { Margin, Screen } from '../../ui/Margin.js';
+import { Theirs } from '../../ui/Theirs.js';
 import { Bells } from './Bells.js';
 import { Editing } from './Cells.js';
 import { Closures } from './Closures.js';
@@ -26,19 +27,13 @@ const sizeInWords = ({ terms, closures, bellFor }: KeptCalendar['calendar']): st
 function TwoCalendars({ draft, theirs }: { draft: Draft; theirs: KeptCalendar }) {
   const mine = draft.calendar as KeptCalendar['calendar'];
   return (
-    <section
-      role="alert"
-      className="mb-4 rounded-small border border-gorse bg-gorse-tint p-4 text-gorse-deep"
+    <Theirs
+      what="the calendar"
+      saveOver={() => void draft.put(theirs.version)}
+      takeTheirs={() => draft.take(theirs)}
     >
-      <h2 className="text-base">Somebody changed the calendar while you were at it</h2>
-      <p className="mt-1">
-        Theirs has {sizeInWords(theirs.calendar)}; yours has {sizeInWords(mine)}.
-      </p>
-      <div className="mt-3 flex gap-3">
-        <Button onClick={() => void draft.put(theirs.version)}>Save mine over it</Button>
-        <Button onClick={() => draft.take(theirs)}>Take theirs</Button>
-      </div>
-    </section>
+      Theirs has {sizeInWords(theirs.calendar)}; yours has {sizeInWords(mine)}.
+    </Theirs>
   );
 }
 

@@ -23,16 +23,16 @@ export function useAboutSchool(kept: AboutSchool) {
     fieldsOf,
     schema,
     save: (sent, version) => save({ body: { ...sent, version } }),
-    sentOf: (fields) => fields,
   });
   return { ...form, notes: useZoneNotes(form.watch('zone'), kept.zone) };
 }
 
 /** What another zone than the one in use would do. */
 function useZoneNotes(zone: string, now: string) {
-  const [preview, { data }] = api.usePreviewZoneMutation();
+  const [preview, { data, originalArgs }] = api.usePreviewZoneMutation();
   useEffect(() => {
     if (zone !== now) void preview({ body: { zone } });
   }, [zone, now, preview]);
-  return zone === now ? [] : (data?.notes ?? []);
+  // What was said of another zone is not shown beside this one.
+  return zone !== now && originalArgs?.body.zone === zone ? (data?.notes ?? []) : [];
 }
