@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Answer, ClassItem, Post, Problem } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { useServices } from '../../app/useServices.js';
@@ -52,10 +52,12 @@ export function useComposer({ classPeriod, editing, onDone }: Composing) {
   const [edit, changing] = api.useEditPostMutation();
   const [withdraw] = api.useWithdrawPostMutation();
   const preview = usePreview(classPeriod.id, draft);
+  /** How often the form was changed; an answer about the form as it was before says nothing of it now. */
+  const changes = useRef(0);
 
   const change = (part: Partial<PostDraft>): void => {
+    changes.current += 1;
     setDraft((d) => ({ ...d, ...part }));
-    // What the server said of the form as it was is not held against it as it is now.
     setProblem((p) => (p?.status === 409 ? p : undefined));
   };
   const save = () => {
@@ -64,14 +66,16 @@ export function useComposer({ classPeriod, editing, onDone }: Composing) {
       ? edit({ params: { postId: editing.id }, body: { ...body, version: version! } })
       : add({ params: { classId: classPeriod.id }, body });
   };
-  const refuse = (refused: Problem | undefined): void => {
-    setProblem(refused);
-    if (refused?.status === 409) setVersion((refused.current as Post).version);
+  const refuse = (refused: Problem | undefined, isOfNow: boolean): void => {
+    const isStale = refused?.status === 409;
+    if (isOfNow || isStale) setProblem(refused);
+    if (isStale) setVersion((refused.current as Post).version);
   };
   const send = async (): Promise<void> => {
     setProblem(undefined);
+    const sent = changes.current;
     const { data, error } = await save();
-    if (!data) return refuse(problemOf(error));
+    if (!data) return refuse(problemOf(error), changes.current === sent);
     const { post } = data;
     if (!editing)
       offerUndo(doneWords(draft), () =>
