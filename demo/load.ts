@@ -1,5 +1,11 @@
-import { addDays, classTitle, placeWallTime, splitGroups, type SessionPlan } from '@glen/core';
-import type { PersonRow } from '../apps/server/src/db/models/Person.js';
+import {
+  addDays,
+  classTitle,
+  placeWallTime,
+  splitGroups,
+  type PersonRole,
+  type SessionPlan,
+} from '@glen/core';
 import type { Glen } from '../apps/server/src/glen.js';
 import { makePerson } from '../apps/server/src/features/accounts/makePerson.js';
 import { hashPassword } from '../apps/server/src/features/accounts/passwords.js';
@@ -45,7 +51,7 @@ interface People {
 const asStaff = (id: number, name: string): Who => ({
   sessionId: null,
   account: { id: 0, kind: 'school', email: '' },
-  person: { id, name, role: 'teacher' },
+  person: { id, name, roles: ['teacher'] },
 });
 
 /** Everybody but the head, who has moved in. They share a password, hashed once: a start is not to wait for a hundred. */
@@ -54,7 +60,7 @@ async function loadPeople(glen: Glen, head: Who): Promise<People> {
   const ids = new Map([[HEAD, head.person!.id]]);
   const add = async (
     name: string,
-    role: PersonRow['role'],
+    role: PersonRole,
     addresses: { school?: string | undefined; home?: string | undefined },
   ): Promise<number> => {
     const { school, home } = addresses;
@@ -62,7 +68,7 @@ async function loadPeople(glen: Glen, head: Who): Promise<People> {
       ...(school ? [{ kind: 'school' as const, email: school }] : []),
       ...(home ? [{ kind: 'personal' as const, email: home }] : []),
     ];
-    const id = await makePerson(glen, { name, role, accounts, passwordHash });
+    const id = await makePerson(glen, { name, roles: [role], accounts, passwordHash });
     ids.set(name, id);
     return id;
   };

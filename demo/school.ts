@@ -71,10 +71,10 @@ export const HEAD = 'Noor Achterberg';
 /** Whom students ask when something technical fails. */
 export const HELP = 'the chart room, extension 40';
 
-type Role = 'teacher' | 'head' | 'office' | 'guest';
+type PersonRole = 'teacher' | 'head' | 'office' | 'guest';
 export const staff: {
   name: string;
-  role: Role;
+  role: PersonRole;
   email?: string;
   home?: string;
   rules?: Partial<EntryRules>;

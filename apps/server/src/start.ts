@@ -6,6 +6,7 @@ import { Clock } from './clock.js';
 import type { Config } from './config.js';
 import { Db } from './db/connect.js';
 import { migrate } from './db/migrate.js';
+import { keepMissingWords } from './features/accounts/store.js';
 import { writeEntry } from './features/audit/store.js';
 import { Announcements } from './features/live/announcements.js';
 import { LiveFeed } from './features/live/feed.js';
@@ -24,6 +25,7 @@ async function assemble(config: Config): Promise<Glen> {
   const log = pino({ level: process.env.GLEN_LOG ?? 'warn' });
   const db = new Db(config.databaseUrl);
   await migrate(db);
+  await keepMissingWords(db);
   const clock = new Clock(db);
   await clock.refresh();
   const feed = new LiveFeed(db, (error) =>

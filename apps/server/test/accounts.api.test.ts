@@ -20,7 +20,7 @@ describe('signing in', () => {
     });
     expect(answer.status).toBe(200);
     expect(answer.body).toMatchObject({
-      person: { name: 'Ottoline Marsh', role: 'teacher' },
+      person: { name: 'Ottoline Marsh', roles: ['teacher'] },
       account: { kind: 'school' },
     });
     const cookie = String(answer.headers['set-cookie']);

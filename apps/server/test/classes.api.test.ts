@@ -216,7 +216,7 @@ describe('a class period that is changed', () => {
     expect((await colleague.get('/api/classes')).body.classes).toMatchObject([
       { id, mine: 'co-teacher' },
     ]);
-    expect((await colleague.get('/api/me')).body.person.role).toBe('teacher');
+    expect((await colleague.get('/api/me')).body.person.roles).toEqual(['teacher']);
     expect((await edit(id, await versionOf(id))).status).toBe(200);
   });
 

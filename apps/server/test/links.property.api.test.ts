@@ -34,7 +34,7 @@ beforeAll(async () => {
   who = {
     sessionId: null,
     account: { id: 0, kind: 'school', email: '' },
-    person: { id, name, role: 'teacher' },
+    person: { id, name, roles: ['teacher'] },
   };
   hostAccount = school.people
     .find((p) => p.id === id)!

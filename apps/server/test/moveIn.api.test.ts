@@ -74,7 +74,7 @@ describe('moving in', () => {
       school: { name: 'Harbour Street Evening School', zone: 'America/Halifax' },
       demo: false,
       services: { video: false, courseSite: false },
-      person: { name: 'Ines Okoro', role: 'head' },
+      person: { name: 'Ines Okoro', roles: ['office', 'teacher'] },
       account: { email: 'ines@harbour.example', kind: 'school' },
     });
     expect((await browser.get('/api/classes')).body.classes).toEqual([]);

@@ -135,7 +135,7 @@ describe('find', () => {
     (await browser.get(`/api/find?q=${encodeURIComponent(q)}`)).body;
   it('finds people of the school with one’s own classes, sessions, links', async () => {
     const people = (await find('ansel gr')).people;
-    expect(people.map((p) => [p.name, p.role, p.classes.map((c) => c.title)])).toEqual([
+    expect(people.map((p) => [p.name, p.roles.join(), p.classes.map((c) => c.title)])).toEqual([
       ['Ansel Grue', 'student', ['Coastal Navigation, period 3', 'Chartwork clinic']],
     ]);
     expect((await find('rigging')).sessions.map((s) => [s.title, s.date, s.mine])).toEqual([

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { PERSON_ROLES } from '@glen/core';
 import { date, id, time, utcInstant } from './basics.js';
 
 export const accountSchema = z.object({
@@ -9,7 +10,8 @@ export const accountSchema = z.object({
 export const personSchema = z.object({
   id,
   name: z.string(),
-  role: z.enum(['student', 'teacher', 'head', 'office', 'guest']),
+  /** All that they are to the school; several at once for some. */
+  roles: z.array(z.enum(PERSON_ROLES)),
 });
 
 export const clock = z.object({ now: utcInstant, offsetSeconds: z.int(), zone: z.string() });

@@ -18,6 +18,14 @@ export { utcOf, plusMinutes, secondsOf } from './time/seconds.js';
 export type { SchoolCalendar } from './calendar/school.js';
 export { bellsOn, countDays, dayInfo, type DayInfo } from './calendar/dayInfo.js';
 export { lobbyReason } from './entry/lobbyReason.js';
+export {
+  PERSON_ROLES,
+  areOffice,
+  areStaff,
+  rolesInWords,
+  type PersonRole,
+} from './people/roles.js';
+export { searchWords, wordsAsked } from './people/searchWords.js';
 export { classTitle } from './calendar/classTitle.js';
 export { nextBell } from './calendar/nextBell.js';
 export { bellsByPattern, type BellPattern, type BellTimes } from './calendar/bellsByPattern.js';

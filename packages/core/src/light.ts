@@ -14,5 +14,12 @@ export {
 } from './time/dates.js';
 export { utcOf, plusMinutes, secondsOf } from './time/seconds.js';
 export { lobbyReason } from './entry/lobbyReason.js';
+export {
+  PERSON_ROLES,
+  areOffice,
+  areStaff,
+  rolesInWords,
+  type PersonRole,
+} from './people/roles.js';
 export { classTitle } from './calendar/classTitle.js';
 export { readLinkCode } from './link/linkCode.js';

@@ -8,8 +8,9 @@ import * as m0005 from './migrations/0005-calendar.js';
 import * as m0006 from './migrations/0006-links.js';
 import * as m0007 from './migrations/0007-posting.js';
 import * as m0008 from './migrations/0008-moving-in.js';
+import * as m0009 from './migrations/0009-people.js';
 
-const MIGRATIONS = [m0001, m0002, m0003, m0004, m0005, m0006, m0007, m0008];
+const MIGRATIONS = [m0001, m0002, m0003, m0004, m0005, m0006, m0007, m0008, m0009];
 
 /**
  * Brings the database to the newest shape, or to that of a migration of long ago, for tests of upgrades; several

@@ -1,17 +1,16 @@
+import { areOffice, areStaff } from '@glen/core';
 import type { Caller, ClassSubject } from '@glen/contract';
 import type { Db } from '../db/connect.js';
 import { nameOfSubject, standingOf, type Standing } from './accessStore.js';
 import { HttpProblem, notFound } from './problem.js';
 import type { Who } from './who.js';
 
-const STAFF = ['teacher', 'head', 'office'];
-
 /** Whether the account in use is one of the school's staff; a teacher's home account is not. */
 export const isStaff = (who: Who): boolean =>
-  who.account?.kind === 'school' && who.person !== null && STAFF.includes(who.person.role);
+  who.account?.kind === 'school' && who.person !== null && areStaff(who.person.roles);
 
 /** Whether the account in use is the head's or the office's. */
-export const isOffice = (who: Who): boolean => isStaff(who) && who.person!.role !== 'teacher';
+export const isOffice = (who: Who): boolean => isStaff(who) && areOffice(who.person!.roles);
 
 /** Who asks for what. `params` are the path's. */
 interface Asked {
@@ -51,7 +50,7 @@ export async function authorise(
 
 function mustBeStaff(who: Who): void {
   if (isStaff(who)) return;
-  const isTheirHome = who.person !== null && STAFF.includes(who.person.role);
+  const isTheirHome = who.person !== null && areStaff(who.person.roles);
   throw new HttpProblem(
     403,
     isTheirHome

@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import type { PersonRole } from '@glen/core';
 import type { Account, Person } from '@glen/contract';
 
 export const COOKIE = 'glen_session';
@@ -23,8 +24,13 @@ export interface WhoRow {
   email: string | null;
   person_id: number | null;
   person_name: string | null;
-  person_role: Person['role'] | null;
+  /** With commas. */
+  person_roles: string | null;
 }
+
+/** Roles as the database lists them, with commas. */
+export const rolesFrom = (listed: string | null): PersonRole[] =>
+  listed ? (listed.split(',') as PersonRole[]) : [];
 
 export const whoFromRow = (row: WhoRow): Who => ({
   sessionId: row.session_id,
@@ -33,5 +39,5 @@ export const whoFromRow = (row: WhoRow): Who => ({
   person:
     row.person_id === null
       ? null
-      : { id: row.person_id, name: row.person_name!, role: row.person_role! },
+      : { id: row.person_id, name: row.person_name!, roles: rolesFrom(row.person_roles) },
 });

@@ -6,8 +6,12 @@ import { NOBODY, hashToken, whoFromRow, type Who, type WhoRow } from './who.js';
 /** Days for which a browser stays signed in. */
 const SESSION_DAYS = 30;
 
+/** All roles of a person, with commas, in the order of the column's type. */
+export const rolesOf = (personId: string): string =>
+  `(SELECT GROUP_CONCAT(pr.role ORDER BY pr.role) FROM person_roles pr WHERE pr.person_id = ${personId})`;
+
 /** The columns and joins that tell who holds a session token; `bs` may be joined on by others. */
-export const WHO_COLUMNS = `bs.id AS session_id, a.id AS account_id, a.kind, a.email, p.id AS person_id, p.name AS person_name, p.role AS person_role`;
+export const WHO_COLUMNS = `bs.id AS session_id, a.id AS account_id, a.kind, a.email, p.id AS person_id, p.name AS person_name, ${rolesOf('p.id')} AS person_roles`;
 const WHO_JOINS = `LEFT JOIN accounts a ON a.id = bs.account_id LEFT JOIN people p ON p.id = a.person_id`;
 
 export async function whoHolds(db: Db, clock: Clock, token: string | undefined): Promise<Who> {

@@ -1,5 +1,6 @@
 import { Suspense, lazy, type ReactNode } from 'react';
 import { BrowserRouter, Link, Route, Routes, useLocation } from 'react-router';
+import { areStaff } from '@glen/core/light';
 import { NOT_MOVED_IN, type Me } from '@glen/contract';
 import { SignInPage } from '../features/accounts/SignIn.js';
 import { TypeCodePage } from '../features/door/TypeCode.js';
@@ -40,9 +41,7 @@ const BeginPage = lazy(() => import('../features/moveIn/BeginPage.js'));
 const PasswordPage = lazy(() => import('../features/accounts/PasswordPage.js'));
 
 const isStaff = (me: Me): boolean =>
-  me.account?.kind === 'school' &&
-  me.person !== null &&
-  ['teacher', 'head', 'office'].includes(me.person.role);
+  me.account?.kind === 'school' && me.person !== null && areStaff(me.person.roles);
 
 function Nowhere() {
   return (

@@ -20,6 +20,8 @@ export interface ClassPeriodRow extends Model<
   /** What the course site knows it by. */
   ref: string;
   title: string;
+  /** An occasion is no class: it has no period and no roll. */
+  kind: CreationOptional<'class' | 'occasion'>;
   period: string | null;
   pennant: Pennant;
   rules: CreationOptional<Partial<EntryRules>>;
@@ -40,6 +42,7 @@ export const defineClassPeriod = (sequelize: Sequelize): ModelStatic<ClassPeriod
       id: ownId(),
       ref: { type: DataTypes.STRING(40), allowNull: false, unique: true },
       title: { type: DataTypes.STRING(200), allowNull: false },
+      kind: { type: DataTypes.ENUM('class', 'occasion'), allowNull: false, defaultValue: 'class' },
       period: { type: DataTypes.STRING(40), allowNull: true },
       pennant: { type: DataTypes.JSON, allowNull: false },
       rules: { type: DataTypes.JSON, allowNull: false, defaultValue: {} },

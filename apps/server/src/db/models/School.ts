@@ -30,6 +30,8 @@ interface SchoolRow extends Model<InferAttributes<SchoolRow>, InferCreationAttri
   alone: CreationOptional<boolean>;
   /** Who makes class periods. */
   classes_by: CreationOptional<'teachers' | 'office'>;
+  /** Who gives a student a new way in when they have lost theirs, beside the office. */
+  resets_by: CreationOptional<'office' | 'hosts'>;
   /** Rises with what the school says of itself. */
   about_version: CreationOptional<number>;
 }
@@ -51,6 +53,7 @@ export const defineSchool = (sequelize: Sequelize): ModelStatic<SchoolRow> =>
       help: { type: DataTypes.STRING(300), defaultValue: '' },
       alone: { type: DataTypes.BOOLEAN, defaultValue: false },
       classes_by: { type: DataTypes.ENUM('teachers', 'office'), defaultValue: 'teachers' },
+      resets_by: { type: DataTypes.ENUM('office', 'hosts'), defaultValue: 'office' },
       about_version: version(),
     },
     { tableName: 'school', timestamps: false },

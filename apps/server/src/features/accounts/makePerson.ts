@@ -1,13 +1,13 @@
+import type { PersonRole } from '@glen/core';
 import type { Account } from '@glen/contract';
 import { isDuplicate } from '../../db/connect.js';
-import type { PersonRow } from '../../db/models/Person.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
-import { addAccount, addPerson } from './store.js';
+import { addAccount, addPerson, keepWords } from './store.js';
 
 interface NewPerson {
   name: string;
-  role: PersonRow['role'];
+  roles: PersonRole[];
   accounts: Pick<Account, 'kind' | 'email'>[];
   /** Left out: they set their password themselves. */
   passwordHash?: string;
@@ -16,9 +16,9 @@ interface NewPerson {
 /** Somebody new to the school. 409 where another takes one of their addresses in at this moment. */
 export async function makePerson(
   glen: Glen,
-  { name, role, accounts, passwordHash }: NewPerson,
+  { name, roles, accounts, passwordHash }: NewPerson,
 ): Promise<number> {
-  const personId = await addPerson(glen.db, { name, role });
+  const personId = await addPerson(glen.db, { name, roles });
   for (const account of accounts) {
     try {
       await addAccount(glen.db, { personId, ...account, passwordHash: passwordHash ?? null });
@@ -28,5 +28,6 @@ export async function makePerson(
       throw error;
     }
   }
+  await keepWords(glen.db, personId);
   return personId;
 }

@@ -1,8 +1,7 @@
 import { Op, Transaction } from 'sequelize';
-import type { EntryRules } from '@glen/core';
+import { searchWords, type EntryRules, type PersonRole } from '@glen/core';
 import type { Account, Person } from '@glen/contract';
 import { toSql, type Db } from '../../db/connect.js';
-import type { PersonRow } from '../../db/models/Person.js';
 
 interface AccountRow {
   id: number;
@@ -14,20 +13,30 @@ interface AccountRow {
   name: string;
 }
 
+/** The account that somebody signs in with; none of whoever is retired. */
 export const accountByEmail = (db: Db, email: string): Promise<AccountRow | undefined> =>
   db.one<AccountRow>(
-    'SELECT a.*, p.name FROM accounts a JOIN people p ON p.id = a.person_id WHERE a.email = :email',
+    'SELECT a.*, p.name FROM accounts a JOIN people p ON p.id = a.person_id AND p.retired_at IS NULL WHERE a.email = :email',
     { email },
   );
 
 export const accountById = (db: Db, id: number): Promise<AccountRow | undefined> =>
   db.one<AccountRow>(
-    'SELECT a.*, p.name FROM accounts a JOIN people p ON p.id = a.person_id WHERE a.id = :id',
+    'SELECT a.*, p.name FROM accounts a JOIN people p ON p.id = a.person_id AND p.retired_at IS NULL WHERE a.id = :id',
     { id },
   );
 
-export const personById = (db: Db, id: number): Promise<Person | undefined> =>
-  db.one<Person>('SELECT id, name, role FROM people WHERE id = :id', { id });
+export async function personById(db: Db, id: number): Promise<Person | undefined> {
+  const person = await db.models.Person.findByPk(id, { attributes: ['id', 'name'] });
+  if (!person) return undefined;
+  return { id: person.id, name: person.name, roles: await rolesOfPerson(db, id) };
+}
+
+/** What somebody is to the school. */
+export const rolesOfPerson = async (db: Db, personId: number): Promise<PersonRole[]> =>
+  (await db.models.PersonRole.findAll({ where: { person_id: personId }, order: ['role'] })).map(
+    (row) => row.role,
+  );
 
 export const accountsOfSession = (db: Db, sessionId: number): Promise<AccountRow[]> =>
   db.rows<AccountRow>(
@@ -49,10 +58,49 @@ export async function endSession(db: Db, sessionId: number): Promise<void> {
 
 export async function addPerson(
   db: Db,
-  person: { name: string; role: PersonRow['role']; rules?: Partial<EntryRules> },
+  { roles, ...person }: { name: string; roles: PersonRole[]; rules?: Partial<EntryRules> },
 ): Promise<number> {
   const { id } = await db.models.Person.create({ rules: {}, ...person });
+  await writeRoles(db, id, roles);
   return id;
+}
+
+/** Says anew what somebody is to the school. */
+export async function writeRoles(db: Db, personId: number, roles: PersonRole[]): Promise<void> {
+  await db.models.PersonRole.destroy({ where: { person_id: personId } });
+  await db.models.PersonRole.bulkCreate(roles.map((role) => ({ person_id: personId, role })));
+}
+
+/** So many people at once get the words that they are found by. */
+const PEOPLE_AT_ONCE = 500;
+
+/** Has people be found who were set down before people were found by words. */
+export async function keepMissingWords(db: Db): Promise<void> {
+  for (;;) {
+    const people = await db.rows<{ id: number }>(
+      `SELECT p.id FROM people p WHERE p.merged_into IS NULL AND NOT EXISTS (SELECT 1 FROM person_words w WHERE w.person_id = p.id) LIMIT ${PEOPLE_AT_ONCE}`,
+    );
+    for (const { id } of people) await keepWords(db, id);
+    if (people.length < PEOPLE_AT_ONCE) return;
+  }
+}
+
+/** Has somebody be found by what they are called now, and by their addresses. */
+export async function keepWords(db: Db, personId: number): Promise<void> {
+  const { Person, Account, PersonWord } = db.models;
+  const { name } = (await Person.findByPk(personId, { attributes: ['name'] }))!;
+  const accounts = await Account.findAll({ where: { person_id: personId } });
+  const words = searchWords(
+    name,
+    accounts.map((a) => a.email),
+  );
+  await PersonWord.destroy({ where: { person_id: personId } });
+  await PersonWord.bulkCreate(
+    // Nobody goes without: whoever has no words would be set down again at each start.
+    (words.length > 0 ? words : [String(personId)]).map((word) => ({ word, person_id: personId })),
+    // The database takes words for the same that differ by an accent alone.
+    { ignoreDuplicates: true },
+  );
 }
 
 /** An account; without a password nobody can sign in with it yet. */

@@ -1,13 +1,13 @@
-import { planRoll, readRollList } from '@glen/core';
+import { areStaff, planRoll, readRollList } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound, wrongField } from '../../http/problem.js';
 import { makePerson } from '../accounts/makePerson.js';
-import { personWithAddress } from '../accounts/store.js';
+import { personById, personWithAddress } from '../accounts/store.js';
 import { announceClass } from './announceClass.js';
 import { refuseUnlessOnRoll } from './onRoll.js';
 import { endKnocking } from './untilRoll.js';
-import { STAFF_ROLES, knownBy, putOnRoll, roleOf, rollIds, takeOff } from './store.js';
+import { knownBy, putOnRoll, rollIds, takeOff } from './store.js';
 
 /** What a pasted list would do to a roll, line by line; nothing is written. */
 export async function previewRoll(
@@ -31,11 +31,11 @@ async function studentFor(glen: Glen, person: Person, at: number): Promise<numbe
     'personId' in person ? person.personId : await personWithAddress(glen.db, person.email);
   if (known === undefined) {
     const { name, email } = person as Extract<Person, { email: string }>;
-    return makePerson(glen, { name, role: 'student', accounts: [{ kind: 'school', email }] });
+    return makePerson(glen, { name, roles: ['student'], accounts: [{ kind: 'school', email }] });
   }
-  const role = await roleOf(glen.db, known);
-  if (!role) throw notFound('This person');
-  if (STAFF_ROLES.includes(role))
+  const found = await personById(glen.db, known);
+  if (!found) throw notFound('This person');
+  if (areStaff(found.roles))
     throw wrongField(`people.${at}`, 'Whoever teaches here stands on no roll.');
   return known;
 }

@@ -1,13 +1,14 @@
+import { areStaff } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { isOffice } from '../../http/access.js';
 import { wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { makePerson } from '../accounts/makePerson.js';
-import { personWithAddress } from '../accounts/store.js';
+import { personById, personWithAddress } from '../accounts/store.js';
 import { changeClass } from './editClass.js';
 import { addressesFor } from './passwordAddresses.js';
-import { STAFF_ROLES, roleOf, staffEntries, whoMakesClasses, writeStaff } from './store.js';
+import { staffEntries, whoMakesClasses, writeStaff } from './store.js';
 
 type Named = Body<'setStaff'>['staff'][number];
 
@@ -27,14 +28,14 @@ async function teacherFor(
   const known =
     'personId' in person ? person.personId : await personWithAddress(glen.db, person.email);
   if (known !== undefined) {
-    const role = await roleOf(glen.db, known);
-    if (role && STAFF_ROLES.includes(role)) return { id: known, isNew: false };
+    const person = await personById(glen.db, known);
+    if (person && areStaff(person.roles)) return { id: known, isNew: false };
     throw wrongField(`staff.${at}`, 'Only the school’s own teachers teach a class period.');
   }
   if (!mayMake) throw wrongField(`staff.${at}`, 'At this school the office takes in new teachers.');
   const { name, email } = person as Extract<Named, { email: string }>;
   return {
-    id: await makePerson(glen, { name, role: 'teacher', accounts: [{ kind: 'school', email }] }),
+    id: await makePerson(glen, { name, roles: ['teacher'], accounts: [{ kind: 'school', email }] }),
     isNew: true,
   };
 }

@@ -1,11 +1,14 @@
 import { Transaction, literal } from 'sequelize';
-import type { EntryRules, KnownPerson, PennantMark } from '@glen/core';
+import {
+  areStaff,
+  type EntryRules,
+  type KnownPerson,
+  type PennantMark,
+  type PersonRole,
+} from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import type { ClassPeriodRow } from '../../db/models/ClassPeriod.js';
 import type { ClassStaffRow } from '../../db/models/ClassStaff.js';
-
-/** Whoever teaches or looks after the school. */
-export const STAFF_ROLES = ['teacher', 'head', 'office'];
 
 /** The pennants that class periods fly, those put away too. */
 export const pennantsTaken = async (db: Db): Promise<PennantMark[]> =>
@@ -13,9 +16,6 @@ export const pennantsTaken = async (db: Db): Promise<PennantMark[]> =>
 
 export const whoMakesClasses = async (db: Db): Promise<'teachers' | 'office'> =>
   (await db.models.School.findByPk(1, { attributes: ['classes_by'] }))!.classes_by;
-
-export const roleOf = async (db: Db, personId: number): Promise<string | undefined> =>
-  (await db.models.Person.findByPk(personId, { attributes: ['role'] }))?.role;
 
 /** A class period, hosted by whoever makes it; its link is made by the link service in the same transaction. */
 export async function insertOwnClass(
@@ -31,8 +31,8 @@ export async function insertOwnClass(
 interface KnownRow {
   id: number;
   name: string;
-  role: string;
   accounts: { email: string }[];
+  roles: { role: PersonRole }[];
 }
 
 /** Everybody who has one of these addresses or bears one of these names. */
@@ -46,15 +46,18 @@ export async function knownBy(
   const ids = [...new Set([...owners.map((a) => a.person_id), ...namesakes.map((p) => p.id)])];
   const people = await Person.findAll({
     where: { id: ids },
-    include: [{ model: Account, as: 'accounts', attributes: ['email'] }],
+    include: [
+      { model: Account, as: 'accounts', attributes: ['email'] },
+      { association: 'roles', attributes: ['role'] },
+    ],
   });
   return people.map((row) => {
-    const { id, name, role, accounts } = row.get({ plain: true }) as unknown as KnownRow;
+    const { id, name, roles, accounts } = row.get({ plain: true }) as unknown as KnownRow;
     return {
       id,
       name,
       emails: accounts.map((a) => a.email),
-      isStudent: !STAFF_ROLES.includes(role),
+      isStudent: !areStaff(roles.map((r) => r.role)),
     };
   });
 }

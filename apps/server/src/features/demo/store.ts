@@ -1,10 +1,13 @@
 import type { Account, Person } from '@glen/contract';
 import type { Db } from '../../db/connect.js';
+import { rolesFrom } from '../../http/who.js';
+import { rolesOf } from '../../http/whoStore.js';
 
 interface PersonRow {
   id: number;
   name: string;
-  role: Person['role'];
+  /** With commas. */
+  roles: string | null;
   account_id: number;
   kind: Account['kind'];
   email: string;
@@ -13,10 +16,10 @@ interface PersonRow {
 }
 
 const PEOPLE = `
-  SELECT p.id, p.name, p.role, a.id AS account_id, a.kind, a.email,
+  SELECT p.id, p.name, ${rolesOf('p.id')} AS roles, a.id AS account_id, a.kind, a.email,
     (SELECT GROUP_CONCAT(c.ref ORDER BY c.id) FROM class_staff cs JOIN class_periods c ON c.id = cs.class_id WHERE cs.person_id = p.id) AS teaches,
     (SELECT GROUP_CONCAT(c.ref ORDER BY c.id) FROM roll r JOIN class_periods c ON c.id = r.class_id WHERE r.person_id = p.id) AS learns
-  FROM people p JOIN accounts a ON a.person_id = p.id ORDER BY FIELD(p.role, 'teacher', 'head', 'office', 'guest', 'student'), p.id, a.kind`;
+  FROM people p JOIN accounts a ON a.person_id = p.id WHERE p.retired_at IS NULL ORDER BY (SELECT MIN(FIELD(fr.role, 'teacher', 'head', 'office', 'guest', 'student')) FROM person_roles fr WHERE fr.person_id = p.id), p.id, a.kind`;
 
 /** Everyone of the demo school with their accounts and class periods, for its one-click sign-in. */
 export async function demoPeople(db: Db) {
@@ -29,7 +32,7 @@ export async function demoPeople(db: Db) {
     const person = people.get(row.id) ?? {
       id: row.id,
       name: row.name,
-      role: row.role,
+      roles: rolesFrom(row.roles),
       accounts: [],
       teaches: row.teaches?.split(',') ?? [],
       learns: row.learns?.split(',') ?? [],

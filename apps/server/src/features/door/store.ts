@@ -78,7 +78,7 @@ const doorSql = (account: string): string => `
   SELECT l.id AS link_id, l.code, l.state AS link_state, l.label, c.id AS class_id, c.title AS class_title, c.ref AS class_ref, c.period, c.pennant, c.put_away_at, l.rules AS link_rules, ${LAYER_COLUMNS},
     h.name AS host_name, ${WHO_COLUMNS}, cs.as_what, l.room_address, ${inAudience('l.id', 'p.id')} AS on_roll,
     EXISTS (SELECT 1 FROM link_hosts lh WHERE lh.link_id = l.id AND lh.person_id = p.id) AS link_host,
-    EXISTS (SELECT 1 FROM link_audience lg WHERE lg.link_id = l.id AND (lg.email = a.email OR (lg.person_id = p.id AND p.role = 'guest'))) AS link_invited,
+    EXISTS (SELECT 1 FROM link_audience lg WHERE lg.link_id = l.id AND (lg.email = a.email OR (lg.person_id = p.id AND EXISTS (SELECT 1 FROM person_roles gr WHERE gr.person_id = p.id AND gr.role = 'guest')))) AS link_invited,
     EXISTS (SELECT 1 FROM link_audience fa WHERE fa.link_id = l.id AND fa.class_id = l.class_id) AS for_class, EXISTS (SELECT 1 FROM joined jw WHERE jw.class_id = l.class_id) AS meets_elsewhere,
     o.id AS occurrence_id, o.title AS session_title, o.local_date, o.local_time, o.minutes, o.start_at, o.end_at, o.status, o.layers, ${inJoined('o.id', 'p.id')} AS joined_roll, ${hostsJoined('o.id', 'p.id')} AS joined_host, ${presentsJoined('o.id', 'p.id')} AS joined_named,
     m.id AS sitting_id, m.opened_at, m.ended_at, m.host_left_at, m.room, m.room_ready, m.room_address AS room_address_kept,

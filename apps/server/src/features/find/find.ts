@@ -2,6 +2,7 @@ import { classTitle, wallClockAt } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { linkAddress } from '../../addresses.js';
+import { rolesFrom } from '../../http/who.js';
 import { readSchool } from '../school/store.js';
 import { classesOfPeople, findLinks, findPeople, findSessions } from './store.js';
 
@@ -21,7 +22,10 @@ export async function find(glen: Glen, teacherId: number, typed: string): Promis
   );
   return {
     people: people.map((p) => ({
-      ...p,
+      id: p.id,
+      name: p.name,
+      email: p.email,
+      roles: rolesFrom(p.roles),
       classes: classes
         .filter((c) => c.person_id === p.id)
         .map((c) => ({ id: c.id, title: classTitle(c) })),

@@ -1,5 +1,7 @@
-import type { Person } from '@glen/contract';
+import { wordsAsked } from '@glen/core';
 import type { Db } from '../../db/connect.js';
+import { rolesOf } from '../../http/whoStore.js';
+import { foundByWords } from '../accounts/words.sql.js';
 
 const MOST = 8;
 /** What somebody typed, as a pattern of LIKE that matches it anywhere and nothing else. */
@@ -8,16 +10,20 @@ const anywhere = (typed: string): string => `%${typed.replace(/[\\%_]/g, (c) => 
 interface FoundPerson {
   id: number;
   name: string;
-  role: Person['role'];
+  /** With commas. */
+  roles: string | null;
   email: string | null;
 }
 
-export const findPeople = (db: Db, typed: string): Promise<FoundPerson[]> =>
-  db.rows(
-    `SELECT p.id, p.name, p.role, (SELECT a.email FROM accounts a WHERE a.person_id = p.id ORDER BY a.kind LIMIT 1) AS email
-     FROM people p WHERE p.name LIKE :like ORDER BY p.name LIKE :start DESC, p.name LIMIT ${MOST}`,
-    { like: anywhere(typed), start: anywhere(typed).slice(1) },
+/** People of the school by the beginnings of their names and addresses. */
+export function findPeople(db: Db, typed: string): Promise<FoundPerson[]> {
+  const { sql, values } = foundByWords('p.id', wordsAsked(typed));
+  return db.rows(
+    `SELECT p.id, p.name, ${rolesOf('p.id')} AS roles, (SELECT a.email FROM accounts a WHERE a.person_id = p.id ORDER BY a.kind LIMIT 1) AS email
+     FROM people p WHERE p.retired_at IS NULL AND ${sql} ORDER BY p.name, p.id LIMIT ${MOST}`,
+    values,
   );
+}
 
 /** The class periods of a teacher on whose rolls these people stand. */
 export const classesOfPeople = (

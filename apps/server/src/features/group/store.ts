@@ -44,7 +44,7 @@ export const linksOfGroups = (
 /** Whoever can be a group's tutor: the school's staff with a school account. */
 export const staffOfSchool = (db: Db): Promise<{ id: number; name: string }[]> =>
   db.rows(
-    `SELECT p.id, p.name FROM people p WHERE p.role IN ('teacher', 'head', 'office') AND EXISTS (SELECT 1 FROM accounts a WHERE a.person_id = p.id AND a.kind = 'school') ORDER BY p.name`,
+    `SELECT p.id, p.name FROM people p WHERE p.retired_at IS NULL AND EXISTS (SELECT 1 FROM person_roles pr WHERE pr.person_id = p.id AND pr.role IN ('teacher', 'head', 'office')) AND EXISTS (SELECT 1 FROM accounts a WHERE a.person_id = p.id AND a.kind = 'school') ORDER BY p.name`,
   );
 
 interface Group {

@@ -7,7 +7,7 @@ import { HttpProblem, notFound, stale } from '../../http/problem.js';
 import { hashToken } from '../../http/who.js';
 import { hashPassword } from '../accounts/passwords.js';
 import { begin, type SignedIn } from '../accounts/service.js';
-import { addAccount, addPerson } from '../accounts/store.js';
+import { addAccount, addPerson, keepWords } from '../accounts/store.js';
 import { checkedCalendar } from '../school/checkedCalendar.js';
 import { holidaysBetween } from '../school/holidays.js';
 import { schoolExists, writeSchool } from '../school/store.js';
@@ -86,13 +86,17 @@ export async function finishMovingIn(
   const accountId = await glen.db.transaction(async () => {
     const row = mustFit(await heldStage(glen.db), token);
     await writeSchool(glen.db, { ...school, calendar: checked, rules: FIRST_RULES, locked: [] });
-    const personId = await addPerson(glen.db, { name: you.name, role: 'head' });
+    const personId = await addPerson(glen.db, {
+      name: you.name,
+      roles: school.alone ? ['office', 'teacher'] : ['head'],
+    });
     const id = await addAccount(glen.db, {
       personId,
       kind: 'school',
       email: you.email,
       passwordHash,
     });
+    await keepWords(glen.db, personId);
     await noteMovedIn(row, glen.clock.machine());
     await glen.audit({ by: personId, action: 'move-in', subject: 'school:1', after: school });
     return id;

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
+import { rolesInWords } from '@glen/core/light';
 import type { Answer, Me } from '@glen/contract';
 import { api, messageFor, problemOf } from '../../app/api.js';
 import { restartLive } from '../../app/live.js';
@@ -58,7 +59,7 @@ function DemoPersonRow({
   return (
     <li className="flex flex-wrap items-center gap-2 border-b border-line py-1.5">
       <span className="min-w-0 flex-1">
-        {person.name} <span className="text-sm text-soft">{person.role}</span>
+        {person.name} <span className="text-sm text-soft">{rolesInWords(person.roles)}</span>
       </span>
       {person.accounts.map((a) => (
         <Button

@@ -1,3 +1,4 @@
+import { areStaff } from '@glen/core/light';
 import { useDeferredValue, useState } from 'react';
 import { api } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
@@ -12,14 +13,13 @@ export const AS_WORDS: { value: As; label: string }[] = [
 ];
 
 const FEWEST_LETTERS = 2;
-const STAFF = ['teacher', 'head', 'office'];
 
 /** Teachers of the school whose name has these letters. */
 function useFoundTeachers(name: string) {
   const wanted = useDeferredValue(name.trim());
   const isAsked = wanted.length >= FEWEST_LETTERS;
   const { data } = api.useFindQuery({ query: { q: wanted } }, { skip: !isAsked });
-  return (isAsked ? (data?.people ?? []) : []).filter((p) => STAFF.includes(p.role));
+  return (isAsked ? (data?.people ?? []) : []).filter((p) => areStaff(p.roles));
 }
 
 interface NewProps {

@@ -1,5 +1,6 @@
 import { Popover } from 'radix-ui';
 import { useDeferredValue, useState } from 'react';
+import { rolesInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { Button, buttonClass } from '../../ui/Button.js';
@@ -46,7 +47,7 @@ function People({ people, disabled, choose }: ChoiceProps) {
           >
             {p.name}{' '}
             <span className="text-sm text-soft">
-              {p.role === 'guest' ? 'guest, from outside the school' : p.role}
+              {p.roles.includes('guest') ? 'guest, from outside the school' : rolesInWords(p.roles)}
             </span>
           </button>
         </li>

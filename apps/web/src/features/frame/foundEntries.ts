@@ -1,4 +1,4 @@
-import { dateInWords } from '@glen/core/light';
+import { dateInWords, rolesInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import type { Acts, Entry } from './finderEntries.js';
 
@@ -6,9 +6,9 @@ type Found = Answer<'find'>;
 
 /** Somebody leads to the door of a class period of theirs, else their address is copied. */
 function personEntry(person: Found['people'][number], { go, copyAddress }: Acts): Entry {
-  const { id, name, role, email, classes } = person;
+  const { id, name, roles, email, classes } = person;
   const where = classes[0];
-  const text = `${name}, ${role}`;
+  const text = `${name}, ${rolesInWords(roles)}`;
   const words = String(id);
   if (where)
     return {

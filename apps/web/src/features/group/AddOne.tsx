@@ -1,4 +1,5 @@
 import { useDeferredValue, useState } from 'react';
+import { areStaff } from '@glen/core/light';
 import type { Problem } from '@glen/contract';
 import { api, messageFor } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
@@ -17,7 +18,7 @@ function useFoundStudents(name: string, onRoll: number[]) {
   const isAsked = wanted.length >= FEWEST_LETTERS;
   const { data } = api.useFindQuery({ query: { q: wanted } }, { skip: !isAsked });
   const found = isAsked ? (data?.people ?? []) : [];
-  return found.filter((p) => p.role === 'student' && !onRoll.includes(p.id));
+  return found.filter((p) => !areStaff(p.roles) && !onRoll.includes(p.id));
 }
 
 interface FoundProps {

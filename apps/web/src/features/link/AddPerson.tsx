@@ -1,3 +1,4 @@
+import { rolesInWords } from '@glen/core/light';
 import { useDeferredValue, useState } from 'react';
 import { api } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
@@ -49,7 +50,7 @@ export function AddPerson({ onPerson, onEmail }: AddPersonProps) {
             setTyped('');
           }}
         >
-          {p.name} <span className="text-sm text-soft">{p.role}</span>
+          {p.name} <span className="text-sm text-soft">{rolesInWords(p.roles)}</span>
         </button>
       ))}
       {people?.length === 0 && <p className="text-sm text-soft">Nobody by that name.</p>}

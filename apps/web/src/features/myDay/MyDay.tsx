@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { dateInWords } from '@glen/core/light';
+import { areStaff, dateInWords } from '@glen/core/light';
 import type { Answer, Me } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { useNow } from '../../app/clock.js';
@@ -40,7 +40,7 @@ function Classes({ classes }: Pick<MyDay, 'classes'>) {
 
 /** A student at home may stand before doors that know another account. */
 function AccountHint({ me, classes }: { me: Me } & Pick<MyDay, 'classes'>) {
-  const isAtHome = me.account?.kind === 'personal' && me.person?.role === 'student';
+  const isAtHome = me.account?.kind === 'personal' && me.person?.roles.includes('student');
   if (!isAtHome || classes.length === 0) return null;
   return (
     <p className="mt-3 rounded-small bg-gorse-tint px-3 py-2 text-gorse-deep">
@@ -104,10 +104,8 @@ function Day({ me }: { me: Me }) {
 /** What students, guests and home accounts meet at Glen's front: the doors of their day, and the way to any other. */
 export default function MyDayPage({ me }: { me: Me }) {
   const teacherAtHome =
-    me.account?.kind === 'personal' &&
-    me.person !== null &&
-    ['teacher', 'head', 'office'].includes(me.person.role);
-  const guest = me.person?.role === 'guest';
+    me.account?.kind === 'personal' && me.person !== null && areStaff(me.person.roles);
+  const guest = me.person?.roles.includes('guest') && !me.person.roles.includes('student');
   return (
     <main id="main" className="mx-auto min-h-dvh max-w-md px-5 py-7">
       <div className="flex items-start justify-between gap-4">

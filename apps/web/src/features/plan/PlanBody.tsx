@@ -1,7 +1,7 @@
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useMemo, type ReactNode } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { isHeld, notesForPlan, overlapping, type SchoolCalendar } from '@glen/core';
+import { areOffice, isHeld, notesForPlan, overlapping, type SchoolCalendar } from '@glen/core';
 import type { Me } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { useNoteActions } from '../../app/useNoteActions.js';
@@ -152,7 +152,7 @@ function useAddress(): [URLSearchParams, SetSearch] {
 function whoseAsked(search: URLSearchParams, me: Me): 'all' | 'mine' {
   const asked = search.get('of');
   if (asked === 'all' || asked === 'mine') return asked;
-  return me.person?.role === 'teacher' ? 'mine' : 'all';
+  return !areOffice(me.person?.roles ?? []) ? 'mine' : 'all';
 }
 
 /** The plan itself, with the sheet or whatever is chosen below it. */
