@@ -27,6 +27,7 @@ export const FEATURE_ORDER = {
     'feed',
     'myDay',
     'find',
+    'people',
     'demo',
   ],
   web: [
@@ -47,6 +48,7 @@ export const FEATURE_ORDER = {
     'moveIn',
     'frame',
     'classes',
+    'people',
   ],
 };
 

@@ -15,6 +15,7 @@ import { linkRoutes } from './features/link/routes.js';
 import { liveRoutes } from './features/live/routes.js';
 import { moveInRoutes } from './features/moveIn/routes.js';
 import { myDayRoutes } from './features/myDay/routes.js';
+import { peopleRoutes } from './features/people/routes.js';
 import { planRoutes } from './features/plan/routes.js';
 import { postRoutes } from './features/post/routes.js';
 import { reachRoutes } from './features/reach/routes.js';
@@ -41,6 +42,7 @@ const handlersOf = (glen: Glen): Handlers => ({
   ...findRoutes(glen),
   ...feedRoutes(glen),
   ...myDayRoutes(glen),
+  ...peopleRoutes(glen),
   openapi: async () => openapi(glen.config.publicUrl),
 });
 

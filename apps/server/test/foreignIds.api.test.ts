@@ -12,6 +12,7 @@ import {
 } from '@glen/contract';
 import { schemas } from '@glen/contract/schemas';
 import { id as bodyId, idParam } from '../../../packages/contract/src/basics.js';
+import { DEMO_PASSWORD } from '../../../demo/school.js';
 import { linkTools, none } from './linkTools.js';
 import { startSchool, until, type Browser, type School } from './support.js';
 
@@ -60,6 +61,7 @@ const fields = endpointNames
 
 let school: School;
 let host: Browser;
+let office: Browser;
 let own: {
   n3: ClassItem;
   r5: ClassItem;
@@ -67,6 +69,8 @@ let own: {
   post: Post;
   link: LinkDetail;
   group: { id: number };
+  /** Somebody on the roll of Navigation 3. */
+  student: number;
 };
 let foreign: {
   class: ClassItem;
@@ -81,6 +85,7 @@ let foreign: {
 beforeAll(async () => {
   school = await startSchool();
   host = await school.as('Ottoline Marsh');
+  office = await school.as('Perpetua Lund');
   const bram = await school.as('Bram Osterholt');
   const s4 = school.classes.get('S4')!;
   const [n3, r5] = [school.classes.get('N3')!, school.classes.get('R5')!];
@@ -153,6 +158,7 @@ beforeAll(async () => {
     post: posts[0]!,
     link: await mine.make('N3', { label: 'Our own', audience: { ...none, classIds: [n3.id] } }),
     group: (await host.get(`/api/classes/${r5.id}/groups`)).body.groups[0],
+    student: school.person('Ansel Grue').id,
   };
 });
 afterAll(() => school.stop());
@@ -213,6 +219,13 @@ const share = (more: object): Promise<Response> =>
   host.post(`/api/links/${own.link.id}/share`, {
     classId: own.r5.id,
     ownDoor: 'leads',
+    ...more,
+  });
+
+const moveOnRoll = (more: object): Promise<Response> =>
+  host.post(`/api/classes/${own.n3.id}/roll/move`, {
+    personIds: [own.student],
+    toClassId: own.r5.id,
     ...more,
   });
 
@@ -292,6 +305,30 @@ const PROBES: Record<string, () => Promise<Response>> = {
   ...probesOfPlaces('previewPost', (body) =>
     host.post(`/api/classes/${own.n3.id}/posts/preview`, body),
   ),
+  'rollTouched personId': () =>
+    host.get(`/api/classes/${own.n3.id}/roll/touched?personId=${foreign.student.id}`),
+  'bringBackToRoll personIds[]': () =>
+    host.post(`/api/classes/${own.n3.id}/roll/bring-back`, { personIds: [foreign.student.id] }),
+  'moveOnRoll personIds[]': () => moveOnRoll({ personIds: [foreign.student.id] }),
+  'moveOnRoll toClassId': () => moveOnRoll({ toClassId: foreign.class.id }),
+  'removeAccount accountId': () =>
+    office.post(`/api/people/${own.student}/accounts/remove`, {
+      version: 1,
+      accountId: foreign.student.accountId,
+    }),
+  'wayIn accountId': () =>
+    host.post(`/api/people/${own.student}/way-in`, { accountId: foreign.student.accountId }),
+  'setGuardians guardians[].personId': () =>
+    host.put(`/api/people/${own.student}/guardians`, {
+      version: 1,
+      guardians: [{ personId: foreign.student.id }],
+    }),
+  'changeAddress accountId': () =>
+    host.post('/api/account/address', {
+      accountId: foreign.student.accountId,
+      email: 'mine@merrow.example',
+      now: DEMO_PASSWORD,
+    }),
   ...probesOfPlaces('addPost', (body) => host.post(`/api/classes/${own.n3.id}/posts`, body)),
   ...probesOfPlaces('editPost', (body) =>
     host.put(`/api/posts/${own.post.id}`, { ...body, version: own.post.version }),
@@ -305,6 +342,12 @@ const OPEN: Field[] = [
   'tryDoor accountId',
   'bringIn personId',
   'addToRoll people[].personId',
+  // The office looks after everybody.
+  'happened before',
+  'happened person',
+  'mergeFacts other',
+  'mergePeople otherId',
+  'people after',
 ];
 
 /** Those that are answered, without the foreign thing having any part in it. */

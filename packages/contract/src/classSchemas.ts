@@ -61,7 +61,8 @@ export const staffBody = z.object({
 /** Somebody for the roll: known to the school by their id, or new to it. */
 const forRoll = z.union([
   z.strictObject({ personId: id }),
-  z.strictObject({ name: name120, email: emailField }),
+  /** A blank address: without an account. */
+  z.strictObject({ name: name120, email: z.union([z.literal(''), emailField]) }),
 ]);
 export const MOST_ON_ROLL = 3000;
 export const rollAddition = z.object({

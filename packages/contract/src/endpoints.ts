@@ -2,7 +2,8 @@
  * Who may call an endpoint.
  * anyone: nobody need be signed in · signed-in: any account · teacher: any of the school's staff ·
  * class-reader: its hosts, co-teachers and visiting teachers, the head and the office ·
- * class-host: its hosts and co-teachers · door-host: those, and until its end whoever a session was handed over to · demo: anyone, and only where the demo school runs ·
+ * class-host: its hosts and co-teachers · class-keeper: those, the head and the office ·
+ * person-keeper: the head and the office, and the hosts of a class period on whose roll that person stands · door-host: those, and until its end whoever a session was handed over to · demo: anyone, and only where the demo school runs ·
  * service: the video service, by signature · school-office: the head and the office.
  */
 export type Caller =
@@ -11,6 +12,8 @@ export type Caller =
   | 'teacher'
   | 'class-reader'
   | 'class-host'
+  | 'class-keeper'
+  | 'person-keeper'
   | 'door-host'
   | 'school-office'
   | 'demo'
@@ -20,6 +23,9 @@ export type Caller =
 export type ClassSubject =
   'classId' | 'seriesId' | 'postId' | 'placementId' | 'linkId' | 'visitorId';
 
+/** What a path parameter of an endpoint speaks of: something of a class period, or a person. */
+export type Subject = ClassSubject | 'personId';
+
 /** The problem type (RFC 9457) of an answer before there is a school. */
 export const NOT_MOVED_IN = 'urn:glen:not-moved-in';
 
@@ -27,7 +33,7 @@ export interface Endpoint {
   method: 'GET' | 'POST' | 'PUT';
   path: string;
   who: Caller;
-  of?: ClassSubject;
+  of?: Subject;
   /** A change that a class period takes though it has been put away. */
   atRest?: true;
   /** What it does, in a line, for the OpenAPI document. */
@@ -51,6 +57,25 @@ export const endpoints = {
   keepMoveIn: { method: 'PUT', path: '/api/move-in/:token', who: 'anyone', does: 'Keep what has been typed while moving in' },
   moveInHolidays: { method: 'GET', path: '/api/move-in/:token/holidays', who: 'anyone', does: 'Public holidays of a region between two dates, while moving in' },
   finishMoveIn: { method: 'POST', path: '/api/move-in/:token/finish', who: 'anyone', does: 'Make the school, its year and the first account, and sign in; the address is dead from then on' },
+
+  people: { method: 'GET', path: '/api/people', who: 'school-office', does: 'The people of the school, found, filtered and in order, a hundred at a time' },
+  addPerson: { method: 'POST', path: '/api/people', who: 'school-office', does: 'Take somebody in to the school' },
+  person: { method: 'GET', path: '/api/people/:personId', who: 'person-keeper', of: 'personId', does: 'One person: roles, accounts, class periods, the doors of their day, guardians' },
+  editPerson: { method: 'PUT', path: '/api/people/:personId', who: 'school-office', does: 'Change what somebody is called and what they are to the school' },
+  addAccount: { method: 'POST', path: '/api/people/:personId/accounts', who: 'school-office', does: 'Give somebody another account' },
+  removeAccount: { method: 'POST', path: '/api/people/:personId/accounts/remove', who: 'school-office', does: 'Take an account away; whoever is signed in with it is out' },
+  wayIn: { method: 'POST', path: '/api/people/:personId/way-in', who: 'person-keeper', of: 'personId', does: 'A one-time address by which somebody sets their password; those before are dead' },
+  retireFacts: { method: 'GET', path: '/api/people/:personId/retire', who: 'school-office', does: 'What retiring somebody would touch' },
+  retirePerson: { method: 'POST', path: '/api/people/:personId/retire', who: 'school-office', does: 'Retire somebody: their accounts sign in no more, and what they had ends; it is kept' },
+  bringBackPerson: { method: 'POST', path: '/api/people/:personId/bring-back', who: 'school-office', does: 'Bring somebody back with what they had, as far as it still stands' },
+  mergeFacts: { method: 'GET', path: '/api/people/:personId/merge', who: 'school-office', does: 'What making two records of one person one would bring together' },
+  mergePeople: { method: 'POST', path: '/api/people/:personId/merge', who: 'school-office', does: 'Make two records of one person one; this one stays' },
+  setGuardians: { method: 'PUT', path: '/api/people/:personId/guardians', who: 'person-keeper', of: 'personId', does: 'Say who a student’s parents or guardians are' },
+  happened: { method: 'GET', path: '/api/happened', who: 'school-office', does: 'Who did what to what, the newest first' },
+  ownAccount: { method: 'GET', path: '/api/account', who: 'signed-in', does: 'One’s own account and wishes' },
+  setOwnAccount: { method: 'PUT', path: '/api/account', who: 'signed-in', does: 'Change what one is called, how times and colours are shown, and what one is told' },
+  changePassword: { method: 'POST', path: '/api/account/password', who: 'signed-in', does: 'Change the password of the account in use; its other browsers are signed out' },
+  changeAddress: { method: 'POST', path: '/api/account/address', who: 'signed-in', does: 'Change the address of an account of one’s own' },
 
   demoPeople: { method: 'GET', path: '/api/demo/people', who: 'demo', does: 'The demo school’s people and their accounts' },
   demoSignIn: { method: 'POST', path: '/api/demo/sign-in', who: 'demo', does: 'Sign in as one of them' },
@@ -76,17 +101,21 @@ export const endpoints = {
   classPeriod: { method: 'GET', path: '/api/classes/:classId', who: 'class-reader', of: 'classId', does: 'One class period: link, people, sessions' },
 
   addClass: { method: 'POST', path: '/api/classes', who: 'teacher', does: 'Make a class period with its lasting link; its room and its lessons may come with it or later' },
-  editClass: { method: 'PUT', path: '/api/classes/:classId', who: 'class-host', of: 'classId', does: 'Change what a class period is called, where it stands in the timetable, and its pennant' },
+  editClass: { method: 'PUT', path: '/api/classes/:classId', who: 'class-keeper', of: 'classId', does: 'Change what a class period is called, where it stands in the timetable, and its pennant' },
   copyClass: { method: 'POST', path: '/api/classes/:classId/copy', who: 'class-host', of: 'classId', atRest: true, does: 'Make another class period like this one, with a link of its own' },
-  putAwayFacts: { method: 'GET', path: '/api/classes/:classId/put-away', who: 'class-host', of: 'classId', does: 'What putting a class period away would touch' },
-  putAwayClass: { method: 'POST', path: '/api/classes/:classId/put-away', who: 'class-host', of: 'classId', does: 'Put a class period away: its doors stop and its sessions to come are taken off; all it had is kept' },
-  bringBackClass: { method: 'POST', path: '/api/classes/:classId/bring-back', who: 'class-host', of: 'classId', atRest: true, does: 'Bring a class period back that was put away, with its links and what is still to come' },
-  setStaff: { method: 'PUT', path: '/api/classes/:classId/staff', who: 'class-host', of: 'classId', does: 'Say who hosts, co-teaches and presents in a class period, by finding them or by name and address' },
-  knockUntilRoll: { method: 'PUT', path: '/api/classes/:classId/knock-until-roll', who: 'class-host', of: 'classId', does: 'Let anyone with the link knock until the roll is filled, or no longer' },
-  previewRoll: { method: 'POST', path: '/api/classes/:classId/roll/preview', who: 'class-host', of: 'classId', does: 'What a pasted list of names would do to the roll, line by line' },
-  addToRoll: { method: 'POST', path: '/api/classes/:classId/roll', who: 'class-host', of: 'classId', does: 'Put people on the roll; those whom the school does not know yet are made' },
-  takeOffRoll: { method: 'POST', path: '/api/classes/:classId/roll/take-off', who: 'class-host', of: 'classId', does: 'Take people off the roll' },
-  passwordAddresses: { method: 'POST', path: '/api/classes/:classId/password-addresses', who: 'class-host', of: 'classId', does: 'One-time addresses by which students of the roll set their passwords' },
+  putAwayFacts: { method: 'GET', path: '/api/classes/:classId/put-away', who: 'class-keeper', of: 'classId', does: 'What putting a class period away would touch' },
+  putAwayClass: { method: 'POST', path: '/api/classes/:classId/put-away', who: 'class-keeper', of: 'classId', does: 'Put a class period away: its doors stop and its sessions to come are taken off; all it had is kept' },
+  bringBackClass: { method: 'POST', path: '/api/classes/:classId/bring-back', who: 'class-keeper', of: 'classId', atRest: true, does: 'Bring a class period back that was put away, with its links and what is still to come' },
+  setStaff: { method: 'PUT', path: '/api/classes/:classId/staff', who: 'class-keeper', of: 'classId', does: 'Say who hosts, co-teaches and presents in a class period, by finding them or by name and address' },
+  knockUntilRoll: { method: 'PUT', path: '/api/classes/:classId/knock-until-roll', who: 'class-keeper', of: 'classId', does: 'Let anyone with the link knock until the roll is filled, or no longer' },
+  previewRoll: { method: 'POST', path: '/api/classes/:classId/roll/preview', who: 'class-keeper', of: 'classId', does: 'What a pasted list of names would do to the roll, line by line' },
+  addToRoll: { method: 'POST', path: '/api/classes/:classId/roll', who: 'class-keeper', of: 'classId', does: 'Put people on the roll; those whom the school does not know yet are made' },
+  rollTouched: { method: 'GET', path: '/api/classes/:classId/roll/touched', who: 'class-keeper', of: 'classId', does: 'What taking somebody off the roll would end: groups and private links' },
+  rollLeft: { method: 'GET', path: '/api/classes/:classId/roll/left', who: 'class-keeper', of: 'classId', does: 'Who was taken off the roll, the latest first' },
+  bringBackToRoll: { method: 'POST', path: '/api/classes/:classId/roll/bring-back', who: 'class-keeper', of: 'classId', does: 'Bring people back who were taken off the roll, with their groups and private links' },
+  moveOnRoll: { method: 'POST', path: '/api/classes/:classId/roll/move', who: 'class-keeper', of: 'classId', does: 'Move people to the roll of another class period' },
+  takeOffRoll: { method: 'POST', path: '/api/classes/:classId/roll/take-off', who: 'class-keeper', of: 'classId', does: 'Take people off the roll' },
+  passwordAddresses: { method: 'POST', path: '/api/classes/:classId/password-addresses', who: 'class-keeper', of: 'classId', does: 'One-time addresses by which students of the roll set their passwords' },
 
   strip: { method: 'GET', path: '/api/strip', who: 'teacher', does: 'Class periods with every date of their series between two dates' },
   bookings: { method: 'GET', path: '/api/classes/:classId/bookings', who: 'class-reader', of: 'classId', does: 'What the class period’s people, link and students have on the books' },
@@ -137,7 +166,7 @@ export const endpoints = {
   shareLink: { method: 'POST', path: '/api/links/:linkId/share', who: 'class-host', of: 'linkId', does: 'Have another class period meet at this door too: always, for a series, or for one date' },
   unshareLink: { method: 'POST', path: '/api/links/:linkId/unshare', who: 'class-host', of: 'linkId', does: 'Have it meet at its own door again' },
   groups: { method: 'GET', path: '/api/classes/:classId/groups', who: 'class-reader', of: 'classId', does: 'The groups of a class period' },
-  setGroups: { method: 'PUT', path: '/api/classes/:classId/groups', who: 'class-host', of: 'classId', does: 'Change the groups of a class period' },
+  setGroups: { method: 'PUT', path: '/api/classes/:classId/groups', who: 'class-keeper', of: 'classId', does: 'Change the groups of a class period' },
   schoolRules: { method: 'GET', path: '/api/school/rules', who: 'teacher', does: 'The school’s defaults of the entry rules, and which are locked' },
   setSchoolRules: { method: 'PUT', path: '/api/school/rules', who: 'school-office', does: 'Change the school’s defaults and locks' },
   ownRules: { method: 'GET', path: '/api/my-rules', who: 'teacher', does: 'One’s own defaults of the entry rules' },

@@ -6,4 +6,12 @@ z.config({ jitless: true });
 /** What forms are checked against before they are sent; the server checks by the same. */
 export { movedIn } from './moveInSchemas.js';
 export { classCopy, classWords, newClass } from './classSchemas.js';
+export {
+  changeAddressBody,
+  changePasswordBody,
+  newAccount,
+  newPerson,
+  ownWishes,
+  personWords,
+} from './keepingSchemas.js';
 export { aboutSchool, newPasswordBody } from './peopleSchemas.js';

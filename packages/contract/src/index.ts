@@ -7,6 +7,7 @@ export {
   type ClassSubject,
   type Endpoint,
   type EndpointName,
+  type Subject,
 } from './endpoints.js';
 export type {
   Account,

@@ -22,7 +22,11 @@ export const meSchema = z.object({
     zone: z.string(),
     help: z.string(),
     classesBy: z.enum(['teachers', 'office']),
+    /** One teacher, who is the office too: nothing is said of a school. */
+    alone: z.boolean(),
   }),
+  /** The account’s wishes: null is as the machine has it. */
+  theme: z.enum(['light', 'dark']).nullable(),
   clock,
   demo: z.boolean(),
   /** Which services outside there are; what rests on one that is missing is not offered. */
@@ -67,6 +71,8 @@ export const aboutSchool = z.object({
   zone: z.string().max(60),
   /** Who makes class periods and takes in new teachers. */
   classesBy: z.enum(['teachers', 'office']),
+  /** Who gives a student a new way in: the office alone, or the hosts of their class periods too. */
+  resetsBy: z.enum(['office', 'hosts']),
 });
 
 /** What a school says of itself as somebody moves in. */

@@ -6,12 +6,14 @@ import { classes } from './table/classes.js';
 import { door } from './table/door.js';
 import { links } from './table/links.js';
 import { moveIn } from './table/moveIn.js';
+import { people } from './table/people.js';
 import { plan } from './table/plan.js';
 import { posts } from './table/posts.js';
 import { rules } from './table/rules.js';
 import type { Shapes } from './table/shapes.js';
 
 export * from './peopleSchemas.js';
+export { PEOPLE_AT_ONCE } from './keepingSchemas.js';
 export * from './doorSchemas.js';
 
 /** What every endpoint takes and answers, by its name. */
@@ -19,6 +21,7 @@ export const schemas = {
   ...accounts,
   ...classes,
   ...moveIn,
+  ...people,
   ...plan,
   ...links,
   ...rules,

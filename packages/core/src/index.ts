@@ -25,6 +25,8 @@ export {
   rolesInWords,
   type PersonRole,
 } from './people/roles.js';
+export { actionInWords, type Action } from './audit/actions.js';
+export { changesInWords } from './audit/changes.js';
 export { searchWords, wordsAsked } from './people/searchWords.js';
 export { classTitle } from './calendar/classTitle.js';
 export { nextBell } from './calendar/nextBell.js';

@@ -35,7 +35,7 @@ describe('the words that somebody is found by', () => {
     expect(wordsAsked(' – ')).toEqual([]);
   });
   it('whoever is looked for by the beginning of each word of their name is found', () => {
-    const name = fc.array(fc.stringMatching(/^\p{L}{1,12}$/u), { minLength: 1, maxLength: 4 });
+    const name = fc.array(fc.stringMatching(/^[a-zéøа-я]{1,12}$/u), { minLength: 1, maxLength: 4 });
     fc.assert(
       fc.property(name, fc.nat({ max: 12 }), (parts, length) => {
         const words = searchWords(parts.join(' '), []);

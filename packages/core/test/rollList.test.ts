@@ -61,12 +61,14 @@ const ansel: KnownPerson = {
   name: 'Ansel Grue',
   emails: ['a.grue@merrow.example'],
   isStudent: true,
+  isRetired: false,
 };
 const tomas: KnownPerson = {
   id: 9,
   name: 'Tomas Verhage',
   emails: ['t.verhage@merrow.example'],
   isStudent: false,
+  isRetired: false,
 };
 const plan = (text: string, onRoll: number[] = []) =>
   planRoll(readRollList(text), [ansel, tomas], onRoll).map((l) => ({
@@ -107,11 +109,32 @@ describe('what a list would do', () => {
       [],
     );
     expect(lines.map((l) => l.why)).toEqual([
-      'An address is missing: students sign in with it.',
+      'No address: without one they have no account.',
       'A name is missing.',
       'This address stands in the list already.',
-      'An address is missing: students sign in with it.',
+      'No address: without one they have no account.',
     ]);
+  });
+
+  it('takes a list of names alone for people without accounts; each name once', () => {
+    const names = 'Ida Lund\nPer Holm\nIda Lund';
+    expect(planRoll(readRollList(names), [], []).map((l) => [l.what, l.why])).toEqual([
+      ['make', ''],
+      ['make', ''],
+      ['wrong', 'This name stands in the list already.'],
+    ]);
+  });
+
+  it('asks whether a name alone is somebody whom the school knows', () => {
+    expect(plan('Ansel Grue')).toEqual([{ what: 'doubt', id: 1 }]);
+    expect(plan('Ansel Grue', [1])).toEqual([{ what: 'there', id: 1 }]);
+  });
+
+  it('leaves out whoever is retired, and says who can bring them back', () => {
+    const retired = { ...ansel, isRetired: true };
+    const [line] = planRoll(readRollList('Ansel Grue <a.grue@merrow.example>'), [retired], []);
+    expect(line).toMatchObject({ what: 'wrong', personId: null });
+    expect(line!.why).toContain('retired');
   });
 
   it('reads 3,000 lines, half of them broken', () => {
@@ -120,6 +143,6 @@ describe('what a list would do', () => {
     ).join('\n');
     const lines = planRoll(readRollList(list), [ansel], []);
     expect(lines.filter((l) => l.what === 'make')).toHaveLength(1500);
-    expect(lines.filter((l) => l.what === 'wrong')).toHaveLength(1500);
+    expect(lines.filter((l) => l.what === 'doubt')).toHaveLength(1500);
   });
 });

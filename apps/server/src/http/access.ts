@@ -1,7 +1,7 @@
 import { areOffice, areStaff } from '@glen/core';
-import type { Caller, ClassSubject } from '@glen/contract';
+import type { Caller, ClassSubject, Subject } from '@glen/contract';
 import type { Db } from '../db/connect.js';
-import { nameOfSubject, standingOf, type Standing } from './accessStore.js';
+import { nameOfSubject, standingOf, teachesPerson, type Standing } from './accessStore.js';
 import { HttpProblem, notFound } from './problem.js';
 import type { Who } from './who.js';
 
@@ -17,7 +17,7 @@ interface Asked {
   caller: Caller;
   /** It changes something that a class period must go on for. */
   needsGoingOn: boolean;
-  of: ClassSubject | undefined;
+  of: Subject | undefined;
   params: Record<string, unknown>;
   who: Who;
 }
@@ -39,7 +39,8 @@ export async function authorise(
   mustBeStaff(who);
   if (caller === 'teacher') return;
   if (caller === 'school-office') return mustBeOffice(who);
-  const subject = { kind: of!, id: params[of!] as number };
+  if (caller === 'person-keeper') return mustKeep(db, who, params.personId as number);
+  const subject = { kind: of as ClassSubject, id: params[of!] as number };
   const standing = await standingOf(db, subject, who.person!.id, ASKS[caller as ClassCaller]);
   if (!standing) throw notFound(nameOfSubject(subject.kind));
   if (!MAY[caller as ClassCaller](standing, who))
@@ -63,10 +64,17 @@ function mustBeOffice(who: Who): void {
   if (!isOffice(who)) throw new HttpProblem(403, 'The head and the office look after this.');
 }
 
-type ClassCaller = Extract<Caller, 'class-host' | 'class-reader' | 'door-host'>;
+async function mustKeep(db: Db, who: Who, personId: number): Promise<void> {
+  const teaches = await teachesPerson(db, who.person!.id, personId);
+  if (teaches === undefined) throw notFound('This person');
+  if (!teaches && !isOffice(who)) throw new HttpProblem(403, 'This is no student of yours.');
+}
+
+type ClassCaller = Extract<Caller, 'class-host' | 'class-keeper' | 'class-reader' | 'door-host'>;
 
 const ASKS: Record<ClassCaller, 'class' | 'door' | 'link'> = {
   'class-host': 'class',
+  'class-keeper': 'class',
   'door-host': 'door',
   'class-reader': 'link',
 };
@@ -75,6 +83,7 @@ const isHost = ({ as }: Standing): boolean => as === 'host' || as === 'co-teache
 
 const MAY: Record<ClassCaller, (standing: Standing, who: Who) => boolean> = {
   'class-host': isHost,
+  'class-keeper': (standing, who) => isHost(standing) || isOffice(who),
   'door-host': (standing) => isHost(standing) || standing.otherwise,
   'class-reader': (standing, who) => standing.as !== null || standing.otherwise || isOffice(who),
 };

@@ -65,3 +65,18 @@ export async function standingOf(
     }
   );
 }
+
+/** Whether somebody hosts a class period on whose roll a person stands; nothing where there is no such person. */
+export async function teachesPerson(
+  db: Db,
+  teacherId: number,
+  personId: number,
+): Promise<boolean | undefined> {
+  const row = await db.one<{ teaches: number }>(
+    `SELECT EXISTS (SELECT 1 FROM roll r JOIN class_staff cs ON cs.class_id = r.class_id AND cs.as_what <> 'presenter'
+       WHERE r.person_id = p.id AND cs.person_id = :teacherId) AS teaches
+     FROM people p WHERE p.id = :personId AND p.merged_into IS NULL`,
+    { teacherId, personId },
+  );
+  return row && Boolean(row.teaches);
+}

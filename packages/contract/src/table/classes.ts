@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { done, id, text, version } from '../basics.js';
+import { done, id, idParam, text, utcInstant, version } from '../basics.js';
 import {
   MOST_ON_ROLL,
   classCopy,
@@ -69,10 +69,28 @@ export const classes = {
     /** `isClosed`: until now anyone with the link could knock; from now on the roll says who gets in. */
     answer: rollChange.extend({ isClosed: z.boolean() }),
   },
+  rollTouched: {
+    params: ofClass,
+    query: z.object({ personId: idParam }),
+    answer: z.object({
+      groups: z.array(z.object({ id, name: z.string() })),
+      /** Links that are for them by name. */
+      links: z.array(z.object({ id, label: z.string() })),
+    }),
+  },
+  rollLeft: {
+    params: ofClass,
+    answer: z.object({
+      left: z.array(z.object({ id, name: z.string(), leftAt: utcInstant })),
+    }),
+  },
+  bringBackToRoll: { params: ofClass, body: people, answer: rollChange },
+  moveOnRoll: { params: ofClass, body: people.extend({ toClassId: id }), answer: rollChange },
   takeOffRoll: { params: ofClass, body: people, answer: rollChange },
   passwordAddresses: {
     params: ofClass,
-    body: people,
+    /** `forgotten`: for those too who have a password already. */
+    body: people.extend({ forgotten: z.boolean().default(false) }),
     answer: z.object({ addresses: z.array(passwordAddress) }),
   },
 } satisfies Partial<Record<EndpointName, Shapes>>;

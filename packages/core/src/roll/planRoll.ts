@@ -6,6 +6,8 @@ export interface KnownPerson {
   name: string;
   emails: string[];
   isStudent: boolean;
+  /** Here no longer; the office can bring them back. */
+  isRetired: boolean;
 }
 
 /** What a line of a list would do. */
@@ -41,19 +43,45 @@ const wrong = (why: string): Verdict => ({ what: 'wrong', why, personId: null })
 /** What is the matter with a line by itself, before anybody is looked for. */
 function flaw({ name, email }: RollListEntry, isDoubled: boolean): string | null {
   if (name === '' && email === '') return 'There is no name and no address in this line.';
-  if (email === '') return 'An address is missing: students sign in with it.';
-  if (!MAIL.test(email)) return 'This is no address.';
+  if (email !== '' && !MAIL.test(email)) return 'This is no address.';
   if (name.length > LONGEST_NAME) return 'This name is too long.';
-  return isDoubled ? 'This address stands in the list already.' : null;
+  if (!isDoubled) return null;
+  return `This ${email === '' ? 'name' : 'address'} stands in the list already.`;
 }
 
 function ofKnown(entry: RollListEntry, person: KnownPerson, roll: ReadonlySet<number>): Verdict {
   const personId = person.id;
   if (roll.has(personId)) return { what: 'there', why: 'On the roll already.', personId };
+  if (person.isRetired)
+    return wrong(
+      `This is the address of ${person.name}, who is retired; the office can bring them back.`,
+    );
   if (!person.isStudent) return wrong(`This is the address of ${person.name}, who teaches here.`);
   if (entry.name !== '' && plain(entry.name) !== plain(person.name))
     return { what: 'doubt', why: `The school knows this address as ${person.name}’s.`, personId };
   return { what: 'add', why: '', personId };
+}
+
+/** Of a line without an address: known by name alone, which is asked about; new ones come by name and have no account. */
+function ofNameAlone(sameName: KnownPerson | undefined, others: List): Verdict {
+  if (sameName && others.roll.has(sameName.id))
+    return { what: 'there', why: 'On the roll already.', personId: sameName.id };
+  if (sameName)
+    return {
+      what: 'doubt',
+      why: `Is this the ${sameName.name} whom the school knows (${sameName.emails[0] ?? 'no address'})?`,
+      personId: sameName.id,
+    };
+  if (others.hasAddresses)
+    return { what: 'doubt', why: 'No address: without one they have no account.', personId: null };
+  return { what: 'make', why: '', personId: null };
+}
+
+/** What counts for each line of a list. */
+interface List {
+  roll: ReadonlySet<number>;
+  /** Where no line has an address, they are left out on purpose. */
+  hasAddresses: boolean;
 }
 
 function ofUnknown(entry: RollListEntry, sameName: KnownPerson | undefined): Verdict {
@@ -79,17 +107,22 @@ export function planRoll(
   onRoll: number[],
 ): RollLine[] {
   const byEmail = new Map(known.flatMap((p) => p.emails.map((e) => [e.toLowerCase(), p] as const)));
-  const byName = new Map(known.filter((p) => p.isStudent).map((p) => [plain(p.name), p]));
-  const roll = new Set(onRoll);
+  const byName = new Map(
+    known.filter((p) => p.isStudent && !p.isRetired).map((p) => [plain(p.name), p]),
+  );
+  const list = { roll: new Set(onRoll), hasAddresses: entries.some((e) => e.email !== '') };
   const seen = new Set<string>();
   return entries.map((entry) => {
     const { line, name, email } = entry;
-    const said = flaw(entry, seen.has(email));
-    if (email !== '') seen.add(email);
+    // Of people without an address the name is all that tells them apart.
+    const mark = email === '' ? plain(name) : email;
+    const said = flaw(entry, seen.has(mark));
+    seen.add(mark);
     const person = byEmail.get(email);
     const decide = (): Verdict => {
       if (said !== null) return wrong(said);
-      if (person) return ofKnown(entry, person, roll);
+      if (person) return ofKnown(entry, person, list.roll);
+      if (email === '') return ofNameAlone(byName.get(plain(name)), list);
       return ofUnknown(entry, byName.get(plain(name)));
     };
     return { line, name: name || (person?.name ?? ''), email, ...decide() };

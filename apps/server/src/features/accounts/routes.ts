@@ -1,6 +1,7 @@
 import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
 import { describeMe, signIn, switchAccount } from './service.js';
+import { changeAddress, changeOwn, changePassword, describeOwn } from './ownAccount.js';
 import { passwordFor, setPassword } from './setPassword.js';
 import { endSession } from './store.js';
 
@@ -8,7 +9,16 @@ export const accountRoutes = (
   glen: Glen,
 ): Pick<
   Handlers,
-  'me' | 'signIn' | 'signOut' | 'switchAccount' | 'passwordFor' | 'setPassword'
+  | 'me'
+  | 'signIn'
+  | 'signOut'
+  | 'switchAccount'
+  | 'passwordFor'
+  | 'setPassword'
+  | 'ownAccount'
+  | 'setOwnAccount'
+  | 'changePassword'
+  | 'changeAddress'
 > => ({
   me: ({ who }) => describeMe(glen, who),
   signIn: async ({ body, address, who, setSession }) => {
@@ -22,6 +32,10 @@ export const accountRoutes = (
     setSession(signedIn.session);
     return describeMe(glen, signedIn.who);
   },
+  ownAccount: ({ who }) => describeOwn(glen, who),
+  setOwnAccount: ({ who, body }) => changeOwn(glen, who, body),
+  changePassword: ({ who, body }) => changePassword(glen, who, body),
+  changeAddress: ({ who, body }) => changeAddress(glen, who, body),
   signOut: async ({ who, setSession }) => {
     if (who.sessionId !== null) await endSession(glen.db, who.sessionId);
     setSession(null);

@@ -6,7 +6,14 @@ import { type Who } from '../../http/who.js';
 import { readSchool } from '../school/store.js';
 import { noteFailure, refuseWhenFull } from './failureStore.js';
 import { passwordFits } from './passwords.js';
-import { accountByEmail, accountById, accountsOfSession, personById, useAccount } from './store.js';
+import {
+  accountByEmail,
+  accountById,
+  accountsOfSession,
+  personById,
+  themeOf,
+  useAccount,
+} from './store.js';
 
 /** From one network address a class may mistype often; one account from one address, rarely. */
 const BY_ACCOUNT = { most: 10, minutes: 15 };
@@ -22,7 +29,9 @@ export async function describeMe(glen: Glen, who: Who): Promise<Me> {
       zone: school.calendar.zone,
       help: school.help,
       classesBy: school.classes_by,
+      alone: Boolean(school.alone),
     },
+    theme: who.person ? await themeOf(glen.db, who.person.id) : null,
     clock: {
       now: glen.clock.school(),
       offsetSeconds: glen.clock.offsetSeconds,

@@ -1,23 +1,50 @@
+import { areOffice } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
+import { teachesPerson } from '../../http/accessStore.js';
 import { hashToken, type Who } from '../../http/who.js';
 import { readSchool } from '../school/store.js';
 import { hashPassword } from './passwords.js';
 import { begin, type SignedIn } from './service.js';
-import { accountById, accountOfAddress, writePassword } from './store.js';
+import {
+  accountById,
+  accountOfAddress,
+  personById,
+  signOutElsewhere,
+  whoResets,
+  writePassword,
+} from './store.js';
 
 const gone = (): HttpProblem =>
   new HttpProblem(404, 'This address does not work any more.', {
-    detail: 'It works once, and for two weeks. Whoever gave it to you can give you another.',
+    detail: 'It works once, and for three days. Whoever gave it to you can give you another.',
   });
+
+/**
+ * Whether an address still counts: a new way in for somebody who has a password is worth nothing once whoever gave it
+ * may not give it any more.
+ */
+async function stillCounts(
+  glen: Glen,
+  account: { person_id: number; password_hash: string | null },
+  madeBy: number | null,
+): Promise<boolean> {
+  if (account.password_hash === null || madeBy === null) return true;
+  const maker = await personById(glen.db, madeBy);
+  if (!maker) return false;
+  if (areOffice(maker.roles)) return true;
+  if ((await whoResets(glen.db)) === 'office') return false;
+  return Boolean(await teachesPerson(glen.db, maker.id, account.person_id));
+}
 
 /** The account that an address sets the password of; held against others where it is about to be used. */
 async function accountFor(glen: Glen, token: string, isHeld = false) {
   const asked = { tokenHash: hashToken(token), now: glen.clock.machine() };
-  const accountId = await accountOfAddress(glen.db, asked, isHeld);
-  if (accountId === undefined) throw gone();
-  return (await accountById(glen.db, accountId))!;
+  const found = await accountOfAddress(glen.db, asked, isHeld);
+  const account = found && (await accountById(glen.db, found.accountId));
+  if (!account || !(await stillCounts(glen, account, found.madeBy))) throw gone();
+  return account;
 }
 
 /** Whose password a one-time address sets. */
@@ -42,6 +69,7 @@ export async function setPassword(
   const accountId = await glen.db.transaction(async () => {
     const account = await accountFor(glen, token, true);
     await writePassword(glen.db, account.id, passwordHash);
+    await signOutElsewhere(glen.db, account.id, 0);
     await glen.audit({
       by: account.person_id,
       action: 'set-password',

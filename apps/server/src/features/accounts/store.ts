@@ -1,4 +1,4 @@
-import { Op, Transaction } from 'sequelize';
+import { Op, Transaction, literal } from 'sequelize';
 import { searchWords, type EntryRules, type PersonRole } from '@glen/core';
 import type { Account, Person } from '@glen/contract';
 import { toSql, type Db } from '../../db/connect.js';
@@ -26,8 +26,12 @@ export const accountById = (db: Db, id: number): Promise<AccountRow | undefined>
     { id },
   );
 
+/** Somebody who is here; nobody who is retired. */
 export async function personById(db: Db, id: number): Promise<Person | undefined> {
-  const person = await db.models.Person.findByPk(id, { attributes: ['id', 'name'] });
+  const person = await db.models.Person.findOne({
+    attributes: ['id', 'name'],
+    where: { id, retired_at: null },
+  });
   if (!person) return undefined;
   return { id: person.id, name: person.name, roles: await rolesOfPerson(db, id) };
 }
@@ -126,16 +130,114 @@ export async function accountOfAddress(
   db: Db,
   { tokenHash, now }: { tokenHash: string; now: string },
   isHeld = false,
-): Promise<number | undefined> {
+): Promise<{ accountId: number; madeBy: number | null } | undefined> {
   const address = await db.models.PasswordAddress.findOne({
     where: { token_hash: tokenHash, expires_at: { [Op.gt]: toSql(now) } },
     ...(isHeld ? { lock: Transaction.LOCK.UPDATE } : {}),
   });
-  return address?.account_id;
+  return address ? { accountId: address.account_id, madeBy: address.made_by } : undefined;
+}
+
+/** Lets an account's password be set by another address; the one before is dead. Only its hash is kept. */
+export async function writePasswordAddress(
+  db: Db,
+  address: { accountId: number; tokenHash: string; until: string; by: number },
+): Promise<void> {
+  const { PasswordAddress } = db.models;
+  await PasswordAddress.destroy({ where: { account_id: address.accountId } });
+  await PasswordAddress.create({
+    account_id: address.accountId,
+    token_hash: address.tokenHash,
+    expires_at: address.until,
+    made_by: address.by,
+  });
 }
 
 /** The account's password; the one-time address that it was set by is dead. */
 export async function writePassword(db: Db, accountId: number, hash: string): Promise<void> {
   await db.models.Account.update({ password_hash: hash }, { where: { id: accountId } });
   await db.models.PasswordAddress.destroy({ where: { account_id: accountId } });
+}
+
+/** Who gives a student a new way in, beside the office. */
+export const whoResets = async (db: Db): Promise<'office' | 'hosts'> =>
+  (await db.models.School.findByPk(1, { attributes: ['resets_by'] }))!.resets_by;
+
+interface OwnWishes {
+  name: string;
+  version: number;
+  hours: '24' | '12' | null;
+  theme: 'light' | 'dark' | null;
+  told: { knock: boolean; changes: boolean };
+}
+
+/** What somebody is called and what they wish for. */
+export async function ownWishesOf(db: Db, personId: number): Promise<OwnWishes> {
+  const { name, version, hours, theme, told } = (await db.models.Person.findByPk(personId))!;
+  return {
+    name,
+    version,
+    hours,
+    theme,
+    told: { knock: told.knock ?? true, changes: told.changes ?? true },
+  };
+}
+
+/** Writes them if they still have this version; whether they had. */
+export async function writeOwnWishes(
+  db: Db,
+  personId: number,
+  version: number,
+  wishes: Omit<OwnWishes, 'version'>,
+): Promise<boolean> {
+  const [changed] = await db.models.Person.update(
+    { ...wishes, version: literal('version + 1') as unknown as number },
+    { where: { id: personId, version } },
+  );
+  return changed > 0;
+}
+
+/** The colours that somebody wishes for; nothing: as their machine has it. */
+export const themeOf = async (db: Db, personId: number): Promise<'light' | 'dark' | null> =>
+  (await db.models.Person.findByPk(personId, { attributes: ['theme'] }))?.theme ?? null;
+
+interface OwnAccount {
+  id: number;
+  kind: 'school' | 'personal';
+  email: string;
+  hasPassword: boolean;
+}
+
+/** Somebody's accounts, those of the school first. */
+export const accountsOfPerson = async (db: Db, personId: number): Promise<OwnAccount[]> =>
+  (
+    await db.models.Account.findAll({
+      where: { person_id: personId },
+      order: [
+        ['kind', 'ASC'],
+        ['id', 'ASC'],
+      ],
+    })
+  ).map(({ id, kind, email, password_hash: hash }) => ({
+    id,
+    kind,
+    email,
+    hasPassword: hash !== null,
+  }));
+
+export async function writeAddress(db: Db, accountId: number, email: string): Promise<void> {
+  await db.models.Account.update({ email }, { where: { id: accountId } });
+}
+
+/** Signs an account out of every browser but one; `except` 0: of every one. */
+export async function signOutElsewhere(db: Db, accountId: number, except: number): Promise<void> {
+  const values = { accountId, except };
+  await db.change(
+    'UPDATE browser_sessions SET account_id = NULL WHERE account_id = :accountId AND id <> :except',
+    values,
+  );
+  await db.change(
+    'DELETE FROM browser_session_accounts WHERE account_id = :accountId AND session_id <> :except',
+    values,
+  );
 }

@@ -1,10 +1,11 @@
+import type { Action } from '@glen/core';
 import type { Clock } from '../../clock.js';
 import { toSql, type Db } from '../../db/connect.js';
 
 /** Who (null: Glen itself) did what to what: `subject` is a kind and an id, such as `series:12`. */
 export interface AuditEntry {
   by: number | null;
-  action: string;
+  action: Action;
   subject: string;
   before?: unknown;
   after?: unknown;

@@ -1,3 +1,4 @@
+import type { Action } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { stale } from '../../http/problem.js';
@@ -11,7 +12,7 @@ import { bumpClass, type ClassColumns } from './store.js';
 interface Change {
   classId: number;
   version: number;
-  action: string;
+  action: Action;
   /** What its own row is to say. */
   columns?: ClassColumns;
 }
@@ -60,7 +61,7 @@ export async function editClass(
     pennant: old,
   } = (await classById(glen.db, classId, by))!;
   const before = { title: oldTitle, period: oldPeriod, pennant: old };
-  const change = { classId, version, action: 'edit-class', columns };
+  const change: Change = { classId, version, action: 'edit-class', columns };
   await changeClass(glen, who, change, async () => ({ before, after: columns, answer: undefined }));
   const now = (await classById(glen.db, classId, by))!;
   return { class: classItem(glen, now), version: now.version };

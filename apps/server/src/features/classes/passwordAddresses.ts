@@ -1,57 +1,69 @@
-import { randomBytes } from 'node:crypto';
+import { areStaff } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
-import { hashToken } from '../../http/who.js';
+import { isOffice } from '../../http/access.js';
+import { HttpProblem } from '../../http/problem.js';
+import type { Who } from '../../http/who.js';
+import { makeAddress } from '../accounts/passwordAddresses.js';
+import { rolesOfPerson, whoResets } from '../accounts/store.js';
 import { refuseUnlessOnRoll } from './onRoll.js';
-import { schoolAccountsOf, writePasswordAddress } from './store.js';
-
-const TOKEN_BYTES = 18;
-/** How long such an address works: a class's first lessons. */
-const VALID_DAYS = 14;
+import { schoolAccountsOf } from './store.js';
 
 type Addresses = Answer<'passwordAddresses'>['addresses'];
 
-/** Fresh one-time addresses for those of some people who have no password yet; those before are dead. */
-export function addressesFor(glen: Glen, personIds: number[], by: number): Promise<Addresses> {
+interface Wanted {
+  personIds: number[];
+  /** For those too who have a password already, and have forgotten it. */
+  forgotten: boolean;
+}
+
+/** Fresh one-time addresses for some people's school accounts; those before are dead. */
+export function addressesFor(
+  glen: Glen,
+  { personIds, forgotten }: Wanted,
+  by: number,
+): Promise<Addresses> {
   return glen.db.transaction(async () => {
     const accounts = await schoolAccountsOf(glen.db, personIds);
     const made: Addresses = [];
-    for (const account of accounts.filter((a) => a.password_hash === null)) {
-      const token = randomBytes(TOKEN_BYTES).toString('base64url');
-      await writePasswordAddress(glen.db, {
-        accountId: account.id,
-        tokenHash: hashToken(token),
-        expiresAt: glen.clock.machine(VALID_DAYS * 86400),
-        by,
-      });
-      made.push({
-        personId: account.person_id,
-        name: account.person.name,
-        email: account.email,
-        address: `${glen.config.publicUrl}/password/${token}`,
-      });
+    for (const account of accounts.filter((a) => forgotten || a.password_hash === null)) {
+      const { address } = await makeAddress(glen, account.id, by);
+      const { person_id: personId, email, person } = account;
+      made.push({ personId, name: person.name, email, address });
     }
     return made;
   });
 }
 
+/** Throws 403 where whoever asks may not give those a new way in who have a password already. */
+async function refuseUnlessMayReset(glen: Glen, who: Who, personIds: number[]): Promise<void> {
+  if (isOffice(who)) return;
+  if ((await whoResets(glen.db)) === 'office')
+    throw new HttpProblem(403, 'At this school the office gives a new way in.');
+  for (const id of personIds)
+    if (areStaff(await rolesOfPerson(glen.db, id)))
+      throw new HttpProblem(403, 'The office gives teachers a new way in.');
+}
+
 /**
- * One-time addresses by which students of a roll set their passwords. Only for those who have none yet: whoever
- * teaches a class period cannot take a student's account over.
+ * One-time addresses by which students of a roll set their passwords. For those who have one already only where the
+ * school leaves that to hosts: whoever teaches a class period cannot take a student's account over.
  */
 export async function makePasswordAddresses(
   glen: Glen,
   classId: number,
-  by: number,
-  { personIds }: Body<'passwordAddresses'>,
+  who: Who,
+  { personIds, forgotten }: Body<'passwordAddresses'>,
 ): Promise<Answer<'passwordAddresses'>> {
   await refuseUnlessOnRoll(glen.db, classId, personIds);
-  const addresses = await addressesFor(glen, personIds, by);
+  if (forgotten) await refuseUnlessMayReset(glen, who, personIds);
+  const by = who.person!.id;
+  const addresses = await addressesFor(glen, { personIds, forgotten }, by);
   await glen.audit({
     by,
     action: 'make-password-addresses',
     subject: `class:${classId}`,
-    after: addresses.map((a) => a.personId),
+    after: addresses.map((a) => a.name),
   });
   return { addresses };
 }

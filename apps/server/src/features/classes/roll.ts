@@ -1,13 +1,12 @@
 import { areStaff, planRoll, readRollList } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
-import { notFound, wrongField } from '../../http/problem.js';
+import { wrongField } from '../../http/problem.js';
 import { makePerson } from '../accounts/makePerson.js';
 import { personById, personWithAddress } from '../accounts/store.js';
 import { announceClass } from './announceClass.js';
-import { refuseUnlessOnRoll } from './onRoll.js';
 import { endKnocking } from './untilRoll.js';
-import { knownBy, putOnRoll, rollIds, takeOff } from './store.js';
+import { knownBy, putOnRoll, rollIds } from './store.js';
 
 /** What a pasted list would do to a roll, line by line; nothing is written. */
 export async function previewRoll(
@@ -25,27 +24,28 @@ export async function previewRoll(
 
 type Person = Body<'addToRoll'>['people'][number];
 
+/** Somebody whom the school did not know until now; without an address they have no account. */
+const newStudent = (glen: Glen, { name, email }: Extract<Person, { email: string }>) =>
+  makePerson(glen, {
+    name,
+    roles: ['student'],
+    accounts: email === '' ? [] : [{ kind: 'school', email }],
+  });
+
+async function knownAs(glen: Glen, person: Person): Promise<number | undefined> {
+  if ('personId' in person) return person.personId;
+  return person.email === '' ? undefined : personWithAddress(glen.db, person.email);
+}
+
 /** A student by the id or address of theirs; whoever the school does not know yet is made. */
 async function studentFor(glen: Glen, person: Person, at: number): Promise<number> {
-  const known =
-    'personId' in person ? person.personId : await personWithAddress(glen.db, person.email);
-  if (known === undefined) {
-    const { name, email } = person as Extract<Person, { email: string }>;
-    return makePerson(glen, { name, roles: ['student'], accounts: [{ kind: 'school', email }] });
-  }
+  const known = await knownAs(glen, person);
+  if (known === undefined) return newStudent(glen, person as Extract<Person, { email: string }>);
   const found = await personById(glen.db, known);
-  if (!found) throw notFound('This person');
+  if (!found) throw wrongField(`people.${at}`, 'They are retired; the office can bring them back.');
   if (areStaff(found.roles))
     throw wrongField(`people.${at}`, 'Whoever teaches here stands on no roll.');
   return known;
-}
-
-async function rollNow(
-  glen: Glen,
-  classId: number,
-  personIds: number[],
-): Promise<Answer<'takeOffRoll'>> {
-  return { rollSize: (await rollIds(glen.db, classId)).length, personIds };
 }
 
 /** Puts people on the roll, all or none. */
@@ -66,26 +66,6 @@ export async function addToRoll(
     const isClosed = fresh.length > 0 && (await endKnocking(glen, classId, by));
     return { added: fresh, isClosed };
   });
-  return { ...(await rollNow(glen, classId, added)), isClosed };
-}
-
-/** Takes people off the roll; their account and what they did stay. */
-export async function takeOffRoll(
-  glen: Glen,
-  classId: number,
-  by: number,
-  { personIds }: Body<'takeOffRoll'>,
-): Promise<Answer<'takeOffRoll'>> {
-  await glen.db.transaction(async () => {
-    await refuseUnlessOnRoll(glen.db, classId, personIds);
-    await takeOff(glen.db, classId, personIds);
-    await glen.audit({
-      by,
-      action: 'take-off-roll',
-      subject: `class:${classId}`,
-      before: personIds,
-    });
-    await announceClass(glen, classId, personIds);
-  });
-  return rollNow(glen, classId, personIds);
+  const rollSize = (await rollIds(glen.db, classId)).length;
+  return { rollSize, personIds: added, isClosed };
 }

@@ -6,8 +6,14 @@ import { makeClass } from './makeClass.js';
 import { makePasswordAddresses } from './passwordAddresses.js';
 import { bringBackClass, putAwayClass, putAwayFacts } from './putAway.js';
 import { setStaff } from './staff.js';
-import { addToRoll, previewRoll, takeOffRoll } from './roll.js';
-
+import {
+  bringBackToRoll,
+  moveOnRoll,
+  takeOffRoll,
+  touchedByLeaving,
+  whoLeft,
+} from './leaveRoll.js';
+import { addToRoll, previewRoll } from './roll.js';
 import { setKnockUntilRoll } from './untilRoll.js';
 
 export const classRoutes = (glen: Glen) =>
@@ -25,6 +31,11 @@ export const classRoutes = (glen: Glen) =>
     previewRoll: ({ params, body }) => previewRoll(glen, params.classId, body),
     addToRoll: ({ params, body, who }) => addToRoll(glen, params.classId, who.person!.id, body),
     takeOffRoll: ({ params, body, who }) => takeOffRoll(glen, params.classId, who.person!.id, body),
+    rollTouched: ({ params, query }) => touchedByLeaving(glen, params.classId, query.personId),
+    rollLeft: ({ params }) => whoLeft(glen, params.classId),
+    bringBackToRoll: ({ params, body, who }) =>
+      bringBackToRoll(glen, params.classId, who.person!.id, body),
+    moveOnRoll: ({ params, body, who }) => moveOnRoll(glen, params.classId, who, body),
     passwordAddresses: ({ params, body, who }) =>
-      makePasswordAddresses(glen, params.classId, who.person!.id, body),
+      makePasswordAddresses(glen, params.classId, who, body),
   }) satisfies Partial<Handlers>;

@@ -69,7 +69,11 @@ export async function setStaff(
     for (const id of new Set([...before, ...after].map((entry) => entry.person_id)))
       await glen.announce(`person:${id}`, { thing: 'classes', id: classId });
     const fresh = teachers.filter((t) => t.isNew).map((t) => t.id);
-    const addresses = await addressesFor(glen, fresh, who.person!.id);
+    const addresses = await addressesFor(
+      glen,
+      { personIds: fresh, forgotten: false },
+      who.person!.id,
+    );
     return { before, after, answer: { addresses } };
   });
 }

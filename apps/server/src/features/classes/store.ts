@@ -33,6 +33,7 @@ interface KnownRow {
   name: string;
   accounts: { email: string }[];
   roles: { role: PersonRole }[];
+  retired_at: string | null;
 }
 
 /** Everybody who has one of these addresses or bears one of these names. */
@@ -45,19 +46,22 @@ export async function knownBy(
   const namesakes = await Person.findAll({ attributes: ['id'], where: { name: names } });
   const ids = [...new Set([...owners.map((a) => a.person_id), ...namesakes.map((p) => p.id)])];
   const people = await Person.findAll({
-    where: { id: ids },
+    where: { id: ids, merged_into: null },
     include: [
       { model: Account, as: 'accounts', attributes: ['email'] },
       { association: 'roles', attributes: ['role'] },
     ],
   });
   return people.map((row) => {
-    const { id, name, roles, accounts } = row.get({ plain: true }) as unknown as KnownRow;
+    const { id, name, roles, accounts, retired_at } = row.get({
+      plain: true,
+    }) as unknown as KnownRow;
     return {
       id,
       name,
       emails: accounts.map((a) => a.email),
       isStudent: !areStaff(roles.map((r) => r.role)),
+      isRetired: retired_at !== null,
     };
   });
 }
@@ -119,21 +123,6 @@ export async function schoolAccountsOf(db: Db, personIds: number[]): Promise<Acc
     order: [['id', 'ASC']],
   });
   return found.map((row) => row.get({ plain: true }) as unknown as AccountOfPerson);
-}
-
-/** Lets an account's password be set by another address; the one before is dead. */
-export async function writePasswordAddress(
-  db: Db,
-  address: { accountId: number; tokenHash: string; expiresAt: string; by: number },
-): Promise<void> {
-  const { PasswordAddress } = db.models;
-  await PasswordAddress.destroy({ where: { account_id: address.accountId } });
-  await PasswordAddress.create({
-    account_id: address.accountId,
-    token_hash: address.tokenHash,
-    expires_at: address.expiresAt,
-    made_by: address.by,
-  });
 }
 
 export type ClassColumns = Partial<

@@ -1,4 +1,4 @@
-import { KNOCK_UNTIL_ROLL, resolveRules, withoutKnocking } from '@glen/core';
+import { type Action, KNOCK_UNTIL_ROLL, resolveRules, withoutKnocking } from '@glen/core';
 import type { Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
@@ -10,7 +10,7 @@ import { heldRules, rollIds, writeRules } from './store.js';
 async function settle(
   glen: Glen,
   classId: number,
-  { by, action, isKnocking }: { by: number; action: string; isKnocking: boolean },
+  { by, action, isKnocking }: { by: number; action: Action; isKnocking: boolean },
 ): Promise<void> {
   const { rules: before } = await heldRules(glen.db, classId);
   const rest = withoutKnocking(before);

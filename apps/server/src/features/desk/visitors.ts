@@ -1,3 +1,4 @@
+import type { Action } from '@glen/core';
 import type { Answer, DeskVisitor } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
@@ -19,7 +20,7 @@ async function announceVisitor(glen: Glen, visitor: Known): Promise<void> {
 }
 
 interface Move {
-  action: string;
+  action: Action;
   from: DeskVisitor['state'][];
   to: DeskVisitor['state'];
   /** What else comes with it. */

@@ -1,5 +1,6 @@
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
+import { isOffice } from '../../http/access.js';
 import { stale, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { mayChange } from '../school/classItem.js';
@@ -33,7 +34,7 @@ export async function describeGroups(
   ]);
   return {
     version,
-    mayEdit: mayChange(klass),
+    mayEdit: mayChange(klass) || (isOffice(who) && klass?.put_away_at === null),
     staff,
     groups: rows.map((g) => ({
       id: g.id,

@@ -1,3 +1,4 @@
+import type { Action } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound, stale } from '../../http/problem.js';
@@ -10,7 +11,7 @@ import { heldLink, updateLink, type LinkRow } from './store.js';
 interface LinkChange {
   linkId: number;
   version: number;
-  action: string;
+  action: Action;
 }
 
 /** What a link's row is to say, and what the log says of it where that is more. */

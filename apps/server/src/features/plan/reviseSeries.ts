@@ -1,4 +1,4 @@
-import type { SchoolCalendar } from '@glen/core';
+import type { Action, SchoolCalendar } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound, stale, wrongField } from '../../http/problem.js';
@@ -34,7 +34,7 @@ interface OneEdit {
   seriesId: number;
   version: number;
   by: number;
-  action: string;
+  action: Action;
 }
 
 /**

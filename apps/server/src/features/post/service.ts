@@ -1,3 +1,4 @@
+import type { Action } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, stale, wrongField } from '../../http/problem.js';
@@ -74,7 +75,7 @@ async function mustHostAll(glen: Glen, id: number, by: number): Promise<void> {
 interface Change {
   by: number;
   version: number;
-  action: string;
+  action: Action;
   text: (row: PostRow) => PostText;
   places?: PlaceText[];
 }

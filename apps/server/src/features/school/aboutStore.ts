@@ -12,11 +12,18 @@ const ONLY_ROW = 1;
 
 async function read(db: Db, isHeld: boolean): Promise<KeptAbout> {
   const row = (await db.models.School.findByPk(ONLY_ROW, {
-    attributes: ['name', 'help', 'calendar', 'classes_by', 'about_version'],
+    attributes: ['name', 'help', 'calendar', 'classes_by', 'resets_by', 'about_version'],
     ...(isHeld ? { lock: Transaction.LOCK.UPDATE } : {}),
   }))!;
-  const { name, help, calendar, classes_by: classesBy, about_version: version } = row;
-  return { name, help, zone: calendar.zone, classesBy, version };
+  const {
+    name,
+    help,
+    calendar,
+    classes_by: classesBy,
+    resets_by: resetsBy,
+    about_version: version,
+  } = row;
+  return { name, help, zone: calendar.zone, classesBy, resetsBy, version };
 }
 
 /** What the school says of itself. */
@@ -28,10 +35,16 @@ export const heldAbout = (db: Db): Promise<KeptAbout> => read(db, true);
 /** Writes all of it but the zone, which the calendar keeps. */
 export async function writeAbout(
   db: Db,
-  { name, help, classesBy }: Omit<About, 'zone'>,
+  { name, help, classesBy, resetsBy }: Omit<About, 'zone'>,
 ): Promise<void> {
   await db.models.School.update(
-    { name, help, classes_by: classesBy, about_version: literal('about_version + 1') },
+    {
+      name,
+      help,
+      classes_by: classesBy,
+      resets_by: resetsBy,
+      about_version: literal('about_version + 1'),
+    },
     { where: { id: ONLY_ROW } },
   );
 }

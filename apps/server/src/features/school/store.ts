@@ -11,12 +11,13 @@ interface School {
   /** Whom students ask when something technical fails. */
   help: string;
   classes_by: 'teachers' | 'office';
+  alone: number;
 }
 
 /** The one school of this installation; before anybody has moved in, a problem that says so. */
 export async function readSchool(db: Db): Promise<School> {
   const row = await db.one<School>(
-    'SELECT name, calendar, rules, locked, help, classes_by FROM school WHERE id = 1',
+    'SELECT name, calendar, rules, locked, help, classes_by, alone FROM school WHERE id = 1',
     {},
   );
   if (!row) throw notMovedIn();
@@ -77,7 +78,7 @@ export const markSeen = (db: Db, id: number, personId: number): Promise<number> 
 export const schoolExists = async (db: Db): Promise<boolean> =>
   (await db.models.School.count()) > 0;
 
-interface NewSchool extends Omit<School, 'help' | 'classes_by'> {
+interface NewSchool extends Omit<School, 'help' | 'classes_by' | 'alone'> {
   region: string | null;
   dateOrder?: 'dmy' | 'mdy' | 'ymd';
   hours?: '24' | '12';

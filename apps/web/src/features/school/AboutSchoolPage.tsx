@@ -15,18 +15,18 @@ const MAKERS = [
   { value: 'office', label: 'head and office alone' },
 ];
 
+const RESETTERS = [
+  { value: 'office', label: 'the office alone' },
+  { value: 'hosts', label: 'the office or a host of theirs' },
+];
+
 type Editing = ReturnType<typeof useAboutSchool>;
 
-const Sentence = ({ watch, setValue }: Editing) => (
-  <p className="text-lg leading-[2.3]">
-    Its times are those of{' '}
-    <ChoicePart
-      label="Time zone"
-      value={watch('zone')}
-      onChange={(zone) => setValue('zone', zone, { shouldDirty: true })}
-      choices={ZONES}
-    />
-    ; class periods are made, and new teachers taken in, by{' '}
+/** Who does what, where there is an office beside the teachers. */
+const WhoDoesWhat = ({ watch, setValue }: Editing) => (
+  <>
+    {' '}
+    Class periods are made, and new teachers taken in, by{' '}
     <ChoicePart
       label="Who makes class periods"
       value={watch('classesBy')}
@@ -35,9 +35,33 @@ const Sentence = ({ watch, setValue }: Editing) => (
       }
       choices={MAKERS}
     />
+    . A student who has lost their password gets a new way in from{' '}
+    <ChoicePart
+      label="Who gives a new way in"
+      value={watch('resetsBy')}
+      onChange={(by) => setValue('resetsBy', by as AboutSchool['resetsBy'], { shouldDirty: true })}
+      choices={RESETTERS}
+    />
     .
-  </p>
+  </>
 );
+
+function Sentence(editing: Editing) {
+  const { watch, setValue } = editing;
+  const { data: me } = api.useMeQuery();
+  return (
+    <p className="text-lg leading-[2.3]">
+      Times are those of{' '}
+      <ChoicePart
+        label="Time zone"
+        value={watch('zone')}
+        onChange={(zone) => setValue('zone', zone, { shouldDirty: true })}
+        choices={ZONES}
+      />
+      .{!me?.school.alone && <WhoDoesWhat {...editing} />}
+    </p>
+  );
+}
 
 const TwoSchools = ({ theirs, ...choose }: Editing) =>
   theirs ? (
@@ -91,6 +115,11 @@ const ToRead = ({ about }: { about: AboutSchool }) => (
       {about.classesBy === 'teachers'
         ? 'Every teacher makes class periods.'
         : 'Head and office make class periods.'}
+    </p>
+    <p>
+      {about.resetsBy === 'office'
+        ? 'A student who has lost their password gets a new way in from the office.'
+        : 'A student who has lost their password gets a new way in from the office or a host of theirs.'}
     </p>
   </div>
 );

@@ -1,0 +1,182 @@
+import { z } from 'zod';
+import { PERSON_ROLES } from '@glen/core';
+import { date, id, idParam, text, time, utcInstant, version } from './basics.js';
+import { emailField } from './classSchemas.js';
+import { accountSchema, newPassword } from './peopleSchemas.js';
+
+// The people of the school, as those who look after them see and change them.
+
+const role = z.enum(PERSON_ROLES);
+const name120 = text(120).trim().min(1, 'Give a name.');
+
+/** How many people a list gives at once. */
+export const PEOPLE_AT_ONCE = 100;
+
+export const peopleQuery = z.object({
+  /** The beginnings of names or addresses. */
+  q: z.string().max(80).default(''),
+  role: role.optional(),
+  standing: z.enum(['here', 'retired']).default('here'),
+  sort: z.enum(['name', 'family', 'newest']).default('name'),
+  /** The id of the last one had so far. */
+  after: idParam.optional(),
+});
+
+export const personRow = z.object({
+  id,
+  name: z.string(),
+  roles: z.array(role),
+  /** The address at the school, else the one from home; null: they have no account. */
+  email: z.string().nullable(),
+  /** How many class periods they teach, and on how many rolls they stand. */
+  teaches: z.int(),
+  learns: z.int(),
+  /** Here no longer since (UTC); null: they are. */
+  retiredAt: utcInstant.nullable(),
+});
+
+const classOf = z.object({ id, title: z.string() });
+
+/** An account with what the office needs to know of it. */
+export const keptAccount = accountSchema.extend({
+  /** Its owner has set a password. */
+  hasPassword: z.boolean(),
+  /** Until when a one-time address stands for it (UTC); null: there is none. */
+  addressUntil: utcInstant.nullable(),
+});
+
+export const personDetail = z.object({
+  id,
+  version,
+  name: z.string(),
+  roles: z.array(role),
+  accounts: z.array(keptAccount),
+  retiredAt: utcInstant.nullable(),
+  teaches: z.array(classOf.extend({ as: z.enum(['host', 'co-teacher', 'presenter']) })),
+  learns: z.array(classOf),
+  /** The doors of their day, as they see them; of those, a host is told their own class periods’. */
+  doors: z.array(
+    z.object({
+      id,
+      title: z.string(),
+      date,
+      time,
+      code: z.string(),
+      state: z.enum(['shut', 'open', 'ended']),
+    }),
+  ),
+  guardians: z.array(z.object({ id, name: z.string(), email: z.string().nullable() })),
+  /** Whose guardian they are. */
+  guards: z.array(z.object({ id, name: z.string() })),
+  /** What whoever asks may do here. */
+  may: z.object({
+    /** Change name, roles and accounts; retire and bring back; make two records one. */
+    keep: z.boolean(),
+    /** Give a new way in to whoever has a password already. */
+    reset: z.boolean(),
+  }),
+});
+
+/** Somebody new to the school. */
+export const newPerson = z.object({
+  name: name120,
+  roles: z.array(role).min(1, 'Say what they are to the school.'),
+  /** Blank: without an account. */
+  email: z.union([z.literal(''), emailField]).default(''),
+  kind: z.enum(['school', 'personal']).default('school'),
+});
+
+export const personWords = z.object({
+  version,
+  name: name120,
+  roles: z.array(role).min(1, 'Say what they are to the school.'),
+});
+
+export const newAccount = z.object({
+  version,
+  kind: z.enum(['school', 'personal']),
+  email: emailField,
+});
+
+export const wayIn = z.object({ email: z.string(), address: z.string(), until: utcInstant });
+
+/** What retiring somebody would touch. */
+export const retireFacts = z.object({
+  /** Class periods that nobody else hosts: somebody must take them over first. */
+  onlyHostOf: z.array(classOf),
+  teaches: z.int(),
+  /** Sessions still to come in class periods they host, and when the next begins. */
+  sessions: z.int(),
+  next: z.object({ classTitle: z.string(), date, time }).nullable(),
+  rolls: z.array(classOf),
+  groups: z.int(),
+  links: z.int(),
+  isLastOffice: z.boolean(),
+  isYourself: z.boolean(),
+});
+
+/** What making two records one would bring together. */
+export const mergeFacts = z.object({
+  other: personRow.extend({ version }),
+  accounts: z.array(accountSchema),
+  teaches: z.array(classOf),
+  learns: z.array(classOf),
+  /** Why it cannot be; blank: it can. */
+  why: z.string(),
+});
+
+export const guardianBody = z.object({
+  version,
+  guardians: z
+    .array(
+      z.union([
+        z.strictObject({ personId: id }),
+        z.strictObject({ name: name120, email: z.union([z.literal(''), emailField]) }),
+      ]),
+    )
+    .max(10, 'At most ten.'),
+});
+
+/** One thing that somebody did, from the log. */
+export const happening = z.object({
+  id,
+  at: utcInstant,
+  by: z.object({ id, name: z.string() }).nullable(),
+  /** What was done, in words. */
+  what: z.string(),
+  /** To what, in words. */
+  to: z.string(),
+  /** What it said before and after, field by field. */
+  changes: z.array(z.object({ field: z.string(), before: z.string(), after: z.string() })),
+});
+
+export const happenedQuery = z.object({
+  person: idParam.optional(),
+  kind: z.enum(['people', 'classes', 'links', 'sessions', 'posts', 'doors', 'school']).optional(),
+  /** The id of the last one had so far. */
+  before: idParam.optional(),
+});
+
+/** One's own account, as its owner changes it. */
+export const ownAccount = z.object({
+  version,
+  name: z.string(),
+  /** The school says what students are called. */
+  mayRename: z.boolean(),
+  accounts: z.array(accountSchema.extend({ hasPassword: z.boolean() })),
+  hours: z.enum(['24', '12']).nullable(),
+  theme: z.enum(['light', 'dark']).nullable(),
+  told: z.object({ knock: z.boolean(), changes: z.boolean() }),
+});
+
+export const ownWishes = z.object({
+  version,
+  name: text(120).trim().min(1, 'Say what you are called.'),
+  hours: z.enum(['24', '12']).nullable(),
+  theme: z.enum(['light', 'dark']).nullable(),
+  told: z.object({ knock: z.boolean(), changes: z.boolean() }),
+});
+
+const password = z.string().min(1, 'Give your password.').max(200);
+export const changePasswordBody = z.object({ now: password, next: newPassword });
+export const changeAddressBody = z.object({ accountId: id, email: emailField, now: password });

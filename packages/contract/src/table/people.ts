@@ -1,0 +1,67 @@
+import { z } from 'zod';
+import { done, id, idParam, version } from '../basics.js';
+import {
+  changeAddressBody,
+  changePasswordBody,
+  guardianBody,
+  happenedQuery,
+  happening,
+  mergeFacts,
+  newAccount,
+  newPerson,
+  ownAccount,
+  ownWishes,
+  peopleQuery,
+  personDetail,
+  personRow,
+  personWords,
+  retireFacts,
+  wayIn,
+} from '../keepingSchemas.js';
+import type { EndpointName } from '../endpoints.js';
+import type { Shapes } from './shapes.js';
+
+const ofPerson = z.object({ personId: idParam });
+const detail = z.object({ person: personDetail });
+
+/** Looking after people, and after one's own account. */
+export const people = {
+  people: {
+    query: peopleQuery,
+    answer: z.object({
+      people: z.array(personRow),
+      /** How many there are in all; told with the first of them. */
+      total: z.int().nullable(),
+      /** Whether there are more after the last. */
+      isMore: z.boolean(),
+    }),
+  },
+  addPerson: { body: newPerson, answer: detail.extend({ wayIn: wayIn.nullable() }) },
+  person: { params: ofPerson, answer: detail },
+  editPerson: { params: ofPerson, body: personWords, answer: detail },
+  addAccount: { params: ofPerson, body: newAccount, answer: detail },
+  removeAccount: {
+    params: ofPerson,
+    body: z.object({ version, accountId: id }),
+    answer: detail,
+  },
+  wayIn: { params: ofPerson, body: z.object({ accountId: id }), answer: wayIn },
+  retireFacts: { params: ofPerson, answer: retireFacts },
+  retirePerson: { params: ofPerson, body: z.object({ version }), answer: detail },
+  bringBackPerson: { params: ofPerson, body: z.object({ version }), answer: detail },
+  mergeFacts: { params: ofPerson, query: z.object({ other: idParam }), answer: mergeFacts },
+  mergePeople: {
+    params: ofPerson,
+    body: z.object({ version, otherId: id, otherVersion: version }),
+    answer: detail,
+  },
+  setGuardians: { params: ofPerson, body: guardianBody, answer: detail },
+  happened: {
+    query: happenedQuery,
+    answer: z.object({ entries: z.array(happening), isMore: z.boolean() }),
+  },
+  ownAccount: { answer: ownAccount },
+  setOwnAccount: { body: ownWishes, answer: ownAccount },
+  changePassword: { body: changePasswordBody, answer: done },
+  changeAddress: { body: changeAddressBody, answer: ownAccount },
+} satisfies Partial<Record<EndpointName, Shapes>>;
