@@ -128,7 +128,7 @@ describe('one person', () => {
       });
     expect((await edit('Tora Lid-Berg')).body.person.name).toBe('Tora Lid-Berg');
     const late = await edit('Thora Lid');
-    expect([late.status, late.body.current.person.name]).toEqual([409, 'Tora Lid-Berg']);
+    expect([late.status, late.body.current.name]).toEqual([409, 'Tora Lid-Berg']);
     expect((await list('q=berg')).people.map((p) => p.id)).toContain(person.id);
   });
 

@@ -6,15 +6,17 @@ import { root } from '../../../scripts/build.mjs';
 const SRC = join(root, 'apps/web/src');
 const css = readFileSync(join(SRC, 'app/theme.css'), 'utf8');
 
-/** The tokens of one theme: those of the light one, overlaid by the dark one's where asked. */
+/** The tokens of one theme; those with a single value are the same in both. */
 function tokens(theme: 'light' | 'dark'): Map<string, string> {
-  const [light, dark] = [
-    css.slice(css.indexOf(':root {')),
-    css.slice(css.indexOf('prefers-color-scheme: dark')),
-  ].map((part) => part.slice(0, part.indexOf('color-scheme:', part.indexOf('--paper'))));
-  const read = (text: string): [string, string][] =>
-    [...text.matchAll(/--([a-z-]+): (#[0-9a-f]{6})/g)].map((m) => [m[1]!, m[2]!]);
-  return new Map([...read(light!), ...(theme === 'dark' ? read(dark!) : [])]);
+  const HEX = '#[0-9a-f]{6}';
+  const token = new RegExp(`--([a-z-]+): (?:light-dark\\()?(${HEX})(?:, (${HEX})\\))?;`, 'g');
+  const screen = css.slice(0, css.indexOf('@media print'));
+  return new Map(
+    [...screen.matchAll(token)].map(([, name, light, dark]) => [
+      name!,
+      theme === 'dark' ? (dark ?? light!) : light!,
+    ]),
+  );
 }
 
 /** Relative luminance and contrast ratio, WCAG 2.2 (published), "relative luminance" and "contrast ratio" of its definitions. */

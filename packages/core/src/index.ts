@@ -27,6 +27,7 @@ export {
 } from './people/roles.js';
 export { actionInWords, type Action } from './audit/actions.js';
 export { changesInWords } from './audit/changes.js';
+export { notesForPerson, type PersonFacts } from './margin/notesForPerson.js';
 export { searchWords, wordsAsked } from './people/searchWords.js';
 export { classTitle } from './calendar/classTitle.js';
 export { nextBell } from './calendar/nextBell.js';

@@ -93,6 +93,8 @@ const TAGS = [
   'links',
   'groups',
   'course-page',
+  'people',
+  'account',
 ] as const;
 type Tag = (typeof TAGS)[number];
 
@@ -136,6 +138,9 @@ export const api = createApi({
       'groups',
     ];
     const rule: Tag[] = ['rules', 'today', 'class', 'links', 'desk', 'invitation'];
+    const roll: Tag[] = ['classes', 'class', 'today', 'groups', 'links', 'rules', 'people'];
+    /** What somebody is and has shows wherever they are named. */
+    const person: Tag[] = ['people', 'account', 'me', 'class', 'classes', 'groups', 'links'];
     const plan: Tag[] = ['today', 'sessions', 'class', 'rules', 'desk', 'invitation', 'links'];
     return {
       me: ask('me', ['me']),
@@ -179,6 +184,44 @@ export const api = createApi({
       finishMoveIn: tell('finishMoveIn', [...TAGS]),
       passwordFor: ask('passwordFor', []),
       setPassword: tell('setPassword', [...TAGS]),
+      people: build.infiniteQuery<Answer<'people'>, Given<'people'>, number | undefined>({
+        infiniteQueryOptions: {
+          initialPageParam: undefined,
+          getNextPageParam: ({ people: some, isMore }) => (isMore ? some.at(-1)!.id : undefined),
+        },
+        query: ({ queryArg: { query }, pageParam: after }) => ({
+          name: 'people',
+          ask: { query: { ...query, after } },
+        }),
+        providesTags: ['people'],
+      }),
+      happened: build.infiniteQuery<Answer<'happened'>, Given<'happened'>, number | undefined>({
+        infiniteQueryOptions: {
+          initialPageParam: undefined,
+          getNextPageParam: ({ entries, isMore }) => (isMore ? entries.at(-1)!.id : undefined),
+        },
+        query: ({ queryArg: { query }, pageParam: before }) => ({
+          name: 'happened',
+          ask: { query: { ...query, before } },
+        }),
+        providesTags: ['people', 'class', 'links', 'sessions', 'posts', 'desk', 'school', 'rules'],
+      }),
+      addPerson: tell('addPerson', ['people']),
+      person: ask('person', ['people', 'class']),
+      editPerson: tell('editPerson', person),
+      addAccount: tell('addAccount', person),
+      removeAccount: tell('removeAccount', person),
+      wayIn: tell('wayIn', ['people']),
+      retireFacts: ask('retireFacts', ['people', 'class']),
+      retirePerson: tell('retirePerson', person),
+      bringBackPerson: tell('bringBackPerson', person),
+      mergeFacts: ask('mergeFacts', ['people', 'class']),
+      mergePeople: tell('mergePeople', person),
+      setGuardians: tell('setGuardians', ['people']),
+      ownAccount: ask('ownAccount', ['account']),
+      setOwnAccount: tell('setOwnAccount', ['account', 'me', 'people']),
+      changePassword: tell('changePassword', ['account']),
+      changeAddress: tell('changeAddress', ['account', 'me', 'people']),
       addClass: tell('addClass', ['classes', 'class', 'today', 'sessions', 'links']),
       editClass: tell('editClass', [...plan, 'classes']),
       copyClass: tell('copyClass', ['classes', 'class', 'today', 'sessions', 'links']),
@@ -188,8 +231,12 @@ export const api = createApi({
       setStaff: tell('setStaff', [...plan, 'classes']),
       knockUntilRoll: tell('knockUntilRoll', ['class', 'posts', ...rule]),
       previewRoll: tell('previewRoll', []),
-      addToRoll: tell('addToRoll', ['classes', 'class', 'today', 'groups', 'links', 'rules']),
-      takeOffRoll: tell('takeOffRoll', ['classes', 'class', 'today', 'groups', 'links', 'rules']),
+      addToRoll: tell('addToRoll', roll),
+      rollTouched: ask('rollTouched', ['class', 'groups', 'links']),
+      rollLeft: ask('rollLeft', ['class', 'people']),
+      takeOffRoll: tell('takeOffRoll', roll),
+      bringBackToRoll: tell('bringBackToRoll', roll),
+      moveOnRoll: tell('moveOnRoll', roll),
       passwordAddresses: tell('passwordAddresses', []),
       signIn: tell('signIn', [...TAGS]),
       signOut: tell('signOut', [...TAGS]),

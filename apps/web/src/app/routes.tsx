@@ -1,4 +1,4 @@
-import { Suspense, lazy, type ReactNode } from 'react';
+import { Suspense, lazy, useEffect, type ReactNode } from 'react';
 import { BrowserRouter, Link, Route, Routes, useLocation } from 'react-router';
 import { areStaff } from '@glen/core/light';
 import { NOT_MOVED_IN, type Me } from '@glen/contract';
@@ -23,6 +23,10 @@ const AllLinksPage = lazy(() => import('../features/link/AllLinks.js'));
 const PostsPage = lazy(() => import('../features/post/PostsPage.js'));
 const ReachPage = lazy(() => import('../features/reach/ReachPage.js'));
 const SeeAsPage = lazy(() => import('../features/reach/SeeAsPage.js'));
+const PeoplePage = lazy(() => import('../features/people/PeoplePage.js'));
+const PersonPage = lazy(() => import('../features/people/PersonPage.js'));
+const HappenedPage = lazy(() => import('../features/people/HappenedPage.js'));
+const AccountPage = lazy(() => import('../features/accounts/AccountPage.js'));
 const AboutSchoolPage = lazy(() => import('../features/school/AboutSchoolPage.js'));
 const SchoolPage = lazy(() => import('../features/school/SchoolPage.js'));
 const SchoolDefaults = lazy(() =>
@@ -75,6 +79,10 @@ function TeacherPages({ me }: { me: Me }) {
         <Route path="posts/see-as" element={<SeeAsPage />} />
         <Route path="school" element={<SchoolPage me={me} />} />
         <Route path="school/about" element={<AboutSchoolPage />} />
+        <Route path="school/people" element={<PeoplePage />} />
+        <Route path="school/happened" element={<HappenedPage me={me} />} />
+        <Route path="people/:personId" element={<PersonPage me={me} />} />
+        <Route path="account" element={<AccountPage me={me} />} />
         <Route path="school/entry" element={<SchoolDefaults me={me} />} />
         <Route path="school/my-entry" element={<OwnDefaults me={me} />} />
         <Route path="desk/:linkId" element={<DeskPage me={me} />} />
@@ -112,9 +120,7 @@ function OwnPages({ me }: { me: Me }) {
   const { pathname } = useLocation();
   if (!isStaff(me))
     return (
-      <Fetched>
-        <MyDayPage me={me} />
-      </Fetched>
+      <Fetched>{pathname === '/account' ? <AccountPage me={me} /> : <MyDayPage me={me} />}</Fetched>
     );
   const small = pathname.match(/^\/desk\/(\d+)\/small$/);
   if (small)
@@ -132,10 +138,19 @@ function OwnPages({ me }: { me: Me }) {
   return <TeacherPages me={me} />;
 }
 
+/** Colours by somebody's own wish; without one, as their machine has it. */
+function useTheme(theme: Me['theme']): void {
+  useEffect(() => {
+    if (theme) document.documentElement.dataset.theme = theme;
+    else delete document.documentElement.dataset.theme;
+  }, [theme]);
+}
+
 function Pages() {
   const { data: me, error, refetch } = api.useMeQuery();
   const { pathname } = useLocation();
   const problem = problemOf(error);
+  useTheme(me?.theme ?? null);
   if (!me && problem?.type === NOT_MOVED_IN) return <NotMovedIn />;
   if (!me)
     return (

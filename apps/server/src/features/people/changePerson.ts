@@ -43,6 +43,6 @@ export async function changePerson(
     return true;
   });
   const now = await describePerson(glen, personId, who);
-  if (!isDone) throw stale(now);
+  if (!isDone) throw stale(now.person);
   return now;
 }

@@ -1,8 +1,9 @@
 import { Popover } from 'radix-ui';
+import { Link } from 'react-router';
 import type { Me } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { restartLive } from '../../app/live.js';
-import { Button } from '../../ui/Button.js';
+import { Button, buttonClass } from '../../ui/Button.js';
 
 export const kindInWords = (kind: 'school' | 'personal'): string =>
   kind === 'school' ? 'school account' : 'home account';
@@ -39,6 +40,11 @@ export function AccountMenu({ me, tone = 'bar' }: { me: Me; tone?: 'bar' | 'page
               <span className="min-w-0 truncate">Use {a.email}</span>
             </Button>
           ))}
+          <Popover.Close asChild>
+            <Link to="/account" className={buttonClass()}>
+              Your account
+            </Link>
+          </Popover.Close>
           <Button onClick={() => void signOut().then(restartLive)}>Sign out</Button>
         </Popover.Content>
       </Popover.Portal>

@@ -23,7 +23,7 @@ const Strip = ({ way }: { way: Way }) => (
     <div className="min-w-44 flex-1">
       <p className="font-semibold">{way.name}</p>
       <p className="text-sm text-soft">
-        You sign in as {way.email}. Set your password here, once, within two weeks:
+        You sign in as {way.email}. Set your password here, once, within three days:
       </p>
       <p className="font-mono text-sm break-all">{way.address}</p>
     </div>
@@ -49,7 +49,7 @@ export function WaysIn({ ways, onClose }: { ways: PasswordAddresses; onClose: ()
       </h2>
       {ways.length > 0 && (
         <p className="text-soft print:hidden">
-          Each works once and for two weeks. They are shown now and never again; new ones can be
+          Each works once and for three days. They are shown now and never again; new ones can be
           made any time, and make these useless.
         </p>
       )}

@@ -1,26 +1,45 @@
 import { NavLink } from 'react-router';
+import { areOffice } from '@glen/core/light';
+import type { Me } from '@glen/contract';
+import { api } from '../../app/api.js';
 
-const TABS = [
+interface Tab {
+  to: string;
+  name: string;
+  /** Whether somebody has any use for it; left out: everybody. */
+  isFor?: (me: Me) => boolean;
+}
+
+const forOffice = (me: Me): boolean => areOffice(me.person?.roles ?? []);
+
+const TABS: Tab[] = [
   { to: '/school', name: 'Calendar' },
   { to: '/school/about', name: 'About' },
+  { to: '/school/people', name: 'People', isFor: forOffice },
+  { to: '/school/happened', name: 'What happened', isFor: forOffice },
   { to: '/school/entry', name: 'Entry rules' },
-  { to: '/school/my-entry', name: 'My own defaults' },
+  // Whoever teaches alone has one set of defaults: the school's are theirs.
+  { to: '/school/my-entry', name: 'My own defaults', isFor: (me) => !me.school.alone },
 ];
 
 /** What the School place holds. */
-export const SchoolTabs = () => (
-  <nav aria-label="About the school" className="mb-4 flex gap-6 border-b border-line">
-    {TABS.map(({ to, name }) => (
-      <NavLink
-        key={to}
-        end
-        to={to}
-        className={({ isActive }) =>
-          `border-b-3 pb-2 ${isActive ? 'border-bracken font-bold' : 'border-transparent text-soft hover:text-ink'}`
-        }
-      >
-        {name}
-      </NavLink>
-    ))}
-  </nav>
-);
+export function SchoolTabs() {
+  const { data: me } = api.useMeQuery();
+  const tabs = TABS.filter(({ isFor }) => !isFor || (me && isFor(me)));
+  return (
+    <nav aria-label="About the school" className="mb-4 flex flex-wrap gap-x-6 border-b border-line">
+      {tabs.map(({ to, name }) => (
+        <NavLink
+          key={to}
+          end
+          to={to}
+          className={({ isActive }) =>
+            `border-b-3 pb-2 ${isActive ? 'border-bracken font-bold' : 'border-transparent text-soft hover:text-ink'}`
+          }
+        >
+          {name}
+        </NavLink>
+      ))}
+    </nav>
+  );
+}

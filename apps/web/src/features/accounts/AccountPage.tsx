@@ -1,0 +1,156 @@
+import { Link } from 'react-router';
+import type { Answer, Me, Sent } from '@glen/contract';
+import { areStaff } from '@glen/core/light';
+import { api } from '../../app/api.js';
+import { Loaded } from '../../app/Loaded.js';
+import { useKeptForm } from '../../app/useKeptForm.js';
+import { Button } from '../../ui/Button.js';
+import { FieldError } from '../../ui/Field.js';
+import { PickOne } from '../../ui/PickOne.js';
+import { TextField } from '../../ui/TextField.js';
+import { Theirs } from '../../ui/Theirs.js';
+import { kindInWords } from './AccountMenu.js';
+import { NewAddress } from './NewAddress.js';
+import { NewPassword } from './NewPassword.js';
+
+type Own = Answer<'ownAccount'>;
+type Wishes = Omit<Sent<'setOwnAccount'>, 'version'>;
+
+const THEMES = [
+  ['system', 'as this machine has it'],
+  ['light', 'light'],
+  ['dark', 'dark'],
+] as const;
+
+const schema = async () => (await import('@glen/contract/forms')).ownWishes.omit({ version: true });
+
+const fieldsOf = ({ name, hours, theme, told }: Own): Wishes => ({ name, hours, theme, told });
+
+interface ToldProps {
+  told: Wishes['told'];
+  onChange: (told: Wishes['told']) => void;
+}
+
+/** What one is told beside what one looks at. */
+const Told = ({ told, onChange }: ToldProps) => (
+  <fieldset>
+    <legend className="text-sm font-semibold">What you are told</legend>
+    <label className="mt-1 flex items-baseline gap-2.5">
+      <input
+        type="checkbox"
+        className="accent-bracken"
+        checked={told.knock}
+        onChange={(e) => onChange({ ...told, knock: e.target.checked })}
+      />
+      A sound at the desk when somebody knocks
+    </label>
+    <label className="mt-1 flex items-baseline gap-2.5">
+      <input
+        type="checkbox"
+        className="accent-bracken"
+        checked={told.changes}
+        onChange={(e) => onChange({ ...told, changes: e.target.checked })}
+      />
+      A word on Today when a change of the calendar or the time zone moves sessions of yours
+    </label>
+  </fieldset>
+);
+
+function WishesForm({ own, isStaff }: { own: Own; isStaff: boolean }) {
+  const [save] = api.useSetOwnAccountMutation();
+  const form = useKeptForm<Own, Wishes, Wishes>({
+    kept: own,
+    fieldsOf,
+    schema,
+    save: (sent, version) => save({ body: { ...sent, version } }),
+  });
+  const { register, watch, setValue, formState, problem, theirs, isDirty, submit } = form;
+  const dirty = { shouldDirty: true };
+  return (
+    <form className="grid gap-4" noValidate onSubmit={submit}>
+      {theirs && (
+        <Theirs what="your account" saveOver={form.saveOver} takeTheirs={form.takeTheirs}>
+          There you are called {theirs.name}.
+        </Theirs>
+      )}
+      {own.mayRename ? (
+        <TextField
+          label="What you are called"
+          error={formState.errors.name?.message}
+          {...register('name')}
+        />
+      ) : (
+        <p>
+          You are called <b>{own.name}</b>; the school says so.
+        </p>
+      )}
+      <div>
+        <p className="mb-1 text-sm font-semibold">Colours</p>
+        <PickOne
+          label="Colours"
+          value={watch('theme') ?? 'system'}
+          choices={THEMES}
+          onChange={(theme) => setValue('theme', theme === 'system' ? null : theme, dirty)}
+        />
+      </div>
+      {isStaff && <Told told={watch('told')} onChange={(told) => setValue('told', told, dirty)} />}
+      {problem && !theirs && <FieldError>{problem.title}</FieldError>}
+      <p>
+        <Button type="submit" kind="act" disabled={!isDirty || formState.isSubmitting}>
+          Save it
+        </Button>
+      </p>
+    </form>
+  );
+}
+
+function Account({ own, me }: { own: Own; me: Me }) {
+  const isStaff = areStaff(me.person!.roles);
+  return (
+    <div className="grid max-w-2xl gap-8">
+      <WishesForm own={own} isStaff={isStaff} />
+      <section aria-label="Password">
+        <h2 className="mb-2 text-[19px]">Password</h2>
+        <p className="mb-3 text-soft">
+          Of <span className="break-all">{me.account!.email}</span>, the account in use. Every other
+          browser is signed out of it.
+        </p>
+        <NewPassword email={me.account!.email} />
+      </section>
+      <section aria-label="Addresses">
+        <h2 className="mb-2 text-[19px]">Addresses</h2>
+        <ul>
+          {own.accounts.map((account) => (
+            <li key={account.id} className="border-t border-line py-3">
+              <b className="break-all">{account.email}</b>{' '}
+              <span className="text-soft">{kindInWords(account.kind)}</span>
+              {account.kind === 'school' && !isStaff ? (
+                <p className="text-sm text-soft">The school says by which address it knows you.</p>
+              ) : (
+                <NewAddress account={account} />
+              )}
+            </li>
+          ))}
+        </ul>
+      </section>
+    </div>
+  );
+}
+
+/** Your account: what you are called, how you sign in, and what you wish to see and hear. */
+export default function AccountPage({ me }: { me: Me }) {
+  const asked = api.useOwnAccountQuery();
+  return (
+    <main id="main" className="mx-auto w-full max-w-4xl px-6 py-6">
+      <p className="mb-1">
+        <Link className="text-bracken-deep underline-offset-3 hover:underline" to="/">
+          Back
+        </Link>
+      </p>
+      <h1 className="mb-5 text-[27px]">Your account</h1>
+      <Loaded asked={asked} isPart>
+        {(own) => <Account own={own} me={me} />}
+      </Loaded>
+    </main>
+  );
+}

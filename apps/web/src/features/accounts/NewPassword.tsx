@@ -1,0 +1,56 @@
+import { toast } from 'sonner';
+import type { Answer, Sent } from '@glen/contract';
+import { api } from '../../app/api.js';
+import { useServerForm } from '../../app/useServerForm.js';
+import { Button } from '../../ui/Button.js';
+import { FieldError } from '../../ui/Field.js';
+import { TextField } from '../../ui/TextField.js';
+
+type Typed = Sent<'changePassword'>;
+
+const START: Typed = { now: '', next: '' };
+
+const schema = async () => (await import('@glen/contract/forms')).changePasswordBody;
+
+/** Another password for the account in use, by the one it has. */
+export function NewPassword({ email }: { email: string }) {
+  const [change] = api.useChangePasswordMutation();
+  const form = useServerForm<Typed, Typed, Answer<'changePassword'>>({
+    start: START,
+    schema,
+    send: (body) => change({ body }),
+    onDone: () => {
+      form.reset(START);
+      toast('The password is changed.');
+    },
+  });
+  const { register, formState, problem, submit } = form;
+  const { errors, isSubmitting } = formState;
+  return (
+    <form className="flex flex-wrap items-start gap-3" noValidate onSubmit={submit}>
+      <input type="hidden" name="username" autoComplete="username" value={email} readOnly />
+      <div className="w-64">
+        <TextField
+          label="The password now"
+          type="password"
+          autoComplete="current-password"
+          error={errors.now?.message}
+          {...register('now')}
+        />
+      </div>
+      <div className="w-64">
+        <TextField
+          label="The new password"
+          type="password"
+          autoComplete="new-password"
+          error={errors.next?.message}
+          {...register('next')}
+        />
+      </div>
+      <Button type="submit" className="mt-6 py-2" disabled={isSubmitting}>
+        Change it
+      </Button>
+      {problem && <FieldError>{problem.title}</FieldError>}
+    </form>
+  );
+}

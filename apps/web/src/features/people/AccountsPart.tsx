@@ -1,0 +1,133 @@
+import { useState } from 'react';
+import type { Problem } from '@glen/contract';
+import { messageFor } from '../../app/api.js';
+import { wallClock } from '../../app/clock.js';
+import { Button } from '../../ui/Button.js';
+import { FieldError } from '../../ui/Field.js';
+import { PickOne } from '../../ui/PickOne.js';
+import { TextField } from '../../ui/TextField.js';
+import { dateInWords } from '@glen/core/light';
+import { kindInWords } from '../accounts/AccountMenu.js';
+import { WaysIn } from '../group/WaysIn.js';
+import { Part } from './Part.js';
+import type { Person, PersonEdits, WayIn } from './usePersonEdits.js';
+
+type Account = Person['accounts'][number];
+
+const KINDS = [
+  ['school', 'school account'],
+  ['personal', 'home account'],
+] as const;
+
+function standing({ hasPassword, addressUntil }: Account, zone: string): string {
+  const until = addressUntil && wallClock(addressUntil, zone);
+  const out = until ? `a way in is out until ${dateInWords(until.date)} ${until.time}` : '';
+  return [hasPassword ? 'has a password' : 'no password yet', out].filter(Boolean).join('; ');
+}
+
+interface RowProps {
+  account: Account;
+  zone: string;
+  mayKeep: boolean;
+  mayGive: boolean;
+  onGive: () => void;
+  onRemove: () => void;
+}
+
+const Row = ({ account, zone, mayKeep, mayGive, onGive, onRemove }: RowProps) => (
+  <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-line py-2">
+    <span className="min-w-52 flex-1">
+      <b className="break-all">{account.email}</b>
+      <span className="block text-sm text-soft">
+        {kindInWords(account.kind)}, {standing(account, zone)}
+      </span>
+    </span>
+    {mayGive && (
+      <Button aria-label={`Make a way in for ${account.email}`} onClick={onGive}>
+        {account.hasPassword ? 'New way in' : 'Make a way in'}
+      </Button>
+    )}
+    {mayKeep && (
+      <Button kind="danger-link" aria-label={`Take ${account.email} away`} onClick={onRemove}>
+        Take away
+      </Button>
+    )}
+  </li>
+);
+
+/** Another account by its address; what was typed stays where it is refused. */
+function Another({ edits }: { edits: PersonEdits }) {
+  const [kind, setKind] = useState<'school' | 'personal'>('school');
+  const [email, setEmail] = useState('');
+  const [problem, setProblem] = useState<Problem>();
+  const add = async (): Promise<void> => {
+    const refused = await edits.addAccount(kind, email);
+    setProblem(refused);
+    if (!refused) setEmail('');
+  };
+  return (
+    <form
+      className="mt-3 flex flex-wrap items-end gap-3"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        void add();
+      }}
+    >
+      <div className="w-72">
+        <TextField
+          label="Another account, by its address"
+          type="email"
+          className="!py-1.5"
+          error={messageFor(problem, 'email')}
+          value={email}
+          onChange={(e) => {
+            setEmail(e.target.value);
+            setProblem(undefined);
+          }}
+        />
+      </div>
+      <PickOne label="Which kind" value={kind} choices={KINDS} onChange={setKind} />
+      <Button type="submit">Add it</Button>
+      {problem && !messageFor(problem, 'email') && <FieldError>{problem.title}</FieldError>}
+    </form>
+  );
+}
+
+interface AccountsProps {
+  person: Person;
+  edits: PersonEdits;
+  zone: string;
+}
+
+/** What somebody signs in with, and how they come to a password. */
+export function AccountsPart({ person, edits, zone }: AccountsProps) {
+  const [way, setWay] = useState<WayIn>();
+  const { may, accounts, retiredAt } = person;
+  const isHere = retiredAt === null;
+  return (
+    <Part title="Accounts">
+      {way && (
+        <WaysIn
+          ways={[{ ...way, personId: person.id, name: person.name }]}
+          onClose={() => setWay(undefined)}
+        />
+      )}
+      {accounts.length === 0 && <p className="text-soft">No account.</p>}
+      <ul>
+        {accounts.map((account) => (
+          <Row
+            key={account.id}
+            account={account}
+            zone={zone}
+            mayKeep={may.keep && isHere}
+            mayGive={isHere && (may.reset || !account.hasPassword)}
+            onGive={() => void edits.wayIn(account.id).then(setWay)}
+            onRemove={() => void edits.removeAccount(account.id)}
+          />
+        ))}
+      </ul>
+      {may.keep && isHere && <Another edits={edits} />}
+    </Part>
+  );
+}

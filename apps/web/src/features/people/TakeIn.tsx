@@ -1,0 +1,93 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Answer, Sent } from '@glen/contract';
+import { api } from '../../app/api.js';
+import { useServerForm } from '../../app/useServerForm.js';
+import { Button } from '../../ui/Button.js';
+import { FieldError } from '../../ui/Field.js';
+import { PickOne } from '../../ui/PickOne.js';
+import { TextField } from '../../ui/TextField.js';
+import { WaysIn } from '../group/WaysIn.js';
+import { RolesPart } from './RolesPart.js';
+
+type Typed = Required<Sent<'addPerson'>>;
+
+const schema = async () => (await import('@glen/contract/forms')).newPerson;
+
+const START: Typed = { name: '', email: '', kind: 'school', roles: ['teacher'] };
+
+const KINDS = [
+  ['school', 'the school’s'],
+  ['personal', 'their own, from home'],
+] as const;
+
+type TakenIn = Answer<'addPerson'>;
+
+/** They are taken in: the way to their page, and how they come to a password. */
+const Done = ({ made: { person, wayIn }, onClose }: { made: TakenIn; onClose: () => void }) => (
+  <>
+    <p className="mb-3">
+      <Link className="font-semibold text-bracken-deep underline" to={`/people/${person.id}`}>
+        {person.name}
+      </Link>{' '}
+      is taken in{wayIn ? '.' : ', without an account.'}
+    </p>
+    {wayIn ? (
+      <WaysIn ways={[{ ...wayIn, personId: person.id, name: person.name }]} onClose={onClose} />
+    ) : (
+      <Button onClick={onClose}>Done</Button>
+    )}
+  </>
+);
+
+function Form({ onDone, onClose }: { onDone: (made: TakenIn) => void; onClose: () => void }) {
+  const [add] = api.useAddPersonMutation();
+  const form = useServerForm<Typed, Typed, TakenIn>({
+    start: START,
+    schema,
+    send: (body) => add({ body }),
+    onDone,
+  });
+  const { register, watch, setValue, formState, problem, submit } = form;
+  const { errors, isSubmitting } = formState;
+  return (
+    <form className="grid max-w-2xl gap-4" noValidate onSubmit={submit}>
+      <TextField label="Name" error={errors.name?.message} autoFocus {...register('name')} />
+      <TextField
+        label="Address"
+        type="email"
+        hint="What they sign in with. Blank: they have no account."
+        error={errors.email?.message}
+        {...register('email')}
+      />
+      <PickOne
+        label="Whose address it is"
+        value={watch('kind')}
+        choices={KINDS}
+        onChange={(kind) => setValue('kind', kind)}
+      />
+      <RolesPart roles={watch('roles')} onChange={(roles) => setValue('roles', roles)} />
+      {errors.roles?.message && <FieldError>{errors.roles.message}</FieldError>}
+      {problem && <FieldError>{problem.title}</FieldError>}
+      <p className="flex gap-3">
+        <Button type="submit" kind="act" disabled={isSubmitting}>
+          Take them in
+        </Button>
+        <Button onClick={onClose}>Leave it</Button>
+      </p>
+    </form>
+  );
+}
+
+/** Somebody new to the school. */
+export function TakeIn({ onClose }: { onClose: () => void }) {
+  const [made, setMade] = useState<TakenIn>();
+  return (
+    <section
+      aria-label="Take somebody in"
+      className="mb-5 rounded-big border border-line bg-sheet p-5"
+    >
+      {made ? <Done made={made} onClose={onClose} /> : <Form onDone={setMade} onClose={onClose} />}
+    </section>
+  );
+}

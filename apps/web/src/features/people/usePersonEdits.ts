@@ -1,0 +1,67 @@
+import { toast } from 'sonner';
+import type { Answer, Problem } from '@glen/contract';
+import { api, problemOf } from '../../app/api.js';
+import { offerUndo } from '../../app/undo.js';
+
+export type Person = Answer<'person'>['person'];
+export type WayIn = Answer<'wayIn'>;
+
+interface Result {
+  data?: { person: Person } | undefined;
+  error?: unknown;
+}
+
+/** What can be done to one person beside changing their words; each is saved at once. */
+export function usePersonEdits(person: Person) {
+  const [add] = api.useAddAccountMutation();
+  const [remove] = api.useRemoveAccountMutation();
+  const [give] = api.useWayInMutation();
+  const [retire] = api.useRetirePersonMutation();
+  const [bringBack] = api.useBringBackPersonMutation();
+  const [merge] = api.useMergePeopleMutation();
+  const [setGuardians] = api.useSetGuardiansMutation();
+  const params = { personId: person.id };
+  const { version } = person;
+  const say = ({ error }: Result): Problem | undefined => {
+    const problem = problemOf(error);
+    if (problem) toast.error(problem.errors?.[0]?.message ?? problem.title);
+    return problem;
+  };
+  return {
+    /** Gives what was wrong, if anything was. */
+    addAccount: async (kind: 'school' | 'personal', email: string): Promise<Problem | undefined> =>
+      problemOf((await add({ params, body: { version, kind, email } })).error),
+    removeAccount: async (accountId: number): Promise<void> => {
+      say(await remove({ params, body: { version, accountId } }));
+    },
+    wayIn: async (accountId: number): Promise<WayIn | undefined> => {
+      const { data, error } = await give({ params, body: { accountId } });
+      if (!data) say({ error });
+      return data;
+    },
+    retire: async (): Promise<void> => {
+      const done = await retire({ params, body: { version } });
+      if (say(done) || !done.data) return;
+      const { version: now } = done.data.person;
+      offerUndo(`${person.name} is retired.`, () =>
+        bringBack({ params, body: { version: now } }).unwrap(),
+      );
+    },
+    bringBack: async (): Promise<void> => {
+      const done = await bringBack({ params, body: { version } });
+      if (!say(done)) toast(`${person.name} is back.`);
+    },
+    merge: async (otherId: number, otherVersion: number): Promise<boolean> => {
+      const done = await merge({ params, body: { version, otherId, otherVersion } });
+      if (say(done)) return false;
+      toast('They are one now.');
+      return true;
+    },
+    setGuardians: async (
+      guardians: ({ personId: number } | { name: string; email: string })[],
+    ): Promise<Problem | undefined> =>
+      problemOf((await setGuardians({ params, body: { version, guardians } })).error),
+  };
+}
+
+export type PersonEdits = ReturnType<typeof usePersonEdits>;
