@@ -164,17 +164,17 @@ export const ownAccount = z.object({
   /** The school says what students are called. */
   mayRename: z.boolean(),
   accounts: z.array(accountSchema.extend({ hasPassword: z.boolean() })),
-  hours: z.enum(['24', '12']).nullable(),
   theme: z.enum(['light', 'dark']).nullable(),
-  told: z.object({ knock: z.boolean(), changes: z.boolean() }),
+  /** `changes`: a word when a change of the calendar or the time zone moves sessions of theirs. */
+  told: z.object({ changes: z.boolean() }),
 });
 
 export const ownWishes = z.object({
   version,
   name: text(120).trim().min(1, 'Say what you are called.'),
-  hours: z.enum(['24', '12']).nullable(),
   theme: z.enum(['light', 'dark']).nullable(),
-  told: z.object({ knock: z.boolean(), changes: z.boolean() }),
+  /** `changes`: a word when a change of the calendar or the time zone moves sessions of theirs. */
+  told: z.object({ changes: z.boolean() }),
 });
 
 const password = z.string().min(1, 'Give your password.').max(200);

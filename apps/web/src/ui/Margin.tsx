@@ -167,10 +167,20 @@ const MarginPlace = () => (
   </aside>
 );
 
+const BESIDE = 'min-[1160px]:content-stretch min-[1160px]:grid-cols-[minmax(0,1fr)_292px]';
+
+interface ScreenProps {
+  /** `false`: a list that needs the room has none. */
+  margin?: ReactNode;
+  children: ReactNode;
+}
+
 /** A screen of the frame: what it is about, and beside it the margin. */
-export function Screen({ margin, children }: { margin?: ReactNode; children: ReactNode }) {
+export function Screen({ margin, children }: ScreenProps) {
   return (
-    <div className="grid flex-1 grid-cols-[minmax(0,1fr)] content-start min-[1160px]:content-stretch min-[1160px]:grid-cols-[minmax(0,1fr)_292px] print:block">
+    <div
+      className={`grid flex-1 grid-cols-[minmax(0,1fr)] content-start print:block ${margin === false ? '' : BESIDE}`}
+    >
       <main id="main" className="mx-auto w-full max-w-[1280px] min-w-0 px-6.5 py-6 print:p-0">
         {children}
       </main>

@@ -41,7 +41,7 @@ export const ACTIONS = {
   'placement-put-back': 'put back in one place',
   'placement-take-down': 'took down in one place',
   'placement-retry': 'tried again',
-  post: 'posted',
+  post: 'wrote',
   'post-now': 'had go out before its time',
   'put-away-class': 'put away',
   'put-out': 'put out',

@@ -14,7 +14,7 @@ export const up: string[] = [
   // What a retired person had is kept, to be given back with them.
   `ALTER TABLE people DROP COLUMN role,
     ADD COLUMN retired_at DATETIME NULL, ADD COLUMN retired_had JSON NULL, ADD COLUMN merged_into INT UNSIGNED NULL,
-    ADD COLUMN hours ENUM('24','12') NULL, ADD COLUMN theme ENUM('light','dark') NULL,
+    ADD COLUMN theme ENUM('light','dark') NULL,
     ADD COLUMN told JSON NOT NULL DEFAULT '{}', ADD COLUMN family VARCHAR(120) AS (SUBSTRING_INDEX(name, ' ', -1)) STORED,
     ADD KEY by_name (retired_at, name, id), ADD KEY by_family (retired_at, family, id),
     ADD FOREIGN KEY (merged_into) REFERENCES people(id)`,

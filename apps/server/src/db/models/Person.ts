@@ -21,8 +21,6 @@ export interface HadByRetired {
 
 /** What somebody wishes to be told. Left out: told. */
 export interface ToldWishes {
-  /** A sound at the desk when somebody knocks. */
-  knock?: boolean;
   /** A notice when others change what one's own sessions rest on. */
   changes?: boolean;
 }
@@ -39,8 +37,6 @@ interface PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAttri
   retired_had: CreationOptional<HadByRetired | null>;
   /** Turned out to be this other person. */
   merged_into: CreationOptional<number | null>;
-  /** The clock they wish for; nothing: the school's. */
-  hours: CreationOptional<'24' | '12' | null>;
   /** Nothing: as their machine has it. */
   theme: CreationOptional<'light' | 'dark' | null>;
   told: CreationOptional<ToldWishes>;
@@ -57,7 +53,6 @@ export const definePerson = (sequelize: Sequelize): ModelStatic<PersonRow> =>
       retired_at: instant('retired_at', { allowNull: true }),
       retired_had: { type: DataTypes.JSON, allowNull: true },
       merged_into: { type: DataTypes.INTEGER.UNSIGNED, allowNull: true },
-      hours: { type: DataTypes.ENUM('24', '12'), allowNull: true },
       theme: { type: DataTypes.ENUM('light', 'dark'), allowNull: true },
       told: { type: DataTypes.JSON, allowNull: false, defaultValue: {} },
     },

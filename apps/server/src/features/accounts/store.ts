@@ -166,20 +166,18 @@ export const whoResets = async (db: Db): Promise<'office' | 'hosts'> =>
 interface OwnWishes {
   name: string;
   version: number;
-  hours: '24' | '12' | null;
   theme: 'light' | 'dark' | null;
-  told: { knock: boolean; changes: boolean };
+  told: { changes: boolean };
 }
 
 /** What somebody is called and what they wish for. */
 export async function ownWishesOf(db: Db, personId: number): Promise<OwnWishes> {
-  const { name, version, hours, theme, told } = (await db.models.Person.findByPk(personId))!;
+  const { name, version, theme, told } = (await db.models.Person.findByPk(personId))!;
   return {
     name,
     version,
-    hours,
     theme,
-    told: { knock: told.knock ?? true, changes: told.changes ?? true },
+    told: { changes: told.changes ?? true },
   };
 }
 

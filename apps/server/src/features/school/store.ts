@@ -49,16 +49,20 @@ export const writeCalendar = (
     { calendar: JSON.stringify(calendar), region },
   );
 
-export const insertNotice = (
+/** Tells somebody what others changed; whoever wishes to hear nothing of that is left in peace. */
+export async function insertNotice(
   db: Db,
   notice: { personId: number; title: string; text: string; madeAt: string },
-): Promise<number> =>
-  db.insert('notices', {
+): Promise<void> {
+  const person = await db.models.Person.findByPk(notice.personId, { attributes: ['told'] });
+  if (person?.told.changes === false) return;
+  await db.insert('notices', {
     person_id: notice.personId,
     title: notice.title,
     text: notice.text,
     made_at: toSql(notice.madeAt),
   });
+}
 
 export const noticesOf = (
   db: Db,

@@ -24,7 +24,7 @@ const THEMES = [
 
 const schema = async () => (await import('@glen/contract/forms')).ownWishes.omit({ version: true });
 
-const fieldsOf = ({ name, hours, theme, told }: Own): Wishes => ({ name, hours, theme, told });
+const fieldsOf = ({ name, theme, told }: Own): Wishes => ({ name, theme, told });
 
 interface ToldProps {
   told: Wishes['told'];
@@ -35,15 +35,6 @@ interface ToldProps {
 const Told = ({ told, onChange }: ToldProps) => (
   <fieldset>
     <legend className="text-sm font-semibold">What you are told</legend>
-    <label className="mt-1 flex items-baseline gap-2.5">
-      <input
-        type="checkbox"
-        className="accent-bracken"
-        checked={told.knock}
-        onChange={(e) => onChange({ ...told, knock: e.target.checked })}
-      />
-      A sound at the desk when somebody knocks
-    </label>
     <label className="mt-1 flex items-baseline gap-2.5">
       <input
         type="checkbox"

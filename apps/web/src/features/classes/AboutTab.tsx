@@ -3,7 +3,8 @@ import type { Note } from '@glen/core';
 import { api } from '../../app/api.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
-import { hosts, mayEdit } from '../school/mayEdit.js';
+import { hosts } from '../school/mayEdit.js';
+import { useKeeps } from '../school/useKeeps.js';
 import { mayMakeClasses } from '../school/mayMakeClasses.js';
 import { AtTheEnd } from './AtTheEnd.js';
 import { ClassWords } from './ClassWords.js';
@@ -23,7 +24,7 @@ interface AboutProps {
 
 /** What a class period is called, what it flies, and who teaches it. */
 export default function AboutTab({ classPeriod, head }: AboutProps) {
-  const isOwn = mayEdit(classPeriod.class);
+  const isOwn = useKeeps(classPeriod.class) && !classPeriod.class.putAwayAt;
   const { data: me } = api.useMeQuery();
   return (
     <Screen margin={<Margin notes={isOwn ? [LASTING] : []} />}>

@@ -70,7 +70,7 @@ function Tab({ tab, classPeriod, head, zone }: TabProps) {
     case 'entry':
       return <EntryTab {...shared} />;
     case 'roll':
-      return <RollTab classPeriod={classPeriod} head={head} />;
+      return <RollTab {...shared} />;
     case 'about':
       return <AboutTab classPeriod={classPeriod} head={head} />;
     case 'posts':

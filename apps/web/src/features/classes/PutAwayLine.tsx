@@ -3,7 +3,7 @@ import { wallClock } from '../../app/clock.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
-import { hosts } from '../school/mayEdit.js';
+import { useKeeps } from '../school/useKeeps.js';
 import { useRest } from './useRest.js';
 
 interface LineProps {
@@ -14,6 +14,7 @@ interface LineProps {
 
 /** Stands where the link stood: the class period is over, and can be brought back. */
 export function PutAwayLine({ classPeriod, putAwayAt, zone }: LineProps) {
+  const mayBring = useKeeps(classPeriod.class);
   const { bringBack, isSaving, problem } = useRest(classPeriod);
   return (
     <div className="mt-4 flex flex-wrap items-center gap-3 border-y border-dashed border-edge py-3.5">
@@ -21,7 +22,7 @@ export function PutAwayLine({ classPeriod, putAwayAt, zone }: LineProps) {
         <b>Put away on {dateInWords(wallClock(putAwayAt, zone).date)}.</b> Its link is stopped; all
         it had is kept.
       </span>
-      {hosts(classPeriod.class) && (
+      {mayBring && (
         <Button className="ml-auto" kind="act" disabled={isSaving} onClick={() => void bringBack()}>
           Bring it back
         </Button>

@@ -4,7 +4,7 @@ import { FieldError } from '../../ui/Field.js';
 import { ChoicePart } from '../../ui/SentencePart.js';
 import { WaysIn } from '../group/WaysIn.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
-import { mayEdit } from '../school/mayEdit.js';
+import { useKeeps } from '../school/useKeeps.js';
 import { AS_WORDS, NameTeacher } from './NameTeacher.js';
 import { useTeachers, type As, type Ways } from './useTeachers.js';
 
@@ -51,7 +51,7 @@ function TeacherRow({ teacher: { name, as }, isOwn, onChange, onRemove }: RowPro
 export function Teachers({ classPeriod }: { classPeriod: ClassPeriod }) {
   const teachers = useTeachers(classPeriod);
   const [seen, setSeen] = useState<Ways>();
-  const isOwn = mayEdit(classPeriod.class);
+  const isOwn = useKeeps(classPeriod.class) && !classPeriod.class.putAwayAt;
   const { problem, ways } = teachers;
   return (
     <section aria-label="Who teaches it" className="mt-7">

@@ -2,19 +2,21 @@ import { useState } from 'react';
 import { Button } from '../../ui/Button.js';
 import { AddOne } from './AddOne.js';
 import { PasteList } from './PasteList.js';
+import { schoolAddress, type OnRoll } from './RollList.js';
 import { WaysIn } from './WaysIn.js';
 import type { PasswordAddresses, RollEdits } from './useRollEdits.js';
 
 interface FillProps {
   edits: RollEdits;
-  /** Who is on the roll, by their ids. */
-  personIds: number[];
+  /** Who is on the roll. */
+  roll: OnRoll[];
 }
 
 /** How a roll is filled: one by one, or by a pasted list; and how those on it come to a password. */
-export function FillRoll({ edits, personIds }: FillProps) {
+export function FillRoll({ edits, roll }: FillProps) {
   const [isPasting, setIsPasting] = useState(false);
   const [ways, setWays] = useState<PasswordAddresses>();
+  const withAccount = roll.filter((p) => schoolAddress(p) !== null).map((p) => p.id);
   if (ways) return <WaysIn ways={ways} onClose={() => setWays(undefined)} />;
   return (
     <section
@@ -25,13 +27,13 @@ export function FillRoll({ edits, personIds }: FillProps) {
         <PasteList edits={edits} onClose={() => setIsPasting(false)} />
       ) : (
         <>
-          <AddOne edits={edits} onRoll={personIds} />
+          <AddOne edits={edits} onRoll={roll.map((p) => p.id)} />
           <p className="mt-3 flex flex-wrap gap-x-5">
             <Button kind="link" onClick={() => setIsPasting(true)}>
               Paste a list of them
             </Button>
-            {personIds.length > 0 && (
-              <Button kind="link" onClick={() => void edits.addresses(personIds).then(setWays)}>
+            {withAccount.length > 0 && (
+              <Button kind="link" onClick={() => void edits.addresses(withAccount).then(setWays)}>
                 Addresses by which they set their passwords
               </Button>
             )}

@@ -1,4 +1,3 @@
-import { X } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { notesForGroups, type Note } from '@glen/core';
 import type { Problem } from '@glen/contract';
@@ -13,16 +12,13 @@ import { EmptyRoll } from './EmptyRoll.js';
 import { FillRoll } from './FillRoll.js';
 import { FromFile } from './FromFile.js';
 import { GroupCards } from './GroupCards.js';
-import { draftOf, type Draft, type Kept } from './groupsDraft.js';
+import { draftOf, type Kept } from './groupsDraft.js';
+import { RollList, schoolAddress, type OnRoll } from './RollList.js';
+import { WereHere } from './WereHere.js';
 import { useGroups, type GroupsEditing } from './useGroups.js';
 import { useRollEdits } from './useRollEdits.js';
 
-type OnRoll = ClassPeriod['roll'][number];
-
 const MOST_GROUPS = 40;
-
-const schoolAddress = (person: OnRoll): string | null =>
-  person.accounts.find((a) => a.kind === 'school')?.email ?? null;
 
 /** How the roll is parted: into so many groups, one by one, or from a file. */
 function Parting({ roll, editing }: { roll: OnRoll[]; editing: GroupsEditing }) {
@@ -80,73 +76,6 @@ const TwoGroupings = ({ theirs, editing }: { theirs: Kept; editing: GroupsEditin
   </Theirs>
 );
 
-/** In which group somebody is; chosen by those who may. */
-function GroupOf({
-  person,
-  draft,
-  mayEdit,
-  onPut,
-}: {
-  person: OnRoll;
-  draft: Draft[];
-  mayEdit: boolean;
-  onPut: (to: number | null) => void;
-}) {
-  const at = draft.findIndex((g) => g.members.includes(person.id));
-  if (!mayEdit) return <span className="text-soft">{draft[at]?.name ?? ''}</span>;
-  return (
-    <select
-      aria-label={`Group of ${person.name}`}
-      className={`${inputClass} !w-32 !px-2 !py-1 text-[15px]`}
-      value={at < 0 ? '' : String(at)}
-      onChange={(e) => onPut(e.target.value === '' ? null : Number(e.target.value))}
-    >
-      <option value="">no group</option>
-      {draft.map((g, i) => (
-        <option key={g.id ?? `new ${i}`} value={i}>
-          {g.name}
-        </option>
-      ))}
-    </select>
-  );
-}
-
-interface RollListProps {
-  roll: OnRoll[];
-  mayEdit: boolean;
-  editing: GroupsEditing;
-  onTakeOff: (person: OnRoll) => void;
-}
-
-function RollList({ roll, mayEdit, editing: { draft, put }, onTakeOff }: RollListProps) {
-  return (
-    <ol aria-label="The roll" className="grid gap-x-8 sm:grid-cols-2">
-      {roll.map((p) => (
-        <li key={p.id} className="flex items-center gap-3 border-t border-line py-1.5">
-          <span className="min-w-0 flex-1 [overflow-wrap:anywhere]">
-            {p.name}
-            <br />
-            <span className="text-sm break-all text-soft">{schoolAddress(p)}</span>
-          </span>
-          {draft.length > 0 && (
-            <GroupOf person={p} draft={draft} mayEdit={mayEdit} onPut={(to) => put(p.id, to)} />
-          )}
-          {mayEdit && (
-            <button
-              type="button"
-              aria-label={`Take ${p.name} off the roll`}
-              className="rounded-small p-1.5 text-soft hover:bg-shade hover:text-berry-deep print:hidden"
-              onClick={() => onTakeOff(p)}
-            >
-              <X size={16} aria-hidden="true" />
-            </button>
-          )}
-        </li>
-      ))}
-    </ol>
-  );
-}
-
 const SaveBar = ({ editing }: { editing: GroupsEditing }) => (
   <div className="sticky bottom-0 mt-4 flex flex-wrap items-center gap-3 rounded-big border border-line bg-sheet px-5 py-3.5 shadow-soft">
     <Button
@@ -178,9 +107,10 @@ function notesOf(roll: OnRoll[], { read, draft }: GroupsEditing): Note[] {
 interface RollProps {
   classPeriod: ClassPeriod;
   head: ReactNode;
+  zone: string;
 }
 
-function Editor({ classPeriod, head, kept }: RollProps & { kept: Kept }) {
+function Editor({ classPeriod, head, kept, zone }: RollProps & { kept: Kept }) {
   const { class: c, roll } = classPeriod;
   const { mayEdit } = kept;
   const edits = useRollEdits(c.id);
@@ -190,7 +120,7 @@ function Editor({ classPeriod, head, kept }: RollProps & { kept: Kept }) {
   return (
     <Screen margin={<Margin notes={notesOf(roll, editing)} />}>
       {head}
-      {mayEdit && <FillRoll edits={edits} personIds={roll.map((p) => p.id)} />}
+      {mayEdit && <FillRoll edits={edits} roll={roll} />}
       {mayEdit && roll.length > 1 && <Parting roll={roll} editing={editing} />}
       {theirs && <TwoGroupings theirs={theirs} editing={editing} />}
       <GroupCards classId={c.id} kept={kept} editing={editing} />
@@ -199,23 +129,25 @@ function Editor({ classPeriod, head, kept }: RollProps & { kept: Kept }) {
         <EmptyRoll classPeriod={c} mayEdit={mayEdit} />
       ) : (
         <RollList
+          classId={c.id}
           roll={roll}
           mayEdit={mayEdit}
           editing={editing}
-          onTakeOff={(person) => void edits.takeOff(person.id, person.name)}
+          leaving={edits.leaving}
         />
       )}
+      {mayEdit && <WereHere classId={c.id} zone={zone} leaving={edits.leaving} />}
       {mayEdit && editing.isChanged && <SaveBar editing={editing} />}
     </Screen>
   );
 }
 
 /** The roll, and the groups it is parted into. */
-export default function RollTab({ classPeriod, head }: RollProps) {
+export default function RollTab({ classPeriod, head, zone }: RollProps) {
   const asked = api.useGroupsQuery({ params: { classId: classPeriod.class.id } });
   return (
     <Loaded asked={asked} head={head}>
-      {(kept) => <Editor head={head} classPeriod={classPeriod} kept={kept} />}
+      {(kept) => <Editor head={head} classPeriod={classPeriod} kept={kept} zone={zone} />}
     </Loaded>
   );
 }

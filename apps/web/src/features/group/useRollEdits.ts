@@ -2,6 +2,8 @@ import { toast } from 'sonner';
 import type { Answer, Problem, Sent } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
+import { sayWhy } from './sayWhy.js';
+import { useLeaving } from './useLeaving.js';
 
 type People = Sent<'addToRoll'>['people'];
 export type RollLines = Answer<'previewRoll'>['lines'];
@@ -12,17 +14,11 @@ const studentsInWords = (n: number): string => (n === 1 ? '1 student' : `${n} st
 /** What can be done to a roll; each is saved at once and can be taken back. */
 export function useRollEdits(classId: number) {
   const [addPeople, adding] = api.useAddToRollMutation();
-  const [takeOffPeople] = api.useTakeOffRollMutation();
   const [preview, previewing] = api.usePreviewRollMutation();
   const [setKnocking] = api.useKnockUntilRollMutation();
   const [makeAddresses] = api.usePasswordAddressesMutation();
+  const leaving = useLeaving(classId);
   const params = { classId };
-  const say = (error: unknown): undefined => {
-    const problem = problemOf(error);
-    toast.error(problem?.errors?.[0]?.message ?? problem?.title ?? 'That did not work.');
-  };
-
-  const off = (personIds: number[]) => takeOffPeople({ params, body: { personIds } }).unwrap();
   /** Gives what was wrong, if anything was. */
   const add = async (people: People): Promise<Problem | undefined> => {
     const { data, error } = await addPeople({ params, body: { people } });
@@ -32,27 +28,29 @@ export function useRollEdits(classId: number) {
     if (personIds.length === 0) toast('All of them are on the roll already.');
     else
       offerUndo(`${studentsInWords(personIds.length)} on the roll.${more}`, async () => {
-        await off(personIds);
+        await leaving.off(personIds).unwrap();
         if (isClosed) await setKnocking({ params, body: { on: true } }).unwrap();
       });
     return undefined;
   };
-  const takeOff = async (personId: number, name: string): Promise<void> => {
-    const { error } = await takeOffPeople({ params, body: { personIds: [personId] } });
-    if (error) return say(error);
-    offerUndo(`${name} is off the roll.`, () =>
-      addPeople({ params, body: { people: [{ personId }] } }).unwrap(),
-    );
-  };
   const look = async (text: string): Promise<RollLines | undefined> => {
     const { data, error } = await preview({ params, body: { text } });
-    return data?.lines ?? say(error);
+    return data?.lines ?? sayWhy(error);
   };
-  const addresses = async (personIds: number[]): Promise<PasswordAddresses | undefined> => {
-    const { data, error } = await makeAddresses({ params, body: { personIds } });
-    return data?.addresses ?? say(error);
+  const addresses = async (
+    personIds: number[],
+    forgotten = false,
+  ): Promise<PasswordAddresses | undefined> => {
+    const { data, error } = await makeAddresses({ params, body: { personIds, forgotten } });
+    return data?.addresses ?? sayWhy(error);
   };
-  return { add, takeOff, look, addresses, isBusy: adding.isLoading || previewing.isLoading };
+  return {
+    add,
+    leaving,
+    look,
+    addresses,
+    isBusy: adding.isLoading || previewing.isLoading,
+  };
 }
 
 export type RollEdits = ReturnType<typeof useRollEdits>;

@@ -97,7 +97,7 @@ function useHappened() {
 export default function HappenedPage({ me }: { me: Me }) {
   const { person, kind, asked, go } = useHappened();
   return (
-    <Screen>
+    <Screen margin={false}>
       <SchoolTabs />
       <h1 className="mb-4 text-[27px]">What happened</h1>
       <div className="mb-3">

@@ -65,7 +65,7 @@ export default function PeoplePage() {
   const list = usePeople();
   const [isTakingIn, setTakingIn] = useState(false);
   return (
-    <Screen>
+    <Screen margin={false}>
       <SchoolTabs />
       <header className="mb-4 flex flex-wrap items-baseline gap-x-4 gap-y-2">
         <h1 className="text-[27px]">People</h1>

@@ -1,0 +1,58 @@
+import { useState } from 'react';
+import { areOffice, classTitle } from '@glen/core/light';
+import type { ClassItem } from '@glen/contract';
+import { api } from '../../app/api.js';
+import { Button } from '../../ui/Button.js';
+import { ChoicePart } from '../../ui/SentencePart.js';
+import { hosts } from '../school/mayEdit.js';
+import type { Leaving } from './useLeaving.js';
+
+interface MoveProps {
+  classId: number;
+  person: { id: number; name: string };
+  leaving: Leaving;
+  onClose: () => void;
+}
+
+/** The other class periods whose rolls one keeps. */
+function useOthers(classId: number): ClassItem[] {
+  const { data: me } = api.useMeQuery();
+  const { data } = api.useClassesQuery();
+  const isOffice = areOffice(me?.person?.roles ?? []);
+  return (data?.classes ?? []).filter((c) => c.id !== classId && (isOffice || hosts(c)));
+}
+
+/** Moving somebody to another class period's roll. */
+export function MoveOnRoll({ classId, person, leaving, onClose }: MoveProps) {
+  const others = useOthers(classId);
+  const [to, setTo] = useState('');
+  const chosen = others.find((c) => String(c.id) === to);
+  const move = (): void => {
+    onClose();
+    void leaving.move(person, chosen!);
+  };
+  return (
+    <div role="group" aria-label={`Moving ${person.name}`} className="rounded-small bg-shade p-3">
+      {others.length === 0 ? (
+        <p>There is no other class period of yours to move them to.</p>
+      ) : (
+        <p className="leading-[2.2]">
+          Move them to{' '}
+          <ChoicePart
+            label="Where to"
+            value={to}
+            onChange={setTo}
+            choices={others.map((c) => ({ value: String(c.id), label: classTitle(c) }))}
+          />
+          ; groups and links of their own end here.
+        </p>
+      )}
+      <p className="mt-2 flex flex-wrap gap-3">
+        <Button disabled={!chosen} onClick={move}>
+          Move them
+        </Button>
+        <Button onClick={onClose}>Leave it</Button>
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,42 @@
+import { dateInWords } from '@glen/core/light';
+import { api } from '../../app/api.js';
+import { wallClock } from '../../app/clock.js';
+import { Button } from '../../ui/Button.js';
+import type { Leaving } from './useLeaving.js';
+
+interface WereHereProps {
+  classId: number;
+  zone: string;
+  leaving: Leaving;
+}
+
+/** Who was taken off the roll, to be brought back with what they had. */
+export function WereHere({ classId, zone, leaving }: WereHereProps) {
+  const { data } = api.useRollLeftQuery({ params: { classId } });
+  if (!data || data.left.length === 0) return null;
+  return (
+    <details className="mt-5 print:hidden">
+      <summary className="cursor-pointer text-soft">
+        {data.left.length === 1 ? 'One was' : `${data.left.length} were`} taken off this roll
+      </summary>
+      <ul aria-label="Taken off" className="mt-2 max-w-2xl">
+        {data.left.map(({ id, name, leftAt }) => (
+          <li key={id} className="flex items-center gap-3 border-t border-line py-1.5">
+            <span className="min-w-0 flex-1">
+              {name}{' '}
+              <span className="text-sm text-soft">
+                until {dateInWords(wallClock(leftAt, zone).date)}
+              </span>
+            </span>
+            <Button
+              aria-label={`Bring ${name} back`}
+              onClick={() => void leaving.bringBack({ id, name })}
+            >
+              Bring back
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}

@@ -1,0 +1,8 @@
+import { toast } from 'sonner';
+import { problemOf } from '../../app/api.js';
+
+/** Says why something about a roll did not work. */
+export function sayWhy(error: unknown): undefined {
+  const problem = problemOf(error);
+  toast.error(problem?.errors?.[0]?.message ?? problem?.title ?? 'That did not work.');
+}
