@@ -229,6 +229,22 @@ const moveOnRoll = (more: object): Promise<Response> =>
     ...more,
   });
 
+/** A stranger at the door of our evening for everybody, as the desk sees them. */
+async function strangerAtOurs(): Promise<number> {
+  const { link } = school.classes.get('HE')!;
+  await host.post(`/api/links/${link.id}/open`);
+  // The host's browser is in the room as soon as the video service says so.
+  await school.running.glen.db.change(
+    'UPDATE visitors v JOIN sittings m ON m.id = v.sitting_id SET v.inside = 1 WHERE m.ended_at IS NULL',
+  );
+  const entered = await (
+    await school.as(null)
+  ).post(`/api/door/${link.code}/enter`, { name: 'A stranger' });
+  expect(entered.body.decision.outcome).toBe('enter');
+  const { inside, coming, waiting } = (await host.get(`/api/links/${link.id}/desk`)).body;
+  return [...inside, ...coming, ...waiting].find((v) => v.name === 'A stranger').id;
+}
+
 /**
  * How each id is sent as somebody else's. Those in `OPEN` may be anybody's: any teacher finds everyone of the school by
  * name, and the demo's one click is for everyone.
@@ -323,6 +339,10 @@ const PROBES: Record<string, () => Promise<Response>> = {
       version: 1,
       guardians: [{ personId: foreign.student.id }],
     }),
+  'sayWho personId': async () => {
+    const visitorId = await strangerAtOurs();
+    return host.post(`/api/visitors/${visitorId}/who`, { personId: foreign.student.id });
+  },
   'changeAddress accountId': () =>
     host.post('/api/account/address', {
       accountId: foreign.student.accountId,

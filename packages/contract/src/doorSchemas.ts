@@ -9,6 +9,8 @@ export const deskVisitorSchema = z.object({
   account: z.enum(['school', 'personal', 'none', 'phone']),
   email: z.string().nullable(),
   onRoll: z.boolean(),
+  /** Who of the roll a host says it is; for the register alone. */
+  takenFor: z.object({ id, name: z.string() }).nullable(),
   role: z.enum(['host', 'presenter', 'participant', 'watcher']),
   /** Let present for a while, though the rules would not. */
   mayPresent: z.boolean(),

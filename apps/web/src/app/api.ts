@@ -290,6 +290,7 @@ export const api = createApi({
       hostPresence: tell('hostPresence', ['desk']),
       letPresent: tell('letPresent', ['desk']),
       letAllIn: tell('letAllIn', ['desk']),
+      sayWho: tell('sayWho', ['desk']),
       letIn: tell('letIn', ['desk']),
       turnAway: tell('turnAway', ['desk']),
       putOut: tell('putOut', ['desk']),

@@ -81,7 +81,7 @@ function TeacherPages({ me }: { me: Me }) {
         <Route path="school/about" element={<AboutSchoolPage />} />
         <Route path="school/people" element={<PeoplePage />} />
         <Route path="school/happened" element={<HappenedPage me={me} />} />
-        <Route path="people/:personId" element={<PersonPage me={me} />} />
+        <Route path="school/people/:personId" element={<PersonPage me={me} />} />
         <Route path="account" element={<AccountPage me={me} />} />
         <Route path="school/entry" element={<SchoolDefaults me={me} />} />
         <Route path="school/my-entry" element={<OwnDefaults me={me} />} />

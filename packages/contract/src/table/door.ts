@@ -83,6 +83,8 @@ export const door = {
       inside: z.array(deskVisitorSchema),
       away: z.array(deskVisitorSchema),
       missing: z.array(z.object({ id, name: z.string() })),
+      /** Those of the roll who are here; `as`: by which name, where a host had to say who it is. */
+      here: z.array(z.object({ id, name: z.string(), as: z.string().nullable() })),
       rollSize: z.int(),
       rules: z.object({
         whoMayEnter: rulesShape.whoMayEnter,
@@ -113,6 +115,7 @@ export const door = {
       ),
     }),
   },
+  sayWho: { params: ofVisitor, body: z.object({ personId: id.nullable() }), answer: done },
   openDoor: {
     params: ofLink,
     /** `room`: the address to put behind the link first, where none is there yet. */

@@ -11,12 +11,16 @@ import { codesOf, linkById, type LinkRow } from '../link/store.js';
 import { staffOf } from '../school/store.js';
 import { actingHostsOf, invitedTo, visitorsOf, type VisitorRow } from './store.js';
 
-const visitorOf = (row: VisitorRow): DeskVisitor => ({
+const visitorOf = (row: VisitorRow, names: Map<number, string>): DeskVisitor => ({
   id: row.id,
   name: row.name,
   account: row.account_kind,
   email: row.email,
   onRoll: Boolean(row.on_roll),
+  takenFor:
+    row.taken_for === null
+      ? null
+      : { id: row.taken_for, name: names.get(row.taken_for) ?? 'somebody who has left the roll' },
   role: row.role,
   mayPresent: Boolean(row.may_present),
   state: row.state,
@@ -67,15 +71,20 @@ const isComing = (v: VisitorRow): boolean =>
 /** Who stands where: knocking, on the way in, inside, turned away; and who of the roll is missing. */
 function columnsOf({ visitors, roll, facts }: DeskFacts) {
   const isOver = Boolean(facts.at?.occurrence.ended_at);
+  const names = new Map(roll.map((p) => [p.id, p.name]));
   const these = (test: (v: VisitorRow) => boolean): DeskVisitor[] =>
-    visitors.filter(test).map(visitorOf);
-  const here = new Set(visitors.filter(isHere).map((v) => v.person_id));
+    visitors.filter(test).map((v) => visitorOf(v, names));
+  const here = new Map(visitors.filter(isHere).map((v) => [v.taken_for ?? v.person_id, v]));
   return {
     waiting: isOver ? [] : these((v) => v.state === 'waiting'),
     coming: isOver ? [] : these(isComing),
     inside: these((v) => Boolean(v.inside)),
     away: these((v) => v.state === 'turned-away' || v.state === 'put-out'),
     missing: roll.filter((person) => !here.has(person.id)).map(({ id, name }) => ({ id, name })),
+    here: roll.flatMap(({ id, name }) => {
+      const visitor = here.get(id);
+      return visitor ? [{ id, name, as: visitor.taken_for === null ? null : visitor.name }] : [];
+    }),
     rollSize: roll.length,
   };
 }

@@ -14,7 +14,7 @@ import {
   setHostPresence,
   type AtDesk,
 } from './session.js';
-import { letAllIn, letBack, letIn, letPresent, putOut, turnAway } from './visitors.js';
+import { letAllIn, letBack, letIn, letPresent, putOut, sayWho, turnAway } from './visitors.js';
 
 type FromDesk = Pick<Call<'desk'>, 'params' | 'who' | 'token'>;
 
@@ -77,5 +77,7 @@ export const deskRoutes = (glen: Glen) =>
     putOut: ({ params, who }) => done(putOut(glen, params.visitorId, who.person!.id)),
     letPresent: ({ params, who, body }) =>
       done(letPresent(glen, params.visitorId, who.person!.id, body.presents)),
+    sayWho: ({ params, who, body }) =>
+      done(sayWho(glen, params.visitorId, who.person!.id, body.personId)),
     letBack: ({ params, who }) => done(letBack(glen, params.visitorId, who.person!.id)),
   }) satisfies Partial<Handlers>;

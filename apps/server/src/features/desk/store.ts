@@ -15,6 +15,8 @@ export interface VisitorRow {
   knocked_at: string | null;
   left_at: string | null;
   person_id: number | null;
+  /** Who of the roll a host says it is. */
+  taken_for: number | null;
 }
 
 export const visitorsOf = (db: Db, sittingId: number): Promise<VisitorRow[]> =>
@@ -32,6 +34,7 @@ export interface Known {
   on_roll: number;
   session_id: number | null;
   link_id: number;
+  occurrence_id: number;
   class_id: number;
   code: string;
   room: string | null;
@@ -39,7 +42,7 @@ export interface Known {
   name: string;
 }
 
-const KNOWN = `SELECT v.id, v.sitting_id, v.state, v.role, v.may_present, v.on_roll, v.session_id, v.name, m.link_id, m.room, m.room_address, l.class_id, l.code
+const KNOWN = `SELECT v.id, v.sitting_id, v.state, v.role, v.may_present, v.on_roll, v.session_id, v.name, m.link_id, m.room, m.room_address, m.occurrence_id, l.class_id, l.code
   FROM visitors v JOIN sittings m ON m.id = v.sitting_id JOIN links l ON l.id = m.link_id`;
 
 export const knownVisitor = (db: Db, id: number): Promise<Known | undefined> =>
@@ -68,6 +71,10 @@ export const setWord = (db: Db, id: number, word: string | null): Promise<number
 
 export const setRole = (db: Db, id: number, role: DeskVisitor['role']): Promise<number> =>
   db.change('UPDATE visitors SET role = :role WHERE id = :id', { id, role });
+
+/** For the register alone. */
+export const setTakenFor = (db: Db, id: number, personId: number | null): Promise<number> =>
+  db.change('UPDATE visitors SET taken_for = :personId WHERE id = :id', { id, personId });
 
 export const setMayPresent = (
   db: Db,

@@ -1,11 +1,13 @@
 import type { Action } from '@glen/core';
 import type { Answer, DeskVisitor } from '@glen/contract';
 import type { Glen } from '../../glen.js';
-import { HttpProblem, notFound } from '../../http/problem.js';
+import { HttpProblem, notFound, wrongField } from '../../http/problem.js';
+import { peopleOfLink } from '../audience/store.js';
 import { leave } from '../door/visitStore.js';
 import {
   knownVisitor,
   setMayPresent,
+  setTakenFor,
   setVisitorState,
   setWord,
   waitingAt,
@@ -151,4 +153,29 @@ export async function letPresent(
     await announceVisitor(glen, visitor);
   });
   glen.nudge();
+}
+
+/**
+ * Says who of the roll somebody is who came without an account; `null`: nobody. For the register alone: it lets nobody
+ * in, and what they may do stays as it is.
+ */
+export async function sayWho(
+  glen: Glen,
+  id: number,
+  by: number,
+  personId: number | null,
+): Promise<void> {
+  await glen.db.transaction(async () => {
+    const visitor = await knownVisitor(glen.db, id);
+    if (!visitor) throw notFound('This visitor');
+    if (visitor.on_roll)
+      throw new HttpProblem(409, `Who ${visitor.name} is, their account says already.`);
+    const roll = await peopleOfLink(glen.db, visitor.link_id, visitor.occurrence_id);
+    const person = roll.find((p) => p.id === personId);
+    if (personId !== null && !person) throw wrongField('personId', 'They are not on this roll.');
+    await setTakenFor(glen.db, id, personId);
+    const after = person?.name ?? 'nobody of the roll';
+    await glen.audit({ by, action: 'say-who', subject: `visitor:${id}`, after });
+    await glen.announce(`class:${visitor.class_id}`, { thing: 'desk', id: visitor.link_id });
+  });
 }

@@ -47,10 +47,13 @@ export function Column({
 export function Who({
   visitor,
   more,
+  below,
   children,
 }: {
   visitor: DeskVisitor;
   more?: ReactNode;
+  /** What is asked about them. */
+  below?: ReactNode;
   children: ReactNode;
 }) {
   return (
@@ -70,6 +73,7 @@ export function Who({
           </>
         )}
       </p>
+      {below}
     </li>
   );
 }

@@ -1,3 +1,4 @@
+import { Check } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -47,6 +48,26 @@ function useSmallWindow(linkId: number): [Window | null, () => void] {
   return [small, () => void openSmallWindow(linkId).then(setSmall)];
 }
 
+/** Those of the roll who are here, ticked. */
+function Here({ desk: { here } }: { desk: Desk }) {
+  if (here.length === 0) return null;
+  return (
+    <>
+      <h3 className="mt-5 text-sm text-soft">Here of the roll</h3>
+      <ul aria-label="Here of the roll">
+        {here.map(({ id, name, as }) => (
+          <li key={id} className="flex items-baseline gap-2 border-t border-line py-1.5">
+            <Check size={14} aria-hidden="true" className="shrink-0 text-moss" />
+            <span className="min-w-0 break-words">
+              {name} {as && <span className="text-sm text-soft">as “{as}”</span>}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
 function Missing({ desk }: { desk: Desk }) {
   const { missing, rollSize } = desk;
   return (
@@ -64,6 +85,7 @@ function Missing({ desk }: { desk: Desk }) {
           ))}
         </ul>
       )}
+      <Here desk={desk} />
     </Column>
   );
 }

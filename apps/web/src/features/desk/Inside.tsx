@@ -1,6 +1,7 @@
 import type { DeskVisitor } from '@glen/contract';
 import { Button } from '../../ui/Button.js';
 import { Column, Who } from './Column.js';
+import { WhoIsThis } from './WhoIsThis.js';
 import type { Desk, DeskActions } from './useDesk.js';
 
 interface InsideProps {
@@ -66,7 +67,7 @@ export function Inside({ desk, act }: InsideProps) {
           </Who>
         ))}
         {people.map((v) => (
-          <Who key={v.id} visitor={v}>
+          <Who key={v.id} visitor={v} below={<WhoIsThis visitor={v} desk={desk} act={act} />}>
             <PersonActions visitor={v} desk={desk} act={act} />
           </Who>
         ))}

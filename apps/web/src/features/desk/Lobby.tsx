@@ -5,6 +5,7 @@ import { wallClock } from '../../app/clock.js';
 import { Button } from '../../ui/Button.js';
 import { inputClass } from '../../ui/Field.js';
 import { Column, Who } from './Column.js';
+import { WhoIsThis } from './WhoIsThis.js';
 import type { Desk, DeskActions } from './useDesk.js';
 
 /** Turning away, with a word that the visitor reads at the door. */
@@ -63,6 +64,7 @@ function Waiting({
   return (
     <Who
       visitor={visitor}
+      below={<WhoIsThis visitor={visitor} desk={desk} act={act} />}
       more={
         <>
           since {visitor.knockedAt && wallClock(visitor.knockedAt, zone).time};{' '}

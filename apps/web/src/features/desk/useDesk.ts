@@ -15,6 +15,7 @@ export function useDeskActions(linkId: number) {
   const [putOut] = api.usePutOutMutation();
   const [letBack] = api.useLetBackMutation();
   const [letPresent] = api.useLetPresentMutation();
+  const [sayWho] = api.useSayWhoMutation();
   const [presence] = api.useHostPresenceMutation();
   const [extend] = api.useExtendSessionMutation();
   const say = async (answer: Promise<{ error?: unknown }>): Promise<boolean> => {
@@ -41,6 +42,8 @@ export function useDeskActions(linkId: number) {
     letBack: (visitorId: number) => void say(letBack({ params: { visitorId } })),
     letPresent: (visitorId: number, presents: boolean) =>
       void say(letPresent({ params: { visitorId }, body: { presents } })),
+    sayWho: (visitorId: number, personId: number | null) =>
+      void say(sayWho({ params: { visitorId }, body: { personId } })),
     extend: (minutes: number) => say(extend({ params, body: { minutes } })),
   };
 }

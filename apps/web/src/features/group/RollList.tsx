@@ -59,7 +59,7 @@ const iconButton = 'rounded-small p-1.5 text-soft hover:bg-shade print:hidden';
 const Name = ({ person, mayEdit }: { person: OnRoll; mayEdit: boolean }) => (
   <span className="min-w-0 flex-1 [overflow-wrap:anywhere]">
     {mayEdit ? (
-      <Link className="hover:underline" to={`/people/${person.id}`}>
+      <Link className="hover:underline" to={`/school/people/${person.id}`}>
         {person.name}
       </Link>
     ) : (

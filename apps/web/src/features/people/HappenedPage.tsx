@@ -49,7 +49,7 @@ function EntryRow({ entry, zone }: { entry: Entry; zone: string }) {
       <div className="min-w-0">
         <p className="[overflow-wrap:anywhere]">
           {by ? (
-            <Link className="font-semibold hover:underline" to={`/people/${by.id}`}>
+            <Link className="font-semibold hover:underline" to={`/school/people/${by.id}`}>
               {by.name}
             </Link>
           ) : (

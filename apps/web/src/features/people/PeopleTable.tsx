@@ -26,7 +26,7 @@ function classesInWords({ teaches, learns }: Person): string {
 const Row = ({ person }: { person: Person }) => (
   <>
     <span role="cell" className="min-w-0 [overflow-wrap:anywhere]">
-      <Link className="font-semibold hover:underline" to={`/people/${person.id}`}>
+      <Link className="font-semibold hover:underline" to={`/school/people/${person.id}`}>
         {person.name}
       </Link>
       <span className="block text-sm break-all text-soft sm:hidden">{person.email}</span>

@@ -75,7 +75,7 @@ export function GuardsPart({ person: { guards } }: { person: Person }) {
       <ul>
         {guards.map((g) => (
           <li key={g.id} className="border-t border-line py-2">
-            <Link className="font-semibold hover:underline" to={`/people/${g.id}`}>
+            <Link className="font-semibold hover:underline" to={`/school/people/${g.id}`}>
               {g.name}
             </Link>
           </li>

@@ -27,7 +27,10 @@ type TakenIn = Answer<'addPerson'>;
 const Done = ({ made: { person, wayIn }, onClose }: { made: TakenIn; onClose: () => void }) => (
   <>
     <p className="mb-3">
-      <Link className="font-semibold text-bracken-deep underline" to={`/people/${person.id}`}>
+      <Link
+        className="font-semibold text-bracken-deep underline"
+        to={`/school/people/${person.id}`}
+      >
         {person.name}
       </Link>{' '}
       is taken in{wayIn ? '.' : ', without an account.'}

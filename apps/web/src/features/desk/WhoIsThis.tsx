@@ -1,0 +1,40 @@
+import type { DeskVisitor } from '@glen/contract';
+import { ChoicePart } from '../../ui/SentencePart.js';
+import type { Desk, DeskActions } from './useDesk.js';
+
+interface WhoIsThisProps {
+  visitor: DeskVisitor;
+  desk: Desk;
+  act: DeskActions;
+}
+
+const NOBODY = 'nobody';
+
+/** Whether Glen cannot know by itself who of the roll a visitor is. */
+const isUnknown = ({ onRoll, role, account }: DeskVisitor): boolean =>
+  !onRoll && role === 'participant' && account !== 'school';
+
+/**
+ * A host says which of the roll somebody is who came without an account: for the register alone. It opens no door, and
+ * changes nothing of what they may do.
+ */
+export function WhoIsThis({ visitor, desk, act }: WhoIsThisProps) {
+  const { id, name, takenFor } = visitor;
+  const free = [...(takenFor ? [takenFor] : []), ...desk.missing];
+  if (!isUnknown(visitor) || free.length === 0) return null;
+  return (
+    <p className="text-sm">
+      This is{' '}
+      <ChoicePart
+        label={`Who ${name} is`}
+        value={takenFor ? String(takenFor.id) : NOBODY}
+        marked={takenFor !== null}
+        onChange={(chosen) => act.sayWho(id, chosen === NOBODY ? null : Number(chosen))}
+        choices={[
+          { value: NOBODY, label: 'nobody of the roll' },
+          ...free.map((p) => ({ value: String(p.id), label: p.name })),
+        ]}
+      />
+    </p>
+  );
+}
