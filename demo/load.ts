@@ -115,7 +115,15 @@ async function loadClass(
   const who = asStaff(ids.get(host)!, host);
   const link = { label, kind };
   const { id } = await glen.db.transaction(() =>
-    writeClass(glen, who.person!.id, { ref, title, period, pennant, rules, link }),
+    writeClass(glen, who.person!.id, {
+      ref,
+      title,
+      kind: link.kind === 'event' ? 'occasion' : 'class',
+      period,
+      pennant,
+      rules,
+      link,
+    }),
   );
   const as = (name: string | undefined, what: 'host' | 'co-teacher' | 'presenter') =>
     name === undefined ? [] : [{ personId: ids.get(name)!, as: what }];

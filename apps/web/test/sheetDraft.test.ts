@@ -32,6 +32,7 @@ const of = (period: string | null): ClassItem => ({
   pennant: { letters: 'N3', pattern: 'halves', hue: 'loch' },
   link: { id: 1, code: 'heron-7k3m9qvd2xt', address: '', label: '', kind: 'lesson', state: 'live' },
   mine: 'host',
+  isOccasion: false,
   rollSize: 20,
   putAwayAt: null,
 });

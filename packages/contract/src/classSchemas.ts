@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { PENNANT_HUES, PENNANT_PATTERNS } from '@glen/core';
+import { OCCASION_COMES, PENNANT_HUES, PENNANT_PATTERNS } from '@glen/core';
 import { id, text, version } from './basics.js';
 import { pennantSchema, planSchema } from './planSchemas.js';
 
@@ -14,6 +14,10 @@ export const emailField = z
 /** A class period to be made; only its title must be there. */
 export const newClass = z.object({
   title: text(200).trim().min(1, 'Say what it is called.'),
+  /** An occasion is no class: colleagues, a talk, a family. It has no period and no roll. */
+  kind: z.enum(['class', 'occasion']).default('class'),
+  /** Who comes to an occasion. */
+  comes: z.enum(OCCASION_COMES).default('named'),
   /** Where it stands in the timetable, as the school labels it. */
   period: text(40).trim().nullable().default(null),
   /** Left out: one that looks like no other is proposed. */

@@ -80,6 +80,8 @@ export const pennantSchema = z.object({
 export const classItemSchema = z.object({
   id,
   title: z.string(),
+  /** No class, but an occasion with an audience of its own; it has no period and no roll. */
+  isOccasion: z.boolean(),
   period: z.string().nullable(),
   pennant: pennantSchema,
   link,

@@ -40,6 +40,7 @@ export {
   type PennantMark,
 } from './calendar/proposePennant.js';
 export { yearCalendar, type FirstYear } from './calendar/yearCalendar.js';
+export { OCCASION_COMES, occasionRules, type OccasionComes } from './entry/occasionRules.js';
 export { FIRST_RULES } from './entry/firstRules.js';
 export { KNOCK_UNTIL_ROLL, notesForEmptyRoll, withoutKnocking } from './roll/emptyRoll.js';
 export { readRollList, type RollListEntry } from './roll/readRollList.js';

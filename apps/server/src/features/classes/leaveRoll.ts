@@ -116,6 +116,7 @@ async function refuseUnlessKeeps(glen: Glen, who: Who, toClassId: number): Promi
   const hosts = there?.as_what === 'host' || there?.as_what === 'co-teacher';
   if (!there || !(hosts || isOffice(who)))
     throw wrongField('toClassId', 'Choose a class period of your own.');
+  if (there.is_occasion) throw wrongField('toClassId', 'An occasion has no roll.');
   if (there.put_away_at !== null)
     throw wrongField('toClassId', 'This class period has been put away; bring it back first.');
 }

@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import {
   KNOCK_UNTIL_ROLL,
   classTitle,
+  occasionRules,
   proposePennant,
   type EntryRules,
   type RuleSetting,
@@ -33,6 +34,8 @@ interface Written {
   /** What a course site knows it by; left out: a fresh one. */
   ref?: string;
   title: string;
+  /** Left out: a class. */
+  kind?: 'class' | 'occasion';
   period: string | null;
   /** Left out: one that looks like no other. */
   pennant?: Pennant | undefined;
@@ -49,11 +52,21 @@ const LESSONS: NonNullable<Written['link']> = { label: 'Lessons', kind: 'lesson'
 export async function writeClass(
   glen: Glen,
   hostId: number,
-  { ref, title, period, pennant, rules, isKnocking = false, link = LESSONS }: Written,
+  {
+    ref,
+    title,
+    kind = 'class',
+    period,
+    pennant,
+    rules,
+    isKnocking = false,
+    link = LESSONS,
+  }: Written,
 ): Promise<{ id: number; linkId: number }> {
   const id = await insertOwnClass(glen.db, hostId, {
     ref: ref ?? freshRef(),
     title,
+    kind,
     period: period || null,
     pennant: pennant ?? proposePennant({ title, period }, await pennantsTaken(glen.db)),
     rules: isKnocking ? { ...rules, ...KNOCK_UNTIL_ROLL } : rules,
@@ -75,6 +88,22 @@ async function planLessons(glen: Glen, classId: number, by: number, body: NewCla
   });
 }
 
+const classOf = (body: NewClass): Written => ({
+  ...body,
+  rules: {},
+  isKnocking: body.anyoneKnocks,
+});
+
+/** No period, no roll: whom its link is for is named there. */
+const occasionOf = ({ title, pennant, comes }: NewClass): Written => ({
+  title,
+  kind: 'occasion',
+  period: null,
+  pennant,
+  rules: occasionRules(comes),
+  link: { label: title.slice(0, 80), kind: 'event' },
+});
+
 /**
  * Makes a class period with its lasting link, hosted by whoever makes it; its room and its lessons in the same breath
  * where they are given.
@@ -84,7 +113,7 @@ export async function makeClass(glen: Glen, who: Who, body: NewClass): Promise<A
   const by = who.person!.id;
   const room = body.room.trim() === '' ? null : roomOf(glen, body.room);
   const classId = await glen.db.transaction(async () => {
-    const written = { ...body, rules: {}, isKnocking: body.anyoneKnocks };
+    const written = body.kind === 'occasion' ? occasionOf(body) : classOf(body);
     const { id, linkId } = await writeClass(glen, by, written);
     if (room !== null) await putRoomBehind(glen.db, linkId, room);
     await planLessons(glen, id, by, body);

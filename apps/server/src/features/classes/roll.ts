@@ -1,9 +1,10 @@
 import { areStaff, planRoll, readRollList } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
-import { wrongField } from '../../http/problem.js';
+import { HttpProblem, wrongField } from '../../http/problem.js';
 import { makePerson } from '../accounts/makePerson.js';
 import { personById, personWithAddress } from '../accounts/store.js';
+import { classById } from '../school/store.js';
 import { announceClass } from './announceClass.js';
 import { endKnocking } from './untilRoll.js';
 import { knownBy, putOnRoll, rollIds } from './store.js';
@@ -55,6 +56,8 @@ export async function addToRoll(
   by: number,
   { people }: Body<'addToRoll'>,
 ): Promise<Answer<'addToRoll'>> {
+  if ((await classById(glen.db, classId, by))!.is_occasion)
+    throw new HttpProblem(409, 'An occasion has no roll; name whom it is for.');
   const { added, isClosed } = await glen.db.transaction(async () => {
     const ids: number[] = [];
     for (const [i, person] of people.entries()) ids.push(await studentFor(glen, person, i));

@@ -21,7 +21,10 @@ export const whoMakesClasses = async (db: Db): Promise<'teachers' | 'office'> =>
 export async function insertOwnClass(
   db: Db,
   hostId: number,
-  row: Pick<ClassPeriodRow, 'ref' | 'title' | 'period' | 'pennant' | 'rules' | 'knock_until_roll'>,
+  row: Pick<
+    ClassPeriodRow,
+    'ref' | 'title' | 'kind' | 'period' | 'pennant' | 'rules' | 'knock_until_roll'
+  >,
 ): Promise<number> {
   const { id } = await db.models.ClassPeriod.create(row);
   await db.models.ClassStaff.create({ class_id: id, person_id: hostId, as_what: 'host' });

@@ -36,7 +36,7 @@ export async function invitationFor(glen: Glen, linkId: number): Promise<Answer<
     host: own[0]?.name ?? staff.find((s) => s.as === 'host')?.name ?? '',
     address: linkAddress(glen, link.code),
     classId: link.class_id,
-    rollSize: isForAll ? klass!.roll_size : null,
+    rollSize: isForAll && !klass!.is_occasion ? klass!.roll_size : null,
     phoneNumber: glen.video?.phoneNumber ?? null,
     rules: next ? rulesOfSession(linkRules, next) : linkRules.rules,
     next: next

@@ -11,6 +11,7 @@ export const mayChange = (row: Pick<ClassRow, 'as_what' | 'put_away_at'> | undef
 export const classItem = (glen: Pick<Glen, 'config'>, row: ClassRow): ClassItem => ({
   id: row.id,
   title: row.title,
+  isOccasion: Boolean(row.is_occasion),
   period: row.period,
   pennant: row.pennant,
   link: {

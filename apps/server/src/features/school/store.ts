@@ -110,6 +110,7 @@ export interface ClassRow {
   id: number;
   ref: string;
   title: string;
+  is_occasion: number;
   period: string | null;
   pennant: { letters: string; pattern: string; hue: string };
   version: number;
@@ -152,7 +153,7 @@ const TUTORS = `(EXISTS (SELECT 1 FROM link_hosts lh JOIN links tl ON tl.id = lh
   OR EXISTS (SELECT 1 FROM shares sh JOIN links tl ON tl.id = sh.link_id JOIN class_staff js ON js.class_id = sh.class_id AND js.as_what <> 'presenter' WHERE tl.class_id = c.id AND js.person_id = :personId))`;
 
 const CLASS_SELECT = `
-  SELECT c.id, c.ref, c.title, c.period, c.pennant, c.version, c.put_away_at, l.id AS link_id, l.code, l.label, l.kind, l.state AS link_state, cs.as_what, ${TUTORS} AS tutors,
+  SELECT c.id, c.ref, c.title, c.kind = 'occasion' AS is_occasion, c.period, c.pennant, c.version, c.put_away_at, l.id AS link_id, l.code, l.label, l.kind, l.state AS link_state, cs.as_what, ${TUTORS} AS tutors,
     (SELECT COUNT(*) FROM roll r WHERE r.class_id = c.id) AS roll_size
   FROM class_periods c JOIN links l ON l.id = ${MAIN_LINK}
   LEFT JOIN class_staff cs ON cs.class_id = c.id AND cs.person_id = :personId`;

@@ -7,26 +7,33 @@ import { CopyButtons } from '../link/LinkLine.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { PutAwayLine } from './PutAwayLine.js';
 
-export const TABS = ['sessions', 'entry', 'links', 'posts', 'roll', 'about'] as const;
+export const TABS = ['sessions', 'entry', 'links', 'posts', 'roll', 'people', 'about'] as const;
+export type TabName = (typeof TABS)[number];
+
+/** A class has a roll, an occasion people who are named. */
+export const hasTab = ({ isOccasion }: Pick<ClassItem, 'isOccasion'>, tab: TabName): boolean =>
+  tab !== (isOccasion ? 'roll' : 'people');
+
 const TAB_NAMES = {
   sessions: 'Sessions',
   entry: 'Entry',
   links: 'Links',
   posts: 'Posts',
   roll: 'Roll',
+  people: 'Who comes',
   about: 'About',
 } as const;
 
-const LiveLink = ({ link }: { link: ClassItem['link'] }) => {
+const LiveLink = ({ link, isOccasion }: Pick<ClassItem, 'link' | 'isOccasion'>) => {
   const [search] = useSearchParams();
   const isComposing = search.has('copy');
   return (
     <>
-      <span>Students come in by</span>
+      <span>{isOccasion ? 'They come in by' : 'Students come in by'}</span>
       <code className="rounded-small bg-shade px-2.5 py-1 font-mono text-lg font-bold">
         /door/{link.code}
       </code>
-      <span>all year.</span>
+      <span>{isOccasion ? '' : 'all year.'}</span>
       <span className="ml-auto flex flex-wrap gap-2.5">
         <CopyButtons key={String(isComposing)} link={link} composingAtOnce={isComposing} />
       </span>
@@ -51,10 +58,10 @@ const StoppedLink = ({ classId, linkId }: { classId: number; linkId: number }) =
 );
 
 /** The class period's lasting link, to copy; where it has been stopped, the way to a new one. */
-const LinkBand = ({ classPeriod: { id, link } }: { classPeriod: ClassItem }) => (
+const LinkBand = ({ classPeriod: { id, link, isOccasion } }: { classPeriod: ClassItem }) => (
   <p className="mt-4 flex flex-wrap items-center gap-3 border-y border-dashed border-edge py-3.5">
     {link.state === 'live' ? (
-      <LiveLink link={link} />
+      <LiveLink link={link} isOccasion={isOccasion} />
     ) : (
       <StoppedLink classId={id} linkId={link.id} />
     )}
@@ -66,7 +73,7 @@ const Tabs = ({ classPeriod: c }: { classPeriod: ClassItem }) => (
     aria-label={`About ${c.title}`}
     className="mt-4 mb-4 flex flex-wrap gap-x-6 border-b border-line"
   >
-    {TABS.map((tab) => (
+    {TABS.filter((tab) => hasTab(c, tab)).map((tab) => (
       <NavLink
         key={tab}
         to={`/classes/${c.id}/${tab}`}
@@ -95,7 +102,8 @@ export function ClassHead({ classPeriod, zone }: { classPeriod: ClassPeriod; zon
         <div>
           <h1 className="text-[25px]">{classTitle(c)}</h1>
           <p className="text-soft">
-            {c.rollSize} on the roll · {names('host')}
+            {c.isOccasion ? '' : `${c.rollSize} on the roll · `}
+            {names('host')}
             {names('co-teacher') && ` with ${names('co-teacher')}`}
             {names('presenter') && ` · ${names('presenter')} presents`}
           </p>

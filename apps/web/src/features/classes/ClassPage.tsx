@@ -11,7 +11,7 @@ import { Margin, Screen } from '../../ui/Margin.js';
 import { Loading } from '../../ui/States.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { mayEdit } from '../school/mayEdit.js';
-import { ClassHead, TABS } from './ClassHead.js';
+import { ClassHead, TABS, hasTab } from './ClassHead.js';
 import { Sessions } from './SessionsTab.js';
 
 const EntryTab = lazy(() => import('../entry/EntryTab.js'));
@@ -19,6 +19,7 @@ const PostsTab = lazy(() => import('../post/PostsTab.js'));
 const LinksTab = lazy(() => import('../link/LinksTab.js'));
 const LinkPage = lazy(() => import('../link/LinkPage.js'));
 const AboutTab = lazy(() => import('./AboutTab.js'));
+const WhoComesTab = lazy(() => import('./WhoComesTab.js'));
 const RollTab = lazy(() => import('../group/RollTab.js'));
 
 /** What needs thought about this class period, by its rules, its posts and what is planned. */
@@ -71,6 +72,8 @@ function Tab({ tab, classPeriod, head, zone }: TabProps) {
       return <EntryTab {...shared} />;
     case 'roll':
       return <RollTab {...shared} />;
+    case 'people':
+      return <WhoComesTab classPeriod={classPeriod} head={head} />;
     case 'about':
       return <AboutTab classPeriod={classPeriod} head={head} />;
     case 'posts':
@@ -86,6 +89,8 @@ function Tab({ tab, classPeriod, head, zone }: TabProps) {
 
 /** One tab under the head they share. */
 function Tabs({ tab, classPeriod, zone }: Omit<TabProps, 'head'>) {
+  if (!hasTab(classPeriod.class, tab))
+    return <Navigate to={`/classes/${classPeriod.class.id}/sessions`} replace />;
   const head = <ClassHead classPeriod={classPeriod} zone={zone} />;
   const waiting = (
     <Screen>

@@ -101,12 +101,14 @@ export function ClassWords({ classPeriod }: { classPeriod: ClassPeriod }) {
           error={errors.title?.message}
           {...register('title')}
         />
-        <TextField
-          label="Period"
-          hint="As the bells label it."
-          error={errors.period?.message}
-          {...register('period')}
-        />
+        {!classPeriod.class.isOccasion && (
+          <TextField
+            label="Period"
+            hint="As the bells label it."
+            error={errors.period?.message}
+            {...register('period')}
+          />
+        )}
       </div>
       <Flown {...form} />
       {errors.pennant?.letters && <FieldError>{errors.pennant.letters.message}</FieldError>}

@@ -9,6 +9,7 @@ import { buttonClass } from '../../ui/Button.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { Empty } from '../../ui/States.js';
+import { MakeOccasion } from './MakeOccasion.js';
 import { CopyButtons } from '../link/LinkLine.js';
 import { mayEdit } from '../school/mayEdit.js';
 import { mayMakeClasses } from '../school/mayMakeClasses.js';
@@ -71,11 +72,37 @@ function ClassRow({ classPeriod: c }: { classPeriod: ClassItem }) {
           )}
         </h2>
         <p className="text-soft">
-          {c.rollSize} on the roll{AS[c.mine] ? ` · ${AS[c.mine]}` : ''}
+          {[c.isOccasion ? '' : `${c.rollSize} on the roll`, AS[c.mine]]
+            .filter(Boolean)
+            .join(' · ')}
         </p>
       </div>
       {isOpen && <LinkCell classPeriod={c} />}
     </li>
+  );
+}
+
+interface OccasionsProps {
+  occasions: ClassItem[];
+  mayMake: boolean;
+}
+
+/** What is no class stands apart. */
+function Occasions({ occasions, mayMake }: OccasionsProps) {
+  if (occasions.length === 0 && !mayMake) return null;
+  return (
+    <section aria-label="Occasions" className="mt-8">
+      <h2 className="text-[21px]">Occasions</h2>
+      <p className="text-soft">
+        Colleagues, a talk, a family: a link and sessions for whom you name, without a roll.
+      </p>
+      <ul className="mt-2">
+        {occasions.map((c) => (
+          <ClassRow key={c.id} classPeriod={c} />
+        ))}
+      </ul>
+      {mayMake && <MakeOccasion />}
+    </section>
   );
 }
 
@@ -129,24 +156,29 @@ export function ClassesPage({ me }: { me: Me }) {
   const act = useNoteActions();
   return (
     <Loaded asked={asked}>
-      {({ classes, putAway }) => (
-        <Screen margin={<Margin notes={notesFor(today)} onAction={act} />}>
-          <Head count={classes.length} mayMake={mayMake} />
-          {classes.length === 0 && (
-            <Empty title="No class periods yet">
-              {mayMake
-                ? 'Make one, and its link stands here at once; or the office puts you down for one.'
-                : 'The office puts you down for yours; each then stands here with its link.'}
-            </Empty>
-          )}
-          <ul>
-            {classes.map((c) => (
-              <ClassRow key={c.id} classPeriod={c} />
-            ))}
-          </ul>
-          {putAway.length > 0 && <PutAway classes={putAway} />}
-        </Screen>
-      )}
+      {({ classes: all, putAway }) => {
+        const classes = all.filter((c) => !c.isOccasion);
+        const occasions = all.filter((c) => c.isOccasion);
+        return (
+          <Screen margin={<Margin notes={notesFor(today)} onAction={act} />}>
+            <Head count={classes.length} mayMake={mayMake} />
+            {classes.length === 0 && (
+              <Empty title="No class periods yet">
+                {mayMake
+                  ? 'Make one, and its link stands here at once; or the office puts you down for one.'
+                  : 'The office puts you down for yours; each then stands here with its link.'}
+              </Empty>
+            )}
+            <ul>
+              {classes.map((c) => (
+                <ClassRow key={c.id} classPeriod={c} />
+              ))}
+            </ul>
+            <Occasions occasions={occasions} mayMake={mayMake} />
+            {putAway.length > 0 && <PutAway classes={putAway} />}
+          </Screen>
+        );
+      }}
     </Loaded>
   );
 }

@@ -27,6 +27,7 @@ const rollNotes = ({ places }: Preview, classes: ClassItem[]): Note[] =>
     const place = places.find((p) => p.classId === c.id);
     if (!place) return [];
     const whoMayEnter = place.whoMayEnter as EntryRules['whoMayEnter'];
+    if (c.isOccasion) return [];
     return notesForEmptyRoll({
       classId: c.id,
       title: classTitle(c),

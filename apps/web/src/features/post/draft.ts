@@ -32,7 +32,7 @@ export const newDraft = (c: ClassItem, hasSite: boolean): PostDraft => ({
   timing: 'now',
   afterwards: 'stay',
   pinned: false,
-  places: [{ classId: c.id, kind: firstKind(hasSite) }],
+  places: [{ classId: c.id, kind: firstKind(hasSite && !c.isOccasion) }],
 });
 
 export const draftOf = (post: Post): PostDraft => ({

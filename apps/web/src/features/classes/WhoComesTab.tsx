@@ -1,0 +1,116 @@
+import { X } from 'lucide-react';
+import type { ReactNode } from 'react';
+import type { LinkDetail } from '@glen/contract';
+import { api } from '../../app/api.js';
+import { Loaded } from '../../app/Loaded.js';
+import { FieldError } from '../../ui/Field.js';
+import { Margin, Screen } from '../../ui/Margin.js';
+import { Empty } from '../../ui/States.js';
+import { AddPerson } from '../link/AddPerson.js';
+import { useLinkEdits } from '../link/useLinkEdits.js';
+import type { ClassPeriod } from '../school/classPeriod.js';
+
+type Named = LinkDetail['audience'][number];
+
+const isNamed = (a: Named): boolean => a.kind === 'person' || a.kind === 'guest';
+
+const nameOf = (named: Named): string => {
+  if (named.kind === 'guest') return named.email;
+  return named.kind === 'person' ? named.name : '';
+};
+
+interface RowProps {
+  named: Named;
+  mayEdit: boolean;
+  onRemove: () => void;
+}
+
+function NamedRow({ named, mayEdit, onRemove }: RowProps) {
+  const name = nameOf(named);
+  return (
+    <li className="flex items-center gap-3 border-t border-line py-2">
+      <span className="min-w-0 flex-1 [overflow-wrap:anywhere]">
+        <b>{name}</b>{' '}
+        {named.kind === 'guest' && (
+          <span className="text-sm text-soft">by address, from outside the school</span>
+        )}
+      </span>
+      {mayEdit && (
+        <button
+          type="button"
+          aria-label={`Invite ${name} no longer`}
+          className="rounded-small p-1.5 text-soft hover:bg-shade hover:text-berry-deep"
+          onClick={onRemove}
+        >
+          <X size={16} aria-hidden="true" />
+        </button>
+      )}
+    </li>
+  );
+}
+
+function People({ link }: { link: LinkDetail }) {
+  const { audience, changeAudience, problem } = useLinkEdits(link);
+  const { personIds, emails } = audience;
+  const named = link.audience.filter(isNamed);
+  const without = (gone: Named): void =>
+    void changeAudience({
+      ...audience,
+      personIds: personIds.filter((id) => gone.kind !== 'person' || id !== gone.id),
+      emails: emails.filter((email) => gone.kind !== 'guest' || email !== gone.email),
+    });
+  return (
+    <div className="max-w-2xl">
+      {named.length === 0 && (
+        <Empty title="Nobody is named yet">
+          Name people of the school, and guests by their address. Whether others may knock, its
+          entry rules say.
+        </Empty>
+      )}
+      <ul aria-label="Whom it is for">
+        {named.map((n) => (
+          <NamedRow
+            key={'id' in n ? `${n.kind} ${n.id}` : n.email}
+            named={n}
+            mayEdit={link.mayEdit}
+            onRemove={() => without(n)}
+          />
+        ))}
+      </ul>
+      {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
+      {link.mayEdit && (
+        <div className="mt-3 max-w-sm">
+          <AddPerson
+            onPerson={(id) => {
+              if (!personIds.includes(id))
+                void changeAudience({ ...audience, personIds: [...personIds, id] });
+            }}
+            onEmail={(email) => {
+              if (!emails.includes(email))
+                void changeAudience({ ...audience, emails: [...emails, email] });
+            }}
+          />
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** Whom an occasion is for, by name and address: in the place of a roll. */
+export default function WhoComesTab({
+  classPeriod: { class: c },
+  head,
+}: {
+  classPeriod: ClassPeriod;
+  head: ReactNode;
+}) {
+  const asked = api.useLinkQuery({ params: { linkId: c.link.id } });
+  return (
+    <Screen margin={<Margin notes={[]} />}>
+      {head}
+      <Loaded asked={asked} isPart>
+        {(link) => <People link={link} />}
+      </Loaded>
+    </Screen>
+  );
+}
