@@ -43,6 +43,7 @@ export { yearCalendar, type FirstYear } from './calendar/yearCalendar.js';
 export { OCCASION_COMES, occasionRules, type OccasionComes } from './entry/occasionRules.js';
 export { FIRST_RULES } from './entry/firstRules.js';
 export { KNOCK_UNTIL_ROLL, notesForEmptyRoll, withoutKnocking } from './roll/emptyRoll.js';
+export { notesForNoAccount } from './roll/withoutAccount.js';
 export { readRollList, type RollListEntry } from './roll/readRollList.js';
 export { planRoll, type KnownPerson, type RollLine } from './roll/planRoll.js';
 export type { Occurrence, PlanChange, PlanRepeat, PlanTime, SessionPlan } from './plan/plan.js';

@@ -41,7 +41,7 @@ async function knockUntilRoll(classId: number): Promise<void> {
       .dispatch(api.endpoints.knockUntilRoll.initiate({ params: { classId }, body: { on } }))
       .unwrap();
   await set(true);
-  offerUndo('Anyone with the link knocks until the roll is filled.', () => set(false));
+  offerUndo('Anyone with the link knocks.', () => set(false));
 }
 
 /** Does what a note of the margin offers, by the action's name. */

@@ -4,7 +4,7 @@ import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
 import { rulesOfClass } from '../entry/layers.js';
 import { announceDoors } from '../entry/write.js';
-import { heldRules, rollIds, writeRules } from './store.js';
+import { hasPeopleWithoutAccount, heldRules, rollIds, writeRules } from './store.js';
 
 /** Says in the log and at the doors what a class period's own rules are from now on. */
 async function settle(
@@ -28,7 +28,8 @@ export async function setKnockUntilRoll(
   { on }: Body<'knockUntilRoll'>,
 ): Promise<{ ok: true }> {
   await glen.db.transaction(async () => {
-    if (on && (await rollIds(glen.db, classId)).length > 0)
+    const isFilled = (await rollIds(glen.db, classId)).length > 0;
+    if (on && isFilled && !(await hasPeopleWithoutAccount(glen.db, classId)))
       throw new HttpProblem(409, 'The roll is filled already; it says who gets in.');
     await settle(glen, classId, { by, action: 'knock-until-roll', isKnocking: on });
     const { layers } = await rulesOfClass(glen.db, classId);
@@ -41,6 +42,8 @@ export async function setKnockUntilRoll(
 /** The roll is filled: from now on it says who gets in. Whether that changed anything. */
 export async function endKnocking(glen: Glen, classId: number, by: number): Promise<boolean> {
   const { isKnocking } = await heldRules(glen.db, classId);
-  if (isKnocking) await settle(glen, classId, { by, action: 'roll-is-filled', isKnocking: false });
-  return isKnocking;
+  // Of those who have no account the door knows none: for them the others still knock too.
+  if (!isKnocking || (await hasPeopleWithoutAccount(glen.db, classId))) return false;
+  await settle(glen, classId, { by, action: 'roll-is-filled', isKnocking: false });
+  return true;
 }

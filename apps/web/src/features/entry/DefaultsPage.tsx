@@ -66,22 +66,34 @@ const schoolNotes = ({ ownLocks, mayEdit }: RuleEdits): Note[] => [
   ...(mayEdit ? [] : [MINE_IS_ELSEWHERE]),
 ];
 
+const SCHOOL = {
+  title: 'The school’s entry rules',
+  words:
+    'They count for every door, unless its teacher, class period, link or session says otherwise.',
+};
+
+const ALONE = {
+  title: 'Your entry rules',
+  words:
+    'They count for every door of yours, unless its class period, link or session says otherwise.',
+};
+
 /** The school's defaults, and which of them are fixed for everyone. */
 export function SchoolDefaults({ me }: { me: Me }) {
+  const { alone } = me.school;
   const asked = api.useSchoolRulesQuery();
   const [set] = api.useSetSchoolRulesMutation();
   return (
     <Loaded asked={asked}>
       {(answer) => (
         <Defaults
-          title="The school’s entry rules"
-          words="They count for every door, unless its teacher, class period, link or session says otherwise."
+          {...(alone ? ALONE : SCHOOL)}
           answer={answer}
           zone={me.school.zone}
           save={({ version, rules, locked }) =>
             set({ body: { version, rules: rules as EntryRules, locked } })
           }
-          notes={schoolNotes}
+          notes={alone ? () => [] : schoolNotes}
         />
       )}
     </Loaded>

@@ -31,7 +31,7 @@ export function TopBar({ me, onFind }: { me: Me; onFind: () => void }) {
               `border-b-3 py-1.5 ${isActive ? 'border-[#e98a5b] font-semibold' : 'border-transparent text-bar-soft hover:text-bar-ink'}`
             }
           >
-            {name}
+            {path === '/school' && me.school.alone ? 'Setup' : name}
           </NavLink>
         ))}
       </nav>

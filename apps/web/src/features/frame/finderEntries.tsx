@@ -38,6 +38,7 @@ export interface Acts {
   signOut: () => void;
   /** Whether one may make class periods. */
   mayMake: boolean;
+  isOffice: boolean;
 }
 
 const key = (name: string): ReactNode => <kbd className="font-mono">{name}</kbd>;
@@ -114,7 +115,7 @@ const perClass = (what: PerClass, classes: ClassItem[], acts: Acts): Entry[] =>
 
 /** What can be done, about the day and about each class period; the likeliest first. */
 export function doingEntries(classes: ClassItem[], acts: Acts): Entry[] {
-  const { go, undo, print, mayMake } = acts;
+  const { go, undo, print, mayMake, isOffice } = acts;
   const each = (what: PerClass): Entry[] => perClass(what, classes, acts);
   const place = (text: string, words: string, path: string): Entry => ({
     text,
@@ -141,7 +142,14 @@ export function doingEntries(classes: ClassItem[], acts: Acts): Entry[] {
     ...each(PER_CLASS.replace),
     ...each(PER_CLASS.groups),
     place('My own entry rules', 'defaults', '/school/my-entry'),
+    ...(isOffice
+      ? [
+          place('People', 'accounts roles retired password', '/school/people'),
+          place('What happened', 'log who did what', '/school/happened'),
+        ]
+      : []),
     place('About the school', 'name zone help office', '/school/about'),
+    place('Your account', 'password address colours', '/account'),
     place('The school’s entry rules', 'defaults locks', '/school/entry'),
   ];
 }

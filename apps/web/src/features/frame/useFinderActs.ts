@@ -1,3 +1,4 @@
+import { areOffice } from '@glen/core/light';
 import { useNavigate } from 'react-router';
 import { api } from '../../app/api.js';
 import { restartLive } from '../../app/live.js';
@@ -23,6 +24,7 @@ export function useFinderActs(close: () => void): Acts {
   };
   return {
     mayMake: me !== undefined && mayMakeClasses(me),
+    isOffice: areOffice(me?.person?.roles ?? []),
     go,
     copyAddress: (address, toast) => {
       close();

@@ -87,6 +87,7 @@ export function AddOne({ edits, onRoll }: AddOneProps) {
         <div className="w-64">
           <TextField
             label="Address"
+            hint="Blank: they come without an account."
             error={message('email')}
             type="email"
             className="!py-1.5"

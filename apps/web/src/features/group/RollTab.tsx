@@ -1,8 +1,16 @@
 import { useState, type ReactNode } from 'react';
-import { notesForGroups, type Note } from '@glen/core';
+import {
+  notesForGroups,
+  notesForNoAccount,
+  resolveRules,
+  worstFirst,
+  type Note,
+  type RuleLayer,
+} from '@glen/core';
 import type { Problem } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
+import { useNoteActions } from '../../app/useNoteActions.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
 import { Margin, Screen } from '../../ui/Margin.js';
@@ -104,6 +112,15 @@ function notesOf(roll: OnRoll[], { read, draft }: GroupsEditing): Note[] {
   return notesForGroups({ roll, groups });
 }
 
+/** What the margin says about those of the roll who have no account. */
+function useAccountNotes(classId: number, roll: OnRoll[]): Note[] {
+  const { data } = api.useRulesQuery({ params: { classId } });
+  if (!data) return [];
+  const { whoMayEnter } = resolveRules(data.layers as RuleLayer[]).rules;
+  const withoutAccount = roll.filter((p) => p.accounts.length === 0).length;
+  return notesForNoAccount({ classId, withoutAccount, whoMayEnter });
+}
+
 interface RollProps {
   classPeriod: ClassPeriod;
   head: ReactNode;
@@ -116,9 +133,11 @@ function Editor({ classPeriod, head, kept, zone }: RollProps & { kept: Kept }) {
   const edits = useRollEdits(c.id);
   const editing = useGroups(c.id, roll, kept);
   const { problem } = editing;
+  const notes = worstFirst([...useAccountNotes(c.id, roll), ...notesOf(roll, editing)]);
+  const act = useNoteActions();
   const theirs = problem?.status === 409 ? (problem.current as Kept | undefined) : undefined;
   return (
-    <Screen margin={<Margin notes={notesOf(roll, editing)} />}>
+    <Screen margin={<Margin notes={notes} onAction={act} />}>
       {head}
       {mayEdit && <FillRoll edits={edits} roll={roll} />}
       {mayEdit && roll.length > 1 && <Parting roll={roll} editing={editing} />}

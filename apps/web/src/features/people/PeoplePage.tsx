@@ -6,6 +6,7 @@ import { Screen } from '../../ui/Margin.js';
 import { PickOne } from '../../ui/PickOne.js';
 import { Empty } from '../../ui/States.js';
 import { SchoolTabs } from '../school/SchoolTabs.js';
+import { useAlone } from '../school/useAlone.js';
 import { OrderPart, PeopleTable } from './PeopleTable.js';
 import { TakeIn } from './TakeIn.js';
 import { usePeople, type PeopleList } from './usePeople.js';
@@ -27,25 +28,30 @@ const STANDING = [
 const countInWords = (total: number): string =>
   total === 1 ? '1 person' : `${total.toLocaleString('en')} people`;
 
-const Filters = ({ list }: { list: PeopleList }) => (
-  <div className="mb-3 flex flex-wrap items-center gap-x-6 gap-y-3">
-    <input
-      type="search"
-      aria-label="Find by name or address"
-      placeholder="Find by name or address"
-      className={`${inputClass} !w-72`}
-      value={list.typed}
-      onChange={(e) => list.setTyped(e.target.value)}
-    />
-    <PickOne label="Whom to show" value={list.whom} choices={WHOM} onChange={list.setWhom} />
-    <PickOne
-      label="Here or retired"
-      value={list.standing}
-      choices={STANDING}
-      onChange={list.setStanding}
-    />
-  </div>
-);
+function Filters({ list }: { list: PeopleList }) {
+  const alone = useAlone();
+  return (
+    <div className="mb-3 flex flex-wrap items-center gap-x-6 gap-y-3">
+      <input
+        type="search"
+        aria-label="Find by name or address"
+        placeholder="Find by name or address"
+        className={`${inputClass} !w-72`}
+        value={list.typed}
+        onChange={(e) => list.setTyped(e.target.value)}
+      />
+      {!alone && (
+        <PickOne label="Whom to show" value={list.whom} choices={WHOM} onChange={list.setWhom} />
+      )}
+      <PickOne
+        label="Here or retired"
+        value={list.standing}
+        choices={STANDING}
+        onChange={list.setStanding}
+      />
+    </div>
+  );
+}
 
 function Nobody({ standing, isNarrowed }: PeopleList) {
   if (isNarrowed)

@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
 import { Theirs } from '../../ui/Theirs.js';
+import { useAlone } from '../school/useAlone.js';
 import { RolesPart } from './RolesPart.js';
 import type { Person } from './usePersonEdits.js';
 
@@ -19,6 +20,7 @@ const fieldsOf = ({ name, roles }: Person): Fields => ({ name, roles });
 /** What somebody is called and what they are to the school, to be changed. */
 export function PersonWords({ person }: { person: Person }) {
   const [save] = api.useEditPersonMutation();
+  const alone = useAlone();
   const form = useKeptForm<Person, Fields, Fields>({
     kept: person,
     fieldsOf,
@@ -40,10 +42,12 @@ export function PersonWords({ person }: { person: Person }) {
         </Theirs>
       )}
       <TextField label="Name" error={formState.errors.name?.message} {...register('name')} />
-      <RolesPart
-        roles={watch('roles') as PersonRole[]}
-        onChange={(roles) => setValue('roles', roles, { shouldDirty: true })}
-      />
+      {!alone && (
+        <RolesPart
+          roles={watch('roles') as PersonRole[]}
+          onChange={(roles) => setValue('roles', roles, { shouldDirty: true })}
+        />
+      )}
       {formState.errors.roles?.message && <FieldError>{formState.errors.roles.message}</FieldError>}
       {problem && !theirs && <FieldError>{problem.title}</FieldError>}
       <p>

@@ -8,6 +8,7 @@ import { FieldError } from '../../ui/Field.js';
 import { PickOne } from '../../ui/PickOne.js';
 import { TextField } from '../../ui/TextField.js';
 import { WaysIn } from '../group/WaysIn.js';
+import { useAlone } from '../school/useAlone.js';
 import { RolesPart } from './RolesPart.js';
 
 type Typed = Required<Sent<'addPerson'>>;
@@ -15,6 +16,8 @@ type Typed = Required<Sent<'addPerson'>>;
 const schema = async () => (await import('@glen/contract/forms')).newPerson;
 
 const START: Typed = { name: '', email: '', kind: 'school', roles: ['teacher'] };
+/** Whoever teaches alone takes students in. */
+const START_ALONE: Typed = { ...START, roles: ['student'] };
 
 const KINDS = [
   ['school', 'the school’s'],
@@ -45,8 +48,9 @@ const Done = ({ made: { person, wayIn }, onClose }: { made: TakenIn; onClose: ()
 
 function Form({ onDone, onClose }: { onDone: (made: TakenIn) => void; onClose: () => void }) {
   const [add] = api.useAddPersonMutation();
+  const alone = useAlone();
   const form = useServerForm<Typed, Typed, TakenIn>({
-    start: START,
+    start: alone ? START_ALONE : START,
     schema,
     send: (body) => add({ body }),
     onDone,
@@ -63,13 +67,17 @@ function Form({ onDone, onClose }: { onDone: (made: TakenIn) => void; onClose: (
         error={errors.email?.message}
         {...register('email')}
       />
-      <PickOne
-        label="Whose address it is"
-        value={watch('kind')}
-        choices={KINDS}
-        onChange={(kind) => setValue('kind', kind)}
-      />
-      <RolesPart roles={watch('roles')} onChange={(roles) => setValue('roles', roles)} />
+      {!alone && (
+        <PickOne
+          label="Whose address it is"
+          value={watch('kind')}
+          choices={KINDS}
+          onChange={(kind) => setValue('kind', kind)}
+        />
+      )}
+      {!alone && (
+        <RolesPart roles={watch('roles')} onChange={(roles) => setValue('roles', roles)} />
+      )}
       {errors.roles?.message && <FieldError>{errors.roles.message}</FieldError>}
       {problem && <FieldError>{problem.title}</FieldError>}
       <p className="flex gap-3">

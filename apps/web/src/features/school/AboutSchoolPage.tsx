@@ -8,6 +8,7 @@ import { Theirs } from '../../ui/Theirs.js';
 import { TextField } from '../../ui/TextField.js';
 import { SchoolTabs } from './SchoolTabs.js';
 import { useAboutSchool, type AboutSchool } from './useAboutSchool.js';
+import { useAlone } from './useAlone.js';
 import { ZONES } from './zones.js';
 
 const MAKERS = [
@@ -48,7 +49,7 @@ const WhoDoesWhat = ({ watch, setValue }: Editing) => (
 
 function Sentence(editing: Editing) {
   const { watch, setValue } = editing;
-  const { data: me } = api.useMeQuery();
+  const alone = useAlone();
   return (
     <p className="text-lg leading-[2.3]">
       Times are those of{' '}
@@ -58,7 +59,7 @@ function Sentence(editing: Editing) {
         onChange={(zone) => setValue('zone', zone, { shouldDirty: true })}
         choices={ZONES}
       />
-      .{!me?.school.alone && <WhoDoesWhat {...editing} />}
+      .{!alone && <WhoDoesWhat {...editing} />}
     </p>
   );
 }
@@ -74,11 +75,12 @@ const TwoSchools = ({ theirs, ...choose }: Editing) =>
 function Form({ editing }: { editing: Editing }) {
   const { register, formState, problem, theirs, isDirty, submit } = editing;
   const { errors, isSubmitting } = formState;
+  const alone = useAlone();
   return (
     <form className="grid max-w-2xl gap-5" noValidate onSubmit={submit}>
       <TwoSchools {...editing} />
       <TextField
-        label="What is the school called?"
+        label={alone ? 'What do your students know it as?' : 'What is the school called?'}
         maxLength={200}
         error={errors.name?.message}
         {...register('name')}
@@ -126,10 +128,11 @@ const ToRead = ({ about }: { about: AboutSchool }) => (
 
 function About({ kept }: { kept: AboutSchool }) {
   const editing = useAboutSchool(kept);
+  const alone = useAlone();
   return (
     <Screen margin={<Margin title="What will happen" notes={editing.notes} />}>
       <SchoolTabs />
-      <h1 className="mb-4 text-[27px]">About the school</h1>
+      <h1 className="mb-4 text-[27px]">{alone ? 'About' : 'About the school'}</h1>
       {kept.mayEdit ? <Form editing={editing} /> : <ToRead about={kept} />}
     </Screen>
   );

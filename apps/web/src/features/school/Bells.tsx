@@ -1,7 +1,10 @@
+import { useContext, useState } from 'react';
 import { WEEKDAYS, WEEKDAY_NAMES, type SchoolCalendar, type Weekday } from '@glen/core';
+import { Button } from '../../ui/Button.js';
 import { Add } from './Add.js';
 import { BellSet } from './BellSet.js';
-import { Cell, ChoiceCell, Part, Row } from './Cells.js';
+import { Cell, ChoiceCell, Editing, Part, Row } from './Cells.js';
+import { useAlone } from './useAlone.js';
 import { drop, put, type CalendarPartProps } from './calendarLists.js';
 
 type BellOn = SchoolCalendar['bellOn'];
@@ -122,6 +125,18 @@ function OnSingleDays({
 
 /** The bells of the school: its sets, and on which days each of them rings. */
 export function Bells({ calendar, change }: CalendarPartProps) {
+  const [isWanted, setWanted] = useState(false);
+  const alone = useAlone();
+  const { mayEdit } = useContext(Editing);
+  const hasBells = calendar.bells.some((set) => set.periods.length > 0);
+  if (alone && !hasBells && !isWanted)
+    return mayEdit ? (
+      <p>
+        <Button kind="link" onClick={() => setWanted(true)}>
+          Teach by bells
+        </Button>
+      </p>
+    ) : null;
   const sets = calendar.bells.map(({ name }) => ({ value: name, label: name }));
   return (
     <Part title="Bells" hint="Sessions in a bell period go by the set in force that day.">

@@ -12,6 +12,7 @@ import { Editing } from './Cells.js';
 import { Closures } from './Closures.js';
 import { Cycle } from './Cycle.js';
 import { SchoolTabs } from './SchoolTabs.js';
+import { useAlone } from './useAlone.js';
 import { Terms } from './Terms.js';
 import { YearLine } from './YearLine.js';
 import { calendarNotes } from './calendarNotes.js';
@@ -57,6 +58,7 @@ function SaveBar({ draft }: { draft: Draft }) {
 }
 
 function Editor({ kept, today }: { kept: KeptCalendar; today: string }) {
+  const alone = useAlone();
   const draft = useCalendarDraft(kept);
   const { read, calendar, change, errorAt, theirs } = draft;
   const { mayEdit } = read;
@@ -64,7 +66,7 @@ function Editor({ kept, today }: { kept: KeptCalendar; today: string }) {
     <Screen margin={<Margin title="What will happen" notes={calendarNotes(draft)} />}>
       <SchoolTabs />
       <header className="mb-4 flex flex-wrap items-baseline gap-x-4">
-        <h1 className="text-[27px]">School calendar</h1>
+        <h1 className="text-[27px]">{alone ? 'Your calendar' : 'School calendar'}</h1>
         <p className="text-soft">times are {calendar.zone}</p>
       </header>
       <YearLine school={draft.wrong ? (read.calendar as SchoolCalendar) : calendar} today={today} />
