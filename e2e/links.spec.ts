@@ -48,7 +48,7 @@ test('a group: parted by a file, given a link and a tutor; members come in by it
   const other = await school.openPhone('Delphine Brandt');
   await other.goto(`${school.url}/door/${code}`);
   await expect(
-    other.getByRole('heading', { name: 'You are not on this class’s list' }),
+    other.getByRole('heading', { name: 'You are not on this door’s list' }),
   ).toBeVisible();
   await tutor.getByRole('button', { name: /^Let Ansel Grue in/ }).click();
   await expect(member.locator('#you')).toContainText('You are Ansel Grue');
@@ -203,7 +203,7 @@ test('a project group’s link stands open with nothing planned, for its members
   const other = await school.openPhone('Birgit Tideman');
   await other.goto(`${school.url}/door/${code}`);
   await expect(
-    other.getByRole('heading', { name: 'You are not on this class’s list' }),
+    other.getByRole('heading', { name: 'You are not on this door’s list' }),
   ).toBeVisible();
   // Its place among the links, by keys alone.
   await teacher.goto(`${school.url}/classes/${n3.id}/links`);

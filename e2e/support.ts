@@ -15,6 +15,7 @@ import {
 } from '../scripts/processes.mjs';
 
 interface Person {
+  id: number;
   name: string;
   accounts: { id: number; kind: string; email: string }[];
 }
@@ -56,6 +57,11 @@ export class School {
 
   door(letters: string): string {
     return this.classOf(letters).link.address;
+  }
+
+  /** Somebody's number. */
+  person(name: string): number {
+    return this.people.find((p) => p.name === name)!.id;
   }
 
   account(name: string, kind: 'school' | 'personal' = 'school'): Person['accounts'][number] {

@@ -1,5 +1,12 @@
 import type { School } from './support.js';
 
+/** The views of head and office alone. */
+export const officeViews = (school: School): [path: string, shows: string][] => [
+  ['/school/people', 'People'],
+  ['/school/happened', 'What happened'],
+  [`/school/people/${school.person('Ottoline Marsh')}`, 'Ottoline Marsh'],
+];
+
 /** Every teacher view, with what shows that it has come. */
 export const views = (school: School): [path: string, shows: string][] => {
   const n3 = school.classOf('N3');
@@ -10,7 +17,10 @@ export const views = (school: School): [path: string, shows: string][] => {
     ['/plan/new', 'New session'],
     ['/school', 'School calendar'],
     ['/school/about', 'About the school'],
-    ['/classes', '7 class periods'],
+    ['/classes', '6 class periods'],
+    [`/classes/${school.classOf('HE').id}/people`, 'Nobody is named yet'],
+    ['/account', 'Your account'],
+    [`/school/people/${school.person('Ansel Grue')}`, 'Ansel Grue'],
     ['/classes/links', 'The sheet of links'],
     [`/classes/${n3.id}/sessions`, 'Ahead'],
     [`/classes/${n3.id}/entry`, 'So, at the door'],
@@ -29,3 +39,11 @@ export const views = (school: School): [path: string, shows: string][] => {
     [`/desk/${n3.link.id}`, 'Coastal Navigation, period 3'],
   ];
 };
+
+/** Whose views they are, and what is seen there: a page for each person. */
+export const everybodysViews = (
+  school: School,
+): [name: string, seen: [path: string, shows: string][]][] => [
+  ['Ottoline Marsh', views(school)],
+  ['Perpetua Lund', officeViews(school)],
+];

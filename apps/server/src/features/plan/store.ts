@@ -239,7 +239,7 @@ export async function deleteOccurrences(db: Db, ids: number[]): Promise<void> {
 const SESSION_SELECT = `
   SELECT o.*, s.plan, s.version, s.undated, k.label AS link_label, k.code AS link_code, EXISTS (SELECT 1 FROM link_audience fa WHERE fa.link_id = o.link_id AND fa.class_id = o.class_id) AS for_class, m.id AS sitting_id, m.opened_at, m.ended_at,
     (SELECT COUNT(*) FROM visitors v WHERE v.sitting_id = m.id AND v.inside = 1) AS inside,
-    (SELECT COUNT(*) FROM visitors v WHERE v.sitting_id = m.id AND v.on_roll = 1 AND EXISTS (SELECT 1 FROM visits t WHERE t.visitor_id = v.id)) AS came
+    (SELECT COUNT(DISTINCT COALESCE(v.taken_for, v.person_id)) FROM visitors v WHERE v.sitting_id = m.id AND (v.on_roll = 1 OR v.taken_for IS NOT NULL) AND EXISTS (SELECT 1 FROM visits t WHERE t.visitor_id = v.id)) AS came
   FROM occurrences o JOIN series s ON s.id = o.series_id JOIN links k ON k.id = o.link_id LEFT JOIN sittings m ON m.occurrence_id = o.id`;
 
 /** Sessions that a person teaches, visits or hosts, at their class periods' own doors, at a link of theirs or at another's door, on local dates `from ≤ date ≤ to`, those moved away from there too; skipped ones left out. */

@@ -113,8 +113,8 @@ const WORDS: Record<string, (told: Told) => Words> = {
     text: `If you think you should be, ask ${host}.`,
   }),
   'not-on-roll': ({ host }) => ({
-    title: 'You are not on this class’s list',
-    text: `Check that the link is the one for your own class. If it is, ask ${host} to look at the roll.`,
+    title: 'You are not on this door’s list',
+    text: `Check that the link is the one meant for you. If it is, ask ${host} to look at the list.`,
   }),
   'nothing-planned': () => ({
     title: 'Nothing is planned here now',

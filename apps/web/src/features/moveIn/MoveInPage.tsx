@@ -24,7 +24,8 @@ const yearInWords = ({ year }: Draft): string => {
 /** The four marks above the card; pages that are done can be opened again. */
 function stepsFor(draft: Draft, page: Page, open: (page: Page) => void): Step[] {
   const words = [draft.school.name, yearInWords(draft)];
-  const titles = ['The school', 'The year', 'You', 'Your first class period'];
+  const what = draft.school.alone ? 'What you teach' : 'The school';
+  const titles = [what, 'The year', 'You', 'Your first class period'];
   return titles.map((title, i) => {
     const at = i + 1;
     if (at < page)

@@ -4,7 +4,7 @@ import { TextField } from '../../ui/TextField.js';
 import { ChoicePart } from '../../ui/SentencePart.js';
 import { api } from '../../app/api.js';
 import { ZONES } from '../school/zones.js';
-import type { SchoolDraft } from './firstDraft.js';
+import { FIRST_PATTERN, type SchoolDraft } from './firstDraft.js';
 import type { MovingIn } from './useMoveInDraft.js';
 
 const ORDERS = [
@@ -102,7 +102,12 @@ interface StepProps {
 /** Page 1: the school. */
 export function SchoolStep({ token, moving, onNext }: StepProps) {
   const { school } = moving.draft;
-  const change = (part: Partial<SchoolDraft>): void => moving.change('school', part);
+  const change = (part: Partial<SchoolDraft>): void => {
+    moving.change('school', part);
+    // Whoever teaches alone has no bells, unless they wish for some.
+    if (part.alone !== undefined)
+      moving.change('year', { bells: part.alone ? null : FIRST_PATTERN });
+  };
   const [error, setError] = useState<string>();
   const next = (): void => {
     if (school.name.trim() === '') setError('Say what it is called.');

@@ -154,6 +154,23 @@ export function YearStep({ token, moving, onNext }: StepProps) {
   const found = yearOfDraft(moving.draft);
   const wrong = 'wrong' in found ? found.wrong : undefined;
   const wrongBell = wrong?.path.startsWith('bells.') ? wrong.path.slice(6) : undefined;
+  const timetable = (
+    <>
+      <Part title="Bells" error={errorAt(wrong, 'bells')}>
+        <BellPattern bells={year.bells} wrong={wrongBell} onChange={(bells) => change({ bells })} />
+      </Part>
+      <Part title="Alternating days" error={errorAt(wrong, 'cycle')}>
+        <input
+          aria-label="Labels of alternating days"
+          className={`${inputClass} !w-56`}
+          placeholder="none, or A, B"
+          maxLength={200}
+          value={year.cycle}
+          onChange={(e) => change({ cycle: e.target.value })}
+        />
+      </Part>
+    </>
+  );
   return (
     <form
       className="grid gap-6"
@@ -172,19 +189,14 @@ export function YearStep({ token, moving, onNext }: StepProps) {
       <Part title="Public holidays that are closed" error={errorAt(wrong, 'closures')}>
         <Holidays token={token} region={school.region} year={year} change={change} />
       </Part>
-      <Part title="Bells" error={errorAt(wrong, 'bells')}>
-        <BellPattern bells={year.bells} wrong={wrongBell} onChange={(bells) => change({ bells })} />
-      </Part>
-      <Part title="Alternating days" error={errorAt(wrong, 'cycle')}>
-        <input
-          aria-label="Labels of alternating days"
-          className={`${inputClass} !w-56`}
-          placeholder="none, or A, B"
-          maxLength={200}
-          value={year.cycle}
-          onChange={(e) => change({ cycle: e.target.value })}
-        />
-      </Part>
+      {school.alone && year.bells === null && year.cycle === '' ? (
+        <details>
+          <summary className="cursor-pointer">Bells and alternating days, if you want any</summary>
+          <div className="mt-3 grid gap-6">{timetable}</div>
+        </details>
+      ) : (
+        timetable
+      )}
       <p>
         <Button type="submit" kind="act" disabled={wrong !== undefined}>
           Next: you

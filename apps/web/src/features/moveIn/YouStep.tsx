@@ -39,6 +39,7 @@ function useYouForm({ token, moving: { draft }, calendar, onDone }: StepProps) {
 export function YouStep(props: StepProps) {
   const { register, formState, problem, submit } = useYouForm(props);
   const { errors, isSubmitting } = formState;
+  const { alone } = props.moving.draft.school;
   /** Kept as it is typed; the password is not. */
   const kept = (field: 'name' | 'email') =>
     register(field, {
@@ -77,7 +78,7 @@ export function YouStep(props: StepProps) {
       )}
       <p>
         <Button type="submit" kind="act" disabled={isSubmitting}>
-          Make the school
+          {alone ? 'Make it' : 'Make the school'}
         </Button>
       </p>
     </form>
