@@ -4,6 +4,7 @@ import { door } from './door.mjs';
 import { doorCrowd } from './doorCrowd.mjs';
 import { expandYear, expandYearBells } from './expandYear.mjs';
 import { firstLoad } from './firstLoad.mjs';
+import { people } from './people.mjs';
 import { planPaint } from './planPaint.mjs';
 import { posts } from './posts.mjs';
 import { ready } from './ready.mjs';
@@ -18,6 +19,7 @@ const BENCHES = {
   'expand-year-bells': expandYearBells,
   'clash-200k': clash200k,
   'plan-paint': planPaint,
+  people,
   posts,
 };
 

@@ -6,7 +6,11 @@ import { Hand, ROOM, WIDTHS, expect, open, ownRoom, test } from './ownSchool.js'
  * its roll ticked.
  */
 
-const GROUPS = ['Knots for beginners', 'Splicing', 'Sail repair'];
+const GROUPS = [
+  { title: 'Knots for beginners', names: ['Birgit Tideman', 'Per Holm', 'Ida Lund'] },
+  { title: 'Splicing', names: ['Runa Stad', 'Alf Rud'] },
+  { title: 'Sail repair', names: ['Siv Moen', 'Odd Nyborg'] },
+];
 
 async function moveInAlone(hand: Hand, address: string): Promise<void> {
   const { page } = hand;
@@ -50,20 +54,20 @@ for (const [width, viewport] of Object.entries(WIDTHS))
     browser,
     own,
   }) => {
-    test.setTimeout(180000);
+    test.setTimeout(120000);
     const tutor = await open(browser, viewport);
     await ownRoom(tutor);
     const hand = new Hand(tutor);
     await moveInAlone(hand, own.moveIn);
-    for (const [i, title] of GROUPS.entries()) {
+    for (const [i, { title, names }] of GROUPS.entries()) {
       if (i > 0) await tutor.goto(`${own.url}/begin`);
-      await makeGroup(hand, title, ['Birgit Tideman', 'Per Holm', 'Ida Lund'].slice(i));
+      await makeGroup(hand, title, names);
     }
     await expect(tutor.getByRole('link', { name: 'Setup' })).toBeVisible();
     await expect(tutor.getByText('School', { exact: true })).toHaveCount(0);
 
     const { classes } = await (await tutor.request.get(`${own.url}/api/classes`)).json();
-    const { link } = classes.find((c: { title: string }) => c.title === GROUPS[0]);
+    const { link } = classes.find((c: { title: string }) => c.title === GROUPS[0]!.title);
     await tutor.goto(`${own.url}/desk/${link.id}`);
     await Promise.all([
       tutor.context().waitForEvent('page'),
@@ -74,7 +78,10 @@ for (const [width, viewport] of Object.entries(WIDTHS))
     await ownRoom(student);
     await knock(student, `${own.url}/door/${link.code}`, 'Birdie');
     await tutor.getByRole('button', { name: 'Let Birdie in' }).click();
+    await student.bringToFront();
+    await student.getByRole('button', { name: 'Go in' }).click();
     await expect(student.getByText('The room of Ines Okoro')).toBeVisible({ timeout: 30000 });
+    await tutor.bringToFront();
 
     await tutor.getByRole('combobox', { name: 'Who Birdie is' }).click();
     await tutor.getByRole('option', { name: 'Birgit Tideman' }).click();

@@ -29,6 +29,8 @@ function StateChips({ session, now, zone, isAway }: Omit<OfToday, 'today'> & { i
 }
 
 function CameChip({ came, rollSize }: { came: number; rollSize: number | undefined }) {
+  // Where nobody stands on a roll, nobody is missed.
+  if (!rollSize) return null;
   if (came === 0) return <Chip>Nobody came</Chip>;
   return (
     <Chip tone="well">
@@ -99,6 +101,8 @@ export function SessionRow(props: RowProps) {
   const left = leftOf(props);
   const { isAway, isPast, isGone } = left;
   const isOver = isPast || isGone;
+  // Ended early, it is held too.
+  const isHeld = !isGone && (isPast || session.door === 'ended');
   return (
     <li
       className={`flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-line py-3 ${isOver ? 'text-soft' : ''} ${session.draft ? 'border-t-2 border-dashed' : ''}`}
@@ -119,7 +123,7 @@ export function SessionRow(props: RowProps) {
           <StateChips session={session} now={now} zone={zone} isAway={isAway} />
         </p>
       </div>
-      {isPast && !isGone && <CameChip came={session.came} rollSize={classPeriod?.rollSize} />}
+      {isHeld && <CameChip came={session.came} rollSize={classPeriod?.rollSize} />}
       <RowLinks {...props} left={left} />
     </li>
   );
