@@ -65,13 +65,24 @@ export function listPeople(db: Db, asked: Asked): Promise<ListedPerson[]> {
   );
 }
 
+const counted = async (db: Db, sql: string, values: Record<string, string>): Promise<number> =>
+  Number((await db.one<{ n: number }>(`SELECT COUNT(*) AS n ${sql}`, values))!.n);
+
+/** How many there are in all, on every page together. */
 export async function countPeople(db: Db, asked: Asked): Promise<number> {
+  const { role, standing, q } = asked;
   const { sql, values } = conditionOf(asked);
-  const row = await db.one<{ n: number }>(
-    `SELECT COUNT(*) AS n FROM people p WHERE ${sql}`,
-    values,
+  const isOfRoleAlone = role !== undefined && standing === 'here' && q.trim() === '';
+  if (!isOfRoleAlone) return counted(db, `FROM people p WHERE ${sql}`, values);
+  // Of those who are one thing to the school, most are here: all of them are counted in the index, and the few who are
+  // retired are taken away.
+  const all = await counted(db, 'FROM person_roles WHERE role = :role', { role });
+  const gone = await counted(
+    db,
+    'FROM people p JOIN person_roles r ON r.person_id = p.id AND r.role = :role WHERE p.retired_at IS NOT NULL',
+    { role },
   );
-  return Number(row!.n);
+  return all - gone;
 }
 
 /** One of them as the list has it, whatever its filters. */
