@@ -1,6 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { areOffice, areStaff, rolesInWords, searchWords, wordsAsked } from '@glen/core';
+import {
+  areOffice,
+  areStaff,
+  notesForNoAccount,
+  notesForPerson,
+  occasionRules,
+  rolesInWords,
+  searchWords,
+  wordsAsked,
+  type PersonFacts,
+} from '@glen/core';
 
 describe('what somebody is to the school', () => {
   it('is said in words, in one order', () => {
@@ -43,5 +53,64 @@ describe('the words that somebody is found by', () => {
         return wordsAsked(typed).every((asked) => words.some((word) => word.startsWith(asked)));
       }),
     );
+  });
+});
+
+const ottoline: PersonFacts = {
+  name: 'Ottoline Marsh',
+  roles: ['teacher'],
+  isRetired: false,
+  accounts: [{ kind: 'school', hasWayIn: true }],
+  teaches: 3,
+  learns: 0,
+  guards: 0,
+};
+const titles = (person: Partial<PersonFacts>): string[] =>
+  notesForPerson({ ...ottoline, ...person }).map((note) => note.title);
+
+describe('what needs thought about one person', () => {
+  it('is nothing where they can come in wherever they belong', () => {
+    expect(titles({})).toEqual(['Everything is in place']);
+  });
+  it('is how they come in, and where they belong', () => {
+    expect(titles({ accounts: [{ kind: 'personal', hasWayIn: true }] })).toEqual([
+      'No school account',
+    ]);
+    expect(titles({ accounts: [{ kind: 'school', hasWayIn: false }] })).toEqual(['No way in yet']);
+    const student: Partial<PersonFacts> = { roles: ['student'], teaches: 0 };
+    expect(titles({ ...student, learns: 0 })).toEqual(['On no roll']);
+    expect(titles({ ...student, learns: 1, accounts: [] })).toEqual([
+      'Comes without an account',
+      'Everything is in place',
+    ]);
+    expect(titles({ roles: ['guest'], teaches: 0, guards: 1 })).toEqual([
+      'A guardian',
+      'Everything is in place',
+    ]);
+  });
+  it('is that they are retired, and nothing else', () => {
+    expect(titles({ isRetired: true, accounts: [] })).toEqual(['Retired']);
+  });
+});
+
+describe('people on a roll who have no account', () => {
+  const note = (withoutAccount: number, whoMayEnter: 'roll' | 'anyone') =>
+    notesForNoAccount({ classId: 7, withoutAccount, whoMayEnter })[0];
+  it('come where anyone with the link may knock; elsewhere that is offered', () => {
+    expect(note(0, 'roll')).toBeUndefined();
+    expect(note(2, 'anyone')).toMatchObject({ severity: 'inform', title: '2 have no account' });
+    expect(note(1, 'roll')).toMatchObject({
+      severity: 'careful',
+      title: 'One has no account',
+      actions: [{ name: 'knock-until-roll', subject: 7 }],
+    });
+  });
+});
+
+describe('who comes to an occasion', () => {
+  it('is whom its host names, whoever is let in, or everybody', () => {
+    expect(occasionRules('named')).toEqual({ whoMayEnter: 'roll' });
+    expect(occasionRules('knock')).toEqual({ whoMayEnter: 'anyone', straightIn: 'hosts' });
+    expect(occasionRules('open')).toMatchObject({ whoMayEnter: 'anyone', straightIn: 'everyone' });
   });
 });
