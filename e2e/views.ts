@@ -18,7 +18,7 @@ export const views = (school: School): [path: string, shows: string][] => {
     ['/school', 'School calendar'],
     ['/school/about', 'About the school'],
     ['/classes', '6 class periods'],
-    [`/classes/${school.classOf('HE').id}/people`, 'Nobody is named yet'],
+    [`/classes/${school.classOf('HE').id}/people`, 'Harbour Evening'],
     ['/account', 'Your account'],
     [`/school/people/${school.person('Ansel Grue')}`, 'Ansel Grue'],
     ['/classes/links', 'The sheet of links'],

@@ -51,7 +51,9 @@ async function planning({ teacher, open, at }) {
   const sentence = 'Nav 3 every Tue and Thu in period 3 until term ends';
   await teacher.getByLabel('Or type it').fill(sentence);
   await shot(teacher, null, 'sheet', 'Every Tue and Thu, period 3');
-  await shot(await open('Perpetua Lund'), at('/school'), 'school', 'School calendar');
+  const office = await open('Perpetua Lund');
+  await shot(office, at('/school'), 'school', 'School calendar');
+  await shot(office, at('/school/people'), 'people', 'Ansel Grue');
 }
 
 async function linksAndRules({ teacher, at, n3 }) {
@@ -61,7 +63,6 @@ async function linksAndRules({ teacher, at, n3 }) {
   await shot(teacher, null, 'copy-as', 'Or take it as a file');
   await shot(teacher, at(`/classes/${n3.id}/entry`), 'entry', 'So, at the door');
   await shot(teacher, at(`/classes/${n3.id}/links/${n3.link.id}`), 'link', 'So, at the door');
-  await shot(teacher, at('/links'), 'all-links', 'Port watch');
 }
 
 async function addPlace(page, classPeriod) {
