@@ -1,17 +1,23 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Answer, Sent } from '@glen/contract';
+import type { Answer } from '@glen/contract';
+import { peopleTools } from './peopleTools.js';
 import { startSchool, type Browser, type School } from './support.js';
 
 type Detail = Answer<'person'>['person'];
+type Tools = ReturnType<typeof peopleTools>;
 
 let school: School;
 let office: Browser;
 let host: Browser;
+let takeIn: Tools['takeIn'];
+let newcomer: Tools['newcomer'];
+let signedIn: Tools['signedIn'];
 
 beforeAll(async () => {
   school = await startSchool();
   office = await school.as('Perpetua Lund');
   host = await school.as('Ottoline Marsh');
+  ({ takeIn, newcomer, signedIn } = peopleTools(school, office));
 });
 afterAll(() => school.stop());
 
@@ -21,19 +27,6 @@ const named = async (name: string): Promise<Detail> => {
   const { people } = await list(`q=${encodeURIComponent(name)}`);
   return (await office.get(`/api/people/${people[0]!.id}`)).body.person;
 };
-const takeIn = (person: Sent<'addPerson'>) => office.post('/api/people', person);
-/** Somebody new, with a school account, and the one-time address that came with it. */
-async function newcomer(name: string, roles: Sent<'addPerson'>['roles'] = ['student']) {
-  const email = `${name.toLowerCase().replaceAll(' ', '.')}@merrow.example`;
-  const { person, wayIn } = (await takeIn({ name, roles, email })).body as Answer<'addPerson'>;
-  return { person, email, token: wayIn!.address.split('/').at(-1)! };
-}
-async function signedIn(token: string, password = 'salt and tar'): Promise<Browser> {
-  const browser = await school.as(null);
-  await browser.post(`/api/password/${token}`, { password });
-  return browser;
-}
-
 describe('the list of people', () => {
   it('is found by the beginnings of names and addresses, filtered by what they are, and counted', async () => {
     expect((await list('q=grue%20ans')).people).toMatchObject([
@@ -292,6 +285,7 @@ describe('the last of the office', () => {
     const { version } = (await winner.get(`/api/people/${retired.id}`)).body.person;
     await winner.post(`/api/people/${retired.id}/bring-back`, { version });
     office = await school.as('Perpetua Lund');
+    ({ takeIn, newcomer, signedIn } = peopleTools(school, office));
   });
 });
 

@@ -14,6 +14,7 @@ import {
   leftOf,
   linksOfStudents,
   noteLeft,
+  raiseGroups,
 } from './roll.sql.js';
 import { putOnRoll, rollIds, takeOff } from './store.js';
 import { endKnocking } from './untilRoll.js';
@@ -101,7 +102,8 @@ export async function bringBackToRoll(
       throw wrongField('personIds', 'One of these was not taken off this roll.');
     await putOnRoll(glen.db, classId, personIds);
     for (const personId of personIds)
-      await giveGroupsAndLinks(glen.db, { classId, personId, had: left.get(personId)! });
+      await giveGroupsAndLinks(glen.db, personId, left.get(personId)!);
+    await raiseGroups(glen.db, classId);
     await endKnocking(glen, classId, by);
     const subject = `class:${classId}`;
     await glen.audit({ by, action: 'bring-back-to-roll', subject, after: personIds });

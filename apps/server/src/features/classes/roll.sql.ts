@@ -55,24 +55,24 @@ export const raiseGroups = (db: Db, classId: number): Promise<number> =>
     classId,
   });
 
-/** Puts a student back into the groups and links they had, as far as those are there and they are in no other group. */
+/** Puts somebody back into groups and links that they had, as far as those are there and they are in no other group of the same class period. */
 export async function giveGroupsAndLinks(
   db: Db,
-  { classId, personId, had }: { classId: number; personId: number; had: HadOnRoll },
+  personId: number,
+  { groups, links }: HadOnRoll,
 ): Promise<void> {
   await db.change(
     `INSERT IGNORE INTO group_members (group_id, person_id)
-     SELECT g.id, :personId FROM class_groups g WHERE g.class_id = :classId AND g.id IN (:ids)
-       AND NOT EXISTS (SELECT 1 FROM group_members o JOIN class_groups og ON og.id = o.group_id WHERE og.class_id = :classId AND o.person_id = :personId)`,
-    { classId, personId, ids: [0, ...had.groups] },
+     SELECT g.id, :personId FROM class_groups g WHERE g.id IN (:ids)
+       AND NOT EXISTS (SELECT 1 FROM group_members o JOIN class_groups og ON og.id = o.group_id WHERE og.class_id = g.class_id AND o.person_id = :personId)`,
+    { personId, ids: [0, ...groups] },
   );
   await db.change(
     `INSERT INTO link_audience (link_id, person_id)
-     SELECT l.id, :personId FROM links l WHERE l.class_id = :classId AND l.id IN (:ids)
+     SELECT l.id, :personId FROM links l WHERE l.id IN (:ids)
        AND NOT EXISTS (SELECT 1 FROM link_audience o WHERE o.link_id = l.id AND o.person_id = :personId)`,
-    { classId, personId, ids: [0, ...had.links] },
+    { personId, ids: [0, ...links] },
   );
-  await raiseGroups(db, classId);
 }
 
 interface Leaving {

@@ -1,4 +1,4 @@
-import { areStaff, classTitle } from '@glen/core';
+import { areStaff } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, stale, wrongField } from '../../http/problem.js';
@@ -10,6 +10,7 @@ import { listedPerson } from './list.sql.js';
 import { handOver, keepOneGroupEach, keepOneNameEach } from './merge.sql.js';
 import { classesLearned, classesTaught, givePlaces, placesOf, raisePlaces } from './places.sql.js';
 import { accountsOf, bumpPerson, heldPerson, personRecord } from './store.js';
+import { titled } from './titled.js';
 
 interface Two {
   personId: number;
@@ -42,10 +43,6 @@ export async function factsOfMerging(
     listedPerson(glen.db, otherId),
   ]);
   if (!here || !other || !listed) throw notFound('This person');
-  const titled = (c: { id: number; title: string; period: string | null }) => ({
-    id: c.id,
-    title: classTitle(c),
-  });
   const accounts = await accountsOf(glen.db, otherId, glen.clock.machine());
   return {
     other: { ...rowOf(listed), version: other.version },

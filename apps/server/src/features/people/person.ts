@@ -1,4 +1,4 @@
-import { areStaff, classTitle } from '@glen/core';
+import { areStaff } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { isOffice } from '../../http/access.js';
@@ -8,13 +8,9 @@ import { rolesOfPerson, whoResets } from '../accounts/store.js';
 import { learnerDay } from '../plan/learnerDay.js';
 import { accountsOf, guardedBy, guardiansOf, personRecord } from './store.js';
 import { classesLearned, classesTaught, codesTaught } from './places.sql.js';
+import { titled } from './titled.js';
 
 type Detail = Answer<'person'>;
-
-const titled = ({ id, title, period }: { id: number; title: string; period: string | null }) => ({
-  id,
-  title: classTitle({ title, period }),
-});
 
 /** The doors of somebody's day, as they see them; for a host those of their own class periods alone. */
 async function doorsOf(glen: Glen, personId: number, who: Who): Promise<Detail['person']['doors']> {

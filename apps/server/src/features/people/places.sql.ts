@@ -1,7 +1,15 @@
 import type { HadByRetired } from '../../db/models/Person.js';
 import type { Db } from '../../db/connect.js';
+import { giveGroupsAndLinks } from '../classes/roll.sql.js';
 
 // Where somebody has a place. Groups, audiences and hosts of links have no models yet.
+
+/** A class period by what it is called. */
+export interface NamedClass {
+  id: number;
+  title: string;
+  period: string | null;
+}
 
 const ids = async (db: Db, sql: string, personId: number): Promise<number[]> =>
   (await db.rows<{ id: number }>(sql, { personId })).map((row) => row.id);
@@ -56,39 +64,30 @@ export async function leaveAllPlaces(db: Db, personId: number): Promise<void> {
   });
 }
 
-const GIVES_BACK: Record<Exclude<keyof HadByRetired, 'teaches'>, string> = {
-  rolls:
-    'INSERT IGNORE INTO roll (class_id, person_id) SELECT c.id, :personId FROM class_periods c WHERE c.id IN (:ids)',
-  groups: `INSERT IGNORE INTO group_members (group_id, person_id)
-    SELECT g.id, :personId FROM class_groups g WHERE g.id IN (:ids)
-      AND NOT EXISTS (SELECT 1 FROM group_members o JOIN class_groups og ON og.id = o.group_id WHERE o.person_id = :personId AND og.class_id = g.class_id)`,
-  links: `INSERT INTO link_audience (link_id, person_id) SELECT l.id, :personId FROM links l WHERE l.id IN (:ids)
-      AND NOT EXISTS (SELECT 1 FROM link_audience o WHERE o.link_id = l.id AND o.person_id = :personId)`,
-  hostsLinks:
-    'INSERT IGNORE INTO link_hosts (link_id, person_id) SELECT l.id, :personId FROM links l WHERE l.id IN (:ids)',
-};
-
 /** Gives places back, as far as what they are in still stands. */
 export async function givePlaces(
   db: Db,
   personId: number,
-  { teaches, ...places }: Partial<HadByRetired>,
+  { teaches, rolls, groups, links, hostsLinks }: HadByRetired,
 ): Promise<void> {
-  for (const { classId, as } of teaches ?? [])
+  for (const { classId, as } of teaches)
     await db.change(
       'INSERT IGNORE INTO class_staff (class_id, person_id, as_what) VALUES (:classId, :personId, :as)',
       { classId, personId, as },
     );
-  for (const [kind, list] of Object.entries(places))
-    if (list.length > 0)
-      await db.change(GIVES_BACK[kind as keyof typeof GIVES_BACK], { personId, ids: list });
+  await db.change(
+    'INSERT IGNORE INTO roll (class_id, person_id) SELECT c.id, :personId FROM class_periods c WHERE c.id IN (:ids)',
+    { personId, ids: [0, ...rolls] },
+  );
+  await giveGroupsAndLinks(db, personId, { groups, links });
+  await db.change(
+    'INSERT IGNORE INTO link_hosts (link_id, person_id) SELECT l.id, :personId FROM links l WHERE l.id IN (:ids)',
+    { personId, ids: [0, ...hostsLinks] },
+  );
 }
 
 /** The class periods that somebody alone hosts and that go on. */
-export const onlyHostOf = (
-  db: Db,
-  personId: number,
-): Promise<{ id: number; title: string; period: string | null }[]> =>
+export const onlyHostOf = (db: Db, personId: number): Promise<NamedClass[]> =>
   db.rows(
     `SELECT c.id, c.title, c.period FROM class_staff cs JOIN class_periods c ON c.id = cs.class_id AND c.put_away_at IS NULL
      WHERE cs.person_id = :personId AND cs.as_what = 'host'
@@ -122,19 +121,14 @@ export const comingSessions = (
 export const classesTaught = (
   db: Db,
   personId: number,
-): Promise<
-  { id: number; title: string; period: string | null; as: 'host' | 'co-teacher' | 'presenter' }[]
-> =>
+): Promise<(NamedClass & { as: 'host' | 'co-teacher' | 'presenter' })[]> =>
   db.rows(
     `SELECT c.id, c.title, c.period, cs.as_what AS \`as\` FROM class_staff cs JOIN class_periods c ON c.id = cs.class_id
      WHERE cs.person_id = :personId ORDER BY c.period IS NULL, c.period, c.title`,
     { personId },
   );
 
-export const classesLearned = (
-  db: Db,
-  personId: number,
-): Promise<{ id: number; title: string; period: string | null }[]> =>
+export const classesLearned = (db: Db, personId: number): Promise<NamedClass[]> =>
   db.rows(
     `SELECT c.id, c.title, c.period FROM roll r JOIN class_periods c ON c.id = r.class_id
      WHERE r.person_id = :personId ORDER BY c.period IS NULL, c.period, c.title`,

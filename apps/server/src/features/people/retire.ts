@@ -20,11 +20,7 @@ import {
   signOutAccounts,
 } from './places.sql.js';
 import { accountsOf, bumpPerson, heldOffice, personRecord } from './store.js';
-
-const titled = (c: { id: number; title: string; period: string | null }) => ({
-  id: c.id,
-  title: classTitle(c),
-});
+import { titled } from './titled.js';
 
 /** What retiring somebody would touch; nothing is written. */
 export async function factsOfRetiring(
@@ -109,9 +105,9 @@ export const bringBackPerson = (
 ): Promise<Answer<'bringBackPerson'>> =>
   changePerson(glen, who, { personId, version, action: 'bring-back-person' }, async (person) => {
     if (!person.retiredAt) throw new HttpProblem(409, 'They are not retired.');
-    await givePlaces(glen.db, personId, person.retiredHad ?? {});
     await bumpPerson(glen.db, personId, version, { retired_at: null, retired_had: null });
     if (person.retiredHad) {
+      await givePlaces(glen.db, personId, person.retiredHad);
       await raisePlaces(glen.db, person.retiredHad);
       await announcePlaces(glen, person.retiredHad);
     }
