@@ -71,6 +71,15 @@ describe('password and address', () => {
       now: 'a pilot on the bridge',
     });
     expect(moved.body.accounts[0].email).toBe('signe@merrow.example');
+    const [, home] = (await own(await school.as('Ottoline Marsh'))).accounts;
+    const other = await (
+      await school.as('Ottoline Marsh')
+    ).post('/api/account/address', {
+      accountId: home!.id,
+      email: 'elsewhere@home.example',
+      now: DEMO_PASSWORD,
+    });
+    expect(other.status).toBe(409);
     const taken = await here.post('/api/account/address', {
       accountId: account!.id,
       email: 'o.marsh@merrow.example',

@@ -41,7 +41,7 @@ describe('the roll', () => {
     await add(id, [ansel]);
     const text = 'Ansel Grue <a.grue@harbour.example>\nBirgit Tideman <b@harbour.example>\nNobody';
     const { body } = await ines.post(`/api/classes/${id}/roll/preview`, { text });
-    expect(body.lines.map((l: { what: string }) => l.what)).toEqual(['there', 'make', 'wrong']);
+    expect(body.lines.map((l: { what: string }) => l.what)).toEqual(['there', 'make', 'doubt']);
     expect(await rollOf(id)).toHaveLength(1);
   });
 

@@ -91,7 +91,7 @@ export async function changePassword(
   return { ok: true };
 }
 
-/** Another address for an account of one's own. The school says by which address its students are known. */
+/** Another address for the account in use. The school says by which address its students are known. */
 export async function changeAddress(
   glen: Glen,
   who: Who,
@@ -100,9 +100,11 @@ export async function changeAddress(
   const by = who.person!.id;
   const account = (await accountsOfPerson(glen.db, by)).find((a) => a.id === accountId);
   if (!account) throw wrongField('accountId', 'This account is not yours.');
+  if (accountId !== who.account!.id)
+    throw new HttpProblem(409, 'Use this account first; then its address can be changed.');
   if (account.kind === 'school' && !areStaff(who.person!.roles))
     throw new HttpProblem(403, 'The school says by which address it knows you; ask its office.');
-  await mustKnowPassword(glen, who.account!.id, now);
+  await mustKnowPassword(glen, accountId, now);
   try {
     await glen.db.transaction(async () => {
       await writeAddress(glen.db, accountId, email);

@@ -1,4 +1,4 @@
-import { areOffice } from '@glen/core';
+import { areOffice, areStaff } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
@@ -11,6 +11,7 @@ import {
   accountById,
   accountOfAddress,
   personById,
+  rolesOfPerson,
   signOutElsewhere,
   whoResets,
   writePassword,
@@ -22,20 +23,22 @@ const gone = (): HttpProblem =>
   });
 
 /**
- * Whether an address still counts: a new way in for somebody who has a password is worth nothing once whoever gave it
- * may not give it any more.
+ * Whether an address still counts: it is worth nothing once whoever gave it may not give it any more. The office may at
+ * any time; a colleague who named a new teacher, until that one has a password; a host of a student's, to whom the
+ * school leaves it for those who have one already.
  */
 async function stillCounts(
   glen: Glen,
   account: { person_id: number; password_hash: string | null },
   madeBy: number | null,
 ): Promise<boolean> {
-  if (account.password_hash === null || madeBy === null) return true;
-  const maker = await personById(glen.db, madeBy);
-  if (!maker) return false;
+  const maker = madeBy === null ? undefined : await personById(glen.db, madeBy);
+  if (!maker) return madeBy === null;
   if (areOffice(maker.roles)) return true;
-  if ((await whoResets(glen.db)) === 'office') return false;
-  return Boolean(await teachesPerson(glen.db, maker.id, account.person_id));
+  const isFirst = account.password_hash === null;
+  if (areStaff(await rolesOfPerson(glen.db, account.person_id))) return isFirst;
+  if (!(await teachesPerson(glen.db, maker.id, account.person_id))) return false;
+  return isFirst || (await whoResets(glen.db)) === 'hosts';
 }
 
 /** The account that an address sets the password of; held against others where it is about to be used. */

@@ -1,8 +1,10 @@
+import { areStaff } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { isOffice } from '../../http/access.js';
 import { HttpProblem, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
+import { rolesOfPerson } from '../accounts/store.js';
 import { announceLink } from '../link/announce.js';
 import { classById } from '../school/store.js';
 import { announceClass } from './announceClass.js';
@@ -100,6 +102,9 @@ export async function bringBackToRoll(
     const left = new Map((await leftOf(glen.db, classId)).map((row) => [row.id, row.had]));
     if (personIds.some((id) => !left.has(id)))
       throw wrongField('personIds', 'One of these was not taken off this roll.');
+    for (const id of personIds)
+      if (areStaff(await rolesOfPerson(glen.db, id)))
+        throw wrongField('personIds', 'Whoever teaches here stands on no roll.');
     await putOnRoll(glen.db, classId, personIds);
     for (const personId of personIds)
       await giveGroupsAndLinks(glen.db, personId, left.get(personId)!);

@@ -65,6 +65,7 @@ export const editPerson = (
   { version, name, roles: sent }: Body<'editPerson'>,
 ): Promise<Answer<'editPerson'>> =>
   changePerson(glen, who, { personId, version, action: 'edit-person' }, async (person) => {
+    if (person.retiredAt) throw new HttpProblem(409, 'They are retired; bring them back first.');
     const roles = [...new Set(sent)];
     await refuseLosingOffice(glen, { by: who.person!.id, personId, roles });
     await refuseMisfit(glen, personId, roles);

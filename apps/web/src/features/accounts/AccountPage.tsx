@@ -95,6 +95,21 @@ function WishesForm({ own, isStaff }: { own: Own; isStaff: boolean }) {
   );
 }
 
+interface AddressProps {
+  account: Own['accounts'][number];
+  isStaff: boolean;
+  inUse: boolean;
+}
+
+/** What can be done about one of one's addresses. */
+function AddressOf({ account, isStaff, inUse }: AddressProps) {
+  if (account.kind === 'school' && !isStaff)
+    return <p className="text-sm text-soft">The school says by which address it knows you.</p>;
+  if (!inUse)
+    return <p className="text-sm text-soft">It is changed while that account is in use.</p>;
+  return <NewAddress account={account} />;
+}
+
 function Account({ own, me }: { own: Own; me: Me }) {
   const isStaff = areStaff(me.person!.roles);
   return (
@@ -115,11 +130,11 @@ function Account({ own, me }: { own: Own; me: Me }) {
             <li key={account.id} className="border-t border-line py-3">
               <b className="break-all">{account.email}</b>{' '}
               <span className="text-soft">{kindInWords(account.kind)}</span>
-              {account.kind === 'school' && !isStaff ? (
-                <p className="text-sm text-soft">The school says by which address it knows you.</p>
-              ) : (
-                <NewAddress account={account} />
-              )}
+              <AddressOf
+                account={account}
+                isStaff={isStaff}
+                inUse={account.id === me.account!.id}
+              />
             </li>
           ))}
         </ul>

@@ -44,7 +44,7 @@ function Form({ account, onClose }: FormProps) {
       </div>
       <div className="w-64">
         <TextField
-          label="The password of the account in use"
+          label="Your password"
           type="password"
           autoComplete="current-password"
           error={errors.now?.message}
