@@ -4,7 +4,7 @@ import type { Room } from './store.js';
 interface DemoPerson {
   id: number;
   name: string;
-  role: string;
+  roles: string[];
   accounts: { id: number; kind: string }[];
   learns: string[];
 }
@@ -84,7 +84,7 @@ export async function simulateStudents(
   const { people } = (await response.json()) as { people: DemoPerson[] };
   const free = people.filter(
     (p) =>
-      p.role === 'student' &&
+      p.roles.includes('student') &&
       p.learns.includes(room.wish.classRef) &&
       !taken.has(String(p.id)) &&
       !seated.includes(p.name),
