@@ -67,8 +67,8 @@ function EntryRow({ entry, zone }: { entry: Entry; zone: string }) {
 function OfWhom({ personId, onAll }: { personId: number; onAll: () => void }) {
   const { data } = api.usePersonQuery({ params: { personId } });
   return (
-    <p className="mb-3 flex flex-wrap items-baseline gap-x-4">
-      Only what {data ? <b>{data.person.name}</b> : 'one person'} did, and what was done to them.
+    <p className="mb-3 [overflow-wrap:anywhere]">
+      Only what {data ? <b>{data.person.name}</b> : 'one person'} did, and what was done to them.{' '}
       <Button kind="link" onClick={onAll}>
         Show everybody’s
       </Button>

@@ -64,6 +64,7 @@ function Sheet({ facts, person, edits, onClose }: SheetProps & { facts: Facts })
       <p className="mt-3 flex flex-wrap gap-3">
         <Button
           kind="danger"
+          className="!whitespace-normal"
           disabled={why !== null}
           onClick={() => void edits.retire().then(onClose)}
         >
@@ -99,7 +100,7 @@ export function LeavingPart({ person, edits }: Omit<SheetProps, 'onClose'>) {
         <p className="mb-3 text-soft">
           They sign in as before, and have what they had as far as it still stands.
         </p>
-        <Button kind="act" onClick={() => void edits.bringBack()}>
+        <Button kind="act" className="!whitespace-normal" onClick={() => void edits.bringBack()}>
           Bring {person.name} back
         </Button>
       </Part>
