@@ -4,8 +4,8 @@ import type { Acts, Entry } from './finderEntries.js';
 
 type Found = Answer<'find'>;
 
-/** Somebody leads to the door of a class period of theirs, else their address is copied. */
-function personEntry(person: Found['people'][number], { go, copyAddress }: Acts): Entry {
+/** Somebody leads to the door of a class period of theirs, for the office to their page; else their address is copied. */
+function personEntry(person: Found['people'][number], { go, copyAddress, isOffice }: Acts): Entry {
   const { id, name, roles, email, classes } = person;
   const where = classes[0];
   const text = `${name}, ${rolesInWords(roles)}`;
@@ -17,6 +17,7 @@ function personEntry(person: Found['people'][number], { go, copyAddress }: Acts)
       run: () => go(`/classes/${where.id}/entry?as=${id}`),
       aside: `try the door of ${where.title}`,
     };
+  if (isOffice) return { text, words, run: () => go(`/school/people/${id}`), aside: 'their page' };
   return {
     text,
     words,
