@@ -39,6 +39,23 @@ describe('one’s own account', () => {
     expect([late.status, late.body.current.name]).toEqual([409, 'Tomas Verhage-Lie']);
   });
 
+  it('is told nothing of a changed calendar by whoever wishes not to be', async () => {
+    const [host, office] = [await school.as('Ottoline Marsh'), await school.as('Perpetua Lund')];
+    const co = await school.as('Tomas Verhage');
+    await wish(co, { told: { changes: false } });
+    const { calendar, version, region } = (await office.get('/api/school/calendar'))
+      .body as Answer<'schoolCalendar'>;
+    const day = { name: 'Wharf Day', first: '2026-10-21', last: '2026-10-21', kind: 'holiday' };
+    const closures = [...calendar.closures, day];
+    const changed = { version, region, calendar: { ...calendar, closures } };
+    expect((await office.put('/api/school/calendar', changed)).status).toBe(200);
+    const words = async (browser: Browser): Promise<string> =>
+      JSON.stringify(((await browser.get('/api/today')).body as Answer<'today'>).notes);
+    expect(await words(host)).toContain('The calendar changed 5 of your sessions');
+    expect(await words(co)).not.toContain('The calendar changed');
+    await wish(co, { told: { changes: true } });
+  });
+
   it('a student keeps the name and the address that the school knows them by', async () => {
     const ansel = await school.as('Ansel Grue');
     const { mayRename, accounts } = await own(ansel);
