@@ -38,7 +38,7 @@ export const personRow = z.object({
 const classOf = z.object({ id, title: z.string() });
 
 /** An account with what the office needs to know of it. */
-export const keptAccount = accountSchema.extend({
+const keptAccount = accountSchema.extend({
   /** Its owner has set a password. */
   hasPassword: z.boolean(),
   /** Until when a one-time address stands for it (UTC); null: there is none. */

@@ -1,5 +1,5 @@
 /** A part of something that was changed, before and after, in words; blank where it was not there. */
-export interface Change {
+interface Change {
   field: string;
   before: string;
   after: string;

@@ -20,7 +20,7 @@ export interface HadByRetired {
 }
 
 /** What somebody wishes to be told. Left out: told. */
-export interface ToldWishes {
+interface ToldWishes {
   /** A notice when others change what one's own sessions rest on. */
   changes?: boolean;
 }

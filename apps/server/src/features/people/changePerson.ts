@@ -7,7 +7,7 @@ import { describePerson } from './person.js';
 import { heldPerson } from './store.js';
 
 type Detail = Answer<'person'>;
-export type HeldPerson = NonNullable<Awaited<ReturnType<typeof heldPerson>>>;
+type HeldPerson = NonNullable<Awaited<ReturnType<typeof heldPerson>>>;
 
 interface Change {
   personId: number;

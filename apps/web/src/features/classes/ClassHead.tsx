@@ -8,7 +8,7 @@ import type { ClassPeriod } from '../school/classPeriod.js';
 import { PutAwayLine } from './PutAwayLine.js';
 
 export const TABS = ['sessions', 'entry', 'links', 'posts', 'roll', 'people', 'about'] as const;
-export type TabName = (typeof TABS)[number];
+type TabName = (typeof TABS)[number];
 
 /** A class has a roll, an occasion people who are named. */
 export const hasTab = ({ isOccasion }: Pick<ClassItem, 'isOccasion'>, tab: TabName): boolean =>

@@ -3,7 +3,7 @@ import { PERSON_ROLES, type PersonRole } from '@glen/core/light';
 import { api } from '../../app/api.js';
 
 /** Which people are listed: all of them, or those who are one thing to the school. */
-export type Whom = PersonRole | 'all';
+type Whom = PersonRole | 'all';
 export type Order = 'name' | 'family' | 'newest';
 
 const isRole = (whom: Whom): whom is PersonRole => PERSON_ROLES.includes(whom as PersonRole);
