@@ -66,6 +66,8 @@ export const newPasswordBody = z.object({ password: newPassword });
 
 /** What the office changes of a school later; its calendar and its rules have pages of their own. */
 export const aboutSchool = z.object({
+  /** One teacher, and no office. */
+  alone: z.boolean(),
   name: z.string().trim().min(1, 'Say what the school is called.').max(200),
   help: z.string().trim().max(300, 'At most 300 characters.'),
   zone: z.string().max(60),

@@ -17,6 +17,8 @@ export interface HadByRetired {
   groups: number[];
   links: number[];
   hostsLinks: number[];
+  /** Groups that they were tutor of. */
+  tutors: number[];
 }
 
 /** What somebody wishes to be told. Left out: told. */

@@ -3,7 +3,7 @@ import type { Account } from '@glen/contract';
 import { isDuplicate } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
-import { addAccount, addPerson, keepWords } from './store.js';
+import { addAccount, addPerson, addWords } from './store.js';
 
 interface NewPerson {
   name: string;
@@ -28,6 +28,6 @@ export async function makePerson(
       throw error;
     }
   }
-  await keepWords(glen.db, personId);
+  await addWords(glen.db, personId, { name, emails: accounts.map((a) => a.email) });
   return personId;
 }

@@ -89,22 +89,29 @@ export async function keepMissingWords(db: Db): Promise<void> {
   }
 }
 
+/** Has somebody new be found. */
+export async function addWords(
+  db: Db,
+  personId: number,
+  { name, emails }: { name: string; emails: string[] },
+): Promise<void> {
+  const found = searchWords(name, emails);
+  // Nobody goes without: whoever has no words would be set down again at each start.
+  const words = found.length > 0 ? found : [String(personId)];
+  await db.models.PersonWord.bulkCreate(
+    words.map((word) => ({ word, person_id: personId })),
+    // The database takes words for the same that differ by an accent alone.
+    { ignoreDuplicates: true },
+  );
+}
+
 /** Has somebody be found by what they are called now, and by their addresses. */
 export async function keepWords(db: Db, personId: number): Promise<void> {
   const { Person, Account, PersonWord } = db.models;
   const { name } = (await Person.findByPk(personId, { attributes: ['name'] }))!;
   const accounts = await Account.findAll({ where: { person_id: personId } });
-  const words = searchWords(
-    name,
-    accounts.map((a) => a.email),
-  );
   await PersonWord.destroy({ where: { person_id: personId } });
-  await PersonWord.bulkCreate(
-    // Nobody goes without: whoever has no words would be set down again at each start.
-    (words.length > 0 ? words : [String(personId)]).map((word) => ({ word, person_id: personId })),
-    // The database takes words for the same that differ by an accent alone.
-    { ignoreDuplicates: true },
-  );
+  await addWords(db, personId, { name, emails: accounts.map((a) => a.email) });
 }
 
 /** An account; without a password nobody can sign in with it yet. */

@@ -7,7 +7,7 @@ import { HttpProblem, notFound, stale } from '../../http/problem.js';
 import { hashToken } from '../../http/who.js';
 import { hashPassword } from '../accounts/passwords.js';
 import { begin, type SignedIn } from '../accounts/service.js';
-import { addAccount, addPerson, keepWords } from '../accounts/store.js';
+import { addAccount, addPerson, addWords } from '../accounts/store.js';
 import { checkedCalendar } from '../school/checkedCalendar.js';
 import { holidaysBetween } from '../school/holidays.js';
 import { schoolExists, writeSchool } from '../school/store.js';
@@ -96,7 +96,7 @@ export async function finishMovingIn(
       email: you.email,
       passwordHash,
     });
-    await keepWords(glen.db, personId);
+    await addWords(glen.db, personId, { name: you.name, emails: [you.email] });
     await noteMovedIn(row, glen.clock.machine());
     await glen.audit({ by: personId, action: 'move-in', subject: 'school:1', after: school });
     return id;

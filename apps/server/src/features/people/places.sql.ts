@@ -38,13 +38,14 @@ export async function placesOf(db: Db, personId: number): Promise<HadByRetired> 
       'SELECT link_id AS id FROM link_hosts WHERE person_id = :personId',
       personId,
     ),
+    tutors: await ids(db, 'SELECT id FROM class_groups WHERE tutor_id = :personId', personId),
   };
 }
 
 /** Whoever changes one of these places from an older state is told so. */
 export async function raisePlaces(db: Db, places: HadByRetired): Promise<void> {
   const classIds = [0, ...places.rolls, ...places.teaches.map((t) => t.classId)];
-  const groupIds = [0, ...places.groups];
+  const groupIds = [0, ...places.groups, ...places.tutors];
   await db.change(
     `UPDATE class_periods SET version = version + 1, groups_version = groups_version + 1
      WHERE id IN (:classIds) OR id IN (SELECT g.class_id FROM class_groups g WHERE g.id IN (:groupIds))`,
@@ -68,7 +69,7 @@ export async function leaveAllPlaces(db: Db, personId: number): Promise<void> {
 export async function givePlaces(
   db: Db,
   personId: number,
-  { teaches, rolls, groups, links, hostsLinks }: HadByRetired,
+  { teaches, rolls, groups, links, hostsLinks, tutors }: HadByRetired,
 ): Promise<void> {
   for (const { classId, as } of teaches)
     await db.change(
@@ -83,6 +84,10 @@ export async function givePlaces(
   await db.change(
     'INSERT IGNORE INTO link_hosts (link_id, person_id) SELECT l.id, :personId FROM links l WHERE l.id IN (:ids)',
     { personId, ids: [0, ...hostsLinks] },
+  );
+  await db.change(
+    'UPDATE class_groups SET tutor_id = :personId WHERE id IN (:ids) AND tutor_id IS NULL',
+    { personId, ids: [0, ...tutors] },
   );
 }
 

@@ -12,7 +12,7 @@ const ONLY_ROW = 1;
 
 async function read(db: Db, isHeld: boolean): Promise<KeptAbout> {
   const row = (await db.models.School.findByPk(ONLY_ROW, {
-    attributes: ['name', 'help', 'calendar', 'classes_by', 'resets_by', 'about_version'],
+    attributes: ['name', 'help', 'calendar', 'classes_by', 'resets_by', 'alone', 'about_version'],
     ...(isHeld ? { lock: Transaction.LOCK.UPDATE } : {}),
   }))!;
   const {
@@ -23,7 +23,8 @@ async function read(db: Db, isHeld: boolean): Promise<KeptAbout> {
     resets_by: resetsBy,
     about_version: version,
   } = row;
-  return { name, help, zone: calendar.zone, classesBy, resetsBy, version };
+  const alone = Boolean(row.alone);
+  return { name, help, zone: calendar.zone, classesBy, resetsBy, alone, version };
 }
 
 /** What the school says of itself. */
@@ -35,7 +36,7 @@ export const heldAbout = (db: Db): Promise<KeptAbout> => read(db, true);
 /** Writes all of it but the zone, which the calendar keeps. */
 export async function writeAbout(
   db: Db,
-  { name, help, classesBy, resetsBy }: Omit<About, 'zone'>,
+  { name, help, classesBy, resetsBy, alone }: Omit<About, 'zone'>,
 ): Promise<void> {
   await db.models.School.update(
     {
@@ -43,6 +44,7 @@ export async function writeAbout(
       help,
       classes_by: classesBy,
       resets_by: resetsBy,
+      alone,
       about_version: literal('about_version + 1'),
     },
     { where: { id: ONLY_ROW } },

@@ -16,6 +16,11 @@ const MAKERS = [
   { value: 'office', label: 'head and office alone' },
 ];
 
+const WHAT_IT_IS = [
+  { value: 'school', label: 'a school with several teachers' },
+  { value: 'alone', label: 'a class of my own: I teach alone' },
+];
+
 const RESETTERS = [
   { value: 'office', label: 'the office alone' },
   { value: 'hosts', label: 'the office or a host of theirs' },
@@ -49,17 +54,23 @@ const WhoDoesWhat = ({ watch, setValue }: Editing) => (
 
 function Sentence(editing: Editing) {
   const { watch, setValue } = editing;
-  const alone = useAlone();
   return (
     <p className="text-lg leading-[2.3]">
-      Times are those of{' '}
+      It is{' '}
+      <ChoicePart
+        label="What it is"
+        value={watch('alone') ? 'alone' : 'school'}
+        onChange={(v) => setValue('alone', v === 'alone', { shouldDirty: true })}
+        choices={WHAT_IT_IS}
+      />
+      . Times are those of{' '}
       <ChoicePart
         label="Time zone"
         value={watch('zone')}
         onChange={(zone) => setValue('zone', zone, { shouldDirty: true })}
         choices={ZONES}
       />
-      .{!alone && <WhoDoesWhat {...editing} />}
+      .{!watch('alone') && <WhoDoesWhat {...editing} />}
     </p>
   );
 }

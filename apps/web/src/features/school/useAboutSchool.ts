@@ -8,12 +8,13 @@ type Fields = Omit<Sent<'setAboutSchool'>, 'version'>;
 
 const schema = async () => (await import('@glen/contract/forms')).aboutSchool;
 
-const fieldsOf = ({ name, help, zone, classesBy, resetsBy }: AboutSchool): Fields => ({
+const fieldsOf = ({ name, help, zone, classesBy, resetsBy, alone }: AboutSchool): Fields => ({
   name,
   help,
   zone,
   classesBy,
   resetsBy,
+  alone,
 });
 
 /** What the school says of itself, while somebody edits it; with another zone, what that would do. */
