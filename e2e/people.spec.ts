@@ -77,6 +77,33 @@ for (const [width, viewport] of Object.entries(WIDTHS)) {
     await expect(log.getByText('Talks with Birgit of Coastal Navigation').first()).toBeVisible();
   });
 
+  test(`a lost password is renewed by a host, where the school leaves it to hosts, ${width}`, async ({
+    school,
+  }) => {
+    const host = await school.open('Ottoline Marsh', { viewport });
+    const page = `${school.url}/school/people/${school.person('Ansel Grue')}`;
+    await host.goto(page);
+    await expect(host.getByText('school account, has a password')).toBeVisible();
+    await expect(host.getByRole('button', { name: /way in/ })).toHaveCount(0);
+    const office = await school.open('Perpetua Lund', { viewport });
+    await office.goto(`${school.url}/school/about`);
+    await office.getByRole('combobox', { name: 'Who gives a new way in' }).click();
+    await office.getByRole('option', { name: 'the office or a host of theirs' }).click();
+    await office.getByRole('button', { name: 'Save it' }).click();
+    await expect(office.getByText('It is changed.')).toBeVisible();
+
+    await host.reload();
+    await host.getByRole('button', { name: /a way in for ansel.grue@merrow/ }).click();
+    const way = await host.getByText(`${school.url}/password/`).textContent();
+    const student = await school.openPhone('Ansel Grue');
+    await student.goto(way!);
+    await student.getByLabel('Your new password').fill('salt and tar');
+    await student.getByRole('button', { name: 'Set it and go in' }).click();
+    await expect(student.getByRole('heading', { name: 'Your doors' })).toBeVisible();
+    await student.goto(way!);
+    await expect(student.getByText('This address does not work any more.')).toBeVisible();
+  });
+
   test(`what one is called, sees and is told is one’s own, ${width}`, async ({ school }) => {
     const page = await school.open('Tomas Verhage', { viewport });
     await page.goto(`${school.url}/today`);

@@ -19,6 +19,9 @@ const nameOf = (named: Named): string => {
   return named.kind === 'person' ? named.name : '';
 };
 
+/** A list with one more, once. */
+const withOne = <T,>(list: T[], one: T): T[] => (list.includes(one) ? list : [...list, one]);
+
 interface RowProps {
   named: Named;
   mayEdit: boolean;
@@ -50,15 +53,14 @@ function NamedRow({ named, mayEdit, onRemove }: RowProps) {
 }
 
 function People({ link }: { link: LinkDetail }) {
-  const { audience, changeAudience, problem } = useLinkEdits(link);
-  const { personIds, emails } = audience;
+  const { changeAudience, problem } = useLinkEdits(link);
   const named = link.audience.filter(isNamed);
   const without = (gone: Named): void =>
-    void changeAudience({
-      ...audience,
-      personIds: personIds.filter((id) => gone.kind !== 'person' || id !== gone.id),
-      emails: emails.filter((email) => gone.kind !== 'guest' || email !== gone.email),
-    });
+    changeAudience((now) => ({
+      ...now,
+      personIds: now.personIds.filter((id) => gone.kind !== 'person' || id !== gone.id),
+      emails: now.emails.filter((email) => gone.kind !== 'guest' || email !== gone.email),
+    }));
   return (
     <div className="max-w-2xl">
       {named.length === 0 && (
@@ -81,14 +83,12 @@ function People({ link }: { link: LinkDetail }) {
       {link.mayEdit && (
         <div className="mt-3 max-w-sm">
           <AddPerson
-            onPerson={(id) => {
-              if (!personIds.includes(id))
-                void changeAudience({ ...audience, personIds: [...personIds, id] });
-            }}
-            onEmail={(email) => {
-              if (!emails.includes(email))
-                void changeAudience({ ...audience, emails: [...emails, email] });
-            }}
+            onPerson={(id) =>
+              changeAudience((now) => ({ ...now, personIds: withOne(now.personIds, id) }))
+            }
+            onEmail={(email) =>
+              changeAudience((now) => ({ ...now, emails: withOne(now.emails, email) }))
+            }
           />
         </div>
       )}

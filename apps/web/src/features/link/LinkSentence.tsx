@@ -6,6 +6,7 @@ import type { ClassPeriod } from '../school/classPeriod.js';
 import { AudiencePart } from './AudiencePart.js';
 import { HostsPart } from './HostsPart.js';
 import { NameCard } from './NameCard.js';
+import { editOf } from './audienceDraft.js';
 import { PURPOSES, SHOWN, audienceInWords } from './noted.js';
 import { useLinkEdits } from './useLinkEdits.js';
 
@@ -67,7 +68,7 @@ function PeopleParts({
       . It is for{' '}
       <AudiencePart
         draft={audience}
-        onChange={(d) => void changeAudience(d)}
+        onChange={(d) => changeAudience(editOf(audience, d))}
         classId={link.classId}
         classes={classes?.classes ?? [classPeriod.class]}
         groups={groups?.groups ?? []}
@@ -77,7 +78,7 @@ function PeopleParts({
       , hosted by the class period’s hosts and{' '}
       <HostsPart
         draft={audience}
-        onChange={(d) => void changeAudience(d)}
+        onChange={(d) => changeAudience(editOf(audience, d))}
         staff={groups?.staff ?? []}
         error={messageFor(problem, 'hostIds')}
       />

@@ -1,8 +1,8 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { LinkDetail, Problem } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
-import type { AudienceDraft } from './audienceDraft.js';
+import type { AudienceDraft, AudienceEdit } from './audienceDraft.js';
 
 const draftOf = (l: LinkDetail): AudienceDraft => ({
   classIds: l.audience.flatMap((a) => (a.kind === 'class' ? [a.id] : [])),
@@ -34,13 +34,26 @@ export function useLinkEdits(link: LinkDetail) {
     if (!data) return setProblem(problemOf(error));
     offerUndo(done, () => edit({ params, body: { ...body({}), version: data.version } }).unwrap());
   };
-  const changeAudience = async (next: AudienceDraft): Promise<void> => {
+  /** The newest state of the link that is known, and what is being saved: a quick hand names two, one after the other. */
+  const newest = useRef(link);
+  const saving = useRef<Promise<void>>(Promise.resolve());
+  useEffect(() => {
+    if (link.version > newest.current.version) newest.current = link;
+  }, [link]);
+  const saveAudience = async (edit: AudienceEdit): Promise<void> => {
     setProblem(undefined);
-    const { data, error } = await setAudience({ params, body: { ...next, version: link.version } });
+    const { version } = newest.current;
+    const before = draftOf(newest.current);
+    const { data, error } = await setAudience({ params, body: { ...edit(before), version } });
     if (!data) return setProblem(problemOf(error));
+    newest.current = data;
     offerUndo('Whom it is for is changed.', () =>
-      setAudience({ params, body: { ...audience, version: data.version } }).unwrap(),
+      setAudience({ params, body: { ...before, version: data.version } }).unwrap(),
     );
+  };
+  /** Changes whom it is for, by what it is for once all that was pressed before is saved. */
+  const changeAudience = (edit: AudienceEdit): void => {
+    saving.current = saving.current.then(() => saveAudience(edit));
   };
   return { problem, audience, change, changeAudience };
 }
