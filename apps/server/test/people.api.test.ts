@@ -250,6 +250,24 @@ describe('retiring', () => {
     expect(now.groups[0]!.members).toContain(person.id);
   });
 
+  it('a tutor gets back the group and the door that were theirs', async () => {
+    const r5 = school.classes.get('R5')!;
+    const idris = await named('Idris Kellaway');
+    const tutors = async (): Promise<(string | null)[]> =>
+      ((await host.get(`/api/classes/${r5.id}/groups`)).body as Answer<'groups'>).groups.map(
+        (g) => g.tutor,
+      );
+    const { version } = (
+      await office.post(`/api/people/${idris.id}/retire`, { version: idris.version })
+    ).body.person;
+    expect(await tutors()).toEqual([null, null]);
+    await office.post(`/api/people/${idris.id}/bring-back`, { version });
+    expect(await tutors()).toEqual(['Idris Kellaway', null]);
+    const back = await school.as('Idris Kellaway');
+    const { classes } = (await back.get('/api/classes')).body as Answer<'classes'>;
+    expect(classes.find((c) => c.id === r5.id)!.mine).toBe('presenter');
+  });
+
   it('nobody shuts themselves out, and the last of the office stays', async () => {
     const perpetua = await named('Perpetua Lund');
     const self = await office.post(`/api/people/${perpetua.id}/retire`, {
