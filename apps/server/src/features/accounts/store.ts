@@ -1,5 +1,5 @@
 import { Op, Transaction, literal } from 'sequelize';
-import { searchWords, type EntryRules, type PersonRole } from '@glen/core';
+import { areStaff, searchWords, type EntryRules, type PersonRole } from '@glen/core';
 import type { Account, Person } from '@glen/contract';
 import { toSql, type Db } from '../../db/connect.js';
 
@@ -127,6 +127,12 @@ export async function addAccount(
   });
   return id;
 }
+
+/** Whether one of these teaches, or looks after the school. */
+export const someAreStaff = async (db: Db, personIds: number[]): Promise<boolean> =>
+  (await db.models.PersonRole.findAll({ where: { person_id: personIds } })).some((row) =>
+    areStaff([row.role]),
+  );
 
 /** Whose address it is, if the school knows it. */
 export const personWithAddress = async (db: Db, email: string): Promise<number | undefined> =>

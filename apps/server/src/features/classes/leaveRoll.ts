@@ -1,10 +1,9 @@
-import { areStaff } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { isOffice } from '../../http/access.js';
 import { HttpProblem, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
-import { rolesOfPerson } from '../accounts/store.js';
+import { someAreStaff } from '../accounts/store.js';
 import { announceLink } from '../link/announce.js';
 import { classById } from '../school/store.js';
 import { announceClass } from './announceClass.js';
@@ -102,9 +101,8 @@ export async function bringBackToRoll(
     const left = new Map((await leftOf(glen.db, classId)).map((row) => [row.id, row.had]));
     if (personIds.some((id) => !left.has(id)))
       throw wrongField('personIds', 'One of these was not taken off this roll.');
-    for (const id of personIds)
-      if (areStaff(await rolesOfPerson(glen.db, id)))
-        throw wrongField('personIds', 'Whoever teaches here stands on no roll.');
+    if (await someAreStaff(glen.db, personIds))
+      throw wrongField('personIds', 'Whoever teaches here stands on no roll.');
     await putOnRoll(glen.db, classId, personIds);
     for (const personId of personIds)
       await giveGroupsAndLinks(glen.db, personId, left.get(personId)!);
@@ -136,10 +134,10 @@ export async function moveOnRoll(
   { personIds: sent, toClassId }: Body<'moveOnRoll'>,
 ): Promise<Changed> {
   if (toClassId === classId) throw new HttpProblem(409, 'They stand on this roll already.');
-  await refuseUnlessKeeps(glen, who, toClassId);
   const by = who.person!.id;
   const personIds = [...new Set(sent)];
   await glen.db.transaction(async () => {
+    await refuseUnlessKeeps(glen, who, toClassId);
     await refuseUnlessOnRoll(glen.db, classId, personIds);
     await leave(glen, classId, by, personIds);
     await putOnRoll(glen.db, toClassId, personIds);

@@ -1,11 +1,10 @@
-import { areStaff } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { isOffice } from '../../http/access.js';
 import { HttpProblem } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { makeAddress } from '../accounts/passwordAddresses.js';
-import { rolesOfPerson, whoResets } from '../accounts/store.js';
+import { someAreStaff, whoResets } from '../accounts/store.js';
 import { refuseUnlessOnRoll } from './onRoll.js';
 import { schoolAccountsOf } from './store.js';
 
@@ -40,9 +39,8 @@ async function refuseUnlessMayReset(glen: Glen, who: Who, personIds: number[]): 
   if (isOffice(who)) return;
   if ((await whoResets(glen.db)) === 'office')
     throw new HttpProblem(403, 'At this school the office gives a new way in.');
-  for (const id of personIds)
-    if (areStaff(await rolesOfPerson(glen.db, id)))
-      throw new HttpProblem(403, 'The office gives teachers a new way in.');
+  if (await someAreStaff(glen.db, personIds))
+    throw new HttpProblem(403, 'The office gives teachers a new way in.');
 }
 
 /**
@@ -55,15 +53,17 @@ export async function makePasswordAddresses(
   who: Who,
   { personIds, forgotten }: Body<'passwordAddresses'>,
 ): Promise<Answer<'passwordAddresses'>> {
-  await refuseUnlessOnRoll(glen.db, classId, personIds);
-  if (forgotten) await refuseUnlessMayReset(glen, who, personIds);
   const by = who.person!.id;
-  const addresses = await addressesFor(glen, { personIds, forgotten }, by);
-  await glen.audit({
-    by,
-    action: 'make-password-addresses',
-    subject: `class:${classId}`,
-    after: addresses.map((a) => a.name),
+  return glen.db.transaction(async () => {
+    await refuseUnlessOnRoll(glen.db, classId, personIds);
+    if (forgotten) await refuseUnlessMayReset(glen, who, personIds);
+    const addresses = await addressesFor(glen, { personIds, forgotten }, by);
+    await glen.audit({
+      by,
+      action: 'make-password-addresses',
+      subject: `class:${classId}`,
+      after: addresses.map((a) => a.name),
+    });
+    return { addresses };
   });
-  return { addresses };
 }

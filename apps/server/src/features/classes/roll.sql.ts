@@ -101,3 +101,10 @@ export const leftOf = (
      ORDER BY rl.left_at DESC, p.name LIMIT 200`,
     { classId },
   );
+
+/** Whether somebody on a roll has no account: they come as strangers do, and a host says who it is. */
+export const hasPeopleWithoutAccount = async (db: Db, classId: number): Promise<boolean> =>
+  (await db.one(
+    'SELECT 1 AS yes FROM roll r WHERE r.class_id = :classId AND NOT EXISTS (SELECT 1 FROM accounts a WHERE a.person_id = r.person_id) LIMIT 1',
+    { classId },
+  )) !== undefined;

@@ -72,16 +72,6 @@ export async function knownBy(
 export const rollIds = async (db: Db, classId: number): Promise<number[]> =>
   (await db.models.RollEntry.findAll({ where: { class_id: classId } })).map((r) => r.person_id);
 
-/** Whether somebody on a roll has no account: they come as strangers do, and a host says who it is. */
-export const hasPeopleWithoutAccount = async (db: Db, classId: number): Promise<boolean> => {
-  const ids = await rollIds(db, classId);
-  const owners = await db.models.Account.findAll({
-    attributes: ['person_id'],
-    where: { person_id: ids },
-  });
-  return new Set(owners.map((a) => a.person_id)).size < ids.length;
-};
-
 interface OwnRules {
   rules: Partial<EntryRules>;
   /** Some of them count only until the roll is filled. */

@@ -4,7 +4,8 @@ import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
 import { rulesOfClass } from '../entry/layers.js';
 import { announceDoors } from '../entry/write.js';
-import { hasPeopleWithoutAccount, heldRules, rollIds, writeRules } from './store.js';
+import { hasPeopleWithoutAccount } from './roll.sql.js';
+import { heldRules, rollIds, writeRules } from './store.js';
 
 /** Says in the log and at the doors what a class period's own rules are from now on. */
 async function settle(
