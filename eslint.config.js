@@ -14,8 +14,8 @@ export const FEATURE_ORDER = {
     'accounts',
     'moveIn',
     'live',
-    'group',
     'audience',
+    'group',
     'entry',
     'link',
     'plan',
@@ -202,28 +202,43 @@ const ASK_A_CLOCK = [
 const ASK_THE_DATABASE = [
   {
     selector:
-      "CallExpression[callee.property.name=/^(rows|one|change|insert|insertAll|prepared)$/]:matches([callee.object.name='db'], [callee.object.property.name='db'])",
-    message: 'Write SQL in a store.',
+      "CallExpression[callee.property.name=/^(rows|one|change|prepared|define)$/]:matches([callee.object.name='db'], [callee.object.property.name='db'])",
+    message: 'Write SQL in a .sql.ts beside the store; ask a model where one will do.',
   },
+];
+const ASK_THE_MODELS = [
   {
     selector: "MemberExpression[property.name='models']",
     message: 'Ask the models in a store.',
   },
 ];
 
-/** Statements are written where their table is known: in a feature's store, and in what the database itself is made of. */
+/** Statements are written where their table is known: beside a feature's store, and in what the database itself is made of. */
 const noSqlElsewhere = {
   files: ['apps/server/src/**/*.ts'],
-  ignores: [
-    '**/store.ts',
-    '**/*Store.ts',
-    '**/*.sql.ts',
-    'apps/server/src/db/**',
-    'apps/server/src/jobs/outbox.ts',
-    'apps/server/src/clock.ts',
-  ],
+  ignores: ['**/*.sql.ts', 'apps/server/src/db/**', 'apps/server/src/clock.ts'],
   rules: {
     'no-restricted-syntax': ['error', ...ASK_A_CLOCK, ...ASK_THE_DATABASE],
+  },
+};
+
+/** Models are asked in stores, and where a thing keeps its own table. */
+const STORES = [
+  '**/store.ts',
+  '**/*Store.ts',
+  '**/*.sql.ts',
+  'apps/server/src/db/**',
+  'apps/server/src/features/audience/linkPeople.ts',
+  'apps/server/src/features/people/places.ts',
+  'apps/server/src/http/browserSessions.ts',
+  'apps/server/src/jobs/outbox.ts',
+  'apps/server/src/clock.ts',
+];
+const noModelsElsewhere = {
+  files: ['apps/server/src/**/*.ts'],
+  ignores: STORES,
+  rules: {
+    'no-restricted-syntax': ['error', ...ASK_A_CLOCK, ...ASK_THE_DATABASE, ...ASK_THE_MODELS],
   },
 };
 
@@ -232,7 +247,7 @@ const demoByServices = {
   files: ['demo/*.ts'],
   ignores: ['demo/history.ts'],
   rules: {
-    'no-restricted-syntax': ['error', ...ASK_THE_DATABASE],
+    'no-restricted-syntax': ['error', ...ASK_THE_DATABASE, ...ASK_THE_MODELS],
     'no-restricted-imports': [
       'error',
       {
@@ -282,6 +297,7 @@ export default tseslint.config(
     },
   },
   noSqlElsewhere,
+  noModelsElsewhere,
   demoByServices,
   {
     files: ['apps/web/src/**/*.tsx', 'apps/web/src/**/*.ts'],

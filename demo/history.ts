@@ -1,4 +1,4 @@
-import { toSql } from '../apps/server/src/db/connect.js';
+import { toSql } from '../apps/server/src/db/sqlTime.js';
 import type { Glen } from '../apps/server/src/glen.js';
 
 /** A link's former code went out of use two days before the demo's day. */

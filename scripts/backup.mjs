@@ -27,7 +27,7 @@ function access({ hostname, port, username, password, pathname }) {
 }
 
 /** Works with the school's own database; one that does not run is started for as long as that takes. */
-async function withOwnDatabase(dir, work) {
+export async function withOwnDatabase(dir, work) {
   if (!existsSync(join(dir, 'mysql'))) throw new Error(`There is no school in ${dir}.`);
   const running = await runningSchoolDatabase(dir);
   if (running) return work(new URL(running.url('glen')));

@@ -47,6 +47,7 @@ export async function build({ force = false } = {}) {
   const hash = sourceHash();
   const complete = [
     'apps/server/dist/main.js',
+    'apps/server/dist/database.js',
     'apps/server/dist/demo.js',
     'apps/standins/dist/main.js',
     'apps/web/dist/index.html',
@@ -79,7 +80,14 @@ export async function build({ force = false } = {}) {
       ],
     });
   await Promise.all([
-    bundle({ main: 'apps/server/src/main.ts', demo: 'demo/main.ts' }, 'apps/server/dist'),
+    bundle(
+      {
+        main: 'apps/server/src/main.ts',
+        database: 'apps/server/src/database.ts',
+        demo: 'demo/main.ts',
+      },
+      'apps/server/dist',
+    ),
     bundle({ main: 'apps/standins/src/main.ts' }, 'apps/standins/dist'),
   ]);
   await buildPages();

@@ -163,9 +163,19 @@ async function buildOnce() {
   say((await build()) ? 'Built.' : 'Nothing has changed since it was built.');
 }
 
-/** A database client on the running demo's own database. */
-function db(args) {
-  const { data } = optionsOf(args, { data: 'value' });
+/** What a school's database has had of the migrations, or brings it up to date; without a verb a client on the running demo's. */
+async function db(args) {
+  const { data, rest } = optionsOf(args, { data: 'value' });
+  const [verb] = rest;
+  if (verb === undefined) return databaseClient(data);
+  if (!['migrate', 'status'].includes(verb))
+    throw new Error('There are ./glen db, ./glen db migrate and ./glen db status.');
+  await prepare({ database: !process.env.GLEN_DATABASE_URL });
+  const { database } = await import('./database.mjs');
+  process.exitCode = await database(verb, resolve(data ?? join(root, '.glen', 'school')));
+}
+
+function databaseClient(data) {
   const port = readFileSync(
     join(resolve(data ?? join(root, '.glen', 'data')), 'mariadbd.port'),
     'utf8',
@@ -187,6 +197,8 @@ const HELP = [
   './glen shots                      remakes docs/screenshots',
   './glen format                     formats the code',
   './glen db                         a database client on the running demo',
+  './glen db status [--data DIR]     which migrations a school’s database has had',
+  './glen db migrate [--data DIR]    brings it up to date without a start',
 ].join('\n');
 
 const [command = 'help', ...args] = process.argv.slice(2);

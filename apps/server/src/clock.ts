@@ -33,18 +33,13 @@ export class Clock {
   /** Reads the offset anew: at start, and whenever another process has moved it. */
   async refresh(): Promise<void> {
     const before = this.settings;
-    const row = await this.db.one<{ offset_seconds: number }>(
-      'SELECT offset_seconds FROM school_clock WHERE id = 1',
-    );
+    const row = await this.db.models.SchoolClock.findByPk(1);
     if (before === this.settings) this.offset = row?.offset_seconds ?? 0;
   }
 
   async setOffset(seconds: number): Promise<void> {
     this.settings += 1;
-    await this.db.change(
-      'INSERT INTO school_clock (id, offset_seconds) VALUES (1, :seconds) ON DUPLICATE KEY UPDATE offset_seconds = :seconds',
-      { seconds },
-    );
+    await this.db.models.SchoolClock.upsert({ id: 1, offset_seconds: seconds });
     this.settings += 1;
     this.offset = seconds;
   }

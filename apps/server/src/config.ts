@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { USUAL_POOL_SIZE } from './db/poolSize.js';
 
 const schema = z.object({
   GLEN_DATABASE_URL: z
@@ -25,11 +26,14 @@ const schema = z.object({
     .optional(),
   /** Seconds that an effect outside waits while its undo is offered. */
   GLEN_UNDO_SECONDS: z.coerce.number().int().min(0).max(300).default(20),
+  /** Connections to the database that each process keeps. */
+  GLEN_DATABASE_POOL: z.coerce.number().int().min(2).max(200).default(USUAL_POOL_SIZE),
   GLEN_DEMO: z.enum(['1']).optional(),
 });
 
 export interface Config {
   databaseUrl: string;
+  poolSize: number;
   publicUrl: string;
   port: number;
   host: string;
@@ -78,6 +82,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   const e = read.data;
   return {
     databaseUrl: e.GLEN_DATABASE_URL,
+    poolSize: e.GLEN_DATABASE_POOL,
     publicUrl: e.GLEN_PUBLIC_URL.replace(/\/$/, ''),
     port: e.GLEN_PORT,
     host: e.GLEN_HOST,

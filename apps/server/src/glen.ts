@@ -4,8 +4,9 @@ import type { Config } from './config.js';
 import type { Db } from './db/connect.js';
 import type { AuditEntry } from './features/audit/store.js';
 import type { Announce } from './features/live/announcements.js';
+import type { LinksAtDoors } from './features/door/links.js';
 import type { LiveFeed } from './features/live/feed.js';
-import type { Wish } from './jobs/outbox.js';
+import type { Wish } from './jobs/job.js';
 import type { CourseSite } from './outside/courseSite.js';
 import type { VideoService } from './outside/videoService.js';
 
@@ -24,6 +25,8 @@ export interface Glen {
   /** Takes what is posted; where there is none, places are filled by hand. */
   courseSite: CourseSite | null;
   feed: LiveFeed;
+  /** Links as those who look at doors need them. */
+  doors: LinksAtDoors;
   /** Keeps who did what to what, with the thing before and after. */
   audit: (entry: AuditEntry) => Promise<void>;
   /** Says that a thing changed, to those who may know; parts that follow it hear of it in the same transaction. */

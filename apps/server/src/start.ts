@@ -6,10 +6,11 @@ import { Clock } from './clock.js';
 import type { Config } from './config.js';
 import { Db } from './db/connect.js';
 import { migrate } from './db/migrate.js';
-import { keepMissingWords } from './features/accounts/store.js';
+import { keepMissingWords } from './features/accounts/missingWords.js';
 import { writeEntry } from './features/audit/store.js';
 import { Announcements } from './features/live/announcements.js';
 import { LiveFeed } from './features/live/feed.js';
+import { LinksAtDoors } from './features/door/links.js';
 import { postsFollow } from './features/post/scheduleReconcile.js';
 import type { Glen } from './glen.js';
 import { enqueue } from './jobs/outbox.js';
@@ -23,7 +24,7 @@ const CLOCK_REFRESH_MS = 1000;
 /** Everything that the server's parts are given, on a migrated database; nothing runs yet. */
 async function assemble(config: Config): Promise<Glen> {
   const log = pino({ level: process.env.GLEN_LOG ?? 'warn' });
-  const db = new Db(config.databaseUrl);
+  const db = new Db(config.databaseUrl, config.poolSize);
   await migrate(db);
   await keepMissingWords(db);
   const clock = new Clock(db);
@@ -31,13 +32,17 @@ async function assemble(config: Config): Promise<Glen> {
   const feed = new LiveFeed(db, (error) =>
     log.warn({ err: error }, 'changes cannot be read just now'),
   );
+  const doors = new LinksAtDoors(db, clock);
+  feed.watch(doors.forget);
   const announcements = new Announcements(db, clock);
+  announcements.follow(doors.forget);
   const glen: Glen = {
     config,
     db,
     clock,
     log,
     feed,
+    doors,
     video: config.video && httpVideoService(config.video, clock),
     courseSite: config.courseSite && httpCourseSite(config.courseSite),
     audit: (entry) => writeEntry(db, clock, entry),

@@ -13,6 +13,7 @@ import {
 import { schemas } from '@glen/contract/schemas';
 import { id as bodyId, idParam } from '../../../packages/contract/src/basics.js';
 import { DEMO_PASSWORD } from '../../../demo/school.js';
+import { insertShare } from '../src/features/link/shareStore.js';
 import { linkTools, none } from './linkTools.js';
 import { startSchool, until, type Browser, type School } from './support.js';
 
@@ -123,12 +124,13 @@ beforeAll(async () => {
     })
   ).body;
   // Nobody has put two class periods of another together yet, so that one is set down by hand.
-  const share = await school.running.glen.db.insert('shares', {
-    link_id: link.id,
-    class_id: r5.id,
-    own_door: 'leads',
-    made_by: school.person('Bram Osterholt').id,
+  const { db } = school.running.glen;
+  await insertShare(db, {
+    ...{ linkId: link.id, classId: r5.id, seriesId: null, key: null },
+    ownDoor: 'leads',
+    by: school.person('Bram Osterholt').id,
   });
+  const { id: share } = (await db.models.Share.findOne({ where: { link_id: link.id } }))!;
   // Somebody whom only Bram Osterholt teaches.
   const ours = new Set<number>();
   for (const c of school.classes.values())

@@ -223,11 +223,11 @@ describe('two servers on one database', () => {
     );
     expect(Number(rows[0]!.n)).toBe(Number(rows[0]!.codes));
     await expect(
-      school.running.glen.db.insert('links', {
+      school.running.glen.db.models.Link.create({
         code: n1.link.code,
         class_id: n1.id,
         label: 'x',
-        made_at: '2026-10-14 00:00:00',
+        made_at: '2026-10-14T00:00:00Z',
       }),
     ).rejects.toThrow();
   });

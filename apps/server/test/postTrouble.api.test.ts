@@ -109,7 +109,7 @@ describe('trouble', () => {
     expect(after.error).toBe('Tomas Verhage no longer hosts Coastal Navigation, period 3.');
     expect(await page('nav-3')).not.toContain('By Tomas');
     await school.setTime('10:31');
-    await db.insert('class_staff', {
+    await db.models.ClassStaff.create({
       class_id: of('N3').id,
       person_id: school.person('Tomas Verhage').id,
       as_what: 'co-teacher',

@@ -4,9 +4,11 @@ import { FIRST_RULES } from '@glen/core';
 import { statement } from '../../../scripts/processes.mjs';
 import { Db } from '../src/db/connect.js';
 import { migrate } from '../src/db/migrate.js';
-import { keepMissingWords, personById } from '../src/features/accounts/store.js';
-import { findPeople } from '../src/features/find/store.js';
+import { keepMissingWords } from '../src/features/accounts/missingWords.js';
+import { personById } from '../src/features/accounts/store.js';
+import { findPeople } from '../src/features/find/find.sql.js';
 import { someCalendar } from './emptySchool.js';
+import { insertRow } from './oldRows.js';
 
 /** The newest migration before somebody could be several things. */
 const BEFORE = '0008-moving-in';
@@ -38,7 +40,7 @@ async function headOf({ alone }: { alone: boolean }): Promise<number> {
       alone: alone ? 1 : 0,
     },
   );
-  const id = await db.insert('people', { name: 'Ines Okoro', role: 'head' });
+  const id = await insertRow(db, 'people', { name: 'Ines Okoro', role: 'head' });
   await migrate(db);
   await keepMissingWords(db);
   return id;

@@ -9,6 +9,7 @@ import { freePort } from '../../../scripts/mariadb.mjs';
 import { startNode, statement, surroundings } from '../../../scripts/processes.mjs';
 import { readConfig } from '../src/config.js';
 import { startServer, type RunningServer } from '../src/start.js';
+import { expectMeantAsDefined } from './meantAsDefined.js';
 
 /** A browser, as far as the API is concerned: its cookies, and calls from Glen's own pages. */
 export class Browser {
@@ -135,6 +136,7 @@ export async function startSchool({
       });
     },
     stop: async () => {
+      await expectMeantAsDefined(running.glen.db);
       await running.stop();
       await standins.stop();
       for (const name of [database, `${database}_standins`])

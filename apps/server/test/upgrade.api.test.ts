@@ -10,6 +10,7 @@ import { hashPassword } from '../src/features/accounts/passwords.js';
 import { offerMovingIn } from '../src/features/moveIn/service.js';
 import { startServer, type RunningServer } from '../src/start.js';
 import { someCalendar } from './emptySchool.js';
+import { insertRow } from './oldRows.js';
 import { Browser } from './support.js';
 
 /** The newest migration before there was moving in. */
@@ -31,27 +32,27 @@ async function oldSchool(db: Db): Promise<void> {
       locked: '[]',
     },
   );
-  const person = await db.insert('people', { name: 'Ines Okoro', role: 'teacher' });
-  await db.insert('accounts', {
+  const person = await insertRow(db, 'people', { name: 'Ines Okoro', role: 'teacher' });
+  await insertRow(db, 'accounts', {
     person_id: person,
     kind: 'school',
     email: 'ines@harbour.example',
     password_hash: await hashPassword(PASSWORD),
   });
-  const classId = await db.insert('class_periods', {
+  const classId = await insertRow(db, 'class_periods', {
     ref: 'bookbinding',
     title: 'Bookbinding',
     pennant: JSON.stringify({ letters: 'BO', pattern: 'halves', hue: 'loch' }),
   });
-  await db.insert('class_staff', { class_id: classId, person_id: person, as_what: 'host' });
-  const link = await db.insert('links', {
+  await insertRow(db, 'class_staff', { class_id: classId, person_id: person, as_what: 'host' });
+  const link = await insertRow(db, 'links', {
     code: 'heron-7k3m9qvd2xt',
     class_id: classId,
     label: 'Lessons',
     made_at: '2026-09-01 08:00:00',
   });
-  await db.insert('link_codes', { code: 'heron-7k3m9qvd2xt', link_id: link });
-  await db.insert('link_audience', { link_id: link, class_id: classId });
+  await insertRow(db, 'link_codes', { code: 'heron-7k3m9qvd2xt', link_id: link });
+  await insertRow(db, 'link_audience', { link_id: link, class_id: classId });
 }
 
 beforeEach(async () => {

@@ -1,5 +1,6 @@
 import { Umzug } from 'umzug';
 import type { Db } from './connect.js';
+import { isMadeAlready } from './errors.js';
 import * as m0001 from './migrations/0001-school.js';
 import * as m0002 from './migrations/0002-doors.js';
 import * as m0003 from './migrations/0003-handing-over.js';
@@ -9,39 +10,121 @@ import * as m0006 from './migrations/0006-links.js';
 import * as m0007 from './migrations/0007-posting.js';
 import * as m0008 from './migrations/0008-moving-in.js';
 import * as m0009 from './migrations/0009-people.js';
+import * as m0010 from './migrations/0010-link-people.js';
+import {
+  databaseKind,
+  makeBooks,
+  namesDone,
+  noteDone,
+  noteStep,
+  noteUndone,
+  stepReached,
+} from './migrate.sql.js';
 
-const MIGRATIONS = [m0001, m0002, m0003, m0004, m0005, m0006, m0007, m0008, m0009];
+interface Migration {
+  name: string;
+  /** Its statements, in order. One that was killed goes on with the statement it was at. */
+  up: string[];
+}
+
+const MIGRATIONS: Migration[] = [
+  m0001,
+  m0002,
+  m0003,
+  m0004,
+  m0005,
+  m0006,
+  m0007,
+  m0008,
+  m0009,
+  m0010,
+];
+
+const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;
+
+/** Refuses a database on which texts or transactions would behave otherwise, with the line that mends it. */
+async function mustBeFit(db: Db): Promise<void> {
+  const { name, characters, isolation } = await databaseKind(db);
+  if (characters !== 'utf8mb4')
+    throw new Error(
+      `The database “${name}” keeps its texts as ${characters}; Glen needs utf8mb4. Mend it, while it is empty, with:\n  ALTER DATABASE \`${name}\` CHARACTER SET utf8mb4;`,
+    );
+  if (isolation !== 'READ-COMMITTED')
+    throw new Error(
+      `The database server runs transactions as ${isolation}; Glen needs READ-COMMITTED. Mend it with the line below, and with transaction-isolation=READ-COMMITTED in its configuration:\n  SET GLOBAL TRANSACTION ISOLATION LEVEL READ COMMITTED;`,
+    );
+}
+
+/** A statement that changes rows is done and noted in one; what the database commits by itself is noted before and after. */
+async function doStep(
+  db: Db,
+  at: { name: string; step: number; wasBegun: boolean },
+  sql: string,
+): Promise<void> {
+  if (CHANGES_ROWS.test(sql)) {
+    await db.transaction(async () => {
+      await db.change(sql);
+      await noteStep(db, at.name, at.step + 1);
+    });
+    return;
+  }
+  await noteStep(db, at.name, at.step, true);
+  try {
+    await db.define(sql);
+  } catch (error) {
+    // Killed after it was done and before that was noted.
+    if (!at.wasBegun || !isMadeAlready(error)) throw error;
+  }
+  await noteStep(db, at.name, at.step + 1);
+}
+
+async function doMigration(db: Db, { name, up }: Migration): Promise<void> {
+  const reached = await stepReached(db, name);
+  for (const [step, sql] of up.entries()) {
+    if (step < reached.step) continue;
+    const wasBegun = reached.begun && step === reached.step;
+    await doStep(db, { name, step, wasBegun }, sql);
+  }
+}
+
+const migrator = (db: Db, migrations: Migration[]) =>
+  new Umzug({
+    migrations: migrations.map((migration) => ({
+      name: migration.name,
+      up: () => doMigration(db, migration),
+    })),
+    storage: {
+      executed: () => namesDone(db),
+      logMigration: ({ name }) => noteDone(db, name),
+      unlogMigration: ({ name }) => noteUndone(db, name),
+    },
+    logger: undefined,
+  });
 
 /**
  * Brings the database to the newest shape, or to that of a migration of long ago, for tests of upgrades; several
  * processes may start at once.
  */
-export async function migrate(db: Db, upTo?: string): Promise<void> {
-  await db.define(
-    'CREATE TABLE IF NOT EXISTS migrations (name VARCHAR(120) PRIMARY KEY) CHARACTER SET ascii',
-  );
-  await db.withLock('glen-migrate', async () => {
-    const umzug = new Umzug({
-      migrations: MIGRATIONS.map(({ name, up }) => ({
-        name,
-        up: async () => {
-          for (const sql of up) await db.define(sql);
-        },
-      })),
-      storage: {
-        executed: async () =>
-          (await db.rows<{ name: string }>('SELECT name FROM migrations ORDER BY name')).map(
-            (row) => row.name,
-          ),
-        logMigration: async ({ name }) => {
-          await db.insert('migrations', { name });
-        },
-        unlogMigration: async ({ name }) => {
-          await db.change('DELETE FROM migrations WHERE name = :name', { name });
-        },
-      },
-      logger: undefined,
-    });
-    await umzug.up(upTo ? { to: upTo } : {});
+export async function migrate(
+  db: Db,
+  upTo?: string,
+  migrations: Migration[] = MIGRATIONS,
+): Promise<string[]> {
+  await mustBeFit(db);
+  await makeBooks(db);
+  return db.withLock('glen-migrate', async () => {
+    const done = await migrator(db, migrations).up(upTo ? { to: upTo } : {});
+    return done.map(({ name }) => name);
   });
 }
+
+/** Which migrations the database has had, and which it is still to have. */
+export async function migrationStatus(db: Db): Promise<{ done: string[]; pending: string[] }> {
+  await makeBooks(db);
+  const umzug = migrator(db, MIGRATIONS);
+  const names = (list: { name: string }[]): string[] => list.map(({ name }) => name);
+  return { done: names(await umzug.executed()), pending: names(await umzug.pending()) };
+}
+
+/** For the test that kills a migration after each of its statements. */
+export const allMigrations = (): readonly Migration[] => MIGRATIONS;

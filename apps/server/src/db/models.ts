@@ -1,38 +1,158 @@
-import type { Sequelize } from 'sequelize';
+import type { Model, ModelStatic, Sequelize } from 'sequelize';
 import { defineAccount } from './models/Account.js';
+import { defineActingHost } from './models/ActingHost.js';
+import { defineAuditEntry } from './models/AuditEntry.js';
+import { defineBrowserSession } from './models/BrowserSession.js';
+import { defineBrowserSessionAccount } from './models/BrowserSessionAccount.js';
+import { defineChange } from './models/Change.js';
+import { defineClassGroup } from './models/ClassGroup.js';
 import { defineClassPeriod } from './models/ClassPeriod.js';
 import { defineClassStaff } from './models/ClassStaff.js';
-import { defineMovingIn } from './models/MovingIn.js';
-import { definePasswordAddress } from './models/PasswordAddress.js';
+import { defineFailure } from './models/Failure.js';
+import { defineFeed } from './models/Feed.js';
+import { defineGroupMember } from './models/GroupMember.js';
 import { defineGuardian } from './models/Guardian.js';
+import { defineInvited } from './models/Invited.js';
+import { defineJoined } from './models/Joined.js';
+import { defineLink } from './models/Link.js';
+import { defineLinkAudience } from './models/LinkAudience.js';
+import { defineLinkCode } from './models/LinkCode.js';
+import { defineLinkHost } from './models/LinkHost.js';
+import { defineLinkPerson } from './models/LinkPerson.js';
+import { defineMovingIn } from './models/MovingIn.js';
+import { defineNotice } from './models/Notice.js';
+import { defineOccurrence } from './models/Occurrence.js';
+import { defineOutboxJob } from './models/OutboxJob.js';
+import { definePasswordAddress } from './models/PasswordAddress.js';
 import { definePerson } from './models/Person.js';
 import { definePersonRole } from './models/PersonRole.js';
 import { definePersonWord } from './models/PersonWord.js';
+import { definePlacement } from './models/Placement.js';
+import { definePost } from './models/Post.js';
+import { definePostPlace } from './models/PostPlace.js';
 import { defineRollEntry } from './models/RollEntry.js';
 import { defineRollLeft } from './models/RollLeft.js';
 import { defineSchool } from './models/School.js';
+import { defineSchoolClock } from './models/SchoolClock.js';
+import { defineSeries } from './models/Series.js';
+import { defineShare } from './models/Share.js';
+import { defineSitting } from './models/Sitting.js';
+import { defineVisit } from './models/Visit.js';
+import { defineVisitor } from './models/Visitor.js';
+import { defineWebhookSeen } from './models/WebhookSeen.js';
 
-/** The tables of a database as models, with what belongs to what. Each database has its own. */
-export function defineModels(sequelize: Sequelize) {
-  const models = {
-    School: defineSchool(sequelize),
-    MovingIn: defineMovingIn(sequelize),
-    Person: definePerson(sequelize),
-    PersonRole: definePersonRole(sequelize),
-    PersonWord: definePersonWord(sequelize),
-    Guardian: defineGuardian(sequelize),
-    Account: defineAccount(sequelize),
-    PasswordAddress: definePasswordAddress(sequelize),
-    ClassPeriod: defineClassPeriod(sequelize),
-    ClassStaff: defineClassStaff(sequelize),
-    RollEntry: defineRollEntry(sequelize),
-    RollLeft: defineRollLeft(sequelize),
-  };
-  models.Person.hasMany(models.Account, { foreignKey: 'person_id', as: 'accounts' });
-  models.Person.hasMany(models.PersonRole, { foreignKey: 'person_id', as: 'roles' });
-  models.Account.belongsTo(models.Person, { foreignKey: 'person_id', as: 'person' });
-  models.PasswordAddress.belongsTo(models.Account, { foreignKey: 'account_id', as: 'account' });
-  return models;
+/** The tables of a database as models. Each database has its own: several live in one process in the tests. */
+const defineTables = (sequelize: Sequelize) => ({
+  Account: defineAccount(sequelize),
+  ActingHost: defineActingHost(sequelize),
+  AuditEntry: defineAuditEntry(sequelize),
+  BrowserSession: defineBrowserSession(sequelize),
+  BrowserSessionAccount: defineBrowserSessionAccount(sequelize),
+  Change: defineChange(sequelize),
+  ClassGroup: defineClassGroup(sequelize),
+  ClassPeriod: defineClassPeriod(sequelize),
+  ClassStaff: defineClassStaff(sequelize),
+  Failure: defineFailure(sequelize),
+  Feed: defineFeed(sequelize),
+  GroupMember: defineGroupMember(sequelize),
+  Guardian: defineGuardian(sequelize),
+  Invited: defineInvited(sequelize),
+  Joined: defineJoined(sequelize),
+  Link: defineLink(sequelize),
+  LinkAudience: defineLinkAudience(sequelize),
+  LinkCode: defineLinkCode(sequelize),
+  LinkHost: defineLinkHost(sequelize),
+  LinkPerson: defineLinkPerson(sequelize),
+  MovingIn: defineMovingIn(sequelize),
+  Notice: defineNotice(sequelize),
+  Occurrence: defineOccurrence(sequelize),
+  OutboxJob: defineOutboxJob(sequelize),
+  PasswordAddress: definePasswordAddress(sequelize),
+  Person: definePerson(sequelize),
+  PersonRole: definePersonRole(sequelize),
+  PersonWord: definePersonWord(sequelize),
+  Placement: definePlacement(sequelize),
+  Post: definePost(sequelize),
+  PostPlace: definePostPlace(sequelize),
+  RollEntry: defineRollEntry(sequelize),
+  RollLeft: defineRollLeft(sequelize),
+  School: defineSchool(sequelize),
+  SchoolClock: defineSchoolClock(sequelize),
+  Series: defineSeries(sequelize),
+  Share: defineShare(sequelize),
+  Sitting: defineSitting(sequelize),
+  Visit: defineVisit(sequelize),
+  Visitor: defineVisitor(sequelize),
+  WebhookSeen: defineWebhookSeen(sequelize),
+});
+
+type Tables = ReturnType<typeof defineTables>;
+
+/** What belongs to what, for those that are asked for together. The columns say themselves what they point to. */
+function associate(m: Tables): void {
+  const one = <A extends Model, B extends Model>(
+    of: ModelStatic<A>,
+    as: string,
+    other: ModelStatic<B>,
+    foreignKey: string,
+  ) => of.belongsTo(other, { as, foreignKey, constraints: false });
+
+  m.Person.hasMany(m.Account, { foreignKey: 'person_id', as: 'accounts', constraints: false });
+  m.Person.hasMany(m.PersonRole, { foreignKey: 'person_id', as: 'roles', constraints: false });
+  m.Occurrence.hasOne(m.Sitting, {
+    foreignKey: 'occurrence_id',
+    as: 'sitting',
+    constraints: false,
+  });
+
+  one(m.Account, 'person', m.Person, 'person_id');
+  one(m.ActingHost, 'sitting', m.Sitting, 'sitting_id');
+  one(m.AuditEntry, 'person', m.Person, 'person_id');
+  one(m.BrowserSessionAccount, 'account', m.Account, 'account_id');
+  one(m.ClassGroup, 'tutor', m.Person, 'tutor_id');
+  one(m.ClassStaff, 'classPeriod', m.ClassPeriod, 'class_id');
+  one(m.ClassStaff, 'person', m.Person, 'person_id');
+  one(m.GroupMember, 'group', m.ClassGroup, 'group_id');
+  one(m.GroupMember, 'person', m.Person, 'person_id');
+  one(m.Invited, 'person', m.Person, 'person_id');
+  one(m.Joined, 'classPeriod', m.ClassPeriod, 'class_id');
+  one(m.Joined, 'occurrence', m.Occurrence, 'occurrence_id');
+  one(m.Link, 'classPeriod', m.ClassPeriod, 'class_id');
+  one(m.LinkAudience, 'classPeriod', m.ClassPeriod, 'class_id');
+  one(m.LinkAudience, 'group', m.ClassGroup, 'group_id');
+  one(m.LinkAudience, 'link', m.Link, 'link_id');
+  one(m.LinkAudience, 'person', m.Person, 'person_id');
+  one(m.LinkCode, 'link', m.Link, 'link_id');
+  one(m.LinkCode, 'replacedBy', m.Person, 'replaced_by');
+  one(m.LinkHost, 'link', m.Link, 'link_id');
+  one(m.LinkHost, 'person', m.Person, 'person_id');
+  one(m.LinkPerson, 'person', m.Person, 'person_id');
+  one(m.Occurrence, 'link', m.Link, 'link_id');
+  one(m.Occurrence, 'series', m.Series, 'series_id');
+  one(m.Placement, 'place', m.PostPlace, 'place_id');
+  one(m.Post, 'author', m.Person, 'made_by');
+  one(m.Post, 'classPeriod', m.ClassPeriod, 'class_id');
+  one(m.PostPlace, 'classPeriod', m.ClassPeriod, 'class_id');
+  one(m.PostPlace, 'link', m.Link, 'link_id');
+  one(m.PostPlace, 'post', m.Post, 'post_id');
+  one(m.RollEntry, 'classPeriod', m.ClassPeriod, 'class_id');
+  one(m.RollEntry, 'person', m.Person, 'person_id');
+  one(m.RollLeft, 'person', m.Person, 'person_id');
+  one(m.Series, 'classPeriod', m.ClassPeriod, 'class_id');
+  one(m.Series, 'link', m.Link, 'link_id');
+  one(m.Share, 'classPeriod', m.ClassPeriod, 'class_id');
+  one(m.Share, 'link', m.Link, 'link_id');
+  one(m.Share, 'series', m.Series, 'series_id');
+  one(m.Sitting, 'link', m.Link, 'link_id');
+  one(m.Sitting, 'occurrence', m.Occurrence, 'occurrence_id');
+  one(m.Visitor, 'account', m.Account, 'account_id');
+  one(m.Visitor, 'sitting', m.Sitting, 'sitting_id');
 }
 
-export type Models = ReturnType<typeof defineModels>;
+export type Models = Tables;
+
+export function defineModels(sequelize: Sequelize): Models {
+  const models = defineTables(sequelize);
+  associate(models);
+  return models;
+}

@@ -1,5 +1,5 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
-import { Sequelize, Transaction } from 'sequelize';
+import { Sequelize, Transaction, type QueryOptions, type TransactionOptions } from 'sequelize';
 
 interface Field {
   type: string;
@@ -7,18 +7,22 @@ interface Field {
 }
 
 /** Instants leave the database in the form that the core takes. */
-function typeCast(field: Field, next: () => unknown): unknown {
+export function typeCast<Read>(field: Field, next: () => Read): Read | string | null {
   if (field.type !== 'DATETIME') return next();
   const text = field.string();
   return text === null ? null : `${text.replace(' ', 'T')}Z`;
 }
 
+type Work<T> = (own: Transaction) => PromiseLike<T>;
+
 /**
  * Sequelize that carries the running transaction along: whatever is asked while one runs, however deep and by whichever
- * model, is part of it.
+ * model, is part of it. (Sequelize's own way, a namespace for the whole process, knows only one database.)
  */
 export class CarryingSequelize extends Sequelize {
   private readonly running = new AsyncLocalStorage<Transaction>();
+  /** Transactions begun within another, each with that other. */
+  private readonly within = new WeakMap<Transaction, Transaction>();
 
   constructor(url: string, poolSize: number) {
     super(url, {
@@ -30,13 +34,6 @@ export class CarryingSequelize extends Sequelize {
       // A change counts the rows it meets, those too that say already what it says.
       dialectOptions: { connectTimeout: 10000, foundRows: true, typeCast },
     });
-    const query = this.query.bind(this) as (sql: unknown, options?: object) => Promise<unknown>;
-    // An option that is there but undefined counts as none; a statement that names its transaction keeps it.
-    this.query = ((sql: unknown, options: { transaction?: Transaction | null } = {}) =>
-      query(sql, {
-        ...options,
-        transaction: options.transaction ?? this.transactionNow,
-      })) as typeof this.query;
   }
 
   /** The transaction that runs just now, if one does. */
@@ -44,8 +41,46 @@ export class CarryingSequelize extends Sequelize {
     return this.running.getStore() ?? null;
   }
 
-  /** Works within a transaction of its own. */
-  within<T>(work: () => Promise<T>): Promise<T> {
-    return this.transaction((own) => this.running.run(own, work));
+  /** Throws where a statement would leave the transaction that runs: it would wait for what that holds, or see it undone. */
+  override query(
+    sql: string | { query: string; values: unknown[] },
+    options: QueryOptions = {},
+  ): Promise<never> {
+    const now = this.transactionNow;
+    const given = options.transaction;
+    if (now && given !== undefined && given !== now && !this.isWithin(given, now))
+      throw new Error('A statement leaves the transaction that runs.');
+    // An option that is there but undefined counts as none.
+    const transaction = given ?? now;
+    return super.query(sql, { ...options, transaction }) as Promise<unknown> as Promise<never>;
+  }
+
+  private isWithin(given: Transaction | null, now: Transaction): boolean {
+    return given !== null && this.within.get(given) === now;
+  }
+
+  /** Begun within another it is a savepoint of that: undone with it, or alone. */
+  override transaction<T>(work: Work<T>): Promise<T>;
+  override transaction<T>(options: TransactionOptions, work: Work<T>): Promise<T>;
+  override transaction(options?: TransactionOptions): Promise<Transaction>;
+  override async transaction<T>(
+    first: Work<T> | TransactionOptions = {},
+    work?: Work<T>,
+  ): Promise<T | Transaction> {
+    const outer = this.transactionNow;
+    const options = { ...(typeof first === 'function' ? {} : first), transaction: outer };
+    const given = typeof first === 'function' ? first : work;
+    if (given)
+      return super.transaction(options, (own) =>
+        this.running.run(own, () => Promise.resolve(given(own))),
+      );
+    const own = await super.transaction(options);
+    if (outer) this.within.set(own, outer);
+    return own;
+  }
+
+  /** Does something apart from the transaction that runs: what goes on after it, such as a timer. */
+  apart<T>(work: () => T): T {
+    return this.running.exit(work);
   }
 }

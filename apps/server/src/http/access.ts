@@ -1,7 +1,7 @@
 import { areOffice, areStaff } from '@glen/core';
 import type { Caller, ClassSubject, Subject } from '@glen/contract';
 import type { Db } from '../db/connect.js';
-import { nameOfSubject, standingOf, teachesPerson, type Standing } from './accessStore.js';
+import { nameOfSubject, standingOf, teachesPerson, type Standing } from './accessStore.sql.js';
 import { HttpProblem, notFound } from './problem.js';
 import type { Who } from './who.js';
 

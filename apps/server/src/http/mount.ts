@@ -13,12 +13,13 @@ import {
   type Query,
 } from '@glen/contract';
 import { schemas } from '@glen/contract/schemas';
-import { isUnreachable } from '../db/connect.js';
+import { isUnreachable } from '../db/errors.js';
 import type { Glen } from '../glen.js';
 import { authorise } from './access.js';
 import { HttpProblem } from './problem.js';
 import { COOKIE, NOBODY, type Who } from './who.js';
-import { whoHolds, type NewSession } from './whoStore.js';
+import { type NewSession } from './browserSessions.js';
+import { whoHolds } from './whoStore.sql.js';
 
 /** One request, parsed and allowed, as a handler sees it. */
 export interface Call<N extends EndpointName> {

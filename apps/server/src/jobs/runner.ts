@@ -3,7 +3,8 @@ import type { Glen } from '../glen.js';
 import { OutsideError } from '../outside/outsideError.js';
 import { reconcilePost } from '../features/post/reconcilePost.js';
 import { lookByItself, syncPlacement, announcePlacement } from '../features/post/sync.js';
-import { claim, finish, putBack, type Job } from './outbox.js';
+import { type Job } from './job.js';
+import { claim, finish, putBack } from './outbox.js';
 
 async function perform(glen: Glen, job: Job): Promise<void> {
   switch (job.kind) {

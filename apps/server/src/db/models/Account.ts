@@ -1,16 +1,17 @@
 import {
-  DataTypes,
   type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
   type Model,
   type ModelStatic,
+  type NonAttribute,
   type Sequelize,
 } from 'sequelize';
-import { idOf, ownId } from './columns.js';
+import type { PersonRow } from './Person.js';
+import { code, idOf, oneOf, ownId, text } from './columns.js';
 
 /** An address that somebody signs in with. */
-interface AccountRow extends Model<
+export interface AccountRow extends Model<
   InferAttributes<AccountRow>,
   InferCreationAttributes<AccountRow>
 > {
@@ -21,6 +22,9 @@ interface AccountRow extends Model<
   email: string;
   /** Nothing until its owner has set a password. */
   password_hash: CreationOptional<string | null>;
+
+  // Asked for together with it, where it is.
+  person?: NonAttribute<PersonRow>;
 }
 
 export const defineAccount = (sequelize: Sequelize): ModelStatic<AccountRow> =>
@@ -28,10 +32,10 @@ export const defineAccount = (sequelize: Sequelize): ModelStatic<AccountRow> =>
     'Account',
     {
       id: ownId(),
-      person_id: idOf(),
-      kind: { type: DataTypes.ENUM('school', 'personal'), allowNull: false },
-      email: { type: DataTypes.STRING(254), allowNull: false, unique: true },
-      password_hash: { type: DataTypes.STRING(200), allowNull: true },
+      person_id: idOf('people'),
+      kind: oneOf(['school', 'personal']),
+      email: text(254, { unique: true }),
+      password_hash: code(200, { allowNull: true }),
     },
     { tableName: 'accounts', timestamps: false },
   );

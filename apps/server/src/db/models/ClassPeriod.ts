@@ -1,5 +1,4 @@
 import {
-  DataTypes,
   type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
@@ -9,7 +8,7 @@ import {
 } from 'sequelize';
 import type { EntryRules } from '@glen/core';
 import type { Pennant } from '@glen/contract';
-import { instant, ownId, version } from './columns.js';
+import { code, flag, instant, json, oneOf, ownId, text, version } from './columns.js';
 
 /** A group of students taught together at one place in the timetable. */
 export interface ClassPeriodRow extends Model<
@@ -20,8 +19,6 @@ export interface ClassPeriodRow extends Model<
   /** What the course site knows it by. */
   ref: string;
   title: string;
-  /** An occasion is no class: it has no period and no roll. */
-  kind: CreationOptional<'class' | 'occasion'>;
   period: string | null;
   pennant: Pennant;
   rules: CreationOptional<Partial<EntryRules>>;
@@ -33,6 +30,8 @@ export interface ClassPeriodRow extends Model<
   knock_until_roll: CreationOptional<boolean>;
   /** A teacher has tried its door as somebody. */
   door_tried: CreationOptional<boolean>;
+  /** An occasion is no class: it has no period and no roll. */
+  kind: CreationOptional<'class' | 'occasion'>;
 }
 
 export const defineClassPeriod = (sequelize: Sequelize): ModelStatic<ClassPeriodRow> =>
@@ -40,17 +39,17 @@ export const defineClassPeriod = (sequelize: Sequelize): ModelStatic<ClassPeriod
     'ClassPeriod',
     {
       id: ownId(),
-      ref: { type: DataTypes.STRING(40), allowNull: false, unique: true },
-      title: { type: DataTypes.STRING(200), allowNull: false },
-      kind: { type: DataTypes.ENUM('class', 'occasion'), allowNull: false, defaultValue: 'class' },
-      period: { type: DataTypes.STRING(40), allowNull: true },
-      pennant: { type: DataTypes.JSON, allowNull: false },
-      rules: { type: DataTypes.JSON, allowNull: false, defaultValue: {} },
+      ref: code(40, { unique: true }),
+      title: text(200),
+      period: text(40, { allowNull: true }),
+      pennant: json(),
+      rules: json({ defaultValue: {} }),
       version: version(),
       groups_version: version(),
       put_away_at: instant('put_away_at', { allowNull: true }),
-      door_tried: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
-      knock_until_roll: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
+      knock_until_roll: flag('knock_until_roll'),
+      door_tried: flag('door_tried'),
+      kind: oneOf(['class', 'occasion'], { defaultValue: 'class' }),
     },
     { tableName: 'class_periods', timestamps: false },
   );

@@ -19,6 +19,13 @@ interface GuardianRow extends Model<
 export const defineGuardian = (sequelize: Sequelize): ModelStatic<GuardianRow> =>
   sequelize.define<GuardianRow>(
     'Guardian',
-    { student_id: idOf({ primaryKey: true }), person_id: idOf({ primaryKey: true }) },
-    { tableName: 'guardians', timestamps: false },
+    {
+      student_id: idOf('people', { primaryKey: true }),
+      person_id: idOf('people', { primaryKey: true }),
+    },
+    {
+      tableName: 'guardians',
+      timestamps: false,
+      indexes: [{ name: 'by_person', fields: ['person_id'] }],
+    },
   );

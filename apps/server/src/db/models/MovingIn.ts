@@ -1,5 +1,4 @@
 import {
-  DataTypes,
   type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
@@ -8,7 +7,7 @@ import {
   type Sequelize,
 } from 'sequelize';
 import type { MoveInDraft } from '@glen/contract';
-import { instant, version } from './columns.js';
+import { fixedCode, instant, json, onlyId, version } from './columns.js';
 
 /** How far somebody is with moving in; its only row has the id 1. */
 export interface MovingInRow extends Model<
@@ -28,9 +27,9 @@ export const defineMovingIn = (sequelize: Sequelize): ModelStatic<MovingInRow> =
   sequelize.define<MovingInRow>(
     'MovingIn',
     {
-      id: { type: DataTypes.TINYINT.UNSIGNED, primaryKey: true },
-      token_hash: { type: DataTypes.STRING(64), allowNull: true },
-      draft: { type: DataTypes.JSON, allowNull: false, defaultValue: {} },
+      id: onlyId(),
+      token_hash: fixedCode(64, { allowNull: true }),
+      draft: json({ defaultValue: {} }),
       version: version(),
       moved_in_at: instant('moved_in_at', { allowNull: true }),
     },

@@ -1,5 +1,4 @@
 import {
-  DataTypes,
   type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
@@ -7,7 +6,7 @@ import {
   type ModelStatic,
   type Sequelize,
 } from 'sequelize';
-import { idOf, instant, ownId } from './columns.js';
+import { fixedCode, idOf, instant, ownId } from './columns.js';
 
 /** A one-time address by which an account's owner sets its password; each account has one at most. */
 interface PasswordAddressRow extends Model<
@@ -18,7 +17,7 @@ interface PasswordAddressRow extends Model<
   account_id: number;
   token_hash: string;
   expires_at: string;
-  made_by: number | null;
+  made_by: CreationOptional<number | null>;
 }
 
 export const definePasswordAddress = (sequelize: Sequelize): ModelStatic<PasswordAddressRow> =>
@@ -26,10 +25,10 @@ export const definePasswordAddress = (sequelize: Sequelize): ModelStatic<Passwor
     'PasswordAddress',
     {
       id: ownId(),
-      account_id: idOf({ unique: true }),
-      token_hash: { type: DataTypes.STRING(64), allowNull: false, unique: true },
+      account_id: idOf('accounts', { unique: true, onDelete: 'CASCADE' }),
+      token_hash: fixedCode(64, { unique: true }),
       expires_at: instant('expires_at'),
-      made_by: { type: DataTypes.INTEGER.UNSIGNED, allowNull: true },
+      made_by: idOf('people', { allowNull: true }),
     },
     { tableName: 'password_addresses', timestamps: false },
   );

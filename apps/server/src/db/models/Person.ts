@@ -1,14 +1,14 @@
 import {
-  DataTypes,
   type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
   type Model,
   type ModelStatic,
+  type NonAttribute,
   type Sequelize,
 } from 'sequelize';
-import type { EntryRules } from '@glen/core';
-import { instant, ownId, version } from './columns.js';
+import type { EntryRules, PersonRole } from '@glen/core';
+import { idOf, instant, json, oneOf, ownId, text, version } from './columns.js';
 
 /** What a retired person had, by its ids: given back as far as it still stands when they come back. */
 export interface HadByRetired {
@@ -28,7 +28,10 @@ interface ToldWishes {
 }
 
 /** Somebody of the school, or a guest who is known by name. What they are to the school stands in `person_roles`. */
-interface PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAttributes<PersonRow>> {
+export interface PersonRow extends Model<
+  InferAttributes<PersonRow>,
+  InferCreationAttributes<PersonRow>
+> {
   id: CreationOptional<number>;
   name: string;
   /** A teacher's own defaults of the entry rules. */
@@ -42,6 +45,12 @@ interface PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAttri
   /** Nothing: as their machine has it. */
   theme: CreationOptional<'light' | 'dark' | null>;
   told: CreationOptional<ToldWishes>;
+  /** The last word of the name, for the order of lists; kept by the database. */
+  family: CreationOptional<string | null>;
+
+  // Asked for together with it, where it is.
+  accounts?: NonAttribute<{ email: string }[]>;
+  roles?: NonAttribute<{ role: PersonRole }[]>;
 }
 
 export const definePerson = (sequelize: Sequelize): ModelStatic<PersonRow> =>
@@ -49,14 +58,22 @@ export const definePerson = (sequelize: Sequelize): ModelStatic<PersonRow> =>
     'Person',
     {
       id: ownId(),
-      name: { type: DataTypes.STRING(120), allowNull: false },
-      rules: { type: DataTypes.JSON, allowNull: false, defaultValue: {} },
+      name: text(120),
+      rules: json({ defaultValue: {} }),
       version: version(),
       retired_at: instant('retired_at', { allowNull: true }),
-      retired_had: { type: DataTypes.JSON, allowNull: true },
-      merged_into: { type: DataTypes.INTEGER.UNSIGNED, allowNull: true },
-      theme: { type: DataTypes.ENUM('light', 'dark'), allowNull: true },
-      told: { type: DataTypes.JSON, allowNull: false, defaultValue: {} },
+      retired_had: json({ allowNull: true }),
+      merged_into: idOf('people', { allowNull: true }),
+      theme: oneOf(['light', 'dark'], { allowNull: true }),
+      told: json({ defaultValue: {} }),
+      family: text(120, { allowNull: true }),
     },
-    { tableName: 'people', timestamps: false },
+    {
+      tableName: 'people',
+      timestamps: false,
+      indexes: [
+        { name: 'by_name', fields: ['retired_at', 'name', 'id'] },
+        { name: 'by_family', fields: ['retired_at', 'family', 'id'] },
+      ],
+    },
   );

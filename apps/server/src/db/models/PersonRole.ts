@@ -1,5 +1,4 @@
 import {
-  DataTypes,
   type InferAttributes,
   type InferCreationAttributes,
   type Model,
@@ -7,7 +6,7 @@ import {
   type Sequelize,
 } from 'sequelize';
 import { PERSON_ROLES, type PersonRole } from '@glen/core';
-import { idOf } from './columns.js';
+import { idOf, oneOf } from './columns.js';
 
 /** One of the things that somebody is to the school. */
 interface PersonRoleRow extends Model<
@@ -22,8 +21,12 @@ export const definePersonRole = (sequelize: Sequelize): ModelStatic<PersonRoleRo
   sequelize.define<PersonRoleRow>(
     'PersonRole',
     {
-      person_id: idOf({ primaryKey: true }),
-      role: { type: DataTypes.ENUM(...PERSON_ROLES), allowNull: false, primaryKey: true },
+      person_id: idOf('people', { primaryKey: true, onDelete: 'CASCADE' }),
+      role: oneOf(PERSON_ROLES, { primaryKey: true }),
     },
-    { tableName: 'person_roles', timestamps: false },
+    {
+      tableName: 'person_roles',
+      timestamps: false,
+      indexes: [{ name: 'by_role', fields: ['role', 'person_id'] }],
+    },
   );

@@ -1,12 +1,11 @@
 import {
-  DataTypes,
   type InferAttributes,
   type InferCreationAttributes,
   type Model,
   type ModelStatic,
   type Sequelize,
 } from 'sequelize';
-import { idOf } from './columns.js';
+import { idOf, text } from './columns.js';
 
 /** A word that somebody is found by. */
 interface PersonWordRow extends Model<
@@ -21,8 +20,12 @@ export const definePersonWord = (sequelize: Sequelize): ModelStatic<PersonWordRo
   sequelize.define<PersonWordRow>(
     'PersonWord',
     {
-      word: { type: DataTypes.STRING(64), allowNull: false, primaryKey: true },
-      person_id: idOf({ primaryKey: true }),
+      word: text(64, { primaryKey: true }),
+      person_id: idOf('people', { primaryKey: true, onDelete: 'CASCADE' }),
     },
-    { tableName: 'person_words', timestamps: false },
+    {
+      tableName: 'person_words',
+      timestamps: false,
+      indexes: [{ name: 'by_person', fields: ['person_id'] }],
+    },
   );

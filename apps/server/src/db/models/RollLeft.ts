@@ -1,12 +1,14 @@
 import {
-  DataTypes,
+  type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
   type Model,
   type ModelStatic,
+  type NonAttribute,
   type Sequelize,
 } from 'sequelize';
-import { idOf, instant } from './columns.js';
+import type { PersonRow } from './Person.js';
+import { idOf, instant, json } from './columns.js';
 
 /** What ended with somebody's place on a roll: groups and private links, by their ids. */
 export interface HadOnRoll {
@@ -22,19 +24,26 @@ interface RollLeftRow extends Model<
   class_id: number;
   person_id: number;
   left_at: string;
-  taken_off_by: number | null;
+  taken_off_by: CreationOptional<number | null>;
   had: HadOnRoll;
+
+  // Asked for together with it, where it is.
+  person?: NonAttribute<PersonRow>;
 }
 
 export const defineRollLeft = (sequelize: Sequelize): ModelStatic<RollLeftRow> =>
   sequelize.define<RollLeftRow>(
     'RollLeft',
     {
-      class_id: idOf({ primaryKey: true }),
-      person_id: idOf({ primaryKey: true }),
+      class_id: idOf('class_periods', { primaryKey: true }),
+      person_id: idOf('people', { primaryKey: true }),
       left_at: instant('left_at'),
-      taken_off_by: { type: DataTypes.INTEGER.UNSIGNED, allowNull: true },
-      had: { type: DataTypes.JSON, allowNull: false },
+      taken_off_by: idOf('people', { allowNull: true }),
+      had: json(),
     },
-    { tableName: 'roll_left', timestamps: false },
+    {
+      tableName: 'roll_left',
+      timestamps: false,
+      indexes: [{ name: 'by_person', fields: ['person_id'] }],
+    },
   );

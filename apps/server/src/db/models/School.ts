@@ -1,5 +1,4 @@
 import {
-  DataTypes,
   type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
@@ -8,20 +7,20 @@ import {
   type Sequelize,
 } from 'sequelize';
 import type { EntryRules, RuleField, SchoolCalendar } from '@glen/core';
-import { version } from './columns.js';
+import { flag, json, oneOf, onlyId, text, version } from './columns.js';
 
 /** The one school of this installation; its only row has the id 1. */
 interface SchoolRow extends Model<InferAttributes<SchoolRow>, InferCreationAttributes<SchoolRow>> {
   id: number;
   name: string;
   calendar: SchoolCalendar;
-  /** Rises with the calendar. */
-  version: CreationOptional<number>;
   rules: EntryRules;
   locked: RuleField[];
-  rules_version: CreationOptional<number>;
+  /** Rises with the calendar. */
+  version: CreationOptional<number>;
   /** Where public holidays are looked up: a country, or a part of one (`CA-NS`). */
-  region: string | null;
+  region: CreationOptional<string | null>;
+  rules_version: CreationOptional<number>;
   date_order: CreationOptional<'dmy' | 'mdy' | 'ymd'>;
   hours: CreationOptional<'24' | '12'>;
   /** Whom students ask when something technical fails; shown at doors. */
@@ -30,31 +29,31 @@ interface SchoolRow extends Model<InferAttributes<SchoolRow>, InferCreationAttri
   alone: CreationOptional<boolean>;
   /** Who makes class periods. */
   classes_by: CreationOptional<'teachers' | 'office'>;
-  /** Who gives a student a new way in when they have lost theirs, beside the office. */
-  resets_by: CreationOptional<'office' | 'hosts'>;
   /** Rises with what the school says of itself. */
   about_version: CreationOptional<number>;
+  /** Who gives a student a new way in when they have lost theirs, beside the office. */
+  resets_by: CreationOptional<'office' | 'hosts'>;
 }
 
 export const defineSchool = (sequelize: Sequelize): ModelStatic<SchoolRow> =>
   sequelize.define<SchoolRow>(
     'School',
     {
-      id: { type: DataTypes.TINYINT.UNSIGNED, primaryKey: true },
-      name: { type: DataTypes.STRING(200), allowNull: false },
-      calendar: { type: DataTypes.JSON, allowNull: false },
+      id: onlyId(),
+      name: text(200),
+      calendar: json(),
+      rules: json(),
+      locked: json(),
       version: version(),
-      rules: { type: DataTypes.JSON, allowNull: false },
-      locked: { type: DataTypes.JSON, allowNull: false },
+      region: text(20, { allowNull: true }),
       rules_version: version(),
-      region: { type: DataTypes.STRING(20), allowNull: true },
-      date_order: { type: DataTypes.ENUM('dmy', 'mdy', 'ymd'), defaultValue: 'dmy' },
-      hours: { type: DataTypes.ENUM('24', '12'), defaultValue: '24' },
-      help: { type: DataTypes.STRING(300), defaultValue: '' },
-      alone: { type: DataTypes.BOOLEAN, defaultValue: false },
-      classes_by: { type: DataTypes.ENUM('teachers', 'office'), defaultValue: 'teachers' },
-      resets_by: { type: DataTypes.ENUM('office', 'hosts'), defaultValue: 'office' },
+      date_order: oneOf(['dmy', 'mdy', 'ymd'], { defaultValue: 'dmy' }),
+      hours: oneOf(['24', '12'], { defaultValue: '24' }),
+      help: text(300, { defaultValue: '' }),
+      alone: flag('alone'),
+      classes_by: oneOf(['teachers', 'office'], { defaultValue: 'teachers' }),
       about_version: version(),
+      resets_by: oneOf(['office', 'hosts'], { defaultValue: 'office' }),
     },
     { tableName: 'school', timestamps: false },
   );

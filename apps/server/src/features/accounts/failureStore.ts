@@ -1,5 +1,6 @@
+import { Op } from 'sequelize';
 import type { Clock } from '../../clock.js';
-import { toSql, type Db } from '../../db/connect.js';
+import { type Db } from '../../db/connect.js';
 import { HttpProblem } from '../../http/problem.js';
 
 /** How many failures a bucket may hold in how many minutes. Only failures count, never visits. */
@@ -8,21 +9,16 @@ interface Limit {
   minutes: number;
 }
 
-export async function countFailures(
+export const countFailures = (
   db: Db,
   clock: Clock,
   bucket: string,
   minutes: number,
-): Promise<number> {
-  const row = await db.one<{ n: number }>(
-    'SELECT COUNT(*) AS n FROM failures WHERE bucket = :bucket AND at > :since',
-    { bucket, since: toSql(clock.machine(-minutes * 60)) },
-  );
-  return Number(row!.n);
-}
+): Promise<number> =>
+  db.models.Failure.count({ where: { bucket, at: { [Op.gt]: clock.machine(-minutes * 60) } } });
 
 export async function noteFailure(db: Db, clock: Clock, bucket: string): Promise<void> {
-  await db.insert('failures', { bucket, at: toSql(clock.machine()) });
+  await db.models.Failure.create({ bucket, at: clock.machine() });
 }
 
 /** Throws 429 where the bucket is full. */

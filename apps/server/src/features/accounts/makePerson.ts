@@ -1,6 +1,6 @@
 import type { PersonRole } from '@glen/core';
 import type { Account } from '@glen/contract';
-import { isDuplicate } from '../../db/connect.js';
+import { isDuplicate } from '../../db/errors.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
 import { addAccount, addPerson, addWords } from './store.js';

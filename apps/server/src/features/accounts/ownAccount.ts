@@ -1,6 +1,6 @@
 import { areStaff } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
-import { isDuplicate } from '../../db/connect.js';
+import { isDuplicate } from '../../db/errors.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, stale, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
@@ -85,7 +85,7 @@ export async function changePassword(
   const hash = await hashPassword(next);
   await glen.db.transaction(async () => {
     await writePassword(glen.db, id, hash);
-    await signOutElsewhere(glen.db, id, who.sessionId!);
+    await signOutElsewhere(glen.db, [id], who.sessionId!);
     await glen.audit({ by: who.person!.id, action: 'change-password', subject: `account:${id}` });
   });
   return { ok: true };

@@ -1,7 +1,7 @@
 import type { Me } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
-import { beginSession, type NewSession } from '../../http/whoStore.js';
+import { beginSession, type NewSession } from '../../http/browserSessions.js';
 import { type Who } from '../../http/who.js';
 import { readSchool } from '../school/store.js';
 import { noteFailure, refuseWhenFull } from './failureStore.js';
@@ -98,7 +98,7 @@ export const signInAs = (glen: Glen, accountId: number, before: Who): Promise<Si
 /** Uses another account that this browser is signed in to. */
 export async function switchAccount(glen: Glen, who: Who, accountId: number): Promise<Who> {
   const changed = await useAccount(glen.db, who.sessionId!, accountId);
-  if (changed === 0) throw notFound('This account');
+  if (!changed) throw notFound('This account');
   const account = (await accountById(glen.db, accountId))!;
   const person = (await personById(glen.db, account.person_id))!;
   return {

@@ -2,7 +2,7 @@ import { areOffice, areStaff } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
-import { teachesPerson } from '../../http/accessStore.js';
+import { teachesPerson } from '../../http/accessStore.sql.js';
 import { hashToken, type Who } from '../../http/who.js';
 import { readSchool } from '../school/store.js';
 import { hashPassword } from './passwords.js';
@@ -72,7 +72,7 @@ export async function setPassword(
   const accountId = await glen.db.transaction(async () => {
     const account = await accountFor(glen, token, true);
     await writePassword(glen.db, account.id, passwordHash);
-    await signOutElsewhere(glen.db, account.id, 0);
+    await signOutElsewhere(glen.db, [account.id]);
     await glen.audit({
       by: account.person_id,
       action: 'set-password',

@@ -1,7 +1,9 @@
-import { Op, Transaction, literal } from 'sequelize';
+import { Op } from 'sequelize';
 import { areStaff, searchWords, type EntryRules, type PersonRole } from '@glen/core';
 import type { Account, Person } from '@glen/contract';
-import { toSql, type Db } from '../../db/connect.js';
+import type { AccountRow as AccountModel } from '../../db/models/Account.js';
+import { changeAsRead } from '../../db/versions.js';
+import { type Db } from '../../db/connect.js';
 
 interface AccountRow {
   id: number;
@@ -13,18 +15,28 @@ interface AccountRow {
   name: string;
 }
 
-/** The account that somebody signs in with; none of whoever is retired. */
+function withName(account: AccountModel): AccountRow {
+  const { id, person_id, kind, email, password_hash, person } = account;
+  return { id, person_id, kind, email, password_hash, name: person!.name };
+}
+
+/** An account that somebody signs in with; none of whoever is retired. */
+async function accountWhere(
+  db: Db,
+  where: { email: string } | { id: number },
+): Promise<AccountRow | undefined> {
+  const account = await db.models.Account.findOne({
+    where,
+    include: [{ association: 'person', attributes: ['name'], where: { retired_at: null } }],
+  });
+  return account ? withName(account) : undefined;
+}
+
 export const accountByEmail = (db: Db, email: string): Promise<AccountRow | undefined> =>
-  db.one<AccountRow>(
-    'SELECT a.*, p.name FROM accounts a JOIN people p ON p.id = a.person_id AND p.retired_at IS NULL WHERE a.email = :email',
-    { email },
-  );
+  accountWhere(db, { email });
 
 export const accountById = (db: Db, id: number): Promise<AccountRow | undefined> =>
-  db.one<AccountRow>(
-    'SELECT a.*, p.name FROM accounts a JOIN people p ON p.id = a.person_id AND p.retired_at IS NULL WHERE a.id = :id',
-    { id },
-  );
+  accountWhere(db, { id });
 
 /** Somebody who is here; nobody who is retired. */
 export async function personById(db: Db, id: number): Promise<Person | undefined> {
@@ -42,22 +54,32 @@ export const rolesOfPerson = async (db: Db, personId: number): Promise<PersonRol
     (row) => row.role,
   );
 
-export const accountsOfSession = (db: Db, sessionId: number): Promise<AccountRow[]> =>
-  db.rows<AccountRow>(
-    `SELECT a.*, p.name FROM browser_session_accounts bsa JOIN accounts a ON a.id = bsa.account_id JOIN people p ON p.id = a.person_id
-     WHERE bsa.session_id = :sessionId ORDER BY a.kind, a.email`,
-    { sessionId },
-  );
+/** The accounts that a browser may change to, those of the school first. */
+export async function accountsOfSession(db: Db, sessionId: number): Promise<AccountRow[]> {
+  const allowed = await db.models.BrowserSessionAccount.findAll({
+    where: { session_id: sessionId },
+    include: [{ association: 'account', include: ['person'] }],
+    order: [
+      ['account', 'kind', 'ASC'],
+      ['account', 'email', 'ASC'],
+    ],
+  });
+  return allowed.map(({ account }) => withName(account!));
+}
 
-export const useAccount = (db: Db, sessionId: number, accountId: number): Promise<number> =>
-  db.change(
-    `UPDATE browser_sessions bs JOIN browser_session_accounts bsa ON bsa.session_id = bs.id AND bsa.account_id = :accountId
-     SET bs.account_id = :accountId WHERE bs.id = :sessionId`,
-    { sessionId, accountId },
-  );
+/** Changes to an account that the browser may use without its password; whether it may. */
+export async function useAccount(db: Db, sessionId: number, accountId: number): Promise<boolean> {
+  const { BrowserSession, BrowserSessionAccount } = db.models;
+  const allowed = await BrowserSessionAccount.count({
+    where: { session_id: sessionId, account_id: accountId },
+  });
+  if (allowed === 0) return false;
+  await BrowserSession.update({ account_id: accountId }, { where: { id: sessionId } });
+  return true;
+}
 
 export async function endSession(db: Db, sessionId: number): Promise<void> {
-  await db.change('DELETE FROM browser_sessions WHERE id = :sessionId', { sessionId });
+  await db.models.BrowserSession.destroy({ where: { id: sessionId } });
 }
 
 export async function addPerson(
@@ -73,20 +95,6 @@ export async function addPerson(
 export async function writeRoles(db: Db, personId: number, roles: PersonRole[]): Promise<void> {
   await db.models.PersonRole.destroy({ where: { person_id: personId } });
   await db.models.PersonRole.bulkCreate(roles.map((role) => ({ person_id: personId, role })));
-}
-
-/** So many people at once get the words that they are found by. */
-const PEOPLE_AT_ONCE = 500;
-
-/** Has people be found who were set down before people were found by words. */
-export async function keepMissingWords(db: Db): Promise<void> {
-  for (;;) {
-    const people = await db.rows<{ id: number }>(
-      `SELECT p.id FROM people p WHERE p.merged_into IS NULL AND NOT EXISTS (SELECT 1 FROM person_words w WHERE w.person_id = p.id) LIMIT ${PEOPLE_AT_ONCE}`,
-    );
-    for (const { id } of people) await keepWords(db, id);
-    if (people.length < PEOPLE_AT_ONCE) return;
-  }
 }
 
 /** Has somebody new be found. */
@@ -145,8 +153,8 @@ export async function accountOfAddress(
   isHeld = false,
 ): Promise<{ accountId: number; madeBy: number | null } | undefined> {
   const address = await db.models.PasswordAddress.findOne({
-    where: { token_hash: tokenHash, expires_at: { [Op.gt]: toSql(now) } },
-    ...(isHeld ? { lock: Transaction.LOCK.UPDATE } : {}),
+    where: { token_hash: tokenHash, expires_at: { [Op.gt]: now } },
+    lock: isHeld,
   });
   return address ? { accountId: address.account_id, madeBy: address.made_by } : undefined;
 }
@@ -195,17 +203,13 @@ export async function ownWishesOf(db: Db, personId: number): Promise<OwnWishes> 
 }
 
 /** Writes them if they still have this version; whether they had. */
-export async function writeOwnWishes(
+export function writeOwnWishes(
   db: Db,
   personId: number,
   version: number,
   wishes: Omit<OwnWishes, 'version'>,
 ): Promise<boolean> {
-  const [changed] = await db.models.Person.update(
-    { ...wishes, version: literal('version + 1') as unknown as number },
-    { where: { id: personId, version } },
-  );
-  return changed > 0;
+  return changeAsRead(db.models.Person, { id: personId, version }, wishes);
 }
 
 /** The colours that somebody wishes for; nothing: as their machine has it. */
@@ -240,15 +244,17 @@ export async function writeAddress(db: Db, accountId: number, email: string): Pr
   await db.models.Account.update({ email }, { where: { id: accountId } });
 }
 
-/** Signs an account out of every browser but one; `except` 0: of every one. */
-export async function signOutElsewhere(db: Db, accountId: number, except: number): Promise<void> {
-  const values = { accountId, except };
-  await db.change(
-    'UPDATE browser_sessions SET account_id = NULL WHERE account_id = :accountId AND id <> :except',
-    values,
+/** Signs accounts out of every browser but one; without it of every one. */
+export async function signOutElsewhere(
+  db: Db,
+  accountIds: number[],
+  except?: number,
+): Promise<void> {
+  const { BrowserSession, BrowserSessionAccount } = db.models;
+  const other = { [Op.ne]: except ?? 0 };
+  await BrowserSession.update(
+    { account_id: null },
+    { where: { account_id: accountIds, id: other } },
   );
-  await db.change(
-    'DELETE FROM browser_session_accounts WHERE account_id = :accountId AND session_id <> :except',
-    values,
-  );
+  await BrowserSessionAccount.destroy({ where: { account_id: accountIds, session_id: other } });
 }

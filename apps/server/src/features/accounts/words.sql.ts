@@ -1,3 +1,5 @@
+import type { Db } from '../../db/connect.js';
+
 /** Characters that stand for others in LIKE, as themselves. */
 const literally = (word: string): string => word.replace(/[\\%_]/g, (c) => `\\${c}`);
 
@@ -20,4 +22,14 @@ export function foundByWords(personId: string, words: string[]): Condition {
     sql: sql.join(' AND '),
     values: Object.fromEntries(words.map((word, i) => [`word${i}`, `${literally(word)}%`])),
   };
+}
+
+/** Some people who were set down before people were found by words, `most` at the most. */
+export async function peopleWithoutWords(db: Db, most: number): Promise<number[]> {
+  const rows = await db.rows<{ id: number }>(
+    `SELECT p.id FROM people p
+     WHERE p.merged_into IS NULL AND NOT EXISTS (SELECT 1 FROM person_words w WHERE w.person_id = p.id) LIMIT :most`,
+    { most },
+  );
+  return rows.map((row) => row.id);
 }

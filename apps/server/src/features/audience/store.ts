@@ -1,33 +1,51 @@
+import { Op, col, fn } from 'sequelize';
 import type { Db } from '../../db/connect.js';
+import { followLinks } from './linkPeople.js';
 
-/** The ids of everyone in a link's audience, and of the class periods that join an occurrence. Guests without an account have none. */
-const MEMBERS = `
-  SELECT r.person_id FROM link_audience la JOIN roll r ON r.class_id = la.class_id WHERE la.link_id = :linkId
-  UNION SELECT g.person_id FROM link_audience la JOIN group_members g ON g.group_id = la.group_id WHERE la.link_id = :linkId
-  UNION SELECT la.person_id FROM link_audience la WHERE la.link_id = :linkId AND la.person_id IS NOT NULL
-  UNION SELECT r.person_id FROM joined j JOIN roll r ON r.class_id = j.class_id WHERE j.occurrence_id = :occurrenceId`;
+interface Named {
+  id: number;
+  name: string;
+}
 
-/** Everyone whom a link is for, by name; at one occurrence with those who join it. */
-export const peopleOfLink = (
+/** Which rows of `link_people` hold at one date of a series. */
+const atDate = ({ series_id, key_date }: { series_id: number; key_date: string }) => ({
+  series_id: [0, series_id],
+  key_date: ['', key_date],
+});
+
+/** Who joins a link's members at one occurrence. */
+async function joiningAt(db: Db, occurrenceId: number) {
+  const occurrence = await db.models.Occurrence.findByPk(occurrenceId, {
+    attributes: ['series_id', 'key_date'],
+  });
+  return occurrence ? [{ as_what: 'joining-member' as const, ...atDate(occurrence) }] : [];
+}
+
+/** Everyone whom a link is for, by name; at one occurrence with those who join it. Guests without an account are none of them. */
+export async function peopleOfLink(
   db: Db,
   linkId: number,
-  occurrenceId = 0,
-): Promise<{ id: number; name: string }[]> =>
-  db.rows(`SELECT p.id, p.name FROM people p WHERE p.id IN (${MEMBERS}) ORDER BY p.name`, {
-    linkId,
-    occurrenceId,
+  occurrenceId?: number,
+): Promise<Named[]> {
+  const joining = occurrenceId === undefined ? [] : await joiningAt(db, occurrenceId);
+  const rows = await db.models.LinkPerson.findAll({
+    where: { link_id: linkId, [Op.or]: [{ as_what: 'member' }, ...joining] },
+    include: [{ association: 'person', attributes: ['id', 'name'] }],
+    order: [['person', 'name', 'ASC']],
   });
+  const people = new Map(rows.map(({ person }) => [person!.id, person!.name]));
+  return [...people].map(([id, name]) => ({ id, name }));
+}
 
-export const audienceSizes = async (db: Db, linkIds: number[]): Promise<Map<number, number>> => {
-  const rows = await db.rows<{ id: number; n: number }>(
-    `SELECT l.id, COUNT(DISTINCT m.person_id) AS n FROM links l JOIN (
-       SELECT la.link_id, r.person_id FROM link_audience la JOIN roll r ON r.class_id = la.class_id WHERE la.link_id IN (:linkIds)
-       UNION SELECT la.link_id, g.person_id FROM link_audience la JOIN group_members g ON g.group_id = la.group_id WHERE la.link_id IN (:linkIds)
-       UNION SELECT la.link_id, la.person_id FROM link_audience la WHERE la.link_id IN (:linkIds) AND la.person_id IS NOT NULL) m ON m.link_id = l.id GROUP BY l.id`,
-    { linkIds: [0, ...linkIds] },
-  );
-  return new Map(rows.map((row) => [row.id, Number(row.n)]));
-};
+/** How many people each of some links is for. */
+export async function audienceSizes(db: Db, linkIds: number[]): Promise<Map<number, number>> {
+  const rows = await db.models.LinkPerson.findAll({
+    attributes: ['link_id', [fn('COUNT', col('person_id')), 'size']],
+    where: { link_id: linkIds, as_what: 'member' },
+    group: ['link_id'],
+  });
+  return new Map(rows.map((row) => [row.link_id, Number(row.get('size'))]));
+}
 
 export interface AudienceRow {
   link_id: number;
@@ -43,23 +61,73 @@ export interface AudienceRow {
   email: string | null;
 }
 
-export const audienceOf = (db: Db, linkIds: number[]): Promise<AudienceRow[]> =>
-  db.rows<AudienceRow>(
-    `SELECT la.link_id, la.class_id, c.title AS class_title, c.period, (SELECT COUNT(*) FROM roll r WHERE r.class_id = la.class_id) AS class_size,
-       la.group_id, g.name AS group_name, (SELECT COUNT(*) FROM group_members gm WHERE gm.group_id = la.group_id) AS group_size, la.person_id, p.name AS person_name, la.email
-     FROM link_audience la LEFT JOIN class_periods c ON c.id = la.class_id LEFT JOIN class_groups g ON g.id = la.group_id LEFT JOIN people p ON p.id = la.person_id
-     WHERE la.link_id IN (:linkIds) ORDER BY la.id`,
-    { linkIds: [0, ...linkIds] },
-  );
+type Sizes = Map<number, number>;
 
-export const linkHostsOf = (
+async function rollSizes(db: Db, classIds: number[]): Promise<Sizes> {
+  const rows = await db.models.RollEntry.findAll({
+    attributes: ['class_id', [fn('COUNT', col('person_id')), 'size']],
+    where: { class_id: classIds },
+    group: ['class_id'],
+  });
+  return new Map(rows.map((row) => [row.class_id, Number(row.get('size'))]));
+}
+
+async function groupSizes(db: Db, groupIds: number[]): Promise<Sizes> {
+  const rows = await db.models.GroupMember.findAll({
+    attributes: ['group_id', [fn('COUNT', col('person_id')), 'size']],
+    where: { group_id: groupIds },
+    group: ['group_id'],
+  });
+  return new Map(rows.map((row) => [row.group_id, Number(row.get('size'))]));
+}
+
+const numbers = (ids: (number | null)[]): number[] => [
+  ...new Set(ids.filter((id): id is number => id !== null)),
+];
+
+const sizeOf = (sizes: Sizes, id: number | null): number | null =>
+  id === null ? null : (sizes.get(id) ?? 0);
+
+/** Whom links are for, part by part as it was said. */
+export async function audienceOf(db: Db, linkIds: number[]): Promise<AudienceRow[]> {
+  const rows = await db.models.LinkAudience.findAll({
+    where: { link_id: linkIds },
+    include: [
+      { association: 'classPeriod', attributes: ['title', 'period'] },
+      { association: 'group', attributes: ['name'] },
+      { association: 'person', attributes: ['name'] },
+    ],
+    order: [['id', 'ASC']],
+  });
+  const classes = await rollSizes(db, numbers(rows.map((row) => row.class_id)));
+  const groups = await groupSizes(db, numbers(rows.map((row) => row.group_id)));
+  return rows.map((row) => ({
+    link_id: row.link_id,
+    class_id: row.class_id,
+    class_title: row.classPeriod?.title ?? null,
+    period: row.classPeriod?.period ?? null,
+    class_size: sizeOf(classes, row.class_id),
+    group_id: row.group_id,
+    group_name: row.group?.name ?? null,
+    group_size: sizeOf(groups, row.group_id),
+    person_id: row.person_id,
+    person_name: row.person?.name ?? null,
+    email: row.email,
+  }));
+}
+
+/** Who hosts links beside their class periods' teachers, by name. */
+export async function linkHostsOf(
   db: Db,
   linkIds: number[],
-): Promise<{ link_id: number; id: number; name: string }[]> =>
-  db.rows(
-    'SELECT lh.link_id, p.id, p.name FROM link_hosts lh JOIN people p ON p.id = lh.person_id WHERE lh.link_id IN (:linkIds) ORDER BY p.name',
-    { linkIds: [0, ...linkIds] },
-  );
+): Promise<(Named & { link_id: number })[]> {
+  const rows = await db.models.LinkHost.findAll({
+    where: { link_id: linkIds },
+    include: [{ association: 'person', attributes: ['id', 'name'] }],
+    order: [['person', 'name', 'ASC']],
+  });
+  return rows.map(({ link_id, person }) => ({ link_id, id: person!.id, name: person!.name }));
+}
 
 export interface Audience {
   classIds: number[];
@@ -73,39 +141,24 @@ export async function writeAudience(
   linkId: number,
   { classIds, groupIds, personIds, emails }: Audience,
 ): Promise<void> {
-  await db.change('DELETE FROM link_audience WHERE link_id = :linkId', { linkId });
-  const row = (part: {
-    class_id?: number;
-    group_id?: number;
-    person_id?: number;
-    email?: string;
-  }) => ({
-    link_id: linkId,
-    class_id: null,
-    group_id: null,
-    person_id: null,
-    email: null,
-    ...part,
-  });
-  await db.insertAll('link_audience', [
-    ...classIds.map((class_id) => row({ class_id })),
-    ...groupIds.map((group_id) => row({ group_id })),
-    ...personIds.map((person_id) => row({ person_id })),
-    ...emails.map((email) => row({ email })),
+  const { LinkAudience } = db.models;
+  await LinkAudience.destroy({ where: { link_id: linkId } });
+  await LinkAudience.bulkCreate([
+    ...classIds.map((class_id) => ({ link_id: linkId, class_id })),
+    ...groupIds.map((group_id) => ({ link_id: linkId, group_id })),
+    ...personIds.map((person_id) => ({ link_id: linkId, person_id })),
+    ...emails.map((email) => ({ link_id: linkId, email })),
   ]);
+  await followLinks(db, [linkId]);
 }
 
 export async function writeHosts(db: Db, linkId: number, personIds: number[]): Promise<void> {
-  await db.change('DELETE FROM link_hosts WHERE link_id = :linkId', { linkId });
-  await db.insertAll(
-    'link_hosts',
-    personIds.map((person_id) => ({ link_id: linkId, person_id })),
-  );
+  const { LinkHost } = db.models;
+  await LinkHost.destroy({ where: { link_id: linkId } });
+  await LinkHost.bulkCreate(personIds.map((person_id) => ({ link_id: linkId, person_id })));
+  await followLinks(db, [linkId]);
 }
 
 /** Whether a link is for all of a class period. */
 export const isForAllOf = async (db: Db, linkId: number, classId: number): Promise<boolean> =>
-  (await db.one(
-    'SELECT 1 AS yes FROM link_audience WHERE link_id = :linkId AND class_id = :classId',
-    { linkId, classId },
-  )) !== undefined;
+  (await db.models.LinkAudience.count({ where: { link_id: linkId, class_id: classId } })) > 0;

@@ -1,6 +1,6 @@
 import type { Action } from '@glen/core';
 import type { Clock } from '../../clock.js';
-import { toSql, type Db } from '../../db/connect.js';
+import type { Db } from '../../db/connect.js';
 
 /** Who (null: Glen itself) did what to what: `subject` is a kind and an id, such as `series:12`. */
 export interface AuditEntry {
@@ -11,17 +11,17 @@ export interface AuditEntry {
   after?: unknown;
 }
 
-const json = (value: unknown): string | null =>
-  value === undefined ? null : JSON.stringify(value);
+/** Whatever is told of a thing is plain data. */
+const told = (said: unknown): object | null => (said ?? null) as object | null;
 
 /** Keeps it with the machine's time. */
 export async function writeEntry(db: Db, clock: Clock, entry: AuditEntry): Promise<void> {
-  await db.insert('audit_log', {
-    at: toSql(clock.machine()),
+  await db.models.AuditEntry.create({
+    at: clock.machine(),
     person_id: entry.by,
     action: entry.action,
     subject: entry.subject,
-    before_state: json(entry.before),
-    after_state: json(entry.after),
+    before_state: told(entry.before),
+    after_state: told(entry.after),
   });
 }

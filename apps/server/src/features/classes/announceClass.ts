@@ -1,5 +1,5 @@
 import type { Glen } from '../../glen.js';
-import { mainLinkOf } from '../school/store.js';
+import { mainLinkOf } from '../school/classes.sql.js';
 
 /** A class period's teachers, its door, and the people whom it is about hear that it has changed. */
 export async function announceClass(

@@ -3,7 +3,7 @@ import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import type { Who } from '../../http/who.js';
 import { classItem } from '../school/classItem.js';
-import { classById } from '../school/store.js';
+import { classById } from '../school/classes.sql.js';
 import { refuseUnlessMayMake, writeClass } from './makeClass.js';
 import { heldRules, putOnRoll, rollIds, staffEntries, writeStaff } from './store.js';
 

@@ -5,7 +5,7 @@ import { stale } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { describeClass } from '../plan/classPeriod.js';
 import { classItem } from '../school/classItem.js';
-import { classById } from '../school/store.js';
+import { classById } from '../school/classes.sql.js';
 import { announceClass } from './announceClass.js';
 import { bumpClass, type ClassColumns } from './store.js';
 

@@ -5,7 +5,7 @@ import { HttpProblem, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { someAreStaff } from '../accounts/store.js';
 import { announceLink } from '../link/announce.js';
-import { classById } from '../school/store.js';
+import { classById } from '../school/classes.sql.js';
 import { announceClass } from './announceClass.js';
 import { refuseUnlessOnRoll } from './onRoll.js';
 import {
@@ -16,7 +16,7 @@ import {
   linksOfStudents,
   noteLeft,
   raiseGroups,
-} from './roll.sql.js';
+} from './leftStore.js';
 import { putOnRoll, rollIds, takeOff } from './store.js';
 import { endKnocking } from './untilRoll.js';
 

@@ -17,7 +17,7 @@ import { settledRoom } from '../link/replace.js';
 import { putRoomBehind } from '../link/store.js';
 import { addSession } from '../plan/addSession.js';
 import { classItem } from '../school/classItem.js';
-import { classById } from '../school/store.js';
+import { classById } from '../school/classes.sql.js';
 import { insertOwnClass, pennantsTaken, whoMakesClasses } from './store.js';
 
 type NewClass = Body<'addClass'>;

@@ -5,11 +5,11 @@ import type { Who } from '../../http/who.js';
 import { reopenLinksOf, stopLinksOf } from '../link/rest.js';
 import { putBackOnBooks, takeOffBooks } from '../plan/rest.js';
 import { classItem } from '../school/classItem.js';
-import { classById } from '../school/store.js';
+import { classById } from '../school/classes.sql.js';
 import { announceClass } from './announceClass.js';
 import { changeClass } from './editClass.js';
 import { rollIds, staffEntries } from './store.js';
-import { atStake } from './store.sql.js';
+import { atStake } from './atStake.sql.js';
 
 type AtRest = Answer<'putAwayClass'>;
 

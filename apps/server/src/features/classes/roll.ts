@@ -4,7 +4,7 @@ import type { Glen } from '../../glen.js';
 import { HttpProblem, wrongField } from '../../http/problem.js';
 import { makePerson } from '../accounts/makePerson.js';
 import { personById, personWithAddress } from '../accounts/store.js';
-import { classById } from '../school/store.js';
+import { classById } from '../school/classes.sql.js';
 import { announceClass } from './announceClass.js';
 import { endKnocking } from './untilRoll.js';
 import { knownBy, putOnRoll, rollIds } from './store.js';

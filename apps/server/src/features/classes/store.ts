@@ -1,13 +1,8 @@
-import { Transaction, literal } from 'sequelize';
-import {
-  areStaff,
-  type EntryRules,
-  type KnownPerson,
-  type PennantMark,
-  type PersonRole,
-} from '@glen/core';
+import { areStaff, type EntryRules, type KnownPerson, type PennantMark } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import type { ClassPeriodRow } from '../../db/models/ClassPeriod.js';
+import { changeAsRead, oneMore } from '../../db/versions.js';
+import { followClasses } from '../audience/linkPeople.js';
 import type { ClassStaffRow } from '../../db/models/ClassStaff.js';
 
 /** The pennants that class periods fly, those put away too. */
@@ -31,14 +26,6 @@ export async function insertOwnClass(
   return id;
 }
 
-interface KnownRow {
-  id: number;
-  name: string;
-  accounts: { email: string }[];
-  roles: { role: PersonRole }[];
-  retired_at: string | null;
-}
-
 /** Everybody who has one of these addresses or bears one of these names. */
 export async function knownBy(
   db: Db,
@@ -55,18 +42,13 @@ export async function knownBy(
       { association: 'roles', attributes: ['role'] },
     ],
   });
-  return people.map((row) => {
-    const { id, name, roles, accounts, retired_at } = row.get({
-      plain: true,
-    }) as unknown as KnownRow;
-    return {
-      id,
-      name,
-      emails: accounts.map((a) => a.email),
-      isStudent: !areStaff(roles.map((r) => r.role)),
-      isRetired: retired_at !== null,
-    };
-  });
+  return people.map(({ id, name, roles, accounts, retired_at }) => ({
+    id,
+    name,
+    emails: accounts!.map((a) => a.email),
+    isStudent: !areStaff(roles!.map((r) => r.role)),
+    isRetired: retired_at !== null,
+  }));
 }
 
 export const rollIds = async (db: Db, classId: number): Promise<number[]> =>
@@ -82,7 +64,7 @@ interface OwnRules {
 export async function heldRules(db: Db, classId: number): Promise<OwnRules> {
   const { rules, knock_until_roll: isKnocking } = (await db.models.ClassPeriod.findByPk(classId, {
     attributes: ['rules', 'knock_until_roll'],
-    lock: Transaction.LOCK.UPDATE,
+    lock: true,
   }))!;
   return { rules, isKnocking };
 }
@@ -93,7 +75,7 @@ export async function writeRules(
   { rules, isKnocking }: OwnRules,
 ): Promise<void> {
   await db.models.ClassPeriod.update(
-    { rules, knock_until_roll: isKnocking, version: literal('version + 1') },
+    { rules, knock_until_roll: isKnocking, version: oneMore('version') },
     { where: { id: classId } },
   );
 }
@@ -104,10 +86,13 @@ export async function putOnRoll(db: Db, classId: number, personIds: number[]): P
     personIds.map((personId) => ({ class_id: classId, person_id: personId })),
     { ignoreDuplicates: true },
   );
+  await followClasses(db, [classId]);
 }
 
-export const takeOff = (db: Db, classId: number, personIds: number[]): Promise<number> =>
-  db.models.RollEntry.destroy({ where: { class_id: classId, person_id: personIds } });
+export async function takeOff(db: Db, classId: number, personIds: number[]): Promise<void> {
+  await db.models.RollEntry.destroy({ where: { class_id: classId, person_id: personIds } });
+  await followClasses(db, [classId]);
+}
 
 interface AccountOfPerson {
   id: number;
@@ -125,7 +110,13 @@ export async function schoolAccountsOf(db: Db, personIds: number[]): Promise<Acc
     include: [{ model: Person, as: 'person', attributes: ['name'] }],
     order: [['id', 'ASC']],
   });
-  return found.map((row) => row.get({ plain: true }) as unknown as AccountOfPerson);
+  return found.map(({ id, person_id, email, password_hash, person }) => ({
+    id,
+    person_id,
+    email,
+    password_hash,
+    person: { name: person!.name },
+  }));
 }
 
 export type ClassColumns = Partial<
@@ -133,18 +124,12 @@ export type ClassColumns = Partial<
 >;
 
 /** Writes a class period's own row if it still has this version; whether it had. */
-export async function bumpClass(
+export const bumpClass = (
   db: Db,
   classId: number,
   version: number,
   columns: ClassColumns,
-): Promise<boolean> {
-  const [changed] = await db.models.ClassPeriod.update(
-    { ...columns, version: literal('version + 1') },
-    { where: { id: classId, version } },
-  );
-  return changed > 0;
-}
+): Promise<boolean> => changeAsRead(db.models.ClassPeriod, { id: classId, version }, columns);
 
 type StaffEntry = Pick<ClassStaffRow, 'person_id' | 'as_what'>;
 
@@ -157,4 +142,5 @@ export const staffEntries = async (db: Db, classId: number): Promise<StaffEntry[
 export async function writeStaff(db: Db, classId: number, staff: StaffEntry[]): Promise<void> {
   await db.models.ClassStaff.destroy({ where: { class_id: classId } });
   await db.models.ClassStaff.bulkCreate(staff.map((entry) => ({ class_id: classId, ...entry })));
+  await followClasses(db, [classId]);
 }

@@ -4,7 +4,7 @@ import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
 import { rulesOfClass } from '../entry/layers.js';
 import { announceDoors } from '../entry/write.js';
-import { hasPeopleWithoutAccount } from './roll.sql.js';
+import { hasPeopleWithoutAccount } from './leftStore.js';
 import { heldRules, rollIds, writeRules } from './store.js';
 
 /** Says in the log and at the doors what a class period's own rules are from now on. */

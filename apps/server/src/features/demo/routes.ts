@@ -5,7 +5,7 @@ import { HttpProblem } from '../../http/problem.js';
 import { describeMe, signInAs } from '../accounts/service.js';
 import { readSchool } from '../school/store.js';
 import { setSchoolTime } from './schoolTime.js';
-import { demoPeople } from './store.js';
+import { demoPeople } from './people.sql.js';
 
 /** Routes of the demo school only; where a school runs Glen they do not exist. */
 export const demoRoutes = (

@@ -6,7 +6,7 @@ import { readDoor, type DoorFacts } from '../door/facts.js';
 import { nameOf, titleOf } from '../door/names.js';
 import { peopleOfLink } from '../audience/store.js';
 import { linkAddress } from '../../addresses.js';
-import { joiningTitles } from '../link/shareStore.js';
+import { joiningTitles } from '../link/joined.sql.js';
 import { codesOf, linkById, type LinkRow } from '../link/store.js';
 import { staffOf } from '../school/store.js';
 import { actingHostsOf, invitedTo, visitorsOf, type VisitorRow } from './store.js';
@@ -138,8 +138,7 @@ function doorPart({ link, facts, ...rest }: DeskFacts) {
 
 /** Whether whoever asks is host for this session alone. */
 export function isActing({ row, at }: DoorFacts): boolean {
-  const isHost = row.as_what === 'host' || row.as_what === 'co-teacher';
-  return !isHost && !row.link_host && !at?.occurrence.joined_host;
+  return !row.class_host && !row.link_host && !at?.occurrence.joined_host;
 }
 
 type Successor = Desk['successors'][number];

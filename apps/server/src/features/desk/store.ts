@@ -1,37 +1,32 @@
 import type { DeskVisitor } from '@glen/contract';
-import { toSql, type Db } from '../../db/connect.js';
+import type { Db } from '../../db/connect.js';
+import type { VisitorRow as VisitorModel } from '../../db/models/Visitor.js';
+import { plain, type Plain } from '../../db/plain.js';
 
-export interface VisitorRow {
-  id: number;
-  sitting_id: number;
-  name: string;
-  account_kind: DeskVisitor['account'];
+export interface VisitorRow extends Plain<VisitorModel> {
   email: string | null;
-  on_roll: number;
-  role: DeskVisitor['role'];
-  may_present: number;
-  state: DeskVisitor['state'];
-  inside: number;
-  knocked_at: string | null;
-  left_at: string | null;
-  person_id: number | null;
-  /** Who of the roll a host says it is. */
-  taken_for: number | null;
 }
 
-export const visitorsOf = (db: Db, sittingId: number): Promise<VisitorRow[]> =>
-  db.rows<VisitorRow>(
-    'SELECT v.*, a.email FROM visitors v LEFT JOIN accounts a ON a.id = v.account_id WHERE v.sitting_id = :sittingId ORDER BY v.knocked_at, v.id',
-    { sittingId },
-  );
+/** Who came to a sitting, in the order in which they knocked. */
+export async function visitorsOf(db: Db, sittingId: number): Promise<VisitorRow[]> {
+  const visitors = await db.models.Visitor.findAll({
+    where: { sitting_id: sittingId },
+    include: [{ association: 'account', attributes: ['email'] }],
+    order: ['knocked_at', 'id'],
+  });
+  return visitors.map((visitor) => ({
+    ...plain(visitor),
+    email: visitor.account?.email ?? null,
+  }));
+}
 
 export interface Known {
   id: number;
   sitting_id: number;
   state: DeskVisitor['state'];
   role: DeskVisitor['role'];
-  may_present: number;
-  on_roll: number;
+  may_present: boolean;
+  on_roll: boolean;
   session_id: number | null;
   link_id: number;
   occurrence_id: number;
@@ -42,112 +37,164 @@ export interface Known {
   name: string;
 }
 
-const KNOWN = `SELECT v.id, v.sitting_id, v.state, v.role, v.may_present, v.on_roll, v.session_id, v.name, m.link_id, m.room, m.room_address, m.occurrence_id, l.class_id, l.code
-  FROM visitors v JOIN sittings m ON m.id = v.sitting_id JOIN links l ON l.id = m.link_id`;
+/** A visitor with their sitting and its link, all held against others. */
+function known(visitor: VisitorModel): Known {
+  const { id, sitting_id, state, role, may_present, on_roll, session_id, name, sitting } = visitor;
+  const { link_id, occurrence_id, room, room_address, link } = sitting!;
+  const { class_id, code } = link!;
+  return {
+    ...{ id, sitting_id, state, role, may_present, on_roll, session_id, name },
+    ...{ link_id, occurrence_id, room, room_address, class_id, code },
+  };
+}
 
-export const knownVisitor = (db: Db, id: number): Promise<Known | undefined> =>
-  db.one<Known>(`${KNOWN} WHERE v.id = :id FOR UPDATE`, { id });
+export async function knownVisitor(db: Db, id: number): Promise<Known | undefined> {
+  const visitor = await db.models.Visitor.findByPk(id, {
+    include: [{ association: 'sitting', include: ['link'] }],
+    lock: true,
+  });
+  return visitor ? known(visitor) : undefined;
+}
 
-export const waitingAt = (db: Db, linkId: number): Promise<Known[]> =>
-  db.rows<Known>(
-    `${KNOWN} WHERE m.link_id = :linkId AND m.ended_at IS NULL AND v.state = 'waiting' FOR UPDATE`,
-    { linkId },
-  );
+/** Who waits at a link's door. */
+export async function waitingAt(db: Db, linkId: number): Promise<Known[]> {
+  const visitors = await db.models.Visitor.findAll({
+    where: { state: 'waiting' },
+    include: [
+      { association: 'sitting', where: { link_id: linkId, ended_at: null }, include: ['link'] },
+    ],
+    lock: true,
+  });
+  return visitors.map(known);
+}
 
-export const setVisitorState = (
+type VisitorColumns = Partial<
+  Pick<VisitorRow, 'state' | 'word' | 'role' | 'taken_for' | 'may_present'>
+>;
+
+const change = async (db: Db, id: number, columns: VisitorColumns): Promise<void> => {
+  await db.models.Visitor.update(columns, { where: { id } });
+};
+
+/** Whether the visitor was in one of these states. */
+export async function setVisitorState(
   db: Db,
   id: number,
   from: DeskVisitor['state'][],
   to: DeskVisitor['state'],
-): Promise<number> =>
-  db.change('UPDATE visitors SET state = :to, word = NULL WHERE id = :id AND state IN (:from)', {
-    id,
-    from,
-    to,
-  });
+): Promise<boolean> {
+  const [met] = await db.models.Visitor.update(
+    { state: to, word: null },
+    { where: { id, state: from } },
+  );
+  return met > 0;
+}
 
-export const setWord = (db: Db, id: number, word: string | null): Promise<number> =>
-  db.change('UPDATE visitors SET word = :word WHERE id = :id', { id, word });
+export const setWord = (db: Db, id: number, word: string | null) => change(db, id, { word });
 
-export const setRole = (db: Db, id: number, role: DeskVisitor['role']): Promise<number> =>
-  db.change('UPDATE visitors SET role = :role WHERE id = :id', { id, role });
+export const setRole = (db: Db, id: number, role: DeskVisitor['role']) => change(db, id, { role });
 
 /** For the register alone. */
-export const setTakenFor = (db: Db, id: number, personId: number | null): Promise<number> =>
-  db.change('UPDATE visitors SET taken_for = :personId WHERE id = :id', { id, personId });
+export const setTakenFor = (db: Db, id: number, personId: number | null) =>
+  change(db, id, { taken_for: personId });
 
-export const setMayPresent = (
-  db: Db,
-  id: number,
-  mayPresent: boolean,
-  role: DeskVisitor['role'],
-): Promise<number> =>
-  db.change('UPDATE visitors SET may_present = :mayPresent, role = :role WHERE id = :id', {
-    id,
-    mayPresent: mayPresent ? 1 : 0,
-    role,
-  });
+export const setMayPresent = (db: Db, id: number, mayPresent: boolean, role: DeskVisitor['role']) =>
+  change(db, id, { may_present: mayPresent, role });
 
-export const visitorOfPerson = (
+/** Somebody's standing at a sitting; of several browsers the one that is inside. */
+export async function visitorOfPerson(
   db: Db,
   sittingId: number,
   personId: number,
-): Promise<{ id: number; inside: number } | undefined> =>
-  db.one(
-    'SELECT id, inside FROM visitors WHERE sitting_id = :sittingId AND person_id = :personId ORDER BY inside DESC, id DESC LIMIT 1',
-    { sittingId, personId },
-  );
+): Promise<{ id: number; inside: boolean } | undefined> {
+  const visitor = await db.models.Visitor.findOne({
+    attributes: ['id', 'inside'],
+    where: { sitting_id: sittingId, person_id: personId },
+    order: [
+      ['inside', 'DESC'],
+      ['id', 'DESC'],
+    ],
+  });
+  return visitor ? { id: visitor.id, inside: visitor.inside } : undefined;
+}
 
-export const actingHostsOf = async (db: Db, sittingId: number): Promise<number[]> =>
-  (
-    await db.rows<{ person_id: number }>(
-      'SELECT person_id FROM acting_hosts WHERE sitting_id = :sittingId',
-      { sittingId },
-    )
-  ).map((row) => row.person_id);
+export async function actingHostsOf(db: Db, sittingId: number): Promise<number[]> {
+  const hosts = await db.models.ActingHost.findAll({ where: { sitting_id: sittingId } });
+  return hosts.map((host) => host.person_id);
+}
 
-export const addActingHost = (
+export async function addActingHost(
   db: Db,
-  host: { sittingId: number; personId: number; by: number },
-): Promise<number> =>
-  db.change(
-    'INSERT IGNORE INTO acting_hosts (sitting_id, person_id, given_by) VALUES (:sittingId, :personId, :by)',
-    host,
+  { sittingId, personId, by }: { sittingId: number; personId: number; by: number },
+): Promise<void> {
+  await db.models.ActingHost.bulkCreate(
+    [{ sitting_id: sittingId, person_id: personId, given_by: by }],
+    { ignoreDuplicates: true },
   );
+}
 
 /** Ended for all; its room is gone. */
-export const endSitting = (db: Db, sittingId: number, now: string): Promise<number> =>
-  db.change(
-    'UPDATE sittings SET ended_at = :now, room = NULL, room_ready = 0, host_left_at = NULL WHERE id = :sittingId',
-    { sittingId, now: toSql(now) },
+export async function endSitting(db: Db, sittingId: number, now: string): Promise<void> {
+  await db.models.Sitting.update(
+    { ended_at: now, room: null, room_ready: false, host_left_at: null },
+    { where: { id: sittingId } },
   );
+}
 
 /** Acting hosts are so until the end; opened again, the session is its own hosts' alone. */
-export const dropActingHosts = (db: Db, sittingId: number): Promise<number> =>
-  db.change('DELETE FROM acting_hosts WHERE sitting_id = :sittingId', { sittingId });
+export async function dropActingHosts(db: Db, sittingId: number): Promise<void> {
+  await db.models.ActingHost.destroy({ where: { sitting_id: sittingId } });
+}
 
-const OF_SCHOOL = `EXISTS (SELECT 1 FROM accounts a WHERE a.person_id = p.id AND a.kind = 'school') AS of_school`;
+/** Which of some people have an account of the school. */
+async function ofSchool(db: Db, personIds: number[]): Promise<Set<number>> {
+  const accounts = await db.models.Account.findAll({
+    attributes: ['person_id'],
+    where: { person_id: personIds, kind: 'school' },
+  });
+  return new Set(accounts.map((account) => account.person_id));
+}
 
-export const invitedTo = (
-  db: Db,
-  occurrenceId: number,
-): Promise<{ id: number; name: string | null; email: string | null; of_school: number }[]> =>
-  db.rows(
-    `SELECT i.id, p.name, i.email, ${OF_SCHOOL} FROM invited i LEFT JOIN people p ON p.id = i.person_id WHERE i.occurrence_id = :occurrenceId ORDER BY i.id`,
-    { occurrenceId },
+interface InvitedRow {
+  id: number;
+  name: string | null;
+  email: string | null;
+  of_school: boolean;
+}
+
+export async function invitedTo(db: Db, occurrenceId: number): Promise<InvitedRow[]> {
+  const invited = await db.models.Invited.findAll({
+    where: { occurrence_id: occurrenceId },
+    include: [{ association: 'person', attributes: ['id', 'name'] }],
+    order: ['id'],
+  });
+  const known = await ofSchool(
+    db,
+    invited.flatMap(({ person }) => (person ? [person.id] : [])),
   );
+  return invited.map(({ id, person, email }) => ({
+    id,
+    name: person?.name ?? null,
+    email,
+    of_school: person != null && known.has(person.id),
+  }));
+}
 
-export const addInvited = (
+export async function addInvited(
   db: Db,
   i: { occurrenceId: number; personId: number | null; email: string | null; by: number },
-): Promise<number> =>
-  db.change(
-    'INSERT IGNORE INTO invited (occurrence_id, person_id, email, given_by) VALUES (:occurrenceId, :personId, :email, :by)',
-    i,
+): Promise<void> {
+  await db.models.Invited.bulkCreate(
+    [{ occurrence_id: i.occurrenceId, person_id: i.personId, email: i.email, given_by: i.by }],
+    { ignoreDuplicates: true },
   );
+}
 
-export const personById = (
+export async function personById(
   db: Db,
   id: number,
-): Promise<{ id: number; name: string; of_school: number } | undefined> =>
-  db.one(`SELECT p.id, p.name, ${OF_SCHOOL} FROM people p WHERE p.id = :id`, { id });
+): Promise<{ id: number; name: string; of_school: boolean } | undefined> {
+  const person = await db.models.Person.findByPk(id, { attributes: ['id', 'name'] });
+  if (!person) return undefined;
+  return { id, name: person.name, of_school: (await ofSchool(db, [id])).has(id) };
+}

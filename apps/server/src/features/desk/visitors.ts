@@ -39,7 +39,7 @@ async function moveVisitor(
     const visitor = await knownVisitor(glen.db, id);
     if (!visitor) throw notFound('This visitor');
     const changed = await setVisitorState(glen.db, id, from, to);
-    if (changed === 0) {
+    if (!changed) {
       // Two hosts pressing the same button is no error; pressing a button that no longer fits is.
       if (visitor.state === to) return;
       throw new HttpProblem(409, `${visitor.name} is no longer there.`, {

@@ -4,7 +4,8 @@ import { linkAddress } from '../../addresses.js';
 import type { Glen } from '../../glen.js';
 import { notFound, wrongField } from '../../http/problem.js';
 import { linkById } from '../link/store.js';
-import { mainLinkOf, readSchool } from '../school/store.js';
+import { mainLinkOf } from '../school/classes.sql.js';
+import { readSchool } from '../school/store.js';
 import { decideAt, isOnRoll, readDoor, type DoorFacts } from './facts.js';
 import { findDoor, type Caller } from './findDoor.js';
 import { nameOf, titleOf } from './names.js';
@@ -28,9 +29,9 @@ async function elsewhereFor(glen: Glen, facts: DoorFacts): Promise<Answer<'door'
 /** Whether a link is for whoever asks, or they host there. */
 function isTheirs(facts: DoorFacts): boolean {
   const { row, who, isHost } = facts;
-  if (isHost || row.as_what !== null) return true;
+  if (isHost || row.class_host || row.class_presenter) return true;
   if (who.account === null) return false;
-  return Boolean(row.link_invited) || (who.account.kind === 'school' && isOnRoll(facts));
+  return row.link_invited || (who.account.kind === 'school' && isOnRoll(facts));
 }
 
 /** What a visitor meets behind a link. Writes nothing. */

@@ -2,7 +2,7 @@ import type { EntryDecision } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { wrongField } from '../../http/problem.js';
-import { beginSession, type NewSession } from '../../http/whoStore.js';
+import { beginSession, type NewSession } from '../../http/browserSessions.js';
 import { noteFailure, refuseWhenFull } from '../accounts/failureStore.js';
 import { addSessionNow } from '../plan/occurrenceRows.js';
 import { admit, type Seated } from './admit.js';
@@ -81,7 +81,7 @@ function goIn(
   const { token, sessionId, name, byHand = false } = entering;
   const straight = first.came?.by === 'together';
   const look = async (): Promise<DoorFacts> =>
-    (await readDoor(glen, code, { token }, { straight }))!;
+    (await readDoor(glen, code, { token }, { straight, fresh: true }))!;
   return glen.db.transaction(async () => {
     await lockLink(glen.db, code);
     let facts = await look();

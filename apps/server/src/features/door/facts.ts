@@ -17,12 +17,39 @@ import {
 } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import { isStaff } from '../../http/access.js';
-import { whoFromRow, type Who } from '../../http/who.js';
-import { layersFrom, ownLayers, rulesOfLinks, rulesOfSession } from '../entry/layers.js';
-import { joinedOf, type JoinedRow } from '../link/shareStore.js';
-import { doorRows, type Asker, type DoorRow, type DoorSessionRow } from './store.js';
+import { rolesFrom, whoFromRow, type Who } from '../../http/who.js';
+import { ownLayers, rulesOfLinks, rulesOfSession } from '../entry/layers.js';
+import { joinedOf, type JoinedRow } from '../link/joined.sql.js';
+import {
+  askerAtDoor,
+  type Asker,
+  type AskerRow,
+  type DoorSessionRow,
+  type MeantHere,
+} from './door.sql.js';
+import { readLinkAtDoor, type LinkAtDoor } from './links.js';
 
-type Session = DoorSessionRow & { start: string; end: string; hostInside: boolean };
+/** The link, its class period and its rules, and who asks with what they are there at any time. */
+export interface DoorRow extends LinkAtDoor, AskerRow {
+  /** In the link's audience. */
+  on_roll: boolean;
+  /** Host or presenter by the class period, or host at this link alone. */
+  class_host: boolean;
+  class_presenter: boolean;
+  link_host: boolean;
+  /** The link is for them by name or address, as a guest. */
+  link_invited: boolean;
+}
+
+interface Session extends DoorSessionRow {
+  start: string;
+  end: string;
+  hostInside: boolean;
+  /** With a class period that joins this session. */
+  joined_roll: boolean;
+  joined_host: boolean;
+  joined_named: boolean;
+}
 
 /** A door as it stands for whoever asks, at this moment of school time. */
 export interface DoorFacts {
@@ -46,7 +73,7 @@ const isNear = (opens: string, now: string): boolean =>
 
 /** In the audience of the link, or of a class period that meets here too. */
 export const isOnRoll = ({ row, at }: Pick<DoorFacts, 'row' | 'at'>): boolean =>
-  Boolean(row.on_roll) || Boolean(at?.occurrence.joined_roll);
+  row.on_roll || Boolean(at?.occurrence.joined_roll);
 
 const hostIsInside = (row: DoorSessionRow, now: string): boolean =>
   row.sitting_id !== null &&
@@ -54,22 +81,59 @@ const hostIsInside = (row: DoorSessionRow, now: string): boolean =>
   (row.hosts_inside > 0 ||
     (row.host_left_at !== null && plusMinutes(row.host_left_at, HOST_GRACE_MINUTES) > now));
 
+const isAs = (meant: MeantHere[], as: MeantHere['as']): boolean => meant.some((m) => m.as === as);
+
+/** Whether somebody joins one session, as what they are with their class period. */
+const joinsAs = (meant: MeantHere[], as: MeantHere['as'], session: DoorSessionRow): boolean =>
+  meant.some(
+    (m) =>
+      m.as === as &&
+      (m.seriesId === 0 || m.seriesId === session.series_id) &&
+      (m.key === '' || m.key === session.key_date),
+  );
+
+function doorRow(link: LinkAtDoor, asker: AskerRow): DoorRow {
+  const { meant, by_address, person_roles } = asker;
+  const isMember = isAs(meant, 'member');
+  const isGuest = rolesFrom(person_roles).includes('guest');
+  return {
+    ...link,
+    ...asker,
+    on_roll: isMember,
+    class_host: isAs(meant, 'host'),
+    class_presenter: isAs(meant, 'presenter'),
+    link_host: isAs(meant, 'tutor'),
+    link_invited: Boolean(by_address) || (isMember && isGuest),
+  };
+}
+
+interface Look {
+  /** An instant of school time; left out, now. */
+  now?: string;
+  /** This very door, though its class period meets at another's. */
+  straight?: boolean;
+  /** Reads the link itself anew, for whoever writes next. */
+  fresh?: boolean;
+}
+
 /** Reads a door as it stands now or at another instant; nothing where no link has the code. */
 export async function readDoor(
   glen: Glen,
   code: string,
   asker: Asker,
-  { now = glen.clock.school(), straight = false }: { now?: string; straight?: boolean } = {},
+  { now = glen.clock.school(), straight = false, fresh = false }: Look = {},
 ): Promise<DoorFacts | undefined> {
-  const { row, sessions: rows } = await doorRows(glen, code, asker, now);
-  if (!row) return undefined;
-  const at = new Moment(row, rows, now);
+  const link = await (fresh ? readLinkAtDoor(glen.db, code) : glen.doors.byCode(code));
+  if (!link) return undefined;
+  const asked = await askerAtDoor(glen, link.link_id, asker, now);
+  const row = doorRow(link, asked.asker);
+  const at = new Moment(row, asked.sessions, now);
   // What this class period holds at another's door stands there: its own door leads on, or stays shut meanwhile.
   const shared = at.mayMeetElsewhere && !straight ? await sharedFrom(glen, row, now) : [];
   const sessions = withoutShared(at.sessions, shared);
   const away = shared.length > 0 ? await sharedAt(glen, at, sessions, shared) : null;
   if (away?.own_door === 'leads') {
-    const there = await readDoor(glen, away.code, asker, { now, straight: true });
+    const there = await readDoor(glen, away.code, asker, { now, straight: true, fresh });
     if (there) return { ...there, came: { by: 'together', until: null } };
   }
   return factsOf(at, away, { sessions, makesRooms: glen.video !== null });
@@ -88,15 +152,17 @@ class Moment {
     rows: DoorSessionRow[],
     readonly now: string,
   ) {
-    this.layers = layersFrom(row);
-    this.linkRules = resolveRules(this.layers).rules;
-    const hosts = row.as_what === 'host' || row.as_what === 'co-teacher' || row.link_host;
-    this.linkHost = this.isOfSchool && Boolean(hosts);
+    this.layers = row.layers;
+    this.linkRules = row.rules;
+    this.linkHost = this.isOfSchool && (row.class_host || row.link_host);
     this.sessions = rows.map((r) => ({
       ...r,
       start: r.start_at,
       end: r.end_at,
       hostInside: hostIsInside(r, now),
+      joined_roll: joinsAs(row.meant, 'joining-member', r),
+      joined_host: joinsAs(row.meant, 'joining-host', r),
+      joined_named: joinsAs(row.meant, 'joining-presenter', r),
     }));
   }
 
@@ -221,9 +287,9 @@ function visitorOf(facts: DoorFacts, given: Given): Visitor {
     account: who.account?.kind ?? 'none',
     host: isHost,
     staff: isStaff(who),
-    named: row.as_what === 'presenter' || Boolean(session?.joined_named),
+    named: row.class_presenter || Boolean(session?.joined_named),
     onRoll: isOnRoll(facts),
-    invited: Boolean(session?.invited) || Boolean(row.link_invited),
+    invited: Boolean(session?.invited) || row.link_invited,
     ...(code === undefined ? {} : { code }),
     watchOnly: given.watchOnly ?? false,
   };

@@ -4,7 +4,7 @@ import { HttpProblem } from '../../http/problem.js';
 import { countFailures, noteFailure } from '../accounts/failureStore.js';
 import { formerCode } from '../link/store.js';
 import { readDoor, type DoorFacts } from './facts.js';
-import type { Asker } from './store.js';
+import type { Asker } from './door.sql.js';
 
 /** Unknown codes from one network address; a class that shares it and mistypes stays well below. */
 const GUESSES = { most: 60, minutes: 10 };

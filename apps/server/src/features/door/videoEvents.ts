@@ -1,6 +1,6 @@
 import { plusMinutes } from '@glen/core';
 import type { Body } from '@glen/contract';
-import { isDuplicate } from '../../db/connect.js';
+import { isDuplicate } from '../../db/errors.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
 import {
@@ -27,7 +27,7 @@ async function roomGone(glen: Glen, room: string, at: string): Promise<void> {
 /** Somebody has arrived in a room, or left it. */
 async function seatChanged(glen: Glen, event: VideoEvent, at: string): Promise<void> {
   const isNumber = event.visitor !== undefined && /^\d+$/.test(event.visitor);
-  const seat = isNumber ? await heldSeat(glen.db, event.room, event.visitor!) : undefined;
+  const seat = isNumber ? await heldSeat(glen.db, event.room, Number(event.visitor)) : undefined;
   if (!seat) return;
   await (event.type === 'arrived' ? arrive : leave)(glen.db, seat, at);
   await glen.announce(`class:${seat.class_id}`, { thing: 'desk', id: seat.link_id });

@@ -1,7 +1,8 @@
 import { resolveRules, type EntryRules, type ResolvedRules, type RuleLayer } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import { notFound } from '../../http/problem.js';
-import { layersOfClass, layersOfLinks, type LayerRow, type OccurrenceLayers } from './store.js';
+import { layersOfClass, layersOfLinks, type LayerRow } from './layers.sql.js';
+import type { OccurrenceLayers } from './store.js';
 
 /** A JSON column inside a subquery comes as text; elsewhere the driver has read it already. */
 function json<T>(value: T | string | null | undefined, otherwise: T): T {

@@ -3,7 +3,8 @@ import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
 import { roomRulesHeld } from '../../outside/videoService.js';
 import { audienceSizes } from '../audience/store.js';
-import { settingFacts, standingPlaces } from './store.js';
+import { standingPlaces } from './standing.sql.js';
+import { settingFacts } from './store.js';
 
 /** What a link's rules are for, and where it stands. */
 export async function settingOf(

@@ -50,10 +50,10 @@ interface Writing {
 const writeThem = (
   glen: Glen,
   { subject, by, before, after, where }: Writing,
-  write: () => Promise<number>,
+  write: () => Promise<boolean>,
 ): Promise<boolean> =>
   glen.db.transaction(async () => {
-    if ((await write()) === 0) return false;
+    if (!(await write())) return false;
     await glen.audit({ by, action: 'set-rules', subject, before, after });
     await announceDoors(glen, where);
     return true;

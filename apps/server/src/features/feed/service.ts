@@ -6,18 +6,17 @@ import { HttpProblem, notFound } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { personById } from '../desk/store.js';
 import { linkAddress } from '../../addresses.js';
-import { classById, classesOf, readCalendar, readSchool } from '../school/store.js';
+import { classById, classesOf } from '../school/classes.sql.js';
+import { readCalendar, readSchool } from '../school/store.js';
 import {
   datesHeldElsewhere,
-  feedByToken,
-  feedOf,
-  putFeed,
   sharedDates,
   seriesForFile,
   seriesOfClass,
   seriesOfPerson,
   type FeedSeriesRow,
-} from './store.js';
+} from './series.sql.js';
+import { feedByToken, feedOf, putFeed } from './store.js';
 
 const REFRESH_MINUTES = 60;
 const ALARM_MINUTES = 10;

@@ -4,7 +4,7 @@ import type { Glen } from '../../glen.js';
 import { linkAddress } from '../../addresses.js';
 import { rolesFrom } from '../../http/who.js';
 import { readSchool } from '../school/store.js';
-import { classesOfPeople, findLinks, findPeople, findSessions } from './store.js';
+import { classesOfPeople, findLinks, findPeople, findSessions } from './find.sql.js';
 
 /** People of the school, a teacher's own sessions and links, by a few letters of their names. */
 export async function find(glen: Glen, teacherId: number, typed: string): Promise<Answer<'find'>> {

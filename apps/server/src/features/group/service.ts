@@ -4,7 +4,8 @@ import { isOffice } from '../../http/access.js';
 import { stale, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { mayChange } from '../school/classItem.js';
-import { classById, rollOf } from '../school/store.js';
+import { classById } from '../school/classes.sql.js';
+import { rollOf } from '../school/store.js';
 import {
   deleteGroup,
   groupsOf,

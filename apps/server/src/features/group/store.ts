@@ -1,4 +1,6 @@
 import type { Db } from '../../db/connect.js';
+import { oneMore } from '../../db/versions.js';
+import { followGroups, followLinks } from '../audience/linkPeople.js';
 
 interface GroupRow {
   id: number;
@@ -7,45 +9,86 @@ interface GroupRow {
   tutor: string | null;
 }
 
-const VERSION = 'SELECT groups_version AS v FROM class_periods WHERE id = :classId';
+const versionOf = async (db: Db, classId: number, lock: boolean): Promise<number> =>
+  (await db.models.ClassPeriod.findByPk(classId, { attributes: ['groups_version'], lock }))!
+    .groups_version;
 
-export const groupsVersion = async (db: Db, classId: number): Promise<number> =>
-  (await db.one<{ v: number }>(VERSION, { classId }))!.v;
+export const groupsVersion = (db: Db, classId: number): Promise<number> =>
+  versionOf(db, classId, false);
 
 /** The same, held against other changes of the class period. */
-export const heldGroupsVersion = async (db: Db, classId: number): Promise<number> =>
-  (await db.one<{ v: number }>(`${VERSION} FOR UPDATE`, { classId }))!.v;
+export const heldGroupsVersion = (db: Db, classId: number): Promise<number> =>
+  versionOf(db, classId, true);
 
-export const groupsOf = (db: Db, classId: number): Promise<GroupRow[]> =>
-  db.rows<GroupRow>(
-    'SELECT g.id, g.name, g.tutor_id, p.name AS tutor FROM class_groups g LEFT JOIN people p ON p.id = g.tutor_id WHERE g.class_id = :classId ORDER BY g.place, g.id',
-    { classId },
-  );
+export async function groupsOf(db: Db, classId: number): Promise<GroupRow[]> {
+  const groups = await db.models.ClassGroup.findAll({
+    where: { class_id: classId },
+    include: [{ association: 'tutor', attributes: ['name'] }],
+    order: ['place', 'id'],
+  });
+  return groups.map(({ id, name, tutor_id, tutor }) => ({
+    id,
+    name,
+    tutor_id,
+    tutor: tutor?.name ?? null,
+  }));
+}
 
-export const membersOf = (
+/** Who is in which group of a class period, by name. */
+export async function membersOf(
   db: Db,
   classId: number,
-): Promise<{ group_id: number; person_id: number }[]> =>
-  db.rows(
-    'SELECT m.group_id, m.person_id FROM group_members m JOIN class_groups g ON g.id = m.group_id JOIN people p ON p.id = m.person_id WHERE g.class_id = :classId ORDER BY p.name',
-    { classId },
-  );
+): Promise<{ group_id: number; person_id: number }[]> {
+  const members = await db.models.GroupMember.findAll({
+    include: [
+      { association: 'group', attributes: [], where: { class_id: classId } },
+      { association: 'person', attributes: [] },
+    ],
+    order: [['person', 'name', 'ASC']],
+  });
+  return members.map(({ group_id, person_id }) => ({ group_id, person_id }));
+}
+
+interface LinkOfGroup {
+  group_id: number;
+  id: number;
+  label: string;
+  state: 'live' | 'retired';
+}
 
 /** The links that are for a group, stopped ones too: they point to it. */
-export const linksOfGroups = (
-  db: Db,
-  classId: number,
-): Promise<{ group_id: number; id: number; label: string; state: 'live' | 'retired' }[]> =>
-  db.rows(
-    'SELECT la.group_id, l.id, l.label, l.state FROM link_audience la JOIN class_groups g ON g.id = la.group_id JOIN links l ON l.id = la.link_id WHERE g.class_id = :classId ORDER BY l.place, l.id',
-    { classId },
-  );
+export async function linksOfGroups(db: Db, classId: number): Promise<LinkOfGroup[]> {
+  const rows = await db.models.LinkAudience.findAll({
+    include: [
+      { association: 'group', attributes: ['id'], where: { class_id: classId } },
+      { association: 'link', attributes: ['id', 'label', 'state'], required: true },
+    ],
+    order: [
+      ['link', 'place', 'ASC'],
+      ['link', 'id', 'ASC'],
+    ],
+  });
+  return rows.map(({ group, link }) => ({
+    group_id: group!.id,
+    id: link!.id,
+    label: link!.label,
+    state: link!.state,
+  }));
+}
 
 /** Whoever can be a group's tutor: the school's staff with a school account. */
-export const staffOfSchool = (db: Db): Promise<{ id: number; name: string }[]> =>
-  db.rows(
-    `SELECT p.id, p.name FROM people p WHERE p.retired_at IS NULL AND EXISTS (SELECT 1 FROM person_roles pr WHERE pr.person_id = p.id AND pr.role IN ('teacher', 'head', 'office')) AND EXISTS (SELECT 1 FROM accounts a WHERE a.person_id = p.id AND a.kind = 'school') ORDER BY p.name`,
-  );
+export async function staffOfSchool(db: Db): Promise<{ id: number; name: string }[]> {
+  const staff = await db.models.Person.findAll({
+    attributes: ['id', 'name'],
+    where: { retired_at: null },
+    include: [
+      { association: 'roles', attributes: [], where: { role: ['teacher', 'head', 'office'] } },
+      { association: 'accounts', attributes: [], where: { kind: 'school' } },
+    ],
+    order: ['name', 'id'],
+  });
+  return staff.map(({ id, name }) => ({ id, name }));
+}
 
 interface Group {
   id?: number | undefined;
@@ -61,28 +104,25 @@ export async function writeGroup(
   place: number,
   { id, name, tutorId, members }: Group,
 ): Promise<number> {
-  const known =
-    id ?? (await db.insert('class_groups', { class_id: classId, name, place, tutor_id: tutorId }));
-  if (id !== undefined)
-    await db.change(
-      'UPDATE class_groups SET name = :name, place = :place, tutor_id = :tutorId WHERE id = :id AND class_id = :classId',
-      { id, classId, name, place, tutorId },
-    );
-  await db.change('DELETE FROM group_members WHERE group_id = :known', { known });
-  await db.insertAll(
-    'group_members',
-    members.map((person_id) => ({ group_id: known, person_id })),
-  );
-  return known;
+  const { ClassGroup, GroupMember } = db.models;
+  const values = { name, place, tutor_id: tutorId };
+  const groupId = id ?? (await ClassGroup.create({ class_id: classId, ...values })).id;
+  if (id !== undefined) await ClassGroup.update(values, { where: { id, class_id: classId } });
+  await GroupMember.destroy({ where: { group_id: groupId } });
+  await GroupMember.bulkCreate(members.map((person_id) => ({ group_id: groupId, person_id })));
+  await followGroups(db, [groupId]);
+  return groupId;
 }
 
 export const deleteGroup = (db: Db, id: number): Promise<number> =>
-  db.change('DELETE FROM class_groups WHERE id = :id', { id });
+  db.models.ClassGroup.destroy({ where: { id } });
 
-export const raiseVersion = (db: Db, classId: number): Promise<number> =>
-  db.change('UPDATE class_periods SET groups_version = groups_version + 1 WHERE id = :classId', {
-    classId,
-  });
+export async function raiseVersion(db: Db, classId: number): Promise<void> {
+  await db.models.ClassPeriod.update(
+    { groups_version: oneMore('groups_version') },
+    { where: { id: classId } },
+  );
+}
 
 /** At every link that is for a group, the hosting of one tutor goes to another; either may be nobody. */
 export async function passHosting(
@@ -91,15 +131,14 @@ export async function passHosting(
   from: number | null,
   to: number | null,
 ): Promise<void> {
-  const links = 'SELECT la.link_id FROM link_audience la WHERE la.group_id = :groupId';
-  if (from !== null)
-    await db.change(`DELETE FROM link_hosts WHERE person_id = :from AND link_id IN (${links})`, {
-      from,
-      groupId,
-    });
+  const { LinkAudience, LinkHost } = db.models;
+  const rows = await LinkAudience.findAll({ where: { group_id: groupId } });
+  const linkIds = [...new Set(rows.map((row) => row.link_id))];
+  if (from !== null) await LinkHost.destroy({ where: { person_id: from, link_id: linkIds } });
   if (to !== null)
-    await db.change(
-      `INSERT IGNORE INTO link_hosts (link_id, person_id) SELECT x.link_id, :to FROM (${links}) x`,
-      { to, groupId },
+    await LinkHost.bulkCreate(
+      linkIds.map((link_id) => ({ link_id, person_id: to })),
+      { ignoreDuplicates: true },
     );
+  await followLinks(db, linkIds);
 }

@@ -5,7 +5,7 @@ import { notFound, stale } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { announceLink } from './announce.js';
 import { describeLink } from './describe.js';
-import { heldLink, updateLink, type LinkRow } from './store.js';
+import { heldLink, updateLink, type LinkColumns, type LinkRow } from './store.js';
 
 /** Which link, as it was read, and what the log calls it. */
 interface LinkChange {
@@ -16,7 +16,7 @@ interface LinkChange {
 
 /** What a link's row is to say, and what the log says of it where that is more. */
 interface Changed {
-  columns?: Record<string, string | number | null>;
+  columns?: LinkColumns;
   after?: unknown;
 }
 

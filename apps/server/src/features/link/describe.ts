@@ -9,7 +9,8 @@ import { rulesOfLinks } from '../entry/layers.js';
 import { mayChange } from '../school/classItem.js';
 import { audienceOf, audienceSizes, linkHostsOf, type AudienceRow } from '../audience/store.js';
 import { sharesOf, type ShareRow } from './shareStore.js';
-import { codesOf, isRunning, listLinks, nextOfLinks, usedSince, type ListedLink } from './store.js';
+import { listLinks, nextOfLinks, type ListedLink, type WhichLinks } from './lists.sql.js';
+import { codesOf, isRunning, usedSince } from './store.js';
 
 const audienceItem = (row: AudienceRow): LinkDetail['audience'][number] => {
   if (row.class_id !== null)
@@ -89,13 +90,8 @@ function linkPart(glen: Glen, l: ListedLink) {
   };
 }
 
-async function rowsOf(
-  glen: Glen,
-  who: Who,
-  which: string,
-  values: Record<string, number> = {},
-): Promise<LinkDetail[]> {
-  const links = await listLinks(glen.db, who.person!.id, which, values);
+async function rowsOf(glen: Glen, who: Who, which: WhichLinks): Promise<LinkDetail[]> {
+  const links = await listLinks(glen.db, who.person!.id, which);
   const beside = await around(
     glen,
     links.map((l) => l.id),
@@ -122,12 +118,9 @@ const inList = ({
   ...row
 }: LinkDetail): Answer<'links'>['links'][number] => row;
 
-const OWN_THAT_GO_ON = `c.put_away_at IS NULL AND (cs.person_id IS NOT NULL
-  OR EXISTS (SELECT 1 FROM link_hosts lh WHERE lh.link_id = l.id AND lh.person_id = :personId))`;
-
 /** Every link of the class periods that one teaches or visits, and those that one hosts alone. */
 export const linksFor = async (glen: Glen, who: Who): Promise<Answer<'links'>> => ({
-  links: (await rowsOf(glen, who, OWN_THAT_GO_ON)).map(inList),
+  links: (await rowsOf(glen, who, { ofPerson: true })).map(inList),
 });
 
 export async function linksOfClass(
@@ -135,7 +128,7 @@ export async function linksOfClass(
   classId: number,
   who: Who,
 ): Promise<Answer<'classLinks'>> {
-  const links = await rowsOf(glen, who, 'l.class_id = :classId', { classId });
+  const links = await rowsOf(glen, who, { classId });
   return { links: links.map(inList), mayEdit: links[0]?.mayEdit ?? false };
 }
 
@@ -148,7 +141,7 @@ function shareWords(s: ShareRow): string {
 }
 
 export async function describeLink(glen: Glen, linkId: number, who: Who): Promise<LinkDetail> {
-  const [link] = await rowsOf(glen, who, 'l.id = :linkId', { linkId });
+  const [link] = await rowsOf(glen, who, { linkId });
   if (!link) throw notFound('This link');
   const [codes, shares, running] = await Promise.all([
     codesOf(glen.db, linkId),

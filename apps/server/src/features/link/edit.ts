@@ -4,7 +4,7 @@ import type { Glen } from '../../glen.js';
 import { HttpProblem, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { writeAudience, writeHosts } from '../audience/store.js';
-import { mainLinksOf } from '../school/store.js';
+import { mainLinksOf } from '../school/classes.sql.js';
 import { announceLink } from './announce.js';
 import { changeLink } from './change.js';
 import { describeLink } from './describe.js';
@@ -75,7 +75,7 @@ export const editLink = (
         label: body.label,
         purpose: body.purpose,
         kind: body.kind,
-        shown: body.shown ? 1 : 0,
+        shown: body.shown,
       },
     };
   });

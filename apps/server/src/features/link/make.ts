@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { LINK_CODE_BYTES, makeLinkCode, type RuleSetting } from '@glen/core';
-import { isDuplicate } from '../../db/connect.js';
+import { isDuplicate } from '../../db/errors.js';
 import type { Glen } from '../../glen.js';
 import { writeAudience, type Audience } from '../audience/store.js';
 import { heldLiveLinks, insertLink, type NewLink } from './store.js';

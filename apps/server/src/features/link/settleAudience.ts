@@ -3,7 +3,7 @@ import type { Glen } from '../../glen.js';
 import { wrongField } from '../../http/problem.js';
 import type { Audience } from '../audience/store.js';
 import { groupsOf, staffOfSchool } from '../group/store.js';
-import { classesOf } from '../school/store.js';
+import { classesOf } from '../school/classes.sql.js';
 import { knownPeople } from './store.js';
 
 /** Whom a link may be for and who may be host there, checked against the database; gives it without doubles. */

@@ -2,17 +2,17 @@ import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
-import { classById } from '../school/store.js';
+import { classById } from '../school/classes.sql.js';
 import { isForAllOf } from '../audience/store.js';
 import { announceLink } from './announce.js';
 import { describeLink } from './describe.js';
+import { refreshJoined } from './joined.sql.js';
 import {
   boundTo,
   deleteShare,
   heldLinkOfSeries,
   insertShare,
   lockShares,
-  refreshJoined,
   sameShare,
   seriesHasDate,
   shareById,

@@ -10,7 +10,7 @@ export type Topic =
 export type Announce = (topic: Topic, change: LiveChange) => Promise<void>;
 
 /** Does something that follows from a change, in the transaction that made it. */
-export type Follower = (change: LiveChange) => Promise<void>;
+export type Follower = (change: LiveChange, topic: string) => Promise<void> | void;
 
 /** Notes that things changed, and tells the parts of this server that follow. */
 export class Announcements {
@@ -28,6 +28,6 @@ export class Announcements {
 
   announce: Announce = async (topic, change) => {
     await insertChange(this.db, this.clock, topic, change);
-    for (const follower of this.followers) await follower(change);
+    for (const follower of this.followers) await follower(change, topic);
   };
 }

@@ -2,6 +2,7 @@ import type { LiveChange } from '@glen/contract';
 import type { Db } from '../../db/connect.js';
 import { changesAfter, lastChangeId } from './store.js';
 
+type Watcher = (change: LiveChange, topic: string) => void;
 type Listener = { topics: ReadonlySet<string>; tell: (change: LiveChange) => void };
 
 /** How many ids back each look reaches: a transaction that took a lower id may commit after a higher one. */
@@ -10,6 +11,7 @@ const LOOK_BACK = 200;
 /** Polls the table of changes while anybody listens, and hands each change to those it is for. */
 export class LiveFeed {
   private readonly listeners = new Set<Listener>();
+  private readonly watchers: Watcher[] = [];
   private seen = new Set<number>();
   private last = 0;
   private timer: NodeJS.Timeout | undefined;
@@ -31,6 +33,11 @@ export class LiveFeed {
     const listener = { topics, tell };
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
+  }
+
+  /** Tells of every change, of this process and of others, whomever it is for. */
+  watch(watcher: Watcher): void {
+    this.watchers.push(watcher);
   }
 
   stop(): void {
@@ -56,8 +63,9 @@ export class LiveFeed {
       if (this.seen.has(row.id)) continue;
       this.seen.add(row.id);
       this.last = Math.max(this.last, row.id);
-      for (const { topics, tell } of this.listeners)
-        if (topics.has(row.topic)) tell({ thing: row.thing, id: row.thing_id });
+      const change = { thing: row.thing, id: row.thing_id };
+      for (const watcher of this.watchers) watcher(change, row.topic);
+      for (const { topics, tell } of this.listeners) if (topics.has(row.topic)) tell(change);
     }
     if (this.seen.size > 4 * LOOK_BACK)
       this.seen = new Set([...this.seen].filter((id) => id > this.last - 2 * LOOK_BACK));

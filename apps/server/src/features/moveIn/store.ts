@@ -1,4 +1,3 @@
-import { Transaction } from 'sequelize';
 import type { MoveInDraft } from '@glen/contract';
 import type { Db } from '../../db/connect.js';
 import type { MovingInRow } from '../../db/models/MovingIn.js';
@@ -10,7 +9,7 @@ export const readStage = (db: Db): Promise<MovingInRow | null> =>
 
 /** The same, held against others until the transaction ends. */
 export const heldStage = (db: Db): Promise<MovingInRow | null> =>
-  db.models.MovingIn.findByPk(ONLY_ROW, { lock: Transaction.LOCK.UPDATE });
+  db.models.MovingIn.findByPk(ONLY_ROW, { lock: true });
 
 /** Lets moving in go on by another address; what has been typed stays. */
 export async function renewAddress(db: Db, tokenHash: string): Promise<void> {

@@ -1,7 +1,7 @@
 import { classTitle } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
-import type { ClassRow } from '../school/store.js';
+import type { ClassRow } from '../school/classes.sql.js';
 import { classesBegun, classesTried, hasMovedIn, linksWithoutRoom } from './store.js';
 
 /** At most so many class periods are listed; the others follow as these are done. */

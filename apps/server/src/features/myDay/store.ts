@@ -1,3 +1,4 @@
+import { Op } from 'sequelize';
 import type { Db } from '../../db/connect.js';
 
 /** Whether this school was made here by moving in; the demo was loaded. */
@@ -5,15 +6,20 @@ export const hasMovedIn = async (db: Db): Promise<boolean> =>
   (await db.models.MovingIn.findByPk(1))?.moved_in_at != null;
 
 /** Those of some class periods whose door has been opened for a lesson. */
-export const classesBegun = async (db: Db, classIds: number[]): Promise<Set<number>> =>
-  new Set(
-    (
-      await db.rows<{ id: number }>(
-        'SELECT DISTINCT l.class_id AS id FROM sittings m JOIN links l ON l.id = m.link_id WHERE l.class_id IN (:classIds) AND m.opened_at IS NOT NULL',
-        { classIds },
-      )
-    ).map((row) => row.id),
-  );
+export async function classesBegun(db: Db, classIds: number[]): Promise<Set<number>> {
+  const { Link, Sitting } = db.models;
+  const links = await Link.findAll({
+    attributes: ['id', 'class_id'],
+    where: { class_id: classIds },
+  });
+  const sittings = await Sitting.findAll({
+    attributes: ['link_id'],
+    where: { link_id: links.map((link) => link.id), opened_at: { [Op.not]: null } },
+    group: ['link_id'],
+  });
+  const begun = new Set(sittings.map((sitting) => sitting.link_id));
+  return new Set(links.filter((link) => begun.has(link.id)).map((link) => link.class_id));
+}
 
 /** Those of some class periods whose door a teacher has tried. */
 export const classesTried = async (db: Db, classIds: number[]): Promise<Set<number>> =>
@@ -26,10 +32,11 @@ export const classesTried = async (db: Db, classIds: number[]): Promise<Set<numb
     ).map((row) => row.id),
   );
 
+/** Those of some links behind which nobody has put a room. */
 export const linksWithoutRoom = async (db: Db, linkIds: number[]): Promise<number[]> =>
   (
-    await db.rows<{ id: number }>(
-      'SELECT id FROM links WHERE id IN (:linkIds) AND room_address IS NULL',
-      { linkIds: [0, ...linkIds] },
-    )
-  ).map((row) => row.id);
+    await db.models.Link.findAll({
+      attributes: ['id'],
+      where: { id: linkIds, room_address: null },
+    })
+  ).map((link) => link.id);

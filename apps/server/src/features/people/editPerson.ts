@@ -1,15 +1,21 @@
 import { areStaff, type PersonRole } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
-import { isDuplicate } from '../../db/connect.js';
+import { isDuplicate } from '../../db/errors.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { makePerson } from '../accounts/makePerson.js';
-import { addAccount, keepWords, rolesOfPerson, writeRoles } from '../accounts/store.js';
+import {
+  addAccount,
+  keepWords,
+  rolesOfPerson,
+  signOutElsewhere,
+  writeRoles,
+} from '../accounts/store.js';
 import { changePerson } from './changePerson.js';
 import { refuseIfLastOffice, refuseLosingOffice } from './office.js';
 import { describePerson } from './person.js';
-import { classesLearned, classesTaught, keepVisits, signOutAccounts } from './places.sql.js';
+import { classesLearned, classesTaught, keepVisits } from './places.js';
 import { accountsOf, bumpPerson, deleteAccount, ownerOf } from './store.js';
 import { makeWayIn } from './wayIn.js';
 
@@ -114,7 +120,7 @@ export const takeAccount = (
     );
     if (account.kind === 'school' && !keepsSchool) await refuseIfLastOffice(glen, personId);
     await bumpPerson(glen.db, personId, version);
-    await signOutAccounts(glen.db, [accountId]);
+    await signOutElsewhere(glen.db, [accountId]);
     await keepVisits(glen.db, accountId);
     await deleteAccount(glen.db, accountId);
     await keepWords(glen.db, personId);

@@ -1,7 +1,8 @@
 import { actionInWords, changesInWords } from '@glen/core';
 import type { Answer, Query } from '@glen/contract';
 import type { Glen } from '../../glen.js';
-import { ENTRIES_AT_ONCE, logRows, namesOf, type LogRow } from './happened.sql.js';
+import { namesOf } from './namesStore.js';
+import { ENTRIES_AT_ONCE, logRows, type LogRow } from './happened.sql.js';
 
 type Entry = Answer<'happened'>['entries'][number];
 

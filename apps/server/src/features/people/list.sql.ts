@@ -2,7 +2,7 @@ import { wordsAsked } from '@glen/core';
 import type { Query } from '@glen/contract';
 import { PEOPLE_AT_ONCE } from '@glen/contract/schemas';
 import type { Db } from '../../db/connect.js';
-import { rolesOf } from '../../http/whoStore.js';
+import { rolesOf } from '../../http/whoStore.sql.js';
 import { foundByWords } from '../accounts/words.sql.js';
 
 export interface ListedPerson {

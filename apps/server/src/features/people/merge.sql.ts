@@ -31,46 +31,23 @@ export const NAMES_A_PERSON: Record<string, 'move' | 'once' | 'drop'> = {
   'feeds.person_id': 'drop',
   'guardians.student_id': 'once',
   'guardians.person_id': 'once',
+  // Kept in line with all the others, once these have gone over.
+  'link_people.person_id': 'drop',
   'password_addresses.made_by': 'move',
   'people.merged_into': 'move',
 };
 
-/** Has all that names one person name another. */
+/** Has all that names one person name another. Tables and columns are those above, so every one is asked by the same two statements. */
 export async function handOver(db: Db, from: number, to: number): Promise<void> {
-  const values = { from, to };
-  // Whoever hosts a class period in one record hosts it in both.
-  await db.change(
-    `UPDATE class_staff t JOIN class_staff o ON o.class_id = t.class_id AND o.person_id = :from AND o.as_what = 'host'
-     SET t.as_what = 'host' WHERE t.person_id = :to`,
-    values,
-  );
   for (const [place, how] of Object.entries(NAMES_A_PERSON)) {
     const [table, column] = place.split('.') as [string, string];
     if (how !== 'drop')
       await db.change(
         `UPDATE ${how === 'once' ? 'IGNORE ' : ''}${table} SET ${column} = :to WHERE ${column} = :from`,
-        values,
+        { from, to },
       );
-    if (how !== 'move') await db.change(`DELETE FROM ${table} WHERE ${column} = :from`, values);
+    if (how !== 'move') await db.change(`DELETE FROM ${table} WHERE ${column} = :from`, { from });
   }
-  await db.change('UPDATE audit_log SET person_id = :to WHERE person_id = :from', values);
-  await db.change('DELETE FROM guardians WHERE student_id = :to AND person_id = :to', values);
+  await db.models.AuditEntry.update({ person_id: to }, { where: { person_id: from } });
+  await db.models.Guardian.destroy({ where: { student_id: to, person_id: to } });
 }
-
-/** In a class period somebody is in one group at most: of two that came together, the earlier in order counts. */
-export const keepOneGroupEach = (db: Db, personId: number): Promise<number> =>
-  db.change(
-    `DELETE m FROM group_members m JOIN class_groups g ON g.id = m.group_id
-       JOIN class_groups og ON og.class_id = g.class_id AND (og.place < g.place OR (og.place = g.place AND og.id < g.id))
-       JOIN group_members om ON om.group_id = og.id AND om.person_id = m.person_id
-     WHERE m.person_id = :personId`,
-    { personId },
-  );
-
-/** Of two rows of an audience that name the same person one is enough. */
-export const keepOneNameEach = (db: Db, personId: number): Promise<number> =>
-  db.change(
-    `DELETE a FROM link_audience a JOIN link_audience o ON o.link_id = a.link_id AND o.person_id = a.person_id AND o.id < a.id
-     WHERE a.person_id = :personId`,
-    { personId },
-  );

@@ -3,12 +3,14 @@ import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, stale, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
+import { followPeople } from '../audience/linkPeople.js';
 import { keepWords, rolesOfPerson } from '../accounts/store.js';
 import { changePerson } from './changePerson.js';
 import { rowOf } from './list.js';
 import { listedPerson } from './list.sql.js';
-import { handOver, keepOneGroupEach, keepOneNameEach } from './merge.sql.js';
-import { classesLearned, classesTaught, givePlaces, placesOf, raisePlaces } from './places.sql.js';
+import { keepOneGroupEach, keepOneNameEach, hostInBoth } from './places.js';
+import { handOver } from './merge.sql.js';
+import { classesLearned, classesTaught, givePlaces, placesOf, raisePlaces } from './places.js';
 import { accountsOf, bumpPerson, heldPerson, personRecord } from './store.js';
 import { titled } from './titled.js';
 
@@ -80,9 +82,11 @@ export const mergePeople = (
     await raisePlaces(glen.db, await placesOf(glen.db, otherId));
     const before = { kept: person.name, other: other.name, otherId };
     if (other.retiredHad) await givePlaces(glen.db, otherId, other.retiredHad);
+    await hostInBoth(glen.db, otherId, personId);
     await handOver(glen.db, otherId, personId);
     await keepOneGroupEach(glen.db, personId);
     await keepOneNameEach(glen.db, personId);
+    await followPeople(glen.db, [personId]);
     const retired_at = glen.clock.machine();
     await bumpPerson(glen.db, otherId, otherVersion, {
       retired_at,

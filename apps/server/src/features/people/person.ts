@@ -7,7 +7,7 @@ import type { Who } from '../../http/who.js';
 import { rolesOfPerson, whoResets } from '../accounts/store.js';
 import { learnerDay } from '../plan/learnerDay.js';
 import { accountsOf, guardedBy, guardiansOf, personRecord } from './store.js';
-import { classesLearned, classesTaught, codesTaught } from './places.sql.js';
+import { classesLearned, classesTaught, codesTaught } from './places.js';
 import { titled } from './titled.js';
 
 type Detail = Answer<'person'>;

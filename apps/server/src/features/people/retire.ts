@@ -2,23 +2,20 @@ import { areOffice, classTitle } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
-import { toSql } from '../../db/connect.js';
 import type { HadByRetired } from '../../db/models/Person.js';
 import type { Who } from '../../http/who.js';
-import { rolesOfPerson } from '../accounts/store.js';
+import { rolesOfPerson, signOutElsewhere } from '../accounts/store.js';
 import { changePerson } from './changePerson.js';
 import { refuseIfLastOffice } from './office.js';
 import {
   classesLearned,
   closeAddresses,
-  comingSessions,
   givePlaces,
   leaveAllPlaces,
-  onlyHostOf,
   placesOf,
   raisePlaces,
-  signOutAccounts,
-} from './places.sql.js';
+} from './places.js';
+import { comingSessions, onlyHostOf } from './places.sql.js';
 import { accountsOf, bumpPerson, heldOffice, personRecord } from './store.js';
 import { titled } from './titled.js';
 
@@ -32,7 +29,7 @@ export async function factsOfRetiring(
   const [only, places, coming, rolls, office] = await Promise.all([
     onlyHostOf(glen.db, personId),
     placesOf(glen.db, personId),
-    comingSessions(glen.db, personId, toSql(glen.clock.school())),
+    comingSessions(glen.db, personId, glen.clock.school()),
     classesLearned(glen.db, personId),
     glen.db.transaction(() => heldOffice(glen.db)),
   ]);
@@ -89,7 +86,7 @@ export const retirePerson = (
     await raisePlaces(glen.db, had);
     await leaveAllPlaces(glen.db, personId);
     const accountIds = (await accountsOf(glen.db, personId, retired_at)).map((a) => a.id);
-    await signOutAccounts(glen.db, accountIds);
+    await signOutElsewhere(glen.db, accountIds);
     await closeAddresses(glen.db, personId, accountIds);
     await bumpPerson(glen.db, personId, version, { retired_at, retired_had: had });
     await announcePlaces(glen, had);

@@ -1,5 +1,6 @@
-import { Op, Transaction, literal } from 'sequelize';
+import { Op } from 'sequelize';
 import type { Db } from '../../db/connect.js';
+import { oneMore } from '../../db/versions.js';
 import type { HadByRetired } from '../../db/models/Person.js';
 
 interface KeptPerson {
@@ -13,7 +14,7 @@ interface KeptPerson {
 async function read(db: Db, personId: number, isHeld: boolean): Promise<KeptPerson | undefined> {
   const row = await db.models.Person.findOne({
     where: { id: personId, merged_into: null },
-    ...(isHeld ? { lock: Transaction.LOCK.UPDATE } : {}),
+    lock: isHeld,
   });
   if (!row) return undefined;
   const { id, name, version, retired_at: retiredAt, retired_had: retiredHad } = row;
@@ -43,7 +44,7 @@ export async function bumpPerson(
   columns: Columns = {},
 ): Promise<boolean> {
   const [changed] = await db.models.Person.update(
-    { ...columns, version: literal('version + 1') as unknown as number },
+    { ...columns, version: oneMore('version') },
     { where: { id: personId, version, merged_into: null } },
   );
   return changed > 0;
@@ -105,12 +106,11 @@ async function named(db: Db, ids: number[]): Promise<RelatedPerson[]> {
     include: [{ association: 'accounts', attributes: ['email'] }],
     order: [['name', 'ASC']],
   });
-  return people.map((row) => {
-    const { id, name, accounts } = row.get({ plain: true }) as unknown as RelatedPerson & {
-      accounts: { email: string }[];
-    };
-    return { id, name, email: accounts[0]?.email ?? null };
-  });
+  return people.map(({ id, name, accounts }) => ({
+    id,
+    name,
+    email: accounts![0]?.email ?? null,
+  }));
 }
 
 export const guardiansOf = async (db: Db, studentId: number): Promise<RelatedPerson[]> =>
@@ -143,12 +143,12 @@ export async function heldOffice(db: Db): Promise<number[]> {
   const { PersonRole, Person, Account } = db.models;
   const roles = await PersonRole.findAll({
     where: { role: { [Op.in]: ['head', 'office'] } },
-    lock: Transaction.LOCK.UPDATE,
+    lock: true,
   });
   const here = await Person.findAll({
     attributes: ['id'],
     where: { id: roles.map((r) => r.person_id), retired_at: null },
-    lock: Transaction.LOCK.UPDATE,
+    lock: true,
   });
   const able = await Account.findAll({
     where: {

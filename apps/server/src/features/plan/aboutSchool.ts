@@ -79,7 +79,7 @@ async function changeZone(
   for (const series of all) {
     const { id, class_id: classId, link_id: linkId, date_rules: dateRules } = series;
     const plan = inZone(series.plan, calendar.zone, zone);
-    const text = { ...series, plan, draft: Boolean(series.draft), dateRules };
+    const text = { ...series, plan, draft: series.draft, dateRules };
     const rows = occurrencesInZone(series.plan, change);
     await remakeOccurrences(glen, { id, classId, linkId }, { text, rows });
     await announceSeries(glen, series);

@@ -2,12 +2,13 @@ import { placeWallTime } from '@glen/core';
 import type { Answer, Query } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { wrongField } from '../../http/problem.js';
-import { joinedOf, type JoinedRow } from '../link/shareStore.js';
+import { joinedOf, type JoinedRow } from '../link/joined.sql.js';
 import { linkById } from '../link/store.js';
-import { classesOf, readSchool } from '../school/store.js';
+import { mainLinks } from '../school/classes.sql.js';
+import { readSchool } from '../school/store.js';
 import { heldElsewhere } from './sessions.js';
 import { checkDates } from './strip.js';
-import { bookingsOf, peopleInCommon, peopleOfLinks, type NotchRow } from './stripStore.js';
+import { bookingsOf, peopleInCommon, peopleOfLinks, type NotchRow } from './strip.sql.js';
 
 type Common = Awaited<ReturnType<typeof peopleInCommon>>[number];
 
@@ -88,10 +89,11 @@ export async function bookingsFor(
   if (asked !== undefined && (await linkById(glen.db, asked))?.class_id !== classId)
     throw wrongField('link', 'This link belongs to another class period.');
   const { calendar } = await readSchool(glen.db);
-  const all = await classesOf(glen.db, personId, true);
-  const own = all.find((c) => c.id === classId)!;
-  const linkId = asked ?? own.link_id;
   const common = await peopleInCommon(glen.db, classId);
+  const people = idsByClass(common);
+  const all = await mainLinks(glen.db, [classId, ...people.keys()]);
+  const own = all.find((c) => c.class_id === classId)!;
+  const linkId = asked ?? own.id;
   const staff = common.filter((p) => p.staff === 1);
   const names = namesOf(
     staff.filter((p) => p.class_id === classId),
@@ -100,15 +102,13 @@ export async function bookingsFor(
   );
   if (own.kind === 'help') return { holds: [], names, bookings: [] };
 
-  const people = idsByClass(common);
-  const classIds = [...new Set([classId, ...people.keys()])].filter(
-    (id) => id === classId || all.some((c) => c.id === id && c.kind !== 'help'),
-  );
+  const counted = all.filter((c) => c.kind !== 'help' && c.put_away_at === null);
+  const classIds = [...new Set([classId, ...counted.map((c) => c.class_id)])];
   const [rows, shared] = await Promise.all([
     bookingsOf(glen.db, { from, to, classIds, exceptSeries: except ?? 0 }),
     joinedOf(glen.db, classIds, placeWallTime(from, '00:00', 0, calendar.zone).start),
   ]);
-  const isForAll = linkId === own.link_id;
+  const isForAll = linkId === own.id;
   const narrowLinks = rows.filter((row) => !row.for_class).map((row) => row.link_id);
   const holders: Holders = {
     linkId,

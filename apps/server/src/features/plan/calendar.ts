@@ -122,7 +122,7 @@ export async function setCalendar(
       await remakeOccurrences(
         glen,
         { id, classId: s.class_id, linkId: s.link_id },
-        { text: { ...s, draft: Boolean(s.draft), dateRules: s.date_rules }, rows },
+        { text: { ...s, draft: s.draft, dateRules: s.date_rules }, rows },
       );
       await announceSeries(glen, s);
     }

@@ -2,7 +2,8 @@ import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
 import { classItem } from '../school/classItem.js';
-import { accountsOfClass, classById, rollOf, staffOf } from '../school/store.js';
+import { classById } from '../school/classes.sql.js';
+import { accountsOfClass, rollOf, staffOf } from '../school/store.js';
 import { sessionsOfClass } from './sessions.js';
 
 /** One class period with its people and its sessions; a visiting teacher hears nothing of drafts. */

@@ -2,7 +2,8 @@ import { GlenInputError, classTitle, planForClass, planForNextTerm } from '@glen
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, wrongField } from '../../http/problem.js';
-import { classById, readSchool } from '../school/store.js';
+import { classById } from '../school/classes.sql.js';
+import { readSchool } from '../school/store.js';
 import { putOnBooks } from './occurrenceRows.js';
 import { heldSeries } from './store.js';
 
@@ -40,7 +41,7 @@ export async function copySeries(
         {
           title,
           description: series.description,
-          draft: Boolean(series.draft),
+          draft: series.draft,
           words: {},
           plan,
           rules: series.rules,

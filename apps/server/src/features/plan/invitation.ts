@@ -6,8 +6,9 @@ import { notFound } from '../../http/problem.js';
 import { audienceOf, linkHostsOf } from '../audience/store.js';
 import { rulesOfLink, rulesOfSession } from '../entry/layers.js';
 import { linkById } from '../link/store.js';
-import { classById, readSchool, staffOf } from '../school/store.js';
-import { sessionRowsOfClass } from './store.js';
+import { classById } from '../school/classes.sql.js';
+import { readSchool, staffOf } from '../school/store.js';
+import { sessionRowsOfClass } from './sessions.sql.js';
 
 /** What an invitation to a link's next session can say. */
 export async function invitationFor(glen: Glen, linkId: number): Promise<Answer<'invitation'>> {

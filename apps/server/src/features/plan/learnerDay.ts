@@ -2,19 +2,19 @@ import { addDays, classTitle, dayInfo, doorFor, wallClockAt, type EntryRules } f
 import type { Answer, OwnDoor } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { rulesOfLinks, rulesOfSession } from '../entry/layers.js';
-import { joinedOf } from '../link/shareStore.js';
-import { classesOfLearner, readSchool } from '../school/store.js';
+import { joinedOf } from '../link/joined.sql.js';
+import { classesOfLearner } from '../school/classes.sql.js';
+import { readSchool } from '../school/store.js';
 import { doorStateOf, heldElsewhere } from './sessions.js';
-import { sessionsOfLearner, wasOf } from './store.js';
+import { sessionsOfLearner, type LearnerRow } from './sessions.sql.js';
+import { wasOf } from './store.js';
 
 /** How many days ahead the next door is looked for. */
 const AHEAD_DAYS = 14;
 
-type Row = Awaited<ReturnType<typeof sessionsOfLearner>>[number];
-
-const doorOf = (row: Row, rules: EntryRules): OwnDoor => ({
+const doorOf = (row: LearnerRow, rules: EntryRules): OwnDoor => ({
   id: row.id,
-  code: row.code,
+  code: row.link_code,
   title: row.title,
   classTitle: classTitle({ title: row.class_title, period: row.period }),
   pennant: row.pennant,

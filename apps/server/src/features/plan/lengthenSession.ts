@@ -3,7 +3,8 @@ import type { Glen } from '../../glen.js';
 import { readSchool } from '../school/store.js';
 import { announceSeries, expandOrRefuse } from './occurrenceRows.js';
 import { textOf } from './seriesText.js';
-import { heldSeries, sessionRowById, updateOccurrence, updateSeries } from './store.js';
+import { sessionRowById } from './sessions.sql.js';
+import { heldSeries, updateOccurrence, updateSeries } from './store.js';
 
 const wallClockIn = (zone: string, instant: string): { date: string; time: string } => {
   const { date, time } = wallClockAt(instant, zone);

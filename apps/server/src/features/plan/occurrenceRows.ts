@@ -18,7 +18,7 @@ import {
 import type { Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { wrongField } from '../../http/problem.js';
-import { refreshJoined } from '../link/shareStore.js';
+import { refreshJoined } from '../link/joined.sql.js';
 import { readSchool } from '../school/store.js';
 import {
   deleteOccurrences,
@@ -138,7 +138,7 @@ export async function remakeOccurrences(
   const kept = await occurrencesOfSeries(glen.db, series.id);
   const isSeries = repeats(text.plan);
   const isHistory = (row: KeptOccurrence): boolean =>
-    Boolean(row.opened) || (isSeries && row.start_at <= now && row.key_date !== about);
+    row.opened || (isSeries && row.start_at <= now && row.key_date !== about);
   const history = new Set(kept.filter(isHistory).map((row) => row.key_date));
   const open = new Map(kept.filter((row) => !isHistory(row)).map((row) => [row.key_date, row]));
   const renew = async (old: KeptOccurrence, row: Occurrence): Promise<void> => {

@@ -3,7 +3,7 @@ import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
 import { readSchool } from '../school/store.js';
 import { announceSeries, remakeOccurrences } from './occurrenceRows.js';
-import { seriesOfClass, toComeOf } from './restStore.js';
+import { seriesOfClass, toComeOf } from './store.js';
 import { deleteOccurrences, occurrencesOfSeries, type SeriesRow } from './store.js';
 
 /** Takes what a class period has still to come off the books; its series stay, and what has been held. */
@@ -32,7 +32,7 @@ async function putSeriesBack(
   const { id, class_id: classId, link_id: linkId } = series;
   const text = {
     ...series,
-    draft: Boolean(series.draft),
+    draft: series.draft,
     undated: false,
     dateRules: series.date_rules,
   };

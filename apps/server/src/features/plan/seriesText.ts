@@ -16,7 +16,7 @@ export const textOf = ({
   title,
   description,
   plan,
-  draft: Boolean(draft),
+  draft,
   undated: Boolean(undated),
   words,
   rules,

@@ -4,15 +4,15 @@ import type { Glen } from '../../glen.js';
 import { notFound, wrongField } from '../../http/problem.js';
 import { rulesOfLinks, rulesOfSession, type LinkRules } from '../entry/layers.js';
 import { linkAddress } from '../../addresses.js';
-import { joinedOf, joiningTitles, type JoinedRow } from '../link/shareStore.js';
-import { mainLinksOf } from '../school/store.js';
+import { joinedOf, joiningTitles, type JoinedRow } from '../link/joined.sql.js';
+import { mainLinksOf } from '../school/classes.sql.js';
 import {
   sessionRowOfSeries,
   sessionRowsOfClass,
   sessionsBetween,
-  wasOf,
   type SessionRow,
-} from './store.js';
+} from './sessions.sql.js';
+import { wasOf } from './store.js';
 
 /** How the door of a session stands. */
 export function doorStateOf(

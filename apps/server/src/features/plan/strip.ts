@@ -9,11 +9,12 @@ import {
 import type { Answer, Query } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { wrongField } from '../../http/problem.js';
-import { joinedOf, type JoinedRow } from '../link/shareStore.js';
+import { joinedOf, type JoinedRow } from '../link/joined.sql.js';
 import { classItem } from '../school/classItem.js';
-import { classesOf, readSchool } from '../school/store.js';
+import { classesOf } from '../school/classes.sql.js';
+import { readSchool } from '../school/store.js';
 import { heldElsewhere } from './sessions.js';
-import { notchesBetween, seriesOfClasses } from './stripStore.js';
+import { notchesBetween, seriesOfClasses } from './strip.sql.js';
 
 const LONGEST_DAYS = 400;
 /** Refuses a span that nobody's screen shows. */

@@ -1,7 +1,8 @@
 import { fillLine, renderPost, type PostText, type PostValues } from '@glen/core';
 import type { Body } from './placementStore.js';
 import type { Reader } from './readerStore.js';
-import type { PlaceRow, PostOccurrenceRow, PostRow } from './store.js';
+import type { PlaceRow, PostOccurrenceRow } from './places.sql.js';
+import type { PostRow } from './store.js';
 
 /** A section that a place makes for itself is told apart from the site's own by its key. */
 export const sectionKey = (placeId: number): string => `glen-s${placeId}`;

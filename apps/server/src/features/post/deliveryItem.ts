@@ -1,8 +1,9 @@
 import { wallClockAt, type Delivery as Planned } from '@glen/core';
 import type { Post } from '@glen/contract';
 import type { PostFacts } from './facts.js';
-import type { PlacementRow } from './placementStore.js';
-import type { PlaceRow, PostOccurrenceRow, PostRow } from './store.js';
+import type { PlacementRow } from './placements.sql.js';
+import type { PlaceRow, PostOccurrenceRow } from './places.sql.js';
+import type { PostRow } from './store.js';
 import { titleOf } from './whereOf.js';
 
 export type DeliveryItem = Post['deliveries'][number];

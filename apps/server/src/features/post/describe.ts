@@ -3,11 +3,12 @@ import { summariseDeliveries, type Delivery as Planned } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
 import { siteAddress } from '../../outside/courseSite.js';
-import { classesOf } from '../school/store.js';
+import { classesOf } from '../school/classes.sql.js';
 import { clockOf, deliveryItem, type DeliveryItem } from './deliveryItem.js';
 import { deliveriesOf, factsOf, type PostFacts } from './facts.js';
-import { readerCounts } from './readerStore.js';
-import { postIdsOf, siteOfClass, type PlaceRow, type PostRow } from './store.js';
+import { readerCounts } from './places.sql.js';
+import { type PlaceRow } from './places.sql.js';
+import { postIdsOf, siteOfClass, type PostRow } from './store.js';
 import { titleOf, whereOf } from './whereOf.js';
 
 type PlaceItem = Post['places'][number];

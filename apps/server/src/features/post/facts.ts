@@ -11,16 +11,14 @@ import type { Glen } from '../../glen.js';
 import { rulesOfLinks, rulesOfSession, type LinkRules } from '../entry/layers.js';
 import { linkAddress } from '../../addresses.js';
 import { readSchool } from '../school/store.js';
-import { placementsOf, type PlacementRow } from './placementStore.js';
+import { placementsOf, type PlacementRow } from './placements.sql.js';
 import {
-  hostNames,
   occurrencesOfLinks,
   placesOf,
-  postsById,
   type PlaceRow,
   type PostOccurrenceRow,
-  type PostRow,
-} from './store.js';
+} from './places.sql.js';
+import { hostNames, postsById, type PostRow } from './store.js';
 
 /** All that some posts are worked out from, at one moment of school time. */
 export interface PostFacts {

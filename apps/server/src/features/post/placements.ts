@@ -3,14 +3,8 @@ import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
 import { announcePosts } from './announcePosts.js';
 import { describePost } from './describe.js';
-import {
-  dropPlacement,
-  notePlaced,
-  placementById,
-  renewPlacement,
-  unplace,
-  type PlacementRow,
-} from './placementStore.js';
+import { placementById, type PlacementRow } from './placements.sql.js';
+import { dropPlacement, notePlaced, renewPlacement, unplace } from './placementStore.js';
 import { scheduleReconcile } from './scheduleReconcile.js';
 
 type Action = Body<'placementAction'>['do'];

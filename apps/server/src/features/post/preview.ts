@@ -15,14 +15,8 @@ import { checkPlaces, type CheckedPlaces } from './checkPlaces.js';
 import { deliveriesOf, factsFrom, valuesOf, type PostFacts } from './facts.js';
 import { readersOf } from './readerStore.js';
 import { placesFrom, textFrom, type Sent } from './sentPost.js';
-import {
-  wouldBePlaces,
-  type PlaceRow,
-  type PlaceText,
-  type PostOccurrenceRow,
-  type PostRow,
-  type PostText,
-} from './store.js';
+import { type PlaceRow, type PostOccurrenceRow } from './places.sql.js';
+import { wouldBePlaces, type PlaceText, type PostRow, type PostText } from './store.js';
 import { whereOf } from './whereOf.js';
 
 type Shown = Answer<'previewPost'>['places'][number];
@@ -69,9 +63,9 @@ const unsaved = (text: PostText): PostRow => ({
   on_date: text.onDate,
   timing: text.timing,
   afterwards: text.afterwards,
-  pinned: text.pinned ? 1 : 0,
+  pinned: text.pinned,
   early: [],
-  withdrawn: 0,
+  withdrawn: false,
   version: 1,
 });
 

@@ -1,47 +1,47 @@
 import type { Db } from '../../db/connect.js';
-import type { PlaceRow } from './store.js';
+import type { PlaceRow } from './places.sql.js';
 
 export interface Reader {
   id: number;
   name: string;
   email: string | null;
 }
-const READERS = `SELECT p.id, p.name, (SELECT a.email FROM accounts a WHERE a.person_id = p.id AND a.kind = 'school' ORDER BY a.id LIMIT 1) AS email FROM people p WHERE p.id IN`;
 
-/** Who of a class period reads what stands there: all of its roll, those of a group, or those whom the link is for. */
-export function readersOf(
-  db: Db,
-  { class_id: classId, link_id: linkId, shape }: Pick<PlaceRow, 'class_id' | 'link_id' | 'shape'>,
-): Promise<Reader[]> {
-  const roll = `${READERS} (SELECT r.person_id FROM roll r WHERE r.class_id = :classId)`;
-  if (shape.readers === 'class') return db.rows<Reader>(`${roll} ORDER BY p.name`, { classId });
+type Where = Pick<PlaceRow, 'class_id' | 'link_id' | 'shape'>;
+
+/** Those of a group, or those whom a link is for; nothing where all of the roll read. */
+async function narrowedTo(db: Db, { link_id, shape }: Where): Promise<number[] | null> {
+  if (shape.readers === 'class') return null;
   if (shape.readers === 'audience') {
-    return db.rows<Reader>(
-      `${roll} AND p.id IN (SELECT ar.person_id FROM link_audience la JOIN roll ar ON ar.class_id = la.class_id WHERE la.link_id = :linkId
-         UNION SELECT g.person_id FROM link_audience la JOIN group_members g ON g.group_id = la.group_id WHERE la.link_id = :linkId
-         UNION SELECT la.person_id FROM link_audience la WHERE la.link_id = :linkId AND la.person_id IS NOT NULL) ORDER BY p.name`,
-      { classId, linkId },
-    );
+    const meant = await db.models.LinkPerson.findAll({ where: { link_id, as_what: 'member' } });
+    return meant.map((row) => row.person_id);
   }
-  return db.rows<Reader>(
-    `${roll} AND p.id IN (SELECT g.person_id FROM group_members g WHERE g.group_id = :groupId) ORDER BY p.name`,
-    { classId, groupId: shape.readers.groupId },
-  );
+  const members = await db.models.GroupMember.findAll({
+    where: { group_id: shape.readers.groupId },
+  });
+  return members.map((row) => row.person_id);
 }
 
-/** How many read at places: of a class period, of a group, or of a link's audience within the class period. */
-export async function readerCounts(db: Db, places: PlaceRow[]): Promise<Map<number, number>> {
-  if (places.length === 0) return new Map();
-  const rows = await db.rows<{ id: number; n: number }>(
-    `SELECT pp.id, CASE WHEN JSON_VALUE(pp.shape, '$.readers.groupId') IS NOT NULL THEN (SELECT COUNT(*) FROM group_members g WHERE g.group_id = JSON_VALUE(pp.shape, '$.readers.groupId'))
-       WHEN JSON_VALUE(pp.shape, '$.readers') = 'audience' THEN (SELECT COUNT(*) FROM roll r WHERE r.class_id = pp.class_id AND EXISTS (
-         SELECT 1 FROM link_audience la LEFT JOIN group_members ag ON ag.group_id = la.group_id AND ag.person_id = r.person_id
-         WHERE la.link_id = pp.link_id AND (la.class_id = r.class_id OR ag.person_id IS NOT NULL OR la.person_id = r.person_id)))
-       ELSE (SELECT COUNT(*) FROM roll r WHERE r.class_id = pp.class_id) END AS n
-     FROM post_places pp WHERE pp.id IN (:ids)`,
-    { ids: places.map((p) => p.id) },
-  );
-  return new Map(rows.map((row) => [row.id, Number(row.n)]));
+/** Who of a class period reads what stands there, by name: all of its roll, those of a group, or those whom the link is for. */
+export async function readersOf(db: Db, place: Where): Promise<Reader[]> {
+  const { RollEntry, Account } = db.models;
+  const only = await narrowedTo(db, place);
+  const roll = await RollEntry.findAll({
+    where: { class_id: place.class_id, ...(only === null ? {} : { person_id: only }) },
+    include: [{ association: 'person', attributes: ['id', 'name'] }],
+    order: [['person', 'name', 'ASC']],
+  });
+  const accounts = await Account.findAll({
+    where: { person_id: roll.map((row) => row.person_id), kind: 'school' },
+    order: [['id', 'DESC']],
+  });
+  // The first account of each counts.
+  const emails = new Map(accounts.map((account) => [account.person_id, account.email]));
+  return roll.map(({ person }) => ({
+    id: person!.id,
+    name: person!.name,
+    email: emails.get(person!.id) ?? null,
+  }));
 }
 
 /** Of some people, those whom a link is not for. */

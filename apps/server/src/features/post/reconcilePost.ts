@@ -2,14 +2,11 @@ import { nextMoment, type Delivery } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import { announcePosts } from './announcePosts.js';
 import { deliveriesOf, factsOf, nextSession, type PostFacts } from './facts.js';
-import {
-  insertPlacement,
-  updatePlacement,
-  type PlacementRow,
-  type Wished,
-} from './placementStore.js';
+import { type PlacementRow } from './placements.sql.js';
+import { insertPlacement, updatePlacement, type Wished } from './placementStore.js';
 import { scheduleLook, scheduleReconcile } from './scheduleReconcile.js';
-import { heldPost, type PlaceRow, type PostRow } from './store.js';
+import { type PlaceRow } from './places.sql.js';
+import { heldPost, type PostRow } from './store.js';
 import { placementsBySlot, slotOf, wishes } from './wishes.js';
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);

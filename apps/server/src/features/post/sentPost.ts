@@ -2,7 +2,8 @@ import { GlenInputError, placeWallTime, planPosts, type PostTiming } from '@glen
 import type { Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { wrongField } from '../../http/problem.js';
-import { mainLinksOf, readSchool } from '../school/store.js';
+import { mainLinksOf } from '../school/classes.sql.js';
+import { readSchool } from '../school/store.js';
 import type { PlaceShape, PlaceText, PostText } from './store.js';
 
 /** A post as it comes in. */

@@ -5,16 +5,16 @@ import { HttpProblem, notFound, stale, wrongField } from '../../http/problem.js'
 import { announcePosts } from './announcePosts.js';
 import { refuseWrongPlaces } from './checkPlaces.js';
 import { describePost } from './describe.js';
-import { placementsOf } from './placementStore.js';
+import { placementsOf } from './placements.sql.js';
 import { scheduleReconcile } from './scheduleReconcile.js';
 import { placesFrom, textFrom, type Sent } from './sentPost.js';
+import { placesOf } from './places.sql.js';
 import {
   heldPost,
   historyOf,
   hurryPost,
   insertPost,
   isOfPost,
-  placesOf,
   updatePost,
   writePlaces,
   type PlaceText,

@@ -1,5 +1,5 @@
 import { classTitle } from '@glen/core';
-import type { PlaceRow } from './store.js';
+import type { PlaceRow } from './places.sql.js';
 
 export const titleOf = (p: PlaceRow): string =>
   classTitle({ title: p.class_title, period: p.period });

@@ -2,9 +2,11 @@ import type { Delivery } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import { bodyAt, sectionAt } from './bodies.js';
 import { valuesOf, type PostFacts } from './facts.js';
-import type { PlacementRow, Wished } from './placementStore.js';
+import type { PlacementRow } from './placements.sql.js';
+import type { Wished } from './placementStore.js';
 import { readersOf, type Reader } from './readerStore.js';
-import type { PlaceRow, PostRow } from './store.js';
+import type { PlaceRow } from './places.sql.js';
+import type { PostRow } from './store.js';
 
 type Slot = Pick<Wished, 'placeId' | 'part' | 'occurrenceId'>;
 

@@ -4,7 +4,7 @@ import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
 import { siteAddress } from '../../outside/courseSite.js';
 import { peopleOfLink } from '../audience/store.js';
-import { MAIN_LINK, readSchool } from '../school/store.js';
+import { readSchool } from '../school/store.js';
 import { clockAt, momentFor } from './moment.js';
 import { standingIn, type Standing } from './standing.js';
 import {
@@ -184,7 +184,7 @@ export async function reachOf(
   at: string | undefined,
 ): Promise<Answer<'reach'>> {
   const { zone } = (await readSchool(glen.db)).calendar;
-  const link = await linkAsked(glen.db, linkId, MAIN_LINK);
+  const link = await linkAsked(glen.db, linkId);
   if (!link) throw notFound('This link');
   const [{ instant, next }, sites, audience] = await Promise.all([
     momentFor(glen, { at, linkId, zone }),

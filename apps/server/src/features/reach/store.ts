@@ -1,5 +1,6 @@
 import { classTitle, type ReplaceHow } from '@glen/core';
 import type { Db } from '../../db/connect.js';
+import { mainLinkOf } from '../school/classes.sql.js';
 
 /** A class period's page at the course site. */
 export interface Site {
@@ -8,35 +9,42 @@ export interface Site {
   title: string;
 }
 
-export const linkAsked = (
-  db: Db,
-  id: number,
-  mainLink: string,
-): Promise<
-  | {
-      class_id: number;
-      label: string;
-      purpose: string;
-      class_title: string;
-      period: string | null;
-      main_id: number;
-    }
-  | undefined
-> =>
-  db.one(
-    `SELECT l.class_id, l.label, l.purpose, c.title AS class_title, c.period, ${mainLink} AS main_id FROM links l JOIN class_periods c ON c.id = l.class_id WHERE l.id = :id`,
-    { id },
-  );
+interface LinkAsked {
+  class_id: number;
+  label: string;
+  purpose: string;
+  class_title: string;
+  period: string | null;
+  main_id: number;
+}
+
+export async function linkAsked(db: Db, id: number): Promise<LinkAsked | undefined> {
+  const link = await db.models.Link.findByPk(id, { include: ['classPeriod'] });
+  if (!link) return undefined;
+  const { class_id, label, purpose, classPeriod } = link;
+  const main = (await mainLinkOf(db, class_id))!;
+  const { title: class_title, period } = classPeriod!;
+  return { class_id, label, purpose, class_title, period, main_id: main.id };
+}
 
 /** The class periods in which a link could stand: its own, those it is for, and those it has been posted to. */
-export const sitesFor = async (db: Db, linkId: number): Promise<Site[]> =>
-  (
-    await db.rows<{ id: number; ref: string; title: string; period: string | null }>(
-      `SELECT c.id, c.ref, c.title, c.period FROM class_periods c WHERE c.id IN (SELECT l.class_id FROM links l WHERE l.id = :linkId UNION SELECT la.class_id FROM link_audience la WHERE la.link_id = :linkId AND la.class_id IS NOT NULL
-       UNION SELECT pp.class_id FROM post_places pp WHERE pp.link_id = :linkId) ORDER BY c.id`,
-      { linkId },
-    )
-  ).map(({ id, ref, title, period }) => ({ id, ref, title: classTitle({ title, period }) }));
+export async function sitesFor(db: Db, linkId: number): Promise<Site[]> {
+  const { Link, LinkAudience, PostPlace, ClassPeriod } = db.models;
+  const where = { link_id: linkId };
+  const link = await Link.findByPk(linkId, { attributes: ['class_id'] });
+  const meant = await LinkAudience.findAll({ attributes: ['class_id'], where });
+  const places = await PostPlace.findAll({ attributes: ['class_id'], where });
+  const ids = [link?.class_id, ...[...meant, ...places].map((row) => row.class_id)];
+  const classes = await ClassPeriod.findAll({
+    where: { id: [...new Set(ids.filter((id) => id != null))] },
+    order: ['id'],
+  });
+  return classes.map(({ id, ref, title, period }) => ({
+    id,
+    ref,
+    title: classTitle({ title, period }),
+  }));
+}
 
 export interface OnRolls {
   id: number;
@@ -45,17 +53,25 @@ export interface OnRolls {
   classIds: number[];
 }
 
-/** Who is on the rolls of some class periods, each once. */
+/** Who is on the rolls of some class periods, each once, by name; with the first address that the school gave them. */
 export async function rollsOf(db: Db, classIds: number[]): Promise<OnRolls[]> {
-  const rows = await db.rows<{ id: number; name: string; email: string | null; class_id: number }>(
-    `SELECT p.id, p.name, r.class_id, (SELECT a.email FROM accounts a WHERE a.person_id = p.id AND a.kind = 'school' ORDER BY a.id LIMIT 1) AS email FROM roll r JOIN people p ON p.id = r.person_id WHERE r.class_id IN (:classIds) ORDER BY p.name`,
-    { classIds: [0, ...classIds] },
-  );
+  const { RollEntry, Account } = db.models;
+  const roll = await RollEntry.findAll({
+    where: { class_id: classIds },
+    include: [{ association: 'person', attributes: ['id', 'name'] }],
+    order: [['person', 'name', 'ASC']],
+  });
+  const accounts = await Account.findAll({
+    where: { person_id: roll.map((row) => row.person_id), kind: 'school' },
+    order: [['id', 'DESC']],
+  });
+  const emails = new Map(accounts.map((account) => [account.person_id, account.email]));
   const people = new Map<number, OnRolls>();
-  for (const { class_id: classId, ...person } of rows) {
-    const known = people.get(person.id);
+  for (const { person, class_id: classId } of roll) {
+    const { id, name } = person!;
+    const known = people.get(id);
     if (known) known.classIds.push(classId);
-    else people.set(person.id, { ...person, classIds: [classId] });
+    else people.set(id, { id, name, email: emails.get(id) ?? null, classIds: [classId] });
   }
   return [...people.values()];
 }
@@ -73,46 +89,58 @@ export interface CodeAsked {
 
 /** What has become of some codes, and whom their links are for. */
 export async function codesAsked(db: Db, codes: string[]): Promise<CodeAsked[]> {
-  const rows = await db.rows<Omit<CodeAsked, 'members'>>(
-    'SELECT k.code, k.link_id, k.how, k.until_at, l.state, l.class_id, l.purpose FROM link_codes k JOIN links l ON l.id = k.link_id WHERE k.code IN (:codes)',
-    { codes: ['', ...new Set(codes)] },
-  );
-  const members = await db.rows<{ link_id: number; person_id: number }>(
-    `SELECT la.link_id, r.person_id FROM link_audience la JOIN roll r ON r.class_id = la.class_id WHERE la.link_id IN (:ids) UNION SELECT la.link_id, g.person_id FROM link_audience la JOIN group_members g ON g.group_id = la.group_id WHERE la.link_id IN (:ids)
-     UNION SELECT la.link_id, la.person_id FROM link_audience la WHERE la.link_id IN (:ids) AND la.person_id IS NOT NULL`,
-    { ids: [0, ...rows.map((r) => r.link_id)] },
-  );
-  return rows.map((row) => ({
-    ...row,
-    members: new Set(members.filter((m) => m.link_id === row.link_id).map((m) => m.person_id)),
-  }));
+  const { LinkCode, LinkPerson } = db.models;
+  const known = await LinkCode.findAll({
+    where: { code: [...new Set(codes)] },
+    include: ['link'],
+  });
+  const meant = await LinkPerson.findAll({
+    where: { link_id: known.map((row) => row.link_id), as_what: 'member' },
+  });
+  const membersOf = (linkId: number): Set<number> =>
+    new Set(meant.filter((row) => row.link_id === linkId).map((row) => row.person_id));
+  return known.map(({ code, link_id, how, until_at, link }) => {
+    const { state, class_id, purpose } = link!;
+    return { code, link_id, how, until_at, state, class_id, purpose, members: membersOf(link_id) };
+  });
+}
+
+interface SiteWithLink {
+  id: number;
+  ref: string;
+  link_id: number;
 }
 
 /** A class period as its course site knows it, with the oldest of its links. */
-export const siteWithLink = (
-  db: Db,
-  classId: number,
-): Promise<{ id: number; ref: string; link_id: number } | undefined> =>
-  db.one(
-    'SELECT c.id, c.ref, (SELECT MIN(l.id) FROM links l WHERE l.class_id = c.id) AS link_id FROM class_periods c WHERE c.id = :classId',
-    { classId },
-  );
+export async function siteWithLink(db: Db, classId: number): Promise<SiteWithLink | undefined> {
+  const { ClassPeriod, Link } = db.models;
+  const found = await ClassPeriod.findByPk(classId, { attributes: ['id', 'ref'] });
+  const link = await Link.findOne({
+    attributes: ['id'],
+    where: { class_id: classId },
+    order: ['id'],
+  });
+  return found && link ? { id: found.id, ref: found.ref, link_id: link.id } : undefined;
+}
+
+interface HeldSession {
+  title: string;
+  local_date: string;
+  local_time: string;
+  start_at: string;
+  end_at: string;
+  status: 'planned' | 'moved';
+}
 
 /** The held sessions of a link. */
-export const sessionsOfLink = (
-  db: Db,
-  linkId: number,
-): Promise<
-  {
-    title: string;
-    local_date: string;
-    local_time: string;
-    start_at: string;
-    end_at: string;
-    status: 'planned' | 'moved';
-  }[]
-> =>
-  db.rows(
-    `SELECT title, local_date, local_time, start_at, end_at, status FROM occurrences WHERE link_id = :linkId AND draft = 0 AND status IN ('planned', 'moved')`,
-    { linkId },
-  );
+export async function sessionsOfLink(db: Db, linkId: number): Promise<HeldSession[]> {
+  const held = ['planned', 'moved'] as const;
+  const rows = await db.models.Occurrence.findAll({
+    attributes: ['title', 'local_date', 'local_time', 'start_at', 'end_at', 'status'],
+    where: { link_id: linkId, draft: false, status: [...held] },
+  });
+  return rows.map(({ title, local_date, local_time, start_at, end_at, status }) => ({
+    ...{ title, local_date, local_time, start_at, end_at },
+    status: status as (typeof held)[number],
+  }));
+}

@@ -1,6 +1,6 @@
-import { Transaction, literal } from 'sequelize';
 import type { Body } from '@glen/contract';
 import type { Db } from '../../db/connect.js';
+import { oneMore } from '../../db/versions.js';
 
 type About = Omit<Body<'setAboutSchool'>, 'version'>;
 
@@ -13,7 +13,7 @@ const ONLY_ROW = 1;
 async function read(db: Db, isHeld: boolean): Promise<KeptAbout> {
   const row = (await db.models.School.findByPk(ONLY_ROW, {
     attributes: ['name', 'help', 'calendar', 'classes_by', 'resets_by', 'alone', 'about_version'],
-    ...(isHeld ? { lock: Transaction.LOCK.UPDATE } : {}),
+    lock: isHeld,
   }))!;
   const {
     name,
@@ -45,7 +45,7 @@ export async function writeAbout(
       classes_by: classesBy,
       resets_by: resetsBy,
       alone,
-      about_version: literal('about_version + 1'),
+      about_version: oneMore('about_version'),
     },
     { where: { id: ONLY_ROW } },
   );

@@ -1,7 +1,7 @@
 import type { ClassItem } from '@glen/contract';
 import { linkAddress } from '../../addresses.js';
 import type { Glen } from '../../glen.js';
-import type { ClassRow } from './store.js';
+import type { ClassRow } from './classes.sql.js';
 
 /** Whether the person a row was read for hosts a class period that goes on, and so may change it. */
 export const mayChange = (row: Pick<ClassRow, 'as_what' | 'put_away_at'> | undefined): boolean =>

@@ -4,14 +4,8 @@ import type { Handlers } from '../../http/mount.js';
 import { notFound } from '../../http/problem.js';
 import { classItem } from './classItem.js';
 import { holidaysOf } from './holidays.js';
-import {
-  classesOf,
-  classesPutAway,
-  markSeen,
-  readCalendar,
-  readSchool,
-  type ClassRow,
-} from './store.js';
+import { classesOf, classesPutAway, type ClassRow } from './classes.sql.js';
+import { markSeen, readCalendar, readSchool } from './store.js';
 
 export const schoolRoutes = (glen: Glen) =>
   ({
@@ -22,7 +16,7 @@ export const schoolRoutes = (glen: Glen) =>
     }),
     holidays: ({ query }) => holidaysOf(glen, query.region),
     seenNotice: async ({ params, who }) => {
-      if ((await markSeen(glen.db, params.noticeId, who.person!.id)) === 0)
+      if (!(await markSeen(glen.db, params.noticeId, who.person!.id)))
         throw notFound('This notice');
       return { ok: true };
     },

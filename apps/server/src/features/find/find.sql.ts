@@ -1,6 +1,6 @@
 import { wordsAsked } from '@glen/core';
 import type { Db } from '../../db/connect.js';
-import { rolesOf } from '../../http/whoStore.js';
+import { rolesOf } from '../../http/whoStore.sql.js';
 import { foundByWords } from '../accounts/words.sql.js';
 
 const MOST = 8;

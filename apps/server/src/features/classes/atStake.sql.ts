@@ -1,5 +1,6 @@
 import { plusMinutes } from '@glen/core';
-import { toSql, type Db } from '../../db/connect.js';
+import { toSql } from '../../db/sqlTime.js';
+import { type Db } from '../../db/connect.js';
 
 /** What putting a class period away would touch, at an instant of school time. */
 interface AtStake {

@@ -1,7 +1,7 @@
 import type { Account, Person } from '@glen/contract';
 import type { Db } from '../../db/connect.js';
 import { rolesFrom } from '../../http/who.js';
-import { rolesOf } from '../../http/whoStore.js';
+import { rolesOf } from '../../http/whoStore.sql.js';
 
 interface PersonRow {
   id: number;

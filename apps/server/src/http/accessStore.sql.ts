@@ -1,6 +1,8 @@
 import type { ClassSubject } from '@glen/contract';
 import type { Db } from '../db/connect.js';
 
+// Asked before every endpoint that speaks of a class period: one statement, however the path names it.
+
 /** What somebody is to the class period that a path parameter speaks of. */
 export interface Standing {
   as: 'host' | 'co-teacher' | 'presenter' | null;
@@ -10,19 +12,20 @@ export interface Standing {
   isAtRest: boolean;
 }
 
-/** Who is host at the door that a path parameter speaks of without being so in its class period: by a handing-over until that session's end, at that link alone, or because their own class period meets there too (the door itself looks when). */
+/** Hosts at a link without being so in its class period: by themselves, or because their own class period meets there too (the door itself looks when). */
+const HOST_OTHERWISE = `as_what IN ('tutor', 'joining-host')`;
+
+/** Who is host at the door that a path parameter speaks of without being so in its class period: by a handing-over until that session's end, or at that link. */
 const ACTING: Partial<Record<ClassSubject, string>> = {
   linkId: `SELECT 1 FROM acting_hosts ah JOIN sittings m ON m.id = ah.sitting_id WHERE m.link_id = :id AND m.ended_at IS NULL AND ah.person_id = :personId
-    UNION ALL SELECT 1 FROM link_hosts lh WHERE lh.link_id = :id AND lh.person_id = :personId
-    UNION ALL SELECT 1 FROM occurrences jo JOIN joined j ON j.occurrence_id = jo.id JOIN class_staff js ON js.class_id = j.class_id WHERE jo.link_id = :id AND js.person_id = :personId AND js.as_what <> 'presenter'`,
+    UNION ALL SELECT 1 FROM link_people lp WHERE lp.link_id = :id AND lp.person_id = :personId AND lp.${HOST_OTHERWISE}`,
   visitorId: `SELECT 1 FROM visitors v JOIN acting_hosts ah ON ah.sitting_id = v.sitting_id JOIN sittings m ON m.id = v.sitting_id WHERE v.id = :id AND m.ended_at IS NULL AND ah.person_id = :personId
-    UNION ALL SELECT 1 FROM visitors v JOIN sittings m ON m.id = v.sitting_id JOIN link_hosts lh ON lh.link_id = m.link_id WHERE v.id = :id AND lh.person_id = :personId
-    UNION ALL SELECT 1 FROM visitors v JOIN sittings m ON m.id = v.sitting_id JOIN joined j ON j.occurrence_id = m.occurrence_id JOIN class_staff js ON js.class_id = j.class_id WHERE v.id = :id AND js.person_id = :personId AND js.as_what <> 'presenter'`,
+    UNION ALL SELECT 1 FROM visitors v JOIN sittings m ON m.id = v.sitting_id JOIN link_people lp ON lp.link_id = m.link_id WHERE v.id = :id AND lp.person_id = :personId AND lp.${HOST_OTHERWISE}`,
 };
 
 /** Who reads of a link what its class period's teachers read: a host at that link alone. */
 const TUTOR: Partial<Record<ClassSubject, string>> = {
-  linkId: 'SELECT 1 FROM link_hosts lh WHERE lh.link_id = :id AND lh.person_id = :personId',
+  linkId: `SELECT 1 FROM link_people lp WHERE lp.link_id = :id AND lp.person_id = :personId AND lp.as_what = 'tutor'`,
 };
 
 /** How to find the class period that a path parameter speaks of. */
@@ -72,11 +75,16 @@ export async function teachesPerson(
   teacherId: number,
   personId: number,
 ): Promise<boolean | undefined> {
-  const row = await db.one<{ teaches: number }>(
-    `SELECT EXISTS (SELECT 1 FROM roll r JOIN class_staff cs ON cs.class_id = r.class_id AND cs.as_what <> 'presenter'
-       WHERE r.person_id = p.id AND cs.person_id = :teacherId) AS teaches
-     FROM people p WHERE p.id = :personId AND p.merged_into IS NULL`,
-    { teacherId, personId },
-  );
-  return row && Boolean(row.teaches);
+  const { Person, RollEntry, ClassStaff } = db.models;
+  const person = await Person.count({ where: { id: personId, merged_into: null } });
+  if (person === 0) return undefined;
+  const rolls = await RollEntry.findAll({ where: { person_id: personId } });
+  const hosted = await ClassStaff.count({
+    where: {
+      person_id: teacherId,
+      class_id: rolls.map((row) => row.class_id),
+      as_what: ['host', 'co-teacher'],
+    },
+  });
+  return hosted > 0;
 }

@@ -1,0 +1,34 @@
+import {
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Model,
+  type ModelStatic,
+  type Sequelize,
+} from 'sequelize';
+import { fixedCode, idOf, instant, ownId } from './columns.js';
+
+/** A browser that somebody is signed in with, or has been at a door with. */
+interface BrowserSessionRow extends Model<
+  InferAttributes<BrowserSessionRow>,
+  InferCreationAttributes<BrowserSessionRow>
+> {
+  id: CreationOptional<number>;
+  token_hash: string;
+  /** The account in use; nothing after signing out. */
+  account_id: CreationOptional<number | null>;
+  /** By machine time. */
+  expires_at: string;
+}
+
+export const defineBrowserSession = (sequelize: Sequelize): ModelStatic<BrowserSessionRow> =>
+  sequelize.define<BrowserSessionRow>(
+    'BrowserSession',
+    {
+      id: ownId(),
+      token_hash: fixedCode(64, { unique: true }),
+      account_id: idOf('accounts', { allowNull: true }),
+      expires_at: instant('expires_at'),
+    },
+    { tableName: 'browser_sessions', timestamps: false },
+  );

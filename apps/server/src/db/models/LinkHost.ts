@@ -1,0 +1,38 @@
+import {
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Model,
+  type ModelStatic,
+  type NonAttribute,
+  type Sequelize,
+} from 'sequelize';
+import type { LinkRow } from './Link.js';
+import type { PersonRow } from './Person.js';
+import { idOf } from './columns.js';
+
+/** Who hosts a link beside its class period’s teachers. */
+interface LinkHostRow extends Model<
+  InferAttributes<LinkHostRow>,
+  InferCreationAttributes<LinkHostRow>
+> {
+  link_id: number;
+  person_id: number;
+
+  // Asked for together with it, where it is.
+  person?: NonAttribute<PersonRow>;
+  link?: NonAttribute<LinkRow>;
+}
+
+export const defineLinkHost = (sequelize: Sequelize): ModelStatic<LinkHostRow> =>
+  sequelize.define<LinkHostRow>(
+    'LinkHost',
+    {
+      link_id: idOf('links', { primaryKey: true }),
+      person_id: idOf('people', { primaryKey: true }),
+    },
+    {
+      tableName: 'link_hosts',
+      timestamps: false,
+      indexes: [{ name: 'by_person', fields: ['person_id'] }],
+    },
+  );

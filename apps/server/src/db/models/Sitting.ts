@@ -1,0 +1,58 @@
+import {
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Model,
+  type ModelStatic,
+  type NonAttribute,
+  type Sequelize,
+} from 'sequelize';
+import type { LinkRow } from './Link.js';
+import { code, flag, idOf, instant, ownId, small, text } from './columns.js';
+
+/** What happens behind the door of one occurrence; there is one once anybody entered or opened it. */
+export interface SittingRow extends Model<
+  InferAttributes<SittingRow>,
+  InferCreationAttributes<SittingRow>
+> {
+  id: CreationOptional<number>;
+  occurrence_id: number;
+  link_id: number;
+  opened_at: CreationOptional<string | null>;
+  ended_at: CreationOptional<string | null>;
+  /** Since when no host is in. */
+  host_left_at: CreationOptional<string | null>;
+  /** Its name at the video service. */
+  room: CreationOptional<string | null>;
+  room_ready: CreationOptional<boolean>;
+  rooms_made: CreationOptional<number>;
+  /** A pasted room, as it was when it was opened. */
+  room_address: CreationOptional<string | null>;
+
+  // Asked for together with it, where it is.
+  link?: NonAttribute<LinkRow>;
+  /** What its door was opened for. */
+  occurrence?: NonAttribute<{ title: string; local_date: string }>;
+}
+
+export const defineSitting = (sequelize: Sequelize): ModelStatic<SittingRow> =>
+  sequelize.define<SittingRow>(
+    'Sitting',
+    {
+      id: ownId(),
+      occurrence_id: idOf('occurrences', { unique: true }),
+      link_id: idOf('links'),
+      opened_at: instant('opened_at', { allowNull: true }),
+      ended_at: instant('ended_at', { allowNull: true }),
+      host_left_at: instant('host_left_at', { allowNull: true }),
+      room: code(80, { allowNull: true, unique: true }),
+      room_ready: flag('room_ready'),
+      rooms_made: small({ defaultValue: 0 }),
+      room_address: text(500, { allowNull: true }),
+    },
+    {
+      tableName: 'sittings',
+      timestamps: false,
+      indexes: [{ name: 'by_link', fields: ['link_id', 'ended_at'] }],
+    },
+  );

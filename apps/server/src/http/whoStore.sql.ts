@@ -1,0 +1,22 @@
+import type { Clock } from '../clock.js';
+import type { Db } from '../db/connect.js';
+import { toSql } from '../db/sqlTime.js';
+import { NOBODY, hashToken, whoFromRow, type Who, type WhoRow } from './who.js';
+
+/** All roles of a person, with commas, in the order of the column's type. */
+export const rolesOf = (personId: string): string =>
+  `(SELECT GROUP_CONCAT(pr.role ORDER BY pr.role) FROM person_roles pr WHERE pr.person_id = ${personId})`;
+
+const WHO = `SELECT bs.id AS session_id, a.id AS account_id, a.kind, a.email, p.id AS person_id, p.name AS person_name, ${rolesOf('p.id')} AS person_roles
+  FROM browser_sessions bs LEFT JOIN accounts a ON a.id = bs.account_id LEFT JOIN people p ON p.id = a.person_id
+  WHERE bs.token_hash = :hash AND bs.expires_at > :now`;
+
+/** Who holds a browser's token. Asked with every request, so prepared. */
+export async function whoHolds(db: Db, clock: Clock, token: string | undefined): Promise<Who> {
+  if (!token) return NOBODY;
+  const [row] = await db.prepared<WhoRow>(WHO, {
+    hash: hashToken(token),
+    now: toSql(clock.machine()),
+  });
+  return row ? whoFromRow(row) : NOBODY;
+}

@@ -1,0 +1,18 @@
+export type JobKind = 'placement' | 'end-room' | 'put-out' | 'set-role' | 'post' | 'look';
+export interface Job {
+  id: number;
+  kind: JobKind;
+  subject: string;
+  payload: Record<string, string | number>;
+  tries: number;
+}
+
+/** `sooner`: where one waits already, the earlier of both times counts; else the later wish's. */
+export interface Wish {
+  kind: JobKind;
+  subject: string;
+  payload?: Record<string, string | number>;
+  dueSchool?: string | null;
+  waitSeconds?: number;
+  sooner?: boolean;
+}

@@ -1,0 +1,34 @@
+import { readFileSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+import { root } from '../build.mjs';
+
+const SERVER = join(root, 'apps/server/src');
+/** So many statements by hand are the most: models ask the rest. */
+const MOST = 60;
+/** What runs statements that stand elsewhere: the connection itself, and the migrations. */
+const CARRIERS = ['db/connect.ts', 'db/migrate.ts'];
+
+const sources = (readdirSync(SERVER, { recursive: true }) as string[]).filter((file) =>
+  file.endsWith('.ts'),
+);
+
+const statementsIn = (file: string): number =>
+  readFileSync(join(SERVER, file), 'utf8').match(/\bdb\.(rows|one|change|prepared|define)[<(]/g)
+    ?.length ?? 0;
+
+describe('statements by hand', () => {
+  const counted = sources
+    .filter((file) => !CARRIERS.includes(file))
+    .map((file) => ({ file, count: statementsIn(file) }))
+    .filter(({ count }) => count > 0);
+
+  it(`are ${MOST} at the most`, () => {
+    const all = counted.reduce((sum, { count }) => sum + count, 0);
+    expect(all).toBeGreaterThan(0);
+    expect(all).toBeLessThanOrEqual(MOST);
+  });
+  it('stand in files of their own', () => {
+    expect(counted.filter(({ file }) => !file.endsWith('.sql.ts'))).toEqual([]);
+  });
+});
