@@ -59,6 +59,8 @@ export function createApp(
     'trust proxy',
     glen.config.trustedProxies.length > 0 ? glen.config.trustedProxies : false,
   );
+  mountEndpoints(app, glen, handlersOf(glen), { checkAnswers });
+  // From here on pages.
   const https = glen.config.publicUrl.startsWith('https:');
   app.use(
     helmet({
@@ -82,7 +84,6 @@ export function createApp(
       crossOriginOpenerPolicy: { policy: 'same-origin' },
     }),
   );
-  mountEndpoints(app, glen, handlersOf(glen), { checkAnswers });
   mountProblems(app, glen);
   if (webDir && existsSync(join(webDir, 'index.html'))) {
     app.use(

@@ -174,7 +174,9 @@ async function checkOneDoor(): Promise<void> {
     pupils.map(async (pupil) => {
       const [all, ...atDoors] = await Promise.all([
         sessionsOfLearner(glen.db, DATE, DATE, pupil.personId),
-        ...codes.map(({ code }) => readDoor(glen, code, { accountId: pupil.accountId }, { now })),
+        ...codes.map(({ code }) =>
+          readDoor(glen, code, { accountId: pupil.accountId }, { at: now }),
+        ),
       ]);
       const day = all.filter(
         (row) => row.local_time === '19:00' && heldElsewhere(row, shared) === undefined,

@@ -42,12 +42,16 @@ export class Db {
 
   /**
    * The same for a statement that is asked all day: prepared once on each connection, so that the database need not read
-   * it again. Values have no lists. Within a transaction it is asked there, as any other.
+   * it again. Values have no lists; columns that hold instants are named. Within a transaction it is asked there, as any other.
    */
-  prepared<T extends object>(sql: string, values: PreparedValues): Promise<T[]> {
+  prepared<T extends object>(
+    sql: string,
+    values: PreparedValues,
+    instants: readonly (keyof T)[] = [],
+  ): Promise<T[]> {
     return this.carrying.transactionNow
       ? this.rows<T>(sql, values)
-      : this.reads.rows<T>(sql, values);
+      : this.reads.rows<T>(sql, values, instants);
   }
 
   /** Changes whole sets of rows; how many it met. */

@@ -1,5 +1,6 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { Sequelize, Transaction, type QueryOptions, type TransactionOptions } from 'sequelize';
+import { fromSql } from './sqlTime.js';
 
 interface Field {
   type: string;
@@ -7,10 +8,10 @@ interface Field {
 }
 
 /** Instants leave the database in the form that the core takes. */
-export function typeCast<Read>(field: Field, next: () => Read): Read | string | null {
+function typeCast<Read>(field: Field, next: () => Read): Read | string | null {
   if (field.type !== 'DATETIME') return next();
   const text = field.string();
-  return text === null ? null : `${text.replace(' ', 'T')}Z`;
+  return text === null ? null : fromSql(text);
 }
 
 type Work<T> = (own: Transaction) => PromiseLike<T>;
@@ -21,6 +22,8 @@ type Work<T> = (own: Transaction) => PromiseLike<T>;
  */
 export class CarryingSequelize extends Sequelize {
   private readonly running = new AsyncLocalStorage<Transaction>();
+  /** How many transactions run. */
+  private open = 0;
   /** Transactions begun within another, each with that other. */
   private readonly within = new WeakMap<Transaction, Transaction>();
 
@@ -70,13 +73,23 @@ export class CarryingSequelize extends Sequelize {
     const outer = this.transactionNow;
     const options = { ...(typeof first === 'function' ? {} : first), transaction: outer };
     const given = typeof first === 'function' ? first : work;
-    if (given)
-      return super.transaction(options, (own) =>
-        this.running.run(own, () => Promise.resolve(given(own))),
-      );
+    if (given) return this.carry(options, given);
     const own = await super.transaction(options);
     if (outer) this.within.set(own, outer);
     return own;
+  }
+
+  /** Carrying makes every promise of the process dearer, so nothing is carried while nothing runs. */
+  private async carry<T>(options: TransactionOptions, work: Work<T>): Promise<T> {
+    this.open += 1;
+    try {
+      return await super.transaction(options, (own) =>
+        this.running.run(own, () => Promise.resolve(work(own))),
+      );
+    } finally {
+      this.open -= 1;
+      if (this.open === 0) this.running.disable();
+    }
   }
 
   /** Does something apart from the transaction that runs: what goes on after it, such as a timer. */

@@ -112,68 +112,119 @@ function sessionSetter(glen: Glen, res: Response) {
   };
 }
 
-/** Mounts every endpoint of the contract. `checkAnswers` has each answer checked against its schema, for tests. */
+/** What every answer of the API says of itself: it is no page, nobody's to frame or keep, and of the type that it names. */
+function answerHeaders({ config }: Pick<Glen, 'config'>): Record<string, string> {
+  const isHttps = config.publicUrl.startsWith('https:');
+  return {
+    'Cache-Control': 'no-store',
+    'Content-Security-Policy': "default-src 'none'; frame-ancestors 'none'",
+    'Cross-Origin-Resource-Policy': 'same-origin',
+    'Referrer-Policy': 'no-referrer',
+    'X-Content-Type-Options': 'nosniff',
+    ...(isHttps ? { 'Strict-Transport-Security': 'max-age=31536000; includeSubDomains' } : {}),
+  };
+}
+
+/** Answers without what Express adds to pages: these are many, and all alike. */
+function sendJson(res: Response, headers: Record<string, string>, answer: unknown): void {
+  const body = JSON.stringify(answer);
+  res.writeHead(200, {
+    ...headers,
+    'Content-Type': 'application/json; charset=utf-8',
+    'Content-Length': Buffer.byteLength(body),
+  });
+  res.end(body);
+}
+
+interface Shape {
+  params?: z.ZodType;
+  query?: z.ZodType;
+  body?: z.ZodType;
+  answer: z.ZodType;
+}
+
+interface MountOptions {
+  /** Each answer is held against its schema, for tests. */
+  checkAnswers?: boolean;
+}
+
+/** What answers the requests of one endpoint: parsed and allowed, and then its handler. */
+function answering<N extends EndpointName>(
+  glen: Glen,
+  name: N,
+  handler: Handlers[N],
+  { checkAnswers = false }: MountOptions,
+) {
+  const endpoint = endpointOf(name);
+  const shape: Shape = schemas[name];
+  const headers = answerHeaders(glen);
+  const isWrite = endpoint.method !== 'GET';
+
+  return async (req: Request, res: Response): Promise<void> => {
+    if (isWrite && endpoint.who !== 'service') checkOrigin(glen, req);
+    refuseBrokenText(req);
+    const token = parseCookie(req.headers.cookie ?? '')[COOKIE];
+    const who = READS_WHO_ITSELF.has(name) ? NOBODY : await whoHolds(glen.db, glen.clock, token);
+    // Whoever may not call learns that before anything about what a right body looks like.
+    const params = parse(shape.params, req.params) as Params<N>;
+    await authorise(glen.db, {
+      caller: endpoint.who,
+      needsGoingOn: isWrite && !endpoint.atRest,
+      of: endpoint.of,
+      params: (params ?? {}) as Record<string, unknown>,
+      who,
+    });
+    const answer = await handler({
+      params,
+      query: parse(shape.query, req.query) as Query<N>,
+      body: parse(shape.body, req.body) as Body<N>,
+      who,
+      token,
+      address: req.ip ?? '',
+      rawBody: (req as Request & { rawBody?: Buffer }).rawBody,
+      header: (header) => req.get(header),
+      setSession: sessionSetter(glen, res),
+      res,
+    });
+    if (answer === STREAMED) return;
+    if (checkAnswers) shape.answer.parse(answer);
+    sendJson(res, headers, answer);
+  };
+}
+
+/** The door first: it is asked all day, and routes are looked through in their order. Then all that bears no body. */
+const FIRST: EndpointName[] = ['door'];
+const isRead = (name: EndpointName): boolean => endpointOf(name).method === 'GET';
+const READS = endpointNames.filter((name) => isRead(name) && !FIRST.includes(name));
+const WRITES = endpointNames.filter((name) => !isRead(name));
+
+/** Mounts every endpoint of the contract. */
 export function mountEndpoints(
   app: Express,
   glen: Glen,
   handlers: Handlers,
-  { checkAnswers = false } = {},
+  options: MountOptions = {},
 ): void {
+  const mount = <N extends EndpointName>(name: N): void => {
+    const { who, method, path } = endpointOf(name);
+    if (who === 'demo' && !glen.config.demo) return;
+    const verb = method.toLowerCase() as 'get' | 'post' | 'put';
+    app[verb](path, answering(glen, name, handlers[name], options));
+  };
   const keepRaw = (req: Request, _res: Response, body: Buffer): void => {
     (req as Request & { rawBody?: Buffer }).rawBody = body;
   };
+  [...FIRST, ...READS].forEach(mount);
   app.use('/api', express.json({ limit: '1mb', verify: keepRaw as never }));
-
-  const mountOne = <N extends EndpointName>(name: N): void => {
-    const endpoint = endpointOf(name);
-    if (endpoint.who === 'demo' && !glen.config.demo) return;
-    const shape: { params?: z.ZodType; query?: z.ZodType; body?: z.ZodType; answer: z.ZodType } =
-      schemas[name];
-    const handler = handlers[name];
-
-    app[endpoint.method.toLowerCase() as 'get' | 'post' | 'put'](
-      endpoint.path,
-      async (req: Request, res: Response) => {
-        res.set('Cache-Control', 'no-store');
-        if (endpoint.method !== 'GET' && endpoint.who !== 'service') checkOrigin(glen, req);
-        refuseBrokenText(req);
-        const token = parseCookie(req.headers.cookie ?? '')[COOKIE];
-        const who = READS_WHO_ITSELF.has(name)
-          ? NOBODY
-          : await whoHolds(glen.db, glen.clock, token);
-        // Whoever may not call learns that before anything about what a right body looks like.
-        const params = parse(shape.params, req.params) as Params<N>;
-        await authorise(glen.db, {
-          caller: endpoint.who,
-          needsGoingOn: endpoint.method !== 'GET' && !endpoint.atRest,
-          of: endpoint.of,
-          params: (params ?? {}) as Record<string, unknown>,
-          who,
-        });
-        const call: Call<N> = {
-          params,
-          query: parse(shape.query, req.query) as Query<N>,
-          body: parse(shape.body, req.body) as Body<N>,
-          who,
-          token,
-          address: req.ip ?? '',
-          rawBody: (req as Request & { rawBody?: Buffer }).rawBody,
-          header: (header) => req.get(header),
-          setSession: sessionSetter(glen, res),
-          res,
-        };
-        const answer = await handler(call);
-        if (answer === STREAMED) return;
-        if (checkAnswers) shape.answer.parse(answer);
-        res.json(answer);
-      },
-    );
-  };
-  endpointNames.forEach(mountOne);
+  WRITES.forEach(mount);
 }
 
 const sendProblem = (res: Response, problem: Problem): void => {
-  res.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
+  res
+    .status(problem.status)
+    .set({ 'Cache-Control': 'no-store', 'X-Content-Type-Options': 'nosniff' })
+    .type('application/problem+json')
+    .send(JSON.stringify(problem));
 };
 
 /** Every error as problem details; what we did not expect is logged and told without its innards. */

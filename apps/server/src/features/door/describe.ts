@@ -83,7 +83,12 @@ export async function tryDoor(
   const now = body.at
     ? placeWallTime(body.at.date, body.at.time, 0, (await readSchool(glen.db)).calendar.zone).start
     : glen.clock.school();
-  const facts = (await readDoor(glen, link.code, { accountId: body.accountId ?? null }, { now }))!;
+  const facts = (await readDoor(
+    glen,
+    link.code,
+    { accountId: body.accountId ?? null },
+    { at: now },
+  ))!;
   if (body.accountId !== undefined && !facts.who.account)
     throw wrongField('accountId', 'There is no such account.');
   const session = facts.at?.occurrence;

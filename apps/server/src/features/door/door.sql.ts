@@ -2,15 +2,16 @@ import { plusMinutes, type EntryRules, type RuleLayer } from '@glen/core';
 import type { Pennant } from '@glen/contract';
 import type { Clock } from '../../clock.js';
 import type { Db } from '../../db/connect.js';
+import type { PreparedValues } from '../../db/preparedReads.js';
 import type { MeantAs } from '../../db/models/LinkPerson.js';
 import type { VisitorRow } from '../../db/models/Visitor.js';
 import { toSql } from '../../db/sqlTime.js';
 import { hashToken, type WhoRow } from '../../http/who.js';
-import { rolesOf } from '../../http/whoStore.sql.js';
 import { FIRST_HOST, LAYER_COLUMNS, type LayerRow } from '../entry/layers.sql.js';
 
-// What decides at a door, in two prepared statements of key look-ups: the link, which is kept until something about it
-// changes, and whoever asks with the sessions near now. Doors are asked all day, and by a whole class in one minute.
+// What decides at a door, in prepared statements of key look-ups. The link and its dates near now are kept until something
+// about them changes; who asks, what they are there and what happens behind the door is asked each time, in one statement.
+// Doors are asked all day, and by a whole class in one minute.
 
 export type VisitorState = VisitorRow['state'];
 
@@ -31,21 +32,24 @@ export interface LinkAtDoorRow extends LayerRow {
   meets_elsewhere: number;
   room_address: string | null;
   link_rules: Partial<EntryRules>;
+  /** The addresses of guests whom it is for, a line each. */
+  guest_lines: string | null;
 }
 
 const LINK = `
   SELECT l.id AS link_id, l.code, l.state AS link_state, l.label, c.id AS class_id, c.title AS class_title, c.ref AS class_ref, c.period,
     c.pennant, c.put_away_at, l.rules AS link_rules, ${LAYER_COLUMNS}, h.name AS host_name, l.room_address,
+    (SELECT GROUP_CONCAT(lg.email SEPARATOR '\n') FROM link_audience lg WHERE lg.link_id = l.id) AS guest_lines,
     EXISTS (SELECT 1 FROM link_audience fa WHERE fa.link_id = l.id AND fa.class_id = l.class_id) AS for_class,
     EXISTS (SELECT 1 FROM joined jw WHERE jw.class_id = l.class_id) AS meets_elsewhere
   FROM links l JOIN class_periods c ON c.id = l.class_id JOIN school sc ON sc.id = 1 LEFT JOIN people h ON h.id = ${FIRST_HOST}
   WHERE l.code = :code`;
 
 export const linkAtDoor = async (db: Db, code: string): Promise<LinkAtDoorRow | undefined> =>
-  (await db.prepared<LinkAtDoorRow>(LINK, { code }))[0];
+  (await db.prepared<LinkAtDoorRow>(LINK, { code }, ['put_away_at']))[0];
 
-/** A session that the door could stand for, what happens behind it, and the place in it of whoever asks. */
-export interface DoorSessionRow {
+/** A session that a door could stand for. */
+export interface DoorDateRow {
   occurrence_id: number;
   series_id: number;
   key_date: string;
@@ -56,23 +60,107 @@ export interface DoorSessionRow {
   start_at: string;
   end_at: string;
   status: 'planned' | 'moved';
+  layers: RuleLayer[] | string | null;
+  /** Who was brought in to it, a line each: a person’s number or an address. */
+  invited_lines: string | null;
+}
+
+/** How far back a session that runs over is still looked for, and how far ahead doors may open, in minutes. */
+const BACK = 12 * 60;
+const AHEAD = 150;
+/** No session is longer than a day; with it the index finds those near now. */
+const LONGEST = 24 * 60;
+
+/** Held dates near an instant, and the next one after them. */
+const DATES = `
+  SELECT o.id AS occurrence_id, o.series_id, o.key_date, o.title AS session_title, o.local_date, o.local_time, o.minutes, o.start_at, o.end_at, o.status, o.layers,
+    (SELECT GROUP_CONCAT(COALESCE(i.person_id, i.email) SEPARATOR '\n') FROM invited i WHERE i.occurrence_id = o.id) AS invited_lines
+  FROM occurrences o WHERE o.link_id = :linkId AND o.status IN ('planned', 'moved') AND o.draft = 0
+    AND o.start_at > :longAgo AND o.end_at > :since AND o.start_at <= COALESCE(
+      (SELECT n.start_at FROM occurrences n WHERE n.link_id = :linkId AND n.status IN ('planned', 'moved') AND n.draft = 0 AND n.start_at > :soon ORDER BY n.start_at LIMIT 1), :soon)`;
+
+/** The dates that a link's door could stand for at an instant of school time, by when they start. */
+export async function datesAtDoor(db: Db, linkId: number, at: string): Promise<DoorDateRow[]> {
+  const values = {
+    linkId,
+    since: toSql(plusMinutes(at, -BACK)),
+    soon: toSql(plusMinutes(at, AHEAD)),
+    longAgo: toSql(plusMinutes(at, -BACK - LONGEST)),
+  };
+  const rows = await db.prepared<DoorDateRow>(DATES, values, ['start_at', 'end_at']);
+  return rows.sort((a, b) => (a.start_at < b.start_at ? -1 : 1));
+}
+
+/** What happens behind the door of one date. */
+export interface SittingAtDoor {
   sitting_id: number | null;
   opened_at: string | null;
   ended_at: string | null;
   host_left_at: string | null;
   room: string | null;
+  room_address_kept: string | null;
   inside: number;
   hosts_inside: number;
-  acting: number;
-  invited: number;
-  layers: RuleLayer[] | string | null;
-  room_address_kept: string | null;
+}
+
+/** The sittings of dates, by their occurrences. */
+export type Sittings = Map<number, SittingAtDoor>;
+
+/** A prepared statement has as many places as it has: 1, 2, 4, 8 …, the last of them filled with none. */
+const placesFor = (count: number): number => (count <= 1 ? count : 2 * placesFor(count / 2));
+
+const named = (name: string, places: number): string =>
+  Array.from({ length: places }, (_, i) => `:${name}${i}`).join(', ');
+
+/** Statements by their number of places, each made once. */
+function withPlaces(make: (places: number) => string): (count: number) => [string, number] {
+  const made = new Map<number, string>();
+  return (count) => {
+    const places = placesFor(count);
+    const sql = made.get(places) ?? make(places);
+    made.set(places, sql);
+    return [sql, places];
+  };
+}
+
+function fill(values: PreparedValues, name: string, ids: number[], places: number): void {
+  for (let i = 0; i < places; i++) values[`${name}${i}`] = ids[i] ?? 0;
+}
+
+/** Everyone inside, and the hosts among them, come from one look at the visitors. */
+const sittingsSql = withPlaces(
+  (places) => `
+  SELECT m.occurrence_id, m.id AS sitting_id, m.opened_at, m.ended_at, m.host_left_at, m.room, m.room_address AS room_address_kept,
+    (SELECT COUNT(*) FROM visitors x WHERE x.sitting_id = m.id AND x.inside = 1) AS inside,
+    (SELECT COUNT(*) FROM visitors x WHERE x.sitting_id = m.id AND x.inside = 1 AND x.role = 'host') AS hosts_inside
+  FROM sittings m WHERE m.occurrence_id IN (${named('date', places)})`,
+);
+
+const SITTING_INSTANTS = ['opened_at', 'ended_at', 'host_left_at'] as const;
+
+export async function sittingsAtDoor(db: Db, occurrenceIds: number[]): Promise<Sittings> {
+  if (occurrenceIds.length === 0) return new Map();
+  const [sql, places] = sittingsSql(occurrenceIds.length);
+  const values: PreparedValues = {};
+  fill(values, 'date', occurrenceIds, places);
+  const rows = await db.prepared<SittingAtDoor & { occurrence_id: number }>(
+    sql,
+    values,
+    SITTING_INSTANTS,
+  );
+  return new Map(rows.map(({ occurrence_id, ...sitting }) => [occurrence_id, sitting]));
+}
+
+/** Somebody's place at one sitting. */
+export interface PlaceAtDoor {
   visitor_id: number | null;
   visitor_state: VisitorState | null;
   entry_code: string | null;
   may_present: number | null;
   word: string | null;
   knocked_at: string | null;
+  /** It was handed over to them. */
+  acting: boolean;
 }
 
 /** What somebody is at a link; `seriesId` 0: always, `key` '': at all dates of the series. */
@@ -85,95 +173,113 @@ export interface MeantHere {
 /** Who asks, and what they are at the link. */
 export interface AskerRow extends WhoRow {
   meant: MeantHere[];
-  /** The link is for their address. */
-  by_address: number;
 }
 
 /** Who stands at a door: whoever holds a browser's token, or, for trying the door, an account or nobody. */
 export type Asker = { token: string | undefined } | { accountId: number | null };
 
-/** How far back a session that runs over is still looked for, and how far ahead doors may open, in minutes. */
-const BACK = 12 * 60;
-const AHEAD = 150;
-/** No session is longer than a day; with it the index finds those near now. */
-const LONGEST = 24 * 60;
-
-/** Whoever is inside is counted only where anybody entered. No ORDER BY: with it the database would write the rules of every row to a temporary table first. */
-const askerSql = (account: string): string => `
-  SELECT bs.id AS session_id, a.id AS account_id, a.kind, a.email, p.id AS person_id, p.name AS person_name, ${rolesOf('p.id')} AS person_roles,
-    (SELECT GROUP_CONCAT(CONCAT_WS(' ', lp.as_what, lp.series_id, lp.key_date)) FROM link_people lp WHERE lp.link_id = :linkId AND lp.person_id = p.id) AS meant_as,
-    EXISTS (SELECT 1 FROM link_audience lg WHERE lg.link_id = :linkId AND lg.email = a.email) AS by_address,
-    o.id AS occurrence_id, o.series_id, o.key_date, o.title AS session_title, o.local_date, o.local_time, o.minutes, o.start_at, o.end_at, o.status, o.layers,
-    m.id AS sitting_id, m.opened_at, m.ended_at, m.host_left_at, m.room, m.room_address AS room_address_kept,
-    IF(m.id IS NULL, '0/0', (SELECT CONCAT(COUNT(*), '/', COALESCE(SUM(x.role = 'host'), 0)) FROM visitors x WHERE x.sitting_id = m.id AND x.inside = 1)) AS counts,
-    ah.person_id IS NOT NULL AS acting, i.id IS NOT NULL AS invited,
-    v.id AS visitor_id, v.state AS visitor_state, v.entry_code, v.may_present, v.word, v.knocked_at
-  FROM (SELECT 1 AS asked) one
+/** One row for each role, each standing at the link and each place behind the door: of everything there is one or two. */
+const askerSql = (account: string, places: number): string => `
+  SELECT bs.id AS session_id, a.id AS account_id, a.kind, a.email, p.id AS person_id, p.name AS person_name, pr.role, lp.as_what, lp.series_id, lp.key_date
+    ${places === 0 ? '' : ', v.sitting_id, v.id AS visitor_id, v.state AS visitor_state, v.entry_code, v.may_present, v.word, v.knocked_at, ah.sitting_id AS acting_in'}
+  FROM school sc
   LEFT JOIN browser_sessions bs ON bs.token_hash = :hash AND bs.expires_at > :machine
   LEFT JOIN accounts a ON a.id = ${account} LEFT JOIN people p ON p.id = a.person_id
-  LEFT JOIN occurrences o ON o.link_id = :linkId AND o.status IN ('planned', 'moved') AND o.draft = 0
-    AND o.start_at > :longAgo AND o.end_at > :since AND o.start_at <= COALESCE(
-      (SELECT n.start_at FROM occurrences n WHERE n.link_id = :linkId AND n.status IN ('planned', 'moved') AND n.draft = 0 AND n.start_at > :soon ORDER BY n.start_at LIMIT 1), :soon)
-  LEFT JOIN sittings m ON m.occurrence_id = o.id
-  LEFT JOIN acting_hosts ah ON ah.sitting_id = m.id AND ah.person_id = a.person_id
-  LEFT JOIN visitors v ON v.sitting_id = m.id AND v.visitor_key = IF(a.id IS NULL, CONCAT('s', bs.id), CONCAT('a', a.id))
-  LEFT JOIN invited i ON i.occurrence_id = o.id AND (i.person_id = a.person_id OR i.email = a.email)`;
+  LEFT JOIN person_roles pr ON pr.person_id = a.person_id
+  LEFT JOIN link_people lp ON lp.link_id = :linkId AND lp.person_id = a.person_id
+  ${
+    places === 0
+      ? ''
+      : `LEFT JOIN visitors v ON v.sitting_id IN (${named('sitting', places)}) AND v.visitor_key = IF(a.id IS NULL, CONCAT('s', bs.id), CONCAT('a', a.id))
+  LEFT JOIN acting_hosts ah ON ah.sitting_id IN (${named('sitting', places)}) AND ah.person_id = a.person_id`
+  }
+  WHERE sc.id = 1`;
 
-const BY_BROWSER = askerSql('bs.account_id');
-const BY_ACCOUNT = askerSql(':accountId');
+const byBrowser = withPlaces((places) => askerSql('bs.account_id', places));
+const byAccount = withPlaces((places) => askerSql(':accountId', places));
 
-interface AskedRow extends WhoRow {
-  meant_as: string | null;
-  by_address: number;
-  counts: string;
+interface AskedRow extends Omit<WhoRow, 'person_roles'>, Omit<PlaceAtDoor, 'acting'> {
+  role: string | null;
+  as_what: MeantAs | null;
+  series_id: number | null;
+  key_date: string | null;
+  sitting_id?: number | null;
+  acting_in?: number | null;
 }
 
-/** `joining-host 12 2026-10-14,member 0`. */
-function readMeant(listed: string | null): MeantHere[] {
-  if (listed === null) return [];
-  return listed.split(',').map((one) => {
-    const [as, seriesId, key = ''] = one.split(' ');
-    return { as: as as MeantAs, seriesId: Number(seriesId), key };
-  });
+/** Each of the values once. */
+const once = (values: (string | null)[]): string[] => [
+  ...new Set(values.filter((value) => value !== null)),
+];
+
+function meantIn(rows: AskedRow[]): MeantHere[] {
+  const meant = new Map<string, MeantHere>();
+  for (const { as_what, series_id, key_date } of rows)
+    if (as_what !== null)
+      meant.set(`${as_what} ${series_id} ${key_date}`, {
+        as: as_what,
+        seriesId: series_id!,
+        key: key_date!,
+      });
+  return [...meant.values()];
 }
 
-/** Who asks, without what the row says of a session. */
-function askerFrom(row: AskedRow): AskerRow {
-  const { session_id, account_id, kind, email, person_id, person_name, person_roles } = row;
-  const who = { session_id, account_id, kind, email, person_id, person_name, person_roles };
-  return { ...who, by_address: row.by_address, meant: readMeant(row.meant_as) };
+/** Nobody has a place at a sitting before they enter or knock. */
+export const NO_PLACE: PlaceAtDoor = {
+  visitor_id: null,
+  visitor_state: null,
+  entry_code: null,
+  may_present: null,
+  word: null,
+  knocked_at: null,
+  acting: false,
+};
+
+/** Somebody's places, by their sittings. */
+export type Places = Map<number, PlaceAtDoor>;
+
+function placesIn(rows: AskedRow[]): Places {
+  const places: Places = new Map();
+  for (const row of rows) {
+    if (row.sitting_id == null) continue;
+    const { visitor_id, visitor_state, entry_code, may_present, word, knocked_at } = row;
+    const place = { visitor_id, visitor_state, entry_code, may_present, word, knocked_at };
+    places.set(row.sitting_id, { ...place, acting: false });
+  }
+  for (const { acting_in: id } of rows)
+    if (id != null) places.set(id, { ...(places.get(id) ?? NO_PLACE), acting: true });
+  return places;
 }
 
-/** Everyone inside, and the hosts among them, come from one look at the visitors. */
-function withCounts(row: AskedRow & DoorSessionRow): DoorSessionRow {
-  const [inside, hosts] = row.counts.split('/');
-  return { ...row, inside: Number(inside), hosts_inside: Number(hosts) };
+interface Asked {
+  asker: AskerRow;
+  places: Places;
 }
 
-/** Who asks at a link's door at an instant, and the sessions that it could stand for, by when they start. */
+function askedFrom(rows: AskedRow[]): Asked {
+  const { session_id, account_id, kind, email, person_id, person_name } = rows[0]!;
+  const roles = once(rows.map((row) => row.role));
+  const person_roles = roles.length > 0 ? roles.join(',') : null;
+  const asker = { session_id, account_id, kind, email, person_id, person_name, person_roles };
+  return { asker: { ...asker, meant: meantIn(rows) }, places: placesIn(rows) };
+}
+
+/** Who asks at a link's door, with their places at some sittings. */
 export async function askerAtDoor(
   { db, clock }: { db: Db; clock: Clock },
   linkId: number,
   asker: Asker,
-  at: string,
-): Promise<{ asker: AskerRow; sessions: DoorSessionRow[] }> {
-  const byBrowser = 'token' in asker;
-  const rows = await db.prepared<AskedRow & (DoorSessionRow | { occurrence_id: null })>(
-    byBrowser ? BY_BROWSER : BY_ACCOUNT,
-    {
-      linkId,
-      machine: toSql(clock.machine()),
-      hash: byBrowser && asker.token ? hashToken(asker.token) : '',
-      ...(byBrowser ? {} : { accountId: asker.accountId }),
-      since: toSql(plusMinutes(at, -BACK)),
-      soon: toSql(plusMinutes(at, AHEAD)),
-      longAgo: toSql(plusMinutes(at, -BACK - LONGEST)),
-    },
-  );
-  const first = rows[0]!;
-  const sessions = rows
-    .filter((row): row is AskedRow & DoorSessionRow => row.occurrence_id !== null)
-    .map(withCounts)
-    .sort((a, b) => (a.start_at < b.start_at ? -1 : 1));
-  return { asker: askerFrom(first), sessions };
+  sittingIds: number[],
+): Promise<Asked> {
+  const isBrowser = 'token' in asker;
+  const [sql, places] = (isBrowser ? byBrowser : byAccount)(sittingIds.length);
+  const values: PreparedValues = {
+    linkId,
+    machine: toSql(clock.machine()),
+    hash: isBrowser && asker.token ? hashToken(asker.token) : '',
+  };
+  if (!isBrowser) values.accountId = asker.accountId;
+  fill(values, 'sitting', sittingIds, places);
+  const instants = places === 0 ? [] : (['knocked_at'] as const);
+  return askedFrom(await db.prepared<AskedRow>(sql, values, instants));
 }

@@ -1,6 +1,5 @@
 import {
   EARLY_OPENING_MINUTES,
-  HOST_GRACE_MINUTES,
   decideEntry,
   doorSession,
   plusMinutes,
@@ -17,39 +16,18 @@ import {
 } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import { isStaff } from '../../http/access.js';
-import { rolesFrom, whoFromRow, type Who } from '../../http/who.js';
+import { whoFromRow, type Who } from '../../http/who.js';
 import { ownLayers, rulesOfLinks, rulesOfSession } from '../entry/layers.js';
 import { joinedOf, type JoinedRow } from '../link/joined.sql.js';
+import { NO_PLACE, askerAtDoor, type Asker } from './door.sql.js';
 import {
-  askerAtDoor,
-  type Asker,
-  type AskerRow,
-  type DoorSessionRow,
-  type MeantHere,
-} from './door.sql.js';
-import { readLinkAtDoor, type LinkAtDoor } from './links.js';
-
-/** The link, its class period and its rules, and who asks with what they are there at any time. */
-export interface DoorRow extends LinkAtDoor, AskerRow {
-  /** In the link's audience. */
-  on_roll: boolean;
-  /** Host or presenter by the class period, or host at this link alone. */
-  class_host: boolean;
-  class_presenter: boolean;
-  link_host: boolean;
-  /** The link is for them by name or address, as a guest. */
-  link_invited: boolean;
-}
-
-interface Session extends DoorSessionRow {
-  start: string;
-  end: string;
-  hostInside: boolean;
-  /** With a class period that joins this session. */
-  joined_roll: boolean;
-  joined_host: boolean;
-  joined_named: boolean;
-}
+  NO_SITTING,
+  doorRow,
+  sessionAtDoorOf,
+  type DoorRow,
+  type SessionAtDoor,
+} from './atDoor.js';
+import { readBeforehand } from './links.js';
 
 /** A door as it stands for whoever asks, at this moment of school time. */
 export interface DoorFacts {
@@ -63,7 +41,7 @@ export interface DoorFacts {
   isHost: boolean;
   /** Somewhere to go in to: a room of the video service, or an address that a host gave. */
   hasRoom: boolean;
-  at: AtDoor<Session> | null;
+  at: AtDoor<SessionAtDoor> | null;
   now: string;
 }
 
@@ -75,41 +53,9 @@ const isNear = (opens: string, now: string): boolean =>
 export const isOnRoll = ({ row, at }: Pick<DoorFacts, 'row' | 'at'>): boolean =>
   row.on_roll || Boolean(at?.occurrence.joined_roll);
 
-const hostIsInside = (row: DoorSessionRow, now: string): boolean =>
-  row.sitting_id !== null &&
-  row.ended_at === null &&
-  (row.hosts_inside > 0 ||
-    (row.host_left_at !== null && plusMinutes(row.host_left_at, HOST_GRACE_MINUTES) > now));
-
-const isAs = (meant: MeantHere[], as: MeantHere['as']): boolean => meant.some((m) => m.as === as);
-
-/** Whether somebody joins one session, as what they are with their class period. */
-const joinsAs = (meant: MeantHere[], as: MeantHere['as'], session: DoorSessionRow): boolean =>
-  meant.some(
-    (m) =>
-      m.as === as &&
-      (m.seriesId === 0 || m.seriesId === session.series_id) &&
-      (m.key === '' || m.key === session.key_date),
-  );
-
-function doorRow(link: LinkAtDoor, asker: AskerRow): DoorRow {
-  const { meant, by_address, person_roles } = asker;
-  const isMember = isAs(meant, 'member');
-  const isGuest = rolesFrom(person_roles).includes('guest');
-  return {
-    ...link,
-    ...asker,
-    on_roll: isMember,
-    class_host: isAs(meant, 'host'),
-    class_presenter: isAs(meant, 'presenter'),
-    link_host: isAs(meant, 'tutor'),
-    link_invited: Boolean(by_address) || (isMember && isGuest),
-  };
-}
-
 interface Look {
   /** An instant of school time; left out, now. */
-  now?: string;
+  at?: string | undefined;
   /** This very door, though its class period meets at another's. */
   straight?: boolean;
   /** Reads the link itself anew, for whoever writes next. */
@@ -121,27 +67,36 @@ export async function readDoor(
   glen: Glen,
   code: string,
   asker: Asker,
-  { now = glen.clock.school(), straight = false, fresh = false }: Look = {},
+  { at: instant, straight = false, fresh = false }: Look = {},
 ): Promise<DoorFacts | undefined> {
-  const link = await (fresh ? readLinkAtDoor(glen.db, code) : glen.doors.byCode(code));
-  if (!link) return undefined;
-  const asked = await askerAtDoor(glen, link.link_id, asker, now);
-  const row = doorRow(link, asked.asker);
-  const at = new Moment(row, asked.sessions, now);
+  const now = instant ?? glen.clock.school();
+  // What is kept is kept for now.
+  const isKept = !fresh && instant === undefined;
+  const door = await (isKept ? glen.doors.byCode(code) : readBeforehand(glen.db, code, now));
+  if (!door) return undefined;
+  const { link, dates, sittings } = door;
+  const sittingIds = [...sittings.values()].map((sitting) => sitting.sitting_id!);
+  const { asker: asking, places } = await askerAtDoor(glen, link.link_id, asker, sittingIds);
+  const row = doorRow(link, asking);
+  const sessions = dates.map((date) => {
+    const sitting = sittings.get(date.occurrence_id) ?? NO_SITTING;
+    const place = places.get(sitting.sitting_id ?? 0) ?? NO_PLACE;
+    return sessionAtDoorOf(date, { sitting, place }, row, now);
+  });
+  const at = new Moment(row, sessions, now);
   // What this class period holds at another's door stands there: its own door leads on, or stays shut meanwhile.
   const shared = at.mayMeetElsewhere && !straight ? await sharedFrom(glen, row, now) : [];
-  const sessions = withoutShared(at.sessions, shared);
-  const away = shared.length > 0 ? await sharedAt(glen, at, sessions, shared) : null;
+  const own = withoutShared(at.sessions, shared);
+  const away = shared.length > 0 ? await sharedAt(glen, at, own, shared) : null;
   if (away?.own_door === 'leads') {
-    const there = await readDoor(glen, away.code, asker, { now, straight: true, fresh });
+    const there = await readDoor(glen, away.code, asker, { at: instant, straight: true, fresh });
     if (there) return { ...there, came: { by: 'together', until: null } };
   }
-  return factsOf(at, away, { sessions, makesRooms: glen.video !== null });
+  return factsOf(at, away, { sessions: own, makesRooms: glen.video !== null });
 }
 
 /** What one look at the database tells of a door, at an instant. */
 class Moment {
-  readonly sessions: Session[];
   /** Host here by the class period or the link, at any time. */
   readonly linkHost: boolean;
   readonly linkRules: EntryRules;
@@ -149,21 +104,12 @@ class Moment {
 
   constructor(
     readonly row: DoorRow,
-    rows: DoorSessionRow[],
+    readonly sessions: SessionAtDoor[],
     readonly now: string,
   ) {
     this.layers = row.layers;
     this.linkRules = row.rules;
     this.linkHost = this.isOfSchool && (row.class_host || row.link_host);
-    this.sessions = rows.map((r) => ({
-      ...r,
-      start: r.start_at,
-      end: r.end_at,
-      hostInside: hostIsInside(r, now),
-      joined_roll: joinsAs(row.meant, 'joining-member', r),
-      joined_host: joinsAs(row.meant, 'joining-host', r),
-      joined_named: joinsAs(row.meant, 'joining-presenter', r),
-    }));
   }
 
   get isOfSchool(): boolean {
@@ -175,7 +121,7 @@ class Moment {
     return link_state === 'live' && Boolean(for_class) && Boolean(meets_elsewhere);
   }
 
-  readonly rulesAt = ({ layers }: Session): EntryRules =>
+  readonly rulesAt = ({ layers }: SessionAtDoor): EntryRules =>
     layers === null ? this.linkRules : resolveRules([...this.layers, ...ownLayers(layers)]).rules;
 }
 
@@ -183,7 +129,7 @@ const sharedFrom = async (glen: Glen, row: DoorRow, now: string): Promise<Joined
   (await joinedOf(glen.db, [row.class_id], now)).filter((j) => j.link_id !== row.link_id);
 
 interface Behind {
-  sessions: Session[];
+  sessions: SessionAtDoor[];
   /** A video service makes a room wherever none was given. */
   makesRooms: boolean;
 }
@@ -213,7 +159,7 @@ function factsOf(at: Moment, away: JoinedRow | null, { sessions, makesRooms }: B
 async function sharedAt(
   glen: Glen,
   { now, linkHost, rulesAt }: Moment,
-  own: Session[],
+  own: SessionAtDoor[],
   shared: JoinedRow[],
 ): Promise<JoinedRow | null> {
   const rules = await rulesOfLinks(

@@ -3,33 +3,73 @@ import type { LiveChange } from '@glen/contract';
 import type { Clock } from '../../clock.js';
 import type { Db } from '../../db/connect.js';
 import { layersFrom } from '../entry/layers.js';
-import { linkAtDoor, type LinkAtDoorRow } from './door.sql.js';
+import {
+  datesAtDoor,
+  linkAtDoor,
+  sittingsAtDoor,
+  type DoorDateRow,
+  type LinkAtDoorRow,
+  type Sittings,
+} from './door.sql.js';
 
-/** A link as its door needs it, with its rules resolved. */
+/** A link as its door needs it, with its rules resolved and the guests whom it is for by their addresses. */
 export interface LinkAtDoor extends LinkAtDoorRow {
   layers: RuleLayer[];
   rules: EntryRules;
+  guests: string[];
 }
 
-/** Seconds after which a link is read anew though nothing was told of it: a host's new name, say. */
-const KEPT_SECONDS = 20;
-/** So many links are kept at the most. */
-const MOST = 2000;
+/** A date that the door could stand for, and who was brought in to it: people's numbers and addresses. */
+export interface DateAtDoor extends DoorDateRow {
+  invitedHere: string[];
+}
 
-interface Kept {
+/** All that a door needs to know before it is asked who stands there. */
+export interface DoorBeforehand {
   link: LinkAtDoor;
-  until: string;
+  dates: DateAtDoor[];
+  sittings: Sittings;
 }
 
-export async function readLinkAtDoor(db: Db, code: string): Promise<LinkAtDoor | undefined> {
+const linesOf = (text: string | null): string[] => text?.split('\n') ?? [];
+
+async function readLink(db: Db, code: string): Promise<LinkAtDoor | undefined> {
   const row = await linkAtDoor(db, code);
   if (!row) return undefined;
   const layers = layersFrom(row);
-  return { ...row, layers, rules: resolveRules(layers).rules };
+  const { rules } = resolveRules(layers);
+  return { ...row, layers, rules, guests: linesOf(row.guest_lines) };
+}
+
+const idsOf = (dates: DateAtDoor[]): number[] => dates.map((date) => date.occurrence_id);
+
+/** Reads it as it stands, for an instant of school time. */
+export async function readBeforehand(
+  db: Db,
+  code: string,
+  at: string,
+): Promise<DoorBeforehand | undefined> {
+  const link = await readLink(db, code);
+  if (!link) return undefined;
+  const rows = await datesAtDoor(db, link.link_id, at);
+  const dates = rows.map((row) => ({ ...row, invitedHere: linesOf(row.invited_lines) }));
+  return { link, dates, sittings: await sittingsAtDoor(db, idsOf(dates)) };
+}
+
+/** Seconds after which a door is read anew though nothing was told of it: a host's new name, a date that has come near. */
+const KEPT_SECONDS = 20;
+/** So many doors are kept at the most. */
+const MOST = 2000;
+
+interface Kept {
+  door: DoorBeforehand;
+  until: string;
+  /** Somebody has come or gone, opened or ended: the sittings are read anew. */
+  isStirred: boolean;
 }
 
 /**
- * Links by their codes, kept for those who look at doors until a change of the link or its class period is told, by this
+ * Doors by their codes, kept for those who look until a change of the link, its class period or its dates is told, by this
  * process or another. Who enters reads anew, under the link's lock.
  */
 export class LinksAtDoors {
@@ -44,31 +84,39 @@ export class LinksAtDoors {
     this.clock = clock;
   }
 
-  async byCode(code: string): Promise<LinkAtDoor | undefined> {
+  async byCode(code: string): Promise<DoorBeforehand | undefined> {
     const known = this.kept.get(code);
-    if (known && known.until > this.clock.machine()) return known.link;
-    const turn = this.turn;
-    const link = await readLinkAtDoor(this.db, code);
-    if (link && turn === this.turn) this.keep(code, link);
-    return link;
+    const isGood = known !== undefined && known.until > this.clock.machine();
+    if (isGood && !known.isStirred) return known.door;
+    const { turn } = this;
+    const door = isGood
+      ? await this.withSittings(known.door)
+      : await readBeforehand(this.db, code, this.clock.school());
+    if (door && turn === this.turn) this.keep(code, door, isGood ? known.until : undefined);
+    return door;
   }
 
-  private keep(code: string, link: LinkAtDoor): void {
+  private async withSittings(door: DoorBeforehand): Promise<DoorBeforehand> {
+    return { ...door, sittings: await sittingsAtDoor(this.db, idsOf(door.dates)) };
+  }
+
+  private keep(code: string, door: DoorBeforehand, until = this.clock.machine(KEPT_SECONDS)): void {
     this.kept.delete(code);
-    this.kept.set(code, { link, until: this.clock.machine(KEPT_SECONDS) });
+    this.kept.set(code, { door, until, isStirred: false });
     if (this.kept.size > MOST) this.kept.delete(this.kept.keys().next().value!);
   }
 
-  /** Something changed: links that it may bear on are read anew. */
-  forget = (change: LiveChange, topic: string): void => {
-    if (change.thing === 'desk') return;
+  /** Something changed: doors that it may bear on are read anew, those behind which somebody moved as far as that goes. */
+  forget = ({ thing }: LiveChange, topic: string): void => {
     this.turn += 1;
+    if (topic === 'clock') this.kept.clear();
     const [kind, id] = topic.split(':');
-    if (kind !== 'class' && kind !== 'door') {
-      if (kind === 'clock') this.kept.clear();
-      return;
+    if (kind !== 'class' && kind !== 'door') return;
+    for (const [code, kept] of this.kept) {
+      const { link } = kept.door;
+      if (Number(id) !== (kind === 'class' ? link.class_id : link.link_id)) continue;
+      if (thing === 'desk') kept.isStirred = true;
+      else this.kept.delete(code);
     }
-    for (const [code, { link }] of this.kept)
-      if (Number(id) === (kind === 'class' ? link.class_id : link.link_id)) this.kept.delete(code);
   };
 }
