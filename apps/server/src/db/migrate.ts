@@ -11,6 +11,7 @@ import * as m0007 from './migrations/0007-posting.js';
 import * as m0008 from './migrations/0008-moving-in.js';
 import * as m0009 from './migrations/0009-people.js';
 import * as m0010 from './migrations/0010-link-people.js';
+import * as m0011 from './migrations/0011-in-order.js';
 import {
   databaseKind,
   makeBooks,
@@ -38,6 +39,7 @@ const MIGRATIONS: Migration[] = [
   m0008,
   m0009,
   m0010,
+  m0011,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

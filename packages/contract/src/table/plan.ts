@@ -115,9 +115,17 @@ export const plan = {
     }),
   },
   strip: {
-    query: z.object({ from: date, to: date, of: z.enum(['mine', 'all']).default('mine') }),
+    query: z.object({
+      from: date,
+      to: date,
+      of: z.enum(['mine', 'all']).default('mine'),
+      /** Of all class periods those after this one, in their order. */
+      after: idParam.optional(),
+    }),
     answer: z.object({
       classes: z.array(classItemSchema),
+      /** Whether there are more after the last. */
+      hasMore: z.boolean(),
       series: z.array(stripSeries),
       notches: z.array(notch),
       undated: z.array(z.object({ seriesId: id, classId: id, title: z.string() })),

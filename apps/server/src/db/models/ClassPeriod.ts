@@ -32,6 +32,8 @@ export interface ClassPeriodRow extends Model<
   door_tried: CreationOptional<boolean>;
   /** An occasion is no class: it has no period and no roll. */
   kind: CreationOptional<'class' | 'occasion'>;
+  /** By its period, those without one last: the order of lists; kept by the database. */
+  listed: CreationOptional<string | null>;
 }
 
 export const defineClassPeriod = (sequelize: Sequelize): ModelStatic<ClassPeriodRow> =>
@@ -50,6 +52,11 @@ export const defineClassPeriod = (sequelize: Sequelize): ModelStatic<ClassPeriod
       knock_until_roll: flag('knock_until_roll'),
       door_tried: flag('door_tried'),
       kind: oneOf(['class', 'occasion'], { defaultValue: 'class' }),
+      listed: text(41, { allowNull: true }),
     },
-    { tableName: 'class_periods', timestamps: false },
+    {
+      tableName: 'class_periods',
+      timestamps: false,
+      indexes: [{ name: 'in_order', fields: ['put_away_at', 'listed', 'title', 'id'] }],
+    },
   );

@@ -3,6 +3,9 @@ import type { Db } from '../../db/connect.js';
 /** Characters that stand for others in LIKE, as themselves. */
 const literally = (word: string): string => word.replace(/[\\%_]/g, (c) => `\\${c}`);
 
+/** A pattern of LIKE that matches what begins with a word. */
+export const begins = (word: string): string => `${literally(word)}%`;
+
 interface Condition {
   sql: string;
   values: Record<string, string>;
@@ -20,7 +23,7 @@ export function foundByWords(personId: string, words: string[]): Condition {
   );
   return {
     sql: sql.join(' AND '),
-    values: Object.fromEntries(words.map((word, i) => [`word${i}`, `${literally(word)}%`])),
+    values: Object.fromEntries(words.map((word, i) => [`word${i}`, begins(word)])),
   };
 }
 

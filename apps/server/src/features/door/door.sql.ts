@@ -236,7 +236,7 @@ export const NO_PLACE: PlaceAtDoor = {
 };
 
 /** Somebody's places, by their sittings. */
-export type Places = Map<number, PlaceAtDoor>;
+type Places = Map<number, PlaceAtDoor>;
 
 function placesIn(rows: AskedRow[]): Places {
   const places: Places = new Map();

@@ -25,7 +25,7 @@ export interface DateAtDoor extends DoorDateRow {
 }
 
 /** All that a door needs to know before it is asked who stands there. */
-export interface DoorBeforehand {
+interface DoorBeforehand {
   link: LinkAtDoor;
   dates: DateAtDoor[];
   sittings: Sittings;

@@ -1,7 +1,7 @@
 import { wordsAsked } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import { rolesOf } from '../../http/whoStore.sql.js';
-import { foundByWords } from '../accounts/words.sql.js';
+import { begins, foundByWords } from '../accounts/words.sql.js';
 
 const MOST = 8;
 /** What somebody typed, as a pattern of LIKE that matches it anywhere and nothing else. */
@@ -15,14 +15,26 @@ interface FoundPerson {
   email: string | null;
 }
 
-/** People of the school by the beginnings of their names and addresses. */
-export function findPeople(db: Db, typed: string): Promise<FoundPerson[]> {
-  const { sql, values } = foundByWords('p.id', wordsAsked(typed));
-  return db.rows(
-    `SELECT p.id, p.name, ${rolesOf('p.id')} AS roles, (SELECT a.email FROM accounts a WHERE a.person_id = p.id ORDER BY a.kind LIMIT 1) AS email
-     FROM people p WHERE p.retired_at IS NULL AND ${sql} ORDER BY p.name, p.id LIMIT ${MOST}`,
-    values,
+/** One person may be found by several words that begin alike. */
+const MOST_BY_WORDS = 2 * MOST;
+
+/**
+ * People of the school by the beginnings of their names and addresses: those whose words come first. They are looked up
+ * in the order of the words, and no further than is shown, so that one letter typed reads a few rows and not thousands.
+ */
+export async function findPeople(db: Db, typed: string): Promise<FoundPerson[]> {
+  const [longest, ...others] = wordsAsked(typed).sort((a, b) => b.length - a.length);
+  if (longest === undefined) return [];
+  const too =
+    others.length > 0 ? foundByWords('w.person_id', others) : { sql: '1 = 1', values: {} };
+  const found = await db.rows<FoundPerson>(
+    `SELECT DISTINCT p.id, p.name, ${rolesOf('p.id')} AS roles, (SELECT a.email FROM accounts a WHERE a.person_id = p.id ORDER BY a.kind LIMIT 1) AS email
+     FROM (SELECT w.person_id FROM person_words w JOIN people here ON here.id = w.person_id AND here.retired_at IS NULL
+       WHERE w.word LIKE :longest AND ${too.sql} ORDER BY w.word, w.person_id LIMIT ${MOST_BY_WORDS}) f
+     JOIN people p ON p.id = f.person_id ORDER BY p.name, p.id`,
+    { ...too.values, longest: begins(longest) },
   );
+  return found.slice(0, MOST);
 }
 
 /** The class periods of a teacher on whose rolls these people stand. */

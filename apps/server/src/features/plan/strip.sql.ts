@@ -28,14 +28,23 @@ const FOR_CLASS =
 /** Drafts are their hosts' business alone. */
 const VISIBLE = `(o.draft = 0 OR EXISTS (SELECT 1 FROM class_staff cs WHERE cs.class_id = o.class_id AND cs.person_id = :personId AND cs.as_what <> 'presenter'))`;
 
-export const notchesBetween = (
+/** The links of class periods: their dates stand in an index by link and day. Asked by class period or day, the database would look through those of the whole year, or of the whole school. */
+async function linksOf(db: Db, classIds: number[]): Promise<number[]> {
+  const links = await db.models.Link.findAll({ attributes: ['id'], where: { class_id: classIds } });
+  return [0, ...links.map((link) => link.id)];
+}
+
+const DATES_OF_LINKS =
+  'occurrences o WHERE o.link_id IN (:linkIds) AND o.local_date BETWEEN :from AND :to';
+
+export const notchesBetween = async (
   db: Db,
-  of: { from: string; to: string; classIds: number[]; personId: number },
+  { classIds, ...of }: { from: string; to: string; classIds: number[]; personId: number },
 ): Promise<NotchRow[]> =>
   db.rows<NotchRow>(
     `SELECT o.id, o.series_id, o.class_id, o.key_date, o.local_date, o.local_time, o.minutes, o.start_at, o.end_at, o.status, o.was_date, o.was_time, o.was_minutes, o.why, o.title, o.link_id, ${FOR_CLASS} AS for_class
-     FROM occurrences o WHERE o.local_date BETWEEN :from AND :to AND o.class_id IN (:classIds) AND o.status <> 'skipped' AND ${VISIBLE} ORDER BY o.start_at, o.id`,
-    of,
+     FROM ${DATES_OF_LINKS} AND o.status <> 'skipped' AND ${VISIBLE} ORDER BY o.start_at, o.id`,
+    { ...of, linkIds: await linksOf(db, classIds) },
   );
 
 export const seriesOfClasses = (
@@ -76,14 +85,13 @@ export const peopleInCommon = (db: Db, classId: number): Promise<Common[]> =>
     { classId },
   );
 
-export const bookingsOf = (
+export const bookingsOf = async (
   db: Db,
-  of: { from: string; to: string; classIds: number[]; exceptSeries: number },
+  { classIds, ...of }: { from: string; to: string; classIds: number[]; exceptSeries: number },
 ): Promise<NotchRow[]> =>
   db.rows<NotchRow>(
-    `SELECT o.id, o.series_id, o.class_id, o.local_date, o.local_time, o.minutes, o.start_at, o.end_at, o.status, o.title, o.link_id, ${FOR_CLASS} AS for_class FROM occurrences o
-     WHERE o.local_date BETWEEN :from AND :to AND o.class_id IN (:classIds) AND o.status IN ('planned', 'moved') AND o.draft = 0 AND o.series_id <> :exceptSeries ORDER BY o.start_at, o.id`,
-    of,
+    `SELECT o.id, o.series_id, o.class_id, o.local_date, o.local_time, o.minutes, o.start_at, o.end_at, o.status, o.title, o.link_id, ${FOR_CLASS} AS for_class FROM ${DATES_OF_LINKS} AND o.status IN ('planned', 'moved') AND o.draft = 0 AND o.series_id <> :exceptSeries ORDER BY o.start_at, o.id`,
+    { ...of, linkIds: await linksOf(db, classIds) },
   );
 
 /** Whom links for a part of their class period hold: their audience and their own hosts. */

@@ -11,7 +11,7 @@ import type { Glen } from '../../glen.js';
 import { wrongField } from '../../http/problem.js';
 import { joinedOf, type JoinedRow } from '../link/joined.sql.js';
 import { classItem } from '../school/classItem.js';
-import { classesOf } from '../school/classes.sql.js';
+import { classesOf, pageOfClasses } from '../school/classes.sql.js';
 import { readSchool } from '../school/store.js';
 import { heldElsewhere } from './sessions.js';
 import { notchesBetween, seriesOfClasses } from './strip.sql.js';
@@ -23,17 +23,21 @@ export function checkDates(from: string, to: string): void {
     throw wrongField('to', `Ask for up to ${LONGEST_DAYS} days, the first before the last.`);
 }
 
-/** Class periods (one's own and shared ones, or all of the school's) with every date of their series on local dates `from ≤ date ≤ to`. */
+/** Class periods (one's own and shared ones, or a page of all the school's) with every date of their series on local dates `from ≤ date ≤ to`. */
 export async function stripFor(
   glen: Glen,
   personId: number,
-  { from, to, of }: Query<'strip'>,
+  { from, to, of, after }: Query<'strip'>,
 ): Promise<Answer<'strip'>> {
   checkDates(from, to);
   const { calendar } = await readSchool(glen.db);
-  const classes = await classesOf(glen.db, personId, of === 'all');
+  const { rows: classes, hasMore } =
+    of === 'all'
+      ? await pageOfClasses(glen.db, personId, after)
+      : { rows: await classesOf(glen.db, personId, false), hasMore: false };
   const ids = classes.map((c) => c.id);
-  if (ids.length === 0) return { classes: [], series: [], notches: [], undated: [] };
+  if (ids.length === 0)
+    return { classes: [], series: [], notches: [], undated: [], hasMore: false };
   const [rows, series] = await Promise.all([
     notchesBetween(glen.db, { from, to, classIds: ids, personId }),
     seriesOfClasses(glen.db, ids, personId),
@@ -43,6 +47,7 @@ export async function stripFor(
   const isShown = new Set(rows.map((row) => row.series_id));
   return {
     classes: classes.map((row) => classItem(glen, row)),
+    hasMore,
     undated: series
       .filter((s) => s.undated === 1)
       .map((s) => ({ seriesId: s.id, classId: s.class_id, title: s.title })),

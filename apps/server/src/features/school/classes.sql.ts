@@ -68,11 +68,17 @@ function fromOf(which: WhichClasses): string {
 interface Asked {
   personId: number;
   which: WhichClasses;
-  /** SQL on `c`. */
+  /** SQL on `c`, with what it names. */
   and?: string;
+  values?: Record<string, number>;
 }
 
-const classRows = (db: Db, { personId, which, and = '1 = 1' }: Asked): Promise<ClassRow[]> =>
+const IN_ORDER = 'c.listed, c.title, c.id';
+
+const classRows = (
+  db: Db,
+  { personId, which, and = '1 = 1', values = {} }: Asked,
+): Promise<ClassRow[]> =>
   db.rows<ClassRow>(
     `SELECT c.id, c.ref, c.title, c.kind = 'occasion' AS is_occasion, c.period, c.pennant, c.version, c.put_away_at,
        l.id AS link_id, l.code, l.label, l.kind, l.state AS link_state, cs.as_what,
@@ -80,13 +86,37 @@ const classRows = (db: Db, { personId, which, and = '1 = 1' }: Asked): Promise<C
        (SELECT COUNT(*) FROM roll r WHERE r.class_id = c.id) AS roll_size
      FROM ${fromOf(which)} JOIN links l ON l.id = ${MAIN_LINK}
      LEFT JOIN class_staff cs ON cs.class_id = c.id AND cs.person_id = :personId
-     WHERE ${and} ORDER BY c.period IS NULL, c.period, c.title`,
-    { personId, ...(typeof which === 'object' ? which : {}) },
+     WHERE ${and} ORDER BY ${IN_ORDER}`,
+    { personId, ...values, ...(typeof which === 'object' ? which : {}) },
   );
 
 /** The class periods that a person teaches, visits, or is host in at one link, or with another class period; the head and the office see all. */
 export const classesOf = (db: Db, personId: number, all: boolean): Promise<ClassRow[]> =>
   classRows(db, { personId, which: all ? 'all' : 'own', and: 'c.put_away_at IS NULL' });
+
+/** So many class periods are drawn at once where all of the school's are asked for. */
+const CLASSES_AT_ONCE = 30;
+
+/** A page of all class periods that go on, after one of them or from the first; ids first, so that only the page's are looked at whole. */
+export async function pageOfClasses(
+  db: Db,
+  personId: number,
+  after: number | undefined,
+): Promise<{ rows: ClassRow[]; hasMore: boolean }> {
+  const last = after === undefined ? '' : 'JOIN class_periods k ON k.id = :after';
+  const further =
+    after === undefined
+      ? ''
+      : 'AND c.listed >= k.listed AND (c.listed > k.listed OR c.title > k.title OR (c.title = k.title AND c.id > k.id))';
+  const rows = await classRows(db, {
+    personId,
+    which: 'all',
+    and: `c.id IN (SELECT id FROM (SELECT c.id FROM class_periods c ${last}
+      WHERE c.put_away_at IS NULL ${further} ORDER BY ${IN_ORDER} LIMIT ${CLASSES_AT_ONCE + 1}) page)`,
+    values: { after: after ?? 0 },
+  });
+  return { rows: rows.slice(0, CLASSES_AT_ONCE), hasMore: rows.length > CLASSES_AT_ONCE };
+}
 
 /** The same of those that have been put away. */
 export const classesPutAway = (db: Db, personId: number, all: boolean): Promise<ClassRow[]> =>
@@ -113,6 +143,6 @@ export const classesOfLearner = (db: Db, personId: number): Promise<LearnedClass
     `SELECT c.id, c.title, c.period, c.pennant, l.code,
        (SELECT p.name FROM class_staff cs JOIN people p ON p.id = cs.person_id WHERE cs.class_id = c.id AND cs.as_what = 'host' ORDER BY p.id LIMIT 1) AS host_name
      FROM roll r JOIN class_periods c ON c.id = r.class_id JOIN links l ON l.id = ${MAIN_LINK} AND l.state = 'live'
-     WHERE r.person_id = :personId ORDER BY c.period IS NULL, c.period, c.title`,
+     WHERE r.person_id = :personId ORDER BY ${IN_ORDER}`,
     { personId },
   );

@@ -18,6 +18,7 @@ import type { SheetPreview } from './Sheet.js';
 import { Strip } from './strip/Strip.js';
 import type { Strip as StripData } from './strip/layout.js';
 import { usePlanActions, type PlanActions } from './usePlanActions.js';
+import { Pages } from './Pages.js';
 import { WeekView } from './week/WeekView.js';
 
 interface BodyProps {
@@ -155,6 +156,12 @@ function whoseAsked(search: URLSearchParams, me: Me): 'all' | 'mine' {
   return !areOffice(me.person?.roles ?? []) ? 'mine' : 'all';
 }
 
+/** After which class period a page of all of them begins. */
+function afterAsked(search: URLSearchParams, whose: 'all' | 'mine'): number | undefined {
+  const asked = Number(search.get('after') ?? 0);
+  return whose === 'all' && Number.isInteger(asked) && asked > 0 ? asked : undefined;
+}
+
 /** The plan itself, with the sheet or whatever is chosen below it. */
 export function PlanBody(props: BodyProps) {
   const { me, school, today, now, preview, sheet, tools } = props;
@@ -164,7 +171,14 @@ export function PlanBody(props: BodyProps) {
   const range = rangeAsked(search, school, firstAhead ?? today);
   const whose = whoseAsked(search, me);
   const { from, to } = range;
-  const { data: strip, error, refetch } = api.useStripQuery({ query: { from, to, of: whose } });
+  const after = afterAsked(search, whose);
+  const {
+    data: strip,
+    error,
+    refetch,
+  } = api.useStripQuery({
+    query: { from, to, of: whose, after },
+  });
   const actions = usePlanActions(strip, now);
   const noted = useMemo(() => (strip ? notedSessions(strip) : []), [strip]);
   const clashing = useMemo(() => overlapping(noted, now), [noted, now]);
@@ -200,6 +214,7 @@ export function PlanBody(props: BodyProps) {
       ) : (
         <Loading lines={7} />
       )}
+      {isFree && <Pages strip={strip} isFirst={after === undefined} set={set} />}
       {isFree && <Undated drafts={strip.undated} />}
       {sheet}
       {isFree && <ChosenPart actions={actions} strip={strip} now={now} />}
