@@ -117,3 +117,23 @@ test('in the week a session is moved to another day and time', async ({ school }
     }),
   ).toBeVisible();
 });
+
+test('everybody’s plan goes on to the next class periods where there are more than one page shows', async ({
+  school,
+}) => {
+  const page = await school.open('Ottoline Marsh');
+  for (let i = 1; i <= 25; i++)
+    await page.request.post(`${school.url}/api/classes`, {
+      data: { title: `Knots, group ${i}` },
+      headers: { Origin: school.url },
+    });
+  await page.goto(`${school.url}/plan?of=all`);
+  const pages = page.getByRole('navigation', { name: 'Pages of the plan' });
+  await expect(pages).toContainText('30 class periods of the school on this page');
+  await expect(pages.getByRole('button', { name: 'From the first' })).toHaveCount(0);
+  await pages.getByRole('button', { name: 'The next ones' }).click();
+  await expect(pages).toContainText(/^\d class periods of the school on this page/);
+  await expect(pages.getByRole('button', { name: 'The next ones' })).toHaveCount(0);
+  await pages.getByRole('button', { name: 'From the first' }).click();
+  await expect(pages).toContainText('30 class periods of the school on this page');
+});

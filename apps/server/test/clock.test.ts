@@ -5,13 +5,14 @@ import type { Db } from '../src/db/connect.js';
 /** A database that answers a reading only when told to. */
 function slowDatabase(): { db: Db; answer: (offset: number) => void } {
   let answer: (offset: number) => void = () => undefined;
-  const db = {
-    one: () =>
+  const SchoolClock = {
+    findByPk: () =>
       new Promise((resolve) => {
         answer = (offset) => resolve({ offset_seconds: offset });
       }),
-    change: () => Promise.resolve(1),
-  } as unknown as Db;
+    upsert: () => Promise.resolve(),
+  };
+  const db = { models: { SchoolClock } } as unknown as Db;
   return { db, answer: (offset) => answer(offset) };
 }
 

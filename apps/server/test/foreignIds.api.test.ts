@@ -370,6 +370,8 @@ const OPEN: Field[] = [
   'mergeFacts other',
   'mergePeople otherId',
   'people after',
+  // Everybody's plan shows every class period; this says where in their order to go on.
+  'strip after',
 ];
 
 /** Those that are answered, without the foreign thing having any part in it. */
