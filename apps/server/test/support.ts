@@ -136,11 +136,14 @@ export async function startSchool({
       });
     },
     stop: async () => {
-      await expectMeantAsDefined(running.glen.db);
-      await running.stop();
-      await standins.stop();
-      for (const name of [database, `${database}_standins`])
-        await statement(mariadb, `DROP DATABASE ${name}`);
+      try {
+        await expectMeantAsDefined(running.glen.db);
+      } finally {
+        await running.stop();
+        await standins.stop();
+        for (const name of [database, `${database}_standins`])
+          await statement(mariadb, `DROP DATABASE ${name}`);
+      }
     },
   };
 }
