@@ -14,10 +14,11 @@ try {
   const loaded = await loadDemo(running.glen, at && at !== 'live' ? at : DEMO_AT);
   if (at === 'live') await running.glen.clock.setOffset(0);
   else if (at && !loaded) await setDemoTime(running.glen, at);
-  console.log(`Glen is ready at ${config.publicUrl}`);
   const stop = () => void running.stop().then(() => process.exit(0));
   process.once('SIGTERM', stop);
   process.once('SIGINT', stop);
+  // Whoever reads this may stop it at once.
+  console.log(`Glen is ready at ${config.publicUrl}`);
 } catch (error) {
   console.error(error);
   process.exit(1);
