@@ -46,13 +46,16 @@ export function ensurePackages(wanted, say) {
     );
 }
 
+/** Whether it greets whoever comes. Its socket is there before it listens, and a stop that comes in between is never heard. */
 const answers = (socket) =>
   new Promise((resolve) => {
-    const probe = net.connect(socket, () => {
+    const probe = net.connect(socket);
+    probe.once('data', () => {
       probe.destroy();
       resolve(true);
     });
-    probe.on('error', () => resolve(false));
+    probe.once('error', () => resolve(false));
+    probe.once('close', () => resolve(false));
   });
 
 /** Refuses where another start still uses the folder; otherwise claims it until this process ends. */

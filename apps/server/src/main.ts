@@ -14,12 +14,12 @@ try {
     console.log('Nobody has moved in yet. To make your school, open this address once:');
     console.log(`  ${movingIn}`);
   }
-  console.log(`Glen is ready at ${config.publicUrl}`);
   const stop = () => void running.stop().then(() => process.exit(0));
   process.once('SIGTERM', stop);
   process.once('SIGINT', stop);
   // Whoever started it, where it was started with a channel, is gone without a word.
   process.once('disconnect', stop);
+  console.log(`Glen is ready at ${config.publicUrl}`);
 } catch (error) {
   console.error((error as Error).message);
   process.exit(1);
