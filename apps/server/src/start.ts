@@ -68,7 +68,8 @@ export async function startServer(
 ): Promise<RunningServer> {
   const glen = await assemble(config);
   const runner = new JobRunner(glen);
-  glen.nudge = () => runner.nudge();
+  // What the runner does is no part of the transaction in which it was woken.
+  glen.nudge = () => glen.db.apart(() => runner.nudge());
   await glen.feed.start();
   runner.start();
   const refresh = setInterval(() => void glen.clock.refresh().catch(() => {}), CLOCK_REFRESH_MS);
