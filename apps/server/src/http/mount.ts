@@ -45,6 +45,9 @@ export type Handlers = {
   [N in EndpointName]: (call: Call<N>) => Promise<Answer<N> | typeof STREAMED>;
 };
 
+/** Endpoints whose handlers write the answer: streams and files. */
+const ANSWERS_ITSELF: ReadonlySet<EndpointName> = new Set(['live', 'calendarFeed', 'seriesFile']);
+
 /** Endpoints that read who asks together with what is asked, in one query. */
 const READS_WHO_ITSELF: ReadonlySet<EndpointName> = new Set(['door']);
 
@@ -163,6 +166,7 @@ function answering<N extends EndpointName>(
   return async (req: Request, res: Response): Promise<void> => {
     if (isWrite && endpoint.who !== 'service') checkOrigin(glen, req);
     refuseBrokenText(req);
+    if (ANSWERS_ITSELF.has(name)) res.set(headers);
     const token = parseCookie(req.headers.cookie ?? '')[COOKIE];
     const who = READS_WHO_ITSELF.has(name) ? NOBODY : await whoHolds(glen.db, glen.clock, token);
     // Whoever may not call learns that before anything about what a right body looks like.
@@ -219,16 +223,16 @@ export function mountEndpoints(
   WRITES.forEach(mount);
 }
 
-const sendProblem = (res: Response, problem: Problem): void => {
-  res
-    .status(problem.status)
-    .set({ 'Cache-Control': 'no-store', 'X-Content-Type-Options': 'nosniff' })
-    .type('application/problem+json')
-    .send(JSON.stringify(problem));
-};
-
 /** Every error as problem details; what we did not expect is logged and told without its innards. */
 export function mountProblems(app: Express, glen: Glen): void {
+  const headers = answerHeaders(glen);
+  const sendProblem = (res: Response, problem: Problem): void => {
+    res
+      .status(problem.status)
+      .set(headers)
+      .type('application/problem+json')
+      .send(JSON.stringify(problem));
+  };
   app.use('/api', (_req: Request, res: Response) =>
     sendProblem(res, new HttpProblem(404, 'There is nothing at this address.').body()),
   );
