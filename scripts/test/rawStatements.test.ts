@@ -6,6 +6,7 @@ import { root } from '../build.mjs';
 const SERVER = join(root, 'apps/server/src');
 /** So many statements by hand are the most: models ask the rest. */
 const MOST = 60;
+const TESTS = join(root, 'apps/server/test');
 /** What runs statements that stand elsewhere: the connection itself, and the migrations. */
 const CARRIERS = ['db/connect.ts', 'db/migrate.ts'];
 
@@ -30,5 +31,17 @@ describe('statements by hand', () => {
   });
   it('stand in files of their own', () => {
     expect(counted.filter(({ file }) => !file.endsWith('.sql.ts'))).toEqual([]);
+  });
+  it('are held against the models on random data', () => {
+    const tests = readdirSync(TESTS)
+      .filter((file) => /^questionsOf|property|^meantAsDefined/.test(file))
+      .map((file) => readFileSync(join(TESTS, file), 'utf8'))
+      .join('\n');
+    // Tests of the migrations hold their books against the schema.
+    const questions = counted.filter(({ file }) => !file.startsWith('db/'));
+    const untested = questions.filter(
+      ({ file }) => !tests.includes(`/src/${file.replace(/\.ts$/, '.js')}'`),
+    );
+    expect(untested).toEqual([]);
   });
 });

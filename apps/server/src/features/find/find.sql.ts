@@ -28,7 +28,7 @@ export async function findPeople(db: Db, typed: string): Promise<FoundPerson[]> 
   const too =
     others.length > 0 ? foundByWords('w.person_id', others) : { sql: '1 = 1', values: {} };
   const found = await db.rows<FoundPerson>(
-    `SELECT DISTINCT p.id, p.name, ${rolesOf('p.id')} AS roles, (SELECT a.email FROM accounts a WHERE a.person_id = p.id ORDER BY a.kind LIMIT 1) AS email
+    `SELECT DISTINCT p.id, p.name, ${rolesOf('p.id')} AS roles, (SELECT a.email FROM accounts a WHERE a.person_id = p.id ORDER BY a.kind, a.id LIMIT 1) AS email
      FROM (SELECT w.person_id FROM person_words w JOIN people here ON here.id = w.person_id AND here.retired_at IS NULL
        WHERE w.word LIKE :longest AND ${too.sql} ORDER BY w.word, w.person_id LIMIT ${MOST_BY_WORDS}) f
      JOIN people p ON p.id = f.person_id ORDER BY p.name, p.id`,
@@ -65,7 +65,7 @@ export const findSessions = (db: Db, teacherId: number, typed: string, near: str
     `SELECT o.id, o.series_id, o.key_date, o.class_id, o.link_id, o.title, o.local_date, o.local_time, cs.as_what
      FROM occurrences o JOIN class_staff cs ON cs.class_id = o.class_id AND cs.person_id = :teacherId
      WHERE o.title LIKE :like AND o.status <> 'skipped' AND (o.draft = 0 OR cs.as_what <> 'presenter')
-     ORDER BY ABS(DATEDIFF(o.local_date, :near)), o.start_at LIMIT ${MOST}`,
+     ORDER BY ABS(DATEDIFF(o.local_date, :near)), o.start_at, o.id LIMIT ${MOST}`,
     { teacherId, like: anywhere(typed), near },
   );
 
