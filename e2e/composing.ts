@@ -1,15 +1,5 @@
 import type { Page } from '@playwright/test';
-import type { School } from './support.js';
-
-export const choose = async (
-  page: Page,
-  label: string | RegExp,
-  option: string | RegExp,
-  nth = 0,
-): Promise<void> => {
-  await page.getByRole('combobox', { name: label }).nth(nth).click();
-  await page.getByRole('option', { name: option }).click();
-};
+import { choose, type School } from './support.js';
 
 /** Opens the composer of the Posts place. */
 export async function compose(school: School, words: string): Promise<Page> {

@@ -46,7 +46,7 @@ test('the desk by keyboard and in its small form: knock signal, next one in, all
   school,
 }) => {
   const { desk, door } = await running(school);
-  await expect(desk).toHaveTitle('Desk · Coastal Navigation, period 3');
+  await expect(desk).toHaveTitle('Desk: Coastal Navigation, period 3 · Glen');
   const students = await Promise.all(
     ['Ansel Grue', 'Birgit Tideman', 'Caspian Holloway'].map((name) => school.openPhone(name)),
   );
@@ -54,7 +54,7 @@ test('the desk by keyboard and in its small form: knock signal, next one in, all
     await student.goto(door);
     await student.getByRole('button', { name: 'Knock' }).click();
   }
-  await expect(desk).toHaveTitle('(3) Desk · Coastal Navigation, period 3');
+  await expect(desk).toHaveTitle('(3) Desk: Coastal Navigation, period 3 · Glen');
   await expect(students[2]!.getByText('2 people have waited longer.')).toBeVisible();
   await desk.keyboard.press('i');
   await expect(desk.getByRole('heading', { name: 'In the lobby 2' })).toBeVisible();

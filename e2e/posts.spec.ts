@@ -1,5 +1,5 @@
-import { clipboard, expect, test } from './support.js';
-import { choose, compose, addPlace, row } from './composing.js';
+import { choose, clipboard, expect, test } from './support.js';
+import { compose, addPlace, row } from './composing.js';
 
 test('one post goes to three class periods at once, each with its own link, and is found in one place', async ({
   school,

@@ -1,5 +1,5 @@
-import { expect, test } from './support.js';
-import { choose, compose, addPlace, row } from './composing.js';
+import { choose, expect, test } from './support.js';
+import { compose, addPlace, row } from './composing.js';
 
 test('an item for one group is unseen by the others, and see-as shows what the course site shows', async ({
   school,

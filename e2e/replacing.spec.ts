@@ -1,5 +1,5 @@
-import { expect, test } from './support.js';
-import { choose, openLink, codeShown } from './linkSteps.js';
+import { choose, expect, test } from './support.js';
+import { openLink, codeShown } from './linkSteps.js';
 
 test('replacing a link: leading on, kept, stopped; who sees the old one is said first, and it can be taken back', async ({
   school,

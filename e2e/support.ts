@@ -3,6 +3,7 @@ import {
   expect,
   type Browser,
   type BrowserContextOptions,
+  type Locator,
   type Page,
 } from '@playwright/test';
 import {
@@ -116,6 +117,18 @@ export class School {
     await page.getByRole('button', { name, exact: true }).click();
     await page.goto(`${this.demo.courseSite}/class/${ref}`);
   }
+}
+
+/** Chooses from a list of choices: a marked part of a sentence, or a box. */
+export async function choose(
+  within: Page | Locator,
+  label: string | RegExp,
+  option: string | RegExp,
+  nth = 0,
+): Promise<void> {
+  await within.getByRole('combobox', { name: label, exact: true }).nth(nth).click();
+  const page = 'page' in within ? within.page() : within;
+  await page.getByRole('option', { name: option, exact: typeof option === 'string' }).click();
 }
 
 /** Presses what opens the room and gives the room's tab, once the person sits in it. */

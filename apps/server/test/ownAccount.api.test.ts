@@ -14,8 +14,8 @@ afterAll(() => school.stop());
 
 const own = async (browser: Browser): Promise<Own> => (await browser.get('/api/account')).body;
 const wish = async (browser: Browser, wishes: Partial<Own>) => {
-  const { version, name, theme, told } = await own(browser);
-  return browser.put('/api/account', { version, name, theme, told, ...wishes });
+  const { mayRename: _, accounts: __, ...now } = await own(browser);
+  return browser.put('/api/account', { ...now, ...wishes });
 };
 
 describe('one’s own account', () => {
@@ -29,14 +29,23 @@ describe('one’s own account', () => {
       theme: 'dark',
       person: { name: 'Tomas Verhage-Lie' },
     });
-    const { version, theme } = before;
-    const late = await tomas.put('/api/account', {
-      version,
-      theme,
-      told: before.told,
-      name: 'Tom',
-    });
+    const { mayRename: _, accounts: __, ...wishes } = before;
+    const late = await tomas.put('/api/account', { ...wishes, name: 'Tom' });
     expect([late.status, late.body.current.name]).toEqual([409, 'Tomas Verhage-Lie']);
+  });
+
+  it('writes dates and times as the school does, or as its owner wishes', async () => {
+    const tomas = await school.as('Tomas Verhage');
+    const writes = async () => (await tomas.get('/api/me')).body.writes;
+    expect(await writes()).toEqual({ dateOrder: 'dmy', hours: '24' });
+    await wish(tomas, { dateOrder: 'mdy' });
+    expect(await writes()).toEqual({ dateOrder: 'mdy', hours: '24' });
+    const office = await school.as('Perpetua Lund');
+    const { mayEdit: _, ...about } = (await office.get('/api/school/about')).body;
+    await office.put('/api/school/about', { ...about, hours: '12', dateOrder: 'ymd' });
+    expect(await writes()).toEqual({ dateOrder: 'mdy', hours: '12' });
+    await wish(tomas, { dateOrder: null, hours: '24' });
+    expect(await writes()).toEqual({ dateOrder: 'ymd', hours: '24' });
   });
 
   it('is told nothing of a changed calendar by whoever wishes not to be', async () => {

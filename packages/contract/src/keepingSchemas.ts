@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { PERSON_ROLES } from '@glen/core';
 import { date, id, idParam, text, time, utcInstant, version } from './basics.js';
 import { emailField } from './classSchemas.js';
-import { accountSchema, newPassword } from './peopleSchemas.js';
+import { accountSchema, clockHours, dateOrder, newPassword } from './peopleSchemas.js';
 
 // The people of the school, as those who look after them see and change them.
 
@@ -165,6 +165,9 @@ export const ownAccount = z.object({
   mayRename: z.boolean(),
   accounts: z.array(accountSchema.extend({ hasPassword: z.boolean() })),
   theme: z.enum(['light', 'dark']).nullable(),
+  /** Nothing: as the school has it. */
+  dateOrder: dateOrder.nullable(),
+  hours: clockHours.nullable(),
   /** `changes`: a word when a change of the calendar or the time zone moves sessions of theirs. */
   told: z.object({ changes: z.boolean() }),
 });
@@ -173,6 +176,9 @@ export const ownWishes = z.object({
   version,
   name: text(120).trim().min(1, 'Say what you are called.'),
   theme: z.enum(['light', 'dark']).nullable(),
+  /** Nothing: as the school has it. */
+  dateOrder: dateOrder.nullable(),
+  hours: clockHours.nullable(),
   /** `changes`: a word when a change of the calendar or the time zone moves sessions of theirs. */
   told: z.object({ changes: z.boolean() }),
 });

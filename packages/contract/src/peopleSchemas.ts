@@ -14,6 +14,8 @@ export const personSchema = z.object({
   roles: z.array(z.enum(PERSON_ROLES)),
 });
 
+export const dateOrder = z.enum(['dmy', 'mdy', 'ymd']);
+export const clockHours = z.enum(['24', '12']);
 export const clock = z.object({ now: utcInstant, offsetSeconds: z.int(), zone: z.string() });
 export const meSchema = z.object({
   /** `help`: whom students ask when something technical fails; blank where nobody was named. */
@@ -25,6 +27,8 @@ export const meSchema = z.object({
     /** One teacher, who is the office too: nothing is said of a school. */
     alone: z.boolean(),
   }),
+  /** In which order dates are written, and on which clock: as the person wishes, else as the school has it. */
+  writes: z.object({ dateOrder, hours: clockHours }),
   /** The account’s wishes: null is as the machine has it. */
   theme: z.enum(['light', 'dark']).nullable(),
   clock,
@@ -75,14 +79,16 @@ export const aboutSchool = z.object({
   classesBy: z.enum(['teachers', 'office']),
   /** Who gives a student a new way in: the office alone, or the hosts of their class periods too. */
   resetsBy: z.enum(['office', 'hosts']),
+  dateOrder,
+  hours: clockHours,
 });
 
 /** What a school says of itself as somebody moves in. */
 export const schoolWords = z.object({
   name: z.string().trim().min(1, 'Say what the school is called.').max(200),
   region: z.string().max(20).nullable(),
-  dateOrder: z.enum(['dmy', 'mdy', 'ymd']),
-  hours: z.enum(['24', '12']),
+  dateOrder,
+  hours: clockHours,
   help: z.string().max(300, 'At most 300 characters.'),
   alone: z.boolean(),
 });

@@ -14,6 +14,14 @@ export {
   type Weekday,
 } from './time/dates.js';
 export { placeWallTime, wallClockAt } from './time/instants.js';
+export {
+  dateShown,
+  readTypedDate,
+  readTypedTime,
+  timeShown,
+  type ClockHours,
+  type DateOrder,
+} from './time/typed.js';
 export { utcOf, plusMinutes, secondsOf } from './time/seconds.js';
 export type { SchoolCalendar } from './calendar/school.js';
 export { bellsOn, countDays, dayInfo, type DayInfo } from './calendar/dayInfo.js';

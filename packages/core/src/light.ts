@@ -12,6 +12,14 @@ export {
   timeOf,
   weekdayOf,
 } from './time/dates.js';
+export {
+  dateShown,
+  readTypedDate,
+  readTypedTime,
+  timeShown,
+  type ClockHours,
+  type DateOrder,
+} from './time/typed.js';
 export { utcOf, plusMinutes, secondsOf } from './time/seconds.js';
 export { lobbyReason } from './entry/lobbyReason.js';
 export {

@@ -12,6 +12,7 @@ import * as m0008 from './migrations/0008-moving-in.js';
 import * as m0009 from './migrations/0009-people.js';
 import * as m0010 from './migrations/0010-link-people.js';
 import * as m0011 from './migrations/0011-in-order.js';
+import * as m0012 from './migrations/0012-own-clock.js';
 import {
   databaseKind,
   makeBooks,
@@ -40,6 +41,7 @@ const MIGRATIONS: Migration[] = [
   m0009,
   m0010,
   m0011,
+  m0012,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

@@ -9,6 +9,7 @@ import { Screen } from '../ui/Margin.js';
 import { NotMovedIn } from '../features/moveIn/NotMovedIn.js';
 import { TodayPage } from '../features/myDay/Today.js';
 import { Empty, Loading, Trouble } from '../ui/States.js';
+import { WritingContext } from '../ui/writing.js';
 import { api, problemOf } from './api.js';
 
 const PlanPage = lazy(() => import('./PlanWithFeeds.js'));
@@ -159,7 +160,12 @@ function Pages() {
       </main>
     );
   if (pathname.startsWith('/door')) return <DoorPages me={me} />;
-  return me.account ? <OwnPages me={me} /> : <SignInPage me={me} />;
+  if (!me.account) return <SignInPage me={me} />;
+  return (
+    <WritingContext value={me.writes}>
+      <OwnPages me={me} />
+    </WritingContext>
+  );
 }
 
 /** Addresses that work before anybody is signed in, or has moved in at all. */

@@ -5,6 +5,7 @@ import {
   type DefaultValues,
   type FieldPath,
   type FieldValues,
+  type PathValue,
   type Resolver,
 } from 'react-hook-form';
 import type { Problem } from '@glen/contract';
@@ -16,10 +17,10 @@ export type Schema<Sent> = Parameters<typeof standardSchemaResolver<FieldValues,
 interface ServerForm<Values extends FieldValues, Sent, Answer> {
   /** What the fields begin with. */
   start: Values;
-  /** What the values must be like; fetched at the first sending, so that no page waits for it. */
-  schema: () => Promise<Schema<Sent>>;
+  /** What the values must be like; fetched at the first sending, so that no page waits for it. Left out: the server says. */
+  schema?: (() => Promise<Schema<Sent>>) | undefined;
   /** Sends what the schema made of the values. */
-  send: (sent: Sent) => Promise<{ data?: Answer; error?: unknown }>;
+  send: (sent: Sent) => Promise<{ data?: Answer | undefined; error?: unknown }>;
   onDone: (answer: Answer) => void;
   /** From a path of the server's problem to the form's field, where they differ. */
   fieldOf?: (path: string) => string;
@@ -27,6 +28,39 @@ interface ServerForm<Values extends FieldValues, Sent, Answer> {
 
 const isField = (values: FieldValues, path: string): boolean =>
   path !== '' && path.split('.')[0]! in values;
+
+/** What a form finds wrong by itself, said as the server says it. */
+export const wrongAt = (path: string, message: string): Problem => ({
+  type: 'about:blank',
+  title: message,
+  status: 422,
+  errors: [{ path, message }],
+});
+
+/** What is wrong at a field, or with anything inside it. */
+function messageIn(errors: unknown): string | undefined {
+  if (typeof errors !== 'object' || errors === null) return undefined;
+  if ('message' in errors && typeof errors.message === 'string') return errors.message;
+  // A reference to the field itself stands beside its message.
+  const inside = Object.entries(errors).filter(([name]) => name !== 'ref');
+  return inside.map(([, error]) => messageIn(error)).find((message) => message !== undefined);
+}
+
+const at = (errors: unknown, path: string): unknown =>
+  path
+    .split('.')
+    .reduce<unknown>(
+      (found, name) =>
+        typeof found === 'object' && found !== null
+          ? (found as Record<string, unknown>)[name]
+          : undefined,
+      errors,
+    );
+
+const resolverFor =
+  <Sent>(schema: () => Promise<Schema<Sent>>): Resolver<FieldValues, unknown, Sent> =>
+  async (values, context, options) =>
+    standardSchemaResolver<FieldValues, unknown, Sent>(await schema())(values, context, options);
 
 /**
  * A form whose answer comes from the server: checked by the contract's schema first, then by the server; what either
@@ -40,11 +74,11 @@ export function useServerForm<Values extends FieldValues, Sent, Answer>({
   fieldOf = (path) => path,
 }: ServerForm<Values, Sent, Answer>) {
   const [problem, setProblem] = useState<Problem>();
-  const resolver: Resolver<FieldValues, unknown, Sent> = async (values, context, options) =>
-    standardSchemaResolver<FieldValues, unknown, Sent>(await schema())(values, context, options);
   const form = useForm<Values, unknown, Sent>({
     defaultValues: start as DefaultValues<Values>,
-    resolver: resolver as unknown as Resolver<Values, unknown, Sent>,
+    ...(schema && {
+      resolver: resolverFor(schema) as unknown as Resolver<Values, unknown, Sent>,
+    }),
   });
 
   /** Says each of the server's findings beside its field; what belongs to none stands with the form. */
@@ -68,11 +102,25 @@ export function useServerForm<Values extends FieldValues, Sent, Answer>({
     if (error) refuse(problemOf(error));
     else onDone(data as Answer);
   });
+  const { errors, isSubmitting } = form.formState;
   return {
     ...form,
     submit: (event?: React.BaseSyntheticEvent) => void submit(event),
+    isSending: isSubmitting,
+    /** Fields that are not typed into: what is said beside them no longer holds. */
+    change: (part: Partial<Values>): void => {
+      for (const [name, value] of Object.entries(part) as [FieldPath<Values>, unknown][]) {
+        form.clearErrors(name);
+        form.setValue(name, value as PathValue<Values, FieldPath<Values>>, { shouldDirty: true });
+      }
+    },
+    /** What is wrong at some fields, or inside them. */
+    errorAt: (...paths: string[]): string | undefined =>
+      paths.map((path) => messageIn(at(errors, path))).find((message) => message !== undefined),
+    refuse,
     /** What went wrong with the form as a whole. */
     problem,
+    setProblem,
     /** How the thing stands now, where somebody else was faster. */
     theirs: problem?.status === 409 ? problem.current : undefined,
   };

@@ -74,10 +74,20 @@ export function InlineField({
   );
 }
 
-export function FieldError({ id, children }: { id?: string; children: ReactNode }) {
+/** What is wrong, in words; `inline`: within a line of other things. */
+export function FieldError({
+  id,
+  inline = false,
+  children,
+}: {
+  id?: string;
+  inline?: boolean;
+  children: ReactNode;
+}) {
+  const Tag = inline ? 'span' : 'p';
   return (
-    <p id={id} role="alert" className="text-sm font-semibold text-berry-deep">
+    <Tag id={id} role="alert" className="text-sm font-semibold text-berry-deep">
       {children}
-    </p>
+    </Tag>
   );
 }

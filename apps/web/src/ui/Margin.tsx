@@ -7,7 +7,7 @@ import { useWide } from './useWide.js';
 
 const icon = (Icon: typeof X) => <Icon size={12} strokeWidth={3} aria-hidden="true" />;
 const letter = (text: string) => (
-  <span aria-hidden="true" className="text-[13px] leading-none font-bold">
+  <span aria-hidden="true" className="text-fine leading-none font-bold">
     {text}
   </span>
 );
@@ -16,13 +16,13 @@ const GLYPHS = {
   wrong: {
     glyph: icon(X),
     words: 'Wrong',
-    dress: 'bg-berry text-sheet rotate-45 rounded-[3px]',
+    dress: 'bg-berry text-sheet rotate-45 rounded-mark',
     turn: '-rotate-45',
   },
   careful: {
     glyph: letter('!'),
     words: 'Careful',
-    dress: 'bg-gorse text-sheet rounded-[4px]',
+    dress: 'bg-gorse text-sheet rounded-mark',
     turn: '',
   },
   inform: {
@@ -54,8 +54,8 @@ function NoteCard({ note, onAction }: { note: Note; onAction?: OnAction | undefi
       <span className="mt-0.5">
         <Glyph severity={note.severity} />
       </span>
-      <div className="min-w-0 text-[15px]">
-        <h3 className="font-sans text-[15px] font-bold">{note.title}</h3>
+      <div className="min-w-0 text-md">
+        <h3 className="font-sans text-md font-bold">{note.title}</h3>
         <p className="text-soft">{note.text}</p>
         {note.actions && onAction && (
           <p className="mt-1 flex flex-wrap gap-x-4">
@@ -125,7 +125,7 @@ export function Margin({ title = 'In the margin', notes, onAction, children }: M
     <Dialog.Root>
       <Dialog.Trigger
         aria-label={`${title}: ${notes.length === 1 ? '1 note' : `${notes.length} notes`}`}
-        className="order-first flex w-full items-center gap-2.5 border-b border-line bg-shade/50 px-6.5 py-2 text-left text-[15px] print:hidden"
+        className="order-first flex w-full items-center gap-2.5 border-b border-line bg-shade/50 px-6.5 py-2 text-left text-md print:hidden"
       >
         <Glyph severity={mostUrgent(notes)} />
         <b className="truncate">{mostUrgentNote(notes)?.title ?? title}</b>
@@ -138,7 +138,7 @@ export function Margin({ title = 'In the margin', notes, onAction, children }: M
         <Dialog.Overlay className="fixed inset-0 z-30 bg-bar/40" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed inset-y-0 right-0 z-40 w-80 max-w-[90vw] overflow-y-auto border-l border-line bg-paper px-4.5 py-5 shadow-soft"
+          className="fixed inset-y-0 right-0 z-40 w-80 max-w-view overflow-y-auto border-l border-line bg-paper px-4.5 py-5 shadow-soft"
         >
           <div className="mb-3 flex items-center justify-between">
             <Dialog.Title className="font-sans text-sm font-semibold text-soft">
@@ -159,15 +159,13 @@ export function Margin({ title = 'In the margin', notes, onAction, children }: M
 const MarginPlace = () => (
   <aside
     aria-label="In the margin"
-    className="order-first min-h-10 border-b border-line bg-shade/50 min-[1160px]:order-none min-[1160px]:border-b-0 min-[1160px]:border-l min-[1160px]:px-4.5 min-[1160px]:py-5 print:hidden"
+    className="order-first min-h-10 border-b border-line bg-shade/50 wide:order-none wide:border-b-0 wide:border-l wide:px-4.5 wide:py-5 print:hidden"
   >
-    <h2 className="hidden font-sans text-sm font-semibold text-soft min-[1160px]:block">
-      In the margin
-    </h2>
+    <h2 className="hidden font-sans text-sm font-semibold text-soft wide:block">In the margin</h2>
   </aside>
 );
 
-const BESIDE = 'min-[1160px]:content-stretch min-[1160px]:grid-cols-[minmax(0,1fr)_292px]';
+const BESIDE = 'wide:content-stretch wide:grid-cols-[minmax(0,1fr)_292px]';
 
 interface ScreenProps {
   /** `false`: a list that needs the room has none. */
@@ -181,7 +179,7 @@ export function Screen({ margin, children }: ScreenProps) {
     <div
       className={`grid flex-1 grid-cols-[minmax(0,1fr)] content-start print:block ${margin === false ? '' : BESIDE}`}
     >
-      <main id="main" className="mx-auto w-full max-w-[1280px] min-w-0 px-6.5 py-6 print:p-0">
+      <main id="main" className="mx-auto w-full max-w-page min-w-0 px-6.5 py-6 print:p-0">
         {children}
       </main>
       {margin ?? <MarginPlace />}

@@ -12,7 +12,7 @@ interface OneDayProps extends Marks {
 }
 
 /** A month of which one day is picked. */
-export const OneDay = ({ date, onPick, ...marks }: OneDayProps) => (
+const OneDay = ({ date, onPick, ...marks }: OneDayProps) => (
   <DayPicker
     mode="single"
     weekStartsOn={1}
@@ -26,3 +26,5 @@ export const OneDay = ({ date, onPick, ...marks }: OneDayProps) => (
     {...marks}
   />
 );
+
+export default OneDay;

@@ -25,7 +25,7 @@ export const PickOne = <T extends string>({
         role="radio"
         aria-checked={value === choice}
         onClick={() => onChange(choice)}
-        className={`rounded-small border ${small ? 'px-2.5 py-0.5 text-sm' : 'px-3 py-1 text-[15px]'} ${value === choice ? 'border-ink bg-ink text-paper' : 'border-edge bg-sheet'}`}
+        className={`rounded-small border ${small ? 'px-2.5 py-0.5 text-sm' : 'px-3 py-1 text-md'} ${value === choice ? 'border-ink bg-ink text-paper' : 'border-edge bg-sheet'}`}
       >
         {shown}
       </button>

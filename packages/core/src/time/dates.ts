@@ -14,7 +14,7 @@ export const WEEKDAY_NAMES: Record<Weekday, string> = {
   SU: 'Sunday',
 };
 
-const MONTH_NAMES = [
+export const MONTH_NAMES = [
   'January',
   'February',
   'March',

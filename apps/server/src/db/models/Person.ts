@@ -7,7 +7,7 @@ import {
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';
-import type { EntryRules, PersonRole } from '@glen/core';
+import type { ClockHours, DateOrder, EntryRules, PersonRole } from '@glen/core';
 import { idOf, instant, json, oneOf, ownId, text, version } from './columns.js';
 
 /** What a retired person had, by its ids: given back as far as it still stands when they come back. */
@@ -44,6 +44,9 @@ export interface PersonRow extends Model<
   merged_into: CreationOptional<number | null>;
   /** Nothing: as their machine has it. */
   theme: CreationOptional<'light' | 'dark' | null>;
+  /** Nothing: as the school has it. */
+  date_order: CreationOptional<DateOrder | null>;
+  hours: CreationOptional<ClockHours | null>;
   told: CreationOptional<ToldWishes>;
   /** The last word of the name, for the order of lists; kept by the database. */
   family: CreationOptional<string | null>;
@@ -65,6 +68,8 @@ export const definePerson = (sequelize: Sequelize): ModelStatic<PersonRow> =>
       retired_had: json({ allowNull: true }),
       merged_into: idOf('people', { allowNull: true }),
       theme: oneOf(['light', 'dark'], { allowNull: true }),
+      date_order: oneOf(['dmy', 'mdy', 'ymd'], { allowNull: true }),
+      hours: oneOf(['24', '12'], { allowNull: true }),
       told: json({ defaultValue: {} }),
       family: text(120, { allowNull: true }),
     },

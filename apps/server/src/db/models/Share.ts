@@ -13,7 +13,10 @@ import type { SeriesRow } from './Series.js';
 import { fixedCode, idOf, oneOf, ownId } from './columns.js';
 
 /** A class period that meets at another’s door: always, for a series, or for one of its dates. */
-export interface ShareRow extends Model<InferAttributes<ShareRow>, InferCreationAttributes<ShareRow>> {
+export interface ShareRow extends Model<
+  InferAttributes<ShareRow>,
+  InferCreationAttributes<ShareRow>
+> {
   id: CreationOptional<number>;
   link_id: number;
   class_id: number;

@@ -11,7 +11,7 @@ import {
   accountById,
   accountsOfSession,
   personById,
-  themeOf,
+  lookWishesOf,
   useAccount,
 } from './store.js';
 
@@ -22,6 +22,7 @@ const BY_ADDRESS = { most: 200, minutes: 15 };
 /** Which account is in use, which others this browser holds, and what time the school has. */
 export async function describeMe(glen: Glen, who: Who): Promise<Me> {
   const school = await readSchool(glen.db);
+  const wishes = await lookWishesOf(glen.db, who.person?.id);
   const accounts = who.sessionId === null ? [] : await accountsOfSession(glen.db, who.sessionId);
   return {
     school: {
@@ -31,7 +32,11 @@ export async function describeMe(glen: Glen, who: Who): Promise<Me> {
       classesBy: school.classes_by,
       alone: Boolean(school.alone),
     },
-    theme: who.person ? await themeOf(glen.db, who.person.id) : null,
+    writes: {
+      dateOrder: wishes.dateOrder ?? school.date_order,
+      hours: wishes.hours ?? school.hours,
+    },
+    theme: wishes.theme,
     clock: {
       now: glen.clock.school(),
       offsetSeconds: glen.clock.offsetSeconds,

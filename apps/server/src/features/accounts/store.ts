@@ -1,5 +1,12 @@
 import { Op } from 'sequelize';
-import { areStaff, searchWords, type EntryRules, type PersonRole } from '@glen/core';
+import {
+  areStaff,
+  searchWords,
+  type ClockHours,
+  type DateOrder,
+  type EntryRules,
+  type PersonRole,
+} from '@glen/core';
 import type { Account, Person } from '@glen/contract';
 import type { AccountRow as AccountModel } from '../../db/models/Account.js';
 import { changeAsRead } from '../../db/versions.js';
@@ -188,16 +195,21 @@ interface OwnWishes {
   name: string;
   version: number;
   theme: 'light' | 'dark' | null;
+  dateOrder: DateOrder | null;
+  hours: ClockHours | null;
   told: { changes: boolean };
 }
 
 /** What somebody is called and what they wish for. */
 export async function ownWishesOf(db: Db, personId: number): Promise<OwnWishes> {
-  const { name, version, theme, told } = (await db.models.Person.findByPk(personId))!;
+  const person = (await db.models.Person.findByPk(personId))!;
+  const { name, version, theme, date_order, hours, told } = person;
   return {
     name,
     version,
     theme,
+    dateOrder: date_order,
+    hours,
     told: { changes: told.changes ?? true },
   };
 }
@@ -207,14 +219,24 @@ export function writeOwnWishes(
   db: Db,
   personId: number,
   version: number,
-  wishes: Omit<OwnWishes, 'version'>,
+  { dateOrder, ...wishes }: Omit<OwnWishes, 'version'>,
 ): Promise<boolean> {
-  return changeAsRead(db.models.Person, { id: personId, version }, wishes);
+  const columns = { ...wishes, date_order: dateOrder };
+  return changeAsRead(db.models.Person, { id: personId, version }, columns);
 }
 
-/** The colours that somebody wishes for; nothing: as their machine has it. */
-export const themeOf = async (db: Db, personId: number): Promise<'light' | 'dark' | null> =>
-  (await db.models.Person.findByPk(personId, { attributes: ['theme'] }))?.theme ?? null;
+type LookWishes = Pick<OwnWishes, 'theme' | 'dateOrder' | 'hours'>;
+
+const NO_WISHES: LookWishes = { theme: null, dateOrder: null, hours: null };
+
+/** How somebody wishes to see colours, dates and times; nothing: as their machine or their school has it. */
+export async function lookWishesOf(db: Db, personId: number | undefined): Promise<LookWishes> {
+  if (personId === undefined) return NO_WISHES;
+  const attributes = ['theme', 'date_order', 'hours'];
+  const person = await db.models.Person.findByPk(personId, { attributes });
+  if (!person) return NO_WISHES;
+  return { theme: person.theme, dateOrder: person.date_order, hours: person.hours };
+}
 
 interface OwnAccount {
   id: number;

@@ -12,7 +12,17 @@ const ONLY_ROW = 1;
 
 async function read(db: Db, isHeld: boolean): Promise<KeptAbout> {
   const row = (await db.models.School.findByPk(ONLY_ROW, {
-    attributes: ['name', 'help', 'calendar', 'classes_by', 'resets_by', 'alone', 'about_version'],
+    attributes: [
+      'name',
+      'help',
+      'calendar',
+      'classes_by',
+      'resets_by',
+      'date_order',
+      'hours',
+      'alone',
+      'about_version',
+    ],
     lock: isHeld,
   }))!;
   const {
@@ -21,10 +31,13 @@ async function read(db: Db, isHeld: boolean): Promise<KeptAbout> {
     calendar,
     classes_by: classesBy,
     resets_by: resetsBy,
+    date_order: dateOrder,
+    hours,
+    alone,
     about_version: version,
   } = row;
-  const alone = Boolean(row.alone);
-  return { name, help, zone: calendar.zone, classesBy, resetsBy, alone, version };
+  const { zone } = calendar;
+  return { name, help, zone, classesBy, resetsBy, dateOrder, hours, alone, version };
 }
 
 /** What the school says of itself. */
@@ -36,7 +49,7 @@ export const heldAbout = (db: Db): Promise<KeptAbout> => read(db, true);
 /** Writes all of it but the zone, which the calendar keeps. */
 export async function writeAbout(
   db: Db,
-  { name, help, classesBy, resetsBy, alone }: Omit<About, 'zone'>,
+  { name, help, classesBy, resetsBy, dateOrder, hours, alone }: Omit<About, 'zone'>,
 ): Promise<void> {
   await db.models.School.update(
     {
@@ -44,6 +57,8 @@ export async function writeAbout(
       help,
       classes_by: classesBy,
       resets_by: resetsBy,
+      date_order: dateOrder,
+      hours,
       alone,
       about_version: oneMore('about_version'),
     },

@@ -1,4 +1,4 @@
-import type { EntryRules, RuleField, SchoolCalendar } from '@glen/core';
+import type { ClockHours, DateOrder, EntryRules, RuleField, SchoolCalendar } from '@glen/core';
 import type { Account } from '@glen/contract';
 import type { Db } from '../../db/connect.js';
 import { oneMore } from '../../db/versions.js';
@@ -13,6 +13,8 @@ interface School {
   help: string;
   classes_by: 'teachers' | 'office';
   alone: boolean;
+  date_order: DateOrder;
+  hours: ClockHours;
 }
 
 /** The one school of this installation; before anybody has moved in, a problem that says so. */
@@ -92,10 +94,10 @@ export async function markSeen(db: Db, id: number, personId: number): Promise<bo
 export const schoolExists = async (db: Db): Promise<boolean> =>
   (await db.models.School.count()) > 0;
 
-interface NewSchool extends Omit<School, 'help' | 'classes_by' | 'alone'> {
+interface NewSchool extends Omit<School, 'help' | 'classes_by' | 'alone' | 'date_order' | 'hours'> {
   region: string | null;
-  dateOrder?: 'dmy' | 'mdy' | 'ymd';
-  hours?: '24' | '12';
+  dateOrder?: DateOrder;
+  hours?: ClockHours;
   /** Whom students ask when something technical fails. */
   help?: string;
   alone?: boolean;

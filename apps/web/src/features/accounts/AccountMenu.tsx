@@ -14,7 +14,7 @@ export function AccountMenu({ me, tone = 'bar' }: { me: Me; tone?: 'bar' | 'page
   const [signOut] = api.useSignOutMutation();
   if (!me.person || !me.account) return null;
   const others = me.accounts.filter((a) => a.id !== me.account!.id);
-  const soft = tone === 'bar' ? 'text-[#c2dca2]' : 'text-soft';
+  const soft = tone === 'bar' ? 'text-bar-well' : 'text-soft';
   return (
     <Popover.Root>
       <Popover.Trigger

@@ -9,6 +9,7 @@ import { FieldError } from '../../ui/Field.js';
 import { PickOne } from '../../ui/PickOne.js';
 import { TextField } from '../../ui/TextField.js';
 import { Theirs } from '../../ui/Theirs.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { kindInWords } from './AccountMenu.js';
 import { NewAddress } from './NewAddress.js';
 import { NewPassword } from './NewPassword.js';
@@ -24,7 +25,25 @@ const THEMES = [
 
 const schema = async () => (await import('@glen/contract/forms')).ownWishes.omit({ version: true });
 
-const fieldsOf = ({ name, theme, told }: Own): Wishes => ({ name, theme, told });
+const ORDERS = [
+  ['school', 'as the school does'],
+  ['dmy', '14 Oct 2026'],
+  ['mdy', 'Oct 14, 2026'],
+  ['ymd', '2026-10-14'],
+] as const;
+const HOURS = [
+  ['school', 'as the school does'],
+  ['24', '14:05'],
+  ['12', '2:05 pm'],
+] as const;
+
+const fieldsOf = ({ name, theme, dateOrder, hours, told }: Own): Wishes => ({
+  name,
+  theme,
+  dateOrder,
+  hours,
+  told,
+});
 
 interface ToldProps {
   told: Wishes['told'];
@@ -45,6 +64,36 @@ const Told = ({ told, onChange }: ToldProps) => (
       A word on Today when a change of the calendar or the time zone moves sessions of yours
     </label>
   </fieldset>
+);
+
+interface WritesProps {
+  dateOrder: Wishes['dateOrder'];
+  hours: Wishes['hours'];
+  onChange: (part: Partial<Pick<Wishes, 'dateOrder' | 'hours'>>) => void;
+}
+
+/** How one writes dates and times into fields. */
+const WritesPart = ({ dateOrder, hours, onChange }: WritesProps) => (
+  <>
+    <div>
+      <p className="mb-1 text-sm font-semibold">You write dates</p>
+      <PickOne
+        label="You write dates"
+        value={dateOrder ?? 'school'}
+        choices={ORDERS}
+        onChange={(v) => onChange({ dateOrder: v === 'school' ? null : v })}
+      />
+    </div>
+    <div>
+      <p className="mb-1 text-sm font-semibold">You write times</p>
+      <PickOne
+        label="You write times"
+        value={hours ?? 'school'}
+        choices={HOURS}
+        onChange={(v) => onChange({ hours: v === 'school' ? null : v })}
+      />
+    </div>
+  </>
 );
 
 function WishesForm({ own, isStaff }: { own: Own; isStaff: boolean }) {
@@ -84,6 +133,15 @@ function WishesForm({ own, isStaff }: { own: Own; isStaff: boolean }) {
           onChange={(theme) => setValue('theme', theme === 'system' ? null : theme, dirty)}
         />
       </div>
+      {isStaff && (
+        <WritesPart
+          dateOrder={watch('dateOrder')}
+          hours={watch('hours')}
+          onChange={(part) =>
+            Object.entries(part).forEach(([name, v]) => setValue(name as keyof Wishes, v, dirty))
+          }
+        />
+      )}
       {isStaff && <Told told={watch('told')} onChange={(told) => setValue('told', told, dirty)} />}
       {problem && !theirs && <FieldError>{problem.title}</FieldError>}
       <p>
@@ -116,7 +174,7 @@ function Account({ own, me }: { own: Own; me: Me }) {
     <div className="grid max-w-2xl gap-8">
       <WishesForm own={own} isStaff={isStaff} />
       <section aria-label="Password">
-        <h2 className="mb-2 text-[19px]">Password</h2>
+        <h2 className="mb-2 text-xl">Password</h2>
         <p className="mb-3 text-soft">
           Of <span className="break-all">{me.account!.email}</span>, the account in use. Every other
           browser is signed out of it.
@@ -124,7 +182,7 @@ function Account({ own, me }: { own: Own; me: Me }) {
         <NewPassword email={me.account!.email} />
       </section>
       <section aria-label="Addresses">
-        <h2 className="mb-2 text-[19px]">Addresses</h2>
+        <h2 className="mb-2 text-xl">Addresses</h2>
         <ul>
           {own.accounts.map((account) => (
             <li key={account.id} className="border-t border-line py-3">
@@ -153,7 +211,7 @@ export default function AccountPage({ me }: { me: Me }) {
           Back
         </Link>
       </p>
-      <h1 className="mb-5 text-[27px]">Your account</h1>
+      <ScreenTitle tab="Your account" className="mb-5" />
       <Loaded asked={asked} isPart>
         {(own) => <Account own={own} me={me} />}
       </Loaded>

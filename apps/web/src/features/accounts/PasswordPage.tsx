@@ -7,6 +7,7 @@ import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 
 type Typed = Sent<'setPassword'>;
 
@@ -59,7 +60,7 @@ export default function PasswordPage() {
         {(whose) => (
           <>
             <p className="text-soft">{whose.school}</p>
-            <h1 className="text-2xl">Hello, {whose.name}</h1>
+            <ScreenTitle tab="Choose a password">Hello, {whose.name}</ScreenTitle>
             <p className="mt-2">
               You sign in as <b className="break-all">{whose.email}</b>. Choose a password; this
               address works once.

@@ -1,47 +1,51 @@
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
 import { rolesInWords } from '@glen/core/light';
 import type { Answer, Me } from '@glen/contract';
-import { api, messageFor, problemOf } from '../../app/api.js';
+import { api } from '../../app/api.js';
 import { restartLive } from '../../app/live.js';
+import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { kindInWords } from './AccountMenu.js';
 
 type DemoPerson = Answer<'demoPeople'>['people'][number];
 
+interface Typed {
+  email: string;
+  password: string;
+}
+
 /** Signing in by password; used on its own page and at a door, where the link is kept. */
 export function SignInForm({ onDone }: { onDone?: () => void }) {
-  const [signIn, { error, isLoading }] = api.useSignInMutation();
-  const { register, handleSubmit } = useForm({ defaultValues: { email: '', password: '' } });
-  const problem = problemOf(error);
-  const send = handleSubmit(async (body) => {
-    const result = await signIn({ body });
-    if (!result.error) {
+  const [signIn] = api.useSignInMutation();
+  const { register, errorAt, problem, isSending, submit } = useServerForm<Typed, Typed, unknown>({
+    start: { email: '', password: '' },
+    send: (body) => signIn({ body }),
+    onDone: () => {
       restartLive();
       onDone?.();
-    }
+    },
   });
-  const fieldError = messageFor(problem, 'password');
   return (
-    <form className="grid gap-4" onSubmit={(event) => void send(event)} noValidate>
+    <form className="grid gap-4" noValidate onSubmit={submit}>
       <TextField
         label="Address"
-        error={messageFor(problem, 'email')}
+        error={errorAt('email')}
         type="email"
         autoComplete="username"
         {...register('email')}
       />
       <TextField
         label="Password"
-        error={fieldError}
+        error={errorAt('password')}
         type="password"
         autoComplete="current-password"
         {...register('password')}
       />
-      {problem && !problem.errors && <FieldError>{problem.title}</FieldError>}
-      <Button type="submit" kind="act" disabled={isLoading}>
+      {problem && <FieldError>{problem.title}</FieldError>}
+      <Button type="submit" kind="act" disabled={isSending}>
         Sign in
       </Button>
     </form>
@@ -114,7 +118,9 @@ export function SignInPage({ me }: { me: Me }) {
       <header className="flex items-center gap-3">
         <img src="/mark.svg" alt="" width="44" height="44" />
         <div>
-          <h1 className="text-3xl">Glen</h1>
+          <ScreenTitle tab="Sign in" size="large">
+            Glen
+          </ScreenTitle>
           <p className="text-soft">The doors to your online classes · {me.school.name}</p>
         </div>
       </header>

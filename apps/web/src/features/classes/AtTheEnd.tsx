@@ -30,7 +30,7 @@ export function AtTheEnd({ classPeriod }: { classPeriod: ClassPeriod }) {
   if (!facts) return null;
   return (
     <section aria-label="When it is over" className="mt-7 max-w-2xl">
-      <h2 className="mb-1 text-[19px]">When it is over</h2>
+      <h2 className="mb-1 text-xl">When it is over</h2>
       <p>
         {consequence(facts)} Its roll and all it had stay, and you can bring it back.
         {facts.isRunning && ' Its door is open just now: end the session first.'}

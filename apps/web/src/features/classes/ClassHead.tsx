@@ -1,8 +1,9 @@
-import { Link, NavLink, useSearchParams } from 'react-router';
+import { Link, NavLink, useParams, useSearchParams } from 'react-router';
 import { classTitle } from '@glen/core/light';
 import type { ClassItem } from '@glen/contract';
 import { buttonClass } from '../../ui/Button.js';
 import { Pennant } from '../../ui/Pennant.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { CopyButtons } from '../link/LinkLine.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { PutAwayLine } from './PutAwayLine.js';
@@ -23,6 +24,9 @@ const TAB_NAMES = {
   people: 'Who comes',
   about: 'About',
 } as const;
+
+const nameOf = (tab: string | undefined): string =>
+  TAB_NAMES[TABS.find((name) => name === tab) ?? 'sessions'];
 
 const LiveLink = ({ link, isOccasion }: Pick<ClassItem, 'link' | 'isOccasion'>) => {
   const [search] = useSearchParams();
@@ -100,7 +104,9 @@ export function ClassHead({ classPeriod, zone }: { classPeriod: ClassPeriod; zon
       <header className="flex items-center gap-4">
         <Pennant pennant={c.pennant} size="large" />
         <div>
-          <h1 className="text-[25px]">{classTitle(c)}</h1>
+          <ScreenTitle tab={`${nameOf(useParams().tab)}: ${classTitle(c)}`}>
+            {classTitle(c)}
+          </ScreenTitle>
           <p className="text-soft">
             {c.isOccasion ? '' : `${c.rollSize} on the roll · `}
             {names('host')}

@@ -8,7 +8,7 @@ import { FieldError, inputClass } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
 import { Theirs } from '../../ui/Theirs.js';
 import { Pennant } from '../../ui/Pennant.js';
-import { ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 
 type Checked = Omit<Sent<'editClass'>, 'version'>;
@@ -60,7 +60,7 @@ function Flown({ register, watch, setValue }: Words) {
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
       <Pennant pennant={pennant} size="large" />
-      <p className="text-lg leading-[2.2]">
+      <p className="text-lg leading-sentence">
         It flies{' '}
         <input
           aria-label="Letters of the pennant"

@@ -9,6 +9,7 @@ import { buttonClass } from '../../ui/Button.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { Empty } from '../../ui/States.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { MakeOccasion } from './MakeOccasion.js';
 import { CopyButtons } from '../link/LinkLine.js';
 import { mayEdit } from '../school/mayEdit.js';
@@ -62,7 +63,7 @@ function ClassRow({ classPeriod: c }: { classPeriod: ClassItem }) {
     <li className="flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-line py-3.5">
       <Pennant pennant={c.pennant} />
       <div className="min-w-0 flex-1 basis-56">
-        <h2 className="text-[17px]">
+        <h2 className="text-lg">
           {isOpen ? (
             <Link className="hover:underline" to={`/classes/${c.id}`}>
               {classTitle(c)}
@@ -92,7 +93,7 @@ function Occasions({ occasions, mayMake }: OccasionsProps) {
   if (occasions.length === 0 && !mayMake) return null;
   return (
     <section aria-label="Occasions" className="mt-8">
-      <h2 className="text-[21px]">Occasions</h2>
+      <h2 className="text-xl">Occasions</h2>
       <p className="text-soft">
         Colleagues, a talk, a family: a link and sessions for whom you name, without a roll.
       </p>
@@ -127,7 +128,9 @@ const PutAway = ({ classes }: { classes: ClassItem[] }) => (
 
 const Head = ({ count, mayMake }: { count: number; mayMake: boolean }) => (
   <header className="mb-4 flex flex-wrap items-baseline gap-x-4 gap-y-2">
-    <h1 className="text-[27px]">{count === 1 ? '1 class period' : `${count} class periods`}</h1>
+    <ScreenTitle tab="Classes">
+      {count === 1 ? '1 class period' : `${count} class periods`}
+    </ScreenTitle>
     <span className="ml-auto flex flex-wrap gap-2.5">
       {count > 0 && (
         <>

@@ -81,7 +81,7 @@ export function CopyClass({ of }: { of: ClassItem }) {
   const [isOpen, setOpen] = useState(false);
   return (
     <section aria-label="Another like it" className="mt-7 max-w-2xl">
-      <h2 className="mb-1 text-[19px]">Another like it</h2>
+      <h2 className="mb-1 text-xl">Another like it</h2>
       <p>
         For another period, or for next year: with a link of its own, its lessons still to be said.
       </p>

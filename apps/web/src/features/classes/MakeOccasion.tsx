@@ -7,7 +7,7 @@ import { restartLive } from '../../app/live.js';
 import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
-import { ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
 import { TextField } from '../../ui/TextField.js';
 
 type Typed = Required<Pick<Sent<'addClass'>, 'title' | 'kind' | 'comes'>>;
@@ -45,7 +45,7 @@ function Form({ onClose }: { onClose: () => void }) {
         error={formState.errors.title?.message}
         {...register('title')}
       />
-      <p className="text-lg leading-[2.2]">
+      <p className="text-lg leading-sentence">
         In comes{' '}
         <ChoicePart
           label="Who comes"

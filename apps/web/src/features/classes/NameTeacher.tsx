@@ -1,9 +1,11 @@
 import { areStaff } from '@glen/core/light';
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue } from 'react';
 import { api } from '../../app/api.js';
+import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
+import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
-import { ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
 import type { As, useTeachers } from './useTeachers.js';
 
 export const AS_WORDS: { value: As; label: string }[] = [
@@ -22,81 +24,79 @@ function useFoundTeachers(name: string) {
   return (isAsked ? (data?.people ?? []) : []).filter((p) => areStaff(p.roles));
 }
 
-interface NewProps {
+interface Typed {
   name: string;
   email: string;
-  onEmail: (email: string) => void;
-  isSaving: boolean;
+  as: As;
 }
 
-/** Whoever the school does not know yet, by their address. */
-const NewTeacher = ({ name, email, onEmail, isSaving }: NewProps) => (
-  <div className="flex flex-wrap items-start gap-3">
-    <div className="w-72">
-      <TextField
-        label="Or somebody new, by address"
-        hint="They get a way in to hand on."
-        type="email"
-        className="!py-1.5"
-        value={email}
-        onChange={(e) => onEmail(e.target.value)}
-      />
-    </div>
-    <Button type="submit" className="mt-6" disabled={email.trim() === '' || isSaving}>
-      Name {name.trim()}
-    </Button>
-  </div>
-);
+const NOBODY: Typed = { name: '', email: '', as: 'co-teacher' };
 
 /** Somebody more who teaches here: found by name, or new by name and address. */
 export function NameTeacher({ teachers }: { teachers: ReturnType<typeof useTeachers> }) {
-  const [name, setName] = useState('');
-  const [email, setEmail] = useState('');
-  const [as, setAs] = useState<As>('co-teacher');
+  const form = useServerForm<Typed, Typed, void>({
+    start: NOBODY,
+    send: async (typed) => ({ error: await teachers.add(typed, typed.name) }),
+    fieldOf: (path) => path.split('.').at(-1)!,
+    onDone: () => form.reset({ ...NOBODY, as: form.getValues('as') }),
+  });
+  const { register, watch, change, errorAt, problem, isSending, submit } = form;
+  const { name, email, as } = watch();
   const found = useFoundTeachers(name);
-  const { isSaving } = teachers;
-  const add = async (person: Parameters<typeof teachers.add>[0], called: string): Promise<void> => {
-    if (!(await teachers.add(person, called))) return;
-    setName('');
-    setEmail('');
+  const nameKnown = async (personId: number, called: string): Promise<void> => {
+    const refused = await teachers.add({ personId, as }, called);
+    if (refused) form.refuse(refused);
+    else form.reset({ ...NOBODY, as });
   };
   return (
     <form
       className="mt-4 grid max-w-2xl gap-3 border-t border-line pt-4"
       noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        void add({ name, email, as }, name);
-      }}
+      onSubmit={submit}
     >
       <div className="flex flex-wrap items-start gap-3">
         <div className="w-56">
           <TextField
             label="Somebody more"
             className="!py-1.5"
-            value={name}
-            onChange={(e) => setName(e.target.value)}
+            error={errorAt('name')}
+            {...register('name')}
           />
         </div>
         <p className="pt-7">
           <ChoicePart
             label="As what"
             value={as}
-            onChange={(v) => setAs(v as As)}
+            onChange={(v) => change({ as: v as As })}
             choices={AS_WORDS}
           />
         </p>
       </div>
       {found.map((p) => (
         <p key={p.id}>
-          <Button disabled={isSaving} onClick={() => void add({ personId: p.id, as }, p.name)}>
+          <Button disabled={isSending} onClick={() => void nameKnown(p.id, p.name)}>
             Name {p.name}
           </Button>
         </p>
       ))}
       {name.trim() !== '' && (
-        <NewTeacher name={name} email={email} onEmail={setEmail} isSaving={isSaving} />
+        <div className="flex flex-wrap items-start gap-3">
+          <div className="w-72">
+            <TextField
+              label="Or somebody new, by address"
+              hint="They get a way in to hand on."
+              type="email"
+              className="!py-1.5"
+              error={errorAt('email')}
+              {...register('email')}
+            />
+          </div>
+          <Button type="submit" className="mt-6" disabled={email.trim() === '' || isSending}>
+            Name {name.trim()}
+          </Button>
+        </div>
       )}
+      {problem && <FieldError>{problem.title}</FieldError>}
     </form>
   );
 }

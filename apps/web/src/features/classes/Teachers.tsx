@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { FieldError } from '../../ui/Field.js';
-import { ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
 import { WaysIn } from '../group/WaysIn.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { useKeeps } from '../school/useKeeps.js';
@@ -55,7 +55,7 @@ export function Teachers({ classPeriod }: { classPeriod: ClassPeriod }) {
   const { problem, ways } = teachers;
   return (
     <section aria-label="Who teaches it" className="mt-7">
-      <h2 className="mb-1 text-[19px]">Who teaches it</h2>
+      <h2 className="mb-1 text-xl">Who teaches it</h2>
       {ways.length > 0 && ways !== seen && <WaysIn ways={ways} onClose={() => setSeen(ways)} />}
       <ul className="max-w-2xl">
         {classPeriod.staff.map((t) => (

@@ -16,29 +16,29 @@ export function useTeachers({ class: { id }, version, staff }: ClassPeriod) {
   const params = { classId: id };
   const now: Staff = staff.map((s) => ({ personId: s.id, as: s.as }));
 
-  const put = async (next: Staff, done: string): Promise<boolean> => {
-    setProblem(undefined);
+  /** Gives what was wrong, if anything was. */
+  const put = async (next: Staff, done: string): Promise<Problem | undefined> => {
     const { data, error } = await set({ params, body: { version, staff: next } });
-    if (!data) {
-      setProblem(problemOf(error));
-      return false;
-    }
+    if (!data) return problemOf(error);
     setWays(data.addresses);
     offerUndo(done, () => set({ params, body: { version: version + 1, staff: now } }).unwrap());
-    return true;
+    return undefined;
   };
+  /** Of what is pressed, not typed, what was wrong stands with the list. */
+  const said = async (next: Staff, done: string): Promise<void> =>
+    setProblem(await put(next, done));
   return {
     problem,
     ways,
     isSaving: isLoading,
     add: (person: Staff[number], name: string) => put([...now, person], `${name} is named.`),
     change: (personId: number, as: As, name: string) =>
-      put(
+      said(
         staff.map((s) => ({ personId: s.id, as: s.id === personId ? as : s.as })),
         `${name} is named anew.`,
       ),
     remove: (personId: number, name: string) =>
-      put(
+      said(
         now.filter((s) => !('personId' in s) || s.personId !== personId),
         `${name} teaches it no longer.`,
       ),

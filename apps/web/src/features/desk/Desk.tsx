@@ -165,7 +165,7 @@ export default function DeskPage({ me }: { me: Me }) {
   }, [elsewhere, navigate]);
   const act = useDeskActions(linkId);
   useDeskKeys(desk, act, document);
-  useKnockSignal(desk?.waiting ?? NOBODY, desk ? `Desk · ${desk.title}` : 'Desk');
+  useKnockSignal(desk?.waiting ?? NOBODY);
   const problem = problemOf(error);
   if (problem && (!desk || problem.status === 403))
     return <Shut problem={problem} desk={desk} retry={() => void refetch()} />;

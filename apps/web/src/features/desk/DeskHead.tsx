@@ -4,12 +4,13 @@ import { addMinutes, dateInWords } from '@glen/core/light';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { Chip } from '../../ui/Chip.js';
 import { Pennant } from '../../ui/Pennant.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { copyAddress } from '../link/copy.js';
 import { PostFirst } from '../post/PostFirst.js';
 import { BringIn } from './BringIn.js';
 import { Extend } from './Extend.js';
 import { HandOver } from './HandOver.js';
-import { useKnockSound } from './knock.js';
+import { tabOfDesk, useKnockSound } from './knock.js';
 import { RoomFirst } from './RoomFirst.js';
 import { openLabel, type Desk, type DeskActions } from './useDesk.js';
 
@@ -58,7 +59,7 @@ export function DeskHead({ desk, act, linkId, onSmall }: HeadProps) {
       <div className="flex flex-wrap items-center gap-x-4 gap-y-3">
         <Pennant pennant={desk.pennant} size="large" />
         <div className="min-w-0 flex-1">
-          <h1 className="text-[25px]">{desk.title}</h1>
+          <ScreenTitle tab={tabOfDesk(desk)}>{desk.title}</ScreenTitle>
           <p className="flex flex-wrap items-center gap-2 text-soft">
             {sessionInWords(desk)}
             <DoorChip door={desk.door} />

@@ -1,7 +1,8 @@
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { api, problemOf } from '../../app/api.js';
+import { api } from '../../app/api.js';
+import { useServerForm } from '../../app/useServerForm.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import type { Desk } from './useDesk.js';
@@ -51,24 +52,41 @@ interface HandOverProps {
   linkId: number;
 }
 
+interface Wish {
+  /** Nobody yet. */
+  personId: number | null;
+  leave: boolean;
+}
+
 function HandOverCard({ desk, linkId, close }: HandOverProps & { close: () => void }) {
-  const [handOver, { error, isLoading }] = api.useHandOverMutation();
-  const [chosen, setChosen] = useState<number>();
-  const [leave, setLeave] = useState(true);
-  const to = desk.successors.find((s) => s.id === chosen);
-  const problem = problemOf(error);
-  const send = async (successor: Successor): Promise<void> => {
-    const body = { personId: successor.id, leave };
-    const { data } = await handOver({ params: { linkId }, body });
-    if (!data) return;
-    toast(`${successor.name} is host until this session ends.`);
-    close();
-  };
+  const [handOver] = api.useHandOverMutation();
+  const { watch, change, problem, errorAt, isSending, submit } = useServerForm<Wish, Wish, unknown>(
+    {
+      start: { personId: null, leave: true },
+      send: ({ personId, leave }) =>
+        handOver({ params: { linkId }, body: { personId: personId!, leave } }),
+      onDone: () => {
+        toast(`${to!.name} is host until this session ends.`);
+        close();
+      },
+    },
+  );
+  const { personId, leave } = watch();
+  const to = desk.successors.find((s) => s.id === personId);
+  const wrong = errorAt('personId') ?? problem?.title;
   return (
-    <>
-      <Successors desk={desk} chosen={chosen} choose={setChosen} />
+    <form className="grid gap-3" noValidate onSubmit={submit}>
+      <Successors
+        desk={desk}
+        chosen={personId ?? undefined}
+        choose={(id) => change({ personId: id })}
+      />
       <label className="flex items-center gap-2.5">
-        <input type="checkbox" checked={leave} onChange={(e) => setLeave(e.target.checked)} />
+        <input
+          type="checkbox"
+          checked={leave}
+          onChange={(e) => change({ leave: e.target.checked })}
+        />
         and I leave the room
       </label>
       {to && (
@@ -78,11 +96,11 @@ function HandOverCard({ desk, linkId, close }: HandOverProps & { close: () => vo
             : `${to.name} is not in yet. Until they come, nobody can be let in.`}
         </p>
       )}
-      {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
-      <Button kind="act" disabled={!to || isLoading} onClick={() => to && void send(to)}>
+      {wrong && <FieldError>{wrong}</FieldError>}
+      <Button type="submit" kind="act" disabled={!to || isSending}>
         {to ? `Hand over to ${to.name}${leave ? ' and leave' : ''}` : 'Hand over'}
       </Button>
-    </>
+    </form>
   );
 }
 

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { lobbyReason } from '@glen/core/light';
 import type { DeskVisitor } from '@glen/contract';
 import { wallClock } from '../../app/clock.js';
+import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { inputClass } from '../../ui/Field.js';
 import { Column, Who } from './Column.js';
@@ -18,25 +19,23 @@ function TurnAway({
   onDone: () => void;
   act: DeskActions;
 }) {
-  const [word, setWord] = useState('');
+  const { register, submit } = useServerForm<{ word: string }, { word: string }, void>({
+    start: { word: '' },
+    send: async ({ word }) => {
+      if (await act.turnAway(visitor.id, word)) onDone();
+      return {};
+    },
+    onDone: () => {},
+  });
   return (
-    <form
-      className="mt-1 flex w-full flex-wrap gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void act.turnAway(visitor.id, word).then((done) => {
-          if (done) onDone();
-        });
-      }}
-    >
+    <form className="mt-1 flex w-full flex-wrap gap-2" noValidate onSubmit={submit}>
       <input
         autoFocus
         aria-label={`A word for ${visitor.name}`}
         placeholder="A word for them, if you like"
         maxLength={200}
         className={`${inputClass} min-w-0 flex-1 basis-40 !py-1`}
-        value={word}
-        onChange={(e) => setWord(e.target.value)}
+        {...register('word')}
         onKeyDown={(e) => {
           if (e.key === 'Escape') onDone();
         }}

@@ -3,7 +3,8 @@ import { api, problemOf } from '../../app/api.js';
 import { wallClock } from '../../app/clock.js';
 import { Button } from '../../ui/Button.js';
 import { Loading, Trouble } from '../../ui/States.js';
-import { useKnockSignal } from './knock.js';
+import { useTabTitle } from '../../ui/ScreenTitle.js';
+import { tabOfDesk, useKnockSignal } from './knock.js';
 import { openLabel, useDeskActions, type Desk } from './useDesk.js';
 import { useDeskKeys } from './useDeskKeys.js';
 
@@ -18,7 +19,7 @@ interface WaitingProps {
 function Waiting({ desk, zone, letIn }: WaitingProps) {
   return (
     <>
-      <h2 className="mt-3 text-[15px]">
+      <h2 className="mt-3 text-md">
         In the lobby <span className="text-soft">{desk.waiting.length}</span>
       </h2>
       {desk.waiting.length === 0 && <p className="text-soft">Nobody knocks.</p>}
@@ -63,7 +64,7 @@ export function SmallDesk({
     );
   const ofRoll = desk.waiting.filter((v) => v.onRoll).length;
   return (
-    <main className="min-h-dvh bg-paper p-3.5 text-[15px] text-ink">
+    <main className="min-h-dvh bg-paper p-3.5 text-md text-ink">
       <h1 className="text-base">{desk.title}</h1>
       <p className="text-sm text-soft">
         {desk.inside.length} inside · {desk.missing.length} missing
@@ -90,6 +91,7 @@ export function SmallDesk({
 /** The same as a narrow window of its own, where no window can be kept on top. */
 export default function SmallDeskPage({ me, linkId }: { me: Me; linkId: number }) {
   const { data: desk } = api.useDeskQuery({ params: { linkId } });
-  useKnockSignal(desk?.waiting ?? NOBODY, desk?.title ?? 'Desk');
+  useKnockSignal(desk?.waiting ?? NOBODY);
+  useTabTitle(desk ? tabOfDesk(desk) : 'Desk');
   return <SmallDesk me={me} linkId={linkId} document={document} />;
 }

@@ -1,5 +1,5 @@
 import type { DeskVisitor } from '@glen/contract';
-import { ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
 import type { Desk, DeskActions } from './useDesk.js';
 
 interface WhoIsThisProps {

@@ -41,8 +41,12 @@ function knock(): void {
   }
 }
 
-/** Sounds when somebody new waits, and shows how many wait in the title of the tab. */
-export function useKnockSignal(waiting: { id: number }[], title: string): void {
+/** What the browser’s tab says of a desk: how many wait, so that it is seen behind other pages too. */
+export const tabOfDesk = ({ waiting, title }: { waiting: unknown[]; title: string }): string =>
+  `${waiting.length > 0 ? `(${waiting.length}) ` : ''}Desk: ${title}`;
+
+/** Sounds when somebody new waits. */
+export function useKnockSignal(waiting: { id: number }[]): void {
   const [sound] = useKnockSound();
   const known = useRef<Set<number> | null>(null);
   useEffect(() => {
@@ -50,10 +54,4 @@ export function useKnockSignal(waiting: { id: number }[], title: string): void {
     known.current = new Set(waiting.map((v) => v.id));
     if (isNew && sound) knock();
   }, [waiting, sound]);
-  useEffect(() => {
-    document.title = waiting.length > 0 ? `(${waiting.length}) ${title}` : title;
-    return () => {
-      document.title = 'Glen';
-    };
-  }, [waiting.length, title]);
 }

@@ -2,6 +2,7 @@ import { addMinutes, dateInWords } from '@glen/core/light';
 import type { Answer, Me } from '@glen/contract';
 import { wallClock } from '../../app/clock.js';
 import { Pennant } from '../../ui/Pennant.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 
 type Door = Answer<'door'>;
 
@@ -46,7 +47,7 @@ export function DoorHead({ me, door }: { me: Me; door: Door }) {
         <Pennant pennant={door.pennant} size="large" />
         <div className="min-w-0">
           <p className="text-sm text-soft">{name}</p>
-          <h1 className="text-xl break-words">{title}</h1>
+          <ScreenTitle tab={`${title}, the door`}>{title}</ScreenTitle>
         </div>
       </div>
       <p className="mt-2 text-soft">

@@ -8,6 +8,7 @@ import { watchDoor } from '../../app/live.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { Loading } from '../../ui/States.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { doorWords } from '../entry/doorWords.js';
 import { DoorAccounts } from './DoorAccounts.js';
 import { DoorHead } from './DoorHead.js';
@@ -31,7 +32,8 @@ function openingTime({ until }: Door['decision'], now: string, zone: string): st
 function Sign({ me, door, entering }: { me: Me; door: Door; entering: Entering }) {
   const now = useNow();
   const { decision, elsewhere } = door;
-  const { isGone, codeProblem } = entering;
+  const { isGone } = entering;
+  const codeProblem = entering.errorAt('entryCode');
   const words = doorWords(door, openingTime(decision, now, me.school.zone));
   const isRefused = decision.outcome === 'refused' && decision.reason !== 'code-needed';
   return (
@@ -101,7 +103,7 @@ const NOT_SHOWN: Record<number, string> = {
 function NoDoor({ problem, code, retry }: { problem: Problem; code: string; retry: () => void }) {
   return (
     <>
-      <h1 className="text-2xl">{NOT_SHOWN[problem.status] ?? 'The door cannot be reached'}</h1>
+      <ScreenTitle tab={NOT_SHOWN[problem.status] ?? 'The door cannot be reached'} />
       <p className="mt-2 text-soft">{problem.detail ?? problem.title}</p>
       {problem.status === 404 ? (
         <TypeCode start={code} />
@@ -121,10 +123,6 @@ function useDoor(code: string) {
     { pollingInterval: LOOK_AGAIN_MS },
   );
   const now = useNow();
-  const title = data?.title;
-  useEffect(() => {
-    document.title = title === undefined ? 'Glen' : `${title} · the door`;
-  }, [title]);
   // The door hears of itself by the code it goes by now, and that is the address to keep.
   const current = data?.code ?? code;
   useEffect(() => watchDoor(current), [current]);

@@ -1,4 +1,3 @@
-import { messageFor } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
@@ -6,41 +5,31 @@ import type { Entering } from './useEntering.js';
 
 /** What the door asks of a visitor, and the button that goes in or knocks. */
 export function EnterForm({ entering, knocks }: { entering: Entering; knocks: boolean }) {
-  const { typed, goIn, isLoading, problem, codeProblem, asksName, asksCode, isReady } = entering;
-  const { name, setName, entryCode, setEntryCode } = typed;
-  const nameProblem = messageFor(problem, 'name');
+  const { register, submit, isSending, problem, errorAt, asksName, asksCode, isReady } = entering;
   return (
-    <form
-      className="mt-4 grid gap-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void goIn();
-      }}
-    >
+    <form className="mt-4 grid gap-3" noValidate onSubmit={submit}>
       {asksName && (
         <TextField
           label="Your name"
           hint="The host sees it."
-          error={nameProblem}
+          error={errorAt('name')}
           maxLength={80}
           autoComplete="name"
-          value={name}
-          onChange={(e) => setName(e.target.value)}
+          {...register('name')}
         />
       )}
       {asksCode && (
         <TextField
           label="Entry code"
-          error={codeProblem ?? messageFor(problem, 'entryCode')}
+          error={errorAt('entryCode')}
           maxLength={60}
           autoComplete="off"
-          value={entryCode}
-          onChange={(e) => setEntryCode(e.target.value)}
+          {...register('entryCode')}
         />
       )}
       {(isReady || asksCode) && (
         <>
-          <Button type="submit" kind="act" className="w-full !py-3 !text-base" disabled={isLoading}>
+          <Button type="submit" kind="act" className="w-full !py-3 !text-base" disabled={isSending}>
             {knocks ? 'Knock' : 'Go in'}
           </Button>
           <p className="text-sm text-soft">
@@ -48,9 +37,7 @@ export function EnterForm({ entering, knocks }: { entering: Entering; knocks: bo
           </p>
         </>
       )}
-      {problem && !nameProblem && (
-        <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>
-      )}
+      {problem && <FieldError>{problem.title}</FieldError>}
     </form>
   );
 }

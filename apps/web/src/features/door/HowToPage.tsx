@@ -6,6 +6,7 @@ import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { Button } from '../../ui/Button.js';
 import { Pennant } from '../../ui/Pennant.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 
 type HowTo = Answer<'howTo'>;
 
@@ -13,7 +14,7 @@ const Head = ({ pennant, title, classTitle, host }: HowTo) => (
   <header className="flex items-center gap-4">
     <Pennant pennant={pennant} size="large" />
     <div className="min-w-0">
-      <h1 className="text-2xl break-words">How to get in: {title}</h1>
+      <ScreenTitle tab={`How to get in: ${title}`} />
       <p className="text-soft">
         {title === classTitle ? '' : `${classTitle}, `}
         {host}

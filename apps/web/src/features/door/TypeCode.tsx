@@ -1,43 +1,39 @@
-import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { readLinkCode } from '@glen/core/light';
+import { useServerForm, wrongAt } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { TextField } from '../../ui/TextField.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
+
+const NO_CODE =
+  'A code is a word and 11 letters or digits, such as heron-7k3m9qvd2xt. Look again: a letter may be missing.';
+
+interface Typed {
+  code: string;
+}
 
 /** A code typed by hand: any case, with or without hyphen. */
 export function TypeCode({ start = '' }: { start?: string }) {
   const navigate = useNavigate();
-  const [typed, setTyped] = useState(start);
-  const [error, setError] = useState<string>();
-  const go = (): void => {
-    const code = readLinkCode(typed.replace(/^.*\/door\//, ''));
-    if (code === null)
-      setError(
-        'A code is a word and 11 letters or digits, such as heron-7k3m9qvd2xt. Look again: a letter may be missing.',
-      );
-    else void navigate(`/door/${code}`);
-  };
+  const { register, errorAt, submit } = useServerForm<Typed, Typed, string>({
+    start: { code: start },
+    send: ({ code }) => {
+      const read = readLinkCode(code.replace(/^.*\/door\//, ''));
+      return Promise.resolve(read === null ? { error: wrongAt('code', NO_CODE) } : { data: read });
+    },
+    onDone: (code) => void navigate(`/door/${code}`),
+  });
   return (
-    <form
-      className="mt-5 grid gap-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        go();
-      }}
-    >
+    <form className="mt-5 grid gap-3" noValidate onSubmit={submit}>
       <TextField
         label="The code of your door"
-        error={error}
+        error={errorAt('code')}
         hint="Capitals, spaces and the hyphen do not matter."
         className="font-mono"
         autoCapitalize="none"
         autoCorrect="off"
         spellCheck={false}
-        value={typed}
-        onChange={(e) => {
-          setTyped(e.target.value);
-          setError(undefined);
-        }}
+        {...register('code')}
       />
       <Button type="submit" kind="act">
         To the door
@@ -49,7 +45,7 @@ export function TypeCode({ start = '' }: { start?: string }) {
 export function TypeCodePage() {
   return (
     <main id="main" className="mx-auto min-h-dvh max-w-md px-5 py-7">
-      <h1 className="text-2xl">Which door?</h1>
+      <ScreenTitle tab="Which door?" />
       <TypeCode />
     </main>
   );

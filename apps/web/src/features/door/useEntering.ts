@@ -1,8 +1,9 @@
 import { useEffect, useRef, useState } from 'react';
-import type { Answer, Me, Problem } from '@glen/contract';
-import { api, problemOf } from '../../app/api.js';
+import type { Answer, Me } from '@glen/contract';
+import { api } from '../../app/api.js';
+import { useServerForm, wrongAt } from '../../app/useServerForm.js';
 import { goesOnByItself } from '../entry/doorWords.js';
-import { useKept } from './useKept.js';
+import { keepHere, keptHere } from './keptHere.js';
 
 type Door = Answer<'door'>;
 
@@ -16,37 +17,45 @@ interface Visit {
   onBack: () => void;
 }
 
+interface Typed {
+  name: string;
+  entryCode: string;
+}
+
+const NO_SUCH_CODE = 'That code does not fit. Compare it with what was sent with the link.';
+
 /** What somebody types at the door, kept while the page is reloaded, and the way in. */
 function useGoIn(code: string) {
-  const [enter, { isLoading }] = api.useEnterDoorMutation();
-  const [problem, setProblem] = useState<Problem>();
+  const [enter] = api.useEnterDoorMutation();
   const [isGone, setGone] = useState(false);
-  const [name, setName] = useKept(`name:${code}`);
-  const [entryCode, setEntryCode] = useKept(`entry-code:${code}`);
-  const [codeProblem, setCodeProblem] = useState<string>();
-
-  const goIn = async (): Promise<void> => {
-    setProblem(undefined);
-    setCodeProblem(undefined);
-    const { data, error } = await enter({
-      params: { code },
-      body: { ...(name ? { name } : {}), ...(entryCode ? { entryCode } : {}) },
-    });
-    if (error) return setProblem(problemOf(error));
-    if (data.go) {
-      setGone(true);
-      window.location.assign(data.go);
-    } else if (isAboutCode(data.decision.reason))
-      setCodeProblem('That code does not fit. Compare it with what was sent with the link.');
-  };
-  const typed = { name, setName, entryCode, setEntryCode };
-  return { typed, goIn, isLoading, problem, codeProblem, isGone, setGone };
+  const names = { name: `name:${code}`, entryCode: `entry-code:${code}` };
+  const form = useServerForm<Typed, Typed, Answer<'enterDoor'>>({
+    start: { name: keptHere(names.name), entryCode: keptHere(names.entryCode) },
+    send: (typed) =>
+      enter({
+        params: { code },
+        body: {
+          ...(typed.name ? { name: typed.name } : {}),
+          ...(typed.entryCode ? { entryCode: typed.entryCode } : {}),
+        },
+      }),
+    onDone: ({ go, decision }) => {
+      if (go) {
+        setGone(true);
+        window.location.assign(go);
+      } else if (isAboutCode(decision.reason)) form.refuse(wrongAt('entryCode', NO_SUCH_CODE));
+    },
+  });
+  const { name, entryCode } = form.watch();
+  useEffect(() => keepHere(names.name, name), [names.name, name]);
+  useEffect(() => keepHere(names.entryCode, entryCode), [names.entryCode, entryCode]);
+  return { ...form, isGone, setGone };
 }
 
 /** The way through a door: by hand, and by itself for whoever waited. */
 export function useEntering({ me, code, door, onBack }: Visit) {
   const entering = useGoIn(code);
-  const { goIn, isGone, setGone } = entering;
+  const { submit, isGone, setGone } = entering;
   const { outcome, reason } = door.decision;
   const asksCode = isAboutCode(reason);
   const mayGo = outcome === 'enter' || outcome === 'lobby';
@@ -70,7 +79,7 @@ export function useEntering({ me, code, door, onBack }: Visit) {
     if (goesOnByItself(reason) || door.knocked) waited.current = true;
     else if (isReady && waited.current && !isGone && me.account) {
       waited.current = false;
-      void goIn();
+      submit();
     }
   });
   return { ...entering, asksCode, asksName, isReady };

@@ -3,6 +3,7 @@ import type { Answer, Me } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { Margin, Screen } from '../../ui/Margin.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { SchoolTabs } from '../school/SchoolTabs.js';
 import { Outcome } from './Outcome.js';
 import { RulesEditor } from './RulesEditor.js';
@@ -26,7 +27,7 @@ function Defaults({ title, words, notes, answer, save, zone }: DefaultsProps) {
     <Screen margin={<Margin notes={worstFirst(notes(edits))} />}>
       <SchoolTabs />
       <header className="mb-4">
-        <h1 className="text-[27px]">{title}</h1>
+        <ScreenTitle tab={title} />
         <p className="text-soft">{words}</p>
       </header>
       <RulesEditor edits={edits} layers={answer.layers as RuleLayer[]} />

@@ -100,7 +100,7 @@ export function OutcomeTable({ table, names, opensAt, asksCode }: OutcomeTablePr
       <h2 id="so-at-the-door" className="mb-2 text-base">
         So, at the door
       </h2>
-      <table className="w-full border-separate border-spacing-1 text-[15px]">
+      <table className="w-full border-separate border-spacing-1 text-md">
         <thead>
           <tr>
             <td />

@@ -17,7 +17,7 @@ function PresetChanges({ layers, preset }: { layers: RuleLayer[]; preset: Preset
   const { changes } = presetChanges(layers, preset);
   if (changes.length === 0) return <p className="text-soft">All of it is so already.</p>;
   return (
-    <ul className="grid gap-1 text-[15px]">
+    <ul className="grid gap-1 text-md">
       {changes.map(({ field, from, to, locked }) => (
         <li key={field}>
           {RULE_NAMES[field]}:{' '}
@@ -80,7 +80,7 @@ function PresetCard({ layers, busy, onTake }: PresetProps) {
   return (
     <>
       <PresetChoice preset={preset} onChange={setPreset} />
-      <p className="text-[15px] text-soft">{PRESETS[preset].what}</p>
+      <p className="text-md text-soft">{PRESETS[preset].what}</p>
       <PresetChanges layers={layers} preset={preset} />
       <Button
         kind="strong"
@@ -106,7 +106,7 @@ export function PresetButton({ layers, busy, onTake }: PresetProps) {
           sideOffset={6}
           align="start"
           aria-label="Rules as for a purpose"
-          className="z-30 grid max-h-[70vh] w-96 max-w-[92vw] gap-3 overflow-y-auto rounded-small border border-line bg-sheet p-4 text-ink shadow-soft"
+          className="z-30 grid max-h-view w-96 max-w-view gap-3 overflow-y-auto rounded-small border border-line bg-sheet p-4 text-ink shadow-soft"
         >
           <PresetCard
             layers={layers}

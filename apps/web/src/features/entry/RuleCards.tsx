@@ -1,4 +1,5 @@
 import { useState, type ReactNode } from 'react';
+import { useServerForm, wrongAt } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { TextField } from '../../ui/TextField.js';
 import { CardPart } from '../../ui/SentencePart.js';
@@ -9,133 +10,132 @@ interface Back {
   run: () => void;
 }
 
-function Card({
-  label,
-  shown,
-  width,
-  open,
-  onOpenChange,
-  onSubmit,
-  disabled = false,
-  back,
-  children,
-}: {
+interface CardProps {
   label: string;
   shown: string;
-  width: string;
-  open: boolean;
-  onOpenChange: (open: boolean) => void;
-  onSubmit: () => void;
-  disabled?: boolean;
   back?: Back | undefined;
-  children: ReactNode;
-}) {
+  /** What stands in it while it is open. */
+  children: (close: () => void) => ReactNode;
+}
+
+function Card({ label, shown, back, children }: CardProps) {
+  const [open, setOpen] = useState(false);
   return (
     <CardPart
       label={label}
       shown={shown}
       marked={back !== undefined}
       open={open}
-      onOpenChange={onOpenChange}
+      onOpenChange={setOpen}
     >
-      <form
-        className={`grid gap-3 ${width}`}
-        onSubmit={(event) => {
-          event.preventDefault();
-          onSubmit();
-        }}
-      >
-        {children}
-        <Button type="submit" kind="strong" disabled={disabled}>
-          Use it
-        </Button>
+      <div className="grid w-60 gap-3">
+        {children(() => setOpen(false))}
         {back && (
           <Button
             kind="link"
             className="!whitespace-normal"
             onClick={() => {
-              onOpenChange(false);
+              setOpen(false);
               back.run();
             }}
           >
             {back.label}
           </Button>
         )}
-      </form>
+      </div>
     </CardPart>
   );
 }
 
-export function CodeCard({
-  value,
-  onSave,
-  back,
-}: {
-  value: string | null;
-  onSave: (code: string | null) => void;
-  back?: Back;
-}) {
-  const [code, setCode] = useState(value ?? '');
-  const [open, setOpen] = useState(false);
+interface ValueFormProps {
+  label: string;
+  hint?: string;
+  value: string;
+  inputMode?: 'numeric' | 'text';
+  /** What is wrong with what was typed, if anything. */
+  check?: (typed: string) => string | undefined;
+  onSave: (typed: string) => void;
+}
+
+/** One value of a rule, typed. */
+function ValueForm({ label, hint, value, inputMode = 'text', check, onSave }: ValueFormProps) {
+  const { register, errorAt, submit } = useServerForm<{ value: string }, { value: string }, string>(
+    {
+      start: { value },
+      send: ({ value: typed }) => {
+        const wrong = check?.(typed);
+        return Promise.resolve(wrong ? { error: wrongAt('value', wrong) } : { data: typed });
+      },
+      onDone: onSave,
+    },
+  );
   return (
-    <Card
-      label={`Entry code: ${value ?? 'none'}`}
-      shown={value ?? 'none'}
-      width="w-60"
-      open={open}
-      onOpenChange={setOpen}
-      back={back}
-      onSubmit={() => {
-        onSave(code.trim() === '' ? null : code);
-        setOpen(false);
-      }}
-    >
+    <form className="grid gap-3" noValidate onSubmit={submit}>
       <TextField
-        label="Entry code"
-        hint="Asked of everyone but hosts and named presenters. Leave it blank for none."
+        label={label}
+        {...(hint === undefined ? {} : { hint })}
+        error={errorAt('value')}
         maxLength={40}
-        value={code}
-        onChange={(e) => setCode(e.target.value)}
+        inputMode={inputMode}
+        {...register('value')}
       />
-    </Card>
+      <Button type="submit" kind="strong">
+        Use it
+      </Button>
+    </form>
   );
 }
 
-export function CapacityCard({
-  value,
-  onSave,
-  back,
-}: {
+interface CodeProps {
+  value: string | null;
+  onSave: (code: string | null) => void;
+  back?: Back;
+}
+
+export const CodeCard = ({ value, onSave, back }: CodeProps) => (
+  <Card label={`Entry code: ${value ?? 'none'}`} shown={value ?? 'none'} back={back}>
+    {(close) => (
+      <ValueForm
+        label="Entry code"
+        hint="Asked of everyone but hosts and named presenters. Leave it blank for none."
+        value={value ?? ''}
+        onSave={(typed) => {
+          onSave(typed.trim() === '' ? null : typed);
+          close();
+        }}
+      />
+    )}
+  </Card>
+);
+
+const MOST = 100000;
+
+const checkCapacity = (typed: string): string | undefined => {
+  const isWhole = /^\d{1,6}$/.test(typed.trim());
+  return isWhole && Number(typed) >= 1 && Number(typed) <= MOST
+    ? undefined
+    : `Give a whole number from 1 to ${MOST}.`;
+};
+
+interface CapacityProps {
   value: number;
   onSave: (capacity: number) => void;
   back?: Back;
-}) {
-  const [typed, setTyped] = useState(String(value));
-  const [open, setOpen] = useState(false);
-  const whole = /^\d{1,6}$/.test(typed.trim()) && Number(typed) >= 1 && Number(typed) <= 100000;
-  return (
-    <Card
-      label={`Room for ${value} people`}
-      shown={`${value} people`}
-      width="w-56"
-      open={open}
-      onOpenChange={setOpen}
-      disabled={!whole}
-      back={back}
-      onSubmit={() => {
-        if (whole) {
-          onSave(Number(typed));
-          setOpen(false);
-        }
-      }}
-    >
-      <TextField
-        label="How many fit in"
-        error={whole ? undefined : 'Give a whole number from 1.'}
-        inputMode="numeric"
-        value={typed}
-        onChange={(e) => setTyped(e.target.value)}
-      />
-    </Card>
-  );
 }
+
+export const CapacityCard = ({ value, onSave, back }: CapacityProps) => (
+  <Card label={`Room for ${value} people`} shown={`${value} people`} back={back}>
+    {(close) => (
+      <ValueForm
+        label="How many fit in"
+        value={String(value)}
+        inputMode="numeric"
+        check={checkCapacity}
+        onSave={(typed) => {
+          onSave(Number(typed));
+          close();
+        }}
+      />
+    )}
+  </Card>
+);

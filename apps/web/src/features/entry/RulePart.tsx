@@ -1,6 +1,6 @@
 import { Lock, LockOpen } from 'lucide-react';
 import type { EntryRules, RuleField } from '@glen/core';
-import { ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
 import { CapacityCard, CodeCard } from './RuleCards.js';
 import { RULE_NAMES, RULE_WORDS, valueInWords, type ListedRule } from './sentences.js';
 import { SOURCES, type RuleEdits } from './useRuleEdits.js';
@@ -53,7 +53,7 @@ function LockButton({ edits, field }: PartProps) {
 function Source({ edits, field, showSources }: PartProps) {
   if (!showSources) return null;
   return (
-    <sup className="ml-0.5 font-mono text-[11px] text-soft">
+    <sup className="ml-0.5 font-mono text-xs text-soft">
       {edits.isFixed(field) ? 'locked' : SHORT[edits.from[field]]}
     </sup>
   );

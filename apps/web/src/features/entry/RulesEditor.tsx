@@ -20,7 +20,7 @@ function Line({ name, children }: { name: string; children: ReactNode }) {
   return (
     <div className="grid gap-x-4 sm:grid-cols-[6.5rem_1fr]">
       <h2 className="pt-1.5 text-base text-soft">{name}</h2>
-      <p className="text-[17px] leading-[2.1]">{children}</p>
+      <p className="text-lg leading-sentence">{children}</p>
     </div>
   );
 }
@@ -78,7 +78,7 @@ function OwnRules({ edits, showSources }: SentencesProps) {
       <summary className="cursor-pointer text-soft">
         {count} {OWN[scope]}
       </summary>
-      <ul className="mt-1 text-[15px]">
+      <ul className="mt-1 text-md">
         {fields.map((field) => (
           <li key={field} className="flex flex-wrap items-baseline gap-x-3">
             {RULE_NAMES[field]}: {valueInWords(field, own[field]!)}

@@ -4,11 +4,15 @@ import { dateInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { useNow, wallClock } from '../../app/clock.js';
+import { ChoiceBox } from '../../ui/choices.js';
+import { DateField } from '../../ui/DateField.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
+import { TimeField } from '../../ui/TimeField.js';
 import { kindInWords } from '../accounts/AccountMenu.js';
 import { doorWords } from './doorWords.js';
 import { outcomeInWords } from './OutcomeTable.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
+import { useBells } from '../school/useBells.js';
 
 const TONES = {
   well: 'bg-moss-tint text-moss-deep',
@@ -94,40 +98,41 @@ function WhenPart({
   date,
   time,
 }: Pick<PartProps, 'change'> & { date: string; time: string }) {
+  const bells = useBells(date);
   return (
-    <div className="grid grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)] gap-2">
-      <input
-        type="date"
+    <div className="flex flex-wrap gap-2">
+      <DateField
         aria-label="On"
-        className={`${inputClass} !px-1.5 text-sm`}
+        dress="cell"
         value={date}
-        onChange={(e) => change({ at: { time, date: e.target.value } })}
+        onChange={(picked) => change({ at: { time, date: picked } })}
       />
-      <input
-        type="time"
+      <TimeField
         aria-label="At"
-        className={`${inputClass} !px-1.5 text-sm`}
+        dress="cell"
+        bells={bells}
         value={time}
-        onChange={(e) => change({ at: { date, time: e.target.value } })}
+        onChange={(picked) => change({ at: { date, time: picked } })}
       />
     </div>
   );
 }
 
-function HostPart({ trial, change }: PartProps) {
-  return (
-    <select
-      aria-label="With a host"
-      className={`${inputClass} !px-2`}
-      value={trial.host}
-      onChange={(e) => change({ host: e.target.value as Trial['host'] })}
-    >
-      <option value="as-is">Hosts in or out, as now</option>
-      <option value="in">With a host in</option>
-      <option value="out">With no host in</option>
-    </select>
-  );
-}
+const HOSTS = [
+  { value: 'as-is', label: 'Hosts in or out, as now' },
+  { value: 'in', label: 'With a host in' },
+  { value: 'out', label: 'With no host in' },
+];
+
+const HostPart = ({ trial, change }: PartProps) => (
+  <ChoiceBox
+    dress="cell"
+    label="With a host"
+    value={trial.host}
+    choices={HOSTS}
+    onChange={(host) => change({ host: host as Trial['host'] })}
+  />
+);
 
 function InHandParts({
   trial,
@@ -210,23 +215,18 @@ export function TryDoor(props: TryProps) {
   return (
     <section
       aria-labelledby="try-the-door"
-      className="mt-3 grid grid-cols-[minmax(0,1fr)] gap-2.5 rounded-small border border-line bg-sheet p-3 text-[15px]"
+      className="mt-3 grid grid-cols-[minmax(0,1fr)] gap-2.5 rounded-small border border-line bg-sheet p-3 text-md"
     >
-      <h3 id="try-the-door" className="font-sans text-[15px] font-bold">
+      <h3 id="try-the-door" className="font-sans text-md font-bold">
         Try the door as…
       </h3>
-      <select
-        aria-label="Try as"
-        className={`${inputClass} !px-2`}
+      <ChoiceBox
+        dress="cell"
+        label="Try as"
         value={trial.as}
-        onChange={(e) => change({ as: e.target.value })}
-      >
-        {visitors.map((v) => (
-          <option key={v.value} value={v.value}>
-            {v.label}
-          </option>
-        ))}
-      </select>
+        choices={visitors}
+        onChange={(as) => change({ as })}
+      />
       <WhenPart change={change} date={date} time={time} />
       <HostPart trial={trial} change={change} />
       <InHandParts trial={trial} change={change} asksCode={asksCode} watching={watching} />

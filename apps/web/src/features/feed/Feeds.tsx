@@ -93,7 +93,7 @@ export function FeedsButton() {
           sideOffset={6}
           align="end"
           aria-label="Calendar feeds"
-          className="z-30 max-h-[70vh] w-96 max-w-[92vw] overflow-y-auto rounded-small border border-line bg-sheet p-4 text-[15px] text-ink shadow-soft"
+          className="z-30 max-h-view w-96 max-w-view overflow-y-auto rounded-small border border-line bg-sheet p-4 text-md text-ink shadow-soft"
         >
           <p className="mb-2 text-soft">
             A calendar program that subscribes to such an address shows the sessions with their

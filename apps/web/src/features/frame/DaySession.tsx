@@ -38,7 +38,7 @@ export function DaySession({ shown, pennant, now, place, onOpen }: DaySessionPro
       type="button"
       onClick={onOpen}
       title={`${time} ${title}${draft ? ', draft' : ''}`}
-      className={`@container absolute flex items-center gap-1.5 overflow-hidden rounded-small border px-1 text-left text-[13px] font-semibold whitespace-nowrap ${DRESS[phase]} ${draft ? 'border-dashed' : ''}`}
+      className={`@container absolute flex items-center gap-1.5 overflow-hidden rounded-small border px-1 text-left text-fine font-semibold whitespace-nowrap ${DRESS[phase]} ${draft ? 'border-dashed' : ''}`}
       style={{
         left: place(start),
         width: `calc(${place(end)} - ${place(start)} - 2px)`,

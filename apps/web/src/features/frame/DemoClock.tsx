@@ -1,10 +1,12 @@
 import { Popover } from 'radix-ui';
-import { useState } from 'react';
 import { dateInWords } from '@glen/core/light';
-import { api, messageFor, problemOf } from '../../app/api.js';
+import { api, problemOf } from '../../app/api.js';
 import { useNow, wallClock } from '../../app/clock.js';
+import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
-import { FieldError, inputClass } from '../../ui/Field.js';
+import { DateField } from '../../ui/DateField.js';
+import { FieldError } from '../../ui/Field.js';
+import { TimeField } from '../../ui/TimeField.js';
 
 /** The steps one can take at a press, in minutes. */
 const STEPS = [-10, -1, 1, 10, 60];
@@ -14,6 +16,7 @@ interface Moment {
   time: string;
 }
 
+type Result = { data?: unknown; error?: unknown };
 type Move = (to: { to: 'next-bell' } | { minutes: number } | Moment) => void;
 
 interface MovingProps {
@@ -40,39 +43,28 @@ const Steps = ({ move, isMoving }: MovingProps) => (
   </div>
 );
 
-function GoTo({ start, move, isMoving }: MovingProps & { start: Moment }) {
-  const [target, setTarget] = useState(start);
+function GoTo({ start, go }: { start: Moment; go: (to: Moment) => Promise<Result> }) {
+  const form = useServerForm<Moment, Moment, unknown>({ start, send: go, onDone: () => {} });
+  const { date, time } = form.watch();
+  const wrong = form.errorAt('date', 'time') ?? form.problem?.title;
   return (
-    <form
-      className="grid grid-cols-2 gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        move(target);
-      }}
-    >
-      <label className="text-sm">
-        Date
-        <input
-          type="date"
-          required
-          className={inputClass}
-          value={target.date}
-          onChange={(e) => setTarget({ ...target, date: e.target.value })}
-        />
-      </label>
-      <label className="text-sm">
-        Time
-        <input
-          type="time"
-          required
-          className={inputClass}
-          value={target.time}
-          onChange={(e) => setTarget({ ...target, time: e.target.value })}
-        />
-      </label>
-      <Button type="submit" kind="strong" className="col-span-2" disabled={isMoving}>
+    <form className="flex flex-wrap gap-2" noValidate onSubmit={form.submit}>
+      <DateField
+        aria-label="Date"
+        dress="cell"
+        value={date}
+        onChange={(day) => form.change({ date: day })}
+      />
+      <TimeField
+        aria-label="Time"
+        dress="cell"
+        value={time}
+        onChange={(to) => form.change({ time: to })}
+      />
+      <Button type="submit" kind="strong" disabled={form.isSending || !date || !time}>
         Go there
       </Button>
+      {wrong && <FieldError>{wrong}</FieldError>}
     </form>
   );
 }
@@ -86,10 +78,10 @@ function MovableClock({ date, time }: Moment) {
   return (
     <Popover.Root>
       <Popover.Trigger
-        className="rounded-small px-1.5 py-1 font-mono text-sm whitespace-nowrap text-[#ffc9a8] hover:underline"
+        className="rounded-small px-1.5 py-1 font-mono text-sm whitespace-nowrap text-bar-act hover:underline"
         aria-label={`Demo day, ${shown}. Move the clock`}
       >
-        <span className="hidden min-[1100px]:inline">Demo day · </span>
+        <span className="hidden wide:inline">Demo day · </span>
         {shown}
       </Popover.Trigger>
       <Popover.Portal>
@@ -100,10 +92,8 @@ function MovableClock({ date, time }: Moment) {
         >
           <h2 className="text-base">Move the demo’s clock</h2>
           <Steps move={move} isMoving={isLoading} />
-          <GoTo start={{ date, time }} move={move} isMoving={isLoading} />
-          {problem && (
-            <FieldError>{messageFor(problem, 'date', 'time') ?? problem.title}</FieldError>
-          )}
+          <GoTo start={{ date, time }} go={(body) => moveClock({ body })} />
+          {problem && <FieldError>{problem.title}</FieldError>}
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>

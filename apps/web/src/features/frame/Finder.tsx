@@ -91,7 +91,7 @@ function FindOrDo({ close }: { close: () => void }) {
         placeholder="A person, a class period, a session, something to do"
         className="w-full border-b border-line bg-transparent px-4 py-3 outline-none"
       />
-      <Command.List className="max-h-[60vh] overflow-auto p-2">
+      <Command.List className="max-h-view overflow-auto p-2">
         <Results typed={typed.trim()} close={close} />
       </Command.List>
     </Command>
@@ -111,7 +111,7 @@ export default function Finder({ shows, onClose }: { shows: 'all' | 'keys'; onCl
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-30 bg-bar/40" />
         <Dialog.Content
-          className="fixed top-24 left-1/2 z-40 w-150 max-w-[92vw] -translate-x-1/2 rounded-big border border-edge bg-sheet text-ink shadow-soft"
+          className="fixed top-24 left-1/2 z-40 w-150 max-w-view -translate-x-1/2 rounded-big border border-edge bg-sheet text-ink shadow-soft"
           aria-describedby={undefined}
         >
           <Dialog.Title className={isKeys ? 'px-5 pt-4 text-lg' : 'sr-only'}>

@@ -14,7 +14,7 @@ export const PLACES = [
 
 export function TopBar({ me, onFind }: { me: Me; onFind: () => void }) {
   return (
-    <header className="flex min-h-13 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 bg-bar px-6 text-bar-ink max-[899px]:py-2 min-[900px]:flex-nowrap min-[1100px]:gap-6 print:hidden">
+    <header className="flex min-h-13 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 bg-bar px-6 text-bar-ink max-half:py-2 half:flex-nowrap wide:gap-6 print:hidden">
       <a href="#main" className="sr-only focus:not-sr-only">
         To the page
       </a>
@@ -22,13 +22,13 @@ export function TopBar({ me, onFind }: { me: Me; onFind: () => void }) {
         <img src="/mark.svg" alt="" width="28" height="28" />
         Glen
       </NavLink>
-      <nav aria-label="Places" className="flex gap-4 min-[1100px]:gap-6">
+      <nav aria-label="Places" className="flex gap-4 wide:gap-6">
         {PLACES.map(({ path, name }) => (
           <NavLink
             key={path}
             to={path}
             className={({ isActive }) =>
-              `border-b-3 py-1.5 ${isActive ? 'border-[#e98a5b] font-semibold' : 'border-transparent text-bar-soft hover:text-bar-ink'}`
+              `border-b-3 py-1.5 ${isActive ? 'border-bar-mark font-semibold' : 'border-transparent text-bar-soft hover:text-bar-ink'}`
             }
           >
             {path === '/school' && me.school.alone ? 'Setup' : name}
@@ -38,11 +38,11 @@ export function TopBar({ me, onFind }: { me: Me; onFind: () => void }) {
       <button
         type="button"
         onClick={onFind}
-        className="ml-auto flex w-36 items-center min-[1100px]:w-44 gap-2 rounded-small border border-[#5b6b65] px-3 py-1 text-[15px] text-bar-soft hover:border-bar-soft"
+        className="ml-auto flex w-36 items-center wide:w-44 gap-2 rounded-small border border-bar-edge px-3 py-1 text-md text-bar-soft hover:border-bar-soft"
       >
         <Search size={14} aria-hidden="true" className="shrink-0" />
         <span className="truncate">Find or do…</span>
-        <kbd className="ml-auto rounded border border-[#5b6b65] px-1.5 font-mono text-xs">/</kbd>
+        <kbd className="ml-auto rounded border border-bar-edge px-1.5 font-mono text-xs">/</kbd>
       </button>
       <SchoolClock zone={me.school.zone} demo={me.demo} />
       <AccountMenu me={me} />

@@ -1,7 +1,7 @@
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue } from 'react';
 import { areStaff } from '@glen/core/light';
-import type { Problem } from '@glen/contract';
-import { api, messageFor } from '../../app/api.js';
+import { api } from '../../app/api.js';
+import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
@@ -52,57 +52,46 @@ interface AddOneProps {
 
 /** One student, found by name, or new by name and address; the fields are ready for the next as soon as it is done. */
 export function AddOne({ edits, onRoll }: AddOneProps) {
-  const [typed, setTyped] = useState(NOBODY);
-  const [problem, setProblem] = useState<Problem>();
-  const change = (part: Partial<typeof NOBODY>): void => {
-    setTyped({ ...typed, ...part });
-    setProblem(undefined);
+  const form = useServerForm<typeof NOBODY, typeof NOBODY, void>({
+    start: NOBODY,
+    send: async (typed) => ({ error: await edits.add([typed]) }),
+    fieldOf: (path) => path.replace('people.0.', ''),
+    onDone: () => form.reset(NOBODY),
+  });
+  const { register, watch, errorAt, problem, submit } = form;
+  const found = useFoundStudents(watch('name'), onRoll);
+  const putKnown = async (personId: number): Promise<void> => {
+    const refused = await edits.add([{ personId }]);
+    if (refused) form.refuse(refused);
+    else form.reset(NOBODY);
   };
-  const found = useFoundStudents(typed.name, onRoll);
-  const put = async (person: Parameters<RollEdits['add']>[0][number]): Promise<void> => {
-    const refused = await edits.add([person]);
-    setProblem(refused);
-    if (!refused) setTyped(NOBODY);
-  };
-  const message = (field: string) => messageFor(problem, `people.0.${field}`);
   return (
     <>
-      <form
-        className="flex flex-wrap items-start gap-3"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void put(typed);
-        }}
-      >
+      <form className="flex flex-wrap items-start gap-3" noValidate onSubmit={submit}>
         <div className="w-52">
           <TextField
             label="Name"
-            error={message('name')}
+            error={errorAt('name')}
             className="!py-1.5"
-            value={typed.name}
-            onChange={(e) => change({ name: e.target.value })}
+            {...register('name')}
           />
         </div>
         <div className="w-64">
           <TextField
             label="Address"
             hint="Blank: they come without an account."
-            error={message('email')}
+            error={errorAt('email')}
             type="email"
             className="!py-1.5"
-            value={typed.email}
-            onChange={(e) => change({ email: e.target.value })}
+            {...register('email')}
           />
         </div>
         <Button type="submit" kind="strong" className="mt-6" disabled={edits.isBusy}>
           Put on the roll
         </Button>
-        {problem && !message('name') && !message('email') && (
-          <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>
-        )}
+        {problem && <FieldError>{problem.title}</FieldError>}
       </form>
-      <Found found={found} isBusy={edits.isBusy} onChoose={(personId) => void put({ personId })} />
+      <Found found={found} isBusy={edits.isBusy} onChoose={(personId) => void putKnown(personId)} />
     </>
   );
 }

@@ -41,16 +41,16 @@ function FoundGroups({ name, found, onUse, onLeave }: FoundProps) {
       aria-label="What the file says"
       className="mt-3 rounded-small border border-line bg-sheet p-4"
     >
-      <h3 className="font-sans text-[15px] font-bold">
+      <h3 className="font-sans text-md font-bold">
         {name}: {placed === 1 ? '1 student' : `${placed} students`} in{' '}
         {found.groups.length === 1 ? '1 group' : `${found.groups.length} groups`}
       </h3>
-      <p className="text-[15px] text-soft">
+      <p className="text-md text-soft">
         {found.groups.map((g) => `${g.name} ${g.members.length}`).join(' · ')}
         {found.left.length > 0 && ` · ${found.left.length} of the roll in none`}
       </p>
       {found.problems.length > 0 && (
-        <ul className="mt-2 text-[15px]">
+        <ul className="mt-2 text-md">
           {found.problems.slice(0, SHOWN).map((p) => (
             <li key={`${p.line} ${p.kind}`}>
               <span className="font-mono text-sm text-soft">line {p.line}</span>{' '}

@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import { api, problemOf } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
 import { Button } from '../../ui/Button.js';
+import { ChoiceBox } from '../../ui/choices.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
 import type { Draft, Kept } from './groupsDraft.js';
 import type { GroupsEditing } from './useGroups.js';
@@ -62,25 +63,23 @@ function Tutor({
   onChange: (tutorId: number | null) => void;
 }) {
   return (
-    <label className="flex items-center gap-2">
-      Tutor{' '}
+    <span className="flex items-center gap-2">
+      <span aria-hidden={kept.mayEdit}>Tutor</span>
       {kept.mayEdit ? (
-        <select
-          className={`${inputClass} !w-auto !px-2 !py-1 text-[15px]`}
-          value={group.tutorId ?? ''}
-          onChange={(e) => onChange(e.target.value === '' ? null : Number(e.target.value))}
-        >
-          <option value="">none</option>
-          {kept.staff.map((s) => (
-            <option key={s.id} value={s.id}>
-              {s.name}
-            </option>
-          ))}
-        </select>
+        <ChoiceBox
+          dress="cell"
+          label={`Tutor of ${group.name}`}
+          value={String(group.tutorId ?? '')}
+          onChange={(id) => onChange(id === '' ? null : Number(id))}
+          choices={[
+            { value: '', label: 'none' },
+            ...kept.staff.map(({ id, name }) => ({ value: String(id), label: name })),
+          ]}
+        />
       ) : (
         <b>{kept.staff.find((s) => s.id === group.tutorId)?.name ?? 'none'}</b>
       )}
-    </label>
+    </span>
   );
 }
 
@@ -140,7 +139,7 @@ function GroupCard(props: CardProps) {
   return (
     <li className="grid gap-1.5 rounded-small border border-line bg-sheet p-3">
       <CardHead {...props} error={error} />
-      <p className="flex flex-wrap items-center gap-x-3 gap-y-1 text-[15px]">
+      <p className="flex flex-wrap items-center gap-x-3 gap-y-1 text-md">
         <Tutor group={group} kept={kept} onChange={(tutorId) => edit(i, { tutorId })} />
         {links.map((l) => (
           <Link

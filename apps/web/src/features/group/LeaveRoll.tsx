@@ -19,7 +19,7 @@ function endsInWords({ groups, links }: Touched): string {
 /** What taking somebody off the roll ends, said before it is done. */
 export const LeaveRoll = ({ name, touched, onTakeOff, onClose }: LeaveProps) => (
   <div role="group" aria-label={`Taking ${name} off`} className="rounded-small bg-gorse-tint p-3">
-    <p className="text-[15px] text-gorse-deep">
+    <p className="text-md text-gorse-deep">
       {endsInWords(touched)} Brought back, they have it again.
     </p>
     <p className="mt-2 flex flex-wrap gap-3">

@@ -3,7 +3,7 @@ import { areOffice, classTitle } from '@glen/core/light';
 import type { ClassItem } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
-import { ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
 import { hosts } from '../school/mayEdit.js';
 import type { Leaving } from './useLeaving.js';
 
@@ -36,7 +36,7 @@ export function MoveOnRoll({ classId, person, leaving, onClose }: MoveProps) {
       {others.length === 0 ? (
         <p>There is no other class period of yours to move them to.</p>
       ) : (
-        <p className="leading-[2.2]">
+        <p className="leading-sentence">
           Move them to{' '}
           <ChoicePart
             label="Where to"

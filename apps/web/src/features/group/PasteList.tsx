@@ -55,7 +55,7 @@ function Kind({ lines, what }: { lines: Line[]; what: Line['what'] }) {
       <summary className="cursor-pointer">
         {these.length === 1 ? '1 line' : `${these.length} lines`}: {WHAT[what]}
       </summary>
-      <ul className="mt-1 pl-5 text-[15px]">
+      <ul className="mt-1 pl-5 text-md">
         {these.slice(0, SHOWN).map((l) => (
           <li key={l.line}>
             {l.name || l.email || `line ${l.line}`}{' '}

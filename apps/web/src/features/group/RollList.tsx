@@ -1,7 +1,7 @@
 import { ArrowRightLeft, X } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { inputClass } from '../../ui/Field.js';
+import { ChoiceBox } from '../../ui/choices.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { LeaveRoll } from './LeaveRoll.js';
 import { MoveOnRoll } from './MoveOnRoll.js';
@@ -27,19 +27,17 @@ function GroupOf({ person, draft, mayEdit, onPut }: GroupOfProps) {
   const at = draft.findIndex((g) => g.members.includes(person.id));
   if (!mayEdit) return <span className="text-soft">{draft[at]?.name ?? ''}</span>;
   return (
-    <select
-      aria-label={`Group of ${person.name}`}
-      className={`${inputClass} !w-32 !px-2 !py-1 text-[15px]`}
+    <ChoiceBox
+      dress="cell"
+      width="w-32"
+      label={`Group of ${person.name}`}
       value={at < 0 ? '' : String(at)}
-      onChange={(e) => onPut(e.target.value === '' ? null : Number(e.target.value))}
-    >
-      <option value="">no group</option>
-      {draft.map((g, i) => (
-        <option key={g.id ?? `new ${i}`} value={i}>
-          {g.name}
-        </option>
-      ))}
-    </select>
+      onChange={(to) => onPut(to === '' ? null : Number(to))}
+      choices={[
+        { value: '', label: 'no group' },
+        ...draft.map(({ name }, i) => ({ value: String(i), label: name })),
+      ]}
+    />
   );
 }
 

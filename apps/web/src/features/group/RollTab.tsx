@@ -39,7 +39,7 @@ function Parting({ roll, editing }: { roll: OnRoll[]; editing: GroupsEditing }) 
   return (
     <section aria-label="Groups" className="mb-5">
       <div className="flex flex-wrap items-start gap-x-3 gap-y-2">
-        <span className="flex items-center gap-2 pt-1 text-[15px]">
+        <span className="flex items-center gap-2 pt-1 text-md">
           Split into{' '}
           <input
             aria-label="How many groups"

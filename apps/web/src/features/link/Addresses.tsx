@@ -31,7 +31,7 @@ function formerInWords(f: Former, now: string, zone: string): string {
 function FormerCodes({ former, now, zone }: { former: Former[]; now: string; zone: string }) {
   if (former.length === 0) return null;
   return (
-    <ul className="mt-2 text-[15px]">
+    <ul className="mt-2 text-md">
       {former.map((f) => (
         <li key={f.code} className="flex flex-wrap gap-x-3 border-t border-line py-1.5">
           <code className="font-mono text-soft">/door/{f.code}</code>
@@ -116,7 +116,7 @@ export function Addresses(props: AddressesProps) {
       <p>
         <span className="font-mono break-all">{link.address}</span>
       </p>
-      <p className="mt-1 text-[15px] text-soft">
+      <p className="mt-1 text-md text-soft">
         To read it out: <b className="text-ink">{word}</b>, then{' '}
         {groups.map((g) => g.join(' ')).join(', ')}. Typed at{' '}
         <span className="font-mono">/door</span>, capitals and spaces do not matter.

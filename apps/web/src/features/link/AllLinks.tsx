@@ -7,6 +7,7 @@ import { Button, buttonClass } from '../../ui/Button.js';
 import { inputClass } from '../../ui/Field.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { Empty } from '../../ui/States.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { LinkTable } from './LinkTable.js';
 import { copyLines } from './copy.js';
 import { LINK_STATES, useLinkTable, type LinkState } from './useLinkTable.js';
@@ -97,7 +98,7 @@ function AllLinks({ links, zone }: { links: LinkRow[]; zone: string }) {
   return (
     <Screen margin={<Margin notes={notesFor(links)} />}>
       <header className="mb-3 flex flex-wrap items-baseline gap-x-4 gap-y-2">
-        <h1 className="text-[27px]">All my links</h1>
+        <ScreenTitle tab="All my links" />
         <p className="text-soft">
           {isAll ? `${links.length} links` : `${rows.length} of ${links.length}`}
         </p>

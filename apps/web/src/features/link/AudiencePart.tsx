@@ -137,7 +137,7 @@ export function AudiencePart({ onChange, error, ...audience }: AudienceProps) {
       shown={namedInWords(chosen)}
       invalid={error !== undefined}
     >
-      <div className="grid max-h-[60vh] w-72 gap-3 overflow-y-auto">
+      <div className="grid max-h-view w-72 gap-3 overflow-y-auto">
         {own && (
           <Tick
             label={`All of ${classTitle(own)}`}

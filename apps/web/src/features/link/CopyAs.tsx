@@ -36,7 +36,7 @@ export default function CopyAs({ linkId, onClose }: { linkId: number; onClose: (
         <Dialog.Overlay className="fixed inset-0 z-30 bg-bar/40" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed top-1/2 left-1/2 z-40 max-h-[92vh] w-215 max-w-[94vw] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-big border border-edge bg-sheet p-6 text-ink shadow-soft"
+          className="fixed top-1/2 left-1/2 z-40 max-h-view-full w-215 max-w-view -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-big border border-edge bg-sheet p-6 text-ink shadow-soft"
         >
           <div className="mb-4 flex items-start justify-between gap-4">
             <Dialog.Title className="text-xl">

@@ -22,7 +22,7 @@ export function HostsPart({ draft, onChange, staff, error }: HostsProps) {
       invalid={error !== undefined}
       marked={draft.hostIds.length > 0}
     >
-      <fieldset className="grid max-h-[50vh] w-64 gap-1.5 overflow-y-auto">
+      <fieldset className="grid max-h-view w-64 gap-1.5 overflow-y-auto">
         <legend className="mb-1 text-sm text-soft">
           Host here, and nowhere else in the class period
         </legend>

@@ -18,6 +18,7 @@ import { buttonClass } from '../../ui/Button.js';
 import { Chip } from '../../ui/Chip.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { Pennant } from '../../ui/Pennant.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { Outcome } from '../entry/Outcome.js';
 import { RulesEditor } from '../entry/RulesEditor.js';
 import { useRuleEdits } from '../entry/useRuleEdits.js';
@@ -33,7 +34,7 @@ import { notedLink } from './noted.js';
 
 const Part = ({ title, children }: { title: string; children: ReactNode }) => (
   <section aria-label={title} className="mt-6 border-t border-line pt-4">
-    <h2 className="mb-2 text-[19px]">{title}</h2>
+    <h2 className="mb-2 text-xl">{title}</h2>
     {children}
   </section>
 );
@@ -67,7 +68,7 @@ const Head = ({ link }: { link: LinkDetail }) => (
     <header className="flex items-center gap-4">
       <Pennant pennant={link.pennant} size="large" />
       <div>
-        <h1 className="text-[25px]">{link.label}</h1>
+        <ScreenTitle tab={`${link.label}: ${link.classTitle}`}>{link.label}</ScreenTitle>
         <p className="text-soft">
           <Link className="hover:underline" to={`/classes/${link.classId}/links`}>
             {link.classTitle}, links
@@ -92,7 +93,7 @@ const Head = ({ link }: { link: LinkDetail }) => (
           {link.mayEdit && (
             <Link
               to={`/desk/${link.id}`}
-              className="inline-flex items-center rounded-small border border-edge bg-sheet px-3.5 py-1.5 text-[15px] font-semibold hover:bg-shade"
+              className="inline-flex items-center rounded-small border border-edge bg-sheet px-3.5 py-1.5 text-md font-semibold hover:bg-shade"
             >
               To the desk
             </Link>

@@ -1,7 +1,7 @@
 import type { LinkDetail, Problem } from '@glen/contract';
 import { api, messageFor } from '../../app/api.js';
 import { FieldError } from '../../ui/Field.js';
-import { ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { AudiencePart } from './AudiencePart.js';
 import { HostsPart } from './HostsPart.js';
@@ -26,7 +26,7 @@ const purposesFor = (link: LinkDetail): string[] => {
 
 /** What a link is for, told to those who may not change it. */
 const ReadOnly = ({ link }: { link: LinkDetail }) => (
-  <p className="text-lg leading-[2]">
+  <p className="text-lg leading-sentence">
     For <b>{link.purpose || 'Lessons'}</b>, and for <b>{audienceInWords(link)}</b>.
     {link.hosts.length > 0 && (
       <>
@@ -100,7 +100,7 @@ export function LinkSentence({
   if (!link.mayEdit) return <ReadOnly link={link} />;
   return (
     <>
-      <p className="text-lg leading-[2.2]">
+      <p className="text-lg leading-sentence">
         For{' '}
         <ChoicePart
           label="What it is for"

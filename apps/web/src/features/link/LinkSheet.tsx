@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { Empty } from '../../ui/States.js';
 import { Margin, Screen } from '../../ui/Margin.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 
 function QrCode({ address, title }: { address: string; title: string }) {
   const [source, setSource] = useState<string>();
@@ -58,7 +59,7 @@ const PRINTED: Note = {
 const Sheet = ({ links }: { links: LinkRow[] }) => (
   <Screen margin={<Margin notes={links.length > 0 ? [PRINTED] : []} />}>
     <header className="mb-4 flex items-baseline gap-4">
-      <h1 className="text-[27px]">The sheet of links</h1>
+      <ScreenTitle tab="The sheet of links" />
       <Button kind="act" className="ml-auto print:hidden" onClick={() => window.print()}>
         <Printer size={16} aria-hidden="true" />
         Print it

@@ -1,47 +1,52 @@
 import { useState } from 'react';
+import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { TextField } from '../../ui/TextField.js';
 import { CardPart } from '../../ui/SentencePart.js';
 
-/** A name that is changed in place. */
-export function NameCard({
-  name,
-  error,
-  onSave,
-}: {
+interface NameProps {
   name: string;
   error?: string | undefined;
-  onSave: (name: string) => void;
-}) {
-  const [typed, setTyped] = useState(name);
+  onSave: (name: string) => Promise<void> | void;
+}
+
+function NameForm({ name, error, onSave, close }: NameProps & { close: () => void }) {
+  const { register, submit, watch } = useServerForm<{ name: string }, { name: string }, void>({
+    start: { name },
+    send: async ({ name: typed }) => {
+      if (typed.trim() !== name) await onSave(typed.trim());
+      return {};
+    },
+    onDone: close,
+  });
+  const isBlank = watch('name').trim() === '';
+  return (
+    <form className="grid w-64 gap-3" noValidate onSubmit={submit}>
+      <TextField
+        label="Name"
+        error={error ?? (isBlank ? 'Give it a name.' : undefined)}
+        maxLength={80}
+        {...register('name')}
+      />
+      <Button type="submit" kind="strong" disabled={isBlank}>
+        Use it
+      </Button>
+    </form>
+  );
+}
+
+/** A name that is changed in place. */
+export function NameCard(props: NameProps) {
   const [open, setOpen] = useState(false);
   return (
     <CardPart
-      label={`Name: ${name}`}
-      shown={name}
+      label={`Name: ${props.name}`}
+      shown={props.name}
       open={open}
       onOpenChange={setOpen}
-      invalid={error !== undefined}
+      invalid={props.error !== undefined}
     >
-      <form
-        className="grid w-64 gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          setOpen(false);
-          if (typed.trim() !== name) onSave(typed.trim());
-        }}
-      >
-        <TextField
-          label="Name"
-          error={error ?? (typed.trim() === '' ? 'Give it a name.' : undefined)}
-          maxLength={80}
-          value={typed}
-          onChange={(e) => setTyped(e.target.value)}
-        />
-        <Button type="submit" kind="strong" disabled={typed.trim() === ''}>
-          Use it
-        </Button>
-      </form>
+      <NameForm {...props} close={() => setOpen(false)} />
     </CardPart>
   );
 }

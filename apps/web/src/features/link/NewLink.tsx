@@ -1,9 +1,10 @@
 import { PRESETS } from '@glen/core';
 import type { ClassItem } from '@glen/contract';
-import { api, messageFor } from '../../app/api.js';
+import { api } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
-import { ChoicePart, typedPart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
+import { typedPart } from '../../ui/SentencePart.js';
 import { AudiencePart } from './AudiencePart.js';
 import { HostsPart } from './HostsPart.js';
 import { PURPOSES, SHOWN } from './noted.js';
@@ -43,12 +44,12 @@ function PurposeParts({ making }: { making: Making }) {
   );
 }
 
-const NamePart = ({ making: { draft, problem, writeLabel } }: { making: Making }) => (
+const NamePart = ({ making: { draft, errorAt, writeLabel } }: { making: Making }) => (
   <input
     aria-label="Name"
     className={`${typedPart} w-52`}
     maxLength={80}
-    aria-invalid={messageFor(problem, 'label') !== undefined}
+    aria-invalid={errorAt('label') !== undefined}
     value={draft.label}
     onChange={(e) => writeLabel(e.target.value)}
   />
@@ -61,10 +62,10 @@ interface SentenceProps {
 }
 
 function Sentence({ making, classPeriod, classes }: SentenceProps) {
-  const { draft, problem, change } = making;
+  const { draft, errorAt, change } = making;
   const { data: groups } = api.useGroupsQuery({ params: { classId: classPeriod.id } });
   return (
-    <p className="text-lg leading-[2.2]">
+    <p className="text-lg leading-sentence">
       For <PurposeParts making={making} />, called <NamePart making={making} />. It is for{' '}
       <AudiencePart
         draft={draft.audience}
@@ -73,14 +74,14 @@ function Sentence({ making, classPeriod, classes }: SentenceProps) {
         classes={classes}
         groups={groups?.groups ?? []}
         names={new Map()}
-        error={messageFor(problem, 'audience', 'classIds', 'groupIds', 'personIds')}
+        error={errorAt('audience')}
       />
       , hosted by the class period’s hosts and{' '}
       <HostsPart
         draft={draft.audience}
         onChange={(audience) => change({ audience })}
         staff={groups?.staff ?? []}
-        error={messageFor(problem, 'hostIds')}
+        error={errorAt('audience.hostIds')}
       />
       . Students{' '}
       <ChoicePart
@@ -105,26 +106,29 @@ interface NewLinkProps {
 /** Another link of a class period, in a sentence: what for, called what, for whom. */
 export function NewLink({ classPeriod, classes, start = 'Group work', onClose }: NewLinkProps) {
   const making = useNewLink(classPeriod, start);
-  const { known, problem } = making;
+  const { known, problem, errorAt } = making;
+  const wrong = errorAt('label', 'words') ?? problem?.title;
   return (
     <section
       aria-label="New link"
       className="mb-5 rounded-big border border-line bg-sheet p-5 shadow-soft"
     >
-      <h2 className="mb-2 text-[20px]">A new link</h2>
-      <Sentence making={making} classPeriod={classPeriod} classes={classes} />
-      <p className="mt-1 text-[15px] text-soft">
-        {known
-          ? `${PRESETS[known.preset].what} You can change its entry rules afterwards.`
-          : 'It takes the class period’s entry rules; you can change them afterwards.'}
-      </p>
-      {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
-      <p className="mt-3 flex gap-3">
-        <Button kind="act" disabled={making.isSaving} onClick={() => void making.save()}>
-          Make the link
-        </Button>
-        <Button onClick={onClose}>Leave it</Button>
-      </p>
+      <h2 className="mb-2 text-xl">A new link</h2>
+      <form noValidate onSubmit={making.submit}>
+        <Sentence making={making} classPeriod={classPeriod} classes={classes} />
+        <p className="mt-1 text-md text-soft">
+          {known
+            ? `${PRESETS[known.preset].what} You can change its entry rules afterwards.`
+            : 'It takes the class period’s entry rules; you can change them afterwards.'}
+        </p>
+        {wrong && <FieldError>{wrong}</FieldError>}
+        <p className="mt-3 flex gap-3">
+          <Button type="submit" kind="act" disabled={making.isSending}>
+            Make the link
+          </Button>
+          <Button onClick={onClose}>Leave it</Button>
+        </p>
+      </form>
     </section>
   );
 }

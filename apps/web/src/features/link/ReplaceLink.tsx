@@ -1,11 +1,12 @@
-import { useState } from 'react';
 import { addDays } from '@glen/core';
-import type { LinkDetail, Problem } from '@glen/contract';
-import { api, messageFor, problemOf } from '../../app/api.js';
+import type { LinkDetail } from '@glen/contract';
+import { api } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
+import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
-import { FieldError, inputClass } from '../../ui/Field.js';
-import { ChoicePart } from '../../ui/SentencePart.js';
+import { DateField } from '../../ui/DateField.js';
+import { FieldError } from '../../ui/Field.js';
+import { ChoicePart } from '../../ui/choices.js';
 import type { Stand } from './Stands.js';
 
 const WHYS = {
@@ -47,43 +48,37 @@ interface Wish {
 }
 
 function useReplacing(link: LinkDetail, today: string, onDone: () => void) {
-  const [replace, { isLoading }] = api.useReplaceLinkMutation();
+  const [replace] = api.useReplaceLinkMutation();
   const [takeBack] = api.useTakeBackReplacingMutation();
-  const [wish, setWish] = useState<Wish>({
-    why: 'tidy-up',
-    how: USUAL['tidy-up'],
-    until: addDays(today, USUAL_DAYS),
-  });
-  const [problem, setProblem] = useState<Problem>();
   const params = { linkId: link.id };
-  const go = async (): Promise<void> => {
-    setProblem(undefined);
-    const { why, how, until } = wish;
-    const { data, error } = await replace({
-      params,
-      body: { version: link.version, why, how, ...(how === 'forward' ? { until } : {}) },
-    });
-    if (!data) return setProblem(problemOf(error));
-    onDone();
-    offerUndo(`The link is now /door/${data.code}.`, () =>
-      takeBack({ params, body: { version: data.version } }).unwrap(),
-    );
-  };
-  return { wish, setWish, problem, isLoading, go };
+  return useServerForm<Wish, Wish, LinkDetail>({
+    start: { why: 'tidy-up', how: USUAL['tidy-up'], until: addDays(today, USUAL_DAYS) },
+    send: ({ why, how, until }) =>
+      replace({
+        params,
+        body: { version: link.version, why, how, ...(how === 'forward' ? { until } : {}) },
+      }),
+    onDone: (replaced) => {
+      onDone();
+      offerUndo(`The link is now /door/${replaced.code}.`, () =>
+        takeBack({ params, body: { version: replaced.version } }).unwrap(),
+      );
+    },
+  });
 }
 
 /** Why it is replaced, and what becomes of the old one. */
 function Sentence({
   wish: { why, how, until },
-  problem,
+  isWrong,
   onChange,
 }: {
   wish: Wish;
-  problem: Problem | undefined;
+  isWrong: boolean;
   onChange: (part: Partial<Wish>) => void;
 }) {
   return (
-    <p className="text-[17px] leading-[2.2]">
+    <p className="text-lg leading-sentence">
       Give it a new address, because{' '}
       <ChoicePart
         label="Why"
@@ -101,13 +96,12 @@ function Sentence({
       {how === 'forward' && (
         <>
           , until{' '}
-          <input
-            type="date"
+          <DateField
             aria-label="Until"
-            className={`${inputClass} !inline-block !w-auto !py-1`}
-            aria-invalid={messageFor(problem, 'until') !== undefined}
+            dress="part"
             value={until}
-            onChange={(e) => onChange({ until: e.target.value })}
+            invalid={isWrong}
+            onChange={(day) => onChange({ until: day })}
           />
         </>
       )}
@@ -120,7 +114,7 @@ function Sentence({
 function Effects({ link, places, how }: { link: LinkDetail; places: Stand[]; how: How }) {
   const readers = places.filter((s) => s.state === 'out').reduce((n, s) => n + s.readers, 0);
   return (
-    <ul className="mt-1 list-disc pl-5 text-[15px] text-soft">
+    <ul className="mt-1 list-disc pl-5 text-md text-soft">
       {places.length === 0 ? (
         <li>Glen has put it nowhere itself. What you have pasted by hand keeps the old address.</li>
       ) : (
@@ -137,14 +131,6 @@ function Effects({ link, places, how }: { link: LinkDetail; places: Stand[]; how
   );
 }
 
-const inWords = (problem: Problem): string => {
-  const field = messageFor(problem, 'until');
-  if (field) return field;
-  return problem.status === 409
-    ? 'Somebody changed this link just now; look again and press once more.'
-    : (problem.errors?.[0]?.message ?? problem.title);
-};
-
 /** Gives a link a new address; `today` is a local date. */
 export function ReplaceLink({
   link,
@@ -157,21 +143,29 @@ export function ReplaceLink({
   today: string;
   onDone: () => void;
 }) {
-  const { wish, setWish, problem, isLoading, go } = useReplacing(link, today, onDone);
+  const form = useReplacing(link, today, onDone);
+  const wish = form.watch();
+  const wrong = form.errorAt('until');
+  const stale = form.theirs
+    ? 'Somebody changed this link just now; look again and press once more.'
+    : undefined;
+  const message = wrong ?? stale ?? form.problem?.title;
   return (
     <section
       aria-label="Replace the link"
       className="mt-3 rounded-big border border-line bg-sheet p-4 shadow-soft"
     >
-      <Sentence wish={wish} problem={problem} onChange={(part) => setWish({ ...wish, ...part })} />
-      <Effects link={link} places={places} how={wish.how} />
-      {problem && <FieldError>{inWords(problem)}</FieldError>}
-      <p className="mt-3 flex gap-2.5">
-        <Button kind="act" disabled={isLoading} onClick={() => void go()}>
-          Replace it
-        </Button>
-        <Button onClick={onDone}>Leave it</Button>
-      </p>
+      <form noValidate onSubmit={form.submit}>
+        <Sentence wish={wish} isWrong={wrong !== undefined} onChange={form.change} />
+        <Effects link={link} places={places} how={wish.how} />
+        {message && <FieldError>{message}</FieldError>}
+        <p className="mt-3 flex gap-2.5">
+          <Button type="submit" kind="act" disabled={form.isSending}>
+            Replace it
+          </Button>
+          <Button onClick={onDone}>Leave it</Button>
+        </p>
+      </form>
     </section>
   );
 }

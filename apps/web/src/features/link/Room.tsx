@@ -1,6 +1,5 @@
 import type { EntryRules } from '@glen/core';
-import type { LinkDetail, Problem } from '@glen/contract';
-import { messageFor } from '../../app/api.js';
+import type { LinkDetail } from '@glen/contract';
 import { useServices } from '../../app/useServices.js';
 import { Button } from '../../ui/Button.js';
 import { WebAddressField } from '../../ui/TextField.js';
@@ -19,7 +18,7 @@ function WhichRoom({ room, isSchools }: { room: string | null; isSchools: boolea
   if (room)
     return (
       <>
-        A room of your own: <span className="font-mono text-[15px] break-all">{room}</span>
+        A room of your own: <span className="font-mono text-md break-all">{room}</span>
       </>
     );
   return isSchools
@@ -33,10 +32,10 @@ function RoomWords({ link: { room, running } }: { link: LinkDetail }) {
   const withoutOwn = video ? SCHOOLS_ROOM : NO_ROOM;
   return (
     <>
-      <p className="text-[17px]">
+      <p className="text-lg">
         <WhichRoom room={room} isSchools={video} />
       </p>
-      <p className="mt-1 text-[15px] text-soft">
+      <p className="mt-1 text-md text-soft">
         {room ? OWN_ROOM : withoutOwn}
         {running && ' A session is running: it stays in the room that it began in.'}
       </p>
@@ -47,8 +46,8 @@ function RoomWords({ link: { room, running } }: { link: LinkDetail }) {
 /** Rules that the door cannot keep for a room of one's own. */
 const ByHand = ({ fields, rules }: { fields: LinkDetail['byHand']; rules: EntryRules }) => (
   <div className="mt-3 rounded-small bg-gorse-tint p-3 text-gorse-deep">
-    <h3 className="font-sans text-[15px] font-bold">Set these in the room yourself</h3>
-    <ul className="mt-1 list-disc pl-5 text-[15px]">
+    <h3 className="font-sans text-md font-bold">Set these in the room yourself</h3>
+    <ul className="mt-1 list-disc pl-5 text-md">
       {fields.map((field) => (
         <li key={field}>
           {RULE_NAMES[field]}: {valueInWords(field, rules[field])}
@@ -58,31 +57,21 @@ const ByHand = ({ fields, rules }: { fields: LinkDetail['byHand']; rules: EntryR
   </div>
 );
 
-function whatIsWrong(problem: Problem | undefined): string | undefined {
-  if (problem?.status === 409)
-    return 'Somebody changed this link just now; look again and save once more.';
-  return messageFor(problem, 'address');
-}
-
 function AddressForm({ room }: { room: ReturnType<typeof useRoom> }) {
-  const { typed, type, leave, put, isSaving, problem } = room;
+  const { register, submit, leave, isSending, errorAt, problem, theirs } = room;
+  const stale = theirs
+    ? 'Somebody changed this link just now; look again and save once more.'
+    : undefined;
   return (
-    <form
-      className="mt-3 grid max-w-xl gap-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void put(typed);
-      }}
-    >
+    <form className="mt-3 grid max-w-xl gap-3" noValidate onSubmit={submit}>
       <WebAddressField
         label="The room’s address"
         hint="Visitors see it only once they are let in."
-        error={whatIsWrong(problem)}
-        value={typed}
-        onChange={(e) => type(e.target.value)}
+        error={stale ?? errorAt('address') ?? problem?.title}
+        {...register('address')}
       />
       <p className="flex gap-2.5">
-        <Button type="submit" kind="act" disabled={isSaving}>
+        <Button type="submit" kind="act" disabled={isSending}>
           Put it behind the door
         </Button>
         <Button onClick={leave}>Leave it</Button>
@@ -107,7 +96,7 @@ export function Room({ link, rules }: { link: LinkDetail; rules: EntryRules }) {
             {link.room ? 'Change the room' : 'Use a room of your own'}
           </Button>
           {link.room && (
-            <Button disabled={room.isSaving} onClick={() => void room.put(null)}>
+            <Button disabled={room.isSending} onClick={room.takeAway}>
               {video ? 'Back to the school’s video service' : 'Take the room away'}
             </Button>
           )}

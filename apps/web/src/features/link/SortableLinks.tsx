@@ -73,7 +73,7 @@ export function LinkListRow({ link, sortable }: { link: LinkRow; sortable: boole
         </button>
       )}
       <div className="min-w-0 flex-1">
-        <h2 className="text-[17px]">
+        <h2 className="text-lg">
           <Link
             to={`/classes/${link.classId}/links/${link.id}`}
             className={`hover:underline ${link.state === 'retired' ? 'text-soft line-through' : ''}`}
@@ -81,7 +81,7 @@ export function LinkListRow({ link, sortable }: { link: LinkRow; sortable: boole
             {link.label}
           </Link>
         </h2>
-        <p className="text-[15px] text-soft">
+        <p className="text-md text-soft">
           {link.purpose && link.purpose !== link.label ? `${link.purpose}, for ` : 'For '}
           {audienceInWords(link)} · {size === 1 ? '1 person' : `${size} people`}
           {link.hosts.length > 0 && ` · hosted by ${link.hosts.map((h) => h.name).join(', ')} too`}

@@ -5,7 +5,7 @@ import { api } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { Pennant } from '../../ui/Pennant.js';
-import { ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { useTogether } from './useTogether.js';
 
@@ -89,7 +89,7 @@ function BringTogether({ others, whens, isSaving, onAdd }: BringProps) {
   const dates = whens.find((w) => w.value === when)?.body ?? {};
   return (
     <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
-      <p className="text-[17px] leading-[2.2]">
+      <p className="text-lg leading-sentence">
         <ChoicePart
           label="Which class period"
           value={String(chosen.id)}

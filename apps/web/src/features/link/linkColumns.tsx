@@ -86,7 +86,7 @@ export const linkColumns = (zone: string, hasService: boolean) => [
   column.accessor(rulesInWords, {
     id: 'rules',
     header: 'Entry',
-    cell: ({ getValue }) => <span className="text-[15px]">{getValue()}</span>,
+    cell: ({ getValue }) => <span className="text-md">{getValue()}</span>,
   }),
   column.accessor((link) => link.room ?? '', {
     id: 'room',

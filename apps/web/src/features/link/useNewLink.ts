@@ -1,8 +1,8 @@
-import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { ClassItem, Problem } from '@glen/contract';
-import { api, problemOf } from '../../app/api.js';
+import type { ClassItem, LinkDetail } from '@glen/contract';
+import { api } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
+import { useServerForm } from '../../app/useServerForm.js';
 import { forClass, type AudienceDraft } from './audienceDraft.js';
 import { PURPOSES } from './noted.js';
 
@@ -32,52 +32,55 @@ function beginning(start: string, classId: number): Draft {
   };
 }
 
+const knownAs = (purpose: string) => PURPOSES.find((p) => p.words === purpose);
+
+function bodyOf({ purpose, words, label, shown, audience }: Draft) {
+  const known = knownAs(purpose);
+  return {
+    label,
+    purpose: known ? known.words : words,
+    kind: known?.kind ?? ('lesson' as const),
+    shown,
+    audience,
+    ...(known ? { preset: known.preset } : {}),
+  };
+}
+
+const IN_AUDIENCE = ['classIds', 'groupIds', 'personIds', 'emails', 'hostIds'];
+
+/** Whom it is for is one part of the sentence; the purpose can be wrong only where it is in one's own words. */
+function fieldOf(path: string): string {
+  if (path === 'purpose') return 'words';
+  return IN_AUDIENCE.includes(path.split('.')[0]!) ? `audience.${path}` : path;
+}
+
 /** A link that is being thought of: its sentence's parts, and making it. */
 export function useNewLink(classPeriod: ClassItem, start: string) {
   const navigate = useNavigate();
-  const [add, { isLoading }] = api.useAddLinkMutation();
+  const [add] = api.useAddLinkMutation();
   const [stop] = api.useStopLinkMutation();
-  const [draft, setDraft] = useState(() => beginning(start, classPeriod.id));
-  const [problem, setProblem] = useState<Problem>();
-  const known = PURPOSES.find((p) => p.words === draft.purpose);
-  const change = (part: Partial<Draft>): void => setDraft((d) => ({ ...d, ...part }));
+  const params = { classId: classPeriod.id };
+  const form = useServerForm<Draft, Draft, LinkDetail>({
+    start: beginning(start, classPeriod.id),
+    send: (draft) => add({ params, body: bodyOf(draft) }),
+    fieldOf,
+    onDone: (made) => {
+      offerUndo(`A new link: ${made.label}.`, () =>
+        stop({ params: { linkId: made.id }, body: { version: made.version } }).unwrap(),
+      );
+      void navigate(`/classes/${classPeriod.id}/links/${made.id}`);
+    },
+  });
+  const draft = form.watch();
   /** The name that goes with a purpose, unless there is one already. */
   const named = (label: string): Partial<Draft> => (draft.isOwnLabel ? {} : { label });
-
-  const choosePurpose = (purpose: string): void =>
-    change({ purpose, ...named(purpose === OWN_WORDS ? '' : purpose) });
-  const writePurpose = (words: string): void => change({ words, ...named(words) });
-  const writeLabel = (label: string): void => change({ label, isOwnLabel: true });
-
-  const save = async (): Promise<void> => {
-    setProblem(undefined);
-    const { label, shown, audience } = draft;
-    const { data, error } = await add({
-      params: { classId: classPeriod.id },
-      body: {
-        label,
-        purpose: known ? known.words : draft.words,
-        kind: known?.kind ?? 'lesson',
-        shown,
-        audience,
-        ...(known ? { preset: known.preset } : {}),
-      },
-    });
-    if (!data) return setProblem(problemOf(error));
-    offerUndo(`A new link: ${data.label}.`, () =>
-      stop({ params: { linkId: data.id }, body: { version: data.version } }).unwrap(),
-    );
-    void navigate(`/classes/${classPeriod.id}/links/${data.id}`);
-  };
   return {
+    ...form,
     draft,
-    known,
-    problem,
-    isSaving: isLoading,
-    change,
-    choosePurpose,
-    writePurpose,
-    writeLabel,
-    save,
+    known: knownAs(draft.purpose),
+    choosePurpose: (purpose: string): void =>
+      form.change({ purpose, ...named(purpose === OWN_WORDS ? '' : purpose) }),
+    writePurpose: (words: string): void => form.change({ words, ...named(words) }),
+    writeLabel: (label: string): void => form.change({ label, isOwnLabel: true }),
   };
 }

@@ -1,6 +1,7 @@
 import { useState } from 'react';
-import type { LinkDetail, Problem } from '@glen/contract';
-import { api, problemOf } from '../../app/api.js';
+import type { LinkDetail } from '@glen/contract';
+import { api } from '../../app/api.js';
+import { useServerForm } from '../../app/useServerForm.js';
 import { useServices } from '../../app/useServices.js';
 import { offerUndo } from '../../app/undo.js';
 
@@ -11,42 +12,40 @@ function doneWords(room: string | null, isSchools: boolean): string {
     : 'No room is behind the door any more.';
 }
 
-/** Changes the room behind a link; `null` is the school's video service, or none where there is no such service. A change can be taken back. */
+interface Typed {
+  /** Nothing: the school's video service, or no room where there is no such service. */
+  address: string | null;
+}
+
+/** Changes the room behind a link. A change can be taken back. */
 export function useRoom(link: LinkDetail) {
-  const [setRoom, { isLoading }] = api.useSetRoomMutation();
+  const [setRoom] = api.useSetRoomMutation();
   const { video } = useServices();
   const [isEditing, setIsEditing] = useState(false);
-  const [typed, setTyped] = useState(link.room ?? '');
-  const [problem, setProblem] = useState<Problem>();
   const params = { linkId: link.id };
-
-  const put = async (address: string | null): Promise<void> => {
-    setProblem(undefined);
-    const before = link.room;
-    const { data, error } = await setRoom({ params, body: { version: link.version, address } });
-    if (!data) return setProblem(problemOf(error));
-    setIsEditing(false);
-    setTyped(data.room ?? '');
-    offerUndo(doneWords(data.room, video), () =>
-      setRoom({ params, body: { version: data.version, address: before } }).unwrap(),
-    );
-  };
-  const type = (address: string): void => {
-    setTyped(address);
-    setProblem(undefined);
-  };
-  const leave = (): void => {
-    setIsEditing(false);
-    type(link.room ?? '');
-  };
+  const form = useServerForm<Typed, Typed, LinkDetail>({
+    start: { address: link.room },
+    send: ({ address }) => setRoom({ params, body: { version: link.version, address } }),
+    onDone: (changed) => {
+      const before = link.room;
+      setIsEditing(false);
+      form.reset({ address: changed.room });
+      offerUndo(doneWords(changed.room, video), () =>
+        setRoom({ params, body: { version: changed.version, address: before } }).unwrap(),
+      );
+    },
+  });
   return {
+    ...form,
     isEditing,
     edit: () => setIsEditing(true),
-    leave,
-    typed,
-    type,
-    problem,
-    isSaving: isLoading,
-    put,
+    leave: () => {
+      setIsEditing(false);
+      form.reset({ address: link.room });
+    },
+    takeAway: () => {
+      form.change({ address: null });
+      form.submit();
+    },
   };
 }

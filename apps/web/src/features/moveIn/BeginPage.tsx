@@ -84,6 +84,7 @@ export default function BeginPage({ me }: { me: Me }) {
   };
   return (
     <MoveInFrame
+      tab={isFirst === false ? 'A class period more' : 'Your first class period'}
       steps={isFirst === false ? [] : stepsFor(me, made)}
       {...(isFirst !== false ? {} : { title: `A class period more · ${me.school.name}` })}
     >

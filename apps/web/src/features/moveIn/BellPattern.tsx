@@ -1,31 +1,11 @@
 import { X } from 'lucide-react';
 import { Button } from '../../ui/Button.js';
-import { typedPart } from '../../ui/SentencePart.js';
+import { NumberPart } from '../../ui/NumberPart.js';
+import { TimeField } from '../../ui/TimeField.js';
 import { FIRST_PATTERN, type YearDraft } from './firstDraft.js';
 import { periodsOf } from './yearOfDraft.js';
 
 type Bells = NonNullable<YearDraft['bells']>;
-
-interface TypedProps {
-  label: string;
-  value: string;
-  onChange: (value: string) => void;
-  isWrong: boolean;
-  isTime?: boolean;
-}
-
-const Typed = ({ label, value, onChange, isWrong, isTime = false }: TypedProps) => (
-  <input
-    aria-label={label}
-    aria-invalid={isWrong}
-    data-invalid={isWrong}
-    inputMode="numeric"
-    maxLength={isTime ? 5 : 3}
-    className={`${typedPart} ${isTime ? 'w-20' : 'w-14'} text-center`}
-    value={value}
-    onChange={(e) => onChange(e.target.value)}
-  />
-);
 
 interface PatternProps {
   bells: YearDraft['bells'];
@@ -57,17 +37,17 @@ interface PauseProps {
 const PausePart = ({ pause, at, wrong, onChange, onRemove }: PauseProps) => (
   <span>
     ,{' '}
-    <Typed
+    <NumberPart
       label={`Minutes of pause ${at + 1}`}
       value={pause.minutes}
-      isWrong={wrong === `breaks.${at}.minutes`}
+      invalid={wrong === `breaks.${at}.minutes`}
       onChange={(minutes) => onChange({ minutes })}
     />{' '}
     after period{' '}
-    <Typed
+    <NumberPart
       label={`Pause ${at + 1} after period`}
       value={pause.after}
-      isWrong={wrong === `breaks.${at}.after`}
+      invalid={wrong === `breaks.${at}.after`}
       onChange={(after) => onChange({ after })}
     />
     <button
@@ -81,12 +61,11 @@ const PausePart = ({ pause, at, wrong, onChange, onRemove }: PauseProps) => (
   </span>
 );
 
-type Simple = 'count' | 'minutes' | 'first' | 'between';
+type Simple = 'count' | 'minutes' | 'between';
 
 const LABELS: Record<Simple, string> = {
   count: 'How many periods',
   minutes: 'Minutes of a period',
-  first: 'The first begins at',
   between: 'Minutes between',
 };
 
@@ -94,18 +73,24 @@ function Sentence({ bells, wrong, onChange }: PatternProps & { bells: Bells }) {
   const change = (part: Partial<Bells>): void => onChange({ ...bells, ...part });
   const { breaks } = bells;
   const field = (name: Simple) => (
-    <Typed
+    <NumberPart
       label={LABELS[name]}
       value={bells[name]}
-      isWrong={wrong === name}
-      isTime={name === 'first'}
+      invalid={wrong === name}
       onChange={(value) => change({ [name]: value })}
     />
   );
   return (
-    <p className="text-lg leading-[2.3]">
-      {field('count')} periods of {field('minutes')} minutes from {field('first')},{' '}
-      {field('between')} minutes between
+    <p className="text-lg leading-sentence">
+      {field('count')} periods of {field('minutes')} minutes from{' '}
+      <TimeField
+        aria-label="The first begins at"
+        dress="part"
+        value={bells.first}
+        invalid={wrong === 'first'}
+        onChange={(first) => change({ first })}
+      />
+      , {field('between')} minutes between
       {breaks.map((pause, i) => (
         <PausePart
           key={i}

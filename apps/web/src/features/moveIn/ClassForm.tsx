@@ -6,7 +6,7 @@ import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField, WebAddressField } from '../../ui/TextField.js';
-import { ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
 import { YearStrip } from './YearStrip.js';
 import { readMeets, type Meets } from './readMeets.js';
 
@@ -79,7 +79,7 @@ const RoomField = ({ register, formState }: Making) => (
 const WhoComes = ({ watch, setValue }: Making) => (
   <div>
     <p className="text-sm font-semibold">Who comes?</p>
-    <p className="text-lg leading-[2.2]">
+    <p className="text-lg leading-sentence">
       The roll, which you fill next; until then{' '}
       <ChoicePart
         label="Until the roll is filled"

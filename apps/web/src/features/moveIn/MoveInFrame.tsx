@@ -1,5 +1,6 @@
 import { Check } from 'lucide-react';
 import type { ReactNode } from 'react';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 
 export interface Step {
   /** What it is about, or once it is done what it came to. */
@@ -21,7 +22,7 @@ function StepMark({ step: { words, state, onOpen } }: { step: Step }) {
   return (
     <li
       aria-current={state === 'now' ? 'step' : undefined}
-      className={`border-t-4 pt-2 text-[15px] ${BAR[state]} ${WORDS[state]}`}
+      className={`border-t-4 pt-2 text-md ${BAR[state]} ${WORDS[state]}`}
     >
       {onOpen ? (
         <button type="button" className="text-left hover:underline" onClick={onOpen}>
@@ -35,6 +36,8 @@ function StepMark({ step: { words, state, onOpen } }: { step: Step }) {
 }
 
 interface FrameProps {
+  /** What the browser’s tab says. */
+  tab: string;
   title?: string;
   /** None where one has moved in long ago. */
   steps: Step[];
@@ -43,13 +46,16 @@ interface FrameProps {
 
 /** What all four pages of moving in share: how far one is, and that nothing here is for ever. */
 export const MoveInFrame = ({
+  tab,
   title = 'Moving in · a school of your own on this machine',
   steps,
   children,
 }: FrameProps) => (
-  <main id="main" className="mx-auto w-full max-w-[1090px] px-6 py-9">
+  <main id="main" className="mx-auto w-full max-w-272 px-6 py-9">
     <header className="mb-6 flex flex-wrap items-baseline gap-x-4">
-      <h1 className="text-3xl">Glen</h1>
+      <ScreenTitle tab={tab} size="large">
+        Glen
+      </ScreenTitle>
       <p className="text-soft">{title}</p>
     </header>
     {steps.length > 0 && (

@@ -4,6 +4,7 @@ import { api } from '../../app/api.js';
 import { restartLive } from '../../app/live.js';
 import { Loaded } from '../../app/Loaded.js';
 import { Button } from '../../ui/Button.js';
+import { WritingContext } from '../../ui/writing.js';
 import type { Draft } from './firstDraft.js';
 import { MoveInFrame, type Step } from './MoveInFrame.js';
 import { SchoolStep } from './SchoolStep.js';
@@ -71,17 +72,20 @@ function Pages({ token, stage }: PagesProps) {
   const wanted = Math.min(3, Math.max(1, Number(search.get('page')) || 1)) as Page;
   // A page rests on those before it.
   const page = draft.school.name.trim() === '' ? 1 : wanted;
+  const { dateOrder, hours } = draft.school;
   return (
-    <MoveInFrame steps={stepsFor(draft, page, open)}>
-      <TwoDrafts moving={moving} />
-      {page === 1 && <SchoolStep token={token} moving={moving} onNext={() => open(2)} />}
-      {(page === 2 || (page === 3 && 'wrong' in found)) && (
-        <YearStep token={token} moving={moving} onNext={() => open(3)} />
-      )}
-      {page === 3 && 'calendar' in found && (
-        <YouStep token={token} moving={moving} calendar={found.calendar} onDone={done} />
-      )}
-    </MoveInFrame>
+    <WritingContext value={{ dateOrder, hours }}>
+      <MoveInFrame tab="Moving in" steps={stepsFor(draft, page, open)}>
+        <TwoDrafts moving={moving} />
+        {page === 1 && <SchoolStep token={token} moving={moving} onNext={() => open(2)} />}
+        {(page === 2 || (page === 3 && 'wrong' in found)) && (
+          <YearStep token={token} moving={moving} onNext={() => open(3)} />
+        )}
+        {page === 3 && 'calendar' in found && (
+          <YouStep token={token} moving={moving} calendar={found.calendar} onDone={done} />
+        )}
+      </MoveInFrame>
+    </WritingContext>
   );
 }
 

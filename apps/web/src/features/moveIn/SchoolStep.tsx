@@ -1,21 +1,12 @@
-import { useState } from 'react';
+import { useServerForm, wrongAt } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { TextField } from '../../ui/TextField.js';
-import { ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
 import { api } from '../../app/api.js';
-import { ZONES } from '../school/zones.js';
+import { CLOCK_HOURS, DATE_ORDERS, ZONES } from '../school/zones.js';
 import { FIRST_PATTERN, type SchoolDraft } from './firstDraft.js';
 import type { MovingIn } from './useMoveInDraft.js';
 
-const ORDERS = [
-  { value: 'dmy', label: '14 Oct 2026', hint: 'day first' },
-  { value: 'mdy', label: 'Oct 14, 2026', hint: 'month first' },
-  { value: 'ymd', label: '2026-10-14', hint: 'year first' },
-];
-const HOURS = [
-  { value: '24', label: '14:05' },
-  { value: '12', label: '2:05 pm' },
-];
 const WHO = [
   { value: 'school', label: 'a school with several teachers' },
   { value: 'alone', label: 'a class of my own: I teach alone' },
@@ -59,7 +50,7 @@ interface SentenceProps {
 }
 
 const Sentence = ({ token, school, change }: SentenceProps) => (
-  <p className="text-lg leading-[2.3]">
+  <p className="text-lg leading-sentence">
     It is{' '}
     <ChoicePart
       label="What it is"
@@ -79,14 +70,14 @@ const Sentence = ({ token, school, change }: SentenceProps) => (
       label="Order of dates"
       value={school.dateOrder}
       onChange={(v) => change({ dateOrder: v as SchoolDraft['dateOrder'] })}
-      choices={ORDERS}
+      choices={DATE_ORDERS}
     />{' '}
     and its hours{' '}
     <ChoicePart
       label="Clock"
       value={school.hours}
       onChange={(v) => change({ hours: v as SchoolDraft['hours'] })}
-      choices={HOURS}
+      choices={CLOCK_HOURS}
     />
     ; public holidays are those of{' '}
     <RegionPart token={token} region={school.region} onChange={(region) => change({ region })} />.
@@ -108,29 +99,25 @@ export function SchoolStep({ token, moving, onNext }: StepProps) {
     if (part.alone !== undefined)
       moving.change('year', { bells: part.alone ? null : FIRST_PATTERN });
   };
-  const [error, setError] = useState<string>();
-  const next = (): void => {
-    if (school.name.trim() === '') setError('Say what it is called.');
-    else onNext();
-  };
+  const { errorAt, clearErrors, submit } = useServerForm<{ name: string }, unknown, void>({
+    start: { name: school.name },
+    send: () =>
+      Promise.resolve(
+        school.name.trim() === '' ? { error: wrongAt('name', 'Say what it is called.') } : {},
+      ),
+    onDone: onNext,
+  });
   return (
-    <form
-      className="grid gap-5"
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        next();
-      }}
-    >
+    <form className="grid gap-5" noValidate onSubmit={submit}>
       <TextField
         label={school.alone ? 'What do your students know it as?' : 'What is the school called?'}
-        error={error}
+        error={errorAt('name')}
         autoFocus
         maxLength={200}
         value={school.name}
         onChange={(e) => {
           change({ name: e.target.value });
-          setError(undefined);
+          clearErrors();
         }}
       />
       <Sentence token={token} school={school} change={change} />

@@ -3,8 +3,9 @@ import { useEffect, type ReactNode } from 'react';
 import { addDays, weekdayOf, dayNumber } from '@glen/core';
 import { dateInWords } from '@glen/core/light';
 import { api } from '../../app/api.js';
+import { useServerForm, wrongAt } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
-import { DatePart } from '../../ui/DatePart.js';
+import { DateField } from '../../ui/DateField.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
 import { BellPattern } from './BellPattern.js';
 import type { YearDraft } from './firstDraft.js';
@@ -25,6 +26,9 @@ const Part = ({ title, error, children }: PartProps) => (
   </section>
 );
 
+/** What another term begins after where none has an end yet. */
+const NO_TERM = '2026-08-31';
+
 interface YearProps {
   year: YearDraft;
   change: (part: Partial<YearDraft>) => void;
@@ -34,7 +38,7 @@ function Terms({ year: { terms }, change, wrong }: YearProps & { wrong: string |
   const set = (at: number, part: Partial<YearDraft['terms'][number]>): void =>
     change({ terms: terms.map((t, i) => (i === at ? { ...t, ...part } : t)) });
   const add = (): void => {
-    const last = terms.at(-1)!.last;
+    const last = terms.findLast((term) => term.last !== '')?.last ?? NO_TERM;
     change({
       terms: [...terms, { name: 'Term', first: addDays(last, 14), last: addDays(last, 84) }],
     });
@@ -51,18 +55,20 @@ function Terms({ year: { terms }, change, wrong }: YearProps & { wrong: string |
               value={term.name}
               onChange={(e) => set(i, { name: e.target.value })}
             />
-            <DatePart
-              label={`First day of term ${i + 1}`}
-              date={term.first}
+            <DateField
+              aria-label={`First day of term ${i + 1}`}
+              dress="part"
+              value={term.first}
               invalid={wrong === `terms.${i}.first`}
-              onPick={(first) => set(i, { first })}
+              onChange={(first) => set(i, { first })}
             />
             to
-            <DatePart
-              label={`Last day of term ${i + 1}`}
-              date={term.last}
+            <DateField
+              aria-label={`Last day of term ${i + 1}`}
+              dress="part"
+              value={term.last}
               invalid={wrong === `terms.${i}.last`}
-              onPick={(last) => set(i, { last })}
+              onChange={(last) => set(i, { last })}
             />
             {terms.length > 1 && (
               <button
@@ -154,6 +160,12 @@ export function YearStep({ token, moving, onNext }: StepProps) {
   const found = yearOfDraft(moving.draft);
   const wrong = 'wrong' in found ? found.wrong : undefined;
   const wrongBell = wrong?.path.startsWith('bells.') ? wrong.path.slice(6) : undefined;
+  // What is wrong is said at every keystroke, and nothing is sent while anything is.
+  const { submit } = useServerForm<YearDraft, unknown, void>({
+    start: year,
+    send: () => Promise.resolve(wrong ? { error: wrongAt(wrong.path, wrong.message) } : {}),
+    onDone: onNext,
+  });
   const timetable = (
     <>
       <Part title="Bells" error={errorAt(wrong, 'bells')}>
@@ -172,14 +184,7 @@ export function YearStep({ token, moving, onNext }: StepProps) {
     </>
   );
   return (
-    <form
-      className="grid gap-6"
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!wrong) onNext();
-      }}
-    >
+    <form className="grid gap-6" noValidate onSubmit={submit}>
       <p className="text-soft">
         This is likely; change what is not so. Lessons “until term ends” follow it by themselves.
       </p>

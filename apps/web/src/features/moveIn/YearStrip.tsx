@@ -44,9 +44,9 @@ export function YearStrip(props: StripProps) {
           <span
             key={date}
             title={dateInWords(date)}
-            className={`flex min-w-0 flex-1 items-center rounded-[2px] ${isTaught ? 'bg-shade' : HATCHED}`}
+            className={`flex min-w-0 flex-1 items-center rounded-mark ${isTaught ? 'bg-shade' : HATCHED}`}
           >
-            {isHeld && <span className="h-4 w-full rounded-[2px] bg-loch" />}
+            {isHeld && <span className="h-4 w-full rounded-mark bg-loch" />}
           </span>
         ))}
       </div>

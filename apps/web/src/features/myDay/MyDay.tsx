@@ -5,6 +5,7 @@ import { api, problemOf } from '../../app/api.js';
 import { useNow } from '../../app/clock.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { Empty, Loading, Trouble } from '../../ui/States.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { AccountMenu } from '../accounts/AccountMenu.js';
 import { TypeCode } from '../door/TypeCode.js';
 import { FeedList } from '../feed/Feeds.js';
@@ -109,9 +110,9 @@ export default function MyDayPage({ me }: { me: Me }) {
   return (
     <main id="main" className="mx-auto min-h-dvh max-w-md px-5 py-7">
       <div className="flex items-start justify-between gap-4">
-        <h1 className="text-2xl">
+        <ScreenTitle tab="Your doors">
           {teacherAtHome ? 'You are here with your home account' : 'Your doors'}
-        </h1>
+        </ScreenTitle>
         <AccountMenu me={me} tone="page" />
       </div>
       {teacherAtHome ? (

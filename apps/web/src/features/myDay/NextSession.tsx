@@ -60,7 +60,7 @@ function LinkAndPosts({ session, classPeriod, today }: NextProps) {
   const { linkId, address, seriesId, key } = session;
   return (
     <div className="mt-4 flex flex-wrap items-center gap-x-2.5 gap-y-3 border-t border-dashed border-edge pt-3.5">
-      <code className="min-w-0 rounded-small bg-shade px-2.5 py-1 font-mono text-[15px] break-all">
+      <code className="min-w-0 rounded-small bg-shade px-2.5 py-1 font-mono text-md break-all">
         {address.replace(/^https?:\/\//, '')}
       </code>
       <span className="flex flex-wrap gap-2.5 print:hidden">

@@ -71,7 +71,7 @@ export function OwnDoorRow(props: DoorProps & { first: boolean }) {
       <div className="flex items-start gap-3.5">
         <Times time={time} minutes={minutes} />
         <div className="min-w-0 flex-1">
-          <h2 className={`flex items-center gap-2 text-[17px] ${isGone ? 'line-through' : ''}`}>
+          <h2 className={`flex items-center gap-2 text-lg ${isGone ? 'line-through' : ''}`}>
             <Pennant pennant={door.pennant} size="small" />
             <span className="min-w-0 break-words">{title}</span>
           </h2>
@@ -79,7 +79,7 @@ export function OwnDoorRow(props: DoorProps & { first: boolean }) {
             {title === classTitle ? '' : `${classTitle} · `}with {host}
           </p>
           {description && !isGone && (
-            <p className="mt-1 line-clamp-4 text-[15px] break-words whitespace-pre-wrap">
+            <p className="mt-1 line-clamp-4 text-md break-words whitespace-pre-wrap">
               {description}
             </p>
           )}

@@ -114,7 +114,7 @@ export function SessionRow(props: RowProps) {
         </span>
       )}
       <div className="min-w-0 flex-1">
-        <h2 className={`text-[17px] ${isGone ? 'line-through' : ''}`}>
+        <h2 className={`text-lg ${isGone ? 'line-through' : ''}`}>
           <Link className="hover:underline" to={`/classes/${session.classId}`}>
             {session.title}
           </Link>

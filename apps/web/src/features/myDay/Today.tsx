@@ -8,6 +8,7 @@ import { useNoteActions } from '../../app/useNoteActions.js';
 import { buttonClass } from '../../ui/Button.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { Empty } from '../../ui/States.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { mayEdit } from '../school/mayEdit.js';
 import { mayMakeClasses } from '../school/mayMakeClasses.js';
 import { NextSession } from './NextSession.js';
@@ -39,9 +40,9 @@ function Head({ today }: { today: Today }) {
   const weekday = WEEKDAY_NAMES[weekdayOf(dayNumber(today.date, 'date'))];
   return (
     <header className="mb-4 flex flex-wrap items-baseline gap-x-4 gap-y-2">
-      <h1 className="text-[27px]">
+      <ScreenTitle tab="Today">
         {weekday}, {countInWords(heldOn(today).length)}
-      </h1>
+      </ScreenTitle>
       <p className="text-soft">{dayInWords(today.day)}</p>
       {today.classes.some(mayEdit) && (
         <Link className={`${buttonClass('act')} ml-auto print:hidden`} to="/plan/new">

@@ -1,7 +1,6 @@
 import { useState } from 'react';
-import type { Problem } from '@glen/contract';
-import { messageFor } from '../../app/api.js';
 import { wallClock } from '../../app/clock.js';
+import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { PickOne } from '../../ui/PickOne.js';
@@ -55,41 +54,38 @@ const Row = ({ account, zone, mayKeep, mayGive, onGive, onRemove }: RowProps) =>
   </li>
 );
 
+interface NewAccount {
+  kind: 'school' | 'personal';
+  email: string;
+}
+
 /** Another account by its address; what was typed stays where it is refused. */
 function Another({ edits }: { edits: PersonEdits }) {
-  const [kind, setKind] = useState<'school' | 'personal'>('school');
-  const [email, setEmail] = useState('');
-  const [problem, setProblem] = useState<Problem>();
-  const add = async (): Promise<void> => {
-    const refused = await edits.addAccount(kind, email);
-    setProblem(refused);
-    if (!refused) setEmail('');
-  };
+  const form = useServerForm<NewAccount, NewAccount, void>({
+    start: { kind: 'school', email: '' },
+    send: async ({ kind, email }) => ({ error: await edits.addAccount(kind, email) }),
+    onDone: () => form.reset({ kind: form.getValues('kind'), email: '' }),
+  });
+  const { register, watch, change, errorAt, problem, submit } = form;
   return (
-    <form
-      className="mt-3 flex flex-wrap items-end gap-3"
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        void add();
-      }}
-    >
+    <form className="mt-3 flex flex-wrap items-end gap-3" noValidate onSubmit={submit}>
       <div className="w-72">
         <TextField
           label="Another account, by its address"
           type="email"
           className="!py-1.5"
-          error={messageFor(problem, 'email')}
-          value={email}
-          onChange={(e) => {
-            setEmail(e.target.value);
-            setProblem(undefined);
-          }}
+          error={errorAt('email')}
+          {...register('email')}
         />
       </div>
-      <PickOne label="Which kind" value={kind} choices={KINDS} onChange={setKind} />
+      <PickOne
+        label="Which kind"
+        value={watch('kind')}
+        choices={KINDS}
+        onChange={(kind) => change({ kind })}
+      />
       <Button type="submit">Add it</Button>
-      {problem && !messageFor(problem, 'email') && <FieldError>{problem.title}</FieldError>}
+      {problem && <FieldError>{problem.title}</FieldError>}
     </form>
   );
 }

@@ -1,7 +1,6 @@
 import { X } from 'lucide-react';
-import { useState } from 'react';
 import { areStaff } from '@glen/core/light';
-import type { Problem } from '@glen/contract';
+import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
@@ -12,35 +11,26 @@ const NOBODY = { name: '', email: '' };
 
 /** Another guardian by name and, if there is one, address. */
 function Another({ person, edits }: { person: Person; edits: PersonEdits }) {
-  const [typed, setTyped] = useState(NOBODY);
-  const [problem, setProblem] = useState<Problem>();
   const known = person.guardians.map((g) => ({ personId: g.id }));
-  const message = problem?.errors?.find((e) => e.path.startsWith(`guardians.${known.length}`));
-  const change = (part: Partial<typeof NOBODY>): void => {
-    setTyped({ ...typed, ...part });
-    setProblem(undefined);
-  };
-  const add = async (): Promise<void> => {
-    const refused = await edits.setGuardians([...known, typed]);
-    setProblem(refused);
-    if (!refused) setTyped(NOBODY);
-  };
+  const form = useServerForm<typeof NOBODY, typeof NOBODY, void>({
+    start: NOBODY,
+    send: async (typed) => ({ error: await edits.setGuardians([...known, typed]) }),
+    // Of the guardians only the last is typed here; what is wrong with it otherwise is said at the address.
+    fieldOf: (path) => {
+      if (!path.startsWith(`guardians.${known.length}`)) return path;
+      return path.endsWith('.name') ? 'name' : 'email';
+    },
+    onDone: () => form.reset(NOBODY),
+  });
+  const { register, errorAt, problem, submit } = form;
   return (
-    <form
-      className="mt-3 flex flex-wrap items-start gap-3"
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        void add();
-      }}
-    >
+    <form className="mt-3 flex flex-wrap items-start gap-3" noValidate onSubmit={submit}>
       <div className="w-52">
         <TextField
           label="Guardian’s name"
           className="!py-1.5"
-          error={message?.path.endsWith('.name') ? message.message : undefined}
-          value={typed.name}
-          onChange={(e) => change({ name: e.target.value })}
+          error={errorAt('name')}
+          {...register('name')}
         />
       </div>
       <div className="w-64">
@@ -49,15 +39,14 @@ function Another({ person, edits }: { person: Person; edits: PersonEdits }) {
           type="email"
           className="!py-1.5"
           hint="May be blank."
-          error={message && !message.path.endsWith('.name') ? message.message : undefined}
-          value={typed.email}
-          onChange={(e) => change({ email: e.target.value })}
+          error={errorAt('email')}
+          {...register('email')}
         />
       </div>
       <Button type="submit" className="mt-6">
         Add them
       </Button>
-      {problem && !message && <FieldError>{problem.title}</FieldError>}
+      {problem && <FieldError>{problem.title}</FieldError>}
     </form>
   );
 }

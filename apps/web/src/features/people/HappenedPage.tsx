@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button.js';
 import { Screen } from '../../ui/Margin.js';
 import { PickOne } from '../../ui/PickOne.js';
 import { Empty } from '../../ui/States.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { SchoolTabs } from '../school/SchoolTabs.js';
 
 type Entry = Answer<'happened'>['entries'][number];
@@ -25,7 +26,7 @@ const KINDS = [
 type Kind = (typeof KINDS)[number][0];
 
 const Changes = ({ changes }: Pick<Entry, 'changes'>) => (
-  <details className="text-[15px]">
+  <details className="text-md">
     <summary className="cursor-pointer text-soft">What it said before and after</summary>
     <ul className="mt-1 grid gap-1 pl-4">
       {changes.map(({ field, before, after }) => (
@@ -99,7 +100,7 @@ export default function HappenedPage({ me }: { me: Me }) {
   return (
     <Screen margin={false}>
       <SchoolTabs />
-      <h1 className="mb-4 text-[27px]">What happened</h1>
+      <ScreenTitle tab="What happened" className="mb-4" />
       <div className="mb-3">
         <PickOne
           label="About what"

@@ -5,6 +5,7 @@ import { inputClass } from '../../ui/Field.js';
 import { Screen } from '../../ui/Margin.js';
 import { PickOne } from '../../ui/PickOne.js';
 import { Empty } from '../../ui/States.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { SchoolTabs } from '../school/SchoolTabs.js';
 import { useAlone } from '../school/useAlone.js';
 import { OrderPart, PeopleTable } from './PeopleTable.js';
@@ -74,7 +75,7 @@ export default function PeoplePage() {
     <Screen margin={false}>
       <SchoolTabs />
       <header className="mb-4 flex flex-wrap items-baseline gap-x-4 gap-y-2">
-        <h1 className="text-[27px]">People</h1>
+        <ScreenTitle tab="People" />
         <p className="text-soft" role="status">
           {list.total === null ? '' : countInWords(list.total)}
         </p>

@@ -51,7 +51,7 @@ const ORDERS: { order: Order; name: string }[] = [
 
 /** In which order they stand; pressed to change it. */
 export const OrderPart = ({ sort, setSort }: Pick<PeopleList, 'sort' | 'setSort'>) => (
-  <span role="group" aria-label="Order" className="flex flex-wrap gap-x-4 text-[15px]">
+  <span role="group" aria-label="Order" className="flex flex-wrap gap-x-4 text-md">
     {ORDERS.map(({ order, name }) => (
       <button
         key={order}
@@ -102,7 +102,7 @@ export function PeopleTable({ people, total, isMore, more }: PeopleList) {
         role="rowgroup"
         tabIndex={0}
         aria-label="People in order"
-        className="max-h-[max(22rem,calc(100dvh-22rem))] overflow-y-auto"
+        className="max-h-rest overflow-y-auto"
       >
         <div style={{ height: rows.getTotalSize(), position: 'relative' }}>
           {shown.map(({ index, key, start }) => (

@@ -6,6 +6,7 @@ import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { Chip } from '../../ui/Chip.js';
 import { Margin, Screen } from '../../ui/Margin.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { AccountsPart } from './AccountsPart.js';
 import { GuardiansPart } from './GuardiansPart.js';
 import { LeavingPart } from './LeavingPart.js';
@@ -38,7 +39,7 @@ const Head = ({ person }: { person: Person }) => (
         </Link>
       </p>
     )}
-    <h1 className="text-[27px] [overflow-wrap:anywhere]">{person.name}</h1>
+    <ScreenTitle tab={person.name} />
     <p className="text-soft">
       {rolesInWords(person.roles)} {person.retiredAt && <Chip>retired</Chip>}
     </p>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { addDays } from '@glen/core';
 import type { Problem } from '@glen/contract';
+import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { daysInWords, type Change } from './chosen.js';
@@ -21,18 +22,18 @@ const countInWords = (n: number): string => (n === 1 ? '1 session' : `${n} sessi
 /** How many days a text says, up to a year or two either way; 0 where it says none. */
 const daysTyped = (text: string): number => (/^[+-]?\d{1,3}$/.test(text.trim()) ? Number(text) : 0);
 
-function MoveBy({ what, move }: { what: string; move: (days: number) => void }) {
-  const [text, setText] = useState('7');
-  const days = daysTyped(text);
+function MoveBy({ what, move }: { what: string; move: (days: number) => Promise<void> }) {
+  const { register, watch, submit } = useServerForm<{ days: string }, { days: string }, void>({
+    start: { days: '7' },
+    send: async ({ days }) => {
+      await move(daysTyped(days));
+      return {};
+    },
+    onDone: () => {},
+  });
   return (
-    <form
-      className="flex items-center gap-2"
-      onSubmit={(e) => {
-        e.preventDefault();
-        move(days);
-      }}
-    >
-      <Button type="submit" disabled={days === 0}>
+    <form className="flex items-center gap-2" noValidate onSubmit={submit}>
+      <Button type="submit" disabled={daysTyped(watch('days')) === 0}>
         Move {what}
       </Button>{' '}
       by{' '}
@@ -40,8 +41,7 @@ function MoveBy({ what, move }: { what: string; move: (days: number) => void }) 
         inputMode="numeric"
         aria-label="Days to move them by"
         className="w-14 rounded-small border border-edge bg-sheet px-2 py-1"
-        value={text}
-        onChange={(e) => setText(e.target.value)}
+        {...register('days')}
       />{' '}
       days
     </form>
@@ -73,8 +73,8 @@ function useChangeAll({ from, to, notches, series, send, onClose }: ChosenDaysPr
     setProblem(failure);
     if (!failure) onClose();
   };
-  const move = (days: number): void =>
-    void changeAll(
+  const move = (days: number): Promise<void> =>
+    changeAll(
       held,
       (n) => ({ kind: 'move', date: addDays(n.date, days) }),
       `Moved by ${days} days: ${heldWords}, ${range}`,

@@ -2,10 +2,11 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { addMinutes, classTitle, dateInWords, type EditScope } from '@glen/core';
 import type { ClassItem, Problem } from '@glen/contract';
+import { useServerForm } from '../../app/useServerForm.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { Pennant } from '../../ui/Pennant.js';
-import { ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
 import { mayEdit } from '../school/mayEdit.js';
 import type { Change } from './chosen.js';
 import type { Notch } from './strip/layout.js';
@@ -44,7 +45,7 @@ function Head({ notch, series, classPeriod, now, onClose }: ChosenProps) {
       <Pennant pennant={classPeriod.pennant} />
       <div className="min-w-0 flex-1">
         <h2 className="text-lg">{notch.title ?? series.title}</h2>
-        <p className="text-[15px] text-soft">
+        <p className="text-md text-soft">
           {dateInWords(notch.date, 'with-year')}, {notch.time}–
           {addMinutes(notch.time, notch.minutes)} · {stateOf(notch, series, now)} ·{' '}
           {classTitle(classPeriod)}
@@ -58,30 +59,39 @@ function Head({ notch, series, classPeriod, now, onClose }: ChosenProps) {
   );
 }
 
-function Retitle({ title: known, save }: { title: string; save: (title: string) => void }) {
-  const [title, setTitle] = useState(known);
-  const [isOpen, setOpen] = useState(false);
-  if (!isOpen) return <Button onClick={() => setOpen(true)}>Retitle</Button>;
+function TitleForm({ title, save }: RetitleProps) {
+  const { register, submit } = useServerForm<{ title: string }, { title: string }, void>({
+    start: { title },
+    send: async (typed) => {
+      await save(typed.title);
+      return {};
+    },
+    onDone: () => {},
+  });
   return (
-    <form
-      className="flex gap-2"
-      onSubmit={(e) => {
-        e.preventDefault();
-        save(title);
-      }}
-    >
+    <form className="flex gap-2" noValidate onSubmit={submit}>
       <input
         autoFocus
         aria-label="New title"
         className="rounded-small border border-edge bg-sheet px-2.5 py-1"
-        value={title}
-        onChange={(e) => setTitle(e.target.value)}
+        {...register('title')}
       />
       <Button type="submit" kind="strong">
         Retitle
       </Button>
     </form>
   );
+}
+
+interface RetitleProps {
+  title: string;
+  save: (title: string) => Promise<void>;
+}
+
+function Retitle(props: RetitleProps) {
+  const [isOpen, setOpen] = useState(false);
+  if (isOpen) return <TitleForm {...props} />;
+  return <Button onClick={() => setOpen(true)}>Retitle</Button>;
 }
 
 interface ScopePartProps {
@@ -127,7 +137,7 @@ function Actions({ notch, series, now, send, onClose }: ChosenProps) {
         </Link>
         <Retitle
           title={notch.title ?? series.title}
-          save={(title) => void run({ kind: 'set', title }, `Retitled: ${title}`)}
+          save={(title) => run({ kind: 'set', title }, `Retitled: ${title}`)}
         />
         {isCancelled && (
           <Button onClick={() => void run({ kind: 'restore' }, `Held after all: ${of}`)}>
@@ -164,7 +174,7 @@ export function ChosenSession(props: ChosenProps) {
       {mayEdit(props.classPeriod) ? (
         <Actions {...props} />
       ) : (
-        <p className="mt-2 text-[15px] text-soft">Its hosts can change it.</p>
+        <p className="mt-2 text-md text-soft">Its hosts can change it.</p>
       )}
     </section>
   );

@@ -61,9 +61,7 @@ export function CopyTo({ session, classes }: { session: Session; classes: ClassI
           aria-label="Copy this series"
           className="z-30 grid max-w-xs gap-2 rounded-small border border-line bg-sheet p-3.5 text-ink shadow-soft"
         >
-          <p className="text-[15px] text-soft">
-            Each meets in its own bell period, on its own link.
-          </p>
+          <p className="text-md text-soft">Each meets in its own bell period, on its own link.</p>
           <ClassBoxes classes={others} chosen={chosen} onChange={setChosen} />
           <div className="mt-1 flex flex-wrap gap-2">
             <Button

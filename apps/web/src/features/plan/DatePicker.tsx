@@ -1,6 +1,6 @@
 import { dayInfo, type SchoolCalendar } from '@glen/core';
 import { isoOf } from '../../ui/dayPicker.js';
-import { OneDay } from '../../ui/OneDay.js';
+import OneDay from '../../ui/OneDay.js';
 
 /** Days without teaching are struck. */
 export const closedDays = (school: SchoolCalendar) => ({

@@ -1,7 +1,8 @@
 import { ToggleGroup } from 'radix-ui';
 import { WEEKDAYS, WEEKDAY_NAMES, type Weekday } from '@glen/core';
-import { CardPart, ChoicePart } from '../../ui/SentencePart.js';
-import { NumberPart } from './NumberPart.js';
+import { ChoicePart } from '../../ui/choices.js';
+import { CardPart } from '../../ui/SentencePart.js';
+import { NumberPart } from '../../ui/NumberPart.js';
 import type { PartProps } from './partProps.js';
 import { inOrder, type SheetDraft } from './sheetDraft.js';
 

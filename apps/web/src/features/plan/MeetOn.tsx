@@ -1,7 +1,8 @@
 import { classTitle } from '@glen/core/light';
 import type { ClassItem, Session } from '@glen/contract';
 import { api } from '../../app/api.js';
-import { CardPart, ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
+import { CardPart } from '../../ui/SentencePart.js';
 import { audienceInWords } from '../link/noted.js';
 import type { SheetDraft } from './sheetDraft.js';
 

@@ -15,7 +15,7 @@ export function Pages({ strip, isFirst, set }: PagesProps) {
   const shown = classes.length === 1 ? '1 class period' : `${classes.length} class periods`;
   return (
     <nav aria-label="Pages of the plan" className="mt-3 flex flex-wrap items-center gap-2">
-      <span className="text-[15px] text-soft">{shown} of the school on this page</span>
+      <span className="text-md text-soft">{shown} of the school on this page</span>
       {!isFirst && <Button onClick={() => set('after', null)}>From the first</Button>}
       {hasMore && last && (
         <Button onClick={() => set('after', String(last.id))}>The next ones</Button>

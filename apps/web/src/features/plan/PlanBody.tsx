@@ -1,6 +1,6 @@
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useMemo, type ReactNode } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { areOffice, isHeld, notesForPlan, overlapping, type SchoolCalendar } from '@glen/core';
 import type { Me } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
@@ -95,9 +95,9 @@ function Undated({ drafts }: { drafts: StripData['undated'] }) {
   return (
     <section
       aria-label="Without a date"
-      className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-1 text-[15px]"
+      className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-1 text-md"
     >
-      <h2 className="font-sans text-[15px] font-semibold">Drafts without a date:</h2>
+      <h2 className="font-sans text-md font-semibold">Drafts without a date:</h2>
       {drafts.map((d) => (
         <Link
           key={d.seriesId}
@@ -162,10 +162,17 @@ function afterAsked(search: URLSearchParams, whose: 'all' | 'mine'): number | un
   return whose === 'all' && Number.isInteger(asked) && asked > 0 ? asked : undefined;
 }
 
+/** What the browser’s tab says. */
+function tabOf(sheet: ReactNode, range: { title: string }, seriesId: string | undefined): string {
+  if (sheet === null) return `Plan: ${range.title}`;
+  return seriesId === undefined ? 'New session' : 'Change a session';
+}
+
 /** The plan itself, with the sheet or whatever is chosen below it. */
 export function PlanBody(props: BodyProps) {
   const { me, school, today, now, preview, sheet, tools } = props;
   const [search, set] = useAddress();
+  const { seriesId } = useParams();
   const held = useMemo(() => (preview?.run?.rows ?? []).filter(isHeld), [preview?.run]);
   const firstAhead = held.find((o) => o.date >= today)?.date;
   const range = rangeAsked(search, school, firstAhead ?? today);
@@ -200,6 +207,7 @@ export function PlanBody(props: BodyProps) {
   return (
     <Screen margin={sheetMargin ?? planMargin}>
       <PlanHead
+        tab={tabOf(sheet, range, seriesId)}
         range={range}
         school={school}
         today={today}

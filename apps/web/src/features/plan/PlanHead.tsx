@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { addDays, type SchoolCalendar } from '@glen/core';
 import { Button, buttonClass } from '../../ui/Button.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { mondayBefore, rangeInWords, type PlanRange } from './planRange.js';
 import type { Strip } from './strip/layout.js';
 
@@ -28,6 +29,7 @@ function Tab({ isOn = false, onClick, children }: TabProps) {
 }
 
 interface HeadProps {
+  tab: string;
   range: PlanRange;
   school: SchoolCalendar;
   today: string;
@@ -74,14 +76,15 @@ function TermTabs({ range, school, set }: Pick<HeadProps, 'range' | 'school' | '
 }
 
 /** What the plan shows, and the ways to see another stretch of it. */
-export function PlanHead({ range, school, today, strip, mayAdd, isAll, set, tools }: HeadProps) {
+export function PlanHead(props: HeadProps) {
+  const { tab, range, school, today, strip, mayAdd, isAll, set, tools } = props;
   const isWeek = range.view === 'week';
   const held = strip?.notches.filter((n) => n.status !== 'cancelled').length ?? 0;
   return (
     <header className="mb-3 grid gap-y-2.5">
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-        <h1 className="text-[27px]">{range.title}</h1>
-        <p className="text-[15px] text-soft">
+        <ScreenTitle tab={tab}>{range.title}</ScreenTitle>
+        <p className="text-md text-soft">
           {isWeek ? `${held} sessions` : rangeInWords(school, range.from, range.to)}
         </p>
         {mayAdd && (

@@ -1,9 +1,10 @@
 import { DayPicker } from 'react-day-picker';
 import { dateInWords } from '@glen/core';
-import { CardPart, ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
+import { CardPart } from '../../ui/SentencePart.js';
 import { dateFor, isoOf, pickerDress } from '../../ui/dayPicker.js';
 import { DatePicker, closedDays } from './DatePicker.js';
-import { NumberPart } from './NumberPart.js';
+import { NumberPart } from '../../ui/NumberPart.js';
 import type { PartProps } from './partProps.js';
 import type { SheetDraft } from './sheetDraft.js';
 

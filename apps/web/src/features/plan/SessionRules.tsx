@@ -56,10 +56,10 @@ export function SessionRules({ session, scope }: { session: Session; scope: 'ser
         <Dialog.Overlay className="fixed inset-0 z-30 bg-bar/40" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed inset-y-0 right-0 z-40 w-[620px] max-w-[96vw] overflow-y-auto border-l border-line bg-paper px-6 py-5 shadow-soft"
+          className="fixed inset-y-0 right-0 z-40 w-155 max-w-view overflow-y-auto border-l border-line bg-paper px-6 py-5 shadow-soft"
         >
           <div className="mb-4 flex items-baseline justify-between gap-4">
-            <Dialog.Title className="text-[20px]">
+            <Dialog.Title className="text-xl">
               {scope === 'date'
                 ? `Entry on ${dateInWords(session.date)} alone`
                 : `Entry for ${session.title}`}

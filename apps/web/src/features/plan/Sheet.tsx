@@ -35,14 +35,14 @@ function SheetHead({ form }: { form: SheetForm }) {
   return (
     <>
       <header className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
-        <h2 className="text-[22px]">{read ? edits : 'New session'}</h2>
+        <h2 className="text-xl">{read ? edits : 'New session'}</h2>
         {!read && (
           <input
             aria-label="Or type it"
             value={phrase}
             onChange={(e) => readTyped(e.target.value)}
             placeholder="or type it: Nav 3 every Mon and Wed in period 3 until term ends"
-            className="min-w-0 flex-1 rounded-small border border-edge bg-sheet px-3 py-1.5 text-[15px]"
+            className="min-w-0 flex-1 rounded-small border border-edge bg-sheet px-3 py-1.5 text-md"
           />
         )}
         {read && (
@@ -57,7 +57,7 @@ function SheetHead({ form }: { form: SheetForm }) {
         )}
       </header>
       {unclear.length > 0 && (
-        <p role="status" className="mb-3 text-[15px] text-gorse-deep">
+        <p role="status" className="mb-3 text-md text-gorse-deep">
           Not understood: {unclear.map((u) => `“${u.text}”`).join(', ')}. The sentence says what
           was.
         </p>

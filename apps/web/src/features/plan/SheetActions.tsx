@@ -68,7 +68,7 @@ export function SheetActions({ form, saving }: ActionsProps) {
         {mayBeDraft && <DraftButtons form={form} saving={saving} />}
         <Button onClick={() => void navigate(-1)}>Leave it</Button>
         {tried.run && !read && !isOnce && (
-          <p className="min-w-0 text-[15px] text-soft">{tried.run.words}</p>
+          <p className="min-w-0 text-md text-soft">{tried.run.words}</p>
         )}
         <CancelButton form={form} saving={saving} />
       </div>

@@ -1,7 +1,8 @@
 import { classTitle, dateInWords, type PlanChange } from '@glen/core';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
-import { CardPart, ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
+import { CardPart } from '../../ui/SentencePart.js';
 import { MeetOn, TogetherWith } from './MeetOn.js';
 import { DatePicker } from './DatePicker.js';
 import { EveryParts } from './EveryParts.js';
@@ -20,7 +21,7 @@ const SCOPES: { value: Scope; label: string }[] = [
 /** Which of a series' dates an edit is about. */
 function ScopeLine({ form: { read, scope, rescope, isOne, tried } }: { form: SheetForm }) {
   return (
-    <p className="mb-1 text-lg leading-[2.2]">
+    <p className="mb-1 text-lg leading-sentence">
       Change{' '}
       <ChoicePart
         label="Which of them"
@@ -87,7 +88,7 @@ function changeInWords(c: PlanChange): string {
 /** Dates of a series that were changed by themselves. */
 function ChangedSingly({ changes, onUndo }: { changes: PlanChange[]; onUndo: () => void }) {
   return (
-    <p className="mt-2 text-[15px] text-soft">
+    <p className="mt-2 text-md text-soft">
       {changes.length === 1 ? 'One date' : `${changes.length} dates`} changed singly:{' '}
       {changes.slice(0, SHOWN_CHANGES).map(changeInWords).join('; ')}
       {changes.length > SHOWN_CHANGES ? ' …' : ''}.{' '}
@@ -105,7 +106,7 @@ export function SheetSentence({ form }: { form: SheetForm }) {
   return (
     <>
       {isSeries && <ScopeLine form={form} />}
-      <p className="text-lg leading-[2.15]">
+      <p className="text-lg leading-sentence">
         Teach <WhichClass form={form} /> {isOne ? null : <EveryParts {...parts} />}
         {draft.every === 'once' && <OnDate form={form} />} <WhenParts {...parts} />
         {draft.every !== 'once' && <RangeParts {...parts} />}

@@ -37,7 +37,7 @@ export function TwoVersions({
 }) {
   return (
     <Theirs saveOver={onKeepMine} takeTheirs={onTakeTheirs}>
-      <table className="mt-2 w-full text-left text-[15px]">
+      <table className="mt-2 w-full text-left text-md">
         <thead>
           <tr>
             <th scope="col" />

@@ -1,6 +1,8 @@
 import { bellsOn } from '@glen/core';
-import { ChoicePart, typedPart } from '../../ui/SentencePart.js';
-import { NumberPart } from './NumberPart.js';
+import { ChoicePart } from '../../ui/choices.js';
+import { TimeField } from '../../ui/TimeField.js';
+import { bellTimes } from '../school/useBells.js';
+import { NumberPart } from '../../ui/NumberPart.js';
 import type { PartProps } from './partProps.js';
 import { AT_A_TIME, FROM_A_BELL } from './sheetDraft.js';
 
@@ -33,13 +35,13 @@ function AtTime(props: PartProps) {
   return (
     <>
       {' '}
-      <input
-        type="time"
+      <TimeField
         aria-label="Time"
-        className={typedPart}
-        data-invalid={wrong('at.time')}
+        dress="part"
+        bells={bellTimes(school, draft.first)}
+        invalid={wrong('at.time')}
         value={draft.time}
-        onChange={(e) => change({ time: e.target.value })}
+        onChange={(time) => change({ time })}
       />
       <Minutes {...props} />
       {zones.length > 1 && (

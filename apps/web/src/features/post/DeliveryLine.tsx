@@ -78,7 +78,7 @@ export function DeliveryLine({ delivery: d, place, mayEdit, zone, start }: LineP
   const { placementId } = d;
   return (
     <li className="py-1">
-      <div className="flex flex-wrap items-center gap-x-3 gap-y-1 text-[15px]">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1 text-md">
         {d.session && (
           <span className="w-40 shrink-0">
             <span className="font-mono">

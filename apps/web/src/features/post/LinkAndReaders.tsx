@@ -1,7 +1,7 @@
 import { classTitle } from '@glen/core/light';
 import type { Answer, ClassItem } from '@glen/contract';
 import { api } from '../../app/api.js';
-import { ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
 import type { PlaceDraft } from './draft.js';
 
 interface LinkProps {

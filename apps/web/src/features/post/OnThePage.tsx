@@ -1,7 +1,7 @@
 import type { Answer } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { inputClass } from '../../ui/Field.js';
-import { ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
 import type { PlaceDraft } from './draft.js';
 
 const NEW = 'new';
@@ -111,7 +111,7 @@ function OwnSection({ place, change, sections }: PagePartProps) {
   return (
     <>
       {sections.length > 0 && (
-        <p className="leading-[2.1]">
+        <p className="leading-sentence">
           On the page it stands{' '}
           <PositionPart
             place={place}
@@ -146,7 +146,7 @@ export function OnThePage({ place, change, trouble }: OnThePageProps) {
   const part = { place, change, sections };
   return (
     <div className="grid gap-2">
-      <p className="leading-[2.1]">
+      <p className="leading-sentence">
         In <SectionPart {...part} trouble={trouble !== undefined} />
         {at && (
           <>

@@ -127,7 +127,7 @@ export function PlaceRow(props: PlaceProps) {
           <Pennant pennant={classPeriod.pennant} />
         </span>
         <div className="min-w-0 flex-1">
-          <p className="leading-[2.1]">
+          <p className="leading-sentence">
             <b className="inline-block first-letter:uppercase">
               <KindPart {...props} />
             </b>{' '}

@@ -6,7 +6,7 @@ import { messageFor } from '../../app/api.js';
 import { useServices } from '../../app/useServices.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
-import { ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
 import { firstKind, type PlaceDraft, type PlaceKind } from './draft.js';
 import { offeredKinds } from './placeKinds.js';
 import { PlaceRow } from './PlaceRow.js';
@@ -28,7 +28,7 @@ function AddPlace({
     onAdd(ids.map((id) => ({ classId: id, kind, ...(kind === 'item' ? { section: null } : {}) })));
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-2 border-t border-dashed border-edge pt-2.5">
-      <p className="leading-[2.1]">
+      <p className="leading-sentence">
         And{' '}
         <ChoicePart
           label="Kind of place"

@@ -1,8 +1,9 @@
 import { classTitle } from '@glen/core/light';
 import type { ClassItem, Post } from '@glen/contract';
+import { DateField } from '../../ui/DateField.js';
 import { inputClass } from '../../ui/Field.js';
 import { PickOne } from '../../ui/PickOne.js';
-import { ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
 import { ALL, KINDS, STATES, isIn, type Filter } from './postFilter.js';
 
 interface FilterProps {
@@ -37,7 +38,7 @@ const KIND_CHOICES = [
 ];
 
 const WhichPlaces = ({ filter, change, classes }: FilterProps & { classes: ClassItem[] }) => (
-  <p className="flex flex-wrap items-center gap-x-2 gap-y-1 leading-[2.1]">
+  <p className="flex flex-wrap items-center gap-x-2 gap-y-1 leading-sentence">
     On{' '}
     <ChoicePart
       label="Kind of place"
@@ -58,12 +59,12 @@ const WhichPlaces = ({ filter, change, classes }: FilterProps & { classes: Class
       ]}
     />
     , on{' '}
-    <input
-      type="date"
+    <DateField
       aria-label="Day"
-      className="rounded-small border border-edge bg-sheet px-2 py-0.5"
+      dress="cell"
+      placeholder="any day"
       value={filter.day}
-      onChange={(e) => change({ day: e.target.value })}
+      onChange={(day) => change({ day })}
     />
     <input
       type="search"

@@ -32,7 +32,7 @@ function PlaceItem({ place, post, zone, open }: PlacesProps & { place: Place }) 
         <Pennant pennant={place.pennant} size="small" />
       </span>
       <div className="min-w-0 flex-1">
-        <p className="text-[15px]">
+        <p className="text-md">
           <Where place={place} /> <span className="text-soft">· {readersInWords(place)}</span>
         </p>
         {own.length > 0 && (

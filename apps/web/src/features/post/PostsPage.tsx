@@ -8,6 +8,7 @@ import { useNoteActions } from '../../app/useNoteActions.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { Empty } from '../../ui/States.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { mayEdit } from '../school/mayEdit.js';
 import { Composer } from './Composer.js';
 import { ManyPosts } from './ManyPosts.js';
@@ -35,7 +36,7 @@ function withOne(before: Set<number>, id: number, isIn: boolean): Set<number> {
 
 const Head = ({ onWrite }: { onWrite: (() => void) | undefined }) => (
   <header className="mb-4 flex flex-wrap items-baseline gap-4">
-    <h1 className="text-[27px]">Posts</h1>
+    <ScreenTitle tab="Posts" />
     <Link className={buttonClass('link')} to="/posts/reach">
       Who sees which link
     </Link>
@@ -129,7 +130,11 @@ function Posts({ posts, classes, zone }: PostsProps) {
     return (
       <Composer
         key={wanted === 'new' ? 'new' : wanted.id}
-        head={<h1 className="mb-4 text-[27px]">Posts</h1>}
+        head={
+          <ScreenTitle tab="New post" className="mb-4">
+            Posts
+          </ScreenTitle>
+        }
         classPeriod={
           wanted === 'new' ? firstHosted! : classes.find((c) => c.id === wanted.classId)!
         }

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { dateInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import { RichWords } from '../../ui/RichWords.js';
-import { ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
 
 type Shown = Answer<'previewPost'>['places'][number];
 

@@ -1,4 +1,8 @@
-import { ChoicePart, typedPart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
+import { DateField } from '../../ui/DateField.js';
+import { NumberPart } from '../../ui/NumberPart.js';
+import { TimeField } from '../../ui/TimeField.js';
+import { useBells } from '../school/useBells.js';
 import {
   MINUTES_BEFORE,
   MORNING,
@@ -50,12 +54,11 @@ function AboutPart({ draft, change, today }: TimingProps) {
       {typeof about === 'object' && (
         <>
           {' '}
-          <input
-            type="date"
+          <DateField
             aria-label="Day of the session"
-            className={typedPart}
+            dress="part"
             value={about.on}
-            onChange={(e) => change({ about: { on: e.target.value } })}
+            onChange={(on) => change({ about: { on } })}
           />
         </>
       )}
@@ -98,22 +101,22 @@ function AtPart({
   at,
   change,
 }: { at: { date: string; time: string } } & Pick<TimingProps, 'change'>) {
+  const bells = useBells(at.date);
   return (
     <>
       :{' '}
-      <input
-        type="date"
+      <DateField
         aria-label="Date"
-        className={typedPart}
+        dress="part"
         value={at.date}
-        onChange={(e) => change({ timing: { at: { ...at, date: e.target.value } } })}
+        onChange={(date) => change({ timing: { at: { ...at, date } } })}
       />{' '}
-      <input
-        type="time"
+      <TimeField
         aria-label="Time"
-        className={typedPart}
+        dress="part"
+        bells={bells}
         value={at.time}
-        onChange={(e) => change({ timing: { at: { ...at, time: e.target.value } } })}
+        onChange={(time) => change({ timing: { at: { ...at, time } } })}
       />
     </>
   );
@@ -127,14 +130,11 @@ function TimePart({ draft: { timing }, change, isOut }: TimingProps) {
     return (
       <>
         :{' '}
-        <input
-          type="number"
-          aria-label="Minutes before"
-          className={`${typedPart} w-20`}
-          min={0}
-          max={1440}
-          value={timing.before}
-          onChange={(e) => change({ timing: { before: Number(e.target.value) } })}
+        <NumberPart
+          wide
+          label="Minutes before"
+          value={String(timing.before)}
+          onChange={(typed) => change({ timing: { before: Number(typed.replaceAll(/\D/g, '')) } })}
         />{' '}
         minutes
       </>
@@ -143,12 +143,11 @@ function TimePart({ draft: { timing }, change, isOut }: TimingProps) {
     <>
       {' '}
       at{' '}
-      <input
-        type="time"
+      <TimeField
         aria-label="Time in the morning"
-        className={typedPart}
+        dress="part"
         value={timing.morning}
-        onChange={(e) => change({ timing: { morning: e.target.value } })}
+        onChange={(morning) => change({ timing: { morning } })}
       />
     </>
   );
@@ -197,7 +196,7 @@ function PinnedPart({ draft, change }: TimingProps) {
 export function TimingPart(props: TimingProps) {
   const { draft, isOut } = props;
   return (
-    <p className="text-lg leading-[2.2]">
+    <p className="text-lg leading-sentence">
       <AboutPart {...props} />
       {isOut && draft.about === 'link' ? (
         <>

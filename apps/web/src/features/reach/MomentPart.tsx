@@ -1,12 +1,42 @@
 import { dateInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
-import { ChoicePart, typedPart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
+import { DateField } from '../../ui/DateField.js';
+import { TimeField } from '../../ui/TimeField.js';
+import { useBells } from '../school/useBells.js';
 
 type Kind = 'now' | 'begins' | 'time';
 
 function kindOf(at: string): Kind {
   if (at === '') return 'now';
   return at === 'begins' ? 'begins' : 'time';
+}
+
+function OwnTime({ at, onChange }: { at: string; onChange: (at: string) => void }) {
+  const [date, time] = at.split('T') as [string, string];
+  const bells = useBells(date);
+  return (
+    <>
+      {' '}
+      <DateField
+        aria-label="Day to come"
+        dress="part"
+        value={date}
+        onChange={(picked) => {
+          if (picked) onChange(`${picked}T${time}`);
+        }}
+      />{' '}
+      <TimeField
+        aria-label="Time to come"
+        dress="part"
+        bells={bells}
+        value={time}
+        onChange={(typed) => {
+          if (typed) onChange(`${date}T${typed}`);
+        }}
+      />
+    </>
+  );
 }
 
 /** Now, when the next session begins, or at a time of one's own; as it stands in the address of the page. */
@@ -47,20 +77,7 @@ export function MomentPart({
           { value: 'time', label: 'at a time to come' },
         ]}
       />
-      {kind === 'time' && (
-        <>
-          {' '}
-          <input
-            type="datetime-local"
-            aria-label="Time to come"
-            className={typedPart}
-            value={at}
-            onChange={(e) => {
-              if (e.target.value) onChange(e.target.value.slice(0, 16));
-            }}
-          />
-        </>
-      )}
+      {kind === 'time' && <OwnTime at={at} onChange={onChange} />}
     </>
   );
 }

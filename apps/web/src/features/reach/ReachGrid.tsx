@@ -126,7 +126,7 @@ export function ReachGrid({ reach }: { reach: Reach }) {
       aria-label="Students and places"
     >
       <table
-        className="table-fixed border-separate border-spacing-0 text-[13px]"
+        className="table-fixed border-separate border-spacing-0 text-fine"
         style={{ width: NAMES + people.length * COLUMN }}
       >
         <caption className="sr-only">
@@ -160,7 +160,7 @@ export function Legend({ people }: { people: Person[] }) {
     (v) => VERDICTS[v].mark && count(v) > 0,
   );
   return (
-    <ul className="mt-3 flex flex-wrap gap-x-5 gap-y-1 text-[15px]">
+    <ul className="mt-3 flex flex-wrap gap-x-5 gap-y-1 text-md">
       {there.map((v) => (
         <li key={v}>
           <span aria-hidden="true" className={`${VERDICTS[v].dress} mr-1.5`}>

@@ -3,8 +3,9 @@ import type { LinkRow } from '@glen/contract';
 import { useServices } from '../../app/useServices.js';
 import { Loaded } from '../../app/Loaded.js';
 import { Margin, Screen } from '../../ui/Margin.js';
-import { ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
 import { Empty } from '../../ui/States.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { MomentPart } from './MomentPart.js';
 import { Legend, ReachGrid } from './ReachGrid.js';
 import { SiteTrouble } from './SiteTrouble.js';
@@ -40,7 +41,7 @@ function Grid({ reach }: { reach: Reach }) {
 
 function Sentence({ links, linkId, at, go, asked }: ReturnType<typeof useReach>) {
   return (
-    <p className="mt-1 mb-4 text-lg leading-[2.2]">
+    <p className="mt-1 mb-4 text-lg leading-sentence">
       For{' '}
       {links && linkId !== undefined && (
         <ChoicePart
@@ -77,7 +78,7 @@ export default function ReachPage() {
         )
       }
     >
-      <h1 className="text-[27px]">Who sees which link</h1>
+      <ScreenTitle tab="Who sees which link" />
       <Sentence {...looking} />
       <Loaded asked={asked} isPart>
         {(reach) => (

@@ -5,8 +5,9 @@ import type { Answer } from '@glen/contract';
 import { Loaded } from '../../app/Loaded.js';
 import { buttonClass } from '../../ui/Button.js';
 import { Margin, Screen } from '../../ui/Margin.js';
-import { ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
 import { Empty } from '../../ui/States.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { MomentPart } from './MomentPart.js';
 import { SiteTrouble } from './SiteTrouble.js';
 import { StudentsBoard } from './StudentsBoard.js';
@@ -44,7 +45,7 @@ function StudentMargin({ reach, personId, classPeriod }: Looking) {
 
 function Sentence({ classes = [], classId, classPeriod, personId, at, go, ...rest }: Looking) {
   return (
-    <p className="mt-1 mb-4 text-lg leading-[2.2]">
+    <p className="mt-1 mb-4 text-lg leading-sentence">
       {classPeriod && personId !== undefined && (
         <ChoicePart
           label="Student"
@@ -102,7 +103,7 @@ export default function SeeAsPage() {
   if (classes?.length === 0) return <NoStudents />;
   return (
     <Screen margin={reach && <StudentMargin {...looking} />}>
-      <h1 className="text-[27px]">What a student sees</h1>
+      <ScreenTitle tab="What a student sees" />
       <Sentence {...looking} />
       <Loaded asked={asked} isPart>
         {(seen) => (

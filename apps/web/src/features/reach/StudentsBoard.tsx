@@ -39,7 +39,7 @@ interface PartProps {
 
 const Part = ({ title, none = 'Nothing there.', isEmpty, children }: PartProps) => (
   <>
-    <h2 className="mt-5 mb-1.5 text-[19px]">{title}</h2>
+    <h2 className="mt-5 mb-1.5 text-xl">{title}</h2>
     {isEmpty ? <p className="text-soft">{none}</p> : children}
   </>
 );

@@ -3,13 +3,14 @@ import { Loaded } from '../../app/Loaded.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { Margin, Screen } from '../../ui/Margin.js';
-import { ChoicePart } from '../../ui/SentencePart.js';
+import { ChoicePart } from '../../ui/choices.js';
 import { Theirs } from '../../ui/Theirs.js';
 import { TextField } from '../../ui/TextField.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { SchoolTabs } from './SchoolTabs.js';
 import { useAboutSchool, type AboutSchool } from './useAboutSchool.js';
 import { useAlone } from './useAlone.js';
-import { ZONES } from './zones.js';
+import { CLOCK_HOURS, DATE_ORDERS, ZONES } from './zones.js';
 
 const MAKERS = [
   { value: 'teachers', label: 'every teacher' },
@@ -55,7 +56,7 @@ const WhoDoesWhat = ({ watch, setValue }: Editing) => (
 function Sentence(editing: Editing) {
   const { watch, setValue } = editing;
   return (
-    <p className="text-lg leading-[2.3]">
+    <p className="text-lg leading-sentence">
       It is{' '}
       <ChoicePart
         label="What it is"
@@ -69,6 +70,22 @@ function Sentence(editing: Editing) {
         value={watch('zone')}
         onChange={(zone) => setValue('zone', zone, { shouldDirty: true })}
         choices={ZONES}
+      />
+      , its dates are written{' '}
+      <ChoicePart
+        label="Order of dates"
+        value={watch('dateOrder')}
+        onChange={(v) =>
+          setValue('dateOrder', v as AboutSchool['dateOrder'], { shouldDirty: true })
+        }
+        choices={DATE_ORDERS}
+      />{' '}
+      and its hours{' '}
+      <ChoicePart
+        label="Clock"
+        value={watch('hours')}
+        onChange={(v) => setValue('hours', v as AboutSchool['hours'], { shouldDirty: true })}
+        choices={CLOCK_HOURS}
       />
       .{!watch('alone') && <WhoDoesWhat {...editing} />}
     </p>
@@ -143,7 +160,7 @@ function About({ kept }: { kept: AboutSchool }) {
   return (
     <Screen margin={<Margin title="What will happen" notes={editing.notes} />}>
       <SchoolTabs />
-      <h1 className="mb-4 text-[27px]">{alone ? 'About' : 'About the school'}</h1>
+      <ScreenTitle tab={alone ? 'About' : 'About the school'} className="mb-4" />
       {kept.mayEdit ? <Form editing={editing} /> : <ToRead about={kept} />}
     </Screen>
   );

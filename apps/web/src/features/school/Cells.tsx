@@ -1,15 +1,17 @@
 import { createContext, useContext, type ReactNode } from 'react';
 import { Trash2 } from 'lucide-react';
 import { dateInWords } from '@glen/core/light';
+import { ChoiceBox } from '../../ui/choices.js';
+import { DateField } from '../../ui/DateField.js';
+import { cell } from '../../ui/dress.js';
 import { FieldError } from '../../ui/Field.js';
+import { TimeField } from '../../ui/TimeField.js';
 
 /** Whether the reader may change the calendar, and what is wrong with what they wrote, by field. */
 export const Editing = createContext<{
   mayEdit: boolean;
   errorAt: (path: string) => string | undefined;
 }>({ mayEdit: false, errorAt: () => undefined });
-
-const input = 'rounded-small border border-edge bg-sheet px-2 py-1 text-[15px] text-ink';
 
 const isDate = (value: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(value);
 
@@ -22,8 +24,6 @@ interface CellProps {
   wide?: boolean;
 }
 
-const FIELD_WIDTH = { text: 'w-24', date: 'w-40', time: 'w-30' };
-
 /** One value of a row: a field for whoever may change it, plain words for others. */
 export function Cell({ label, value, onChange, type = 'text', path, wide = false }: CellProps) {
   const { mayEdit, errorAt } = useContext(Editing);
@@ -34,13 +34,16 @@ export function Cell({ label, value, onChange, type = 'text', path, wide = false
         {type === 'date' && isDate(value) ? dateInWords(value, 'with-year') : value}
       </span>
     );
+  const invalid = errorAt(path) !== undefined;
+  const typed = { 'aria-label': label, dress: 'cell', value, onChange, invalid } as const;
+  if (type === 'date') return <DateField {...typed} />;
+  if (type === 'time') return <TimeField {...typed} />;
   return (
     <input
       aria-label={label}
-      aria-invalid={errorAt(path) !== undefined}
-      type={type}
+      aria-invalid={invalid}
       required
-      className={`${input} ${wide ? 'w-56' : FIELD_WIDTH[type]} aria-invalid:border-berry`}
+      className={`${cell} ${wide ? 'w-56' : 'w-24'} aria-invalid:border-berry`}
       value={value}
       onChange={(e) => onChange(e.target.value)}
     />
@@ -61,18 +64,7 @@ export function ChoiceCell({
   const { mayEdit } = useContext(Editing);
   if (!mayEdit) return <span>{choices.find((c) => c.value === value)?.label ?? value}</span>;
   return (
-    <select
-      aria-label={label}
-      className={input}
-      value={value}
-      onChange={(e) => onChange(e.target.value)}
-    >
-      {choices.map((c) => (
-        <option key={c.value} value={c.value}>
-          {c.label}
-        </option>
-      ))}
-    </select>
+    <ChoiceBox dress="cell" label={label} value={value} choices={choices} onChange={onChange} />
   );
 }
 
@@ -122,7 +114,7 @@ export function Part({
   return (
     <section aria-label={title} className="rounded-big border border-line bg-sheet p-5">
       <h2 className="text-lg">{title}</h2>
-      <p className="mb-2 text-[15px] text-soft">{hint}</p>
+      <p className="mb-2 text-md text-soft">{hint}</p>
       {children}
     </section>
   );

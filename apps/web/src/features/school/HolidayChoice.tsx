@@ -13,7 +13,7 @@ interface HolidayRowProps {
 
 const HolidayRow = ({ holiday, isChosen, onChoose }: HolidayRowProps) => (
   <li>
-    <label className="flex items-baseline gap-2 py-0.5 text-[15px]">
+    <label className="flex items-baseline gap-2 py-0.5 text-md">
       <input
         type="checkbox"
         className="accent-bracken"

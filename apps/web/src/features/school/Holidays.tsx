@@ -5,6 +5,7 @@ import type { Answer } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { Button } from '../../ui/Button.js';
+import { ChoiceBox } from '../../ui/choices.js';
 import { Loading } from '../../ui/States.js';
 import { HolidayChoice, type Holiday } from './HolidayChoice.js';
 
@@ -29,27 +30,21 @@ interface RegionProps {
 }
 
 const RegionChoice = ({ regions, region, onRegion }: RegionProps) => (
-  <label className="grid gap-1 text-sm font-semibold">
-    Region
-    <select
-      className="rounded-small border border-edge bg-sheet px-2 py-1.5 text-[15px] font-normal"
+  <div className="grid gap-1">
+    <span aria-hidden="true" className="text-sm font-semibold">
+      Region
+    </span>
+    <ChoiceBox
+      label="Region"
       value={region ?? ''}
-      onChange={(e) => onRegion(e.target.value)}
-    >
-      <option value="" disabled>
-        Choose one
-      </option>
-      {regions.map((r) => (
-        <option key={r.code} value={r.code}>
-          {r.name}
-        </option>
-      ))}
-    </select>
-  </label>
+      choices={regions.map(({ code, name }) => ({ value: code, label: name }))}
+      onChange={onRegion}
+    />
+  </div>
 );
 
 const AllTaken = () => (
-  <p className="text-[15px] text-soft">All that fall in a term are closures already.</p>
+  <p className="text-md text-soft">All that fall in a term are closures already.</p>
 );
 
 interface HolidaysProps {

@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { Theirs } from '../../ui/Theirs.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { Bells } from './Bells.js';
 import { Editing } from './Cells.js';
 import { Closures } from './Closures.js';
@@ -66,7 +67,7 @@ function Editor({ kept, today }: { kept: KeptCalendar; today: string }) {
     <Screen margin={<Margin title="What will happen" notes={calendarNotes(draft)} />}>
       <SchoolTabs />
       <header className="mb-4 flex flex-wrap items-baseline gap-x-4">
-        <h1 className="text-[27px]">{alone ? 'Your calendar' : 'School calendar'}</h1>
+        <ScreenTitle tab={alone ? 'Your calendar' : 'School calendar'} />
         <p className="text-soft">times are {calendar.zone}</p>
       </header>
       <YearLine school={draft.wrong ? (read.calendar as SchoolCalendar) : calendar} today={today} />

@@ -8,14 +8,7 @@ type Fields = Omit<Sent<'setAboutSchool'>, 'version'>;
 
 const schema = async () => (await import('@glen/contract/forms')).aboutSchool;
 
-const fieldsOf = ({ name, help, zone, classesBy, resetsBy, alone }: AboutSchool): Fields => ({
-  name,
-  help,
-  zone,
-  classesBy,
-  resetsBy,
-  alone,
-});
+const fieldsOf = ({ mayEdit: _, version: __, ...fields }: AboutSchool): Fields => fields;
 
 /** What the school says of itself, while somebody edits it; with another zone, what that would do. */
 export function useAboutSchool(kept: AboutSchool) {

@@ -52,7 +52,7 @@ function CursorCell(props: PartProps & { classPeriod: ClassItem }) {
       aria-colindex={column + 2}
       aria-selected={data.notchesAt(row, column).some((n) => n.id === chosenId)}
       aria-label={`${classTitle(classPeriod)}. ${cellInWords(data, hand.cursor, props)}`}
-      className={`absolute inset-y-0 rounded-[3px] ${hand.hasFocus ? 'outline-2 -outline-offset-1 outline-bracken' : ''}`}
+      className={`absolute inset-y-0 rounded-mark ${hand.hasFocus ? 'outline-2 -outline-offset-1 outline-bracken' : ''}`}
       style={{ left: column * step, width: step }}
     />
   );

@@ -62,7 +62,7 @@ export function StripReadout(props: ReadoutProps) {
     <>
       <p
         aria-live={hand.carried ? 'polite' : 'off'}
-        className={`mt-4 text-[15px] ${proposed ? 'empty:mt-0' : 'min-h-6'}`}
+        className={`mt-4 text-md ${proposed ? 'empty:mt-0' : 'min-h-6'}`}
       >
         <Words {...props} />
       </p>

@@ -94,7 +94,7 @@ export const RowHead = memo(function RowHead({ classPeriod }: { classPeriod: Cla
         aria-label={classTitle(classPeriod)}
         title={classTitle(classPeriod)}
         to={`/classes/${id}`}
-        className="truncate text-[15px] hover:underline"
+        className="truncate text-md hover:underline"
       >
         {period === null ? title : `${shortened(title)} P${period}`}
       </Link>

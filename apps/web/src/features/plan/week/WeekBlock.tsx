@@ -43,7 +43,7 @@ export function WeekBlock(props: BlockProps) {
       aria-pressed={isChosen}
       aria-label={isClashing ? `${words}, clashes` : words}
       {...hand.handlersOf(notch)}
-      className={`absolute z-10 flex touch-none flex-col items-start gap-0.5 overflow-hidden rounded-small border border-edge bg-sheet px-1.5 py-0.5 text-left text-[13px] leading-tight ${classesOf(props)}`}
+      className={`absolute z-10 flex touch-none flex-col items-start gap-0.5 overflow-hidden rounded-small border border-edge bg-sheet px-1.5 py-0.5 text-left text-fine leading-tight ${classesOf(props)}`}
       style={{
         top,
         height: height - 1,

@@ -27,7 +27,7 @@ function Bells({ date, school, layout }: Pick<DayProps, 'date' | 'school' | 'lay
       <span
         key={b.label}
         aria-hidden="true"
-        className="absolute inset-x-0 border-t border-dotted border-line bg-shade/40 px-1 text-[11px] text-soft"
+        className="absolute inset-x-0 border-t border-dotted border-line bg-shade/40 px-1 text-xs text-soft"
         style={{ top, height: y(minuteOfDay(b.end, 'end')) - top }}
       >
         {b.label}
@@ -47,7 +47,7 @@ function ProposedBlocks({
   return here.map((o) => (
     <span
       key={o.key}
-      className="pointer-events-none absolute inset-x-1 z-20 rounded-small border-2 border-bracken bg-bracken-tint px-1.5 text-[13px] font-semibold text-bracken-deep"
+      className="pointer-events-none absolute inset-x-1 z-20 rounded-small border-2 border-bracken bg-bracken-tint px-1.5 text-fine font-semibold text-bracken-deep"
       style={boxOf(layout, o, LEAST_HEIGHT)}
     >
       new, {o.time}
@@ -67,7 +67,7 @@ function Ghost({ date, hand, layout }: Pick<DayProps, 'date' | 'hand' | 'layout'
   const { time, notch } = carried;
   return (
     <span
-      className={`pointer-events-none absolute inset-x-1 z-20 rounded-small border-2 px-1.5 text-[13px] font-semibold ${colours}`}
+      className={`pointer-events-none absolute inset-x-1 z-20 rounded-small border-2 px-1.5 text-fine font-semibold ${colours}`}
       style={boxOf(layout, { time, minutes: notch.minutes }, LEAST_HEIGHT)}
     >
       {time}

@@ -21,7 +21,7 @@ function DayHead({ date, school, isToday }: DayHeadProps) {
   const day = dayInfo(school, date);
   const bellAndCycle = [day.bell, day.cycleDay].filter(Boolean).join(' · ');
   return (
-    <p className={`px-2 pb-1 text-[15px] ${isToday ? 'font-bold text-bracken-deep' : ''}`}>
+    <p className={`px-2 pb-1 text-md ${isToday ? 'font-bold text-bracken-deep' : ''}`}>
       {dateInWords(date)}{' '}
       <span className="block text-sm text-soft">{day.teaching ? bellAndCycle : day.why}</span>
     </p>
@@ -46,7 +46,7 @@ function Hours({ hours: [first, last], y }: WeekLayout) {
 
 function Readout({ carried, landing }: WeekHand) {
   return (
-    <p aria-live="polite" className="mt-2 min-h-6 text-[15px]">
+    <p aria-live="polite" className="mt-2 min-h-6 text-md">
       {carried && landing ? (
         <LandingWords landing={landing} byKeys={carried.byKeys} />
       ) : (

@@ -1,4 +1,4 @@
-import { typedPart } from '../../ui/SentencePart.js';
+import { typedPart } from './SentencePart.js';
 
 /** A small number to type, as a part of the sentence. */
 export function NumberPart({
