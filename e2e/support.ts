@@ -8,12 +8,13 @@ import {
 } from '@playwright/test';
 import {
   copyDatabases,
-  freePort,
   startDemo,
   statement,
   type Demo,
   type Mariadb,
 } from '../scripts/processes.mjs';
+import { keptParts, type KeptParts } from '../scripts/kept.mjs';
+import { lastingPort } from '../scripts/mariadb.mjs';
 
 interface Person {
   id: number;
@@ -161,6 +162,7 @@ interface Loaded {
   mariadb: Pick<Mariadb, 'port' | 'url'>;
   name: string;
   port: number;
+  kept: KeptParts;
 }
 const both = (name: string): string[] => [name, `${name}_standins`];
 const AT = '2026-10-14T10:31';
@@ -176,28 +178,43 @@ export const test = base.extend<{ school: School }, { loaded: Loaded }>({
         port: mariadbPort,
         url: (name: string) => `mariadb://root@127.0.0.1:${mariadbPort}/${name}`,
       };
-      const loaded = { mariadb, name: `e2e_${info.workerIndex}`, port: await freePort() };
+      const name = `e2e_${info.workerIndex}`;
+      const loaded = {
+        mariadb,
+        name,
+        port: await lastingPort(21000 + info.parallelIndex),
+        kept: keptParts(),
+      };
       const demo = await startDemo({
         mariadb,
         database: loaded.name,
         port: loaded.port,
         at: AT,
         fresh: true,
+        kept: loaded.kept,
       });
       await demo.stop();
       await use(loaded);
+      await loaded.kept.server.end();
+      await loaded.kept.standins.end();
       for (const name of both(loaded.name))
         await statement(mariadb, `DROP DATABASE IF EXISTS ${name}`);
     },
     { scope: 'worker' },
   ],
-  school: async ({ browser, loaded: { mariadb, name, port } }, use, info) => {
+  school: async ({ browser, loaded }, use, info) => {
+    const { mariadb, name, port, kept } = loaded;
     const database = `${name}_${info.testId.replace(/\W/g, '').slice(-12)}_${info.retry}`;
     await copyDatabases(
       mariadb,
       both(name).map((from, i): [string, string] => [from, both(database)[i]!]),
     );
-    const demo = await startDemo({ mariadb, database, port, at: AT, loaded: true, undoSeconds: 2 });
+    const demo = await startDemo({
+      ...{ mariadb, database, port, kept },
+      at: AT,
+      loaded: true,
+      undoSeconds: 2,
+    });
     const school = new School(demo, browser);
     await school.prepare();
     await use(school);

@@ -49,7 +49,9 @@ export async function build({ force = false } = {}) {
     'apps/server/dist/main.js',
     'apps/server/dist/database.js',
     'apps/server/dist/demo.js',
+    'apps/server/dist/demoStart.js',
     'apps/standins/dist/main.js',
+    'apps/standins/dist/start.js',
     'apps/web/dist/index.html',
   ].every((f) => existsSync(join(root, f)));
   if (!force && complete && existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return false;
@@ -85,10 +87,14 @@ export async function build({ force = false } = {}) {
         main: 'apps/server/src/main.ts',
         database: 'apps/server/src/database.ts',
         demo: 'demo/main.ts',
+        demoStart: 'demo/start.ts',
       },
       'apps/server/dist',
     ),
-    bundle({ main: 'apps/standins/src/main.ts' }, 'apps/standins/dist'),
+    bundle(
+      { main: 'apps/standins/src/main.ts', start: 'apps/standins/src/startFrom.ts' },
+      'apps/standins/dist',
+    ),
   ]);
   await buildPages();
   mkdirSync(dirname(stamp), { recursive: true });

@@ -12,3 +12,4 @@ export function startMariadb(
   dir: string,
   options?: { throwaway?: boolean; port?: number },
 ): Promise<Mariadb>;
+export function lastingPort(from: number, host?: string): Promise<number>;

@@ -22,6 +22,20 @@ export const freePort = (host = '127.0.0.1') =>
     });
   });
 
+const isFree = (port, host) =>
+  new Promise((resolve) => {
+    const server = net.createServer();
+    server.once('error', () => resolve(false));
+    server.listen(port, host, () => server.close(() => resolve(true)));
+  });
+
+/** A port for what is started on it again and again: one that nobody else is given meanwhile, below those that the system hands out. */
+export async function lastingPort(from, host = '127.0.0.1') {
+  let port = from;
+  while (!(await isFree(port, host))) port += 10;
+  return port;
+}
+
 const has = (command) => spawnSync('sh', ['-c', `command -v ${command}`]).status === 0;
 
 /** Debian packages that give these commands, installed where we may; otherwise one line says what to run. */

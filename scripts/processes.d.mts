@@ -1,4 +1,5 @@
 import type { ChildProcess } from 'node:child_process';
+import type { KeptParts } from './kept.mjs';
 import type { Mariadb } from './mariadb.mjs';
 export const LOOPBACK: string;
 export const STANDINS: string;
@@ -48,5 +49,6 @@ export function startDemo(given: {
   loaded?: boolean;
   undoSeconds?: number;
   quiet?: boolean;
+  kept?: KeptParts;
 }): Promise<Demo>;
 export { freePort, startMariadb, type Mariadb } from './mariadb.mjs';

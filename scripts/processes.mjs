@@ -104,10 +104,35 @@ export async function surroundings({ mariadb, database, port, undoSeconds }) {
   };
 }
 
+/** Parts of Glen in processes of their own. */
+const inOwn = (around, quiet) => ({
+  startStandins: () =>
+    startNode(join(root, 'apps/standins/dist/main.js'), around.standins, 'Stand-ins are ready', {
+      quiet,
+    }),
+  startServer: (env = {}) =>
+    startNode(
+      join(root, 'apps/server/dist/demo.js'),
+      { ...around.server, ...env },
+      'Glen is ready',
+      { quiet },
+    ),
+});
+
+/** The same in processes that are kept for the next ones. */
+function inKept(kept, around) {
+  const begin = (part, env) => ({ started: part.start(env), stop: (signal) => part.stop(signal) });
+  return {
+    startStandins: () => begin(kept.standins, around.standins),
+    startServer: (env = {}) => begin(kept.server, { ...around.server, ...env }),
+  };
+}
+
 /**
  * A whole Glen with the demo school on a database of its own: { publicUrl, courseSite, video, stop, restartServer }.
  * `at` is the demo's school time, 'live' the real one; left out, the clock stays as it is. `loaded` says that the
- * school stands in the database already, so that nothing waits for anything.
+ * school stands in the database already, so that nothing waits for anything. `kept`: processes of `scripts/kept.mjs` to
+ * start it in.
  */
 export async function startDemo({
   mariadb,
@@ -118,6 +143,7 @@ export async function startDemo({
   loaded = false,
   undoSeconds,
   quiet = false,
+  kept,
 }) {
   if (fresh)
     for (const name of [database, `${database}_standins`])
@@ -133,20 +159,9 @@ export async function startDemo({
     port: port ?? (await freePort()),
     undoSeconds,
   });
-  const standins = startNode(
-    join(root, 'apps/standins/dist/main.js'),
-    around.standins,
-    'Stand-ins are ready',
-    { quiet },
-  );
+  const { startStandins, startServer } = kept ? inKept(kept, around) : inOwn(around, quiet);
+  const standins = startStandins();
   if (!loaded) await standins.started;
-  const startServer = (env = {}) =>
-    startNode(
-      join(root, 'apps/server/dist/demo.js'),
-      { ...around.server, ...env },
-      'Glen is ready',
-      { quiet },
-    );
   let server = startServer(at ? { GLEN_DEMO_AT: at } : {});
   await Promise.all([standins.started, server.started]);
   return {

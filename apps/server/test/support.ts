@@ -1,14 +1,14 @@
 import { createHmac, randomUUID } from 'node:crypto';
-import { join } from 'node:path';
 import supertest, { type Response } from 'supertest';
 import { inject } from 'vitest';
 import type { Answer, Body, ClassItem, Person, Post } from '@glen/contract';
-import { loadDemo } from '../../../demo/load.js';
-import { root } from '../../../scripts/build.mjs';
+import { loadDemo, setDemoTime } from '../../../demo/load.js';
 import { freePort } from '../../../scripts/mariadb.mjs';
-import { startNode, statement, surroundings } from '../../../scripts/processes.mjs';
+import { copyDatabases, statement, surroundings } from '../../../scripts/processes.mjs';
+import { start as startStandins } from '../../standins/src/startFrom.js';
 import { readConfig } from '../src/config.js';
 import { startServer, type RunningServer } from '../src/start.js';
+import { DEMO_TIME } from './demoTime.js';
 import { expectMeantAsDefined } from './meantAsDefined.js';
 
 /** A browser, as far as the API is concerned: its cookies, and calls from Glen's own pages. */
@@ -61,6 +61,33 @@ export interface School {
 
 const VIDEO_SECRET = 'the demo video room and Glen share this secret';
 
+/** Glen's database and that of the stand-ins. */
+const both = (name: string): string[] => [name, `${name}_standins`];
+
+let isTemplateInUse = false;
+
+/** Databases to begin in, and the port to be met at: a copy of this worker's school, or, beside another that runs, empty ones. */
+async function beginFrom(
+  mariadb: { port: number },
+  database: string,
+): Promise<{ port: number; giveBack: () => void }> {
+  const template = inject('templates')[Number(process.env['VITEST_POOL_ID']) - 1];
+  if (template === undefined || isTemplateInUse) {
+    for (const name of both(database))
+      await statement(mariadb, `CREATE DATABASE ${name} CHARACTER SET utf8mb4`);
+    return { port: await freePort(), giveBack: () => {} };
+  }
+  isTemplateInUse = true;
+  const pairs = both(template.name).map((from, i): [string, string] => [from, both(database)[i]!]);
+  await copyDatabases(mariadb, pairs);
+  return {
+    port: template.port,
+    giveBack: () => {
+      isTemplateInUse = false;
+    },
+  };
+}
+
 /** A server in this process with the demo school on databases of its own, beside real stand-ins. */
 export async function startSchool({
   undoSeconds = 0,
@@ -70,19 +97,13 @@ export async function startSchool({
     url: (name: string) => `mariadb://root@127.0.0.1:${inject('mariadbPort')}/${name}`,
   };
   const database = `t${randomUUID().replaceAll('-', '').slice(0, 12)}`;
-  for (const name of [database, `${database}_standins`])
-    await statement(mariadb, `CREATE DATABASE ${name} CHARACTER SET utf8mb4`);
-  const around = await surroundings({ mariadb, database, port: await freePort(), undoSeconds });
-  const standins = startNode(
-    join(root, 'apps/standins/dist/main.js'),
-    around.standins,
-    'Stand-ins are ready',
-  );
-  await standins.started;
+  const { port, giveBack } = await beginFrom(mariadb, database);
+  const around = await surroundings({ mariadb, database, port, undoSeconds });
+  const standins = await startStandins(around.standins);
   const running = await startServer(readConfig({ ...around.server, GLEN_DEMO: '1' }), {
     checkAnswers: true,
   });
-  await loadDemo(running.glen, '2026-10-14T10:31');
+  if (!(await loadDemo(running.glen, DEMO_TIME))) await setDemoTime(running.glen, DEMO_TIME);
   const url = around.publicUrl;
   const nobody = new Browser(url);
   const { people } = (await nobody.get('/api/demo/people')).body as Answer<'demoPeople'>;
@@ -141,8 +162,8 @@ export async function startSchool({
       } finally {
         await running.stop();
         await standins.stop();
-        for (const name of [database, `${database}_standins`])
-          await statement(mariadb, `DROP DATABASE ${name}`);
+        for (const name of both(database)) await statement(mariadb, `DROP DATABASE ${name}`);
+        giveBack();
       }
     },
   };

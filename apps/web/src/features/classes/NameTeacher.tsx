@@ -32,6 +32,29 @@ interface Typed {
 
 const NOBODY: Typed = { name: '', email: '', as: 'co-teacher' };
 
+type Naming = ReturnType<typeof useServerForm<Typed, Typed, void>>;
+
+/** Whoever the school does not know yet, by their address. */
+function NewTeacher({ form: { register, watch, errorAt, isSending } }: { form: Naming }) {
+  return (
+    <div className="flex flex-wrap items-start gap-3">
+      <div className="w-72">
+        <TextField
+          label="Or somebody new, by address"
+          hint="They get a way in to hand on."
+          type="email"
+          className="!py-1.5"
+          error={errorAt('email')}
+          {...register('email')}
+        />
+      </div>
+      <Button type="submit" className="mt-6" disabled={watch('email').trim() === '' || isSending}>
+        Name {watch('name').trim()}
+      </Button>
+    </div>
+  );
+}
+
 /** Somebody more who teaches here: found by name, or new by name and address. */
 export function NameTeacher({ teachers }: { teachers: ReturnType<typeof useTeachers> }) {
   const form = useServerForm<Typed, Typed, void>({
@@ -41,7 +64,7 @@ export function NameTeacher({ teachers }: { teachers: ReturnType<typeof useTeach
     onDone: () => form.reset({ ...NOBODY, as: form.getValues('as') }),
   });
   const { register, watch, change, errorAt, problem, isSending, submit } = form;
-  const { name, email, as } = watch();
+  const { name, as } = watch();
   const found = useFoundTeachers(name);
   const nameKnown = async (personId: number, called: string): Promise<void> => {
     const refused = await teachers.add({ personId, as }, called);
@@ -79,23 +102,7 @@ export function NameTeacher({ teachers }: { teachers: ReturnType<typeof useTeach
           </Button>
         </p>
       ))}
-      {name.trim() !== '' && (
-        <div className="flex flex-wrap items-start gap-3">
-          <div className="w-72">
-            <TextField
-              label="Or somebody new, by address"
-              hint="They get a way in to hand on."
-              type="email"
-              className="!py-1.5"
-              error={errorAt('email')}
-              {...register('email')}
-            />
-          </div>
-          <Button type="submit" className="mt-6" disabled={email.trim() === '' || isSending}>
-            Name {name.trim()}
-          </Button>
-        </div>
-      )}
+      {name.trim() !== '' && <NewTeacher form={form} />}
       {problem && <FieldError>{problem.title}</FieldError>}
     </form>
   );
