@@ -242,6 +242,55 @@ const noModelsElsewhere = {
   },
 };
 
+/** Parts of ours instead of the browser's own, sizes of text by their names, and one way to make a form. */
+const OWN_PARTS = [
+  {
+    selector: "JSXOpeningElement[name.name='select']",
+    message: 'Use ChoicePart or ChoiceBox of ui/choices.',
+  },
+  {
+    selector:
+      "JSXOpeningElement[name.name='input'] > JSXAttribute[name.name='type'] > Literal[value=/^(date|time|datetime-local|month|week|number)$/]",
+    message: 'Use DateField, TimeField or NumberPart of ui/.',
+  },
+  {
+    selector: ':matches(Literal[value=/text-\\[/], TemplateElement[value.raw=/text-\\[/])',
+    message: 'Use a size or a colour of app/theme.css.',
+  },
+  {
+    selector:
+      "JSXOpeningElement[name.name='form'] > JSXAttribute[name.name='onSubmit'] > JSXExpressionContainer > :not(Identifier[name='submit'], MemberExpression[property.name='submit'])",
+    message: 'Give a form the submit of app/useServerForm.',
+  },
+  {
+    selector: "JSXOpeningElement[name.name='h1']",
+    message: 'Use ScreenTitle of ui/, which names the tab too.',
+  },
+];
+const ownParts = {
+  files: ['apps/web/src/**/*.tsx', 'apps/web/src/**/*.ts'],
+  rules: {
+    'no-restricted-syntax': ['error', ...OWN_PARTS],
+    'no-restricted-imports': [
+      'error',
+      {
+        name: 'react-hook-form',
+        importNames: ['useForm'],
+        message: 'Make forms with app/useServerForm.',
+      },
+    ],
+  },
+};
+/** Where those parts are made. */
+const partsThemselves = {
+  files: [
+    'apps/web/src/ui/ScreenTitle.tsx',
+    'apps/web/src/features/desk/SmallDesk.tsx',
+    'apps/web/src/app/useServerForm.ts',
+  ],
+  rules: { 'no-restricted-syntax': 'off', 'no-restricted-imports': 'off' },
+};
+
 /** The demo school is made by what a user's click uses; only what lies in its past is set down in the database. */
 const demoByServices = {
   files: ['demo/*.ts'],
@@ -299,6 +348,8 @@ export default tseslint.config(
   noSqlElsewhere,
   noModelsElsewhere,
   demoByServices,
+  ownParts,
+  partsThemselves,
   {
     files: ['apps/web/src/**/*.tsx', 'apps/web/src/**/*.ts'],
     plugins: { 'react-hooks': reactHooks },

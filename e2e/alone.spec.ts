@@ -54,7 +54,6 @@ for (const [width, viewport] of Object.entries(WIDTHS))
     browser,
     own,
   }) => {
-    test.setTimeout(120000);
     const tutor = await open(browser, viewport);
     await ownRoom(tutor);
     const hand = new Hand(tutor);
@@ -80,7 +79,7 @@ for (const [width, viewport] of Object.entries(WIDTHS))
     await tutor.getByRole('button', { name: 'Let Birdie in' }).click();
     await student.bringToFront();
     await student.getByRole('button', { name: 'Go in' }).click();
-    await expect(student.getByText('The room of Ines Okoro')).toBeVisible({ timeout: 30000 });
+    await expect(student.getByText('The room of Ines Okoro')).toBeVisible();
     await tutor.bringToFront();
 
     await tutor.getByRole('combobox', { name: 'Who Birdie is' }).click();

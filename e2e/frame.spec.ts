@@ -1,52 +1,6 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { enterRoom, expect, test } from './support.js';
-import { everybodysViews } from './views.js';
-
-/** `again` leaves out the contrast of colours, which takes longest and which a width does not change. */
-async function expectNoViolations(page: Page, { again = false } = {}): Promise<void> {
-  const { violations } = await new AxeBuilder({ page })
-    .disableRules(again ? ['color-contrast'] : [])
-    .analyze();
-  expect(
-    violations.map((v) => ({
-      id: v.id,
-      where: v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160)),
-    })),
-  ).toEqual([]);
-}
-
-/** How far a page can be scrolled sideways, in pixels. */
-const sideways = (page: Page): Promise<number> =>
-  page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
-
-/** Half a large screen, a laptop, a large screen. What a theme changes is seen at one of them. */
-const SEEN = [
-  { colorScheme: 'light', width: 1280 },
-  { colorScheme: 'dark', width: 1280 },
-  { colorScheme: 'light', width: 960 },
-  { colorScheme: 'light', width: 1680 },
-] as const;
-
-for (const { colorScheme, width } of SEEN)
-  test(`no teacher view breaks the rules of accessibility, ${colorScheme}, ${width} wide`, async ({
-    school,
-  }) => {
-    test.setTimeout(240000);
-    for (const [name, seen] of everybodysViews(school)) {
-      const page = await school.open(name, {
-        colorScheme,
-        reducedMotion: 'reduce',
-        viewport: { width, height: 800 },
-      });
-      for (const [path, shows] of seen) {
-        await page.goto(school.url + path);
-        await expect(page.getByRole('heading', { name: shows }).first()).toBeVisible();
-        await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);
-        await expectNoViolations(page, { again: width !== 1280 });
-      }
-    }
-  });
+import { expectNoViolations, sideways } from './seen.js';
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`nothing that opens over a view breaks them either, ${colorScheme}`, async ({ school }) => {
@@ -124,20 +78,7 @@ test('the room, its desk and the course site break none of them', async ({ schoo
   await expectNoViolations(student);
 });
 
-test('no view scrolls sideways, at half a screen, on a laptop, or on a phone at the door', async ({
-  school,
-}) => {
-  for (const [name, seen] of everybodysViews(school)) {
-    const page = await school.open(name);
-    for (const width of [960, 1280, 1680]) {
-      await page.setViewportSize({ width, height: 800 });
-      for (const [path, shows] of seen) {
-        await page.goto(school.url + path);
-        await expect(page.getByRole('heading', { name: shows }).first()).toBeVisible();
-        expect({ path, width, over: await sideways(page) }).toEqual({ path, width, over: 0 });
-      }
-    }
-  }
+test('the door does not scroll sideways on a phone', async ({ school }) => {
   const phone = await school.openPhone('Ansel Grue');
   await phone.goto(school.door('N3'));
   await expect(phone.getByRole('region', { name: 'Your account' })).toBeVisible();
@@ -312,50 +253,3 @@ test('the whole path by keyboard alone: schedule, rules, post, open the door, le
   await page.keyboard.press('Enter');
   await expect(student.getByRole('heading', { name: 'The room is closed' })).toBeVisible();
 });
-
-test('every control of every view is reached by Tab, and shows that it is', async ({ school }) => {
-  test.setTimeout(240000);
-  for (const [name, seen] of everybodysViews(school)) {
-    const page = await school.open(name);
-    for (const [path, shows] of seen) {
-      await page.goto(school.url + path);
-      await expect(page.getByRole('heading', { name: shows }).first()).toBeVisible();
-      await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);
-      expect({ path, ...(await byTab(page)) }).toEqual({ path, missed: [], unmarked: [] });
-    }
-  }
-});
-
-/** What of a page cannot be reached by Tab, and what does not show that it has been. */
-async function byTab(page: Page): Promise<{ missed: string[]; unmarked: string[] }> {
-  const wanted = await page.evaluate(() => {
-    const all = [
-      ...document.querySelectorAll<HTMLElement>(
-        'a[href], button:enabled, input:enabled, select:enabled, textarea:enabled, summary',
-      ),
-    ].filter((e) => e.tabIndex >= 0 && e.checkVisibility({ visibilityProperty: true }));
-    all.forEach((e, i) => {
-      e.dataset.nth = String(i);
-    });
-    return all.map((e) =>
-      `${e.tagName} ${e.getAttribute('aria-label') ?? e.textContent}`.slice(0, 60),
-    );
-  });
-  const reached = new Set<number>();
-  const unmarked: string[] = [];
-  for (let i = 0; i < 2 * wanted.length + 10 && reached.size < wanted.length; i++) {
-    await page.keyboard.press('Tab');
-    const at = await page.evaluate(() => {
-      const e = document.activeElement as HTMLElement;
-      const style = getComputedStyle(e);
-      return {
-        nth: e.dataset.nth,
-        marked: style.outlineStyle !== 'none' && style.outlineWidth !== '0px',
-      };
-    });
-    if (at.nth === undefined) continue;
-    reached.add(Number(at.nth));
-    if (!at.marked) unmarked.push(wanted[Number(at.nth)]!);
-  }
-  return { missed: wanted.filter((_, i) => !reached.has(i)), unmarked };
-}

@@ -220,7 +220,7 @@ test('a project group’s link stands open with nothing planned, for its members
   const isSecond = teacher.getByText('Raft builders would be 2 of 3.');
   await expect(async () => {
     if ((await isSecond.count()) === 0) await teacher.keyboard.press('ArrowUp');
-    await expect(isSecond).toBeAttached({ timeout: 5000 });
+    await expect(isSecond).toBeAttached();
   }).toPass();
   await teacher.keyboard.press('Space');
   await expect(order.getByRole('heading')).toHaveText([

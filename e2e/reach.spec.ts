@@ -119,7 +119,7 @@ test('reach: none is posted to, a leak is withdrawn, the second door hidden, the
   await page.goto(`${school.url}/classes/${id}/posts`);
   await expect(
     page.getByText('The course site refused: this class takes no posts').first(),
-  ).toBeVisible({ timeout: 15000 });
+  ).toBeVisible();
   await refusing('none');
   await reach('N1');
   await margin

@@ -43,14 +43,17 @@ export class School {
   }
 
   async prepare(): Promise<void> {
-    this.people = (
-      (await (await fetch(`${this.url}/api/demo/people`)).json()) as { people: Person[] }
-    ).people;
-    const page = await this.open('Noor Achterberg');
-    this.classes = (
-      (await (await page.request.get(`${this.url}/api/classes`)).json()) as { classes: ClassItem[] }
-    ).classes;
-    await page.context().close();
+    const people = await fetch(`${this.url}/api/demo/people`);
+    ({ people: this.people } = (await people.json()) as { people: Person[] });
+    const signedIn = await fetch(`${this.url}/api/demo/sign-in`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json', Origin: this.url },
+      body: JSON.stringify({ accountId: this.account('Noor Achterberg').id }),
+    });
+    const cookie = signedIn.headers.getSetCookie().map((set) => set.split(';')[0]);
+    const headers = { Cookie: cookie.join('; ') };
+    const classes = await fetch(`${this.url}/api/classes`, { headers });
+    ({ classes: this.classes } = (await classes.json()) as { classes: ClassItem[] });
   }
 
   classOf(letters: string): ClassItem {
@@ -138,7 +141,7 @@ export async function enterRoom(page: Page, button: string | RegExp): Promise<Pa
     page.context().waitForEvent('page'),
     page.getByRole('button', { name: button }).click(),
   ]);
-  await expect(room.locator('#you')).toContainText('You are', { timeout: 15000 });
+  await expect(room.locator('#you')).toContainText('You are');
   // A tab behind another draws once a second at most; the desk is what is worked next.
   await page.bringToFront();
   return room;
@@ -154,7 +157,7 @@ export async function clipboard(page: Page): Promise<{ html: string; plain: stri
         item?.types.includes(type) ? (await item.getType(type)).text() : '';
       return { html: await read('text/html'), plain: await read('text/plain') };
     });
-  }).toPass({ timeout: 10000 });
+  }).toPass();
   return found;
 }
 
@@ -168,7 +171,7 @@ const both = (name: string): string[] => [name, `${name}_standins`];
 const AT = '2026-10-14T10:31';
 
 /** Each worker loads the demo school once; each test has a server, a clock and a database of its own, copied from that. */
-export const test = base.extend<{ school: School }, { loaded: Loaded }>({
+export const test = base.extend<{ school: School }, { loaded: Loaded; shown: School }>({
   loaded: [
     // The runner reads the fixture's wishes from this pattern; it wishes for none.
     // eslint-disable-next-line no-empty-pattern
@@ -199,6 +202,31 @@ export const test = base.extend<{ school: School }, { loaded: Loaded }>({
       await loaded.kept.standins.end();
       for (const name of both(loaded.name))
         await statement(mariadb, `DROP DATABASE IF EXISTS ${name}`);
+    },
+    { scope: 'worker' },
+  ],
+  /** A school that stays as it is, for tests that only look: one for each worker. */
+  shown: [
+    async ({ browser, loaded: { mariadb, name, port } }, use) => {
+      const database = `${name}_shown`;
+      const kept = keptParts();
+      await copyDatabases(
+        mariadb,
+        both(name).map((from, i): [string, string] => [from, both(database)[i]!]),
+      );
+      const demo = await startDemo({
+        ...{ mariadb, database, kept },
+        port: await lastingPort(port + 1000),
+        at: AT,
+        loaded: true,
+      });
+      const school = new School(demo, browser);
+      await school.prepare();
+      await use(school);
+      await demo.stop();
+      await Promise.all([kept.server.end(), kept.standins.end()]);
+      for (const each of both(database))
+        await statement(mariadb, `DROP DATABASE IF EXISTS ${each}`);
     },
     { scope: 'worker' },
   ],

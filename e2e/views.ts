@@ -1,49 +1,86 @@
 import type { School } from './support.js';
 
-/** The views of head and office alone. */
-export const officeViews = (school: School): [path: string, shows: string][] => [
-  ['/school/people', 'People'],
-  ['/school/happened', 'What happened'],
-  [`/school/people/${school.person('Ottoline Marsh')}`, 'Ottoline Marsh'],
+export interface View {
+  /** Of the address, where ids stand in it as they are in the school. */
+  path: (school: School) => string;
+  /** A heading that says that it has come. */
+  shows: string;
+  /** What the browser's tab is called. */
+  tab: string;
+  /** Whose view it is. */
+  who: 'Ottoline Marsh' | 'Perpetua Lund';
+}
+
+const TEACHER = 'Ottoline Marsh';
+const OFFICE = 'Perpetua Lund';
+
+type Path = View['path'];
+
+const at =
+  (path: string): Path =>
+  () =>
+    path;
+const ofClass =
+  (letters: string, rest: string): Path =>
+  (school) =>
+    `/classes/${school.classOf(letters).id}/${rest}`;
+const person =
+  (name: string): Path =>
+  (school) =>
+    `/school/people/${school.person(name)}`;
+const N3 = 'Coastal Navigation, period 3';
+
+const view = (who: View['who'], path: Path, shows: string, tab = shows): View => ({
+  path,
+  shows,
+  tab,
+  who,
+});
+
+/** Every view of teachers, and those of head and office alone. */
+export const VIEWS: View[] = [
+  view(TEACHER, at('/today'), 'Wednesday, 7 sessions', 'Today'),
+  view(TEACHER, at('/plan'), 'Autumn term', 'Plan: Autumn term'),
+  view(TEACHER, at('/plan?view=week'), 'Week of Mon 12 Oct', 'Plan: Week of Mon 12 Oct'),
+  view(TEACHER, at('/plan/new'), 'New session'),
+  view(TEACHER, at('/school'), 'School calendar'),
+  view(TEACHER, at('/school/about'), 'About the school'),
+  view(TEACHER, at('/classes'), '6 class periods', 'Classes'),
+  view(TEACHER, ofClass('HE', 'people'), 'Harbour Evening', 'Who comes: Harbour Evening'),
+  view(TEACHER, at('/account'), 'Your account'),
+  view(TEACHER, person('Ansel Grue'), 'Ansel Grue'),
+  view(TEACHER, at('/classes/links'), 'The sheet of links'),
+  view(TEACHER, ofClass('N3', 'sessions'), 'Ahead', `Sessions: ${N3}`),
+  view(TEACHER, ofClass('N3', 'entry'), 'So, at the door', `Entry: ${N3}`),
+  view(TEACHER, ofClass('N3', 'posts'), N3, `Posts: ${N3}`),
+  view(TEACHER, ofClass('R5', 'roll'), 'Ropework, period 5', 'Roll: Ropework, period 5'),
+  view(TEACHER, ofClass('N3', 'about'), 'Who teaches it', `About: ${N3}`),
+  view(TEACHER, at('/begin'), 'Glen', 'A class period more'),
+  view(TEACHER, ofClass('R5', 'links?new=Group%20work'), 'A new link', 'Links: Ropework, period 5'),
+  view(
+    TEACHER,
+    (school) => ofClass('N3', `links/${school.classOf('N3').link.id}`)(school),
+    'Its addresses',
+    `Lessons: ${N3}`,
+  ),
+  view(TEACHER, at('/posts'), 'Posts'),
+  view(TEACHER, at('/posts?new'), 'New post'),
+  view(
+    TEACHER,
+    (school) => `/posts/reach?link=${school.classOf('N6').link.id}`,
+    'Who sees which link',
+  ),
+  view(
+    TEACHER,
+    (school) => `/posts/see-as?class=${school.classOf('R5').id}`,
+    'What a student sees',
+  ),
+  view(TEACHER, at('/links'), 'All my links'),
+  view(TEACHER, at('/school/entry'), 'The school’s entry rules'),
+  view(TEACHER, (school) => `/desk/${school.classOf('N3').link.id}`, N3, `Desk: ${N3}`),
+  view(OFFICE, at('/school/people'), 'People'),
+  view(OFFICE, at('/school/happened'), 'What happened'),
+  view(OFFICE, person('Ottoline Marsh'), 'Ottoline Marsh'),
 ];
 
-/** Every teacher view, with what shows that it has come. */
-export const views = (school: School): [path: string, shows: string][] => {
-  const n3 = school.classOf('N3');
-  return [
-    ['/today', 'Wednesday, 7 sessions'],
-    ['/plan', 'Autumn term'],
-    ['/plan?view=week', 'Week of Mon 12 Oct'],
-    ['/plan/new', 'New session'],
-    ['/school', 'School calendar'],
-    ['/school/about', 'About the school'],
-    ['/classes', '6 class periods'],
-    [`/classes/${school.classOf('HE').id}/people`, 'Harbour Evening'],
-    ['/account', 'Your account'],
-    [`/school/people/${school.person('Ansel Grue')}`, 'Ansel Grue'],
-    ['/classes/links', 'The sheet of links'],
-    [`/classes/${n3.id}/sessions`, 'Ahead'],
-    [`/classes/${n3.id}/entry`, 'So, at the door'],
-    [`/classes/${n3.id}/posts`, 'Coastal Navigation, period 3'],
-    [`/classes/${school.classOf('R5').id}/roll`, 'Ropework, period 5'],
-    [`/classes/${n3.id}/about`, 'Who teaches it'],
-    ['/begin', 'Glen'],
-    [`/classes/${school.classOf('R5').id}/links?new=Group%20work`, 'A new link'],
-    [`/classes/${n3.id}/links/${n3.link.id}`, 'Its addresses'],
-    ['/posts', 'Posts'],
-    ['/posts?new', 'New post'],
-    [`/posts/reach?link=${school.classOf('N6').link.id}`, 'Who sees which link'],
-    [`/posts/see-as?class=${school.classOf('R5').id}`, 'What a student sees'],
-    ['/links', 'All my links'],
-    ['/school/entry', 'The school’s entry rules'],
-    [`/desk/${n3.link.id}`, 'Coastal Navigation, period 3'],
-  ];
-};
-
-/** Whose views they are, and what is seen there: a page for each person. */
-export const everybodysViews = (
-  school: School,
-): [name: string, seen: [path: string, shows: string][]][] => [
-  ['Ottoline Marsh', views(school)],
-  ['Perpetua Lund', officeViews(school)],
-];
+export const teachersViews: View[] = VIEWS.filter((v) => v.who === TEACHER);

@@ -194,7 +194,7 @@ const HELP = [
   './glen build                      builds what serve runs',
   './glen backup FILE [--data DIR]   the school in one file',
   './glen restore FILE [--data DIR]  and back from it',
-  './glen test [unit|api|e2e]        all tests',
+  './glen test [WORD]                all tests; static, unit, api, e2e or changed',
   './glen bench [NAME] [--json]      figures beside their references',
   './glen shots                      remakes docs/screenshots',
   './glen format                     formats the code',

@@ -66,7 +66,7 @@ describe('migrations', () => {
     expect(kills).toBe(3 * statements - 1);
     expect(await shapeOf(own.db)).toEqual(await shapeOf(wanted.db));
     await wanted.drop();
-  }, 120000);
+  });
   it('do nothing twice to rows: what was done and not noted is undone with the kill', async () => {
     const counting = {
       name: '0001-counting',

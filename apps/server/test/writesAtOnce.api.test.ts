@@ -28,5 +28,5 @@ describe('many who save at once', () => {
     const saved = await school.running.glen.db.models.Series.findAll({ where: { class_id: id } });
     for (let n = 0; n < WRITES; n++)
       expect(saved.filter((series) => series.title === title(n))).toHaveLength(1);
-  }, 120000);
+  });
 });

@@ -105,7 +105,11 @@ export function useServerForm<Values extends FieldValues, Sent, Answer>({
   const { errors, isSubmitting } = form.formState;
   return {
     ...form,
-    submit: (event?: React.BaseSyntheticEvent) => void submit(event),
+    submit: (event?: React.BaseSyntheticEvent): void => {
+      // What the server said last holds no sending back: it is asked again.
+      form.clearErrors();
+      void submit(event);
+    },
     isSending: isSubmitting,
     /** Fields that are not typed into: what is said beside them no longer holds. */
     change: (part: Partial<Values>): void => {

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { NoteAction } from '@glen/core';
-import type { ClassItem, Post, Problem } from '@glen/contract';
+import type { ClassItem, Post } from '@glen/contract';
 import { messageFor } from '../../app/api.js';
 import { useNow, wallClock } from '../../app/clock.js';
 import { useNoteActions } from '../../app/useNoteActions.js';
@@ -10,6 +10,7 @@ import { TextField } from '../../ui/TextField.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { mayEdit } from '../school/mayEdit.js';
 import { PlacesPart } from './PlacesPart.js';
+import type { ErrorAt } from './PlaceRow.js';
 import { Preview } from './Preview.js';
 import { RichEditor } from './RichEditor.js';
 import { TimingPart } from './TimingPart.js';
@@ -29,19 +30,19 @@ const TheirPost = ({ theirs }: { theirs: Post }) => (
   </div>
 );
 
-const WordsAndPreview = ({ draft, start, change, problem, preview }: Composing) => (
+const WordsAndPreview = ({ draft, start, change, errorAt, preview }: Composing) => (
   <div className="grid grid-cols-[minmax(0,1fr)] gap-5 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
     <div className="grid content-start gap-4">
       <RichEditor
         label="Words"
         start={start}
         onChange={(words) => change({ words })}
-        error={messageFor(problem, 'words')}
+        error={errorAt('words')}
       />
       <TextField
         label="Link words"
         hint="They are the link. Blank shows the bare address."
-        error={messageFor(problem, 'linkWords')}
+        error={errorAt('linkWords')}
         value={draft.linkWords}
         onChange={(e) => change({ linkWords: e.target.value })}
       />
@@ -56,16 +57,16 @@ interface TimingProps {
   isOut: boolean;
 }
 
-function Timing({ composing: { draft, change, problem }, zone, isOut }: TimingProps) {
+function Timing({ composing: { draft, change, errorAt }, zone, isOut }: TimingProps) {
   const { date, time } = wallClock(useNow(), zone);
-  const wrong = messageFor(problem, 'timing', 'about');
+  const wrong = errorAt('timing', 'about');
   return (
     <div>
       <TimingPart
         draft={draft}
         change={change}
         today={{ date, time }}
-        wrong={messageFor(problem, 'timing') !== undefined}
+        wrong={errorAt('timing') !== undefined}
         isOut={isOut}
       />
       {wrong && <FieldError>{wrong}</FieldError>}
@@ -74,9 +75,10 @@ function Timing({ composing: { draft, change, problem }, zone, isOut }: TimingPr
 }
 
 /** What is wrong with the places: what the server refused, else what it would refuse. */
-function placesProblem({ problem, preview }: Composing): Problem | undefined {
-  if (problem || !preview || preview.problems.length === 0) return problem;
-  return { type: '', title: '', status: 422, errors: preview.problems };
+function placesErrors({ errorAt, preview }: Composing): ErrorAt {
+  if (errorAt('places') || !preview) return errorAt;
+  const would = { type: '', title: '', status: 422, errors: preview.problems };
+  return (path) => messageFor(would, path);
 }
 
 interface ComposerProps {
@@ -93,27 +95,21 @@ type FormProps = Pick<ComposerProps, 'classes' | 'editing' | 'zone' | 'onDone'> 
 };
 
 function PostForm({ composing, classes, editing, zone, onDone }: FormProps) {
-  const { draft, change, send, isSaving, problem, theirs, preview } = composing;
+  const { draft, change, submit, isSending, problem, theirs, preview } = composing;
   const dates = (preview?.places ?? []).reduce((sum, place) => sum + place.dates, 0);
   return (
-    <form
-      className="grid grid-cols-[minmax(0,1fr)] gap-4"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void send();
-      }}
-    >
+    <form className="grid grid-cols-[minmax(0,1fr)] gap-4" noValidate onSubmit={submit}>
       <WordsAndPreview {...composing} />
       <Timing composing={composing} zone={zone} isOut={editing?.outSince != null} />
       <PlacesPart
         places={draft.places}
         classes={classes.filter(mayEdit)}
-        problem={placesProblem(composing)}
+        errorAt={placesErrors(composing)}
         onChange={(places) => change({ places })}
       />
-      {problem && !problem.errors && !theirs && <FieldError>{problem.title}</FieldError>}
+      {problem && !theirs && <FieldError>{problem.title}</FieldError>}
       <div className="flex gap-3">
-        <Button type="submit" kind="act" disabled={isSaving}>
+        <Button type="submit" kind="act" disabled={isSending}>
           {editing ? 'Save the change' : buttonWords(draft, dates)}
         </Button>
         <Button onClick={() => onDone()}>Leave it</Button>

@@ -1,8 +1,7 @@
 import { X } from 'lucide-react';
 import { plainToRich, type RichText } from '@glen/core';
 import { classTitle } from '@glen/core/light';
-import type { ClassItem, Problem } from '@glen/contract';
-import { messageFor } from '../../app/api.js';
+import type { ClassItem } from '@glen/contract';
 import { Button } from '../../ui/Button.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
 import { Pennant } from '../../ui/Pennant.js';
@@ -12,11 +11,14 @@ import { OnThePage } from './OnThePage.js';
 import { kindWords } from './placeKinds.js';
 import { RichEditor } from './RichEditor.js';
 
+/** What is wrong at a field, or inside it. */
+export type ErrorAt = (path: string) => string | undefined;
+
 interface PlaceProps {
   place: PlaceDraft;
   classPeriod: ClassItem;
   index: number;
-  problem: Problem | undefined;
+  errorAt: ErrorAt;
   change: (part: Partial<PlaceDraft>) => void;
   remove: () => void;
   only: boolean;
@@ -25,8 +27,8 @@ interface PlaceProps {
 /** The fields of a place of which one is told to be wrong, the first that is. */
 const FIELDS = ['classId', 'kind', 'section', 'linkId', 'readers', 'name'];
 
-const messageAt = ({ problem, index }: PlaceProps, field: string): string | undefined =>
-  messageFor(problem, `places.${index}.${field}`);
+const messageAt = ({ errorAt, index }: PlaceProps, field: string): string | undefined =>
+  errorAt(`places.${index}.${field}`);
 
 /** What kind of place it is; one filled by hand has a name of its own. */
 function KindPart({ place, classPeriod, change }: PlaceProps) {

@@ -1,15 +1,14 @@
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { classTitle } from '@glen/core/light';
-import type { ClassItem, Problem } from '@glen/contract';
-import { messageFor } from '../../app/api.js';
+import type { ClassItem } from '@glen/contract';
 import { useServices } from '../../app/useServices.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { ChoicePart } from '../../ui/choices.js';
 import { firstKind, type PlaceDraft, type PlaceKind } from './draft.js';
 import { offeredKinds } from './placeKinds.js';
-import { PlaceRow } from './PlaceRow.js';
+import { PlaceRow, type ErrorAt } from './PlaceRow.js';
 
 /** Chooses one more place, by class period and kind. */
 function AddPlace({
@@ -69,14 +68,16 @@ function AddPlace({
 export function PlacesPart({
   places,
   classes,
-  problem,
+  errorAt,
   onChange,
 }: {
   places: PlaceDraft[];
   classes: ClassItem[];
-  problem: Problem | undefined;
+  errorAt: ErrorAt;
   onChange: (places: PlaceDraft[]) => void;
 }) {
+  const wrong = errorAt('places');
+  const isBesidePlace = places.some((_, i) => errorAt(`places.${i}`) !== undefined);
   const last = places.at(-1);
   const isThere = (p: PlaceDraft): boolean =>
     places.some(
@@ -97,7 +98,7 @@ export function PlacesPart({
                   place={place}
                   classPeriod={of}
                   index={i}
-                  problem={problem}
+                  errorAt={errorAt}
                   only={places.length === 1}
                   change={(part) =>
                     onChange(places.map((p, k) => (k === i ? { ...p, ...part } : p)))
@@ -114,10 +115,7 @@ export function PlacesPart({
           onAdd={(more) => onChange([...places, ...more.filter((p) => !isThere(p))])}
         />
       </div>
-      {messageFor(problem, 'places') &&
-        !problem?.errors?.some((e) => /^places\.\d/.test(e.path)) && (
-          <FieldError>{messageFor(problem, 'places')}</FieldError>
-        )}
+      {!isBesidePlace && wrong && <FieldError>{wrong}</FieldError>}
     </section>
   );
 }

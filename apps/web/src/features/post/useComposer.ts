@@ -1,7 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
-import type { Answer, ClassItem, Post, Problem } from '@glen/contract';
+import type { Answer, ClassItem, Post } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { useServices } from '../../app/useServices.js';
+import { useServerForm } from '../../app/useServerForm.js';
 import { offerUndo } from '../../app/undo.js';
 import { bodyOf, doneWords, draftOf, newDraft, type PostDraft } from './draft.js';
 
@@ -42,57 +43,53 @@ interface Composing {
 /** A post that is being written; nothing typed is lost when the server refuses. */
 export function useComposer({ classPeriod, editing, onDone }: Composing) {
   const { courseSite } = useServices();
-  const [draft, setDraft] = useState(() =>
-    editing ? draftOf(editing) : newDraft(classPeriod, courseSite),
-  );
-  const [start] = useState(draft.words);
-  const [problem, setProblem] = useState<Problem>();
-  const [version, setVersion] = useState(editing?.version);
-  const [add, adding] = api.useAddPostMutation();
-  const [edit, changing] = api.useEditPostMutation();
+  const [add] = api.useAddPostMutation();
+  const [edit] = api.useEditPostMutation();
   const [withdraw] = api.useWithdrawPostMutation();
-  const preview = usePreview(classPeriod.id, draft);
+  /** What a change replaces: the post as it was read, or as somebody else has saved it since. */
+  const version = useRef(editing?.version);
   /** How often the form was changed; an answer about the form as it was before says nothing of it now. */
   const changes = useRef(0);
 
-  const change = (part: Partial<PostDraft>): void => {
-    changes.current += 1;
-    setDraft((d) => ({ ...d, ...part }));
-    setProblem((p) => (p?.status === 409 ? p : undefined));
-  };
-  const save = () => {
+  const save = (draft: PostDraft) => {
     const body = bodyOf(draft);
     return editing
-      ? edit({ params: { postId: editing.id }, body: { ...body, version: version! } })
+      ? edit({ params: { postId: editing.id }, body: { ...body, version: version.current! } })
       : add({ params: { classId: classPeriod.id }, body });
   };
-  const refuse = (refused: Problem | undefined, isOfNow: boolean): void => {
-    const isStale = refused?.status === 409;
-    if (isOfNow || isStale) setProblem(refused);
-    if (isStale) setVersion((refused.current as Post).version);
-  };
-  const send = async (): Promise<void> => {
-    setProblem(undefined);
-    const sent = changes.current;
-    const { data, error } = await save();
-    if (!data) return refuse(problemOf(error), changes.current === sent);
-    const { post } = data;
-    if (!editing)
-      offerUndo(doneWords(draft), () =>
-        withdraw({ params: { postId: post.id }, body: { version: post.version } }).unwrap(),
-      );
-    onDone(post);
-  };
+  const form = useServerForm<PostDraft, PostDraft, Answer<'addPost'>>({
+    start: editing ? draftOf(editing) : newDraft(classPeriod, courseSite),
+    send: async (draft) => {
+      const sent = changes.current;
+      const { data, error } = await save(draft);
+      const refused = problemOf(error);
+      if (refused?.status === 409) version.current = (refused.current as Post).version;
+      else if (refused && changes.current !== sent) return {};
+      return { data, error };
+    },
+    onDone: (saved: Answer<'addPost'> | undefined) => {
+      if (!saved) return;
+      const { post } = saved;
+      if (!editing)
+        offerUndo(doneWords(form.getValues()), () =>
+          withdraw({ params: { postId: post.id }, body: { version: post.version } }).unwrap(),
+        );
+      onDone(post);
+    },
+  });
+  const draft = form.watch();
+  const [start] = useState(draft.words);
   return {
+    ...form,
     draft,
     /** The words it began with; the editor reads them once. */
     start,
-    change,
-    send,
-    isSaving: adding.isLoading || changing.isLoading,
-    problem,
+    change: (part: Partial<PostDraft>): void => {
+      changes.current += 1;
+      form.change(part);
+    },
     /** The post as somebody else saved it meanwhile. */
-    theirs: problem?.status === 409 ? (problem.current as Post) : undefined,
-    preview,
+    theirs: form.theirs as Post | undefined,
+    preview: usePreview(classPeriod.id, draft),
   };
 }

@@ -1,0 +1,62 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect } from './support.js';
+
+// What is looked at on every page.
+
+/** Which rules of accessibility: all of them, or those that a theme changes, or those that a width does. */
+type Rules = 'all' | 'colours' | 'but-colours';
+
+function axeFor(page: Page, rules: Rules): AxeBuilder {
+  const axe = new AxeBuilder({ page });
+  if (rules === 'colours') return axe.withRules(['color-contrast']);
+  return rules === 'but-colours' ? axe.disableRules(['color-contrast']) : axe;
+}
+
+export async function expectNoViolations(page: Page, rules: Rules = 'all'): Promise<void> {
+  const { violations } = await axeFor(page, rules).analyze();
+  expect(
+    violations.map((v) => ({
+      id: v.id,
+      where: v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160)),
+    })),
+  ).toEqual([]);
+}
+
+/** How far a page can be scrolled sideways, in pixels. */
+export const sideways = (page: Page): Promise<number> =>
+  page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+
+/** What of a page cannot be reached by Tab, and what does not show that it has been. */
+export async function byTab(page: Page): Promise<{ missed: string[]; unmarked: string[] }> {
+  const wanted = await page.evaluate(() => {
+    const all = [
+      ...document.querySelectorAll<HTMLElement>(
+        'a[href], button:enabled, input:enabled, select:enabled, textarea:enabled, summary',
+      ),
+    ].filter((e) => e.tabIndex >= 0 && e.checkVisibility({ visibilityProperty: true }));
+    all.forEach((e, i) => {
+      e.dataset.nth = String(i);
+    });
+    return all.map((e) =>
+      `${e.tagName} ${e.getAttribute('aria-label') ?? e.textContent}`.slice(0, 60),
+    );
+  });
+  const reached = new Set<number>();
+  const unmarked: string[] = [];
+  for (let i = 0; i < 2 * wanted.length + 10 && reached.size < wanted.length; i++) {
+    await page.keyboard.press('Tab');
+    const at = await page.evaluate(() => {
+      const e = document.activeElement as HTMLElement;
+      const style = getComputedStyle(e);
+      return {
+        nth: e.dataset.nth,
+        marked: style.outlineStyle !== 'none' && style.outlineWidth !== '0px',
+      };
+    });
+    if (at.nth === undefined) continue;
+    reached.add(Number(at.nth));
+    if (!at.marked) unmarked.push(wanted[Number(at.nth)]!);
+  }
+  return { missed: wanted.filter((_, i) => !reached.has(i)), unmarked };
+}

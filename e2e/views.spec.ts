@@ -1,0 +1,31 @@
+import { byTab, expectNoViolations, sideways } from './seen.js';
+import { expect, test } from './support.js';
+import { VIEWS } from './views.js';
+
+/** A large screen, and half of one, where the margin folds into a drawer; a laptop is what a view is opened on. */
+const WIDTHS = [1680, 960];
+
+for (const { path, shows, tab, who } of VIEWS)
+  test(`${tab}: named, within the rules of accessibility in both themes and at each width, worked by Tab`, async ({
+    shown,
+  }) => {
+    const page = await shown.open(who, { colorScheme: 'light', reducedMotion: 'reduce' });
+    await page.goto(shown.url + path(shown));
+    await expect(page.getByRole('heading', { name: shows }).first()).toBeVisible();
+    await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);
+
+    await expect(page).toHaveTitle(`${tab} · Glen`);
+    await expect(page.locator('h1')).toHaveCount(1);
+    expect(await sideways(page)).toBe(0);
+    await expectNoViolations(page);
+    expect(await byTab(page)).toEqual({ missed: [], unmarked: [] });
+
+    await page.emulateMedia({ colorScheme: 'dark' });
+    await expectNoViolations(page, 'colours');
+    for (const width of WIDTHS) {
+      await page.setViewportSize({ width, height: 800 });
+      expect({ width, over: await sideways(page) }).toEqual({ width, over: 0 });
+    }
+    await expectNoViolations(page, 'but-colours');
+    await page.context().close();
+  });
