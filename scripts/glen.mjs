@@ -1,4 +1,4 @@
-// The one script behind ./glen: up · serve · build · backup · restore · test · bench · shots · format · db
+// The one script behind ./glen: up · serve · build · backup · restore · test · bench · parts · shots · format · db
 import { createHash } from 'node:crypto';
 import { spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
@@ -188,6 +188,16 @@ function databaseClient(data) {
     }).status ?? 1;
 }
 
+/** The gallery of the interface's parts, for whoever works on them. */
+async function parts(args) {
+  const { serveParts } = await import('./parts.mjs');
+  const { port } = optionsOf(args, { port: 'value' });
+  const { url, stop } = await serveParts({ port: Number(port ?? 4860) });
+  say(`The parts are at ${url}`);
+  await untilStopped();
+  await stop();
+}
+
 const HELP = [
   './glen up [--port N] [--data DIR] [--at 2026-10-14T10:31] [--live] [--fresh]   the demo school',
   './glen serve [--port N] [--data DIR] [--url ADDRESS] [--host]   a school of your own (docs/running.md)',
@@ -196,6 +206,7 @@ const HELP = [
   './glen restore FILE [--data DIR]  and back from it',
   './glen test [WORD]                all tests; static, unit, api, e2e or changed',
   './glen bench [NAME] [--json]      figures beside their references',
+  './glen parts [--port N]           the parts of the interface, each in its states, as they are written',
   './glen shots                      remakes docs/screenshots',
   './glen format                     formats the code',
   './glen db                         a database client on the running demo',
@@ -214,6 +225,7 @@ const commands = {
   format,
   test: () => runScript('./test.mjs', args),
   bench: () => runScript('../bench/main.mjs', args),
+  parts: () => parts(args),
   shots: () => runScript('./shots.mjs', args),
 };
 try {

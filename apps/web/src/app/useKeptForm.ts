@@ -9,9 +9,13 @@ interface KeptForm<Kept, Values extends FieldValues & Sent, Sent> {
   /** The thing as it is kept now; another version of it may come at any time. */
   kept: Kept;
   fieldsOf: (kept: Kept) => Values;
-  schema: () => Promise<Schema<Sent>>;
+  schema?: () => Promise<Schema<Sent>>;
   /** Saves over the version that was read. Its answer is how the thing stands then. */
   save: (sent: Sent, version: number) => Sending<Kept>;
+  /** What is said once it is saved, beside the way back. */
+  done?: () => string;
+  /** What takes it back to how it was, where that is not just what the fields were. */
+  back?: (before: Values, saved: Kept) => Sent;
 }
 
 /**
@@ -23,7 +27,14 @@ export function useKeptForm<
   Kept extends { version: number },
   Values extends FieldValues & Sent,
   Sent,
->({ kept, fieldsOf, schema, save }: KeptForm<Kept, Values, Sent>) {
+>({
+  kept,
+  fieldsOf,
+  schema,
+  save,
+  done = () => 'It is changed.',
+  back = (before) => before,
+}: KeptForm<Kept, Values, Sent>) {
   // What the fields were filled from.
   const read = useRef(kept);
   const form = useServerForm<Values, Sent, Kept>({
@@ -32,9 +43,10 @@ export function useKeptForm<
     send: (sent) => save(sent, read.current.version),
     onDone: (saved) => {
       const before = fieldsOf(read.current);
+      const words = done();
       take(saved);
-      offerUndo('It is changed.', async () => {
-        const { data, error } = await save(before, saved.version);
+      offerUndo(words, async () => {
+        const { data, error } = await save(back(before, saved), saved.version);
         if (!data) throw error;
         take(data);
       });
@@ -44,6 +56,8 @@ export function useKeptForm<
   const { isDirty } = form.formState;
   const take = (from: Kept): void => {
     read.current = from;
+    form.setProblem(undefined);
+    clearErrors();
     reset(fieldsOf(from));
   };
   useEffect(() => {
@@ -56,10 +70,13 @@ export function useKeptForm<
   return {
     ...form,
     isDirty,
+    /** What the fields were filled from. */
+    read: read.current,
+    /** Leaves what was typed. */
+    asItWas: () => take(read.current),
     /** How the thing stands now, where somebody else was faster. */
     theirs,
     takeTheirs: () => {
-      clearErrors();
       if (theirs) take(theirs);
     },
     saveOver: () => {

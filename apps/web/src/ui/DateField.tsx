@@ -69,7 +69,7 @@ export function DateField({
       {...input}
       {...props}
       dress={dress}
-      width="w-37"
+      width={dress === 'field' ? 'w-42' : 'w-37'}
       invalid={invalid}
       unread={isUnread ? `No date; write it like ${dateShown(near, order)}.` : undefined}
       opener={<MonthCard date={near} onPick={take} />}

@@ -97,7 +97,10 @@ function Chooser({
 
 /** A marked part of a sentence that offers a list of choices; `marked` false: it only shows what comes from elsewhere. */
 export const ChoicePart = ({ marked = true, ...choice }: ChoiceProps & { marked?: boolean }) => (
-  <Chooser {...choice} dress={`${part} max-w-full ${marked ? '' : quietPart}`} />
+  <Chooser
+    {...choice}
+    dress={`${part} max-w-full disabled:opacity-60 ${marked ? '' : quietPart}`}
+  />
 );
 
 const BOXES = { field: box, cell };
@@ -110,6 +113,6 @@ export const ChoiceBox = ({
 }: ChoiceProps & { dress?: 'field' | 'cell'; width?: string }) => (
   <Chooser
     {...choice}
-    dress={`inline-flex items-center justify-between gap-2 text-left data-[invalid=true]:border-berry ${BOXES[dress]} ${width}`}
+    dress={`inline-flex items-center justify-between gap-2 text-left disabled:opacity-60 data-[invalid=true]:border-berry ${BOXES[dress]} ${width}`}
   />
 );

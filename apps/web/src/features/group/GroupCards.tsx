@@ -128,13 +128,10 @@ function CardHead({
 
 function GroupCard(props: CardProps) {
   const { classId, kept, editing, i } = props;
-  const { read, draft, problem, isChanged, edit } = editing;
+  const { draft, errorAt, isChanged, edit } = editing;
   const group = draft[i]!;
-  const links = read.groups.find((k) => k.id === group.id)?.links ?? [];
-  const path = `groups.${i}`;
-  const error = problem?.errors?.find(
-    (e) => e.path === path || e.path.startsWith(`${path}.`),
-  )?.message;
+  const links = kept.groups.find((k) => k.id === group.id)?.links ?? [];
+  const error = errorAt(`groups.${i}`);
   const mayHaveLink = kept.mayEdit && links.length === 0 && !isChanged;
   return (
     <li className="grid gap-1.5 rounded-small border border-line bg-sheet p-3">

@@ -7,7 +7,6 @@ import {
   type Note,
   type RuleLayer,
 } from '@glen/core';
-import type { Problem } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { useNoteActions } from '../../app/useNoteActions.js';
@@ -20,7 +19,7 @@ import { EmptyRoll } from './EmptyRoll.js';
 import { FillRoll } from './FillRoll.js';
 import { FromFile } from './FromFile.js';
 import { GroupCards } from './GroupCards.js';
-import { draftOf, type Kept } from './groupsDraft.js';
+import type { Kept } from './groupsDraft.js';
 import { RollList, schoolAddress, type OnRoll } from './RollList.js';
 import { WereHere } from './WereHere.js';
 import { useGroups, type GroupsEditing } from './useGroups.js';
@@ -75,39 +74,31 @@ const inShort = (groups: { name: string; members: number[] }[]): string =>
 
 /** Somebody else was faster: theirs and mine, to choose from. */
 const TwoGroupings = ({ theirs, editing }: { theirs: Kept; editing: GroupsEditing }) => (
-  <Theirs
-    what="the groups"
-    saveOver={() => void editing.send(theirs.version)}
-    takeTheirs={() => editing.take(theirs)}
-  >
+  <Theirs what="the groups" saveOver={editing.saveOver} takeTheirs={editing.takeTheirs}>
     Theirs: {inShort(theirs.groups)}. Yours: {inShort(editing.draft)}.
   </Theirs>
 );
 
 const SaveBar = ({ editing }: { editing: GroupsEditing }) => (
   <div className="sticky bottom-0 mt-4 flex flex-wrap items-center gap-3 rounded-big border border-line bg-sheet px-5 py-3.5 shadow-soft">
-    <Button
-      kind="act"
-      disabled={editing.isLoading}
-      onClick={() => void editing.send(editing.read.version)}
-    >
+    <Button kind="act" disabled={editing.isSending} onClick={() => editing.submit()}>
       Save the groups
     </Button>
-    <Button onClick={() => editing.change(draftOf(editing.read))}>As they were</Button>
+    <Button onClick={editing.asItWas}>As they were</Button>
   </div>
 );
 
 /** What the server refused, unless it is said beside a group already. */
-function Refused({ problem }: { problem: Problem }) {
-  const isBesideGroup = problem.errors?.some((e) => /^groups\.\d/.test(e.path));
-  if (isBesideGroup) return null;
-  return <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>;
+function Refused({ editing: { draft, errorAt, problem } }: { editing: GroupsEditing }) {
+  const isBesideGroup = draft.some((_, i) => errorAt(`groups.${i}`) !== undefined);
+  const wrong = problem?.title ?? errorAt('groups');
+  return isBesideGroup || !wrong ? null : <FieldError>{wrong}</FieldError>;
 }
 
 /** What the margin says about the groups as they are being changed. */
-function notesOf(roll: OnRoll[], { read, draft }: GroupsEditing): Note[] {
+function notesOf(roll: OnRoll[], kept: Kept, { draft }: GroupsEditing): Note[] {
   const hasLink = (id: number | undefined): boolean =>
-    Boolean(read.groups.find((kept) => kept.id === id)?.links.length);
+    Boolean(kept.groups.find((group) => group.id === id)?.links.length);
   const groups = draft.map((group) => ({ ...group, hasLink: hasLink(group.id) }));
   return notesForGroups({ roll, groups });
 }
@@ -132,10 +123,9 @@ function Editor({ classPeriod, head, kept, zone }: RollProps & { kept: Kept }) {
   const { mayEdit } = kept;
   const edits = useRollEdits(c.id);
   const editing = useGroups(c.id, roll, kept);
-  const { problem } = editing;
-  const notes = worstFirst([...useAccountNotes(c.id, roll), ...notesOf(roll, editing)]);
+  const { theirs } = editing;
+  const notes = worstFirst([...useAccountNotes(c.id, roll), ...notesOf(roll, kept, editing)]);
   const act = useNoteActions();
-  const theirs = problem?.status === 409 ? (problem.current as Kept | undefined) : undefined;
   return (
     <Screen margin={<Margin notes={notes} onAction={act} />}>
       {head}
@@ -143,7 +133,7 @@ function Editor({ classPeriod, head, kept, zone }: RollProps & { kept: Kept }) {
       {mayEdit && roll.length > 1 && <Parting roll={roll} editing={editing} />}
       {theirs && <TwoGroupings theirs={theirs} editing={editing} />}
       <GroupCards classId={c.id} kept={kept} editing={editing} />
-      {problem && !theirs && <Refused problem={problem} />}
+      {!theirs && <Refused editing={editing} />}
       {roll.length === 0 ? (
         <EmptyRoll classPeriod={c} mayEdit={mayEdit} />
       ) : (

@@ -1,8 +1,6 @@
-import { useEffect, useState } from 'react';
 import { splitGroups, type ReadGroups } from '@glen/core';
-import type { Problem } from '@glen/contract';
-import { api, problemOf } from '../../app/api.js';
-import { offerUndo } from '../../app/undo.js';
+import { api } from '../../app/api.js';
+import { useKeptForm } from '../../app/useKeptForm.js';
 import { draftOf, fromFile, isSame, refilled, type Draft, type Kept } from './groupsDraft.js';
 
 /** A group that has been removed meanwhile is made anew. */
@@ -13,47 +11,29 @@ const asBefore = (before: Draft[], now: Kept): Draft[] => {
   );
 };
 
+interface Fields {
+  groups: Draft[];
+}
+
+const fieldsOf = (kept: Kept): Fields => ({ groups: draftOf(kept) });
+
 /** The groups of a class period while somebody edits them: nothing is kept until it is saved. */
 export function useGroups(classId: number, roll: { id: number }[], kept: Kept) {
-  const [read, setRead] = useState(kept);
-  const [draft, setDraft] = useState(() => draftOf(kept));
-  const [problem, setProblem] = useState<Problem>();
-  const [save, { isLoading }] = api.useSetGroupsMutation();
-  const isChanged = !isSame(draft, draftOf(read));
-  const take = (groups: Kept): void => {
-    setProblem(undefined);
-    setRead(groups);
-    setDraft(draftOf(groups));
-  };
-  useEffect(() => {
-    if (kept !== read && !isChanged) {
-      setRead(kept);
-      setDraft(draftOf(kept));
-    }
-  }, [kept, read, isChanged]);
-  const change = (next: Draft[]): void => {
-    setProblem(undefined);
-    setDraft(next);
-  };
-  const send = async (version: number): Promise<void> => {
-    const params = { classId };
-    const before = draftOf(read);
-    const { data, error } = await save({ params, body: { version, groups: draft } });
-    if (!data) return setProblem(problemOf(error));
-    take(data);
-    offerUndo('The groups are changed.', async () => {
-      const body = { version: data.version, groups: asBefore(before, data) };
-      take(await save({ params, body }).unwrap());
-    });
-  };
+  const [save] = api.useSetGroupsMutation();
+  const params = { classId };
+  const form = useKeptForm<Kept, Fields, Fields>({
+    kept,
+    fieldsOf,
+    save: ({ groups }, version) => save({ params, body: { version, groups } }),
+    done: () => 'The groups are changed.',
+    back: (before, now) => ({ groups: asBefore(before.groups, now) }),
+  });
+  const draft = form.watch('groups');
+  const change = (groups: Draft[]): void => form.change({ groups });
   return {
-    read,
+    ...form,
     draft,
-    problem,
-    isChanged,
-    isLoading,
-    take,
-    send,
+    isChanged: !isSame(draft, draftOf(form.read)),
     change,
     put: (person: number, to: number | null): void => change(moved(draft, person, to)),
     edit: (i: number, part: Partial<Draft>): void =>

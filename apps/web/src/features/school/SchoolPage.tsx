@@ -29,31 +29,22 @@ const sizeInWords = ({ terms, closures, bellFor }: KeptCalendar['calendar']): st
 function TwoCalendars({ draft, theirs }: { draft: Draft; theirs: KeptCalendar }) {
   const mine = draft.calendar as KeptCalendar['calendar'];
   return (
-    <Theirs
-      what="the calendar"
-      saveOver={() => void draft.put(theirs.version)}
-      takeTheirs={() => draft.take(theirs)}
-    >
+    <Theirs what="the calendar" saveOver={draft.saveOver} takeTheirs={draft.takeTheirs}>
       Theirs has {sizeInWords(theirs.calendar)}; yours has {sizeInWords(mine)}.
     </Theirs>
   );
 }
 
 function SaveBar({ draft }: { draft: Draft }) {
-  const { read, effects, wrong, isSaving, problem, theirs, put, asItWas } = draft;
+  const { effects, wrong, isSending, problem, theirs, submit, asItWas } = draft;
+  const isBeside = draft.errorAt('calendar') !== undefined;
   return (
     <div className="sticky bottom-0 mt-4 flex flex-wrap items-center gap-3 rounded-big border border-line bg-sheet px-5 py-3.5 shadow-soft">
-      <Button
-        kind="act"
-        disabled={isSaving || wrong !== undefined}
-        onClick={() => void put(read.version)}
-      >
+      <Button kind="act" disabled={isSending || wrong !== undefined} onClick={() => submit()}>
         {effects?.changed ? `Change it; ${followInWords(effects.changed)}` : 'Change the calendar'}
       </Button>
       <Button onClick={asItWas}>As it was</Button>
-      {problem && !theirs && (
-        <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>
-      )}
+      {problem && !theirs && !isBeside && <FieldError>{problem.title}</FieldError>}
     </div>
   );
 }
@@ -84,7 +75,7 @@ function Editor({ kept, today }: { kept: KeptCalendar; today: string }) {
           <Bells calendar={calendar} change={change} />
           <Cycle calendar={calendar} change={change} />
         </div>
-        {mayEdit && draft.isChanged && <SaveBar draft={draft} />}
+        {mayEdit && draft.isDirty && <SaveBar draft={draft} />}
       </Editing>
     </Screen>
   );

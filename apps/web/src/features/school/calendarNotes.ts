@@ -29,11 +29,11 @@ const toldNotes = (teachers: CalendarEffects['teachers']): Note[] =>
 /** What needs thought about a calendar that is being changed. */
 export function calendarNotes({
   read,
-  isChanged,
+  isDirty,
   wrong,
   effects,
-}: Pick<ReturnType<typeof useCalendarDraft>, 'read' | 'isChanged' | 'wrong' | 'effects'>): Note[] {
-  if (!isChanged) return [read.mayEdit ? NOTHING_CHANGED : YOURS_TO_READ];
+}: Pick<ReturnType<typeof useCalendarDraft>, 'read' | 'isDirty' | 'wrong' | 'effects'>): Note[] {
+  if (!isDirty) return [read.mayEdit ? NOTHING_CHANGED : YOURS_TO_READ];
   if (wrong) return [{ severity: 'wrong', title: 'Not quite', text: wrong.message }];
   if (!effects) return [];
   return [...(effects.notes as Note[]), ...toldNotes(effects.teachers)];

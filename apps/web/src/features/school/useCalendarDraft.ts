@@ -1,8 +1,8 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo } from 'react';
 import { GlenInputError, indexSchool, type SchoolCalendar } from '@glen/core';
-import type { Answer, Problem } from '@glen/contract';
-import { api, problemOf } from '../../app/api.js';
-import { offerUndo } from '../../app/undo.js';
+import type { Answer } from '@glen/contract';
+import { api } from '../../app/api.js';
+import { useKeptForm } from '../../app/useKeptForm.js';
 
 export type KeptCalendar = Answer<'schoolCalendar'>;
 export type CalendarEffects = Answer<'previewCalendar'>;
@@ -49,64 +49,41 @@ function useEffectsOf(calendar: SchoolCalendar, isWorthAsking: boolean) {
   return data;
 }
 
+interface Fields {
+  calendar: SchoolCalendar;
+  region: string | null;
+}
+
+const fieldsOf = ({ calendar, region }: KeptCalendar): Fields => ({
+  calendar: calendar as SchoolCalendar,
+  region,
+});
+
 /** The school calendar as it is being changed: what is wrong with it, what it would do, and saving it. */
 export function useCalendarDraft(kept: KeptCalendar) {
-  const [read, setRead] = useState(kept);
-  const [calendar, setCalendar] = useState(kept.calendar as SchoolCalendar);
-  const [region, setRegion] = useState(kept.region);
-  const [problem, setProblem] = useState<Problem>();
-  const [save, saving] = api.useSetCalendarMutation();
-  const isChanged =
-    JSON.stringify(calendar) !== JSON.stringify(read.calendar) || region !== read.region;
+  const [save] = api.useSetCalendarMutation();
+  const form = useKeptForm<KeptCalendar, Fields, Fields>({
+    kept,
+    fieldsOf,
+    save: (fields, version) =>
+      save({ body: { version, calendar: fields.calendar as Sent, region: fields.region } }),
+    done: () => {
+      const follow = effects?.changed ? `, and ${followInWords(effects.changed)}` : '';
+      return `The calendar is changed${follow}.`;
+    },
+  });
+  const { calendar, region } = form.watch();
   const wrong = useMemo(() => wrongWith(calendar), [calendar]);
-  const effects = useEffectsOf(calendar, isChanged && !wrong);
-
-  const take = (from: KeptCalendar): void => {
-    setProblem(undefined);
-    setRead(from);
-    setCalendar(from.calendar as SchoolCalendar);
-    setRegion(from.region);
-  };
-  // Somebody else's change is taken over as long as nothing has been written here.
-  useEffect(() => {
-    if (kept.version !== read.version && !isChanged) take(kept);
-  }, [kept, read.version, isChanged]);
-
-  const change = (part: Partial<SchoolCalendar>): void => {
-    setProblem(undefined);
-    setCalendar((c) => ({ ...c, ...part }));
-  };
-  const errors = [...(wrong ? [wrong] : []), ...(problem?.errors ?? [])];
-  const theirs = problem?.status === 409 ? (problem.current as KeptCalendar) : undefined;
-
-  const put = async (version: number): Promise<void> => {
-    const before = theirs ?? read;
-    const body = { version, calendar: calendar as Sent, region };
-    const { data, error } = await save({ body });
-    if (!data) return setProblem(problemOf(error));
-    take(data);
-    const follow = effects?.changed ? `, and ${followInWords(effects.changed)}` : '';
-    offerUndo(`The calendar is changed${follow}.`, async () => {
-      const { calendar: was, region: wasRegion } = before;
-      const back = { version: data.version, calendar: was, region: wasRegion };
-      take(await save({ body: back }).unwrap());
-    });
-  };
+  const effects = useEffectsOf(calendar, form.isDirty && !wrong);
   return {
-    read,
+    ...form,
     calendar,
     region,
-    setRegion,
-    change,
-    isChanged,
+    setRegion: (chosen: string): void => form.change({ region: chosen }),
+    change: (part: Partial<SchoolCalendar>): void =>
+      form.change({ calendar: { ...form.getValues('calendar'), ...part } }),
     wrong,
-    errorAt: (path: string) => messageAt(errors, path),
+    errorAt: (path: string) => (wrong && messageAt([wrong], path)) ?? form.errorAt(path),
     effects,
-    problem,
-    theirs,
-    take,
-    asItWas: () => take(read),
-    put,
-    isSaving: saving.isLoading,
   };
 }

@@ -1,0 +1,4 @@
+export function serveParts(given?: { port?: number }): Promise<{
+  url: string;
+  stop: () => Promise<void>;
+}>;
