@@ -47,7 +47,7 @@ export function TypedBox({
           autoComplete="off"
           aria-invalid={isWrong}
           aria-describedby={described || undefined}
-          className={`${width} min-w-0 bg-transparent text-ink ${inside}`}
+          className={`${width} min-w-0 bg-transparent leading-normal text-ink ${inside}`}
         />
         {opener}
       </span>
