@@ -1,16 +1,18 @@
 import { defineConfig } from 'vitest/config';
 
-// Each test makes what it needs, so that any order will do: it is another one each time, and told with what fails.
+// Files and tests need nothing of each other: their order is another one each time, and told with what fails.
 const ANY_ORDER = { shuffle: { files: true, tests: true } };
+// Within a file of API tests some still build on what those before them did.
+const ANY_ORDER_OF_FILES = { shuffle: { files: true, tests: false } };
 
 export default defineConfig({
   test: {
-    sequence: ANY_ORDER,
     projects: [
       {
         extends: true,
         test: {
           name: 'unit',
+          sequence: ANY_ORDER,
           include: [
             'packages/*/test/**/*.test.ts',
             'scripts/test/**/*.test.ts',
@@ -26,6 +28,7 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'api',
+          sequence: ANY_ORDER_OF_FILES,
           include: ['apps/*/test/**/*.api.test.ts'],
           globalSetup: 'apps/server/test/mariadb.setup.ts',
           hookTimeout: 300000,
