@@ -1,79 +1,14 @@
 import { Popover } from 'radix-ui';
+import { Suspense, lazy } from 'react';
 import { dateInWords } from '@glen/core/light';
-import { api, problemOf } from '../../app/api.js';
 import { useNow, wallClock } from '../../app/clock.js';
-import { useServerForm } from '../../app/useServerForm.js';
-import { Button } from '../../ui/Button.js';
-import { DateField } from '../../ui/DateField.js';
-import { FieldError } from '../../ui/Field.js';
-import { TimeField } from '../../ui/TimeField.js';
+import { Loading } from '../../ui/States.js';
 
-/** The steps one can take at a press, in minutes. */
-const STEPS = [-10, -1, 1, 10, 60];
-
-interface Moment {
-  date: string;
-  time: string;
-}
-
-type Result = { data?: unknown; error?: unknown };
-type Move = (to: { to: 'next-bell' } | { minutes: number } | Moment) => void;
-
-interface MovingProps {
-  move: Move;
-  isMoving: boolean;
-}
-
-const Steps = ({ move, isMoving }: MovingProps) => (
-  <div className="flex flex-wrap gap-2">
-    <Button disabled={isMoving} onClick={() => move({ to: 'next-bell' })}>
-      To the next bell
-    </Button>
-    {STEPS.map((minutes) => (
-      <Button
-        key={minutes}
-        disabled={isMoving}
-        aria-label={`${Math.abs(minutes)} minutes ${minutes < 0 ? 'back' : 'on'}`}
-        onClick={() => move({ minutes })}
-      >
-        {minutes > 0 ? '+' : '−'}
-        {Math.abs(minutes)} min
-      </Button>
-    ))}
-  </div>
-);
-
-function GoTo({ start, go }: { start: Moment; go: (to: Moment) => Promise<Result> }) {
-  const form = useServerForm<Moment, Moment, unknown>({ start, send: go, onDone: () => {} });
-  const { date, time } = form.watch();
-  const wrong = form.errorAt('date', 'time') ?? form.problem?.title;
-  return (
-    <form className="flex flex-wrap gap-2" noValidate onSubmit={form.submit}>
-      <DateField
-        aria-label="Date"
-        dress="cell"
-        value={date}
-        onChange={(day) => form.change({ date: day })}
-      />
-      <TimeField
-        aria-label="Time"
-        dress="cell"
-        value={time}
-        onChange={(to) => form.change({ time: to })}
-      />
-      <Button type="submit" kind="strong" disabled={form.isSending || !date || !time}>
-        Go there
-      </Button>
-      {wrong && <FieldError>{wrong}</FieldError>}
-    </form>
-  );
-}
+// Its fields are heavier than all else that a first look needs.
+const DemoClockCard = lazy(() => import('./DemoClockCard.js'));
 
 /** The demo's clock, to be moved; everything follows. */
-function MovableClock({ date, time }: Moment) {
-  const [moveClock, { error, isLoading }] = api.useDemoClockMutation();
-  const move: Move = (body) => void moveClock({ body });
-  const problem = problemOf(error);
+function MovableClock({ date, time }: { date: string; time: string }) {
   const shown = `${dateInWords(date)} ${time}`;
   return (
     <Popover.Root>
@@ -90,10 +25,9 @@ function MovableClock({ date, time }: Moment) {
           className="z-30 grid w-72 gap-3 rounded-big border border-line bg-sheet p-4 text-ink shadow-soft"
           aria-label="Move the demo’s clock"
         >
-          <h2 className="text-base">Move the demo’s clock</h2>
-          <Steps move={move} isMoving={isLoading} />
-          <GoTo start={{ date, time }} go={(body) => moveClock({ body })} />
-          {problem && <FieldError>{problem.title}</FieldError>}
+          <Suspense fallback={<Loading lines={3} />}>
+            <DemoClockCard date={date} time={time} />
+          </Suspense>
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
