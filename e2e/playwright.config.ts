@@ -5,9 +5,10 @@ export default defineConfig({
   testDir: '.',
   workers: 2,
   fullyParallel: true,
-  // Limits catch what hangs, and nothing else: machines are busy, and a second try is a fault to be found.
+  // Limits catch what hangs, and nothing else: machines are busy.
   timeout: 600000,
-  retries: 0,
+  // Whatever needs a second try is named at the end: a fault to be found.
+  retries: 1,
   expect: { timeout: 60000 },
   reporter: [['list'], ['json']],
   outputDir: '../test-results',

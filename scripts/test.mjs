@@ -86,7 +86,12 @@ async function browser(out, args) {
       PLAYWRIGHT_JSON_OUTPUT_NAME: report,
     });
     const { stats } = JSON.parse(readFileSync(report, 'utf8'));
-    return { passed: stats.expected, failed: Math.max(stats.unexpected, fine ? 0 : 1) };
+    if (stats.flaky > 0)
+      console.log(`\n${stats.flaky} passed at the second try only; playwright names them above.`);
+    return {
+      passed: stats.expected + stats.flaky,
+      failed: Math.max(stats.unexpected, fine ? 0 : 1),
+    };
   } finally {
     await mariadb.stop();
   }
