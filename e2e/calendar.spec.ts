@@ -49,6 +49,12 @@ test('a term’s end moved carries “until term ends” along, and what is wron
     office.getByRole('alert').filter({ hasText: 'Autumn ends before it begins.' }),
   ).toBeVisible();
   await expect(office.getByRole('button', { name: /^Change/ })).toBeDisabled();
+  // What cannot be read stays until the calendar is put back as it was.
+  await office.getByLabel('Last day of Autumn').fill('soon');
+  await office.getByLabel('Last day of Autumn').blur();
+  await expect(office.getByText(/^No date; write it like/)).toBeVisible();
+  await office.getByRole('button', { name: 'As it was' }).click();
+  await expect(office.getByLabel('Last day of Autumn')).toHaveValue('Fri 18 Dec 2026');
   await office.getByLabel('Last day of Autumn').fill('2026-12-11');
   await expect(office.getByRole('complementary')).toContainText('sessions off the books');
   await office.getByRole('button', { name: /^Change it; \d+ sessions follow$/ }).click();
