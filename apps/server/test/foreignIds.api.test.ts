@@ -1,8 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Response } from 'supertest';
-import { z } from 'zod';
 import {
-  endpointNames,
   endpoints,
   type ClassItem,
   type EndpointName,
@@ -10,10 +8,9 @@ import {
   type Post,
   type Session,
 } from '@glen/contract';
-import { schemas } from '@glen/contract/schemas';
-import { id as bodyId, idParam } from '../../../packages/contract/src/basics.js';
 import { DEMO_PASSWORD } from '../../../demo/school.js';
 import { insertShare } from '../src/features/link/shareStore.js';
+import { fields, type Field } from './idsInSchemas.js';
 import { linkTools, none } from './linkTools.js';
 import { startSchool, until, type Browser, type School } from './support.js';
 
@@ -21,44 +18,6 @@ import { startSchool, until, type Browser, type School } from './support.js';
  * Beside the matrix of who may call what: every id that can arrive in a body or query, sent by somebody who may call
  * but may not have that thing. Everything foreign bears the word SECRET, so that one look at the answer shows a leak.
  */
-
-type Field = `${EndpointName} ${string}`;
-type Def = {
-  type: string;
-  shape?: Record<string, z.ZodType>;
-  element?: z.ZodType;
-  options?: z.ZodType[];
-  innerType?: z.ZodType;
-  in?: z.ZodType;
-};
-
-/** The places in a schema where an id stands, such as `places[].linkId`. */
-function idsIn(schema: z.ZodType, path = ''): string[] {
-  if (schema === bodyId || schema === idParam) return [path];
-  const def = schema.def as unknown as Def;
-  switch (def.type) {
-    case 'object':
-      return Object.entries(def.shape!).flatMap(([key, field]) =>
-        idsIn(field, path ? `${path}.${key}` : key),
-      );
-    case 'array':
-      return idsIn(def.element!, `${path}[]`);
-    case 'union':
-      return def.options!.flatMap((option) => idsIn(option, path));
-    case 'pipe':
-      return idsIn(def.in!, path);
-    default:
-      return def.innerType ? idsIn(def.innerType, path) : [];
-  }
-}
-
-const fields = endpointNames
-  .flatMap((name) => {
-    const shape: { body?: z.ZodType; query?: z.ZodType; answer: z.ZodType } = schemas[name];
-    const found = [shape.body, shape.query].flatMap((part) => (part ? idsIn(part) : []));
-    return [...new Set(found)].map((path) => `${name} ${path}` as Field);
-  })
-  .sort();
 
 let school: School;
 let host: Browser;
