@@ -2,8 +2,6 @@ import { defineConfig } from 'vitest/config';
 
 // Files and tests need nothing of each other: their order is another one each time, and told with what fails.
 const ANY_ORDER = { shuffle: { files: true, tests: true } };
-// Within a file of API tests some still build on what those before them did.
-const ANY_ORDER_OF_FILES = { shuffle: { files: true, tests: false } };
 
 export default defineConfig({
   test: {
@@ -28,7 +26,7 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'api',
-          sequence: ANY_ORDER_OF_FILES,
+          sequence: ANY_ORDER,
           include: ['apps/*/test/**/*.api.test.ts'],
           globalSetup: 'apps/server/test/mariadb.setup.ts',
           hookTimeout: 300000,

@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Answer, ClassItem, DeskVisitor } from '@glen/contract';
 import { studentName } from '../../../demo/school.js';
 import { startSchool, until, type Browser, type School } from './support.js';
@@ -6,12 +6,12 @@ import { startSchool, until, type Browser, type School } from './support.js';
 let school: School;
 let host: Browser;
 let n3: ClassItem;
-beforeAll(async () => {
+beforeEach(async () => {
   school = await startSchool();
   host = await school.as('Ottoline Marsh');
   n3 = school.classes.get('N3')!;
 });
-afterAll(() => school.stop());
+afterEach(() => school.stop());
 
 const desk = async (browser = host): Promise<Answer<'desk'>> =>
   (await browser.get(`/api/links/${n3.link.id}/desk`)).body;
@@ -32,19 +32,8 @@ const sits = async (room: string, name: string): Promise<number> => {
 };
 const waiting = (d: Answer<'desk'>): string[] => d.waiting.map((v: DeskVisitor) => v.name);
 
-/** A lesson of its own on a day of its own, with its host in the room. */
-let day = 0;
-async function lesson(): Promise<string> {
-  const date = [
-    '2026-10-14',
-    '2026-10-21',
-    '2026-10-26',
-    '2026-10-28',
-    '2026-11-02',
-    '2026-11-04',
-    '2026-11-09',
-    '2026-10-19',
-  ][day++]!;
+/** A lesson with its host in the room. */
+async function lesson(date = '2026-10-14'): Promise<string> {
   await school.setTime('10:46', date);
   const { go } = (await host.post(`/api/links/${n3.link.id}/open`)).body;
   const room = roomOf(go);
@@ -134,7 +123,7 @@ describe('handing over', () => {
       type: 'left',
       visitor: await visitorNamed(room, 'Ottoline Marsh'),
     });
-    await lesson();
+    await lesson('2026-10-21');
     expect((await door(signe)).decision).toMatchObject({ outcome: 'lobby', role: 'presenter' });
     expect((await signe.get(`/api/links/${n3.link.id}/desk`)).status).toBe(403);
   });
@@ -237,7 +226,7 @@ describe('at the desk', () => {
         .path,
     ).toBe('personId');
     expect((await hedda.get('/api/my-day')).body.doors).toHaveLength(1);
-    await lesson();
+    await lesson('2026-10-21');
     expect((await door(hedda)).decision.reason).toBe('use-school-account');
   });
 });

@@ -1,14 +1,14 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Answer, Session } from '@glen/contract';
 import { startSchool, type Browser, type School } from './support.js';
 
 let school: School;
 let host: Browser;
-beforeAll(async () => {
+beforeEach(async () => {
   school = await startSchool();
   host = await school.as('Ottoline Marsh');
 });
-afterAll(() => school.stop());
+afterEach(() => school.stop());
 
 const dayOf = async (
   name: string,
