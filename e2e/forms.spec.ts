@@ -213,6 +213,18 @@ const REFUSED: Form[] = [
     says: 'still to come',
   },
   {
+    name: 'a session',
+    who: 'Ottoline Marsh',
+    path: at('/plan/new'),
+    within: region('New session'),
+    typed: [
+      ['Description', 'Bring your dividers.'],
+      ['Title', ''],
+    ],
+    send: /^Schedule /,
+    says: /title/i,
+  },
+  {
     name: 'a post',
     who: 'Ottoline Marsh',
     path: at('/posts?new'),
@@ -278,6 +290,20 @@ const SHARED: SharedForm[] = [
     path: n3('about'),
     label: 'What is it called?',
     send: 'Save it',
+  },
+  {
+    name: 'the calendar',
+    who: 'Perpetua Lund',
+    path: at('/school'),
+    label: 'Name of term 1',
+    send: /^Change (it|the calendar)/,
+  },
+  {
+    name: 'groups',
+    who: 'Ottoline Marsh',
+    path: (school) => `/classes/${school.classOf('R5').id}/roll`,
+    label: 'Name of group 1',
+    send: 'Save the groups',
   },
 ];
 

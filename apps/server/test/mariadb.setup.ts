@@ -10,7 +10,7 @@ import { startDemo } from '../../../scripts/processes.mjs';
 
 /** As many files as run at once (vitest.config.ts). */
 const WORKERS = 2;
-const FIRST_PORT = 23000;
+const FIRST_PORT = 24000;
 
 /** A demo school that tests begin from, and the port of the addresses in it. */
 export interface Template {

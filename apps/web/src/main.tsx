@@ -7,6 +7,9 @@ import { App } from './app/routes.js';
 import { store } from './app/store.js';
 import './app/theme.css';
 
+/** Below the places, in pixels. */
+const UNDER_THE_BAR = { top: 56 };
+
 startLive();
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
@@ -14,7 +17,10 @@ createRoot(document.getElementById('root')!).render(
       <App />
       <Toaster
         theme="system"
-        position="bottom-left"
+        // Over the day's line: anywhere lower it would stand on the button that acts, at the end of a long form.
+        position="top-center"
+        offset={UNDER_THE_BAR}
+        mobileOffset={UNDER_THE_BAR}
         toastOptions={{
           classNames: {
             toast: '!bg-bar !text-bar-ink !border-bar !font-sans',

@@ -1,8 +1,9 @@
 import { Popover } from 'radix-ui';
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue, useRef, useState, type FormEvent } from 'react';
 import { rolesInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
-import { api, problemOf } from '../../app/api.js';
+import { api } from '../../app/api.js';
+import { useServerForm } from '../../app/useServerForm.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
@@ -15,16 +16,15 @@ type Person = Answer<'find'>['people'][number];
 /** By their id, where the school knows them; else by mail address. */
 type Whom = { personId: number } | { email: string };
 
-/** What is typed, and whom it may mean. */
-function useWanted() {
-  const [typed, setTyped] = useState('');
+/** Whom what is typed may mean. */
+function useWanted(typed: string) {
   const wanted = useDeferredValue(typed.trim());
   const isAddress = wanted.includes('@');
   const isSearched = wanted.length >= 2 && !isAddress;
   const { data } = api.useFindQuery({ query: { q: wanted } }, { skip: !isSearched });
   const people = isSearched ? (data?.people ?? []) : [];
   const isUnknown = isSearched && data !== undefined && people.length === 0;
-  return { typed, setTyped, wanted, isAddress, people, isUnknown };
+  return { isAddress, people, isUnknown };
 }
 
 interface ChoiceProps {
@@ -83,36 +83,59 @@ function MayCome({ brought, desk }: { brought: Brought; desk: Desk }) {
   );
 }
 
-function BringInCard({ desk, linkId }: { desk: Desk; linkId: number }) {
-  const [bringIn, { error, isLoading }] = api.useBringInMutation();
+/** Somebody is brought in: whoever was chosen of those found, else whom the address typed means. */
+function useBringIn(linkId: number) {
+  const [bringIn] = api.useBringInMutation();
   const [brought, setBrought] = useState<Brought>();
-  const { typed, setTyped, wanted, isAddress, people, isUnknown } = useWanted();
-  const problem = problemOf(error);
-  const bring = async (whom: Whom, email: string | null): Promise<void> => {
-    const { data: answer } = await bringIn({ params: { linkId }, body: whom });
-    if (!answer) return;
-    setBrought({ ...answer, email });
-    setTyped('');
+  const chosen = useRef<Person>(undefined);
+  const form = useServerForm<{ typed: string }, { typed: string }, Brought>({
+    start: { typed: '' },
+    send: async ({ typed }) => {
+      const person = chosen.current;
+      const email = person ? person.email : typed.trim();
+      const whom: Whom = person ? { personId: person.id } : { email: typed.trim() };
+      const { data, error } = await bringIn({ params: { linkId }, body: whom });
+      return data ? { data: { ...data, email } } : { error };
+    },
+    fieldOf: () => 'typed',
+    onDone: (answer) => {
+      setBrought(answer);
+      form.reset();
+    },
+  });
+  return {
+    ...form,
+    brought,
+    type: (typed: string): void => {
+      setBrought(undefined);
+      form.change({ typed });
+    },
+    choose: (person: Person | undefined): void => {
+      chosen.current = person;
+      form.submit();
+    },
+  };
+}
+
+function BringInCard({ desk, linkId }: { desk: Desk; linkId: number }) {
+  const { brought, type, choose, watch, errorAt, problem, isSending } = useBringIn(linkId);
+  const typed = watch('typed');
+  const { isAddress, people, isUnknown } = useWanted(typed);
+  const submit = (event: FormEvent): void => {
+    event.preventDefault();
+    if (isAddress) choose(undefined);
   };
   return (
-    <>
+    <form onSubmit={submit} className="grid gap-2">
       <TextField
         label="Name or mail address"
         hint="They may come in without knocking, this once."
         autoComplete="off"
         value={typed}
-        onChange={(e) => {
-          setTyped(e.target.value);
-          setBrought(undefined);
-        }}
+        error={errorAt('typed')}
+        onChange={(e) => type(e.target.value)}
       />
-      {!brought && (
-        <People
-          people={people}
-          disabled={isLoading}
-          choose={(p) => void bring({ personId: p.id }, p.email)}
-        />
-      )}
+      {!brought && <People people={people} disabled={isSending} choose={choose} />}
       {isUnknown && (
         <p className="text-sm text-soft">Nobody by that name. A mail address works too.</p>
       )}
@@ -121,18 +144,14 @@ function BringInCard({ desk, linkId }: { desk: Desk; linkId: number }) {
           <p className="text-sm text-soft">
             Unless the school knows this address, that is somebody from outside.
           </p>
-          <Button
-            kind="act"
-            disabled={isLoading}
-            onClick={() => void bring({ email: wanted }, wanted)}
-          >
-            Bring {wanted} in
+          <Button kind="act" type="submit" disabled={isSending}>
+            Bring {typed.trim()} in
           </Button>
         </>
       )}
-      {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
+      {problem && <FieldError>{problem.title}</FieldError>}
       {brought && <MayCome brought={brought} desk={desk} />}
-    </>
+    </form>
   );
 }
 

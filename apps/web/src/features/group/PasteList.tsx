@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import type { Problem } from '@glen/contract';
+import type { Answer } from '@glen/contract';
+import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
 import type { RollEdits, RollLines } from './useRollEdits.js';
@@ -20,6 +21,12 @@ const SHOWN = 12;
 /** Who is put on the roll by a line: somebody known, or somebody new. */
 const personOf = ({ personId, name, email }: Line) =>
   personId === null ? { name, email } : { personId };
+
+/** Who is put on the roll: whoever is clear, and whoever was doubtful and is ticked. */
+const peopleOf = (lines: RollLines, taken: number[]) =>
+  lines
+    .filter((l) => l.what === 'add' || l.what === 'make' || taken.includes(l.line))
+    .map(personOf);
 
 interface DoubtProps {
   line: Line;
@@ -78,19 +85,17 @@ interface FoundProps {
 
 /** What the list would do, line by line, and doing it; what is doubtful only if it is ticked. */
 function Found({ lines, edits, onDone }: FoundProps) {
-  const [taken, setTaken] = useState<number[]>([]);
+  const form = useServerForm<{ taken: number[] }, { taken: number[] }, void>({
+    start: { taken: [] },
+    send: async (ticked) => ({ error: await edits.add(peopleOf(lines, ticked.taken)) }),
+    onDone,
+  });
+  const { submit, change, isSending, problem } = form;
+  const taken = form.watch('taken');
   const doubts = lines.filter((l) => l.what === 'doubt');
-  const people = lines
-    .filter((l) => l.what === 'add' || l.what === 'make' || taken.includes(l.line))
-    .map(personOf);
-  const [problem, setProblem] = useState<Problem>();
-  const add = async (): Promise<void> => {
-    const refused = await edits.add(people);
-    if (refused) setProblem(refused);
-    else onDone();
-  };
+  const people = peopleOf(lines, taken);
   return (
-    <section aria-label="What the list does" className="mt-3 grid gap-2">
+    <form aria-label="What the list does" className="mt-3 grid gap-2" onSubmit={submit}>
       {(['make', 'add', 'there', 'wrong'] as const).map((what) => (
         <Kind key={what} what={what} lines={lines} />
       ))}
@@ -104,60 +109,64 @@ function Found({ lines, edits, onDone }: FoundProps) {
                 line={line}
                 isTaken={taken.includes(line.line)}
                 onTake={(on) =>
-                  setTaken(on ? [...taken, line.line] : taken.filter((n) => n !== line.line))
+                  change({
+                    taken: on ? [...taken, line.line] : taken.filter((n) => n !== line.line),
+                  })
                 }
               />
             ))}
           </ul>
         </>
       )}
-      {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
+      {problem && <FieldError>{problem.title}</FieldError>}
       <p className="flex gap-3">
-        <Button
-          kind="act"
-          disabled={people.length === 0 || edits.isBusy}
-          onClick={() => void add()}
-        >
+        <Button kind="act" type="submit" disabled={people.length === 0 || isSending}>
           {people.length === 1
             ? 'Put 1 student on the roll'
             : `Put ${people.length} students on the roll`}
         </Button>
         <Button onClick={onDone}>Leave it</Button>
       </p>
-    </section>
+    </form>
   );
 }
 
 /** A list of names and addresses, pasted from wherever it is: shown line by line before anything is done. */
 export function PasteList({ edits, onClose }: { edits: RollEdits; onClose: () => void }) {
-  const [text, setText] = useState('');
   const [lines, setLines] = useState<RollLines>();
+  const form = useServerForm<{ text: string }, { text: string }, Answer<'previewRoll'>>({
+    start: { text: '' },
+    send: ({ text }) => edits.look(text),
+    onDone: (answer) => setLines(answer.lines),
+  });
+  const { submit, change, watch, errorAt, problem, isSending } = form;
+  const text = watch('text');
+  const wrong = errorAt('text') ?? problem?.title;
   return (
     <div className="mt-3">
-      <textarea
-        aria-label="A list of names and addresses"
-        className={`${inputClass} min-h-32 font-mono text-sm`}
-        placeholder={'Ansel Grue <a.grue@school.example>\nor columns copied out of a table'}
-        value={text}
-        onChange={(e) => {
-          setText(e.target.value);
-          setLines(undefined);
-        }}
-      />
-      {lines ? (
-        <Found lines={lines} edits={edits} onDone={onClose} />
-      ) : (
-        <p className="mt-2 flex gap-3">
-          <Button
-            kind="strong"
-            disabled={text.trim() === '' || edits.isBusy}
-            onClick={() => void edits.look(text).then(setLines)}
-          >
-            Look what it does
-          </Button>
-          <Button onClick={onClose}>Leave it</Button>
-        </p>
-      )}
+      <form onSubmit={submit}>
+        <textarea
+          aria-label="A list of names and addresses"
+          aria-invalid={wrong !== undefined}
+          className={`${inputClass} min-h-32 font-mono text-sm`}
+          placeholder={'Ansel Grue <a.grue@school.example>\nor columns copied out of a table'}
+          value={text}
+          onChange={(e) => {
+            change({ text: e.target.value });
+            setLines(undefined);
+          }}
+        />
+        {wrong && <FieldError>{wrong}</FieldError>}
+        {!lines && (
+          <p className="mt-2 flex gap-3">
+            <Button kind="strong" type="submit" disabled={text.trim() === '' || isSending}>
+              Look what it does
+            </Button>
+            <Button onClick={onClose}>Leave it</Button>
+          </p>
+        )}
+      </form>
+      {lines && <Found lines={lines} edits={edits} onDone={onClose} />}
     </div>
   );
 }

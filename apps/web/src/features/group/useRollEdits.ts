@@ -14,7 +14,7 @@ const studentsInWords = (n: number): string => (n === 1 ? '1 student' : `${n} st
 /** What can be done to a roll; each is saved at once and can be taken back. */
 export function useRollEdits(classId: number) {
   const [addPeople, adding] = api.useAddToRollMutation();
-  const [preview, previewing] = api.usePreviewRollMutation();
+  const [preview] = api.usePreviewRollMutation();
   const [setKnocking] = api.useKnockUntilRollMutation();
   const [makeAddresses] = api.usePasswordAddressesMutation();
   const leaving = useLeaving(classId);
@@ -33,10 +33,8 @@ export function useRollEdits(classId: number) {
       });
     return undefined;
   };
-  const look = async (text: string): Promise<RollLines | undefined> => {
-    const { data, error } = await preview({ params, body: { text } });
-    return data?.lines ?? sayWhy(error);
-  };
+  /** What a list would do. */
+  const look = (text: string) => preview({ params, body: { text } });
   const addresses = async (
     personIds: number[],
     forgotten = false,
@@ -49,7 +47,7 @@ export function useRollEdits(classId: number) {
     leaving,
     look,
     addresses,
-    isBusy: adding.isLoading || previewing.isLoading,
+    isBusy: adding.isLoading,
   };
 }
 

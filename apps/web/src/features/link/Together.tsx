@@ -1,7 +1,7 @@
-import { useState } from 'react';
 import { classTitle, dateInWords } from '@glen/core/light';
-import type { ClassItem, LinkDetail, Sent } from '@glen/contract';
+import type { ClassItem, LinkDetail } from '@glen/contract';
 import { api } from '../../app/api.js';
+import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { Pennant } from '../../ui/Pennant.js';
@@ -72,47 +72,64 @@ const OWN_DOOR = [
   { value: 'shut', label: 'stays shut then' },
 ];
 
+interface Wanted {
+  classId: number;
+  when: string;
+  ownDoor: Share['ownDoor'];
+}
+
 interface BringProps {
   others: ClassItem[];
   whens: When[];
-  isSaving: boolean;
-  onAdd: (body: Sent<'shareLink'>, title: string) => void;
+  add: ReturnType<typeof useTogether>['add'];
 }
 
 /** Another class period is brought to this door, in a sentence. */
-function BringTogether({ others, whens, isSaving, onAdd }: BringProps) {
-  const [classId, setClassId] = useState<number>();
-  const [when, setWhen] = useState(ALWAYS);
-  const [ownDoor, setOwnDoor] = useState<Share['ownDoor']>('leads');
-  const chosen = others.find((c) => c.id === classId) ?? others[0];
-  if (!chosen) return null;
-  const dates = whens.find((w) => w.value === when)?.body ?? {};
+function BringTogether({ others, whens, add }: BringProps) {
+  const form = useServerForm<Wanted, Wanted, unknown>({
+    start: { classId: others[0]!.id, when: ALWAYS, ownDoor: 'leads' },
+    send: ({ classId, when, ownDoor }) => {
+      const dates = whens.find((w) => w.value === when)?.body ?? {};
+      return add({ classId, ownDoor, ...dates }, classTitle(others.find((c) => c.id === classId)!));
+    },
+    // Whatever is wrong with them is said of all three.
+    fieldOf: () => '',
+    onDone: () => undefined,
+  });
+  const { submit, change, isSending, problem } = form;
+  const { classId, when, ownDoor } = form.watch();
   return (
-    <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
-      <p className="text-lg leading-sentence">
-        <ChoicePart
-          label="Which class period"
-          value={String(chosen.id)}
-          onChange={(v) => setClassId(Number(v))}
-          choices={others.map((c) => ({ value: String(c.id), label: classTitle(c) }))}
-        />{' '}
-        meets here <ChoicePart label="When" value={when} onChange={setWhen} choices={whens} />; its
-        own door{' '}
-        <ChoicePart
-          label="Its own door meanwhile"
-          value={ownDoor}
-          onChange={(v) => setOwnDoor(v as typeof ownDoor)}
-          choices={OWN_DOOR}
-        />
-        .
-      </p>
-      <Button
-        disabled={isSaving}
-        onClick={() => onAdd({ classId: chosen.id, ownDoor, ...dates }, classTitle(chosen))}
-      >
-        Bring them together
-      </Button>
-    </div>
+    <form onSubmit={submit}>
+      <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
+        <p className="text-lg leading-sentence">
+          <ChoicePart
+            label="Which class period"
+            value={String(classId)}
+            onChange={(v) => change({ classId: Number(v) })}
+            choices={others.map((c) => ({ value: String(c.id), label: classTitle(c) }))}
+          />{' '}
+          meets here{' '}
+          <ChoicePart
+            label="When"
+            value={when}
+            onChange={(v) => change({ when: v })}
+            choices={whens}
+          />
+          ; its own door{' '}
+          <ChoicePart
+            label="Its own door meanwhile"
+            value={ownDoor}
+            onChange={(v) => change({ ownDoor: v as typeof ownDoor })}
+            choices={OWN_DOOR}
+          />
+          .
+        </p>
+        <Button type="submit" disabled={isSending}>
+          Bring them together
+        </Button>
+      </div>
+      {problem && <FieldError>{problem.title}</FieldError>}
+    </form>
   );
 }
 
@@ -124,7 +141,7 @@ interface TogetherProps {
 /** Class periods that meet at this door too; their own doors lead here then, or stay shut with a word. */
 export function Together({ link, classPeriod }: TogetherProps) {
   const { data } = api.useClassesQuery();
-  const { add, remove, problem, isSaving } = useTogether(link);
+  const { add, remove, problem } = useTogether(link);
   const others = (data?.classes ?? []).filter(
     (c) => c.id !== link.classId && (c.mine === 'host' || c.mine === 'co-teacher'),
   );
@@ -145,13 +162,8 @@ export function Together({ link, classPeriod }: TogetherProps) {
           />
         ))}
       </ul>
-      {link.mayEdit && link.state === 'live' && (
-        <BringTogether
-          others={others}
-          whens={whensOf(link, classPeriod)}
-          isSaving={isSaving}
-          onAdd={(body, title) => void add(body, title)}
-        />
+      {link.mayEdit && link.state === 'live' && others.length > 0 && (
+        <BringTogether others={others} whens={whensOf(link, classPeriod)} add={add} />
       )}
       {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
     </>

@@ -15,19 +15,21 @@ const asSent = (share: Share): Sent<'shareLink'> => ({
 
 /** Lets other class periods meet at a link, and sends them back to their own doors. */
 export function useTogether(link: LinkDetail) {
-  const [share, { isLoading }] = api.useShareLinkMutation();
+  const [share] = api.useShareLinkMutation();
   const [unshare] = api.useUnshareLinkMutation();
   const [problem, setProblem] = useState<Problem>();
   const params = { linkId: link.id };
 
-  const add = async (body: Sent<'shareLink'>, title: string): Promise<void> => {
+  /** Sends it; once it is done it can be taken back. */
+  const add = async (body: Sent<'shareLink'>, title: string) => {
     setProblem(undefined);
-    const { data, error } = await share({ params, body });
-    if (!data) return setProblem(problemOf(error));
-    const made = data.shares.at(-1)!;
-    offerUndo(`${title} meets here ${made.words}.`, () =>
-      unshare({ params, body: { shareId: made.id } }).unwrap(),
-    );
+    const answer = await share({ params, body });
+    const made = answer.data?.shares.at(-1);
+    if (made)
+      offerUndo(`${title} meets here ${made.words}.`, () =>
+        unshare({ params, body: { shareId: made.id } }).unwrap(),
+      );
+    return answer;
   };
   const remove = async (shared: Share): Promise<void> => {
     setProblem(undefined);
@@ -37,5 +39,5 @@ export function useTogether(link: LinkDetail) {
       share({ params, body: asSent(shared) }).unwrap(),
     );
   };
-  return { add, remove, problem, isSaving: isLoading };
+  return { add, remove, problem };
 }

@@ -133,6 +133,22 @@ function ChosenPart({ actions, strip, now }: Pick<GridProps, 'actions' | 'strip'
   );
 }
 
+interface RestProps extends Pick<GridProps, 'actions' | 'strip' | 'now'> {
+  isFirst: boolean;
+  set: SetSearch;
+}
+
+/** What stands below the plan while no sheet does. */
+const Rest = ({ strip, now, actions, isFirst, set }: RestProps) => (
+  <>
+    <Pages strip={strip} isFirst={isFirst} set={set} />
+    <Undated drafts={strip.undated} />
+    <ChosenPart actions={actions} strip={strip} now={now} />
+  </>
+);
+
+const mayAddTo = (strip: StripData | undefined): boolean => strip?.classes.some(mayEdit) ?? false;
+
 /** Sets parts of the address in place: going back leaves the plan. */
 function useAddress(): [URLSearchParams, SetSearch] {
   const [search, setSearch] = useSearchParams();
@@ -203,7 +219,6 @@ export function PlanBody(props: BodyProps) {
   const sheetMargin = preview && (
     <Margin title="What will happen" notes={preview.notes} onAction={preview.act} />
   );
-  const isFree = !sheet && strip !== undefined;
   return (
     <Screen margin={sheetMargin ?? planMargin}>
       <PlanHead
@@ -212,7 +227,7 @@ export function PlanBody(props: BodyProps) {
         school={school}
         today={today}
         strip={strip}
-        mayAdd={isFree && strip.classes.some(mayEdit)}
+        mayAdd={sheet === null && mayAddTo(strip)}
         isAll={whose === 'all'}
         set={set}
         tools={tools}
@@ -222,10 +237,8 @@ export function PlanBody(props: BodyProps) {
       ) : (
         <Loading lines={7} />
       )}
-      {isFree && <Pages strip={strip} isFirst={after === undefined} set={set} />}
-      {isFree && <Undated drafts={strip.undated} />}
-      {sheet}
-      {isFree && <ChosenPart actions={actions} strip={strip} now={now} />}
+      {/* Not before the strip: it would push the sheet down under somebody's hand. */}
+      {strip && (sheet ?? <Rest {...{ strip, now, actions, set }} isFirst={after === undefined} />)}
     </Screen>
   );
 }

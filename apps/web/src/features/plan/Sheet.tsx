@@ -1,8 +1,7 @@
 import type { ReactNode } from 'react';
 import type { DryRun, Note, NoteAction } from '@glen/core';
 import { repeats } from '@glen/core';
-import type { Problem, Session } from '@glen/contract';
-import { messageFor } from '../../app/api.js';
+import type { Session } from '@glen/contract';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { FieldError, InlineField, inputClass } from '../../ui/Field.js';
 import { CopyTo } from './CopyTo.js';
@@ -11,7 +10,7 @@ import { planInScope, planOfSession } from './sheetPlans.js';
 import { SheetActions } from './SheetActions.js';
 import { SheetSentence } from './SheetSentence.js';
 import { TwoVersions } from './TwoVersions.js';
-import { useSaveSheet, type SheetSaving } from './useSaveSheet.js';
+import { useCancelling, type Cancelling } from './useSaveSheet.js';
 import { usePhrase, useSheetForm, type SheetForm, type SheetStart } from './useSheetForm.js';
 
 /** What the sheet says to the page around it, at every keystroke. */
@@ -67,7 +66,7 @@ function SheetHead({ form }: { form: SheetForm }) {
 }
 
 /** What somebody should know of a saved session before changing it. */
-function SheetState({ read, saving }: { read: Session; saving: SheetSaving }) {
+function SheetState({ read, hold }: { read: Session; hold: Cancelling['hold'] }) {
   return (
     <>
       {read.draft && (
@@ -79,7 +78,7 @@ function SheetState({ read, saving }: { read: Session; saving: SheetSaving }) {
       {read.status === 'cancelled' && (
         <p className="mb-4 flex items-center gap-3 rounded-small bg-berry-tint px-3 py-2 text-berry-deep">
           This session is cancelled.
-          <Button onClick={() => void saving.hold(read)}>Hold it after all</Button>
+          <Button onClick={() => void hold(read)}>Hold it after all</Button>
         </p>
       )}
     </>
@@ -87,16 +86,8 @@ function SheetState({ read, saving }: { read: Session; saving: SheetSaving }) {
 }
 
 /** Somebody else was faster: theirs and mine, to choose from. */
-function Stale({
-  form,
-  theirs,
-  saving,
-}: {
-  form: SheetForm;
-  theirs: Session;
-  saving: SheetSaving;
-}) {
-  const { draft, read, scope, school, takeRead } = form;
+function Stale({ form, theirs }: { form: SheetForm; theirs: Session }) {
+  const { draft, read, scope, school, takeRead, save } = form;
   const draftOfTheirs = draftOfSession(
     theirs,
     planInScope(theirs, scope, school),
@@ -111,17 +102,17 @@ function Stale({
       onKeepMine={() => {
         takeRead(theirs);
         const { version } = theirs;
-        void saving.save({ asDraft: draft.draft, version, undated: read!.undated });
+        save({ asDraft: draft.draft, version, undated: read!.undated });
       }}
       onTakeTheirs={() => takeRead(theirs, draftOfTheirs)}
     />
   );
 }
 
-function Words({ form: { draft, change, problem } }: { form: SheetForm }) {
+function Words({ form: { draft, change, errorAt } }: { form: SheetForm }) {
   return (
     <div className="mt-3 flex flex-wrap gap-x-6 gap-y-3">
-      <InlineField label="Title" error={messageFor(problem, 'title')}>
+      <InlineField label="Title" error={errorAt('title')}>
         {(p) => (
           <input
             {...p}
@@ -131,7 +122,7 @@ function Words({ form: { draft, change, problem } }: { form: SheetForm }) {
           />
         )}
       </InlineField>
-      <InlineField label="Description" error={messageFor(problem, 'description')}>
+      <InlineField label="Description" error={errorAt('description')}>
         {(p) => (
           <textarea
             {...p}
@@ -147,30 +138,23 @@ function Words({ form: { draft, change, problem } }: { form: SheetForm }) {
   );
 }
 
-const SHOWN_BESIDE = /^(title|description|plan|key|draft|linkId|together)/;
-const isShownBeside = (problem: Problem): boolean =>
-  problem.errors?.some((e) => SHOWN_BESIDE.test(e.path)) ?? false;
-
 /** The sentence sheet: a session or a series, new or to be changed, with what it will do at every keystroke. */
 export function Sheet({ frame, ...start }: SheetProps) {
   const form = useSheetForm(start);
-  const saving = useSaveSheet(form);
-  const { read, draft, problem, tried, act } = form;
-  const theirs = problem?.status === 409 ? (problem.current as Session | undefined) : undefined;
+  const { cancel, hold } = useCancelling(form);
+  const { read, draft, trouble, theirs, tried, act } = form;
   const sheet = (
     <section
       aria-label={read ? 'Change a session' : 'New session'}
       className="rounded-big border border-line bg-sheet p-5 shadow-soft"
     >
       <SheetHead form={form} />
-      {read && <SheetState read={read} saving={saving} />}
-      {theirs && <Stale form={form} theirs={theirs} saving={saving} />}
+      {read && <SheetState read={read} hold={hold} />}
+      {theirs && <Stale form={form} theirs={theirs} />}
       <SheetSentence form={form} />
       <Words form={form} />
-      {problem && !isShownBeside(problem) && !theirs && (
-        <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>
-      )}
-      <SheetActions form={form} saving={saving} />
+      {trouble && <FieldError>{trouble.title}</FieldError>}
+      <SheetActions form={form} cancel={cancel} />
     </section>
   );
   return <>{frame({ run: tried.run, classId: draft.classId, notes: tried.notes, act }, sheet)}</>;

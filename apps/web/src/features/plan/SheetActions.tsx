@@ -1,23 +1,23 @@
 import { useNavigate } from 'react-router';
 import { Button } from '../../ui/Button.js';
 import { cancelLabel, saveLabel } from './saveLabel.js';
-import type { SheetSaving } from './useSaveSheet.js';
+import type { Cancelling } from './useSaveSheet.js';
 import type { SheetForm } from './useSheetForm.js';
 
 interface ActionsProps {
   form: SheetForm;
-  saving: SheetSaving;
+  cancel: Cancelling['cancel'];
 }
 
 /** A session that isn't on the books yet can wait as a draft, a single one even without a date. */
-function DraftButtons({ form, saving: { save, isSaving } }: ActionsProps) {
+function DraftButtons({ form: { draft, save, isSending } }: { form: SheetForm }) {
   return (
     <>
-      <Button disabled={isSaving} onClick={() => void save({ asDraft: true })}>
+      <Button disabled={isSending} onClick={() => save({ asDraft: true })}>
         Keep as a draft
       </Button>
-      {form.draft.every === 'once' && (
-        <Button disabled={isSaving} onClick={() => void save({ asDraft: true, undated: true })}>
+      {draft.every === 'once' && (
+        <Button disabled={isSending} onClick={() => save({ asDraft: true, undated: true })}>
           Draft without a date
         </Button>
       )}
@@ -25,17 +25,17 @@ function DraftButtons({ form, saving: { save, isSaving } }: ActionsProps) {
   );
 }
 
-function CancelButton({ form: { read, isSeries, scope }, saving }: ActionsProps) {
+function CancelButton({ form: { read, isSeries, scope }, cancel }: ActionsProps) {
   if (!read || read.status === 'cancelled' || read.undated) return null;
   return (
-    <Button kind="danger" className="ml-auto" onClick={() => void saving.cancel(read)}>
+    <Button kind="danger" className="ml-auto" onClick={() => void cancel(read)}>
       {cancelLabel(isSeries, scope)}
     </Button>
   );
 }
 
 /** The sheet's buttons, the main one named by its result. */
-export function SheetActions({ form, saving }: ActionsProps) {
+export function SheetActions({ form, cancel }: ActionsProps) {
   const { draft, read, tried, held, holdsNothing, askedOnce, isSeries, isOne } = form;
   const navigate = useNavigate();
   const isOnce = draft.every === 'once';
@@ -60,17 +60,17 @@ export function SheetActions({ form, saving }: ActionsProps) {
       <div className="sticky bottom-0 -mx-5 mt-3 -mb-5 flex flex-wrap items-center gap-3 rounded-b-big border-t border-line bg-sheet px-5 py-3.5">
         <Button
           kind="act"
-          disabled={saving.isSaving || holdsNothing}
-          onClick={() => void saving.save({ asDraft: false })}
+          disabled={form.isSending || holdsNothing}
+          onClick={() => form.save({ asDraft: false })}
         >
           {label}
         </Button>
-        {mayBeDraft && <DraftButtons form={form} saving={saving} />}
+        {mayBeDraft && <DraftButtons form={form} />}
         <Button onClick={() => void navigate(-1)}>Leave it</Button>
         {tried.run && !read && !isOnce && (
           <p className="min-w-0 text-md text-soft">{tried.run.words}</p>
         )}
-        <CancelButton form={form} saving={saving} />
+        <CancelButton form={form} cancel={cancel} />
       </div>
     </>
   );

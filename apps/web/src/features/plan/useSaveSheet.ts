@@ -1,19 +1,17 @@
 import { useNavigate } from 'react-router';
-import { MANY_SESSIONS, dateInWords } from '@glen/core';
+import { dateInWords } from '@glen/core';
 import type { Session } from '@glen/contract';
-import { api, problemOf } from '../../app/api.js';
+import { api } from '../../app/api.js';
 import { bodyOfDraft, type Scope, type SheetDraft } from './sheetDraft.js';
 import { useChanges } from './useChanges.js';
 import type { SheetForm } from './useSheetForm.js';
 
-interface Wish {
+export interface Wish {
   asDraft: boolean;
   /** Only of a draft: its plan waits, and nothing stands on the books. */
   undated?: boolean;
   /** The version that an edit is to replace, where it is not the one that was read. */
   version?: number;
-  /** What is saved, where it is not the sheet. */
-  draft?: SheetDraft;
 }
 
 /** What has come of saving a new session, for the line that offers to take it back. */
@@ -28,26 +26,36 @@ function cancelledInWords(s: Session, isSeries: boolean, scope: Scope): string {
   return `Cancelled: ${s.title}, ${scope === 'whole' ? 'the whole series' : `from ${date} on`}`;
 }
 
-/** Puts the sheet on the books or keeps it as a draft; either can be taken back. */
-function useSave(form: SheetForm) {
-  const { draft, read, scope, held, setProblem } = form;
-  const navigate = useNavigate();
-  const [add, adding] = api.useAddSessionMutation();
-  const [edit, editing] = api.useEditSessionMutation();
+/** A sheet that is being saved, and as what. */
+interface Saving {
+  draft: SheetDraft;
+  /** The saved session that it changes; null: it is a new one. */
+  read: Session | null;
+  scope: Scope;
+  held: number;
+  wish: Wish;
+}
+
+/** Puts a new session on the books or keeps it as a draft; it can be taken back. */
+function useAddNew() {
+  const [add] = api.useAddSessionMutation();
   const { offerToTakeBack } = useChanges();
-
-  const addNew = async (wish: Wish): Promise<void> => {
-    const body = bodyFor(draft, wish);
-    const params = { classId: draft.classId };
-    const { data, error } = await add({ params, body });
-    if (!data) return setProblem(problemOf(error));
-    offerToTakeBack(savedInWords(data.session, held, wish), data.touched, () =>
-      add({ params, body }).unwrap(),
-    );
-    void navigate(`/classes/${draft.classId}`);
+  return async ({ draft, held, wish }: Saving) => {
+    const asked = { params: { classId: draft.classId }, body: bodyFor(draft, wish) };
+    const answer = await add(asked);
+    if (answer.data)
+      offerToTakeBack(savedInWords(answer.data.session, held, wish), answer.data.touched, () =>
+        add(asked).unwrap(),
+      );
+    return answer;
   };
+}
 
-  const saveEdit = async (session: Session, wish: Wish): Promise<void> => {
+/** Changes a saved session, or as much of its series as is meant; it can be taken back. */
+function useSaveEdit() {
+  const [edit] = api.useEditSessionMutation();
+  const { offerToTakeBack } = useChanges();
+  return async (session: Session, { draft, scope, wish }: Saving) => {
     const params = { seriesId: session.seriesId };
     const body = {
       ...bodyFor(draft, wish),
@@ -55,25 +63,26 @@ function useSave(form: SheetForm) {
       key: session.key,
       version: wish.version ?? session.version,
     };
-    const { data, error } = await edit({ params, body });
-    if (!data) return setProblem(problemOf(error));
-    const toast = session.draft && !wish.asDraft ? 'On the books.' : 'Changed.';
-    offerToTakeBack(toast, data.touched, (versions) => {
-      const version = versions.get(session.seriesId) ?? body.version;
-      return edit({ params, body: { ...body, version } }).unwrap();
-    });
-    void navigate(`/classes/${session.classId}`);
+    const answer = await edit({ params, body });
+    const words = session.draft && !wish.asDraft ? 'On the books.' : 'Changed.';
+    if (answer.data)
+      offerToTakeBack(words, answer.data.touched, (versions) => {
+        const version = versions.get(session.seriesId) ?? body.version;
+        return edit({ params, body: { ...body, version } }).unwrap();
+      });
+    return answer;
   };
-
-  const save = async (wish: Wish): Promise<void> => {
-    if (held > MANY_SESSIONS && !form.askedOnce) return form.setAskedOnce(true);
-    return read ? saveEdit(read, wish) : addNew(wish);
-  };
-  return { save, isSaving: adding.isLoading || editing.isLoading };
 }
 
-/** Puts the sheet on the books, keeps it as a draft, cancels it or holds it after all; each can be taken back. */
-export function useSaveSheet(form: SheetForm) {
+/** Puts the sheet on the books or keeps it as a draft; either can be taken back. */
+export function useSheetSaving() {
+  const addNew = useAddNew();
+  const saveEdit = useSaveEdit();
+  return async (saving: Saving) => (saving.read ? saveEdit(saving.read, saving) : addNew(saving));
+}
+
+/** Cancels a saved session or holds it after all; each can be taken back. */
+export function useCancelling(form: SheetForm) {
   const { scope, isSeries, setProblem } = form;
   const navigate = useNavigate();
   const [fetchSession] = api.useLazySessionQuery();
@@ -94,7 +103,6 @@ export function useSaveSheet(form: SheetForm) {
   };
 
   return {
-    ...useSave(form),
     cancel: async (session: Session): Promise<void> => {
       const label = cancelledInWords(session, isSeries, scope);
       if (await changeThem(session, 'cancel', label)) void navigate(`/classes/${session.classId}`);
@@ -111,7 +119,7 @@ export function useSaveSheet(form: SheetForm) {
   };
 }
 
-export type SheetSaving = ReturnType<typeof useSaveSheet>;
+export type Cancelling = ReturnType<typeof useCancelling>;
 
 const bodyFor = (draft: SheetDraft, { asDraft, undated = false }: Wish) => ({
   ...bodyOfDraft(draft),

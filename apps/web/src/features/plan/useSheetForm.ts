@@ -1,7 +1,15 @@
-import { useMemo, useState } from 'react';
-import { classTitle, readPhrase, type NoteAction, type SchoolCalendar } from '@glen/core';
-import type { ClassItem, Problem, Session } from '@glen/contract';
-import { messageFor } from '../../app/api.js';
+import { useMemo, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import {
+  MANY_SESSIONS,
+  classTitle,
+  readPhrase,
+  type NoteAction,
+  type SchoolCalendar,
+  type SessionPlan,
+} from '@glen/core';
+import type { Answer, ClassItem, Session } from '@glen/contract';
+import { useServerForm } from '../../app/useServerForm.js';
 import {
   AT_A_TIME,
   draftOfSession,
@@ -12,6 +20,7 @@ import {
 } from './sheetDraft.js';
 import { isSeriesOf, planInScope } from './sheetPlans.js';
 import { useDryRun } from './useDryRun.js';
+import { useSheetSaving, type Wish } from './useSaveSheet.js';
 
 export interface SheetStart {
   school: SchoolCalendar;
@@ -27,7 +36,9 @@ export interface SheetStart {
 /** What would become of the draft, at every keystroke. */
 function useTried(draft: SheetDraft, read: Session | null, isOne: boolean, at: SheetStart) {
   const classItem = at.classes.find((c) => c.id === draft.classId)!;
-  const plan = useMemo(() => planOfDraft(draft), [draft]);
+  // Words alone change nothing of the plan.
+  const asText = JSON.stringify(planOfDraft(draft));
+  const plan = useMemo(() => JSON.parse(asText) as SessionPlan, [asText]);
   const tried = useDryRun(plan, {
     school: at.school,
     of: classItem,
@@ -41,61 +52,79 @@ function useTried(draft: SheetDraft, read: Session | null, isOne: boolean, at: S
   return { classItem, tried, held, holdsNothing };
 }
 
+/** The sheet's fields, sent as somebody wishes: on the books, as a draft, over a version. */
+function useSheetFields({ start, editing }: SheetStart, scope: Scope, held: () => number) {
+  const navigate = useNavigate();
+  const [read, setRead] = useState(editing);
+  const send = useSheetSaving();
+  const wish = useRef<Wish>({ asDraft: false });
+  const form = useServerForm<SheetDraft, SheetDraft, Answer<'addSession'>>({
+    start,
+    send: (draft) => send({ draft, read, scope, held: held(), wish: wish.current }),
+    onDone: ({ session }) => void navigate(`/classes/${session.classId}`),
+  });
+  return {
+    form,
+    read,
+    setRead,
+    /** Sends what stands in the sheet. */
+    submitAs: (asked: Wish): void => {
+      wish.current = asked;
+      form.submit();
+    },
+    /** How it stands now, where somebody else was faster. */
+    theirs: form.theirs as Session | undefined,
+  };
+}
+
 /** What the sheet holds while it is written, and what it would do, at every keystroke. */
 export function useSheetForm(at: SheetStart) {
-  const { school, classes, start, editing, today } = at;
-  const [draft, setDraft] = useState(start);
-  const [read, setRead] = useState(editing);
-  const isSeries = isSeriesOf(read, school);
+  const { school, classes, editing, today } = at;
+  const isSeries = isSeriesOf(editing, school);
   const [scope, setScope] = useState<Scope>(isSeries ? 'one' : 'whole');
-  const [problem, setProblem] = useState<Problem>();
   const [askedOnce, setAskedOnce] = useState(false);
+  const { form, read, setRead, submitAs, theirs } = useSheetFields(at, scope, () => held);
+  const { problem, setProblem, errorAt, reset, isSending } = form;
+  const draft = form.watch();
   const isOne = isSeries && scope === 'one';
   const { classItem, tried, held, holdsNothing } = useTried(draft, read, isOne, at);
   const change = (part: Partial<SheetDraft>): void => {
     setProblem(undefined);
     setAskedOnce(false);
-    setDraft((d) => ({ ...d, ...part }));
+    form.change(part);
   };
-  /** Takes what somebody else has saved meanwhile, with mine on top where it is given. */
-  const takeRead = (session: Session, mine?: SheetDraft): void => {
+  const fill = (next: SheetDraft): void => {
     setProblem(undefined);
-    setRead(session);
-    if (mine) setDraft(mine);
-  };
-  const rescope = (next: Scope): void => {
-    setScope(next);
-    setProblem(undefined);
-    setDraft(draftOfSession(read!, planInScope(read!, next, school), next, school.zone));
+    reset(next);
   };
   const nothing = `No session would be held. ${tried.notes[0]?.text ?? ''}`;
-  /** What is wrong with the sentence. */
-  const message =
-    messageFor(problem, 'plan', 'key', 'draft', 'linkId', 'together') ??
-    tried.problem?.message ??
-    (holdsNothing ? nothing : undefined);
+  // What is said of no field is said of the plan: the sentence has it.
+  const isOfSentence = problem?.errors !== undefined && !theirs;
   return {
-    school,
-    classes,
-    today,
-    classItem,
-    draft,
-    change,
-    read,
-    takeRead,
-    setRead,
-    scope,
-    rescope,
-    isSeries,
-    isOne,
-    tried,
-    held,
-    holdsNothing,
-    askedOnce,
-    setAskedOnce,
-    problem,
-    setProblem,
-    message,
+    ...{ school, classes, today, classItem, draft, change, read, setRead, scope, isSeries, isOne },
+    ...{ tried, held, holdsNothing, askedOnce, isSending, setProblem, errorAt, theirs },
+    /** Takes what somebody else has saved meanwhile, with mine on top where it is given. */
+    takeRead: (session: Session, mine: SheetDraft = draft): void => {
+      setRead(session);
+      fill(mine);
+    },
+    rescope: (next: Scope): void => {
+      setScope(next);
+      fill(draftOfSession(read!, planInScope(read!, next, school), next, school.zone));
+    },
+    /** Saves the sheet; very many sessions are asked about first. */
+    save: (wish: Wish): void => {
+      if (held > MANY_SESSIONS && !askedOnce) setAskedOnce(true);
+      else submitAs(wish);
+    },
+    /** What is wrong with the sentence. */
+    message:
+      errorAt('draft', 'linkId', 'together') ??
+      (isOfSentence ? problem.title : undefined) ??
+      tried.problem?.message ??
+      (holdsNothing ? nothing : undefined),
+    /** What went wrong with the sheet as a whole. */
+    trouble: isOfSentence || theirs ? undefined : problem,
     wrong: (path: string): boolean => tried.problem?.path.startsWith(path) ?? false,
     act: (action: NoteAction): void => {
       const part = remedyOf(draft, action);
