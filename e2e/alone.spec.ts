@@ -46,7 +46,10 @@ async function makeGroup(hand: Hand, title: string, names: string[]): Promise<vo
 async function knock(student: Page, address: string, name: string): Promise<void> {
   await student.goto(address);
   await student.getByLabel('Your name').fill(name);
+  // From now on their browser is known, and hears what is meant for it.
+  const isHeard = student.waitForRequest(/\/api\/live/);
   await student.getByRole('button', { name: /Knock|Go in/ }).click();
+  await isHeard;
 }
 
 for (const [width, viewport] of Object.entries(WIDTHS))

@@ -7,8 +7,8 @@ export default defineConfig({
   fullyParallel: true,
   // Limits catch what hangs, and nothing else: machines are busy.
   timeout: 600000,
-  // Whatever needs a second try is named at the end: a fault to be found.
-  retries: 1,
+  // Whatever needs a second try has a fault to be found.
+  retries: 0,
   expect: { timeout: 60000 },
   reporter: [['list'], ['json']],
   outputDir: '../test-results',

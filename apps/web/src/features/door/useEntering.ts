@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Answer, Me } from '@glen/contract';
 import { api } from '../../app/api.js';
+import { restartLive } from '../../app/live.js';
 import { useServerForm, wrongAt } from '../../app/useServerForm.js';
 import { goesOnByItself } from '../entry/doorWords.js';
 import { keepHere, keptHere } from './keptHere.js';
@@ -25,7 +26,7 @@ interface Typed {
 const NO_SUCH_CODE = 'That code does not fit. Compare it with what was sent with the link.';
 
 /** What somebody types at the door, kept while the page is reloaded, and the way in. */
-function useGoIn(code: string) {
+function useGoIn(code: string, isNobody: boolean) {
   const [enter] = api.useEnterDoorMutation();
   const [isGone, setGone] = useState(false);
   const names = { name: `name:${code}`, entryCode: `entry-code:${code}` };
@@ -44,6 +45,8 @@ function useGoIn(code: string) {
         setGone(true);
         window.location.assign(go);
       } else if (isAboutCode(decision.reason)) form.refuse(wrongAt('entryCode', NO_SUCH_CODE));
+      // Whoever has no account is known by their browser from now on: only a new stream brings what is meant for it.
+      else if (isNobody) restartLive();
     },
   });
   const { name, entryCode } = form.watch();
@@ -54,7 +57,7 @@ function useGoIn(code: string) {
 
 /** The way through a door: by hand, and by itself for whoever waited. */
 export function useEntering({ me, code, door, onBack }: Visit) {
-  const entering = useGoIn(code);
+  const entering = useGoIn(code, me.account === null);
   const { submit, isGone, setGone } = entering;
   const { outcome, reason } = door.decision;
   const asksCode = isAboutCode(reason);
