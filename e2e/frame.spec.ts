@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { enterRoom, expect, test } from './support.js';
+import { expect, test } from './support.js';
 import { expectNoViolations, sideways } from './seen.js';
 
 for (const colorScheme of ['light', 'dark'] as const) {
@@ -56,27 +56,6 @@ for (const colorScheme of ['light', 'dark'] as const) {
     }
   });
 }
-
-test('the room, its desk and the course site break none of them', async ({ school }) => {
-  await school.setTime('10:46');
-  const desk = await school.open('Ottoline Marsh');
-  await desk.goto(`${school.url}/desk/${school.classOf('N3').link.id}`);
-  const room = await enterRoom(desk, 'Open the door now');
-  await room.bringToFront();
-  await room.getByRole('button', { name: 'Camera on' }).click();
-  await expect(room.locator('#preview')).toBeVisible();
-  await expectNoViolations(room);
-  const student = await school.openPhone('Ansel Grue');
-  await student.goto(school.door('N3'));
-  await student.getByRole('button', { name: 'Knock' }).click();
-  await desk.getByRole('button', { name: 'Turn Ansel Grue away' }).click();
-  await expectNoViolations(desk);
-  await desk.getByRole('button', { name: 'Hand over…' }).click();
-  await expect(desk.getByRole('radio', { name: /Signe Aalto/ })).toBeVisible();
-  await expectNoViolations(desk);
-  await school.stream(student, 'nav-3', 'Ansel Grue');
-  await expectNoViolations(student);
-});
 
 test('the door does not scroll sideways on a phone', async ({ school }) => {
   const phone = await school.openPhone('Ansel Grue');

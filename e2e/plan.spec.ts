@@ -39,6 +39,8 @@ test('a stale edit: the second of two teachers sees both versions and loses noth
     await page
       .getByRole('link', { name: 'Details of Coastal Navigation, period 6, 14:15' })
       .click();
+    // Read by both before either saves.
+    await expect(page.getByRole('heading', { name: 'Change a session' })).toBeVisible();
   }
   await ottoline.getByLabel('Title').fill('Tides, from Ottoline');
   await ottoline.getByRole('button', { name: 'Save the change' }).click();

@@ -1,5 +1,8 @@
 import { defineConfig } from '@playwright/test';
-import { FAKE_DEVICES, chromiumOptions } from '../scripts/browser.mjs';
+import { chromiumOptions, chromiumWithDevices } from '../scripts/browser.mjs';
+
+/** Those that need a camera and a microphone. */
+const WITH_DEVICES = ['path.spec.ts', 'room.spec.ts'];
 
 export default defineConfig({
   testDir: '.',
@@ -16,6 +19,9 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-CA',
     timezoneId: 'America/Halifax',
-    launchOptions: chromiumOptions(FAKE_DEVICES),
   },
+  projects: [
+    { name: 'pages', testIgnore: WITH_DEVICES, use: { launchOptions: chromiumOptions() } },
+    { name: 'devices', testMatch: WITH_DEVICES, use: { launchOptions: chromiumWithDevices() } },
+  ],
 });

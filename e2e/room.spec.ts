@@ -1,3 +1,4 @@
+import { expectNoViolations } from './seen.js';
 import { enterRoom, expect, test } from './support.js';
 
 test('devices: off at first, own picture and level once on, both seen by others as on', async ({
@@ -116,4 +117,27 @@ test('the room holds and shows what the rules say: chat, chime, speaking, sharin
   await student.goto('about:blank');
   await expect(room.locator('#said')).toHaveText('Ansel Grue left.');
   await expect(room.locator('#shared')).toBeHidden();
+});
+
+test('the room, its desk and the course site break no rule of accessibility', async ({
+  school,
+}) => {
+  await school.setTime('10:46');
+  const desk = await school.open('Ottoline Marsh');
+  await desk.goto(`${school.url}/desk/${school.classOf('N3').link.id}`);
+  const room = await enterRoom(desk, 'Open the door now');
+  await room.bringToFront();
+  await room.getByRole('button', { name: 'Camera on' }).click();
+  await expect(room.locator('#preview')).toBeVisible();
+  await expectNoViolations(room);
+  const student = await school.openPhone('Ansel Grue');
+  await student.goto(school.door('N3'));
+  await student.getByRole('button', { name: 'Knock' }).click();
+  await desk.getByRole('button', { name: 'Turn Ansel Grue away' }).click();
+  await expectNoViolations(desk);
+  await desk.getByRole('button', { name: 'Hand over…' }).click();
+  await expect(desk.getByRole('radio', { name: /Signe Aalto/ })).toBeVisible();
+  await expectNoViolations(desk);
+  await school.stream(student, 'nav-3', 'Ansel Grue');
+  await expectNoViolations(student);
 });

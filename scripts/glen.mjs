@@ -4,6 +4,7 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { ensureBrowsers } from './browser.mjs';
 import { claimFolder, ensurePackages, freePort, startMariadb } from './mariadb.mjs';
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
@@ -26,8 +27,8 @@ function ensureModules() {
 }
 
 async function prepare({ browser = false, database = true } = {}) {
-  const wanted = { ...(database ? DATABASE : {}), ...(browser ? { chromium: 'chromium' } : {}) };
-  ensurePackages(wanted, say);
+  if (database) ensurePackages(DATABASE, say);
+  if (browser) ensureBrowsers(say);
   ensureModules();
   const { build } = await import('./build.mjs');
   await build();

@@ -2,7 +2,7 @@
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { FAKE_DEVICES, launchBrowser } from './browser.mjs';
+import { chromiumWithDevices, launchBrowser } from './browser.mjs';
 import { root } from './build.mjs';
 import { LOOPBACK, freePort, startDemo, startMariadb, startNode, statement } from './processes.mjs';
 
@@ -184,7 +184,7 @@ export async function main() {
   const dir = mkdtempSync(join(tmpdir(), 'glen-shots-'));
   const mariadb = await startMariadb(dir, { throwaway: true });
   const demo = await startDemo({ mariadb, database: 'shots', port: 4871, at: '2026-10-14T10:31' });
-  const browser = await launchBrowser(FAKE_DEVICES);
+  const browser = await launchBrowser(chromiumWithDevices());
   mkdirSync(OUT, { recursive: true });
   try {
     await takeAll(demo, browser);
