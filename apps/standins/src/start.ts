@@ -1,9 +1,10 @@
-import type { Express } from 'express';
+import type { ErrorRequestHandler, Express } from 'express';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { courseSiteApp } from './courseSite/app.js';
 import { Board, COURSE_SITE_TABLES } from './courseSite/store.js';
 import { Store } from './db.js';
+import { problem } from './problem.js';
 import { videoApp } from './video/app.js';
 import { Notices } from './video/notices.js';
 import { Presence } from './video/presence.js';
@@ -24,8 +25,16 @@ interface StandinConfig {
   zone: string;
 }
 
+/** What fails is told and said; nobody waits any more for what fails as the outside world is stopped. */
+const tellFailure: ErrorRequestHandler = (error, req, res, _next) => {
+  if (req.socket.destroyed) return;
+  console.error(error);
+  problem(res, 500, 'The outside world has a fault of its own');
+};
+
 const listen = (app: Express, port: number, host: string): Promise<Server> =>
   new Promise((resolve, reject) => {
+    app.use(tellFailure);
     const server = app.listen(port, host, (error?: Error) =>
       error ? reject(error) : resolve(server),
     );
