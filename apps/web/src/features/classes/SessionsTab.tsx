@@ -44,7 +44,7 @@ function SessionLine({ s, classPeriod }: { s: SessionRow; classPeriod: ClassPeri
         </span>
       )}
       <span
-        className={`min-w-0 flex-1 break-words ${isOff(s) && !s.undated ? 'text-soft line-through' : ''}`}
+        className={`min-w-0 flex-1 basis-40 break-words ${isOff(s) && !s.undated ? 'text-soft line-through' : ''}`}
       >
         {s.title}
       </span>

@@ -58,7 +58,7 @@ export function DeskHead({ desk, act, linkId, onSmall }: HeadProps) {
     <header className="mb-5 grid gap-4">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-3">
         <Pennant pennant={desk.pennant} size="large" />
-        <div className="min-w-0 flex-1">
+        <div className="min-w-0 flex-1 basis-60">
           <ScreenTitle tab={tabOfDesk(desk)}>{desk.title}</ScreenTitle>
           <p className="flex flex-wrap items-center gap-2 text-soft">
             {sessionInWords(desk)}

@@ -18,11 +18,14 @@ export function TopBar({ me, onFind }: { me: Me; onFind: () => void }) {
       <a href="#main" className="sr-only focus:not-sr-only">
         To the page
       </a>
-      <NavLink to="/today" className="flex items-center gap-2.5 font-head text-xl font-bold">
+      <NavLink
+        to="/today"
+        className="flex items-center gap-2.5 font-head text-xl font-bold max-half:-order-2"
+      >
         <img src="/mark.svg" alt="" width="28" height="28" />
         Glen
       </NavLink>
-      <nav aria-label="Places" className="flex gap-4 wide:gap-6">
+      <nav aria-label="Places" className="flex gap-4 max-half:w-full wide:gap-6">
         {PLACES.map(({ path, name }) => (
           <NavLink
             key={path}
@@ -38,14 +41,16 @@ export function TopBar({ me, onFind }: { me: Me; onFind: () => void }) {
       <button
         type="button"
         onClick={onFind}
-        className="ml-auto flex w-36 items-center wide:w-44 gap-2 rounded-small border border-bar-edge px-3 py-1 text-md text-bar-soft hover:border-bar-soft"
+        className="ml-auto flex w-36 items-center max-half:ml-0 max-half:flex-1 wide:w-44 gap-2 rounded-small border border-bar-edge px-3 py-1 text-md text-bar-soft hover:border-bar-soft"
       >
         <Search size={14} aria-hidden="true" className="shrink-0" />
         <span className="truncate">Find or do…</span>
         <kbd className="ml-auto rounded border border-bar-edge px-1.5 font-mono text-xs">/</kbd>
       </button>
       <SchoolClock zone={me.school.zone} demo={me.demo} />
-      <AccountMenu me={me} />
+      <span className="max-half:-order-1 max-half:ml-auto">
+        <AccountMenu me={me} />
+      </span>
     </header>
   );
 }

@@ -27,19 +27,23 @@ function QrCode({ address, title }: { address: string; title: string }) {
 }
 
 function Card({ link }: { link: LinkRow }) {
+  const [word, rest] = link.code.split('-');
   const title = link.main ? link.classTitle : `${link.label}, ${link.classTitle}`;
   return (
-    <li className="flex break-inside-avoid items-center gap-5 rounded-big border border-edge bg-sheet p-4">
+    <li className="flex break-inside-avoid items-center max-half:flex-wrap print:flex-nowrap gap-5 rounded-big border border-edge bg-sheet p-4">
       <QrCode address={link.address} title={title} />
-      <div className="min-w-0">
-        <h2 className="flex items-center gap-2.5 text-lg">
+      <div className="min-w-0 [overflow-wrap:anywhere]">
+        <h2 className="flex items-center gap-2.5 text-lg text-balance">
           <Pennant pennant={link.pennant} size="small" />
           {title}
         </h2>
         <p className="mt-1 text-sm text-soft">
           The same link all year. On a phone, point the camera at the code; or type it at /door.
         </p>
-        <p className="mt-2 font-mono text-xl font-bold break-all">{link.code}</p>
+        <p className="mt-2 font-mono text-xl font-bold">
+          {word}-<wbr />
+          {rest}
+        </p>
         <p className="mt-1 font-mono text-sm">
           {link.address.replace(link.code, '')}
           <wbr />

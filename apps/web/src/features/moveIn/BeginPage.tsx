@@ -82,11 +82,19 @@ export default function BeginPage({ me }: { me: Me }) {
     restartLive();
     setMade({ classPeriod, meets });
   };
+  const more = {
+    title: `A class period more · ${me.school.name}`,
+    away: (
+      <Link className={`${buttonClass('link')} ml-auto`} to="/classes">
+        Back to the class periods
+      </Link>
+    ),
+  };
   return (
     <MoveInFrame
       tab={isFirst === false ? 'A class period more' : 'Your first class period'}
       steps={isFirst === false ? [] : stepsFor(me, made)}
-      {...(isFirst !== false ? {} : { title: `A class period more · ${me.school.name}` })}
+      {...(isFirst !== false ? {} : more)}
     >
       <Loaded asked={asked} isPart>
         {(school) =>

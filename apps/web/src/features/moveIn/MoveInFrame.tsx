@@ -41,6 +41,8 @@ interface FrameProps {
   title?: string;
   /** None where one has moved in long ago. */
   steps: Step[];
+  /** Where else one can go. */
+  away?: ReactNode;
   children: ReactNode;
 }
 
@@ -49,6 +51,7 @@ export const MoveInFrame = ({
   tab,
   title = 'Moving in · a school of your own on this machine',
   steps,
+  away,
   children,
 }: FrameProps) => (
   <main id="main" className="mx-auto w-full max-w-272 px-6 py-9">
@@ -57,6 +60,7 @@ export const MoveInFrame = ({
         Glen
       </ScreenTitle>
       <p className="text-soft">{title}</p>
+      {away}
     </header>
     {steps.length > 0 && (
       <ol aria-label="Pages" className="mb-5 grid gap-2 sm:grid-cols-4">

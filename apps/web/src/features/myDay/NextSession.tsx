@@ -92,7 +92,7 @@ export function NextSession(props: NextProps) {
       <div className="flex flex-wrap items-center gap-x-5 gap-y-3">
         <Times session={session} large />
         <Pennant pennant={classPeriod.pennant} />
-        <div className="min-w-0 flex-1">
+        <div className="min-w-0 flex-1 basis-36">
           <h2 className="text-xl">
             <Link className="hover:underline" to={`/classes/${classPeriod.id}`}>
               {session.title}

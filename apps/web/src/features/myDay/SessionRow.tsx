@@ -72,7 +72,7 @@ function RowLinks(props: RowProps & { left: Left }) {
   const { title, time, linkId, seriesId, key, draft } = session;
   const isOver = left.isPast || left.isGone;
   return (
-    <span className="flex gap-2.5 print:hidden">
+    <span className="ml-auto flex gap-2.5 print:hidden">
       {!isOver && !draft && isHostOf(props, classPeriod) && (
         <Link
           className={buttonClass()}
@@ -113,7 +113,7 @@ export function SessionRow(props: RowProps) {
           <Pennant pennant={classPeriod.pennant} />
         </span>
       )}
-      <div className="min-w-0 flex-1">
+      <div className="min-w-0 flex-1 basis-36">
         <h2 className={`text-lg ${isGone ? 'line-through' : ''}`}>
           <Link className="hover:underline" to={`/classes/${session.classId}`}>
             {session.title}

@@ -10,7 +10,7 @@ import { planInScope, planOfSession } from './sheetPlans.js';
 import { SheetActions } from './SheetActions.js';
 import { SheetSentence } from './SheetSentence.js';
 import { TwoVersions } from './TwoVersions.js';
-import { useCancelling, type Cancelling } from './useSaveSheet.js';
+import { useCancelling, type Cancelling } from './useCancelling.js';
 import { usePhrase, useSheetForm, type SheetForm, type SheetStart } from './useSheetForm.js';
 
 /** What the sheet says to the page around it, at every keystroke. */

@@ -1,7 +1,7 @@
 import { useNavigate } from 'react-router';
 import { Button } from '../../ui/Button.js';
 import { cancelLabel, saveLabel } from './saveLabel.js';
-import type { Cancelling } from './useSaveSheet.js';
+import type { Cancelling } from './useCancelling.js';
 import type { SheetForm } from './useSheetForm.js';
 
 interface ActionsProps {

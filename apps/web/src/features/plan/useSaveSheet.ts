@@ -1,10 +1,8 @@
-import { useNavigate } from 'react-router';
 import { dateInWords } from '@glen/core';
 import type { Session } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { bodyOfDraft, type Scope, type SheetDraft } from './sheetDraft.js';
 import { useChanges } from './useChanges.js';
-import type { SheetForm } from './useSheetForm.js';
 
 export interface Wish {
   asDraft: boolean;
@@ -18,12 +16,6 @@ export interface Wish {
 function savedInWords(session: Session, held: number, { asDraft, undated }: Wish): string {
   const many = held > 1 ? `${held} sessions` : `${dateInWords(session.date)} ${session.time}`;
   return `${asDraft ? 'Kept as a draft' : 'Scheduled'}: ${session.title}, ${undated ? 'without a date' : many}`;
-}
-
-function cancelledInWords(s: Session, isSeries: boolean, scope: Scope): string {
-  const date = dateInWords(s.date);
-  if (!isSeries || scope === 'one') return `Cancelled: ${s.title}, ${date}`;
-  return `Cancelled: ${s.title}, ${scope === 'whole' ? 'the whole series' : `from ${date} on`}`;
 }
 
 /** A sheet that is being saved, and as what. */
@@ -80,46 +72,6 @@ export function useSheetSaving() {
   const saveEdit = useSaveEdit();
   return async (saving: Saving) => (saving.read ? saveEdit(saving.read, saving) : addNew(saving));
 }
-
-/** Cancels a saved session or holds it after all; each can be taken back. */
-export function useCancelling(form: SheetForm) {
-  const { scope, isSeries, setProblem } = form;
-  const navigate = useNavigate();
-  const [fetchSession] = api.useLazySessionQuery();
-  const { change: changeSessions } = useChanges();
-
-  const changeThem = async (
-    session: Session,
-    kind: 'cancel' | 'restore',
-    label: string,
-  ): Promise<boolean> => {
-    const { seriesId, version, key } = session;
-    const failure = await changeSessions(
-      [{ seriesId, version, key, scope: isSeries ? scope : 'one', change: { kind } }],
-      label,
-    );
-    if (failure) setProblem(failure);
-    return !failure;
-  };
-
-  return {
-    cancel: async (session: Session): Promise<void> => {
-      const label = cancelledInWords(session, isSeries, scope);
-      if (await changeThem(session, 'cancel', label)) void navigate(`/classes/${session.classId}`);
-    },
-    /** Holds a cancelled session after all. */
-    hold: async (session: Session): Promise<void> => {
-      if (!(await changeThem(session, 'restore', 'It is held after all.'))) return;
-      const { data } = await fetchSession({
-        params: { seriesId: session.seriesId },
-        query: { on: session.key },
-      });
-      if (data) form.setRead(data.session);
-    },
-  };
-}
-
-export type Cancelling = ReturnType<typeof useCancelling>;
 
 const bodyFor = (draft: SheetDraft, { asDraft, undated = false }: Wish) => ({
   ...bodyOfDraft(draft),

@@ -21,9 +21,9 @@ function DayHead({ date, school, isToday }: DayHeadProps) {
   const day = dayInfo(school, date);
   const bellAndCycle = [day.bell, day.cycleDay].filter(Boolean).join(' · ');
   return (
-    <p className={`px-2 pb-1 text-md ${isToday ? 'font-bold text-bracken-deep' : ''}`}>
+    <p className={`min-w-0 px-2 pb-1 text-md ${isToday ? 'font-bold text-bracken-deep' : ''}`}>
       {dateInWords(date)}{' '}
-      <span className="block text-sm text-soft">{day.teaching ? bellAndCycle : day.why}</span>
+      <span className="block truncate text-sm text-soft">{day.teaching ? bellAndCycle : day.why}</span>
     </p>
   );
 }

@@ -1,0 +1,53 @@
+import { useNavigate } from 'react-router';
+import { dateInWords } from '@glen/core';
+import type { Session } from '@glen/contract';
+import { api } from '../../app/api.js';
+import type { Scope } from './sheetDraft.js';
+import { useChanges } from './useChanges.js';
+import type { SheetForm } from './useSheetForm.js';
+
+function cancelledInWords(s: Session, isSeries: boolean, scope: Scope): string {
+  const date = dateInWords(s.date);
+  if (!isSeries || scope === 'one') return `Cancelled: ${s.title}, ${date}`;
+  return `Cancelled: ${s.title}, ${scope === 'whole' ? 'the whole series' : `from ${date} on`}`;
+}
+
+/** Cancels a saved session or holds it after all; each can be taken back. */
+export function useCancelling(form: SheetForm) {
+  const { scope, isSeries, setProblem } = form;
+  const navigate = useNavigate();
+  const [fetchSession] = api.useLazySessionQuery();
+  const { change: changeSessions } = useChanges();
+
+  const changeThem = async (
+    session: Session,
+    kind: 'cancel' | 'restore',
+    label: string,
+  ): Promise<boolean> => {
+    const { seriesId, version, key } = session;
+    const failure = await changeSessions(
+      [{ seriesId, version, key, scope: isSeries ? scope : 'one', change: { kind } }],
+      label,
+    );
+    if (failure) setProblem(failure);
+    return !failure;
+  };
+
+  return {
+    cancel: async (session: Session): Promise<void> => {
+      const label = cancelledInWords(session, isSeries, scope);
+      if (await changeThem(session, 'cancel', label)) void navigate(`/classes/${session.classId}`);
+    },
+    /** Holds a cancelled session after all. */
+    hold: async (session: Session): Promise<void> => {
+      if (!(await changeThem(session, 'restore', 'It is held after all.'))) return;
+      const { data } = await fetchSession({
+        params: { seriesId: session.seriesId },
+        query: { on: session.key },
+      });
+      if (data) form.setRead(data.session);
+    },
+  };
+}
+
+export type Cancelling = ReturnType<typeof useCancelling>;
