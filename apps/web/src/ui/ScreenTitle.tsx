@@ -28,5 +28,9 @@ export function ScreenTitle({
   children = tab,
 }: ScreenTitleProps) {
   useTabTitle(tab);
-  return <h1 className={`${SIZES[size]} text-balance [overflow-wrap:anywhere] ${className}`}>{children}</h1>;
+  return (
+    <h1 className={`${SIZES[size]} text-balance [overflow-wrap:anywhere] ${className}`}>
+      {children}
+    </h1>
+  );
 }

@@ -23,7 +23,9 @@ function DayHead({ date, school, isToday }: DayHeadProps) {
   return (
     <p className={`min-w-0 px-2 pb-1 text-md ${isToday ? 'font-bold text-bracken-deep' : ''}`}>
       {dateInWords(date)}{' '}
-      <span className="block truncate text-sm text-soft">{day.teaching ? bellAndCycle : day.why}</span>
+      <span className="block truncate text-sm text-soft">
+        {day.teaching ? bellAndCycle : day.why}
+      </span>
     </p>
   );
 }
