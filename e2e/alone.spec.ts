@@ -90,7 +90,7 @@ for (const [width, viewport] of Object.entries(WIDTHS))
     const here = tutor.getByRole('list', { name: 'Here of the roll' });
     await expect(here.getByRole('listitem')).toContainText('Birgit Tideman as “Birdie”');
     await expect(tutor.getByRole('heading', { name: 'Missing from the roll 2' })).toBeVisible();
-    await tutor.getByRole('button', { name: 'End the session' }).click();
+    await tutor.getByRole('button', { name: 'Close the room' }).click();
     await tutor.getByRole('link', { name: 'Today' }).first().click();
     await expect(tutor.getByText('1 of 3 came')).toBeVisible();
   });

@@ -153,12 +153,12 @@ test('what is typed at a door outlives a reload', async ({ school }) => {
   await expect(guest.getByLabel('Entry code')).toHaveValue('Tide');
 });
 
-test('the course site: stream, page and calendar, as any of the school’s people sees them', async ({
+test('the course site: page, dates and notices, as any of the school’s people sees them', async ({
   school,
 }) => {
   const reader = await school.open();
   await school.stream(reader, 'nav-3', 'Ansel Grue');
-  await expect(reader.getByRole('heading', { name: 'Class stream' })).toBeVisible();
+  await expect(reader.getByRole('heading', { name: 'Notices' })).toBeVisible();
   await expect(reader.getByRole('heading', { name: 'Week 6: tidal streams' })).toBeVisible();
   await expect(reader.getByRole('row', { name: /Chart symbols quiz/ })).toContainText(
     '10:45–11:35',

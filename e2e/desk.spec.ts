@@ -74,7 +74,7 @@ test('a session runs over: the door stays open while the host is in', async ({ s
   await late.goto(school.door('N3'));
   await late.getByRole('button', { name: 'Knock' }).click();
   await expect(desk.getByRole('button', { name: 'Let Birgit Tideman in' })).toBeVisible();
-  await desk.getByRole('button', { name: 'End the session' }).click();
+  await desk.getByRole('button', { name: 'Close the room' }).click();
   await expect(
     late.getByRole('heading', { name: /The door opens at|You are in the lobby/ }),
   ).not.toHaveText('You are in the lobby');

@@ -228,7 +228,7 @@ test('the whole path by keyboard alone: schedule, rules, post, open the door, le
   await expect(page.getByRole('heading', { name: 'In the lobby 1' })).toBeVisible();
   await page.keyboard.press('a');
   await expect(student.locator('#you')).toContainText('You are Ansel Grue');
-  await tabTo('button', 'End the session');
+  await tabTo('button', 'Close the room');
   await page.keyboard.press('Enter');
   await expect(student.getByRole('heading', { name: 'The room is closed' })).toBeVisible();
 });

@@ -35,8 +35,8 @@ test('the host hands over and leaves; the acting host lets people in, till the e
   await hers.getByRole('link', { name: 'To the desk' }).click();
   await expect(hers.getByText('You are acting host')).toBeVisible();
   await hers.getByRole('button', { name: 'Let Ansel Grue in' }).click();
-  await expect(student.locator('#you')).toContainText('You are Ansel Grue, participant.');
-  await hers.getByRole('button', { name: 'End the session' }).click();
+  await expect(student.locator('#you')).toContainText('You are Ansel Grue, inside.');
+  await hers.getByRole('button', { name: 'Close the room' }).click();
   for (const page of [signe, student])
     await expect(page.getByRole('heading', { name: 'The room is closed' })).toBeVisible();
   await expect(hers.getByText('Your turn as acting host is over')).toBeVisible();
@@ -104,7 +104,7 @@ test('a student presents for a while; somebody from outside is brought in; the s
   await student.goto(door);
   await student.getByRole('button', { name: 'Knock' }).click();
   await desk.getByRole('button', { name: 'Let Ansel Grue in' }).click();
-  await expect(student.locator('#you')).toContainText('participant');
+  await expect(student.locator('#you')).toContainText(', inside.');
   await expect(student.locator('#share')).toBeHidden();
   await desk.getByRole('button', { name: 'Let Ansel Grue present' }).click();
   await expect(student.locator('#you')).toContainText('You are Ansel Grue, presenter.');
@@ -112,7 +112,7 @@ test('a student presents for a while; somebody from outside is brought in; the s
   await student.getByRole('button', { name: 'Share it' }).click();
   await expect(student.getByText('Ansel Grue shares')).toBeVisible();
   await desk.getByRole('button', { name: 'Ansel Grue presents no longer' }).click();
-  await expect(student.locator('#you')).toContainText('participant');
+  await expect(student.locator('#you')).toContainText(', inside.');
 
   const hedda = await school.openPhone('Hedda Grue', { kinds: ['personal'] });
   await hedda.goto(door);
@@ -152,7 +152,7 @@ test('the link is taken along in every form, and a code about to stand in public
     preview.getByRole('link', { name: 'Coastal Navigation, period 3, Wed 14 Oct 10:45' }),
   ).toHaveAttribute('href', n3.link.address);
   await expect(page.getByText('The code is not in it')).toBeVisible();
-  await page.getByRole('button', { name: 'The whole invitation' }).click();
+  await page.getByRole('button', { name: 'Everything' }).click();
   await expect(preview).toContainText('Entry code: Tide 42');
   await expect(preview).toContainText(
     'Wednesday, 14 October 2026, 10:45 to 11:35 (America/Halifax time)',

@@ -107,7 +107,7 @@ test('the whole path: plan a session, copy and post its link, let a student in',
     await expect(knock).toContainText('Ansel Grue');
     await expect(knock).toContainText('school account · on the roll');
     await teacher.getByRole('button', { name: 'Let Ansel Grue in' }).click();
-    await expect(door.locator('#you')).toContainText('You are Ansel Grue, participant.');
+    await expect(door.locator('#you')).toContainText('You are Ansel Grue, inside.');
     for (const page of [room, door])
       await expect(page.locator('#seats')).toContainText('Ottoline Marsh');
     await expect(room.locator('#seats')).toContainText('Ansel Grue');
@@ -116,11 +116,11 @@ test('the whole path: plan a session, copy and post its link, let a student in',
   });
 
   await test.step('the room holds what the rules say, for all to see', async () => {
-    await expect(door.getByRole('button', { name: 'Present', exact: true })).toHaveCount(0);
+    await expect(door.getByRole('button', { name: 'Take the floor', exact: true })).toHaveCount(0);
     await door.getByRole('button', { name: 'Microphone on' }).click();
-    await expect(room.getByRole('row', { name: 'Ansel Grue participant on off' })).toBeVisible();
+    await expect(room.getByRole('row', { name: 'Ansel Grue inside on off' })).toBeVisible();
     await expect(door.getByRole('button', { name: 'Cameras are off in this room' })).toBeDisabled();
-    await room.getByRole('button', { name: 'Present', exact: true }).click();
+    await room.getByRole('button', { name: 'Take the floor', exact: true }).click();
     await expect(door.getByRole('row', { name: /Ottoline Marsh host .* presents/ })).toBeVisible();
   });
 
@@ -135,8 +135,8 @@ test('the whole path: plan a session, copy and post its link, let a student in',
     await expect(room.locator('#seats tr')).toHaveCount(5);
   });
 
-  await test.step('ends it for all', async () => {
-    await teacher.getByRole('button', { name: 'End the session' }).click();
+  await test.step('closes the room', async () => {
+    await teacher.getByRole('button', { name: 'Close the room' }).click();
     for (const page of [room, door])
       await expect(page.getByRole('heading', { name: 'The room is closed' })).toBeVisible();
     await expect(teacher.getByText('Ended', { exact: true }).first()).toBeVisible();

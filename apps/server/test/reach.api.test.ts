@@ -225,16 +225,16 @@ describe('see as', () => {
           headers: { Cookie: `board_reader=${accounts.find((a) => a.kind === 'school')!.email}` },
         })
       ).text();
-      const main = real.slice(real.indexOf('<h2 id="stream">'), real.indexOf('</main>'));
+      const main = real.slice(real.indexOf('<h2 id="page">'), real.indexOf('</main>'));
       const ours = [
-        ...seen.posts.map((p) => p.html),
         ...seen.sections.flatMap((s) => [s.title, ...s.items.flatMap((i) => [i.title, i.html])]),
         ...seen.events.flatMap((e) => [e.title, e.html]),
+        ...seen.posts.map((p) => p.html),
       ].join(' ');
       const theirs = main
-        .replace('Class stream', '')
-        .replace('Course page', '')
-        .replace('<h2 id="calendar">Calendar', '')
+        .replace('The page', '')
+        .replace('<h2 id="calendar">Dates', '')
+        .replace('Notices', '')
         .replace('Nothing has been pinned up yet.', '')
         .replace('No dates yet.', '')
         .replaceAll('Nothing here yet.', '');

@@ -95,12 +95,13 @@ const button = (id, text, press) =>
   });
 
 const WHO = { hosts: 'hosts', presenters: 'hosts and presenters', everyone: 'everyone' };
-const CAMERAS = { off: 'off', choice: 'as people like', on: 'asked to be on' };
+const CAMERAS = { off: 'off', choice: 'as they like', on: 'asked to be on' };
+const ROLES = { host: 'host', presenter: 'presenter', participant: 'inside', watcher: 'watching' };
 function rulesInWords({ rules, recording }) {
   return [
     rules.arriveMuted ? 'People arrive muted.' : 'People arrive with their microphone open.',
     rules.mayUnmute ? 'Everyone may speak.' : 'Only hosts and presenters speak.',
-    `Cameras: ${CAMERAS[rules.camera]}; hosts’ cameras: ${CAMERAS[rules.hostCamera]}.`,
+    `Cameras: hosts ${CAMERAS[rules.hostCamera]}, others ${CAMERAS[rules.camera]}.`,
     `Slides are shared by ${WHO[rules.sharing]}.`,
     rules.chime ? 'Comings and goings are announced.' : 'Comings and goings are not announced.',
     recording
@@ -111,22 +112,22 @@ function rulesInWords({ rules, recording }) {
 
 function draw() {
   const { you, seats, rules, shared, chat } = state;
-  byId('you').textContent = `You are ${you.name}, ${you.role}.`;
+  byId('you').textContent = `You are ${you.name}, ${ROLES[you.role]}.`;
   byId('seats').replaceChildren(
     ...seats.map((s) =>
       cells(
         s.name,
-        s.role,
+        ROLES[s.role],
         s.microphone,
         s.camera,
-        [s.presenting && 'presents', s.sharing && 'shares'].filter(Boolean).join(', '),
+        [s.presenting && 'has the floor', s.sharing && 'shares'].filter(Boolean).join(', '),
       ),
     ),
   );
   const controls = [];
   if (you.may.present)
     controls.push(
-      button('present', you.presenting ? 'Present no longer' : 'Present', () =>
+      button('present', you.presenting ? 'Leave the floor' : 'Take the floor', () =>
         post('present', { presenting: !you.presenting }),
       ),
     );

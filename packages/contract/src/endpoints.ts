@@ -191,7 +191,7 @@ export const endpoints = {
   turnAway: { method: 'POST', path: '/api/visitors/:visitorId/turn-away', who: 'door-host', of: 'visitorId', does: 'Turn one away at the lobby' },
   putOut: { method: 'POST', path: '/api/visitors/:visitorId/put-out', who: 'door-host', of: 'visitorId', does: 'Put one out of the room' },
   sayWho: { method: 'POST', path: '/api/visitors/:visitorId/who', who: 'door-host', of: 'visitorId', does: 'Say who of the roll somebody is who came without an account: for the register alone' },
-  letPresent: { method: 'POST', path: '/api/visitors/:visitorId/present', who: 'door-host', of: 'visitorId', does: 'Let a participant present for a while, or no longer' },
+  letPresent: { method: 'POST', path: '/api/visitors/:visitorId/present', who: 'door-host', of: 'visitorId', does: 'Let somebody inside present for a while, or no longer' },
   letBack: { method: 'POST', path: '/api/visitors/:visitorId/let-back', who: 'door-host', of: 'visitorId', does: 'Let back one who was turned away or put out' },
 
   door: { method: 'GET', path: '/api/door/:code', who: 'anyone', does: 'What this door is and what it would do with whoever asks' },

@@ -186,7 +186,7 @@ export const sessionSchema = z.object({
   door: z.enum(['shut', 'open', 'ended']),
   inside: z.int(),
   came: z.int(),
-  /** The link it meets on, in words, where that is not the class period's own. */
+  /** The link by which it is met, in words, where that is not the class period's own. */
   linkLabel: z.string().nullable(),
   address: z.string(),
   /** Class periods that meet in it together with its own; and where its own class period goes to another's door at that time, which. */
@@ -201,7 +201,7 @@ export const sessionBody = z
     draft: z.boolean().default(false),
     /** A draft that has no date yet: its plan waits, and nothing stands on the books. */
     undated: z.boolean().default(false),
-    /** Of a new one: the link it meets on; the class period's own where left out. */
+    /** Of a new one: the link by which it is met; the class period's own where left out. */
     linkId: id.optional(),
     /** Or a fresh link made for it alone, called by its title. */
     freshLink: z.boolean().optional(),

@@ -98,30 +98,38 @@ function event(
   return `<tr><td>${escape(day)}</td><td>${time(start)}–${time(end)}</td><td>${crossed(struck, (address ? link(address, title, true) : escape(title)) + html)}${teachers(page, 'event', key, readers)}</td></tr>`;
 }
 
-/** One class: its stream with what is pinned first, its course page, its calendar, with a table of contents before them. */
-export function classPage(reader: string, page: ClassPage, zone: string): string {
-  const dates = [...page.events].sort((a, b) => (a.body.start < b.body.start ? -1 : 1));
-  const posts = [
+const noticesPart = (page: ClassPage): string => {
+  const notices = [
     ...page.posts.filter((p) => p.body.pinned),
     ...page.posts.filter((p) => !p.body.pinned),
   ];
-  return frame(
+  const none = '<p>Nothing has been pinned up yet.</p>';
+  return `<h2 id="stream">Notices</h2>${notices.map((p) => post(page, p)).join('') || none}`;
+};
+
+const pagePart = (page: ClassPage): string => {
+  const sections = [...page.sections].sort(inOrder).map((s) => section(page, s));
+  return `<h2 id="page">The page</h2>${sections.join('') || '<p>This page has no sections yet.</p>'}`;
+};
+
+function datesPart(page: ClassPage, zone: string): string {
+  const dates = [...page.events].sort((a, b) => (a.body.start < b.body.start ? -1 : 1));
+  const head =
+    '<tr><th scope="col">Day</th><th scope="col">Time</th><th scope="col">What</th></tr>';
+  const rows = dates.map((e) => event(page, e, zone)).join('');
+  const table = `<table><thead>${head}</thead><tbody>${rows}</tbody></table>`;
+  return `<h2 id="calendar">Dates</h2>${rows ? table : '<p>No dates yet.</p>'}`;
+}
+
+/** One class: its page, its dates, and its notices with what is pinned first; a table of contents before them. */
+export const classPage = (reader: string, page: ClassPage, zone: string): string =>
+  frame(
     reader,
     page.title,
     `<h1>${escape(page.title)}</h1>
-    <nav aria-label="In this class"><ol class="contents"><li><a href="#stream">Class stream</a></li><li><a href="#page">Course page</a></li><li><a href="#calendar">Calendar</a></li></ol></nav>
-    <h2 id="stream">Class stream</h2>${posts.length ? posts.map((p) => post(page, p)).join('') : '<p>Nothing has been pinned up yet.</p>'}
-    <h2 id="page">Course page</h2>${
-      page.sections.length
-        ? [...page.sections]
-            .sort(inOrder)
-            .map((s) => section(page, s))
-            .join('')
-        : '<p>This page has no sections yet.</p>'
-    }
-    <h2 id="calendar">Calendar</h2>${dates.length ? `<table><thead><tr><th scope="col">Day</th><th scope="col">Time</th><th scope="col">What</th></tr></thead><tbody>${dates.map((e) => event(page, e, zone)).join('')}</tbody></table>` : '<p>No dates yet.</p>'}`,
+    <nav aria-label="In this class"><ol class="contents"><li><a href="#page">The page</a></li><li><a href="#calendar">Dates</a></li><li><a href="#stream">Notices</a></li></ol></nav>
+    ${pagePart(page)}${datesPart(page, zone)}${noticesPart(page)}`,
   );
-}
 
 const TROUBLE_WORDS: Record<Trouble, string> = {
   none: 'working',

@@ -54,7 +54,7 @@ const ROOM_WORDS: Record<keyof typeof BARE_ROOM, string> = {
   arriveMuted: 'muted on arrival',
   mayUnmute: 'who may speak',
   camera: 'cameras',
-  hostCamera: 'hosts’ cameras',
+  hostCamera: 'cameras of hosts',
   sharing: 'who shares a screen',
   chat: 'chat',
   chime: 'announced arrivals',

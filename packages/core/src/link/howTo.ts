@@ -54,7 +54,7 @@ const CAMERA: Record<EntryRules['camera'], string> = {
 };
 
 const RECORDING: Record<EntryRules['recording'], string[]> = {
-  'from-start': ['The meeting is recorded from the start.'],
+  'from-start': ['The session is recorded from the start.'],
   'by-host': ['The host may record, and says so.'],
   off: [],
 };

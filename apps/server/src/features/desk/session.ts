@@ -55,7 +55,7 @@ async function withRunning<T>(
   return result;
 }
 
-/** Ends it for all: everyone is out, the link is shut at once for all but hosts, and the room goes. */
+/** Closes the room: everyone is out, the link is shut at once for all but hosts, and the room goes. */
 export const endSession = (glen: Glen, desk: AtDesk): Promise<void> =>
   withRunning(glen, desk, async (session, { now }) => {
     const { sitting_id: sittingId } = session;

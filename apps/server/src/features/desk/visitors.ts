@@ -119,7 +119,7 @@ export async function letAllIn(
   });
 }
 
-/** Lets a participant present for a while, or no longer; it ends with the session. */
+/** Lets somebody inside present for a while, or no longer; it ends with the session. */
 export async function letPresent(
   glen: Glen,
   id: number,

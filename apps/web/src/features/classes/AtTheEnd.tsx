@@ -33,7 +33,7 @@ export function AtTheEnd({ classPeriod }: { classPeriod: ClassPeriod }) {
       <h2 className="mb-1 text-xl">When it is over</h2>
       <p>
         {consequence(facts)} Its roll and all it had stay, and you can bring it back.
-        {facts.isRunning && ' Its door is open just now: end the session first.'}
+        {facts.isRunning && ' Its door is open just now: close the room first.'}
       </p>
       {problem && <FieldError>{problem.title}</FieldError>}
       <p className="mt-3">

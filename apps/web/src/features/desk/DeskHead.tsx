@@ -76,7 +76,7 @@ export function DeskHead({ desk, act, linkId, onSmall }: HeadProps) {
         )}
         {running && (
           <Button kind="danger" onClick={act.end}>
-            End the session
+            Close the room
           </Button>
         )}
       </div>

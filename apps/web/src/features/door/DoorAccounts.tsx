@@ -37,7 +37,7 @@ export function DoorAccounts({ me, reason }: { me: Me; reason: string }) {
         ))}
         {!other && !(asks && others.length === 0) && (
           <Button kind="link" onClick={() => setOther(true)}>
-            {me.account ? 'Change account' : 'Sign in'}
+            {me.account ? 'Come in as somebody else' : 'Sign in'}
           </Button>
         )}
       </div>

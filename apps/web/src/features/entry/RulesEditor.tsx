@@ -49,8 +49,9 @@ function Sentences(props: SentencesProps) {
         straight in{rest}. Code: <CodePart {...props} />.
       </Line>
       <Line name="Inside">
-        {part('presenters')} present; all arrive {part('arriveMuted')}, {part('camera')},{' '}
-        {part('mayUnmute')}. Chat {part('chat')}. Recording {part('recording')}.
+        {part('presenters')} present; all arrive {part('arriveMuted')} and {part('mayUnmute')};
+        cameras: hosts {part('hostCamera')}, others {part('camera')}. Chat {part('chat')}. Recording{' '}
+        {part('recording')}.
       </Line>
       <Line name="After">Shut {part('closesAfter')}, or when a host ends it.</Line>
       <details className="mt-1">
@@ -59,8 +60,7 @@ function Sentences(props: SentencesProps) {
           Phones: {part('phone')}; {part('watching')}. Room for <CapacityPart {...props} />.
         </Line>
         <Line name="Inside">
-          Screens are shared by {part('sharing')}; hosts’ cameras {part('hostCamera')}; comings and
-          goings are {part('chime')}.
+          Screens are shared by {part('sharing')}; comings and goings are {part('chime')}.
         </Line>
       </details>
     </div>

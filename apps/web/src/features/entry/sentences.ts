@@ -20,6 +20,12 @@ const words = <F extends RuleField>(
 const minutes = (before: string): [number, string][] =>
   [0, 5, 10, 15, 30, 60, 120].map((n) => [n, n === 0 ? `on time` : `${n} min ${before}`]);
 
+const CAMERAS: [EntryRules['camera'], string][] = [
+  ['off', 'off'],
+  ['choice', 'as they like'],
+  ['on', 'on'],
+];
+
 /** Every rule that is chosen from a list, with its words. */
 export const RULE_WORDS = {
   opensBefore: words('opensBefore', 'When the door opens', minutes('before')),
@@ -64,16 +70,8 @@ export const RULE_WORDS = {
     [true, 'may speak'],
     [false, 'may not speak'],
   ]),
-  camera: words('camera', 'Cameras', [
-    ['off', 'camera off'],
-    ['choice', 'camera as they like'],
-    ['on', 'camera on'],
-  ]),
-  hostCamera: words('hostCamera', 'Hosts’ cameras', [
-    ['off', 'off'],
-    ['choice', 'as they like'],
-    ['on', 'on'],
-  ]),
+  camera: words('camera', 'Cameras of the others', CAMERAS),
+  hostCamera: words('hostCamera', 'Cameras of hosts', CAMERAS),
   sharing: words('sharing', 'Who shares a screen', [
     ['hosts', 'hosts'],
     ['presenters', 'presenters'],

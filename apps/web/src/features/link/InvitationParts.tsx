@@ -29,7 +29,7 @@ const WhatGoesIn = ({ facts, parts, setParts, toggle }: Composing) => (
     ))}
     <p className="mt-1.5 flex gap-4">
       <Button kind="link" onClick={() => setParts([...INVITATION_PARTS])}>
-        The whole invitation
+        Everything
       </Button>
       <Button kind="link" onClick={() => setParts(['words'])}>
         Words only

@@ -117,7 +117,7 @@ export function LinkSentence({
         />
         , thought of as{' '}
         <ChoicePart
-          label="What kind of meeting"
+          label="What kind of session"
           value={link.kind}
           marked={false}
           onChange={(v) => void change({ kind: v as LinkDetail['kind'] }, 'Changed.')}

@@ -3,7 +3,7 @@ import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { ChoicePart } from '../../ui/choices.js';
 import { CardPart } from '../../ui/SentencePart.js';
-import { MeetOn, TogetherWith } from './MeetOn.js';
+import { ByTheLink, TogetherWith } from './ByTheLink.js';
 import { DatePicker } from './DatePicker.js';
 import { EveryParts } from './EveryParts.js';
 import { AlsoPart, RangeParts } from './RangeParts.js';
@@ -110,9 +110,9 @@ export function SheetSentence({ form }: { form: SheetForm }) {
         Teach <WhichClass form={form} /> {isOne ? null : <EveryParts {...parts} />}
         {draft.every === 'once' && <OnDate form={form} />} <WhenParts {...parts} />
         {draft.every !== 'once' && <RangeParts {...parts} />}
-        {!isOne && (draft.every !== 'once' || draft.alsoOn.length > 0) && <AlsoPart {...parts} />}.
-        Meet on <MeetOn draft={draft} read={read} change={change} />,
-        <TogetherWith draft={draft} read={read} classes={classes} change={change} /> by{' '}
+        {!isOne && (draft.every !== 'once' || draft.alsoOn.length > 0) && <AlsoPart {...parts} />},
+        by the link <ByTheLink draft={draft} read={read} change={change} />,
+        <TogetherWith draft={draft} read={read} classes={classes} change={change} /> under{' '}
         {read && !read.undated ? (
           <SessionRules session={read} scope={isOne ? 'date' : 'series'} />
         ) : (

@@ -24,7 +24,7 @@ export type Scope = 'one' | 'onwards' | 'whole';
 /** What the sheet holds while it is written; numbers as typed, so that nothing typed is lost. */
 export interface SheetDraft {
   classId: number;
-  /** The link it meets on, of a new session; null: the class period's own; fresh: one made for it. */
+  /** The link by which it is met, of a new session; null: the class period's own; fresh: one made for it. */
   linkId: number | 'fresh' | null;
   /** Class periods that meet in it too, of a new session. */
   together: number[];

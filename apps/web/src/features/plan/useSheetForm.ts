@@ -135,7 +135,7 @@ export function useSheetForm(at: SheetStart) {
 
 export type SheetForm = ReturnType<typeof useSheetForm>;
 
-/** The link that a session meets on; null: the class period's own. */
+/** The link by which a session is met; null: the class period's own. */
 function meetsOn(
   read: Session | null,
   draft: SheetDraft,

@@ -9,8 +9,8 @@ import type { SheetDraft } from './sheetDraft.js';
 const OWN = 'own';
 const FRESH = 'fresh';
 
-/** The link that a session meets on: chosen for a new one, told of one that stands on the books. */
-export function MeetOn({
+/** The link by which a session is met: chosen for a new one, told of one that stands on the books. */
+export function ByTheLink({
   draft,
   read,
   change,
@@ -20,8 +20,7 @@ export function MeetOn({
   change: (part: Partial<SheetDraft>) => void;
 }) {
   const { data } = api.useClassLinksQuery({ params: { classId: draft.classId } });
-  if (read)
-    return <b>{read.linkLabel ? `the link “${read.linkLabel}”` : 'the class period’s own link'}</b>;
+  if (read) return <b>{read.linkLabel ? `“${read.linkLabel}”` : 'of the class period'}</b>;
   const others = (data?.links ?? []).filter((l) => l.state === 'live' && !l.main);
   const choose = (v: string): void => {
     const link = others.find((l) => String(l.id) === v);
@@ -32,20 +31,20 @@ export function MeetOn({
   };
   return (
     <ChoicePart
-      label="Meet on"
+      label="By the link"
       value={draft.linkId === null ? OWN : String(draft.linkId)}
       marked={draft.linkId !== null}
       onChange={choose}
       choices={[
-        { value: OWN, label: 'the class period’s own link' },
+        { value: OWN, label: 'of the class period' },
         ...others.map((l) => ({
           value: String(l.id),
-          label: `the link “${l.label}”`,
+          label: `“${l.label}”`,
           hint: `for ${audienceInWords(l)}`,
         })),
         {
           value: FRESH,
-          label: 'a fresh link of its own',
+          label: 'of its own, a fresh one',
           hint: 'for an evening or a talk',
           apart: true,
         },
