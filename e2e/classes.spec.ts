@@ -1,4 +1,4 @@
-import { expect, test } from './support.js';
+import { expect, test, toPart } from './support.js';
 
 test('a class period is put away with what that touches said first, is looked at, and comes back', async ({
   school,
@@ -48,7 +48,7 @@ test('another class period is made like one there is, with its teachers and a li
   await page.getByLabel('the roll').check();
   await page.getByRole('button', { name: 'Make it', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Night Navigation', level: 1 })).toBeVisible();
-  await expect(page.getByText('24 on the roll · Ottoline Marsh with Tomas Verhage')).toBeVisible();
+  await expect(page.getByText('Ottoline Marsh with Tomas Verhage')).toBeVisible();
 });
 
 test('the office changes the school’s time zone, told first what that moves, and keeps class periods to itself', async ({
@@ -98,7 +98,7 @@ test('while a roll is empty its teacher is told who gets in, lets anyone knock, 
   await margin.getByRole('button', { name: 'Let anyone with the link knock until then' }).click();
   await expect(margin).toContainText('anyone with the link may come');
 
-  await page.getByRole('link', { name: 'Roll' }).click();
+  await toPart(page, /^Roll/);
   await expect(page.getByText('anyone with the link may come')).toBeVisible();
   await page.getByLabel('Name', { exact: true }).fill('ansel gr');
   await page.getByRole('button', { name: 'Put Ansel Grue on the roll' }).click();

@@ -135,6 +135,23 @@ export async function choose(
   await page.getByRole('option', { name: option, exact: typeof option === 'string' }).click();
 }
 
+/** How many stand on the roll of the class period whose page it is, as the list of its parts says it. */
+export const onRoll = (page: Page, n: number): Locator =>
+  page
+    .getByText(n === 1 ? '1 person' : `${n} people`, { exact: true })
+    .filter({ visible: true })
+    .first();
+
+/** Opens a part of a class period's page; on a phone the list of them is opened first. */
+export async function toPart(page: Page, name: RegExp): Promise<void> {
+  const fold = page.locator('main details > summary').first();
+  if (await fold.isVisible()) await fold.click();
+  await page
+    .getByRole('navigation', { name: /^About/ })
+    .getByRole('link', { name })
+    .click();
+}
+
 /** Presses what opens the room and gives the room's tab, once the person sits in it. */
 export async function enterRoom(page: Page, button: string | RegExp): Promise<Page> {
   const [room] = await Promise.all([

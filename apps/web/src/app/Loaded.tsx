@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { Screen } from '../ui/Margin.js';
+import { Screen, type Around } from '../ui/Margin.js';
 import { Loading, Trouble } from '../ui/States.js';
 import { problemOf } from './api.js';
 
@@ -14,8 +14,8 @@ interface LoadedProps<T> {
   asked: Asked<T>;
   /** How many grey lines stand in until the answer is here. */
   lines?: number;
-  /** What stands above while one waits: a class period's head, say. */
-  head?: ReactNode;
+  /** What stands around it, while one waits too. */
+  around?: Around;
   /** Stands inside a screen that is there already, instead of bringing its own. */
   isPart?: boolean;
   children: (data: T) => ReactNode;
@@ -25,7 +25,7 @@ interface LoadedProps<T> {
  * What the children make of an answer; until it is here, that it is on its way or why it is not.
  * An answer that once came stays, even if asking anew fails.
  */
-export function Loaded<T>({ asked, lines = 6, head, isPart = false, children }: LoadedProps<T>) {
+export function Loaded<T>({ asked, lines = 6, around, isPart = false, children }: LoadedProps<T>) {
   const { data, error, refetch } = asked;
   if (data !== undefined) return children(data);
   const waiting = error ? (
@@ -34,10 +34,5 @@ export function Loaded<T>({ asked, lines = 6, head, isPart = false, children }: 
     <Loading lines={lines} />
   );
   if (isPart) return waiting;
-  return (
-    <Screen>
-      {head}
-      {waiting}
-    </Screen>
-  );
+  return <Screen around={around}>{waiting}</Screen>;
 }

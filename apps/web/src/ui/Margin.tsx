@@ -167,20 +167,37 @@ const MarginPlace = () => (
 
 const BESIDE = 'wide:content-stretch wide:grid-cols-[minmax(0,1fr)_292px]';
 
+/** What stands around one part of a thing that has several: whose part it is, and the list of all parts beside it. */
+export interface Around {
+  head: ReactNode;
+  parts: ReactNode;
+}
+
 interface ScreenProps {
   /** `false`: a list that needs the room has none. */
   margin?: ReactNode;
+  around?: Around | undefined;
   children: ReactNode;
 }
 
+const OnePart = ({ head, parts, children }: Around & { children: ReactNode }) => (
+  <>
+    {head}
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-x-6 half:grid-cols-[12.5rem_minmax(0,1fr)] print:block">
+      {parts}
+      <div className="min-w-0">{children}</div>
+    </div>
+  </>
+);
+
 /** A screen of the frame: what it is about, and beside it the margin. */
-export function Screen({ margin, children }: ScreenProps) {
+export function Screen({ margin, around, children }: ScreenProps) {
   return (
     <div
       className={`grid flex-1 grid-cols-[minmax(0,1fr)] content-start print:block ${margin === false ? '' : BESIDE}`}
     >
       <main id="main" className="mx-auto w-full max-w-page min-w-0 px-6.5 py-6 print:p-0">
-        {children}
+        {around ? <OnePart {...around}>{children}</OnePart> : children}
       </main>
       {margin ?? <MarginPlace />}
     </div>

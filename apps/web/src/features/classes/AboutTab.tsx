@@ -1,7 +1,6 @@
-import type { ReactNode } from 'react';
 import type { Note } from '@glen/core';
 import { api } from '../../app/api.js';
-import { Margin, Screen } from '../../ui/Margin.js';
+import { Margin, Screen, type Around } from '../../ui/Margin.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { hosts } from '../school/mayEdit.js';
 import { useKeeps } from '../school/useKeeps.js';
@@ -19,16 +18,15 @@ const LASTING: Note = {
 
 interface AboutProps {
   classPeriod: ClassPeriod;
-  head: ReactNode;
+  around: Around;
 }
 
 /** What a class period is called, what it flies, and who teaches it. */
-export default function AboutTab({ classPeriod, head }: AboutProps) {
+export default function AboutTab({ classPeriod, around }: AboutProps) {
   const isOwn = useKeeps(classPeriod.class) && !classPeriod.class.putAwayAt;
   const { data: me } = api.useMeQuery();
   return (
-    <Screen margin={<Margin notes={isOwn ? [LASTING] : []} />}>
-      {head}
+    <Screen around={around} margin={<Margin notes={isOwn ? [LASTING] : []} />}>
       {isOwn && <ClassWords key={classPeriod.class.id} classPeriod={classPeriod} />}
       <Teachers classPeriod={classPeriod} />
       {me && mayMakeClasses(me) && hosts(classPeriod.class) && <CopyClass of={classPeriod.class} />}

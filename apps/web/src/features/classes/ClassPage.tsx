@@ -1,4 +1,4 @@
-import { Suspense, lazy, type ReactNode } from 'react';
+import { Suspense, lazy } from 'react';
 import { Navigate, useParams } from 'react-router';
 import { notesForClass, resolveRules, reviewRules, type Note, type RuleLayer } from '@glen/core';
 import { classTitle } from '@glen/core/light';
@@ -7,12 +7,14 @@ import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { useNow } from '../../app/clock.js';
 import { useNoteActions } from '../../app/useNoteActions.js';
-import { Margin, Screen } from '../../ui/Margin.js';
+import { Margin, Screen, type Around } from '../../ui/Margin.js';
 import { Loading } from '../../ui/States.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { mayEdit } from '../school/mayEdit.js';
-import { ClassHead, TABS, hasTab } from './ClassHead.js';
+import { ClassHead } from './ClassHead.js';
+import { ClassParts } from './ClassParts.js';
 import { Sessions } from './SessionsTab.js';
+import { TABS, hasTab, type TabName } from './tabs.js';
 
 const EntryTab = lazy(() => import('../entry/EntryTab.js'));
 const PostsTab = lazy(() => import('../post/PostsTab.js'));
@@ -42,40 +44,39 @@ function notesOf(
   );
 }
 
-function SessionsTab({ classPeriod, head }: { classPeriod: ClassPeriod; head: ReactNode }) {
+function SessionsTab({ classPeriod, around }: { classPeriod: ClassPeriod; around: Around }) {
   const { data: rules } = api.useRulesQuery({ params: { classId: classPeriod.class.id } });
   const now = useNow();
   const act = useNoteActions();
   const notes = mayEdit(classPeriod.class) && rules ? notesOf(classPeriod, rules, now) : [];
   return (
-    <Screen margin={<Margin notes={notes} onAction={act} />}>
-      {head}
+    <Screen around={around} margin={<Margin notes={notes} onAction={act} />}>
       <Sessions classPeriod={classPeriod} now={now} />
     </Screen>
   );
 }
 
 interface TabProps {
-  tab: (typeof TABS)[number];
+  tab: TabName;
   classPeriod: ClassPeriod;
-  head: ReactNode;
+  around: Around;
   zone: string;
 }
 
-function Tab({ tab, classPeriod, head, zone }: TabProps) {
+function Tab({ tab, classPeriod, around, zone }: TabProps) {
   const { linkId } = useParams();
-  const shared = { classPeriod, head, zone };
+  const shared = { classPeriod, around, zone };
   switch (tab) {
     case 'sessions':
-      return <SessionsTab classPeriod={classPeriod} head={head} />;
+      return <SessionsTab classPeriod={classPeriod} around={around} />;
     case 'entry':
       return <EntryTab {...shared} />;
     case 'roll':
       return <RollTab {...shared} />;
     case 'people':
-      return <WhoComesTab classPeriod={classPeriod} head={head} />;
+      return <WhoComesTab classPeriod={classPeriod} around={around} />;
     case 'about':
-      return <AboutTab classPeriod={classPeriod} head={head} />;
+      return <AboutTab classPeriod={classPeriod} around={around} />;
     case 'posts':
       return <PostsTab {...shared} />;
     case 'links':
@@ -87,20 +88,22 @@ function Tab({ tab, classPeriod, head, zone }: TabProps) {
   }
 }
 
-/** One tab under the head they share. */
-function Tabs({ tab, classPeriod, zone }: Omit<TabProps, 'head'>) {
+/** One part of a class period, beside the list of all. */
+function Tabs({ tab, classPeriod, zone }: Omit<TabProps, 'around'>) {
   if (!hasTab(classPeriod.class, tab))
     return <Navigate to={`/classes/${classPeriod.class.id}/sessions`} replace />;
-  const head = <ClassHead classPeriod={classPeriod} zone={zone} />;
+  const around = {
+    head: <ClassHead classPeriod={classPeriod} zone={zone} />,
+    parts: <ClassParts key={tab} open={tab} classPeriod={classPeriod} zone={zone} />,
+  };
   const waiting = (
-    <Screen>
-      {head}
+    <Screen around={around}>
       <Loading />
     </Screen>
   );
   return (
     <Suspense fallback={waiting}>
-      <Tab tab={tab} classPeriod={classPeriod} head={head} zone={zone} />
+      <Tab tab={tab} classPeriod={classPeriod} around={around} zone={zone} />
     </Suspense>
   );
 }

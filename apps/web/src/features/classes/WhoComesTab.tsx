@@ -1,10 +1,9 @@
 import { X } from 'lucide-react';
-import type { ReactNode } from 'react';
 import type { LinkDetail } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { FieldError } from '../../ui/Field.js';
-import { Margin, Screen } from '../../ui/Margin.js';
+import { Margin, Screen, type Around } from '../../ui/Margin.js';
 import { Empty } from '../../ui/States.js';
 import { AddPerson } from '../link/AddPerson.js';
 import { useLinkEdits } from '../link/useLinkEdits.js';
@@ -99,15 +98,14 @@ function People({ link }: { link: LinkDetail }) {
 /** Whom an occasion is for, by name and address: in the place of a roll. */
 export default function WhoComesTab({
   classPeriod: { class: c },
-  head,
+  around,
 }: {
   classPeriod: ClassPeriod;
-  head: ReactNode;
+  around: Around;
 }) {
   const asked = api.useLinkQuery({ params: { linkId: c.link.id } });
   return (
-    <Screen margin={<Margin notes={[]} />}>
-      {head}
+    <Screen around={around} margin={<Margin notes={[]} />}>
       <Loaded asked={asked} isPart>
         {(link) => <People link={link} />}
       </Loaded>

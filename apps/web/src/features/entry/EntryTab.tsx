@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import {
   notesForRules,
   reviewRules,
@@ -11,7 +11,7 @@ import {
 import type { Answer } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
-import { Margin, Screen } from '../../ui/Margin.js';
+import { Margin, Screen, type Around } from '../../ui/Margin.js';
 import { Outcome } from './Outcome.js';
 import { RulesEditor } from './RulesEditor.js';
 import { useRuleEdits } from './useRuleEdits.js';
@@ -65,11 +65,11 @@ function notesOf(
 
 interface EntryProps {
   classPeriod: ClassPeriod;
-  head: ReactNode;
+  around: Around;
   zone: string;
 }
 
-function Rules({ classPeriod, head, answer, zone }: EntryProps & { answer: Answer<'rules'> }) {
+function Rules({ classPeriod, around, answer, zone }: EntryProps & { answer: Answer<'rules'> }) {
   const [setRules] = api.useSetRulesMutation();
   const [showSources, setShowSources] = useState(false);
   const classId = classPeriod.class.id;
@@ -83,6 +83,7 @@ function Rules({ classPeriod, head, answer, zone }: EntryProps & { answer: Answe
   };
   return (
     <Screen
+      around={around}
       margin={
         <Margin notes={notesOf(answer, edits, classId, showSources)} onAction={act}>
           <TryDoor
@@ -95,7 +96,6 @@ function Rules({ classPeriod, head, answer, zone }: EntryProps & { answer: Answe
         </Margin>
       }
     >
-      {head}
       <RulesEditor edits={edits} layers={answer.layers as RuleLayer[]} showSources={showSources} />
       <Outcome answer={answer} rules={rules} zone={zone} />
     </Screen>
@@ -103,11 +103,11 @@ function Rules({ classPeriod, head, answer, zone }: EntryProps & { answer: Answe
 }
 
 /** Who gets into a class period, by sentences that can be changed. */
-export default function EntryTab({ classPeriod, head, zone }: EntryProps) {
+export default function EntryTab({ classPeriod, around, zone }: EntryProps) {
   const asked = api.useRulesQuery({ params: { classId: classPeriod.class.id } });
   return (
-    <Loaded asked={asked} lines={4} head={head}>
-      {(answer) => <Rules head={head} classPeriod={classPeriod} answer={answer} zone={zone} />}
+    <Loaded asked={asked} lines={4} around={around}>
+      {(answer) => <Rules around={around} classPeriod={classPeriod} answer={answer} zone={zone} />}
     </Loaded>
   );
 }

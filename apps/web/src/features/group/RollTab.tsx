@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import {
   notesForGroups,
   notesForNoAccount,
@@ -12,7 +12,7 @@ import { Loaded } from '../../app/Loaded.js';
 import { useNoteActions } from '../../app/useNoteActions.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
-import { Margin, Screen } from '../../ui/Margin.js';
+import { Margin, Screen, type Around } from '../../ui/Margin.js';
 import { Theirs } from '../../ui/Theirs.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { EmptyRoll } from './EmptyRoll.js';
@@ -114,11 +114,11 @@ function useAccountNotes(classId: number, roll: OnRoll[]): Note[] {
 
 interface RollProps {
   classPeriod: ClassPeriod;
-  head: ReactNode;
+  around: Around;
   zone: string;
 }
 
-function Editor({ classPeriod, head, kept, zone }: RollProps & { kept: Kept }) {
+function Editor({ classPeriod, around, kept, zone }: RollProps & { kept: Kept }) {
   const { class: c, roll } = classPeriod;
   const { mayEdit } = kept;
   const edits = useRollEdits(c.id);
@@ -127,8 +127,7 @@ function Editor({ classPeriod, head, kept, zone }: RollProps & { kept: Kept }) {
   const notes = worstFirst([...useAccountNotes(c.id, roll), ...notesOf(roll, kept, editing)]);
   const act = useNoteActions();
   return (
-    <Screen margin={<Margin notes={notes} onAction={act} />}>
-      {head}
+    <Screen around={around} margin={<Margin notes={notes} onAction={act} />}>
       {mayEdit && <FillRoll edits={edits} roll={roll} />}
       {mayEdit && roll.length > 1 && <Parting roll={roll} editing={editing} />}
       {theirs && <TwoGroupings theirs={theirs} editing={editing} />}
@@ -152,11 +151,11 @@ function Editor({ classPeriod, head, kept, zone }: RollProps & { kept: Kept }) {
 }
 
 /** The roll, and the groups it is parted into. */
-export default function RollTab({ classPeriod, head, zone }: RollProps) {
+export default function RollTab({ classPeriod, around, zone }: RollProps) {
   const asked = api.useGroupsQuery({ params: { classId: classPeriod.class.id } });
   return (
-    <Loaded asked={asked} head={head}>
-      {(kept) => <Editor head={head} classPeriod={classPeriod} kept={kept} zone={zone} />}
+    <Loaded asked={asked} around={around}>
+      {(kept) => <Editor around={around} classPeriod={classPeriod} kept={kept} zone={zone} />}
     </Loaded>
   );
 }

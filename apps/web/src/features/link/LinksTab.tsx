@@ -1,4 +1,3 @@
-import type { ReactNode } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { notesForLinks } from '@glen/core';
 import type { LinkRow } from '@glen/contract';
@@ -6,7 +5,7 @@ import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { useNow } from '../../app/clock.js';
 import { Button } from '../../ui/Button.js';
-import { Margin, Screen } from '../../ui/Margin.js';
+import { Margin, Screen, type Around } from '../../ui/Margin.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { NewLink } from './NewLink.js';
 import { LinkListRow, SortableLinks } from './SortableLinks.js';
@@ -40,13 +39,13 @@ function MakeAnother({ classPeriod: { class: c } }: { classPeriod: ClassPeriod }
 /** The links of a class period: in their order, by drag or by keys. */
 function List({
   classPeriod,
-  head,
+  around,
   links,
   mayEdit,
   zone,
 }: {
   classPeriod: ClassPeriod;
-  head: ReactNode;
+  around: Around;
   links: LinkRow[];
   mayEdit: boolean;
   zone: string;
@@ -57,6 +56,7 @@ function List({
   const stopped = links.filter((l) => l.state === 'retired');
   return (
     <Screen
+      around={around}
       margin={
         <Margin
           notes={
@@ -68,7 +68,6 @@ function List({
         />
       }
     >
-      {head}
       {mayEdit && <MakeAnother classPeriod={classPeriod} />}
       <SortableLinks
         classId={classId}
@@ -91,18 +90,24 @@ function List({
 
 export default function LinksTab({
   classPeriod,
-  head,
+  around,
   zone,
 }: {
   classPeriod: ClassPeriod;
-  head: ReactNode;
+  around: Around;
   zone: string;
 }) {
   const asked = api.useClassLinksQuery({ params: { classId: classPeriod.class.id } });
   return (
-    <Loaded asked={asked} lines={4} head={head}>
+    <Loaded asked={asked} lines={4} around={around}>
       {({ links, mayEdit }) => (
-        <List head={head} classPeriod={classPeriod} links={links} mayEdit={mayEdit} zone={zone} />
+        <List
+          around={around}
+          classPeriod={classPeriod}
+          links={links}
+          mayEdit={mayEdit}
+          zone={zone}
+        />
       )}
     </Loaded>
   );

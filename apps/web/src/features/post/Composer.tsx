@@ -7,7 +7,7 @@ import { useNoteActions } from '../../app/useNoteActions.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
-import { Margin, Screen } from '../../ui/Margin.js';
+import { Margin, Screen, type Around } from '../../ui/Margin.js';
 import { mayEdit } from '../school/mayEdit.js';
 import { PlacesPart } from './PlacesPart.js';
 import type { ErrorAt } from './PlaceRow.js';
@@ -82,7 +82,9 @@ function placesErrors({ errorAt, preview }: Composing): ErrorAt {
 }
 
 interface ComposerProps {
-  head: ReactNode;
+  /** Above it, where no class period stands around it. */
+  head?: ReactNode;
+  around?: Around;
   classPeriod: ClassItem;
   classes: ClassItem[];
   editing: Post | null;
@@ -119,7 +121,7 @@ function PostForm({ composing, classes, editing, zone, onDone }: FormProps) {
 }
 
 /** Composes a post for any mix of places, new or standing. */
-export function Composer({ head, classPeriod, ...rest }: ComposerProps) {
+export function Composer({ head, around, classPeriod, ...rest }: ComposerProps) {
   const { classes, editing, onDone } = rest;
   const composing = useComposer({ classPeriod, editing, onDone });
   const { draft, change, theirs, preview } = composing;
@@ -133,7 +135,7 @@ export function Composer({ head, classPeriod, ...rest }: ComposerProps) {
   };
   const notes = preview ? composerNotes(draft, preview, classes) : [];
   return (
-    <Screen margin={<Margin notes={notes} onAction={act} />}>
+    <Screen around={around} margin={<Margin notes={notes} onAction={act} />}>
       {head}
       <section
         aria-label={editing ? 'Change a post' : 'New post'}

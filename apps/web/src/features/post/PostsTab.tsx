@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { notesForPosts } from '@glen/core';
 import type { Answer, Post } from '@glen/contract';
@@ -6,7 +6,7 @@ import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { useNoteActions } from '../../app/useNoteActions.js';
 import { Button, buttonClass } from '../../ui/Button.js';
-import { Margin, Screen } from '../../ui/Margin.js';
+import { Margin, Screen, type Around } from '../../ui/Margin.js';
 import { Empty } from '../../ui/States.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { mayEdit } from '../school/mayEdit.js';
@@ -16,7 +16,7 @@ import { PostRow } from './PostRow.js';
 
 interface PostsProps {
   classPeriod: ClassPeriod;
-  head: ReactNode;
+  around: Around;
   zone: string;
 }
 
@@ -26,12 +26,11 @@ interface ListProps extends PostsProps {
 }
 
 /** The posts of a class period, and where else to look. */
-function PostList({ classPeriod: { class: c }, head, answer, zone, onCompose }: ListProps) {
+function PostList({ classPeriod: { class: c }, around, answer, zone, onCompose }: ListProps) {
   const act = useNoteActions();
   const { posts, siteAddress } = answer;
   return (
-    <Screen margin={<Margin notes={notesForPosts(posts)} onAction={act} />}>
-      {head}
+    <Screen around={around} margin={<Margin notes={notesForPosts(posts)} onAction={act} />}>
       <p className="mb-3 flex flex-wrap items-center gap-3">
         {mayEdit(c) && (
           <Button kind="act" onClick={() => onCompose('new')}>
@@ -63,7 +62,7 @@ function PostList({ classPeriod: { class: c }, head, answer, zone, onCompose }: 
 }
 
 function Posts(props: PostsProps & { answer: Answer<'posts'> }) {
-  const { classPeriod, head, zone } = props;
+  const { classPeriod, around, zone } = props;
   const [search, setSearch] = useSearchParams();
   const [composing, setComposing] = useState<Post | 'new' | null>(search.has('new') ? 'new' : null);
   const { data } = api.useClassesQuery();
@@ -75,7 +74,7 @@ function Posts(props: PostsProps & { answer: Answer<'posts'> }) {
   return (
     <Composer
       key={composing === 'new' ? 'new' : composing.id}
-      head={head}
+      around={around}
       classPeriod={classPeriod.class}
       classes={data?.classes ?? [classPeriod.class]}
       editing={composing === 'new' ? null : composing}
@@ -89,7 +88,7 @@ function Posts(props: PostsProps & { answer: Answer<'posts'> }) {
 export default function PostsTab(props: PostsProps) {
   const asked = api.usePostsQuery({ params: { classId: props.classPeriod.class.id } });
   return (
-    <Loaded asked={asked} lines={4} head={props.head}>
+    <Loaded asked={asked} lines={4} around={props.around}>
       {(answer) => <Posts {...props} answer={answer} />}
     </Loaded>
   );

@@ -1,0 +1,61 @@
+import type { EntryRules } from '@glen/core';
+import { dateInWords } from '@glen/core/light';
+import type { LinkRow, Post } from '@glen/contract';
+import type { ClassPeriod } from '../school/classPeriod.js';
+import { valueInWords } from '../entry/sentences.js';
+import { isIn } from '../post/postFilter.js';
+
+const MANY = new Intl.PluralRules('en');
+const count = (n: number, one: string, many: string): string =>
+  `${n} ${MANY.select(n) === 'one' ? one : many}`;
+
+interface Now {
+  /** An instant of school time. */
+  now: string;
+  /** The school's local date. */
+  today: string;
+}
+
+/** “next today 10:45 · 17 ahead” */
+export function sessionsState({ sessions }: Pick<ClassPeriod, 'sessions'>, at: Now): string {
+  const isAhead = (s: ClassPeriod['sessions'][number]): boolean =>
+    !s.undated && (s.status === 'planned' || s.status === 'moved') && s.end > at.now;
+  const ahead = sessions.filter(isAhead);
+  const next = ahead[0];
+  if (!next) return 'none ahead';
+  const day = next.date === at.today ? 'today' : dateInWords(next.date);
+  return `next ${day} ${next.time} · ${ahead.length} ahead`;
+}
+
+/** “the roll; hosts straight in” */
+export function entryState({ whoMayEnter, straightIn }: EntryRules): string {
+  const who = valueInWords('whoMayEnter', whoMayEnter).toLowerCase();
+  const straight = valueInWords('straightIn', straightIn).replace('only ', '');
+  return `${who}; ${straight} straight in`;
+}
+
+export function linksState(links: Pick<LinkRow, 'state'>[]): string {
+  const live = links.filter((l) => l.state === 'live').length;
+  return live === 0 ? 'none works' : count(live, 'works', 'work');
+}
+
+/** How posts of a state are counted; those that are over are not. */
+const POSTS: Record<string, (n: number) => string> = {
+  out: (n) => `${n} out`,
+  queued: (n) => `${n} queued`,
+  draft: (n) => count(n, 'draft', 'drafts'),
+  failed: (n) => `${n} failed`,
+  todo: (n) => `${n} by hand`,
+};
+
+/** “1 out, 2 queued” */
+export function postsState(posts: Post[]): string {
+  const told = Object.entries(POSTS).map(([state, words]) => {
+    const n = posts.filter((post) => isIn(post, state)).length;
+    return n === 0 ? '' : words(n);
+  });
+  return told.filter(Boolean).join(', ') || 'it stands nowhere';
+}
+
+export const rollState = (rollSize: number): string =>
+  rollSize === 0 ? 'empty' : count(rollSize, 'person', 'people');
