@@ -115,6 +115,14 @@ export {
   type EntryTable,
   type PersonKind,
 } from './entry/entryTable.js';
+export {
+  choicesOfCell,
+  wayOf,
+  type ComesIn,
+  type Way,
+  type WayChoice,
+  type WayColumn,
+} from './entry/tableEdits.js';
 export { LINK_WORDS } from './link/words.js';
 export { LINK_CODE_BYTES, doorPath, makeLinkCode, readLinkCode } from './link/linkCode.js';
 export type { Medium } from './post/blocks.js';

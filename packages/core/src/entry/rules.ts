@@ -57,6 +57,13 @@ const FIELDS: Record<RuleField, Check> = {
 
 export const RULE_FIELDS = Object.keys(FIELDS) as RuleField[];
 
+/** All that a rule can be, where that is a few things; none where it is a number or a code. */
+export function valuesOf(field: RuleField): readonly EntryRules[RuleField][] {
+  const kind = FIELDS[field];
+  if (kind === 'boolean') return [false, true];
+  return typeof kind === 'string' ? [] : (kind as readonly EntryRules[RuleField][]);
+}
+
 /** Checks one rule's value and gives it in its settled form (a blank code is no code). */
 export function checkRule<F extends RuleField>(
   field: F,
