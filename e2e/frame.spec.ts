@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, test } from './support.js';
+import { choose, expect, test } from './support.js';
 import { expectNoViolations, sideways } from './seen.js';
 
 for (const colorScheme of ['light', 'dark'] as const) {
@@ -105,7 +105,7 @@ test('entry rules: the sentences, the outcome table, where each comes from and t
   await page.goto(`${school.url}/classes/${school.classOf('N3').id}/entry`);
   const table = page.getByRole('table');
   await expect(table.getByRole('row', { name: /Student on the roll/ })).toHaveText(
-    /waits till 10:40.*waits for a host.*lobby.*turned away/,
+    /lobby.*no.*waits till 10:40.*waits.*lobby.*turned away/,
   );
   await expect(table.getByRole('row', { name: /Same student, home account/ })).toContainText(
     'asked to switch',
@@ -114,17 +114,13 @@ test('entry rules: the sentences, the outcome table, where each comes from and t
     'aria-label',
     'fixed by the school',
   );
-  await page.getByRole('combobox', { name: /Who goes straight in, from the school/ }).click();
-  await page.getByRole('option', { name: 'the roll' }).click();
-  await expect(table.getByRole('row', { name: /Student on the roll/ })).toContainText('enter');
-  await expect(
-    page.getByRole('combobox', { name: /Who goes straight in, set for this class period/ }),
-  ).toBeVisible();
+  await choose(page, /^Chat, from the school/, 'off');
+  await expect(page.getByRole('combobox', { name: /^Chat, set for this class/ })).toBeVisible();
   await page.reload();
-  await expect(table.getByRole('row', { name: /Student on the roll/ })).toContainText('enter');
+  await expect(page.getByRole('combobox', { name: /^Chat, set for this class/ })).toBeVisible();
   await page.getByRole('button', { name: 'Show sources' }).click();
-  await page.getByRole('button', { name: 'Who goes straight in: back to the default' }).click();
-  await expect(table.getByRole('row', { name: /Student on the roll/ })).not.toContainText('enter');
+  await page.getByRole('button', { name: 'Chat: back to the default' }).click();
+  await expect(page.getByRole('combobox', { name: /^Chat, from the school/ })).toBeVisible();
 });
 
 test('motion stops where less of it is asked for', async ({ school }) => {
@@ -191,17 +187,17 @@ test('the whole path by keyboard alone: schedule, rules, post, open the door, le
     }),
   ).toBeVisible();
   await page.keyboard.press('Enter');
-  await tabTo('combobox', /Who goes straight in/);
+  await tabTo('combobox', 'Signe Aalto: comes in');
   await page.keyboard.press('Enter');
   // The list takes letters once it has the focus.
-  await expect(page.getByRole('option', { name: /^hosts and presenters/ })).toBeVisible();
+  await expect(page.getByRole('option', { name: /^straight/ })).toBeVisible();
   await expect(page.getByRole('option').and(page.locator(':focus'))).toHaveCount(1);
-  await page.keyboard.type('hosts and');
-  await expect(page.getByRole('option', { name: /^hosts and presenters/ })).toBeFocused();
+  await page.keyboard.type('straight');
+  await expect(page.getByRole('option', { name: /^straight/ })).toBeFocused();
   await page.keyboard.press('Enter');
-  await expect(
-    page.getByRole('combobox', { name: /Who goes straight in, set for this class period/ }),
-  ).toContainText('hosts and presenters');
+  await expect(page.getByRole('combobox', { name: 'Signe Aalto: comes in' })).toHaveText(
+    'straight',
+  );
 
   await tabTo('link', 'Posts', page.getByRole('navigation', { name: /^About/ }));
   await page.keyboard.press('Enter');

@@ -1,11 +1,10 @@
-import { worstFirst, type EntryRules, type Note, type RuleLayer } from '@glen/core';
+import { worstFirst, type EntryRules, type Note } from '@glen/core';
 import type { Answer, Me } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { SchoolTabs } from '../school/SchoolTabs.js';
-import { Outcome } from './Outcome.js';
 import { RulesEditor } from './RulesEditor.js';
 import { useRuleEdits, type SaveRules } from './useRuleEdits.js';
 import { RULE_NAMES } from './sentences.js';
@@ -30,8 +29,7 @@ function Defaults({ title, words, notes, answer, save, zone }: DefaultsProps) {
         <ScreenTitle tab={title} />
         <p className="text-soft">{words}</p>
       </header>
-      <RulesEditor edits={edits} layers={answer.layers as RuleLayer[]} />
-      <Outcome answer={answer} rules={edits.rules} zone={zone} />
+      <RulesEditor edits={edits} answer={answer} zone={zone} />
     </Screen>
   );
 }

@@ -6,13 +6,11 @@ import {
   type Note,
   type NoteAction,
   type RuleField,
-  type RuleLayer,
 } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { Margin, Screen, type Around } from '../../ui/Margin.js';
-import { Outcome } from './Outcome.js';
 import { RulesEditor } from './RulesEditor.js';
 import { useRuleEdits } from './useRuleEdits.js';
 import { TryDoor } from './TryDoor.js';
@@ -96,8 +94,7 @@ function Rules({ classPeriod, around, answer, zone }: EntryProps & { answer: Ans
         </Margin>
       }
     >
-      <RulesEditor edits={edits} layers={answer.layers as RuleLayer[]} showSources={showSources} />
-      <Outcome answer={answer} rules={rules} zone={zone} />
+      <RulesEditor edits={edits} answer={answer} zone={zone} showSources={showSources} />
     </Screen>
   );
 }

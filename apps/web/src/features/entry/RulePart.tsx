@@ -73,6 +73,14 @@ function FixedPart(props: PartProps) {
   );
 }
 
+/** A rule that the table sets: only read in the sentence, with whether the school has fixed it. */
+export const ReadPart = (props: PartProps) => (
+  <>
+    <FixedPart {...props} />
+    <LockButton {...props} />
+  </>
+);
+
 /** The values a rule may have, the one in force among them, and the way back to the default. */
 function choicesOf({ rules, isOwn, backWords }: RuleEdits, field: ListedRule) {
   const known = RULE_WORDS[field].choices as { value: unknown; label: string }[];

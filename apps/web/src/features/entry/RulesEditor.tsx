@@ -1,10 +1,11 @@
 import type { ReactNode } from 'react';
 import { RULE_FIELDS, type EntryRules, type RuleLayer } from '@glen/core';
-import type { Problem } from '@glen/contract';
+import type { Answer, Problem } from '@glen/contract';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { PresetButton } from './Presets.js';
-import { CapacityPart, CodePart, RulePart } from './RulePart.js';
+import { Outcome } from './Outcome.js';
+import { CapacityPart, CodePart, ReadPart, RulePart } from './RulePart.js';
 import { RULE_NAMES, valueInWords, type ListedRule } from './sentences.js';
 import type { RuleEdits } from './useRuleEdits.js';
 
@@ -34,30 +35,31 @@ interface SentencesProps {
 const isOne = ({ straightIn }: EntryRules): boolean =>
   straightIn === 'roll' || straightIn === 'school' || straightIn === 'everyone';
 
-/** The rules by the moment at which they matter, every marked part a control. */
+/** The rules by the moment at which they matter. What the table sets is read along; every marked part is a control. */
 function Sentences(props: SentencesProps) {
   const { rules } = props.edits;
   const part = (field: ListedRule): ReactNode => <RulePart {...props} field={field} />;
+  const read = (field: ListedRule): ReactNode => <ReadPart {...props} field={field} />;
   const rest = rules.straightIn === 'everyone' ? '' : ', the rest wait in the lobby';
   return (
     <div className="grid gap-1">
       <Line name="Before">
-        Opens {part('opensBefore')}, {part('withoutHost')}.
+        Opens {part('opensBefore')}, {part('withoutHost')}. Code: <CodePart {...props} />.
       </Line>
       <Line name="At the door">
-        {part('whoMayEnter')} may enter; {part('straightIn')} {isOne(rules) ? 'goes' : 'go'}{' '}
-        straight in{rest}. Code: <CodePart {...props} />.
+        {read('whoMayEnter')} may enter; {read('straightIn')} {isOne(rules) ? 'goes' : 'go'}{' '}
+        straight in{rest}. {read('presenters')} present. Phones: {read('phone')}.
       </Line>
       <Line name="Inside">
-        {part('presenters')} present; all arrive {part('arriveMuted')} and {part('mayUnmute')};
-        cameras: hosts {part('hostCamera')}, others {part('camera')}. Chat {part('chat')}. Recording{' '}
+        All arrive {part('arriveMuted')} and {part('mayUnmute')}; cameras: hosts{' '}
+        {part('hostCamera')}, others {part('camera')}. Chat {part('chat')}. Recording{' '}
         {part('recording')}.
       </Line>
       <Line name="After">Shut {part('closesAfter')}, or when a host ends it.</Line>
       <details className="mt-1">
         <summary className="cursor-pointer text-soft">Rare rules</summary>
         <Line name="At the door">
-          Phones: {part('phone')}; {part('watching')}. Room for <CapacityPart {...props} />.
+          Also {part('watching')}. Room for <CapacityPart {...props} />.
         </Line>
         <Line name="Inside">
           Screens are shared by {part('sharing')}; comings and goings are {part('chime')}.
@@ -107,18 +109,21 @@ const problemInWords = ({ status, errors, title }: Problem): string =>
 
 interface EditorProps {
   edits: RuleEdits;
-  layers: RuleLayer[];
+  answer: Answer<'rules'>;
+  zone: string;
   showSources?: boolean;
 }
 
-/** Entry rules as sentences by moment, every marked part a control; below them what is set in this scope alone. */
-export function RulesEditor({ edits, layers, showSources = false }: EditorProps) {
+/** Entry rules as a table of what they come to, and as sentences by moment; below them what is set in this scope alone. */
+export function RulesEditor({ edits, answer, zone, showSources = false }: EditorProps) {
+  const layers = answer.layers as RuleLayer[];
   const { put, problem, busy, mayEdit } = edits;
   const take = (rules: Partial<EntryRules>, name: string): void =>
     void put(rules, `The rules are those of: ${name}.`);
   return (
     <>
       {problem && <FieldError>{problemInWords(problem)}</FieldError>}
+      <Outcome answer={answer} edits={edits} zone={zone} />
       <Sentences edits={edits} showSources={showSources} />
       <div className="mt-3 flex flex-wrap items-start gap-x-6 gap-y-2">
         {mayEdit && <PresetButton layers={layers} busy={busy} onTake={take} />}

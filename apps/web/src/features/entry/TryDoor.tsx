@@ -10,7 +10,7 @@ import { FieldError, inputClass } from '../../ui/Field.js';
 import { TimeField } from '../../ui/TimeField.js';
 import { kindInWords } from '../accounts/AccountMenu.js';
 import { doorWords } from './doorWords.js';
-import { outcomeInWords } from './OutcomeTable.js';
+import { outcomeInWords } from './tableWords.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { useBells } from '../school/useBells.js';
 

@@ -19,7 +19,6 @@ import { Chip } from '../../ui/Chip.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
-import { Outcome } from '../entry/Outcome.js';
 import { RulesEditor } from '../entry/RulesEditor.js';
 import { useRuleEdits } from '../entry/useRuleEdits.js';
 import { TryDoor } from '../entry/TryDoor.js';
@@ -129,8 +128,7 @@ function Parts({
         <LinkSentence link={link} classPeriod={classPeriod} />
       </div>
       <Part title="Entry">
-        <RulesEditor edits={edits} layers={rules.layers as RuleLayer[]} />
-        <Outcome answer={rules} rules={edits.rules} zone={zone} />
+        <RulesEditor edits={edits} answer={rules} zone={zone} />
       </Part>
       <Part title="Where it stands">
         <Stands linkId={link.id} places={places} zone={zone} />

@@ -2,7 +2,6 @@ import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { Suspense, lazy } from 'react';
 import { dateInWords } from '@glen/core/light';
-import type { RuleLayer } from '@glen/core';
 import type { Answer, Session } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { useRuleEdits } from '../entry/useRuleEdits.js';
@@ -12,15 +11,14 @@ const RulesEditor = lazy(() =>
   import('../entry/RulesEditor.js').then((m) => ({ default: m.RulesEditor })),
 );
 
-function Editor({
-  answer,
-  session,
-  scope,
-}: {
-  answer: Answer<'rules'>;
+interface RulesProps {
   session: Session;
   scope: 'series' | 'date';
-}) {
+  /** The school's. */
+  zone: string;
+}
+
+function Editor({ answer, session, scope, zone }: RulesProps & { answer: Answer<'rules'> }) {
   const [set] = api.useSetSeriesRulesMutation();
   const edits = useRuleEdits(answer, ({ version, rules }) =>
     set({
@@ -28,7 +26,7 @@ function Editor({
       body: { version, rules, ...(scope === 'date' ? { key: session.key } : {}) },
     }),
   );
-  return <RulesEditor edits={edits} layers={answer.layers as RuleLayer[]} showSources />;
+  return <RulesEditor edits={edits} answer={answer} zone={zone} showSources />;
 }
 
 function countInWords(own: number): string {
@@ -37,7 +35,7 @@ function countInWords(own: number): string {
 }
 
 /** The entry rules of a series, or of one of its dates, over those of its link; kept at once, apart from the sheet. */
-export function SessionRules({ session, scope }: { session: Session; scope: 'series' | 'date' }) {
+export function SessionRules({ session, scope, zone }: RulesProps) {
   const { data, error, refetch } = api.useSeriesRulesQuery({
     params: { seriesId: session.seriesId },
     query: scope === 'date' ? { on: session.key } : {},
@@ -56,7 +54,7 @@ export function SessionRules({ session, scope }: { session: Session; scope: 'ser
         <Dialog.Overlay className="fixed inset-0 z-30 bg-bar/40" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed inset-y-0 right-0 z-40 w-155 max-w-view overflow-y-auto border-l border-line bg-paper px-6 py-5 shadow-soft"
+          className="fixed inset-y-0 right-0 z-40 w-230 max-w-view overflow-y-auto border-l border-line bg-paper px-6 py-5 shadow-soft"
         >
           <div className="mb-4 flex items-baseline justify-between gap-4">
             <Dialog.Title className="text-xl">
@@ -70,7 +68,7 @@ export function SessionRules({ session, scope }: { session: Session; scope: 'ser
           </div>
           {data && (
             <Suspense fallback={<Loading />}>
-              <Editor answer={data} session={session} scope={scope} />
+              <Editor answer={data} session={session} scope={scope} zone={zone} />
             </Suspense>
           )}
           {!data && error && <Trouble problem={problemOf(error)} retry={() => void refetch()} />}

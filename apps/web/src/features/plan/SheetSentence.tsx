@@ -114,7 +114,7 @@ export function SheetSentence({ form }: { form: SheetForm }) {
         by the link <ByTheLink draft={draft} read={read} change={change} />,
         <TogetherWith draft={draft} read={read} classes={classes} change={change} /> under{' '}
         {read && !read.undated ? (
-          <SessionRules session={read} scope={isOne ? 'date' : 'series'} />
+          <SessionRules session={read} scope={isOne ? 'date' : 'series'} zone={school.zone} />
         ) : (
           <b>its entry rules</b>
         )}
