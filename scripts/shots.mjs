@@ -59,7 +59,7 @@ async function planning({ teacher, open, at }) {
 async function linksAndRules({ teacher, at, n3 }) {
   await shot(teacher, at(`/classes/${n3.id}/sessions`), 'class', 'Ahead');
   await teacher.getByRole('button', { name: 'Copy as…' }).click();
-  await teacher.getByRole('button', { name: 'The whole invitation' }).click();
+  await teacher.getByRole('button', { name: 'Everything' }).click();
   await shot(teacher, null, 'copy-as', 'Or take it as a file');
   await shot(teacher, at(`/classes/${n3.id}/entry`), 'entry', 'So, at the door');
   await shot(teacher, at(`/classes/${n3.id}/links/${n3.link.id}`), 'link', 'So, at the door');
@@ -91,7 +91,7 @@ async function students({ open, at, student, courseSite }) {
   const reader = await open(null);
   await reader.goto(courseSite);
   await reader.getByRole('button', { name: 'Ansel Grue', exact: true }).click();
-  await shot(reader, `${courseSite}/class/nav-3`, 'course-site', 'Course page');
+  await shot(reader, `${courseSite}/class/nav-3`, 'course-site', 'Notices');
 }
 
 /** The teacher opens the door, and the room comes with six more people. */
