@@ -121,7 +121,9 @@ test('the whole path: plan a session, copy and post its link, let a student in',
     await expect(room.getByRole('row', { name: 'Ansel Grue inside on off' })).toBeVisible();
     await expect(door.getByRole('button', { name: 'Cameras are off in this room' })).toBeDisabled();
     await room.getByRole('button', { name: 'Take the floor', exact: true }).click();
-    await expect(door.getByRole('row', { name: /Ottoline Marsh host .* has the floor/ })).toBeVisible();
+    await expect(
+      door.getByRole('row', { name: /Ottoline Marsh host .* has the floor/ }),
+    ).toBeVisible();
   });
 
   await test.step('simulated students come through the door like anyone', async () => {

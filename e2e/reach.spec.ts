@@ -1,7 +1,7 @@
 import { choose, expect, test } from './support.js';
 import { compose, addPlace, row } from './composing.js';
 
-test('an item for one group is unseen by the others, and see-as shows what the course site shows', async ({
+test('an item for one group is unseen by the others, and what a student sees is what the course site shows', async ({
   school,
 }) => {
   const page = await school.open('Ottoline Marsh');
@@ -18,7 +18,7 @@ test('an item for one group is unseen by the others, and see-as shows what the c
     [groups[1]!.members[0], 'Starboard watch: your door', 'Port watch: your door'],
   ] as const) {
     const { name } = roll.find((p) => p.id === member)!;
-    await page.goto(`${school.url}/posts/see-as?class=${id}&person=${member}`);
+    await page.goto(`${school.url}/posts/student-sees?class=${id}&person=${member}`);
     const board = page.getByRole('region', { name: `As ${name} sees it` });
     await expect(board.getByRole('link', { name: sees })).toBeVisible();
     await expect(board.getByText(not)).toHaveCount(0);

@@ -72,7 +72,7 @@ export const VIEWS: View[] = [
   ),
   view(
     TEACHER,
-    (school) => `/posts/see-as?class=${school.classOf('R5').id}`,
+    (school) => `/posts/student-sees?class=${school.classOf('R5').id}`,
     'What a student sees',
   ),
   view(TEACHER, at('/links'), 'All my links'),

@@ -82,7 +82,7 @@ describe('handing over', () => {
     expect((await signe.put(`/api/classes/${n3.id}/rules`, { version: 1, rules: {} })).status).toBe(
       403,
     );
-    expect((await signe.post(`/api/links/${n3.link.id}/end`)).status).toBe(200);
+    expect((await signe.post(`/api/links/${n3.link.id}/close-room`)).status).toBe(200);
     expect((await signe.get(`/api/links/${n3.link.id}/desk`)).status).toBe(403);
     // Opened again, it is its own hosts' alone.
     await host.post(`/api/links/${n3.link.id}/open`);

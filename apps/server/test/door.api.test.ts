@@ -176,10 +176,10 @@ describe('a host', () => {
     const pupil = await school.as('Ansel Grue');
     await enter(pupil);
     await host.post(`/api/links/${n3.link.id}/let-all-in`);
-    expect((await host.post(`/api/links/${n3.link.id}/end`)).status).toBe(200);
+    expect((await host.post(`/api/links/${n3.link.id}/close-room`)).status).toBe(200);
     expect((await door(pupil)).decision).toEqual({ outcome: 'refused', reason: 'ended' });
     expect(await desk()).toMatchObject({ door: 'ended', inside: [], waiting: [] });
-    expect((await host.post(`/api/links/${n3.link.id}/end`)).status).toBe(409);
+    expect((await host.post(`/api/links/${n3.link.id}/close-room`)).status).toBe(409);
     const closed = await until(
       async () => (await fetch(`${school.video}/room/${room}`)).text(),
       (page) => page.includes('The room is closed'),

@@ -270,8 +270,8 @@ const PROBES: Record<string, () => Promise<Response>> = {
       version: 1,
       staff: [{ personId: foreign.student.id, as: 'host' }],
     }),
-  'seeAs personId': () =>
-    host.get(`/api/classes/${own.n3.id}/see-as?personId=${foreign.student.id}`),
+  'studentSees personId': () =>
+    host.get(`/api/classes/${own.n3.id}/student-sees?personId=${foreign.student.id}`),
   'postNow occurrenceId': () =>
     host.post(`/api/posts/${own.post.id}/now`, { occurrenceId: foreign.series.id }),
   'handOver personId': () =>

@@ -37,7 +37,7 @@ export function linkTools(school: School, host: Browser) {
         `UPDATE visitors v JOIN sittings m ON m.id = v.sitting_id SET v.inside = 1, v.left_at = NULL WHERE m.ended_at IS NULL AND v.role = 'host' AND v.state = 'let-in'`,
       );
     },
-    end: (linkId: number, who = host) => who.post(`/api/links/${linkId}/end`),
+    end: (linkId: number, who = host) => who.post(`/api/links/${linkId}/close-room`),
   };
 }
 export type LinkTools = ReturnType<typeof linkTools>;

@@ -158,7 +158,7 @@ describe('a class period that is put away', () => {
       status: 409,
       title: 'Its door is open just now. End the session first.',
     });
-    await host.post(`/api/links/${n3().link.id}/end`);
+    await host.post(`/api/links/${n3().link.id}/close-room`);
     expect((await putAway()).status).toBe(200);
   });
 

@@ -206,7 +206,7 @@ describe('reach', () => {
   });
 });
 
-describe('see as', () => {
+describe('what a student sees', () => {
   const text = (html: string): string[] =>
     html
       .replace(/<(del|\/del|form|input|small|button)[^>]*>/g, ' ')
@@ -218,8 +218,8 @@ describe('see as', () => {
       roll: { id: number; accounts: { kind: string; email: string }[] }[];
     };
     for (const { id, accounts } of roll.slice(0, 6)) {
-      const seen = (await host.get(`/api/classes/${of('R5').id}/see-as?personId=${id}`))
-        .body as Answer<'seeAs'>;
+      const seen = (await host.get(`/api/classes/${of('R5').id}/student-sees?personId=${id}`))
+        .body as Answer<'studentSees'>;
       const real = await (
         await fetch(`${school.courseSite}/class/ropework`, {
           headers: { Cookie: `board_reader=${accounts.find((a) => a.kind === 'school')!.email}` },
@@ -248,8 +248,11 @@ describe('see as', () => {
     const at = async (query: string): Promise<string> =>
       JSON.stringify(
         (
-          (await host.get(`/api/classes/${of('N6').id}/see-as?personId=${roll[0]!.id}${query}`))
-            .body as Answer<'seeAs'>
+          (
+            await host.get(
+              `/api/classes/${of('N6').id}/student-sees?personId=${roll[0]!.id}${query}`,
+            )
+          ).body as Answer<'studentSees'>
         ).posts,
       );
     expect(await at('')).not.toContain('Tidal streams today.');
@@ -259,7 +262,7 @@ describe('see as', () => {
     expect(
       (
         await host.get(
-          `/api/classes/${of('N6').id}/see-as?personId=${school.person('Bram Osterholt').id}`,
+          `/api/classes/${of('N6').id}/student-sees?personId=${school.person('Bram Osterholt').id}`,
         )
       ).status,
     ).toBe(404);

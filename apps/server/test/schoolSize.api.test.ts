@@ -77,7 +77,7 @@ const QUERIES: Partial<Record<EndpointName, (known: Known) => string>> = {
   find: () => '?q=navig',
   holidays: () => '?region=CA-NS',
   rollTouched: ({ personId }) => `?personId=${personId}`,
-  seeAs: ({ personId }) => `?personId=${personId}`,
+  studentSees: ({ personId }) => `?personId=${personId}`,
   mergeFacts: ({ otherId }) => `?other=${otherId}`,
 };
 /** Those whose answers hold something of the crowd: how many rows that takes. */

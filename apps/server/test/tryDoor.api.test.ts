@@ -48,7 +48,7 @@ describe('trying the door as somebody', () => {
           `UPDATE visitors v JOIN sittings m ON m.id = v.sitting_id SET v.inside = 1 WHERE m.link_id = :id AND m.ended_at IS NULL AND v.role = 'host'`,
           { id: klass.link.id },
         );
-        if (random() < 0.3) await host.post(`/api/links/${klass.link.id}/end`);
+        if (random() < 0.3) await host.post(`/api/links/${klass.link.id}/close-room`);
       }
       const person = pick(school.people);
       const account = random() < 0.15 ? null : pick(person.accounts);

@@ -127,8 +127,8 @@ function draw() {
   const controls = [];
   if (you.may.present)
     controls.push(
-      button('present', you.presenting ? 'Leave the floor' : 'Take the floor', () =>
-        post('present', { presenting: !you.presenting }),
+      button('floor', you.presenting ? 'Leave the floor' : 'Take the floor', () =>
+        post('floor', { taken: !you.presenting }),
       ),
     );
   if (you.may.record)

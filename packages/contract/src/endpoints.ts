@@ -148,7 +148,7 @@ export const endpoints = {
   lookAtSite: { method: 'POST', path: '/api/classes/:classId/look', who: 'class-host', of: 'classId', atRest: true, does: 'Compare what Glen has put on the course site with what stands there' },
 
   reach: { method: 'GET', path: '/api/links/:linkId/reach', who: 'class-reader', of: 'linkId', does: 'Who sees which link for what a link is for, now or at a time to come' },
-  seeAs: { method: 'GET', path: '/api/classes/:classId/see-as', who: 'class-reader', of: 'classId', does: 'The stream, page and calendar of a class period as one of its students sees them, now or at a time to come' },
+  studentSees: { method: 'GET', path: '/api/classes/:classId/student-sees', who: 'class-reader', of: 'classId', does: 'The stream, page and calendar of a class period as one of its students sees them, now or at a time to come' },
 
   links: { method: 'GET', path: '/api/links', who: 'teacher', does: 'Every link that one hosts' },
   classLinks: { method: 'GET', path: '/api/classes/:classId/links', who: 'class-reader', of: 'classId', does: 'The links of a class period in their order' },
@@ -182,7 +182,7 @@ export const endpoints = {
 
   desk: { method: 'GET', path: '/api/links/:linkId/desk', who: 'door-host', of: 'linkId', does: 'Who knocks, who is in, who is missing' },
   openDoor: { method: 'POST', path: '/api/links/:linkId/open', who: 'door-host', of: 'linkId', does: 'Open the door, before its time too, and get a way in as host' },
-  endSession: { method: 'POST', path: '/api/links/:linkId/end', who: 'door-host', of: 'linkId', does: 'End it for all' },
+  closeRoom: { method: 'POST', path: '/api/links/:linkId/close-room', who: 'door-host', of: 'linkId', does: 'Close the room: everyone is out, and the link is shut to all but hosts' },
   extendSession: { method: 'POST', path: '/api/links/:linkId/extend', who: 'door-host', of: 'linkId', does: 'Let the running session last longer' },
   handOver: { method: 'POST', path: '/api/links/:linkId/hand-over', who: 'door-host', of: 'linkId', does: 'Make a co-teacher or named presenter acting host till the end, and leave' },
   bringIn: { method: 'POST', path: '/api/links/:linkId/bring-in', who: 'door-host', of: 'linkId', does: 'Invite a person to the running session, by name or address' },

@@ -54,7 +54,7 @@ export const reachAnswer = z.object({
 });
 
 const shown = { html: z.string(), struck: z.boolean() };
-export const seeAsAnswer = z.object({
+export const studentSeesAnswer = z.object({
   person: z.object({ id, name: z.string() }),
   at: moment,
   trouble: z.string().nullable(),

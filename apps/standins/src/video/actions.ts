@@ -52,12 +52,11 @@ const ACTIONS = {
     refusal: '',
     work: (rooms, seat) => rooms.set(seat.id, 'camera', false),
   }),
-  present: action({
-    body: z.object({ presenting: z.boolean() }),
+  floor: action({
+    body: z.object({ taken: z.boolean() }),
     may: (p) => p.present,
-    refusal: 'Only presenters present here.',
-    work: (rooms, seat, { presenting }, room) =>
-      rooms.notePresenter(room.room, presenting ? seat.id : null),
+    refusal: 'Only presenters take the floor here.',
+    work: (rooms, seat, { taken }, room) => rooms.notePresenter(room.room, taken ? seat.id : null),
   }),
   share: action({
     body: z.object({ slide: z.number().int().min(0).max(SLIDES.length) }),

@@ -23,7 +23,7 @@ const LinkSheetPage = lazy(() => import('../features/link/LinkSheet.js'));
 const AllLinksPage = lazy(() => import('../features/link/AllLinks.js'));
 const PostsPage = lazy(() => import('../features/post/PostsPage.js'));
 const ReachPage = lazy(() => import('../features/reach/ReachPage.js'));
-const SeeAsPage = lazy(() => import('../features/reach/SeeAsPage.js'));
+const StudentSeesPage = lazy(() => import('../features/reach/StudentSeesPage.js'));
 const PeoplePage = lazy(() => import('../features/people/PeoplePage.js'));
 const PersonPage = lazy(() => import('../features/people/PersonPage.js'));
 const HappenedPage = lazy(() => import('../features/people/HappenedPage.js'));
@@ -77,7 +77,7 @@ function TeacherPages({ me }: { me: Me }) {
         <Route path="links" element={<AllLinksPage me={me} />} />
         <Route path="posts" element={<PostsPage me={me} />} />
         <Route path="posts/reach" element={<ReachPage />} />
-        <Route path="posts/see-as" element={<SeeAsPage />} />
+        <Route path="posts/student-sees" element={<StudentSeesPage />} />
         <Route path="school" element={<SchoolPage me={me} />} />
         <Route path="school/about" element={<AboutSchoolPage />} />
         <Route path="school/people" element={<PeoplePage />} />

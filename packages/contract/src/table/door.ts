@@ -122,7 +122,7 @@ export const door = {
     body: z.object({ room: text(2000).optional() }),
     answer: z.object({ go: z.string() }),
   },
-  endSession: { params: ofLink, answer: done },
+  closeRoom: { params: ofLink, answer: done },
   extendSession: {
     params: ofLink,
     body: z.object({

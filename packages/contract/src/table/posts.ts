@@ -10,7 +10,7 @@ import {
   postPreview,
   postSchema,
 } from '../postSchemas.js';
-import { atQuery, reachAnswer, seeAsAnswer } from '../reachSchemas.js';
+import { atQuery, reachAnswer, studentSeesAnswer } from '../reachSchemas.js';
 import type { EndpointName } from '../endpoints.js';
 import type { Shapes } from './shapes.js';
 
@@ -34,7 +34,11 @@ export const posts = {
   placementForms: { params: ofPlacement, answer: handForms },
   placementAction: { params: ofPlacement, body: placementAction, answer: onePost },
   reach: { params: ofLink, query: atQuery, answer: reachAnswer },
-  seeAs: { params: ofClass, query: atQuery.extend({ personId: idParam }), answer: seeAsAnswer },
+  studentSees: {
+    params: ofClass,
+    query: atQuery.extend({ personId: idParam }),
+    answer: studentSeesAnswer,
+  },
   lookAtSite: { params: ofClass, answer: z.object({ missing: z.int() }) },
   addPost: { params: ofClass, body: postBody, answer: onePost },
   previewPost: { params: ofClass, body: postBody, answer: postPreview },

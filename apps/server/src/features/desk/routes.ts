@@ -8,7 +8,7 @@ import { setRoom } from '../link/replace.js';
 import { describeDesk, doorOfHost, isActing } from './describe.js';
 import {
   bringIn,
-  endSession,
+  closeRoom,
   extendSession,
   handOver,
   setHostPresence,
@@ -65,7 +65,7 @@ export const deskRoutes = (glen: Glen) =>
   ({
     desk: ({ params, token }) => describeDesk(glen, params.linkId, token),
     openDoor: (call) => openDoor(glen, call),
-    endSession: (call) => done(endSession(glen, deskOf(call))),
+    closeRoom: (call) => done(closeRoom(glen, deskOf(call))),
     extendSession: (call) => extendSession(glen, deskOf(call), call.body.minutes),
     handOver: (call) => done(handOver(glen, deskOf(call), call.body)),
     bringIn: (call) => bringIn(glen, deskOf(call), call.body),

@@ -56,7 +56,7 @@ async function withRunning<T>(
 }
 
 /** Closes the room: everyone is out, the link is shut at once for all but hosts, and the room goes. */
-export const endSession = (glen: Glen, desk: AtDesk): Promise<void> =>
+export const closeRoom = (glen: Glen, desk: AtDesk): Promise<void> =>
   withRunning(glen, desk, async (session, { now }) => {
     const { sitting_id: sittingId } = session;
     await everyoneOut(glen.db, sittingId, now);

@@ -8,7 +8,7 @@ export type Desk = Answer<'desk'>;
 /** What can be done at one door's desk, each with its trouble told. The page and its small form share it. */
 export function useDeskActions(linkId: number) {
   const [open, opening] = api.useOpenDoorMutation();
-  const [end] = api.useEndSessionMutation();
+  const [end] = api.useCloseRoomMutation();
   const [letAll] = api.useLetAllInMutation();
   const [letIn] = api.useLetInMutation();
   const [turnAway] = api.useTurnAwayMutation();

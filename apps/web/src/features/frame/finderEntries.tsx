@@ -130,7 +130,7 @@ export function doingEntries(classes: ClassItem[], acts: Acts): Entry[] {
     ...each(PER_CLASS.open),
     ...each(PER_CLASS.post),
     ...each(PER_CLASS.reach),
-    place('What a student sees', 'stream page calendar', '/posts/see-as'),
+    place('What a student sees', 'stream page calendar', '/posts/student-sees'),
     place('Write a post for many places', 'streams pages calendars', '/posts?new'),
     ...each(PER_CLASS.rules),
     ...each(PER_CLASS.tryDoor),

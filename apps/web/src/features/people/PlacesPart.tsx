@@ -30,7 +30,7 @@ export function ClassesPart({ person: { id, teaches, learns } }: { person: Perso
             </Link>
             <Link
               className="text-bracken-deep underline-offset-3 hover:underline"
-              to={`/posts/see-as?class=${c.id}&person=${id}`}
+              to={`/posts/student-sees?class=${c.id}&person=${id}`}
             >
               What they see there
             </Link>

@@ -40,7 +40,7 @@ const Head = ({ onWrite }: { onWrite: (() => void) | undefined }) => (
     <Link className={buttonClass('link')} to="/posts/reach">
       Who sees which link
     </Link>
-    <Link className={buttonClass('link')} to="/posts/see-as">
+    <Link className={buttonClass('link')} to="/posts/student-sees">
       What a student sees
     </Link>
     {onWrite && (

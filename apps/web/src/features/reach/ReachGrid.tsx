@@ -41,7 +41,7 @@ const NamesRow = ({ people, places, link }: Reach) => (
         <Link
           className="mx-auto block max-h-32 rotate-180 truncate text-left hover:underline"
           style={{ writingMode: 'vertical-rl' }}
-          to={`/posts/see-as?class=${link.classId}&person=${p.id}`}
+          to={`/posts/student-sees?class=${link.classId}&person=${p.id}`}
         >
           {p.name}
         </Link>

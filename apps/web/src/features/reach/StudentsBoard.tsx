@@ -3,7 +3,7 @@ import { addMinutes, dateInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import { RichWords } from '../../ui/RichWords.js';
 
-type Seen = Answer<'seeAs'>;
+type Seen = Answer<'studentSees'>;
 
 const Words = ({ html, struck }: { html: string; struck: boolean }) =>
   html === '' ? null : <RichWords html={html} className={struck ? 'text-soft line-through' : ''} />;

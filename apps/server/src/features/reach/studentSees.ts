@@ -20,7 +20,7 @@ const clean = (html: string | undefined): string =>
 const webAddress = (address: string | null | undefined): string | null =>
   address && /^https?:\/\//i.test(address) ? address : null;
 
-type Page = Answer<'seeAs'>;
+type Page = Answer<'studentSees'>;
 
 const byPosition = (a: Standing, b: Standing): number =>
   (a.thing.position ?? 0) - (b.thing.position ?? 0) || (a.key < b.key ? -1 : 1);
@@ -98,10 +98,10 @@ async function doorsAt(
 }
 
 /** The stream, page and calendar of a class period as one of its students sees them, now or at a time to come. */
-export async function seeAs(
+export async function studentSees(
   glen: Glen,
   classId: number,
-  { personId, at }: Query<'seeAs'>,
+  { personId, at }: Query<'studentSees'>,
 ): Promise<Page> {
   const { zone } = (await readSchool(glen.db)).calendar;
   const site = (await siteWithLink(glen.db, classId))!;

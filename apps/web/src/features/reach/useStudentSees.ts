@@ -9,7 +9,7 @@ function studentOf(classPeriod: ClassPeriod | undefined, wanted: number): number
 }
 
 /** What one student sees, and who else: class period, student and moment stand in the address. */
-export function useSeeAs() {
+export function useStudentSees() {
   const [search, go] = useAddressParts();
   const { data } = api.useClassesQuery();
   const classes = data?.classes.filter((c) => c.rollSize > 0);
@@ -21,7 +21,7 @@ export function useSeeAs() {
     { skip: classId === undefined },
   );
   const personId = studentOf(classPeriod, Number(search.get('person')));
-  const seen = api.useSeeAsQuery(
+  const seen = api.useStudentSeesQuery(
     { params: { classId: classId ?? 0 }, query: { personId: personId ?? 0, at: moment } },
     { skip: classId === undefined || personId === undefined },
   );

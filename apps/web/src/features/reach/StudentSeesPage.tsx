@@ -11,9 +11,9 @@ import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { MomentPart } from './MomentPart.js';
 import { SiteTrouble } from './SiteTrouble.js';
 import { StudentsBoard } from './StudentsBoard.js';
-import { useSeeAs } from './useSeeAs.js';
+import { useStudentSees } from './useStudentSees.js';
 
-type Looking = ReturnType<typeof useSeeAs>;
+type Looking = ReturnType<typeof useStudentSees>;
 
 const NoStudents = () => (
   <Screen>
@@ -76,7 +76,7 @@ function Sentence({ classes = [], classId, classPeriod, personId, at, go, ...res
 }
 
 interface ElsewhereProps {
-  seen: Answer<'seeAs'>;
+  seen: Answer<'studentSees'>;
   classId: number | undefined;
 }
 
@@ -97,8 +97,8 @@ const Elsewhere = ({ seen: { siteAddress, person }, classId }: ElsewhereProps) =
 );
 
 /** What one student sees of a class period on the course site, now or at a time to come. */
-export default function SeeAsPage() {
-  const looking = useSeeAs();
+export default function StudentSeesPage() {
+  const looking = useStudentSees();
   const { classes, classPeriod, asked, reach } = looking;
   if (classes?.length === 0) return <NoStudents />;
   return (
