@@ -1,0 +1,1 @@
+export function formerNamesIn(text: string): string[];
