@@ -35,9 +35,8 @@ const COLUMNS: Record<WayColumn, string> = {
   presents: 'presents',
   withoutHost: 'without a host',
 };
-const WORDS: Record<string, string> = { straight: 'straight', lobby: 'lobby', not: 'not' };
 const wordOf = (column: WayColumn, value: Way[WayColumn]): string => {
-  if (column === 'comesIn') return WORDS[String(value)]!;
+  if (column === 'comesIn') return String(value);
   if (column === 'presents') return value ? 'yes' : 'no';
   return value ? 'may come' : 'waits';
 };

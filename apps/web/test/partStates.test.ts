@@ -41,6 +41,12 @@ describe('how the parts of a class period stand, in a line', () => {
     expect(entryState({ ...FIRST_RULES, whoMayEnter: 'roll', straightIn: 'hosts' })).toBe(
       'the roll; hosts straight in',
     );
+    expect(entryState({ ...FIRST_RULES, whoMayEnter: 'roll', straightIn: 'roll' })).toBe(
+      'the roll, straight in',
+    );
+    expect(entryState({ ...FIRST_RULES, whoMayEnter: 'anyone', straightIn: 'everyone' })).toBe(
+      'anyone with the link, straight in',
+    );
   });
   it('counts links that work', () => {
     expect(linksState([{ state: 'live' }, { state: 'live' }, { state: 'retired' }])).toBe('2 work');

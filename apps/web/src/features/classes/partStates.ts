@@ -27,11 +27,12 @@ export function sessionsState({ sessions }: Pick<ClassPeriod, 'sessions'>, at: N
   return `next ${day} ${next.time} · ${ahead.length} ahead`;
 }
 
-/** “the roll; hosts straight in” */
+/** “the roll; hosts straight in”, or “the roll, straight in” where that is all of them. */
 export function entryState({ whoMayEnter, straightIn }: EntryRules): string {
   const who = valueInWords('whoMayEnter', whoMayEnter).toLowerCase();
   const straight = valueInWords('straightIn', straightIn).replace('only ', '');
-  return `${who}; ${straight} straight in`;
+  const isAll = straightIn === 'everyone' || straight === who;
+  return isAll ? `${who}, straight in` : `${who}; ${straight} straight in`;
 }
 
 export function linksState(links: Pick<LinkRow, 'state'>[]): string {

@@ -68,15 +68,9 @@ export const momentWords = (
   ended: 'after the end',
 });
 
-const COMES_IN: Record<Way['comesIn'], string> = {
-  straight: 'straight',
-  lobby: 'lobby',
-  not: 'not',
-};
-
 /** What a cell says, of those that can be set. */
 export function wayInWords(column: WayColumn, value: Way[WayColumn]): string {
-  if (column === 'comesIn') return COMES_IN[value as Way['comesIn']];
+  if (column === 'comesIn') return String(value);
   if (column === 'presents') return value ? 'yes' : 'no';
   return value ? 'may come' : 'waits';
 }
