@@ -27,6 +27,11 @@ const isHeld = (date: { status: string; draft: boolean }): boolean =>
 /** What is said of a thing in lines, in no order. */
 const lines = (told: string | null): string[] => told?.split('\n').toSorted() ?? [];
 
+function isForNamed(linkId: number): boolean {
+  const parts = school.rows.LinkAudience.filter((row) => row.link_id === linkId);
+  return parts.length > 0 && parts.every((row) => row.class_id === null && row.group_id === null);
+}
+
 describe('a door', () => {
   it('its link, with its class period, the layers of its rules, and its guests', async () => {
     const { rows, db } = school;
@@ -43,6 +48,8 @@ describe('a door', () => {
           ...columns(link, ['code', 'label', 'class_id', 'room_address']),
           link_id: link.id,
           link_state: link.state,
+          kind_of_link: link.kind,
+          for_named: Number(isForNamed(link.id)),
           link_rules: link.rules,
           class_title: c.title,
           class_ref: c.ref,

@@ -42,23 +42,37 @@ describe('who asks, and what they may', () => {
     const ofVisitor = (id: number) => {
       const { sitting_id } = look.byId(rows.Visitor, id);
       const link = look.byId(rows.Link, look.byId(rows.Sitting, sitting_id).link_id);
-      return { classId: link.class_id, linkId: link.id, sittings: [sitting_id] };
+      return { classId: link.class_id, linkId: link.id, sittings: [sitting_id], isDraft: false };
     };
     const ofLink = (id: number) => ({
       classId: look.byId(rows.Link, id).class_id,
       linkId: id,
       sittings: idsOf(rows.Sitting.filter((row) => row.link_id === id)),
+      isDraft: false,
     });
-    const ofClass = (classId: number) => ({ classId, linkId: 0, sittings: [] as number[] });
+    const ofClass = (classId: number, isDraft = false) => ({
+      classId,
+      linkId: 0,
+      sittings: [] as number[],
+      isDraft,
+    });
+    const ofSeries = (id: number) => {
+      const { class_id, draft } = look.byId(rows.Series, id);
+      return ofClass(class_id, draft);
+    };
+    const ofPost = (id: number, classId = look.byId(rows.Post, id).class_id) =>
+      ofClass(classId, look.byId(rows.Post, id).timing.kind === 'draft');
+    const ofPlacement = (id: number) => {
+      const place = look.byId(rows.PostPlace, look.byId(rows.Placement, id).place_id);
+      return ofPost(place.post_id, place.class_id);
+    };
     const all = <T>(kind: ClassSubject, list: { id: number }[], tell: (id: number) => T) =>
       list.slice(0, 12).map(({ id }) => ({ kind, id, ...tell(id) }));
     return [
-      ...all('classId', rows.ClassPeriod, ofClass),
-      ...all('seriesId', rows.Series, (id) => ofClass(look.byId(rows.Series, id).class_id)),
-      ...all('postId', rows.Post, (id) => ofClass(look.byId(rows.Post, id).class_id)),
-      ...all('placementId', rows.Placement, (id) =>
-        ofClass(look.byId(rows.PostPlace, look.byId(rows.Placement, id).place_id).class_id),
-      ),
+      ...all('classId', rows.ClassPeriod, (id) => ofClass(id)),
+      ...all('seriesId', rows.Series, ofSeries),
+      ...all('postId', rows.Post, (id) => ofPost(id)),
+      ...all('placementId', rows.Placement, ofPlacement),
       ...all('linkId', rows.Link, ofLink),
       ...all('visitorId', rows.Visitor, ofVisitor),
     ];
@@ -73,7 +87,7 @@ describe('who asks, and what they may', () => {
           sittings.includes(row.sitting_id) &&
           look.byId(rows.Sitting, row.sitting_id).ended_at === null,
       );
-    for (const { kind, id, classId, linkId, sittings } of subjects())
+    for (const { kind, id, classId, linkId, sittings, isDraft } of subjects())
       for (const personId of everybody().slice(0, 15)) {
         const as = (words: string[]): boolean => look.meantAt(linkId, personId, words).length > 0;
         const otherwise = {
@@ -88,6 +102,7 @@ describe('who asks, and what they may', () => {
               as: look.staffAs(classId, personId),
               otherwise: otherwise[asks],
               isAtRest: look.byId(rows.ClassPeriod, classId).put_away_at !== null,
+              isDraft,
             },
             `${kind} ${id}, person ${personId}, ${asks}`,
           );

@@ -124,6 +124,7 @@ export {
   type WayColumn,
 } from './entry/tableEdits.js';
 export { LINK_WORDS } from './link/words.js';
+export { PRIVATE_SESSION, isPrivate } from './link/privateSession.js';
 export { LINK_CODE_BYTES, doorPath, makeLinkCode, readLinkCode } from './link/linkCode.js';
 export type { Medium } from './post/blocks.js';
 export {

@@ -12,6 +12,12 @@ export const isStaff = (who: Who): boolean =>
 /** Whether the account in use is the head's or the office's. */
 export const isOffice = (who: Who): boolean => isStaff(who) && areOffice(who.person!.roles);
 
+/** Whether somebody who is this to a class period hosts it. */
+export const hostsAs = (as: Standing['as'] | undefined): boolean =>
+  as === 'host' || as === 'co-teacher';
+
+const isHost = ({ as }: Standing): boolean => hostsAs(as);
+
 /** Who asks for what. `params` are the path's. */
 interface Asked {
   caller: Caller;
@@ -42,7 +48,8 @@ export async function authorise(
   if (caller === 'person-keeper') return mustKeep(db, who, params.personId as number);
   const subject = { kind: of as ClassSubject, id: params[of!] as number };
   const standing = await standingOf(db, subject, who.person!.id, ASKS[caller as ClassCaller]);
-  if (!standing) throw notFound(nameOfSubject(subject.kind));
+  if (!standing || (standing.isDraft && !isHost(standing)))
+    throw notFound(nameOfSubject(subject.kind));
   if (!MAY[caller as ClassCaller](standing, who))
     throw new HttpProblem(403, 'This class period is somebody else’s.');
   if (standing.isAtRest && needsGoingOn)
@@ -78,8 +85,6 @@ const ASKS: Record<ClassCaller, 'class' | 'door' | 'link'> = {
   'door-host': 'door',
   'class-reader': 'link',
 };
-
-const isHost = ({ as }: Standing): boolean => as === 'host' || as === 'co-teacher';
 
 const MAY: Record<ClassCaller, (standing: Standing, who: Who) => boolean> = {
   'class-host': isHost,

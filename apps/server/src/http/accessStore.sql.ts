@@ -10,6 +10,8 @@ export interface Standing {
   otherwise: boolean;
   /** The class period has been put away. */
   isAtRest: boolean;
+  /** A draft, which is its class period's hosts' alone. */
+  isDraft: boolean;
 }
 
 /** Hosts at a link without being so in its class period: by themselves, or because their own class period meets there too (the door itself looks when). */
@@ -28,23 +30,44 @@ const TUTOR: Partial<Record<ClassSubject, string>> = {
   linkId: `SELECT 1 FROM link_people lp WHERE lp.link_id = :id AND lp.person_id = :personId AND lp.as_what = 'tutor'`,
 };
 
-/** How to find the class period that a path parameter speaks of. */
+const DRAFT_OF_POST = `JSON_VALUE(p.timing, '$.kind') = 'draft'`;
+
+/** How to find the class period that a path parameter speaks of, and whether it is a draft there. */
 const CLASS_OF: Record<ClassSubject, { sql: string; what: string }> = {
-  classId: { sql: 'SELECT c.id FROM class_periods c WHERE c.id = :id', what: 'This class period' },
-  seriesId: { sql: 'SELECT s.class_id AS id FROM series s WHERE s.id = :id', what: 'This session' },
-  postId: { sql: 'SELECT p.class_id AS id FROM posts p WHERE p.id = :id', what: 'This post' },
+  classId: {
+    sql: 'SELECT c.id, 0 AS draft FROM class_periods c WHERE c.id = :id',
+    what: 'This class period',
+  },
+  seriesId: {
+    sql: 'SELECT s.class_id AS id, s.draft FROM series s WHERE s.id = :id',
+    what: 'This session',
+  },
+  postId: {
+    sql: `SELECT p.class_id AS id, ${DRAFT_OF_POST} AS draft FROM posts p WHERE p.id = :id`,
+    what: 'This post',
+  },
   placementId: {
-    sql: 'SELECT pp.class_id AS id FROM placements pl JOIN post_places pp ON pp.id = pl.place_id WHERE pl.id = :id',
+    sql: `SELECT pp.class_id AS id, ${DRAFT_OF_POST} AS draft FROM placements pl JOIN post_places pp ON pp.id = pl.place_id JOIN posts p ON p.id = pp.post_id WHERE pl.id = :id`,
     what: 'This placement',
   },
-  linkId: { sql: 'SELECT l.class_id AS id FROM links l WHERE l.id = :id', what: 'This link' },
+  linkId: {
+    sql: 'SELECT l.class_id AS id, 0 AS draft FROM links l WHERE l.id = :id',
+    what: 'This link',
+  },
   visitorId: {
-    sql: 'SELECT l.class_id AS id FROM visitors v JOIN sittings m ON m.id = v.sitting_id JOIN links l ON l.id = m.link_id WHERE v.id = :id',
+    sql: 'SELECT l.class_id AS id, 0 AS draft FROM visitors v JOIN sittings m ON m.id = v.sitting_id JOIN links l ON l.id = m.link_id WHERE v.id = :id',
     what: 'This visitor',
   },
 };
 
 export const nameOfSubject = (subject: ClassSubject): string => CLASS_OF[subject].what;
+
+interface StandingRow {
+  as_what: Standing['as'];
+  draft: number;
+  otherwise: number;
+  at_rest: number;
+}
 
 /** What a person is to it; nothing where there is no such thing. `asks`: what counts beside the class period's staff. */
 export async function standingOf(
@@ -55,8 +78,8 @@ export async function standingOf(
 ): Promise<Standing | undefined> {
   const others = { door: ACTING[subject.kind], link: TUTOR[subject.kind], class: undefined };
   const other = others[asks];
-  const row = await db.one<{ as_what: Standing['as']; otherwise: number; at_rest: number }>(
-    `SELECT cs.as_what, ${other ? `EXISTS (${other})` : '0'} AS otherwise, fc.put_away_at IS NOT NULL AS at_rest
+  const row = await db.one<StandingRow>(
+    `SELECT cs.as_what, found.draft, ${other ? `EXISTS (${other})` : '0'} AS otherwise, fc.put_away_at IS NOT NULL AS at_rest
      FROM (${CLASS_OF[subject.kind].sql}) found JOIN class_periods fc ON fc.id = found.id LEFT JOIN class_staff cs ON cs.class_id = found.id AND cs.person_id = :personId`,
     { id: subject.id, personId },
   );
@@ -65,6 +88,7 @@ export async function standingOf(
       as: row.as_what,
       otherwise: Boolean(row.otherwise),
       isAtRest: Boolean(row.at_rest),
+      isDraft: Boolean(row.draft),
     }
   );
 }

@@ -8,6 +8,7 @@ import {
   type Sequelize,
 } from 'sequelize';
 import type { LinkRow } from './Link.js';
+import type { OccurrenceRow } from './Occurrence.js';
 import { code, flag, idOf, instant, ownId, small, text } from './columns.js';
 
 /** What happens behind the door of one occurrence; there is one once anybody entered or opened it. */
@@ -32,7 +33,7 @@ export interface SittingRow extends Model<
   // Asked for together with it, where it is.
   link?: NonAttribute<LinkRow>;
   /** What its door was opened for. */
-  occurrence?: NonAttribute<{ title: string; local_date: string }>;
+  occurrence?: NonAttribute<OccurrenceRow>;
 }
 
 export const defineSitting = (sequelize: Sequelize): ModelStatic<SittingRow> =>

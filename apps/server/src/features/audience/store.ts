@@ -37,6 +37,31 @@ export async function peopleOfLink(
   return [...people].map(([id, name]) => ({ id, name }));
 }
 
+/** Those of some links that are for people by name alone: neither for a class period nor for a group of one. */
+export async function linksForNamedAlone(db: Db, linkIds: number[]): Promise<Set<number>> {
+  const parts = await db.models.LinkAudience.findAll({
+    attributes: ['link_id', 'class_id', 'group_id'],
+    where: { link_id: linkIds },
+  });
+  const named = new Set(parts.map((part) => part.link_id));
+  for (const part of parts)
+    if (part.class_id !== null || part.group_id !== null) named.delete(part.link_id);
+  return named;
+}
+
+/** Those of some links at which a person is meant: as host, as presenter, or by its audience. */
+export async function linksMeaning(
+  db: Db,
+  linkIds: number[],
+  personId: number,
+): Promise<Set<number>> {
+  const meant = await db.models.LinkPerson.findAll({
+    attributes: ['link_id'],
+    where: { link_id: linkIds, person_id: personId },
+  });
+  return new Set(meant.map((row) => row.link_id));
+}
+
 /** How many people each of some links is for. */
 export async function audienceSizes(db: Db, linkIds: number[]): Promise<Map<number, number>> {
   const rows = await db.models.LinkPerson.findAll({

@@ -1,6 +1,6 @@
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
-import { isOffice } from '../../http/access.js';
+import { hostsAs, isOffice } from '../../http/access.js';
 import { HttpProblem, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { someAreStaff } from '../accounts/store.js';
@@ -118,8 +118,7 @@ export async function bringBackToRoll(
 /** Throws 422 beside `toClassId` unless whoever asks keeps that class period's roll too, and it goes on. */
 async function refuseUnlessKeeps(glen: Glen, who: Who, toClassId: number): Promise<void> {
   const there = await classById(glen.db, toClassId, who.person!.id);
-  const hosts = there?.as_what === 'host' || there?.as_what === 'co-teacher';
-  if (!there || !(hosts || isOffice(who)))
+  if (!there || !(hostsAs(there.as_what) || isOffice(who)))
     throw wrongField('toClassId', 'Choose a class period of your own.');
   if (there.is_occasion) throw wrongField('toClassId', 'An occasion has no roll.');
   if (there.put_away_at !== null)

@@ -12,6 +12,8 @@ type OfLink = Pick<
   | 'link_state'
   | 'put_away_at'
   | 'label'
+  | 'kind_of_link'
+  | 'for_named'
   | 'class_id'
   | 'class_title'
   | 'class_ref'
@@ -111,6 +113,8 @@ function ofLink(link: LinkAtDoor): OfLink {
     link_state: link.link_state,
     put_away_at: link.put_away_at,
     label: link.label,
+    kind_of_link: link.kind_of_link,
+    for_named: link.for_named,
     class_id: link.class_id,
     class_title: link.class_title,
     class_ref: link.class_ref,

@@ -1,12 +1,14 @@
-import { classTitle, howTo, placeWallTime } from '@glen/core';
+import { PRIVATE_SESSION, classTitle, howTo, placeWallTime } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import { linkAddress } from '../../addresses.js';
 import type { Glen } from '../../glen.js';
 import { notFound, wrongField } from '../../http/problem.js';
+import { privateTo } from '../entry/privateTitles.js';
 import { linkById } from '../link/store.js';
 import { mainLinkOf } from '../school/classes.sql.js';
 import { readSchool } from '../school/store.js';
-import { decideAt, isOnRoll, readDoor, type DoorFacts } from './facts.js';
+import { decideAt, readDoor, type DoorFacts } from './facts.js';
+import { isKeptFrom, isTheirs } from './whose.js';
 import { findDoor, type Caller } from './findDoor.js';
 import { nameOf, titleOf } from './names.js';
 import { noteTried, waitingLonger } from './store.js';
@@ -26,12 +28,19 @@ async function elsewhereFor(glen: Glen, facts: DoorFacts): Promise<Answer<'door'
   return { why: 'stopped', code: works.code, title: titleOf(row) };
 }
 
-/** Whether a link is for whoever asks, or they host there. */
-function isTheirs(facts: DoorFacts): boolean {
-  const { row, who, isHost } = facts;
-  if (isHost || row.class_host || row.class_presenter) return true;
-  if (who.account === null) return false;
-  return row.link_invited || (who.account.kind === 'school' && isOnRoll(facts));
+/** What a door is called, and its session, for whoever asks. */
+interface Called {
+  title: string;
+  /** What the link is labelled; nothing where it is not for whoever asks to read. */
+  label: string;
+  session: string;
+}
+
+function calledFor(facts: DoorFacts, isHidden: boolean): Called {
+  const { row, at } = facts;
+  if (isHidden) return { title: PRIVATE_SESSION, label: '', session: PRIVATE_SESSION };
+  const session = at?.occurrence.session_title ?? nameOf(row);
+  return { title: nameOf(row), label: row.label, session };
 }
 
 /** What a visitor meets behind a link. Writes nothing. */
@@ -47,10 +56,12 @@ export async function describeHowTo(
   typed: string,
   caller: Caller,
 ): Promise<Answer<'howTo'>> {
-  const { row, rules } = await findDoor(glen, typed, caller);
+  const facts = await findDoor(glen, typed, caller);
+  const { row, rules } = facts;
   const host = row.host_name ?? '';
+  const called = calledFor(facts, isKeptFrom(facts));
   return {
-    title: nameOf(row),
+    title: called.title,
     classTitle: titleOf(row),
     host,
     pennant: row.pennant,
@@ -61,7 +72,7 @@ export async function describeHowTo(
       rules,
       host,
       classTitle: titleOf(row),
-      label: row.for_class ? null : row.label,
+      label: row.for_class ? null : called.label || null,
       pastedRoom: row.room_address !== null,
     }),
   };
@@ -69,11 +80,12 @@ export async function describeHowTo(
 
 /**
  * What the door would say to an account (or to nobody) at a time of school: the same facts and the same decision
- * as at the real door. `hostIn` says whether a host is in then; left out, it is as it is now.
+ * as at the real door. `hostIn` says whether a host is in then; left out, it is as it is now. Who tries it as somebody
+ * else reads no more than they may read themselves.
  */
 export async function tryDoor(
   glen: Glen,
-  linkId: number,
+  { linkId, by }: { linkId: number; by: number },
   body: Body<'tryDoor'>,
 ): Promise<Answer<'tryDoor'>> {
   const link = await linkById(glen.db, linkId);
@@ -97,25 +109,35 @@ export async function tryDoor(
     session.ended_at = body.hostIn ? null : session.ended_at;
     session.opened_at = body.hostIn ? (session.opened_at ?? now) : session.opened_at;
   }
-  return doorAnswer(glen, facts, body);
+  const held = { link_id: facts.row.link_id, layers: session?.layers ?? null };
+  const isHidden = await privateTo(glen.db, [held], by);
+  return doorAnswer(glen, facts, { ...body, isHidden: isHidden(held) });
+}
+
+interface Given {
+  entryCode?: string | undefined;
+  watchOnly?: boolean | undefined;
+  /** Whoever reads the answer is not to read what is held here. */
+  isHidden?: boolean;
 }
 
 async function doorAnswer(
   glen: Glen,
   facts: DoorFacts,
-  given: { entryCode?: string | undefined; watchOnly?: boolean | undefined } = {},
+  given: Given = {},
 ): Promise<Answer<'door'>> {
   const { row, rules, at } = facts;
   const session = at?.occurrence;
   const turnedAway = session?.visitor_state === 'turned-away';
+  const called = calledFor(facts, given.isHidden || isKeptFrom(facts));
   return {
     linkId: row.link_id,
-    title: session?.session_title ?? nameOf(row),
+    title: called.session,
     classTitle: titleOf(row),
-    label: row.label,
+    label: called.label,
     host: row.host_name ?? '',
     pennant: row.pennant,
-    session: session ? sessionAtDoor(session) : null,
+    session: session ? sessionAtDoor(session, called.session) : null,
     decision: decideAt(facts, given),
     knocked: session?.visitor_state === 'waiting',
     ahead: await waitingBefore(glen, session),
@@ -138,8 +160,8 @@ async function doorAnswer(
 
 type Session = NonNullable<DoorFacts['at']>['occurrence'];
 
-const sessionAtDoor = (session: Session): Answer<'door'>['session'] => ({
-  title: session.session_title,
+const sessionAtDoor = (session: Session, title: string): Answer<'door'>['session'] => ({
+  title,
   date: session.local_date,
   time: session.local_time,
   minutes: session.minutes,

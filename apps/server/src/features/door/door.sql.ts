@@ -1,4 +1,4 @@
-import { plusMinutes, type EntryRules, type RuleLayer } from '@glen/core';
+import { plusMinutes, type EntryRules, type RuleLayer, type RuleSetting } from '@glen/core';
 import type { Pennant } from '@glen/contract';
 import type { Clock } from '../../clock.js';
 import type { Db } from '../../db/connect.js';
@@ -22,6 +22,9 @@ export interface LinkAtDoorRow extends LayerRow {
   link_state: 'live' | 'retired';
   put_away_at: string | null;
   label: string;
+  kind_of_link: RuleSetting['kind'];
+  /** For people by name alone. */
+  for_named: number;
   class_id: number;
   class_title: string;
   class_ref: string;
@@ -37,10 +40,11 @@ export interface LinkAtDoorRow extends LayerRow {
 }
 
 const LINK = `
-  SELECT l.id AS link_id, l.code, l.state AS link_state, l.label, c.id AS class_id, c.title AS class_title, c.ref AS class_ref, c.period,
+  SELECT l.id AS link_id, l.code, l.state AS link_state, l.label, l.kind AS kind_of_link, c.id AS class_id, c.title AS class_title, c.ref AS class_ref, c.period,
     c.pennant, c.put_away_at, l.rules AS link_rules, ${LAYER_COLUMNS}, h.name AS host_name, l.room_address,
     (SELECT GROUP_CONCAT(lg.email SEPARATOR '\n') FROM link_audience lg WHERE lg.link_id = l.id) AS guest_lines,
     EXISTS (SELECT 1 FROM link_audience fa WHERE fa.link_id = l.id AND fa.class_id = l.class_id) AS for_class,
+    (SELECT COUNT(*) > 0 AND COUNT(na.class_id) + COUNT(na.group_id) = 0 FROM link_audience na WHERE na.link_id = l.id) AS for_named,
     EXISTS (SELECT 1 FROM joined jw WHERE jw.class_id = l.class_id) AS meets_elsewhere
   FROM links l JOIN class_periods c ON c.id = l.class_id JOIN school sc ON sc.id = 1 LEFT JOIN people h ON h.id = ${FIRST_HOST}
   WHERE l.code = :code`;

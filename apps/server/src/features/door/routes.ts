@@ -10,7 +10,8 @@ export const doorRoutes = (glen: Glen) =>
     howTo: ({ params, token, address }) => describeHowTo(glen, params.code, { token, address }),
     enterDoor: ({ params, body, token, address, setSession }) =>
       enterDoor(glen, { typed: params.code, token, address, setSession }, body),
-    tryDoor: ({ params, body }) => tryDoor(glen, params.linkId, body),
+    tryDoor: ({ params, body, who }) =>
+      tryDoor(glen, { linkId: params.linkId, by: who.person!.id }, body),
     videoEvent: async ({ body, rawBody, header }) => {
       const headers = { time: header('x-room-time'), signature: header('x-room-signature') };
       await takeVideoEvent(glen, { headers, rawBody }, body);

@@ -71,6 +71,18 @@ export async function writeSchoolRules(
   return changed > 0;
 }
 
+/** What each of some links is for. */
+export async function kindsOfLinks(
+  db: Db,
+  linkIds: number[],
+): Promise<Map<number, RuleSetting['kind']>> {
+  const links = await db.models.Link.findAll({
+    attributes: ['id', 'kind'],
+    where: { id: linkIds },
+  });
+  return new Map(links.map((link) => [link.id, link.kind]));
+}
+
 /** The class periods that a person hosts, or with null all that anybody does. */
 export async function classesHosted(db: Db, personId: number | null): Promise<number[]> {
   const rows = await db.models.ClassStaff.findAll({

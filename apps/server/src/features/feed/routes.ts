@@ -14,8 +14,8 @@ export const feedRoutes = (
     else res.type('text/calendar; charset=utf-8').send(text);
     return STREAMED;
   },
-  seriesFile: async ({ params, res }) => {
-    const { text, name } = await seriesFile(glen, params.seriesId);
+  seriesFile: async ({ params, who, res }) => {
+    const { text, name } = await seriesFile(glen, params.seriesId, who.person!.id);
     res
       .set('Content-Disposition', `attachment; filename="${name}"`)
       .type('text/calendar; charset=utf-8')

@@ -1,4 +1,4 @@
-import type { SessionPlan, SessionWords } from '@glen/core';
+import type { EntryRules, SessionPlan, SessionWords } from '@glen/core';
 import type { Db, Values } from '../../db/connect.js';
 
 // Series and single dates for calendar feeds: asked for by other programs every few hours, for everybody. A person's begin
@@ -14,6 +14,8 @@ export interface FeedSeriesRow {
   version: number;
   changed_at: string;
   code: string;
+  link_id: number;
+  rules: Partial<EntryRules>;
   /** Whether its link is for all of its class period. */
   for_class: number;
 }
@@ -23,7 +25,7 @@ const FOR_CLASS =
 
 const series = (db: Db, from: string, where: string, values: Values): Promise<FeedSeriesRow[]> =>
   db.rows<FeedSeriesRow>(
-    `SELECT s.id, s.class_id, s.title, s.description, s.plan, s.words, s.version, s.changed_at, l.code, ${FOR_CLASS} AS for_class
+    `SELECT s.id, s.class_id, s.title, s.description, s.plan, s.words, s.version, s.changed_at, s.rules, l.id AS link_id, l.code, ${FOR_CLASS} AS for_class
      FROM ${from} JOIN links l ON l.id = s.link_id WHERE ${where} ORDER BY s.id`,
     values,
   );

@@ -2,9 +2,11 @@ import { createHash, randomBytes } from 'node:crypto';
 import { calendarIcs, classTitle, type SchoolCalendar } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
+import { hostsAs } from '../../http/access.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { personById } from '../desk/store.js';
+import { readableTo } from '../entry/privateTitles.js';
 import { linkAddress } from '../../addresses.js';
 import { classById, classesOf } from '../school/classes.sql.js';
 import { readCalendar, readSchool } from '../school/store.js';
@@ -34,7 +36,7 @@ async function timezonesOf(zones: string[]): Promise<Record<string, string>> {
 }
 
 /** A series as it goes into a file; `uid` where it is not the series itself. */
-type Filed = Omit<FeedSeriesRow, 'class_id' | 'for_class'> & { uid?: string };
+type Filed = Omit<FeedSeriesRow, 'class_id' | 'for_class' | 'link_id' | 'rules'> & { uid?: string };
 
 async function fileOf(
   glen: Glen,
@@ -139,16 +141,19 @@ export async function feedFile(glen: Glen, token: string): Promise<{ text: strin
   return { text, etag: `"${createHash('sha256').update(text).digest('base64url').slice(0, 27)}"` };
 }
 
+/** One series as a calendar file, for somebody who may read it. */
 export async function seriesFile(
   glen: Glen,
   seriesId: number,
+  personId: number,
 ): Promise<{ text: string; name: string }> {
-  const row = await seriesForFile(glen.db, seriesId);
-  if (!row) throw notFound('This session');
+  const found = await seriesForFile(glen.db, seriesId);
+  if (!found) throw notFound('This session');
+  const [row] = await readableTo(glen.db, [found], personId);
   const { calendar, version } = await readCalendar(glen.db);
   return {
-    text: await fileOf(glen, row.title, [row], { calendar, version }),
-    name: `${row.title.replace(/[^\w]+/g, '-').toLowerCase() || 'sessions'}.ics`,
+    text: await fileOf(glen, row!.title, [row!], { calendar, version }),
+    name: `${row!.title.replace(/[^\w]+/g, '-').toLowerCase() || 'sessions'}.ics`,
   };
 }
 
@@ -160,9 +165,7 @@ export async function feedsOf(glen: Glen, who: Who): Promise<Answer<'feeds'>> {
   const personId = who.person!.id;
   const hosted =
     who.account!.kind === 'school'
-      ? (await classesOf(glen.db, personId, false)).filter(
-          (c) => c.as_what === 'host' || c.as_what === 'co-teacher',
-        )
+      ? (await classesOf(glen.db, personId, false)).filter((c) => hostsAs(c.as_what))
       : [];
   return {
     own: addressOf(glen, (await feedOf(glen.db, { personId }))?.token),
@@ -185,7 +188,7 @@ export async function replaceFeed(
   if (classId !== undefined) {
     const klass =
       who.account!.kind === 'school' ? await classById(glen.db, classId, personId) : undefined;
-    if (klass?.as_what !== 'host' && klass?.as_what !== 'co-teacher')
+    if (!hostsAs(klass?.as_what))
       throw new HttpProblem(403, 'This class period is somebody else’s.');
   }
   const token = randomBytes(TOKEN_BYTES).toString('base64url');

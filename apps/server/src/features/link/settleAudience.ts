@@ -1,5 +1,6 @@
 import type { Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
+import { hostsAs } from '../../http/access.js';
 import { wrongField } from '../../http/problem.js';
 import type { Audience } from '../audience/store.js';
 import { groupsOf, staffOfSchool } from '../group/store.js';
@@ -19,9 +20,7 @@ export async function settleAudience(
     classesOf(glen.db, by, false),
     staffOfSchool(glen.db),
   ]);
-  const hosted = new Set(
-    mine.filter((c) => c.as_what === 'host' || c.as_what === 'co-teacher').map((c) => c.id),
-  );
+  const hosted = new Set(mine.filter((c) => hostsAs(c.as_what)).map((c) => c.id));
   if (sent.classIds.some((id) => id !== classId && !hosted.has(id)))
     throw wrongField('classIds', 'A link can be for class periods that you host.');
   if (sent.groupIds.some((id) => !groups.some((g) => g.id === id)))

@@ -1,5 +1,6 @@
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
+import { hostsAs } from '../../http/access.js';
 import { HttpProblem, notFound, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { classById } from '../school/classes.sql.js';
@@ -40,7 +41,7 @@ async function checkGuest(glen: Glen, link: LinkRow, classId: number, by: number
   const klass = await classById(glen.db, classId, by);
   if (!klass) throw wrongField('classId', 'There is no such class period.');
   if (klass.put_away_at) throw wrongField('classId', 'That class period has been put away.');
-  if (klass.as_what !== 'host' && klass.as_what !== 'co-teacher')
+  if (!hostsAs(klass.as_what))
     throw wrongField(
       'classId',
       'You can bring class periods that you host; for another, ask its host to put you down as co-teacher.',

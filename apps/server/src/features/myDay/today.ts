@@ -10,6 +10,7 @@ import {
 } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
+import { hostsAs } from '../../http/access.js';
 import { rulesOfClass } from '../entry/layers.js';
 import { settingOf } from '../entry/setting.js';
 import { postsFor } from '../post/describe.js';
@@ -23,7 +24,7 @@ import { sessionsActedIn, sessionsTutored } from '../plan/store.js';
 type ClassRow = Awaited<ReturnType<typeof classesOf>>[number];
 type PostsToday = ReturnType<typeof postsOfDay>;
 
-const isHosted = (row: ClassRow): boolean => row.as_what === 'host' || row.as_what === 'co-teacher';
+const isHosted = (row: ClassRow): boolean => hostsAs(row.as_what);
 
 /** Posts at the class periods that one teaches, as far as the day has to do with them. */
 async function postsToday(

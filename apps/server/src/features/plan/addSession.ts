@@ -37,7 +37,8 @@ export async function addSession(
       );
     return seriesId;
   });
-  return { session: await sessionOfSeries(glen, id), touched: [{ seriesId: id, version: 1 }] };
+  const session = await sessionOfSeries(glen, { seriesId: id }, by ?? 0);
+  return { session, touched: [{ seriesId: id, version: 1 }] };
 }
 
 /** What is wrong with who meets together stands beside that part of the sheet. */

@@ -2,6 +2,7 @@ import { placeWallTime } from '@glen/core';
 import type { Answer, Query } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { wrongField } from '../../http/problem.js';
+import { readableTo } from '../entry/privateTitles.js';
 import { joinedOf, type JoinedRow } from '../link/joined.sql.js';
 import { linkById } from '../link/store.js';
 import { mainLinks } from '../school/classes.sql.js';
@@ -105,7 +106,11 @@ export async function bookingsFor(
   const counted = all.filter((c) => c.kind !== 'help' && c.put_away_at === null);
   const classIds = [...new Set([classId, ...counted.map((c) => c.class_id)])];
   const [rows, shared] = await Promise.all([
-    bookingsOf(glen.db, { from, to, classIds, exceptSeries: except ?? 0 }),
+    readableTo(
+      glen.db,
+      await bookingsOf(glen.db, { from, to, classIds, exceptSeries: except ?? 0 }),
+      personId,
+    ),
     joinedOf(glen.db, classIds, placeWallTime(from, '00:00', 0, calendar.zone).start),
   ]);
   const isForAll = linkId === own.id;

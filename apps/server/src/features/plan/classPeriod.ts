@@ -1,12 +1,13 @@
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
+import { hostsAs } from '../../http/access.js';
 import { notFound } from '../../http/problem.js';
 import { classItem } from '../school/classItem.js';
 import { classById } from '../school/classes.sql.js';
 import { accountsOfClass, rollOf, staffOf } from '../school/store.js';
 import { sessionsOfClass } from './sessions.js';
 
-/** One class period with its people and its sessions; a visiting teacher hears nothing of drafts. */
+/** One class period with its people and its sessions; of drafts only its hosts hear. */
 export async function describeClass(
   glen: Glen,
   classId: number,
@@ -17,7 +18,7 @@ export async function describeClass(
   const [staff, roll, sessions, accounts] = await Promise.all([
     staffOf(glen.db, row.id),
     rollOf(glen.db, row.id),
-    sessionsOfClass(glen, row.id),
+    sessionsOfClass(glen, row.id, personId),
     accountsOfClass(glen.db, row.id),
   ]);
   const withAccounts = <P extends { id: number }>(person: P) => ({
@@ -31,6 +32,6 @@ export async function describeClass(
     version: row.version,
     staff: staff.map(withAccounts),
     roll: roll.map(withAccounts),
-    sessions: row.as_what === 'presenter' ? sessions.filter((s) => !s.draft) : sessions,
+    sessions: hostsAs(row.as_what) ? sessions : sessions.filter((s) => !s.draft),
   };
 }

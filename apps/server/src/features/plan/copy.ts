@@ -1,6 +1,7 @@
 import { GlenInputError, classTitle, planForClass, planForNextTerm } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
+import { hostsAs } from '../../http/access.js';
 import { HttpProblem, notFound, wrongField } from '../../http/problem.js';
 import { classById } from '../school/classes.sql.js';
 import { readSchool } from '../school/store.js';
@@ -25,11 +26,7 @@ export async function copySeries(
       inNextTerm: boolean,
     ): Promise<{ seriesId: number; version: number }> => {
       const klass = classId === own.id ? own : await classById(glen.db, classId, by);
-      if (
-        !klass ||
-        (klass.as_what !== 'host' && klass.as_what !== 'co-teacher') ||
-        klass.put_away_at
-      )
+      if (!klass || !hostsAs(klass.as_what) || klass.put_away_at)
         throw new HttpProblem(403, 'This class period is somebody else’s.');
       const plan = inNextTerm
         ? planForNextTerm(series.plan, calendar)

@@ -5,13 +5,18 @@ import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
 import { audienceOf, linkHostsOf } from '../audience/store.js';
 import { rulesOfLink, rulesOfSession } from '../entry/layers.js';
+import { readableTo } from '../entry/privateTitles.js';
 import { linkById } from '../link/store.js';
 import { classById } from '../school/classes.sql.js';
 import { readSchool, staffOf } from '../school/store.js';
 import { sessionRowsOfClass } from './sessions.sql.js';
 
-/** What an invitation to a link's next session can say. */
-export async function invitationFor(glen: Glen, linkId: number): Promise<Answer<'invitation'>> {
+/** What an invitation to a link's next session can say, for somebody who may not be meant by it. */
+export async function invitationFor(
+  glen: Glen,
+  linkId: number,
+  personId: number,
+): Promise<Answer<'invitation'>> {
   const link = await linkById(glen.db, linkId);
   if (!link) throw notFound('This link');
   const [klass, linkRules, staff, rows, { calendar }, own, audience] = await Promise.all([
@@ -23,9 +28,12 @@ export async function invitationFor(glen: Glen, linkId: number): Promise<Answer<
     linkHostsOf(glen.db, [linkId]),
     audienceOf(glen.db, [linkId]),
   ]);
-  const sessions = rows
-    .filter((row) => row.link_id === linkId && !row.draft)
-    .map((row) => ({ ...row, start: row.start_at, end: row.end_at }));
+  const planned = rows.filter((row) => row.link_id === linkId && !row.draft);
+  const sessions = (await readableTo(glen.db, planned, personId)).map((row) => ({
+    ...row,
+    start: row.start_at,
+    end: row.end_at,
+  }));
   const next = sessionAtDoor(
     sessions,
     (row) => rulesOfSession(linkRules, row),

@@ -1,5 +1,5 @@
 import type { Action, SchoolCalendar } from '@glen/core';
-import type { Answer } from '@glen/contract';
+import type { Answer, Session } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound, stale, wrongField } from '../../http/problem.js';
 import { cutShares } from '../link/shareStore.js';
@@ -114,13 +114,10 @@ export async function reviseOne(
   edit: SeriesEdit,
 ): Promise<Edited> {
   const touched = await glen.db.transaction(() => reviseSeries(glen, one, edit));
-  if (!touched)
-    throw stale(
-      await sessionOfSeries(glen, one.seriesId, key).catch(() =>
-        sessionOfSeries(glen, one.seriesId),
-      ),
+  const read = (seriesId: number): Promise<Session> =>
+    sessionOfSeries(glen, { seriesId, key }, one.by).catch(() =>
+      sessionOfSeries(glen, { seriesId }, one.by),
     );
-  const last = touched.at(-1)!.seriesId;
-  const session = await sessionOfSeries(glen, last, key).catch(() => sessionOfSeries(glen, last));
-  return { session, touched };
+  if (!touched) throw stale(await read(one.seriesId));
+  return { session: await read(touched.at(-1)!.seriesId), touched };
 }

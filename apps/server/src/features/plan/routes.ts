@@ -25,9 +25,13 @@ export const planRoutes = (glen: Glen) =>
     classPeriod: ({ params, who }) => describeClass(glen, params.classId, who.person!.id),
     strip: ({ query, who }) => stripFor(glen, who.person!.id, query),
     bookings: ({ params, query, who }) => bookingsFor(glen, params.classId, who.person!.id, query),
-    invitation: ({ params }) => invitationFor(glen, params.linkId),
-    session: async ({ params, query }) => ({
-      session: await sessionOfSeries(glen, params.seriesId, query.on),
+    invitation: ({ params, who }) => invitationFor(glen, params.linkId, who.person!.id),
+    session: async ({ params, query, who }) => ({
+      session: await sessionOfSeries(
+        glen,
+        { seriesId: params.seriesId, key: query.on },
+        who.person!.id,
+      ),
     }),
     addSession: ({ params, body, who }) => addSession(glen, params.classId, who.person!.id, body),
     editSession: ({ params, body, who }) =>

@@ -3,6 +3,7 @@ import type { Session } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound, wrongField } from '../../http/problem.js';
 import { rulesOfLinks, rulesOfSession, type LinkRules } from '../entry/layers.js';
+import { readableTo } from '../entry/privateTitles.js';
 import { linkAddress } from '../../addresses.js';
 import { joinedOf, joiningTitles, type JoinedRow } from '../link/joined.sql.js';
 import { mainLinksOf } from '../school/classes.sql.js';
@@ -114,8 +115,13 @@ function sessionOf(
   };
 }
 
-export async function sessionsOfClass(glen: Glen, classId: number): Promise<Session[]> {
-  const rows = await sessionRowsOfClass(glen.db, classId);
+/** The sessions of a class period as a person may read them. */
+export async function sessionsOfClass(
+  glen: Glen,
+  classId: number,
+  personId: number,
+): Promise<Session[]> {
+  const rows = await readableTo(glen.db, await sessionRowsOfClass(glen.db, classId), personId);
   const known = await around(glen, rows);
   return rows.map((row) => sessionOf(glen, row, known));
 }
@@ -134,13 +140,15 @@ export async function sessionsFor(
   return rows.map((row) => sessionOf(glen, row, known)).filter((s) => s.heldAt === null);
 }
 
-/** One date of a series, by its key; without one the next, else the last. */
+/** One date of a series as a person may read it, by its key; without one the next, else the last. */
 export async function sessionOfSeries(
   glen: Glen,
-  seriesId: number,
-  key?: string,
+  { seriesId, key }: { seriesId: number; key?: string | undefined },
+  personId: number,
 ): Promise<Session> {
-  const row = await sessionRowOfSeries(glen.db, seriesId, { key, now: glen.clock.school() });
+  const asked = { key, now: glen.clock.school() };
+  const row = await sessionRowOfSeries(glen.db, seriesId, asked);
   if (!row) throw notFound('This session');
-  return sessionOf(glen, row, await around(glen, [row]), { whole: true });
+  const [readable] = await readableTo(glen.db, [row], personId);
+  return sessionOf(glen, readable!, await around(glen, [row]), { whole: true });
 }

@@ -12,6 +12,7 @@ import type { OccurrenceRow } from '../../db/models/Occurrence.js';
 import type { SeriesRow as SeriesModel } from '../../db/models/Series.js';
 import { plain, type Plain } from '../../db/plain.js';
 import { oneMore } from '../../db/versions.js';
+import { classesHostedBy } from '../school/store.js';
 
 export type SeriesRow = Plain<SeriesModel>;
 
@@ -79,12 +80,10 @@ export async function seriesHostedBy(
   personId: number,
   seriesIds: number[],
 ): Promise<{ id: number }[]> {
-  const hosted = await db.models.ClassStaff.findAll({
-    where: { person_id: personId, as_what: ['host', 'co-teacher'] },
-  });
+  const hosted = await classesHostedBy(db, personId);
   const series = await db.models.Series.findAll({
     attributes: ['id'],
-    where: { id: seriesIds, class_id: hosted.map((row) => row.class_id) },
+    where: { id: seriesIds, class_id: [...hosted] },
     include: [{ association: 'classPeriod', attributes: [], where: { put_away_at: null } }],
   });
   return series.map(({ id }) => ({ id }));

@@ -1,4 +1,4 @@
-import type { Occurrence, SessionPlan } from '@glen/core';
+import type { EntryRules, Occurrence, RuleLayer, SessionPlan } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 
 export interface NotchRow {
@@ -18,6 +18,7 @@ export interface NotchRow {
   why: string | null;
   title: string;
   link_id: number;
+  layers: RuleLayer[] | null;
   for_class: number;
 }
 
@@ -42,7 +43,7 @@ export const notchesBetween = async (
   { classIds, ...of }: { from: string; to: string; classIds: number[]; personId: number },
 ): Promise<NotchRow[]> =>
   db.rows<NotchRow>(
-    `SELECT o.id, o.series_id, o.class_id, o.key_date, o.local_date, o.local_time, o.minutes, o.start_at, o.end_at, o.status, o.was_date, o.was_time, o.was_minutes, o.why, o.title, o.link_id, ${FOR_CLASS} AS for_class
+    `SELECT o.id, o.series_id, o.class_id, o.key_date, o.local_date, o.local_time, o.minutes, o.start_at, o.end_at, o.status, o.was_date, o.was_time, o.was_minutes, o.why, o.title, o.link_id, o.layers, ${FOR_CLASS} AS for_class
      FROM ${DATES_OF_LINKS} AND o.status <> 'skipped' AND ${VISIBLE} ORDER BY o.start_at, o.id`,
     { ...of, linkIds: await linksOf(db, classIds) },
   );
@@ -60,10 +61,12 @@ export const seriesOfClasses = (
     plan: SessionPlan;
     draft: number;
     undated: number;
+    link_id: number;
+    rules: Partial<EntryRules>;
   }[]
 > =>
   db.rows(
-    `SELECT o.id, o.class_id, o.version, o.title, o.plan, o.draft, o.undated FROM series o WHERE o.class_id IN (:classIds) AND ${VISIBLE} ORDER BY o.id`,
+    `SELECT o.id, o.class_id, o.version, o.title, o.plan, o.draft, o.undated, o.link_id, o.rules FROM series o WHERE o.class_id IN (:classIds) AND ${VISIBLE} ORDER BY o.id`,
     { classIds, personId },
   );
 
@@ -90,7 +93,7 @@ export const bookingsOf = async (
   { classIds, ...of }: { from: string; to: string; classIds: number[]; exceptSeries: number },
 ): Promise<NotchRow[]> =>
   db.rows<NotchRow>(
-    `SELECT o.id, o.series_id, o.class_id, o.local_date, o.local_time, o.minutes, o.start_at, o.end_at, o.status, o.title, o.link_id, ${FOR_CLASS} AS for_class FROM ${DATES_OF_LINKS} AND o.status IN ('planned', 'moved') AND o.draft = 0 AND o.series_id <> :exceptSeries ORDER BY o.start_at, o.id`,
+    `SELECT o.id, o.series_id, o.class_id, o.local_date, o.local_time, o.minutes, o.start_at, o.end_at, o.status, o.title, o.link_id, o.layers, ${FOR_CLASS} AS for_class FROM ${DATES_OF_LINKS} AND o.status IN ('planned', 'moved') AND o.draft = 0 AND o.series_id <> :exceptSeries ORDER BY o.start_at, o.id`,
     { ...of, linkIds: await linksOf(db, classIds) },
   );
 

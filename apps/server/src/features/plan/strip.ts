@@ -9,12 +9,13 @@ import {
 import type { Answer, Query } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { wrongField } from '../../http/problem.js';
+import { readableTo } from '../entry/privateTitles.js';
 import { joinedOf, type JoinedRow } from '../link/joined.sql.js';
 import { classItem } from '../school/classItem.js';
 import { classesOf, pageOfClasses } from '../school/classes.sql.js';
 import { readSchool } from '../school/store.js';
 import { heldElsewhere } from './sessions.js';
-import { notchesBetween, seriesOfClasses } from './strip.sql.js';
+import { notchesBetween, seriesOfClasses, type NotchRow } from './strip.sql.js';
 
 const LONGEST_DAYS = 400;
 /** Refuses a span that nobody's screen shows. */
@@ -39,8 +40,12 @@ export async function stripFor(
   if (ids.length === 0)
     return { classes: [], series: [], notches: [], undated: [], hasMore: false };
   const [rows, series] = await Promise.all([
-    notchesBetween(glen.db, { from, to, classIds: ids, personId }),
-    seriesOfClasses(glen.db, ids, personId),
+    readableTo(
+      glen.db,
+      await notchesBetween(glen.db, { from, to, classIds: ids, personId }),
+      personId,
+    ),
+    readableTo(glen.db, await seriesOfClasses(glen.db, ids, personId), personId),
   ]);
   const shared = await joinedOf(glen.db, ids, placeWallTime(from, '00:00', 0, calendar.zone).start);
   const titles = new Map(series.map((s) => [s.id, s.title]));
@@ -63,24 +68,28 @@ export async function stripFor(
         repeats: repeats(s.plan),
       })),
     notches: rows.map((row) => ({
-      id: row.id,
-      seriesId: row.series_id,
-      key: row.key_date,
-      date: row.local_date,
-      time: row.local_time,
-      minutes: row.minutes,
-      start: row.start_at,
-      end: row.end_at,
-      status: row.status,
-      ...(row.was_date === null
-        ? {}
-        : { was: { date: row.was_date, time: row.was_time!, minutes: row.was_minutes! } }),
-      ...(row.why === null ? {} : { why: row.why }),
+      ...notchOf(row),
       ...(row.title === titles.get(row.series_id) ? {} : { title: row.title }),
       ...heldAtOf(heldElsewhere(row, shared)),
     })),
   };
 }
+
+const notchOf = (row: NotchRow): Answer<'strip'>['notches'][number] => ({
+  id: row.id,
+  seriesId: row.series_id,
+  key: row.key_date,
+  date: row.local_date,
+  time: row.local_time,
+  minutes: row.minutes,
+  start: row.start_at,
+  end: row.end_at,
+  status: row.status,
+  ...(row.was_date === null
+    ? {}
+    : { was: { date: row.was_date, time: row.was_time!, minutes: row.was_minutes! } }),
+  ...(row.why === null ? {} : { why: row.why }),
+});
 
 const heldAtOf = (elsewhere: JoinedRow | undefined): { heldAt?: string } =>
   elsewhere

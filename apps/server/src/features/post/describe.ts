@@ -4,6 +4,7 @@ import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
 import { siteAddress } from '../../outside/courseSite.js';
 import { classesOf } from '../school/classes.sql.js';
+import { classesHostedBy } from '../school/store.js';
 import { clockOf, deliveryItem, type DeliveryItem } from './deliveryItem.js';
 import { deliveriesOf, factsOf, type PostFacts } from './facts.js';
 import { readerCounts } from './places.sql.js';
@@ -108,14 +109,20 @@ function describe(glen: Glen, facts: PostFacts, post: PostRow, counts: Map<numbe
   };
 }
 
+/** Posts as somebody may read them: drafts are their class period's hosts' alone. */
 export async function describePosts(
   glen: Glen,
   postIds: number[],
   personId: number,
 ): Promise<Post[]> {
   const facts = await factsOf(glen, postIds, { personId });
-  const counts = await readerCounts(glen.db, facts.places);
-  return facts.posts.map((post) => describe(glen, facts, post, counts));
+  const [counts, hosted] = await Promise.all([
+    readerCounts(glen.db, facts.places),
+    classesHostedBy(glen.db, personId),
+  ]);
+  return facts.posts
+    .filter((post) => post.timing.kind !== 'draft' || hosted.has(post.class_id))
+    .map((post) => describe(glen, facts, post, counts));
 }
 
 export async function describePost(glen: Glen, id: number, personId: number): Promise<Post> {

@@ -1,11 +1,12 @@
 import type { ClassItem } from '@glen/contract';
 import { linkAddress } from '../../addresses.js';
 import type { Glen } from '../../glen.js';
+import { hostsAs } from '../../http/access.js';
 import type { ClassRow } from './classes.sql.js';
 
 /** Whether the person a row was read for hosts a class period that goes on, and so may change it. */
 export const mayChange = (row: Pick<ClassRow, 'as_what' | 'put_away_at'> | undefined): boolean =>
-  (row?.as_what === 'host' || row?.as_what === 'co-teacher') && row.put_away_at === null;
+  row !== undefined && hostsAs(row.as_what) && row.put_away_at === null;
 
 /** A class period as lists and cards have it. */
 export const classItem = (glen: Pick<Glen, 'config'>, row: ClassRow): ClassItem => ({

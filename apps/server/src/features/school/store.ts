@@ -134,6 +134,15 @@ export async function staffOf(db: Db, classId: number): Promise<StaffMember[]> {
   return staff.map(({ person, as_what }) => ({ id: person!.id, name: person!.name, as: as_what }));
 }
 
+/** The class periods that somebody hosts, put away or not. */
+export async function classesHostedBy(db: Db, personId: number): Promise<Set<number>> {
+  const hosted = await db.models.ClassStaff.findAll({
+    attributes: ['class_id'],
+    where: { person_id: personId, as_what: ['host', 'co-teacher'] },
+  });
+  return new Set(hosted.map((row) => row.class_id));
+}
+
 /** Who is on a roll, by name. */
 export async function rollOf(db: Db, classId: number): Promise<{ id: number; name: string }[]> {
   const roll = await db.models.RollEntry.findAll({
