@@ -247,6 +247,9 @@ test('a school is backed up while it runs, and is the same where it is restored'
     const { child, said } = await serve(elsewhere, port);
     try {
       expect(said).not.toContain('move-in');
+      // The secret came along: whoever was signed in still is.
+      await page.goto(`http://127.0.0.1:${port}`);
+      await expect(page.getByRole('heading', { name: 'What is left' })).toBeVisible();
       const there = await open(browser);
       await there.goto(`http://127.0.0.1:${port}`);
       await there.getByLabel('Address').fill('ines@harbour.example');

@@ -112,7 +112,13 @@ async function freeOr(port) {
 
 /** A school of one's own. */
 async function serve(args) {
-  const options = optionsOf(args, { port: 'value', data: 'value', url: 'value', host: 'flag' });
+  const options = optionsOf(args, {
+    port: 'value',
+    data: 'value',
+    url: 'value',
+    host: 'flag',
+    insecure: 'flag',
+  });
   const dir = resolve(options.data ?? join(root, '.glen', 'school'));
   const isOwn = !process.env.GLEN_DATABASE_URL;
   await prepare({ database: isOwn });

@@ -85,6 +85,7 @@ export async function surroundings({ mariadb, database, port, undoSeconds }) {
     server: {
       GLEN_DATABASE_URL: mariadb.url(database),
       GLEN_PUBLIC_URL: publicUrl,
+      GLEN_SECRET: 'the demo school keeps this secret from nobody',
       GLEN_PORT: String(port),
       GLEN_VIDEO_URL: `http://${STANDINS}:${videoPort}`,
       GLEN_VIDEO_SECRET: videoSecret,

@@ -1,5 +1,7 @@
 // ./glen serve: a school of one's own, on its own database unless GLEN_DATABASE_URL names another.
 import { spawn } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { networkInterfaces } from 'node:os';
 import { join } from 'node:path';
 import { root } from './build.mjs';
@@ -39,6 +41,28 @@ async function ownDatabase(dir, env) {
   return { url: mariadb.url('glen'), stop: () => mariadb.stop() };
 }
 
+const SECRET_BYTES = 32;
+
+/** Where the folder keeps the secret that nobody has set. */
+export const secretFile = (dir) => join(dir, 'glen.secret');
+
+/** The installation's secret: the environment's, else the one that the folder keeps, made at the first start. */
+function secretOf(dir, env) {
+  if (env.GLEN_SECRET) return env.GLEN_SECRET;
+  const file = secretFile(dir);
+  mkdirSync(dir, { recursive: true });
+  try {
+    // Of two that start at once one makes it.
+    writeFileSync(file, randomBytes(SECRET_BYTES).toString('base64url'), {
+      mode: 0o600,
+      flag: 'wx',
+    });
+  } catch (error) {
+    if (error.code !== 'EEXIST') throw error;
+  }
+  return readFileSync(file, 'utf8');
+}
+
 /** Runs until it is stopped; gives the exit code. */
 export async function serve(options, dir) {
   const where = whereToListen(options, process.env);
@@ -49,7 +73,13 @@ export async function serve(options, dir) {
     {
       // The channel tells the server that we are gone, however we went; it ends then, and its port is free.
       stdio: ['inherit', 'inherit', 'inherit', 'ipc'],
-      env: { ...process.env, ...where, GLEN_DATABASE_URL: database.url },
+      env: {
+        ...process.env,
+        ...where,
+        GLEN_DATABASE_URL: database.url,
+        GLEN_SECRET: secretOf(dir, process.env),
+        ...(options.insecure ? { GLEN_INSECURE: '1' } : {}),
+      },
       // Of a group of its own: Ctrl+C reaches it by us alone, before its database goes.
       detached: true,
     },

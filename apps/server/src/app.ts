@@ -1,7 +1,4 @@
-import { existsSync } from 'node:fs';
-import { join } from 'node:path';
 import express, { type Express } from 'express';
-import helmet from 'helmet';
 import { accountRoutes } from './features/accounts/routes.js';
 import { classRoutes } from './features/classes/routes.js';
 import { demoRoutes } from './features/demo/routes.js';
@@ -21,8 +18,11 @@ import { postRoutes } from './features/post/routes.js';
 import { reachRoutes } from './features/reach/routes.js';
 import { schoolRoutes } from './features/school/routes.js';
 import type { Glen } from './glen.js';
-import { mountEndpoints, mountProblems, type Handlers } from './http/mount.js';
+import { mountEndpoints, type Handlers } from './http/mount.js';
 import { openapi } from './http/openapi.js';
+import { mountPages } from './http/pages.js';
+import { mountNothingElse, mountProblems } from './http/problems.js';
+import { refuseBrokenAddress } from './http/text.js';
 
 const handlersOf = (glen: Glen): Handlers => ({
   ...accountRoutes(glen),
@@ -59,46 +59,10 @@ export function createApp(
     'trust proxy',
     glen.config.trustedProxies.length > 0 ? glen.config.trustedProxies : false,
   );
+  app.use(refuseBrokenAddress);
   mountEndpoints(app, glen, handlersOf(glen), { checkAnswers });
-  // From here on pages.
-  const https = glen.config.publicUrl.startsWith('https:');
-  app.use(
-    helmet({
-      contentSecurityPolicy: {
-        directives: {
-          defaultSrc: ["'self'"],
-          scriptSrc: ["'self'"],
-          styleSrc: ["'self'", "'unsafe-inline'"],
-          imgSrc: ["'self'", 'data:'],
-          fontSrc: ["'self'"],
-          connectSrc: ["'self'"],
-          objectSrc: ["'none'"],
-          baseUri: ["'none'"],
-          formAction: ["'self'"],
-          frameAncestors: ["'none'"],
-          upgradeInsecureRequests: https ? [] : null,
-        },
-      },
-      strictTransportSecurity: https,
-      referrerPolicy: { policy: 'no-referrer' },
-      crossOriginOpenerPolicy: { policy: 'same-origin' },
-    }),
-  );
+  mountNothingElse(app);
+  mountPages(app, glen, webDir);
   mountProblems(app, glen);
-  if (webDir && existsSync(join(webDir, 'index.html'))) {
-    app.use(
-      '/assets',
-      express.static(join(webDir, 'assets'), {
-        immutable: true,
-        maxAge: '1y',
-        index: false,
-        fallthrough: false,
-      }),
-    );
-    app.use(express.static(webDir, { index: false, maxAge: 0 }));
-    app.get('/{*path}', (_req, res) =>
-      res.set('Cache-Control', 'no-cache').sendFile(join(webDir, 'index.html')),
-    );
-  }
   return app;
 }

@@ -11,6 +11,16 @@ const schema = z.object({
   GLEN_PUBLIC_URL: z.url({
     error: 'the address that people type, such as https://glen.merrow.example',
   }),
+  GLEN_SECRET: z
+    .string({
+      error:
+        'at least 32 random characters, the same for every process; ./glen serve makes and keeps one',
+    })
+    .min(32, 'at least 32 random characters'),
+  /** The database was begun with another secret, and is to go on with this one. */
+  GLEN_SECRET_ANEW: z.enum(['1']).optional(),
+  /** Over plain http everything can be read on the way. */
+  GLEN_INSECURE: z.enum(['1']).optional(),
   GLEN_PORT: z.coerce.number().int().min(0).max(65535).default(8080),
   GLEN_HOST: z.string().default('127.0.0.1'),
   GLEN_TRUSTED_PROXIES: z.string().default(''),
@@ -35,6 +45,9 @@ export interface Config {
   databaseUrl: string;
   poolSize: number;
   publicUrl: string;
+  secret: string;
+  /** Begins with this secret where the database had another; every browser is signed out. */
+  secretAnew: boolean;
   port: number;
   host: string;
   trustedProxies: string[];
@@ -62,6 +75,17 @@ const halfPairs = (e: Environment): string[] =>
     return missing.length === 1 ? [`  ${missing[0]}: ${pair.join(' and ')} go together`] : [];
   });
 
+/** Names of this machine for itself: what is sent there goes over no network. */
+const LOOPBACK = /^(localhost|127(\.\d+){3}|\[::1\])$/;
+
+const plainHttp = ({ GLEN_PUBLIC_URL: address, GLEN_INSECURE: isMeant }: Environment): string[] => {
+  const { protocol, hostname } = new URL(address);
+  if (protocol === 'https:' || LOOPBACK.test(hostname) || isMeant === '1') return [];
+  return [
+    `  GLEN_PUBLIC_URL: ${address} is plain http, which anybody on the way can read. Give an address with https:, or start with --insecure (GLEN_INSECURE=1)`,
+  ];
+};
+
 const videoOf = (e: Environment): Config['video'] =>
   e.GLEN_VIDEO_URL && e.GLEN_VIDEO_SECRET
     ? { url: withoutSlash(e.GLEN_VIDEO_URL), secret: e.GLEN_VIDEO_SECRET }
@@ -76,7 +100,7 @@ const courseSiteOf = (e: Environment): Config['courseSite'] =>
 export function readConfig(env: NodeJS.ProcessEnv): Config {
   const read = schema.safeParse(env);
   const wrong = read.success
-    ? halfPairs(read.data)
+    ? [...halfPairs(read.data), ...plainHttp(read.data)]
     : read.error.issues.map((issue) => `  ${issue.path.join('.')}: ${issue.message}`);
   if (!read.success || wrong.length > 0) throw new Error(`Glen cannot start:\n${wrong.join('\n')}`);
   const e = read.data;
@@ -84,6 +108,8 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     databaseUrl: e.GLEN_DATABASE_URL,
     poolSize: e.GLEN_DATABASE_POOL,
     publicUrl: e.GLEN_PUBLIC_URL.replace(/\/$/, ''),
+    secret: e.GLEN_SECRET,
+    secretAnew: e.GLEN_SECRET_ANEW === '1',
     port: e.GLEN_PORT,
     host: e.GLEN_HOST,
     trustedProxies: e.GLEN_TRUSTED_PROXIES.split(',')

@@ -8,6 +8,7 @@ import type { LinksAtDoors } from './features/door/links.js';
 import type { LiveFeed } from './features/live/feed.js';
 import type { Wish } from './jobs/job.js';
 import type { CourseSite } from './outside/courseSite.js';
+import type { Tokens } from './tokens.js';
 import type { VideoService } from './outside/videoService.js';
 
 /**
@@ -19,6 +20,8 @@ export interface Glen {
   db: Db;
   /** School time and machine time; nothing else asks the time. */
   clock: Clock;
+  /** Tokens as the database keeps them. */
+  tokens: Tokens;
   log: Logger;
   /** Makes rooms and looks into them; where there is none, every room is an address that a host gives. */
   video: VideoService | null;

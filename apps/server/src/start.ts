@@ -13,6 +13,8 @@ import { LiveFeed } from './features/live/feed.js';
 import { LinksAtDoors } from './features/door/links.js';
 import { postsFollow } from './features/post/scheduleReconcile.js';
 import type { Glen } from './glen.js';
+import { useSecret } from './db/useSecret.js';
+import { Tokens } from './tokens.js';
 import { enqueue } from './jobs/outbox.js';
 import { JobRunner } from './jobs/runner.js';
 import { httpCourseSite } from './outside/httpCourseSite.js';
@@ -27,6 +29,8 @@ async function assemble(config: Config): Promise<Glen> {
   const db = new Db(config.databaseUrl, config.poolSize);
   await migrate(db);
   await keepMissingWords(db);
+  const tokens = new Tokens(config.secret);
+  await useSecret(db, tokens, { anew: config.secretAnew });
   const clock = new Clock(db);
   await clock.refresh();
   const feed = new LiveFeed(db, (error) =>
@@ -40,6 +44,7 @@ async function assemble(config: Config): Promise<Glen> {
     config,
     db,
     clock,
+    tokens,
     log,
     feed,
     doors,

@@ -197,11 +197,12 @@ describe('calendar feeds', () => {
   const make = async (browser: Browser, body = {}): Promise<Answer<'feeds'>> =>
     (await browser.post('/api/feeds', body)).body;
   const pathOf = (address: string): string => new URL(address).pathname;
-  it('have a private address of their own, that a new one replaces', async () => {
-    expect((await host.get('/api/feeds')).body.own).toBeNull();
+  it('have a private address of their own, told once, that a new one replaces', async () => {
+    expect((await host.get('/api/feeds')).body.own).toEqual({ since: null, address: null });
     const { own } = await make(host);
+    expect((await host.get('/api/feeds')).body.own).toEqual({ since: own.since, address: null });
     const nobody = await school.as(null);
-    const { status, headers, text } = await nobody.get(pathOf(own!));
+    const { status, headers, text } = await nobody.get(pathOf(own.address!));
     expect([status, headers['content-type']]).toEqual([200, 'text/calendar; charset=utf-8']);
     const events = Object.values(ical.sync.parseICS(text)).filter((c) => c?.type === 'VEVENT') as {
       summary: string;
@@ -210,8 +211,8 @@ describe('calendar feeds', () => {
     expect(events.map((e) => e.summary)).toContain('Coastal Navigation, period 3');
     expect(events.some((e) => e.summary.includes('rehearsal'))).toBe(false);
     const { own: second } = await make(host);
-    expect((await nobody.get(pathOf(own!))).status).toBe(404);
-    expect((await nobody.get(pathOf(second!))).status).toBe(200);
+    expect((await nobody.get(pathOf(own.address!))).status).toBe(404);
+    expect((await nobody.get(pathOf(second.address!))).status).toBe(200);
   });
   it('answer 304 until something changes, and then with a risen SEQUENCE', async () => {
     const { classes } = await make(host, { classId: of('R5').id });
@@ -237,9 +238,65 @@ describe('calendar feeds', () => {
     const pupil = await school.as('Ansel Grue');
     const { own, classes } = await make(pupil);
     expect(classes).toEqual([]);
-    const { text } = await pupil.get(pathOf(own!));
+    const { text } = await pupil.get(pathOf(own.address!));
     expect(text).toContain('SUMMARY:Coastal Navigation\\, period 3');
     expect(text).not.toContain('SUMMARY:Ropework');
+  });
+  it('are kept as a hash that only this installation can make', async () => {
+    const { own } = await make(host);
+    const token = own.address!.split('/').at(-1)!.replace('.ics', '');
+    const { db, tokens } = school.running.glen;
+    const rows = await db.rows<{ token_hash: string }>('SELECT * FROM feeds');
+    expect(JSON.stringify(rows)).not.toContain(token);
+    expect(rows.map((row) => row.token_hash)).toContain(tokens.hash('feed', token));
+  });
+  it('can be switched off', async () => {
+    const { classes } = await make(host, { classId: of('W2').id });
+    const { address } = classes.find((c) => c.classId === of('W2').id)!;
+    const { own } = await make(host);
+    await host.post('/api/feeds/off', { classId: of('W2').id });
+    expect((await host.get(pathOf(address!))).status).toBe(404);
+    expect((await host.get(pathOf(own.address!))).status).toBe(200);
+    expect((await host.post('/api/feeds/off')).body.own).toEqual({ since: null, address: null });
+    expect((await host.get(pathOf(own.address!))).status).toBe(404);
+  });
+  it('of a teacher’s home account hold nothing that they teach', async () => {
+    const { own, classes } = await make(await school.as('Ottoline Marsh', 'personal'));
+    expect(classes).toEqual([]);
+    const { status, text } = await host.get(pathOf(own.address!));
+    expect(status).toBe(200);
+    expect(text).not.toContain('BEGIN:VEVENT');
+    const { own: atSchool } = await make(host);
+    expect((await host.get(pathOf(atSchool.address!))).text).toContain('BEGIN:VEVENT');
+  });
+  it('die with the account that they are for', async () => {
+    const bram = school.person('Bram Osterholt');
+    const { own } = await make(await school.as(bram.name));
+    const { db } = school.running.glen;
+    await db.models.Person.update(
+      { retired_at: '2026-10-14T13:00:00Z' },
+      { where: { id: bram.id } },
+    );
+    expect((await host.get(pathOf(own.address!))).status).toBe(404);
+    await db.models.Person.update({ retired_at: null }, { where: { id: bram.id } });
+    expect((await host.get(pathOf(own.address!))).status).toBe(200);
+  });
+  it('die with a home account that is taken away', async () => {
+    const { Account, Feed } = school.running.glen.db.models;
+    const home = await Account.create({
+      person_id: school.person('Bram Osterholt').id,
+      kind: 'personal',
+      email: 'bram@home.example',
+    });
+    await Feed.create({
+      account_id: home.id,
+      token_hash: school.running.glen.tokens.hash('feed', 'of Bram at home'),
+      made_at: '2026-10-14T13:31:00Z',
+    });
+    const ask = () => host.get(`/api/calendar/${encodeURIComponent('of Bram at home')}.ics`);
+    expect((await ask()).status).toBe(200);
+    await home.destroy();
+    expect((await ask()).status).toBe(404);
   });
   it('and single series come as files', async () => {
     const { seriesId } = (await on('N3', '2026-10-28'))!;

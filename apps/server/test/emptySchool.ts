@@ -4,10 +4,13 @@ import { yearCalendar, type SchoolCalendar } from '@glen/core';
 import type { Sent } from '@glen/contract';
 import { freePort } from '../../../scripts/mariadb.mjs';
 import { statement } from '../../../scripts/processes.mjs';
-import { readConfig } from '../src/config.js';
+import { readConfig, type Config } from '../src/config.js';
 import { offerMovingIn } from '../src/features/moveIn/service.js';
 import { startServer, type RunningServer } from '../src/start.js';
 import { Browser } from './support.js';
+
+/** What the tests' own installations keep their tokens with. */
+export const SECRET = 'a secret that only tests keep it with';
 
 export interface EmptyGlen {
   url: string;
@@ -16,12 +19,15 @@ export interface EmptyGlen {
   /** A fresh one-time address for moving in, as a start tells it. */
   offer: () => Promise<string>;
   /** Another process on the same database. */
-  another: () => Promise<RunningServer>;
+  another: (more?: Partial<Config>) => Promise<RunningServer>;
   stop: () => Promise<void>;
 }
 
 /** A server on a database that nothing is in, with no service outside: as it is on an empty machine. */
-export async function startEmpty(): Promise<EmptyGlen> {
+export async function startEmpty(
+  more: NodeJS.ProcessEnv = {},
+  { webDir }: { webDir?: string } = {},
+): Promise<EmptyGlen> {
   const port = inject('mariadbPort');
   const database = `t${randomUUID().replaceAll('-', '').slice(0, 12)}`;
   await statement({ port }, `CREATE DATABASE ${database} CHARACTER SET utf8mb4`);
@@ -30,16 +36,21 @@ export async function startEmpty(): Promise<EmptyGlen> {
   const config = readConfig({
     GLEN_DATABASE_URL: `mariadb://root@127.0.0.1:${port}/${database}`,
     GLEN_PUBLIC_URL: url,
+    GLEN_SECRET: SECRET,
     GLEN_PORT: String(ownPort),
     GLEN_UNDO_SECONDS: '0',
+    ...more,
   });
-  const running = await startServer(config, { checkAnswers: true });
+  const running = await startServer(config, {
+    checkAnswers: true,
+    ...(webDir === undefined ? {} : { webDir }),
+  });
   return {
     url,
     running,
     browser: () => new Browser(url),
     offer: async () => (await offerMovingIn(running.glen))!.slice(`${url}/move-in/`.length),
-    another: () => startServer({ ...config, port: 0 }),
+    another: (differs = {}) => startServer({ ...config, port: 0, ...differs }),
     stop: async () => {
       await running.stop();
       await statement({ port }, `DROP DATABASE ${database}`);

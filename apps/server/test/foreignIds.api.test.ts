@@ -214,6 +214,7 @@ const PROBES: Record<string, () => Promise<Response>> = {
   'switchAccount accountId': () =>
     host.post('/api/switch-account', { accountId: foreign.student.accountId }),
   'replaceFeed classId': () => host.post('/api/feeds', { classId: foreign.class.id }),
+  'switchOffFeed classId': () => host.post('/api/feeds/off', { classId: foreign.class.id }),
   'bookings except': () =>
     host.get(
       `/api/classes/${own.n3.id}/bookings?from=2026-10-14&to=2026-10-20&except=${foreign.series.seriesId}`,

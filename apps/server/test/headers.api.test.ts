@@ -35,7 +35,7 @@ describe('what the API answers', () => {
   it('of a calendar’s address may be kept, if it is asked again each time', async () => {
     const teacher = await school.as('Ottoline Marsh');
     const { own } = (await teacher.post('/api/feeds', {})).body;
-    const { headers } = await teacher.get(new URL(own).pathname);
+    const { headers } = await teacher.get(new URL(own.address).pathname);
     expect(headers).toMatchObject({ ...SAFE, 'cache-control': 'private, no-cache' });
   });
 });

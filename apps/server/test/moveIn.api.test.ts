@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { NOT_MOVED_IN } from '@glen/contract';
 import { readConfig } from '../src/config.js';
 import { offerMovingIn } from '../src/features/moveIn/service.js';
-import { moveIn, moving, someCalendar, startEmpty, type EmptyGlen } from './emptySchool.js';
+import { SECRET, moveIn, moving, someCalendar, startEmpty, type EmptyGlen } from './emptySchool.js';
 import type { Browser } from './support.js';
 
 let glen: EmptyGlen;
@@ -146,11 +146,38 @@ describe('several processes', () => {
 });
 
 describe('the environment', () => {
-  const least = { GLEN_DATABASE_URL: 'mariadb://x', GLEN_PUBLIC_URL: 'http://127.0.0.1:1' };
+  const least = {
+    GLEN_DATABASE_URL: 'mariadb://x',
+    GLEN_PUBLIC_URL: 'http://127.0.0.1:1',
+    GLEN_SECRET: SECRET,
+  };
 
   it('needs no service outside', () => {
     expect(readConfig(least)).toMatchObject({ video: null, courseSite: null });
   });
+
+  it('wants a secret of some length', () => {
+    expect(() => readConfig({ ...least, GLEN_SECRET: 'short' })).toThrow(
+      'GLEN_SECRET: at least 32',
+    );
+    expect(() => readConfig({ ...least, GLEN_SECRET: undefined })).toThrow('GLEN_SECRET');
+  });
+
+  it.each(['http://glen.school.example', 'http://192.168.1.20:4880', 'http://127.school.example'])(
+    'refuses %s, where anybody on the way can read along',
+    (address) => {
+      const open = { ...least, GLEN_PUBLIC_URL: address };
+      expect(() => readConfig(open)).toThrow('--insecure');
+      expect(readConfig({ ...open, GLEN_INSECURE: '1' }).publicUrl).toBe(address);
+    },
+  );
+
+  it.each(['http://localhost:1', 'http://127.0.0.9:1', 'http://[::1]:1', 'https://glen.example'])(
+    'takes %s',
+    (address) => {
+      expect(readConfig({ ...least, GLEN_PUBLIC_URL: address }).publicUrl).toBe(address);
+    },
+  );
 
   it('names what goes with what where half a service is set', () => {
     expect(() => readConfig({ ...least, GLEN_VIDEO_URL: 'http://video.example' })).toThrow(

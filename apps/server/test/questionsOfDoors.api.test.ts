@@ -11,6 +11,7 @@ import {
 } from '../src/features/door/door.sql.js';
 import type { Wish } from '../src/jobs/job.js';
 import { nextDue, renewWaiting } from '../src/jobs/outbox.sql.js';
+import { tokens } from './randomRows.js';
 import { randomSchool } from './randomSchool.js';
 import { columns, idsOf, inOrder, lookupsOf } from './schoolLookups.js';
 
@@ -142,7 +143,12 @@ describe('a door', () => {
     };
     const check = async (asker: Asker, accountId: number | undefined, linkId: number) => {
       const sittings = idsOf(rows.Sitting.filter((row) => row.link_id === linkId));
-      const { asker: who, places } = await askerAtDoor({ db, clock }, linkId, asker, sittings);
+      const { asker: who, places } = await askerAtDoor(
+        { db, clock, tokens },
+        linkId,
+        asker,
+        sittings,
+      );
       const person = rows.Account.find((row) => row.id === accountId)?.person_id;
       const meant = rows.LinkPerson.filter(
         (row) => row.link_id === linkId && row.person_id === person,

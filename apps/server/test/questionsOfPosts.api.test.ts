@@ -160,7 +160,7 @@ describe('calendar feeds', () => {
     }
   });
 
-  it('the series of a person', async () => {
+  it.each([true, false])('the series of a person, as staff: %s', async (asStaff) => {
     const { rows, db } = school;
     for (const personId of everybody()) {
       const isTheirs = (series: SeriesRow): boolean =>
@@ -169,11 +169,12 @@ describe('calendar feeds', () => {
             row.person_id === personId &&
             row.link_id === series.link_id &&
             row.key_date === '' &&
+            (asStaff || ['member', 'joining-member'].includes(row.as_what)) &&
             [0, series.id].includes(row.series_id) &&
             (row.as_what !== 'member' || look.byId(rows.Link, row.link_id).shown),
         );
       const series = rows.Series.filter((row) => goesOut(row) && isTheirs(row));
-      const answer = await seriesOfPerson(db, personId);
+      const answer = await seriesOfPerson(db, { personId, asStaff });
       look.same(idsOf(answer), sortedIds(series), `person ${personId}`);
       const forClass = series.map((row) => Number(look.isForClass(row.link_id, row.class_id)));
       look.same(
@@ -210,11 +211,15 @@ describe('calendar feeds', () => {
       look.same(idsOf(await sharedDates(db, { classId })), wanted, `class ${classId}`);
     }
     for (const personId of everybody()) {
-      const wanted = shared(
-        ({ class_id }) =>
-          look.staffAs(class_id, personId) !== null || look.isOnRoll(class_id, personId),
-      );
-      look.same(idsOf(await sharedDates(db, { personId })), wanted, `person ${personId}`);
+      for (const asStaff of [true, false]) {
+        const wanted = shared(
+          ({ class_id }) =>
+            (asStaff && look.staffAs(class_id, personId) !== null) ||
+            look.isOnRoll(class_id, personId),
+        );
+        const dates = await sharedDates(db, { personId, asStaff });
+        look.same(idsOf(dates), wanted, `person ${personId}, as staff: ${asStaff}`);
+      }
     }
   });
 

@@ -6,6 +6,7 @@ import { handOver, NAMES_A_PERSON } from '../src/features/people/merge.sql.js';
 import { standingOf } from '../src/http/accessStore.sql.js';
 import { NOBODY } from '../src/http/who.js';
 import { whoHolds } from '../src/http/whoStore.sql.js';
+import { tokens } from './randomRows.js';
 import { randomSchool, rowsOf } from './randomSchool.js';
 import { idsOf, lookupsOf } from './schoolLookups.js';
 
@@ -23,7 +24,7 @@ describe('who asks, and what they may', () => {
     const { rows, db } = school;
     const clock = new Clock(db, () => Date.parse('2026-11-01T00:00:00Z') / 1000);
     for (const session of rows.BrowserSession) {
-      const who = await whoHolds(db, clock, `token ${session.id}`);
+      const who = await whoHolds({ db, clock, tokens }, `token ${session.id}`);
       const account = rows.Account.find((row) => row.id === session.account_id);
       const stillHolds = session.expires_at > clock.machine();
       const asked = `session ${session.id}`;
@@ -33,7 +34,7 @@ describe('who asks, and what they may', () => {
       const roles = stillHolds && account ? look.rolesOf(account.person_id) : undefined;
       look.same(who.person?.roles.join(',') || undefined, roles ?? undefined, asked);
     }
-    expect(await whoHolds(db, clock, 'nobody’s')).toEqual(NOBODY);
+    expect(await whoHolds({ db, clock, tokens }, 'nobody’s')).toEqual(NOBODY);
   });
 
   /** Of each kind of subject: its class period, its link, and the sitting that it is at. */

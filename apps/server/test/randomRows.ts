@@ -1,6 +1,6 @@
 import { FIRST_RULES, plusMinutes } from '@glen/core';
 import type { Db } from '../src/db/connect.js';
-import { hashToken } from '../src/http/who.js';
+import { Tokens } from '../src/tokens.js';
 import { someCalendar } from './emptySchool.js';
 import {
   ACCOUNTS,
@@ -17,6 +17,10 @@ import {
   SERIES,
   type Lots,
 } from './randomLots.js';
+import { SECRET } from './emptySchool.js';
+
+/** Of a school at random. */
+export const tokens = new Tokens(SECRET);
 
 const GIVEN = ['Ada', 'Bo', 'Cleo', 'Dov'];
 const FAMILY = ['Aske', 'Berg', 'Bergson', 'Cole'];
@@ -59,7 +63,7 @@ async function writePeople({ models }: Db, lots: Lots): Promise<void> {
   await models.BrowserSession.bulkCreate(
     ids(20).map((id) => ({
       id,
-      token_hash: hashToken(`token ${id}`),
+      token_hash: tokens.hash('session', `token ${id}`),
       account_id: lots.maybe(80, () => lots.of(ACCOUNTS)),
       expires_at: lots.of(['2026-10-01T00:00:00Z', '2099-01-01T00:00:00Z']),
     })),

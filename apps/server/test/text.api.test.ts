@@ -8,7 +8,7 @@ beforeAll(async () => {
 });
 afterAll(() => glen.stop());
 
-const signIn = (body: string) =>
+const signIn = (body: string | Buffer<ArrayBuffer>) =>
   fetch(`${glen.url}/api/sign-in`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/json', Origin: glen.url },
@@ -28,8 +28,32 @@ describe('what is no text', () => {
     });
   });
 
+  it('is refused as the name of something, too', async () => {
+    expect((await signIn('{"email":"a","password":"x","a\\u0000b":"c"}')).status).toBe(400);
+  });
+
+  it.each([
+    ['half a character', [0xed, 0xa0, 0xbd]],
+    ['a byte that begins none', [0xff]],
+    ['a character that is cut off', [0xe2, 0x82]],
+  ])('is refused where it is no UTF-8: %s', async (_what, bytes) => {
+    const body = Buffer.concat([
+      Buffer.from('{"email":"a'),
+      Buffer.from(bytes),
+      Buffer.from('","password":"x"}'),
+    ]);
+    expect((await signIn(body)).status).toBe(400);
+    const escaped = bytes.map((byte) => `%${byte.toString(16)}`).join('');
+    for (const path of [`/api/door/heron${escaped}`, `/api/find?q=${escaped}`]) {
+      const answer = await fetch(`${glen.url}${path}`);
+      expect(answer.status, path).toBe(400);
+      expect(await answer.json()).toMatchObject({ status: 400 });
+    }
+  });
+
   it('is refused in an address, too', async () => {
-    expect((await fetch(`${glen.url}/api/door/heron%00`)).status).toBe(400);
+    for (const path of ['/api/door/heron%00', '/api/find?q=%00', '/api/find?a%00=b'])
+      expect((await fetch(`${glen.url}${path}`)).status, path).toBe(400);
   });
 
   it('is looked for in a body of any depth', async () => {

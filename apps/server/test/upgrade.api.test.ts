@@ -11,6 +11,7 @@ import { offerMovingIn } from '../src/features/moveIn/service.js';
 import { startServer, type RunningServer } from '../src/start.js';
 import { someCalendar } from './emptySchool.js';
 import { insertRow } from './oldRows.js';
+import { SECRET } from './emptySchool.js';
 import { Browser } from './support.js';
 
 /** The newest migration before there was moving in. */
@@ -70,6 +71,7 @@ beforeEach(async () => {
     readConfig({
       GLEN_DATABASE_URL: url,
       GLEN_PUBLIC_URL: publicUrl,
+      GLEN_SECRET: SECRET,
       GLEN_PORT: String(ownPort),
     }),
     { checkAnswers: true },

@@ -95,6 +95,7 @@ export const endpoints = {
   seenNotice: { method: 'POST', path: '/api/notices/:noticeId/seen', who: 'teacher', does: 'Put a notice of one’s own away' },
   feeds: { method: 'GET', path: '/api/feeds', who: 'signed-in', does: 'The private addresses of one’s calendar feeds' },
   replaceFeed: { method: 'POST', path: '/api/feeds', who: 'signed-in', does: 'Make a feed’s address, or a new one in its place' },
+  switchOffFeed: { method: 'POST', path: '/api/feeds/off', who: 'signed-in', does: 'Switch a feed off: its address leads nowhere any more' },
   calendarFeed: { method: 'GET', path: '/api/calendar/:token', who: 'anyone', does: 'A calendar feed (iCalendar), by its private address' },
   today: { method: 'GET', path: '/api/today', who: 'teacher', does: 'The day’s run sheet and what needs thought' },
   classes: { method: 'GET', path: '/api/classes', who: 'teacher', does: 'The class periods one teaches or visits' },

@@ -273,8 +273,9 @@ export const booking = z.object({
   holds: z.array(z.string()),
 });
 
-/** Addresses of feeds; null where none has been made. */
+/** A calendar feed: since when there is an address for it, if there is one. The address itself is told once, as it is made. */
+const feed = z.object({ since: utcInstant.nullable(), address: z.string().nullable() });
 export const feedsAnswer = z.object({
-  own: z.string().nullable(),
-  classes: z.array(z.object({ classId: id, title: z.string(), address: z.string().nullable() })),
+  own: feed,
+  classes: z.array(feed.extend({ classId: id, title: z.string() })),
 });

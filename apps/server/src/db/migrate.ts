@@ -13,6 +13,7 @@ import * as m0009 from './migrations/0009-people.js';
 import * as m0010 from './migrations/0010-link-people.js';
 import * as m0011 from './migrations/0011-in-order.js';
 import * as m0012 from './migrations/0012-own-clock.js';
+import * as m0013 from './migrations/0013-keyed-tokens.js';
 import {
   databaseKind,
   makeBooks,
@@ -42,6 +43,7 @@ const MIGRATIONS: Migration[] = [
   m0010,
   m0011,
   m0012,
+  m0013,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

@@ -34,6 +34,7 @@ import { defineRollEntry } from './models/RollEntry.js';
 import { defineRollLeft } from './models/RollLeft.js';
 import { defineSchool } from './models/School.js';
 import { defineSchoolClock } from './models/SchoolClock.js';
+import { defineSecretCheck } from './models/SecretCheck.js';
 import { defineSeries } from './models/Series.js';
 import { defineShare } from './models/Share.js';
 import { defineSitting } from './models/Sitting.js';
@@ -78,6 +79,7 @@ const defineTables = (sequelize: Sequelize) => ({
   RollLeft: defineRollLeft(sequelize),
   School: defineSchool(sequelize),
   SchoolClock: defineSchoolClock(sequelize),
+  SecretCheck: defineSecretCheck(sequelize),
   Series: defineSeries(sequelize),
   Share: defineShare(sequelize),
   Sitting: defineSitting(sequelize),

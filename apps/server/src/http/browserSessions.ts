@@ -1,7 +1,6 @@
 import { randomBytes } from 'node:crypto';
-import type { Clock } from '../clock.js';
 import type { Db } from '../db/connect.js';
-import { hashToken } from './who.js';
+import type { Glen } from '../glen.js';
 
 /** Days for which a browser stays signed in. */
 const SESSION_DAYS = 30;
@@ -35,8 +34,7 @@ async function takeOver(db: Db, from: number, to: number): Promise<void> {
 
 /** Begins a browser session with a fresh token, taking over the accounts of the one it replaces. */
 export async function beginSession(
-  db: Db,
-  clock: Clock,
+  { db, clock, tokens }: Pick<Glen, 'db' | 'clock' | 'tokens'>,
   accountId: number | null,
   replaces: number | null,
 ): Promise<NewSession> {
@@ -44,7 +42,7 @@ export async function beginSession(
   const maxAgeSeconds = SESSION_DAYS * 86400;
   return db.transaction(async () => {
     const { id } = await db.models.BrowserSession.create({
-      token_hash: hashToken(token),
+      token_hash: tokens.hash('session', token),
       account_id: accountId,
       expires_at: clock.machine(maxAgeSeconds),
     });

@@ -1,7 +1,6 @@
 import { parseCookie } from 'cookie';
-import express, { type Express, type NextFunction, type Request, type Response } from 'express';
+import express, { type Express, type Request, type Response } from 'express';
 import { z } from 'zod';
-import { GlenInputError } from '@glen/core';
 import {
   endpointNames,
   endpointOf,
@@ -9,15 +8,15 @@ import {
   type Body,
   type EndpointName,
   type Params,
-  type Problem,
   type Query,
 } from '@glen/contract';
 import { schemas } from '@glen/contract/schemas';
-import { isUnreachable } from '../db/errors.js';
 import type { Glen } from '../glen.js';
 import { authorise } from './access.js';
+import { answerHeaders } from './headers.js';
 import { HttpProblem } from './problem.js';
-import { COOKIE, NOBODY, type Who } from './who.js';
+import { mustBeUtf8, refuseBrokenText } from './text.js';
+import { NOBODY, cookieName, type Who } from './who.js';
 import { type NewSession } from './browserSessions.js';
 import { whoHolds } from './whoStore.sql.js';
 
@@ -79,26 +78,6 @@ function parse(schema: z.ZodType | undefined, value: unknown): unknown {
   });
 }
 
-/** Half a surrogate pair, or NUL: no database keeps them as they came. */
-const NO_TEXT = /[\p{Cs}\0]/u;
-
-/** Looked through without recursion: whoever asks chooses how deep it is. */
-function holdsNoText(value: unknown): boolean {
-  const left = [value];
-  while (left.length > 0) {
-    const next = left.pop();
-    if (typeof next === 'string' && NO_TEXT.test(next)) return true;
-    if (typeof next === 'object' && next !== null)
-      for (const part of Object.values(next)) left.push(part);
-  }
-  return false;
-}
-
-function refuseBrokenText({ params, query, body }: Request): void {
-  if ([params, query, body].some(holdsNoText))
-    throw new HttpProblem(400, 'This request holds characters that are no text.');
-}
-
 function checkOrigin(glen: Glen, req: Request): void {
   const origin = req.get('origin');
   if (origin !== new URL(glen.config.publicUrl).origin)
@@ -107,24 +86,12 @@ function checkOrigin(glen: Glen, req: Request): void {
 
 function sessionSetter(glen: Glen, res: Response) {
   const secure = glen.config.publicUrl.startsWith('https:');
+  const cookie = cookieName(glen.config);
   return (session: NewSession | null): void => {
     const options = { httpOnly: true, sameSite: 'lax' as const, secure, path: '/' };
     if (session)
-      res.cookie(COOKIE, session.token, { ...options, maxAge: session.maxAgeSeconds * 1000 });
-    else res.clearCookie(COOKIE, options);
-  };
-}
-
-/** What every answer of the API says of itself: it is no page, nobody's to frame or keep, and of the type that it names. */
-function answerHeaders({ config }: Pick<Glen, 'config'>): Record<string, string> {
-  const isHttps = config.publicUrl.startsWith('https:');
-  return {
-    'Cache-Control': 'no-store',
-    'Content-Security-Policy': "default-src 'none'; frame-ancestors 'none'",
-    'Cross-Origin-Resource-Policy': 'same-origin',
-    'Referrer-Policy': 'no-referrer',
-    'X-Content-Type-Options': 'nosniff',
-    ...(isHttps ? { 'Strict-Transport-Security': 'max-age=31536000; includeSubDomains' } : {}),
+      res.cookie(cookie, session.token, { ...options, maxAge: session.maxAgeSeconds * 1000 });
+    else res.clearCookie(cookie, options);
   };
 }
 
@@ -161,14 +128,15 @@ function answering<N extends EndpointName>(
   const endpoint = endpointOf(name);
   const shape: Shape = schemas[name];
   const headers = answerHeaders(glen);
+  const cookie = cookieName(glen.config);
   const isWrite = endpoint.method !== 'GET';
 
   return async (req: Request, res: Response): Promise<void> => {
     if (isWrite && endpoint.who !== 'service') checkOrigin(glen, req);
-    refuseBrokenText(req);
+    refuseBrokenText([req.params, req.query, req.body]);
     if (ANSWERS_ITSELF.has(name)) res.set(headers);
-    const token = parseCookie(req.headers.cookie ?? '')[COOKIE];
-    const who = READS_WHO_ITSELF.has(name) ? NOBODY : await whoHolds(glen.db, glen.clock, token);
+    const token = parseCookie(req.headers.cookie ?? '')[cookie];
+    const who = READS_WHO_ITSELF.has(name) ? NOBODY : await whoHolds(glen, token);
     // Whoever may not call learns that before anything about what a right body looks like.
     const params = parse(shape.params, req.params) as Params<N>;
     await authorise(glen.db, {
@@ -216,59 +184,10 @@ export function mountEndpoints(
     app[verb](path, answering(glen, name, handlers[name], options));
   };
   const keepRaw = (req: Request, _res: Response, body: Buffer): void => {
+    mustBeUtf8(body);
     (req as Request & { rawBody?: Buffer }).rawBody = body;
   };
   [...FIRST, ...READS].forEach(mount);
   app.use('/api', express.json({ limit: '1mb', verify: keepRaw as never }));
   WRITES.forEach(mount);
-}
-
-/** Every error as problem details; what we did not expect is logged and told without its innards. */
-export function mountProblems(app: Express, glen: Glen): void {
-  const headers = answerHeaders(glen);
-  const sendProblem = (res: Response, problem: Problem): void => {
-    res
-      .status(problem.status)
-      .set(headers)
-      .type('application/problem+json')
-      .send(JSON.stringify(problem));
-  };
-  app.use('/api', (_req: Request, res: Response) =>
-    sendProblem(res, new HttpProblem(404, 'There is nothing at this address.').body()),
-  );
-  app.use((error: unknown, _req: Request, res: Response, next: NextFunction) => {
-    if (res.headersSent) return next(error);
-    if (error instanceof HttpProblem) return sendProblem(res, error.body());
-    if (error instanceof GlenInputError)
-      return sendProblem(
-        res,
-        new HttpProblem(422, 'Something needs mending.', {
-          errors: [{ path: error.path, message: error.message }],
-        }).body(),
-      );
-    const status = (error as { status?: number }).status;
-    if (status && status >= 400 && status < 500)
-      return sendProblem(
-        res,
-        new HttpProblem(
-          status,
-          status === 413 ? 'That is too much at once.' : 'This request cannot be read.',
-        ).body(),
-      );
-    if (isUnreachable(error)) {
-      glen.log.warn({ err: error }, 'database away');
-      return sendProblem(
-        res,
-        new HttpProblem(
-          503,
-          'The database does not answer just now; try again in a moment.',
-        ).body(),
-      );
-    }
-    glen.log.error({ err: error }, 'request failed');
-    return sendProblem(
-      res,
-      new HttpProblem(500, 'Something went wrong on our side. Nothing was changed.').body(),
-    );
-  });
 }

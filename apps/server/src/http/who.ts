@@ -1,8 +1,9 @@
-import { createHash } from 'node:crypto';
 import type { PersonRole } from '@glen/core';
 import type { Account, Person } from '@glen/contract';
 
-export const COOKIE = 'glen_session';
+/** What a browser keeps its session's token under; behind https no other host or path can set it (RFC 6265bis, `__Host-`). */
+export const cookieName = ({ publicUrl }: { publicUrl: string }): string =>
+  publicUrl.startsWith('https:') ? '__Host-glen_session' : 'glen_session';
 
 /** Who asks: the browser's session and the account in use, if any. */
 export interface Who {
@@ -12,10 +13,6 @@ export interface Who {
 }
 
 export const NOBODY: Who = { sessionId: null, account: null, person: null };
-
-/** Only a token's hash is kept: whoever reads the table cannot sign in with it. */
-export const hashToken = (token: string): string =>
-  createHash('sha256').update(token).digest('hex');
 
 export interface WhoRow {
   session_id: number | null;

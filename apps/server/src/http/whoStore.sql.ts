@@ -1,7 +1,6 @@
-import type { Clock } from '../clock.js';
-import type { Db } from '../db/connect.js';
+import type { Glen } from '../glen.js';
 import { toSql } from '../db/sqlTime.js';
-import { NOBODY, hashToken, whoFromRow, type Who, type WhoRow } from './who.js';
+import { NOBODY, whoFromRow, type Who, type WhoRow } from './who.js';
 
 /** All roles of a person, with commas, in the order of the column's type. */
 export const rolesOf = (personId: string): string =>
@@ -12,10 +11,13 @@ const WHO = `SELECT bs.id AS session_id, a.id AS account_id, a.kind, a.email, p.
   WHERE bs.token_hash = :hash AND bs.expires_at > :now`;
 
 /** Who holds a browser's token. Asked with every request, so prepared. */
-export async function whoHolds(db: Db, clock: Clock, token: string | undefined): Promise<Who> {
+export async function whoHolds(
+  { db, clock, tokens }: Pick<Glen, 'db' | 'clock' | 'tokens'>,
+  token: string | undefined,
+): Promise<Who> {
   if (!token) return NOBODY;
   const [row] = await db.prepared<WhoRow>(WHO, {
-    hash: hashToken(token),
+    hash: tokens.hash('session', token),
     now: toSql(clock.machine()),
   });
   return row ? whoFromRow(row) : NOBODY;

@@ -160,6 +160,7 @@ export const api = createApi({
       seenNotice: tell('seenNotice', ['today']),
       feeds: ask('feeds', ['feeds']),
       replaceFeed: tell('replaceFeed', ['feeds']),
+      switchOffFeed: tell('switchOffFeed', ['feeds']),
       today: ask('today', ['today']),
       session: ask('session', ['sessions']),
       strip: ask('strip', ['sessions']),

@@ -55,6 +55,7 @@ export const plan = {
   seenNotice: { params: z.object({ noticeId: idParam }), answer: done },
   feeds: { answer: feedsAnswer },
   replaceFeed: { body: z.object({ classId: id.optional() }), answer: feedsAnswer },
+  switchOffFeed: { body: z.object({ classId: id.optional() }), answer: feedsAnswer },
   calendarFeed: { params: z.object({ token: z.string().max(60) }), answer: z.null() },
   seriesFile: { params: z.object({ seriesId: idParam }), answer: z.null() },
   today: {

@@ -69,6 +69,7 @@ export const ACTIONS = {
   'share-link': 'had others meet at',
   'sign-in': 'signed in to',
   'stop-link': 'stopped',
+  'switch-off-feed': 'switched off the calendar address for',
   'take-back': 'took a change back of',
   'take-back-replacing': 'took a new code back of',
   'take-off-roll': 'took people off the roll of',

@@ -6,13 +6,13 @@ import {
   type ModelStatic,
   type Sequelize,
 } from 'sequelize';
-import { code, idOf, instant, ownId } from './columns.js';
+import { fixedCode, idOf, instant, ownId } from './columns.js';
 
-/** The private address of a calendar: a person’s or a class period’s. */
+/** The private address of a calendar, an account’s or a class period’s, as a hash: it is told once, as it is made. */
 export interface FeedRow extends Model<InferAttributes<FeedRow>, InferCreationAttributes<FeedRow>> {
   id: CreationOptional<number>;
-  token: string;
-  person_id: CreationOptional<number | null>;
+  token_hash: string;
+  account_id: CreationOptional<number | null>;
   class_id: CreationOptional<number | null>;
   made_at: string;
 }
@@ -22,8 +22,8 @@ export const defineFeed = (sequelize: Sequelize): ModelStatic<FeedRow> =>
     'Feed',
     {
       id: ownId(),
-      token: code(40, { unique: true }),
-      person_id: idOf('people', { unique: true, allowNull: true }),
+      token_hash: fixedCode(64, { unique: true }),
+      account_id: idOf('accounts', { unique: true, allowNull: true, onDelete: 'CASCADE' }),
       class_id: idOf('class_periods', { unique: true, allowNull: true }),
       made_at: instant('made_at'),
     },

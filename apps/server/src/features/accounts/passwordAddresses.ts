@@ -1,6 +1,5 @@
 import { randomBytes } from 'node:crypto';
 import type { Glen } from '../../glen.js';
-import { hashToken } from '../../http/who.js';
 import { writePasswordAddress } from './store.js';
 
 const TOKEN_BYTES = 18;
@@ -23,7 +22,7 @@ export async function makeAddress(
   const until = glen.clock.machine(VALID_HOURS * 3600);
   await writePasswordAddress(glen.db, {
     accountId,
-    tokenHash: hashToken(token),
+    tokenHash: glen.tokens.hash('one-time', token),
     until,
     by,
   });

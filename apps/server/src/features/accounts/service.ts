@@ -57,7 +57,7 @@ export async function begin(glen: Glen, accountId: number, before: Who | null): 
   const account = await accountById(glen.db, accountId);
   if (!account) throw notFound('This account');
   const replaces = before?.sessionId ?? null;
-  const session = await beginSession(glen.db, glen.clock, account.id, replaces);
+  const session = await beginSession(glen, account.id, replaces);
   const person = await personById(glen.db, account.person_id);
   await glen.audit({
     by: account.person_id,

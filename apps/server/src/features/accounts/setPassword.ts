@@ -3,7 +3,7 @@ import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
 import { teachesPerson } from '../../http/accessStore.sql.js';
-import { hashToken, type Who } from '../../http/who.js';
+import type { Who } from '../../http/who.js';
 import { readSchool } from '../school/store.js';
 import { hashPassword } from './passwords.js';
 import { begin, type SignedIn } from './service.js';
@@ -43,7 +43,7 @@ async function stillCounts(
 
 /** The account that an address sets the password of; held against others where it is about to be used. */
 async function accountFor(glen: Glen, token: string, isHeld = false) {
-  const asked = { tokenHash: hashToken(token), now: glen.clock.machine() };
+  const asked = { tokenHash: glen.tokens.hash('one-time', token), now: glen.clock.machine() };
   const found = await accountOfAddress(glen.db, asked, isHeld);
   const account = found && (await accountById(glen.db, found.accountId));
   if (!account || !(await stillCounts(glen, account, found.madeBy))) throw gone();

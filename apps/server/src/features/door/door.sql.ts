@@ -1,12 +1,12 @@
 import { plusMinutes, type EntryRules, type RuleLayer, type RuleSetting } from '@glen/core';
 import type { Pennant } from '@glen/contract';
-import type { Clock } from '../../clock.js';
 import type { Db } from '../../db/connect.js';
 import type { PreparedValues } from '../../db/preparedReads.js';
 import type { MeantAs } from '../../db/models/LinkPerson.js';
 import type { VisitorRow } from '../../db/models/Visitor.js';
+import type { Glen } from '../../glen.js';
 import { toSql } from '../../db/sqlTime.js';
-import { hashToken, type WhoRow } from '../../http/who.js';
+import type { WhoRow } from '../../http/who.js';
 import { FIRST_HOST, LAYER_COLUMNS, type LayerRow } from '../entry/layers.sql.js';
 
 // What decides at a door, in prepared statements of key look-ups. The link and its dates near now are kept until something
@@ -270,7 +270,7 @@ function askedFrom(rows: AskedRow[]): Asked {
 
 /** Who asks at a link's door, with their places at some sittings. */
 export async function askerAtDoor(
-  { db, clock }: { db: Db; clock: Clock },
+  { db, clock, tokens }: Pick<Glen, 'db' | 'clock' | 'tokens'>,
   linkId: number,
   asker: Asker,
   sittingIds: number[],
@@ -280,7 +280,7 @@ export async function askerAtDoor(
   const values: PreparedValues = {
     linkId,
     machine: toSql(clock.machine()),
-    hash: isBrowser && asker.token ? hashToken(asker.token) : '',
+    hash: isBrowser && asker.token ? tokens.hash('session', asker.token) : '',
   };
   if (!isBrowser) values.accountId = asker.accountId;
   fill(values, 'sitting', sittingIds, places);

@@ -64,7 +64,7 @@ async function sessionOf(
   asking: Asking,
 ): Promise<{ sessionId: number; token: string | undefined }> {
   if (who.sessionId !== null) return { sessionId: who.sessionId, token: asking.token };
-  const session = await beginSession(glen.db, glen.clock, null, null);
+  const session = await beginSession(glen, null, null);
   asking.setSession(session);
   return { sessionId: session.id, token: session.token };
 }

@@ -1,12 +1,13 @@
 import type { Glen } from '../../glen.js';
 import { STREAMED, type Handlers } from '../../http/mount.js';
-import { feedFile, feedsOf, replaceFeed, seriesFile } from './service.js';
+import { feedFile, feedsOf, replaceFeed, seriesFile, switchOffFeed } from './service.js';
 
 export const feedRoutes = (
   glen: Glen,
-): Pick<Handlers, 'feeds' | 'replaceFeed' | 'calendarFeed' | 'seriesFile'> => ({
+): Pick<Handlers, 'feeds' | 'replaceFeed' | 'switchOffFeed' | 'calendarFeed' | 'seriesFile'> => ({
   feeds: ({ who }) => feedsOf(glen, who),
   replaceFeed: ({ who, body }) => replaceFeed(glen, who, body.classId),
+  switchOffFeed: ({ who, body }) => switchOffFeed(glen, who, body.classId),
   calendarFeed: async ({ params, header, res }) => {
     const { text, etag } = await feedFile(glen, params.token);
     res.set({ ETag: etag, 'Cache-Control': 'private, no-cache' });

@@ -43,13 +43,22 @@ export const seriesOfClass = (db: Db, classId: number): Promise<FeedSeriesRow[]>
     { classId },
   );
 
-/** What a person teaches, visits, is host of, or is meant for by a link's audience or with a class period of their own. */
-export const seriesOfPerson = (db: Db, personId: number): Promise<FeedSeriesRow[]> =>
+/** Somebody, by their school account or as who they are at home. */
+interface Asked {
+  personId: number;
+  asStaff: boolean;
+}
+
+/** What people are to a link whom it is for, and who come with a class period. */
+const NOT_STAFF = `('member', 'joining-member')`;
+
+/** What a person is meant for by a link's audience or with a class period of their own, and as staff also what they teach, visit or are host of. */
+export const seriesOfPerson = (db: Db, { personId, asStaff }: Asked): Promise<FeedSeriesRow[]> =>
   series(
     db,
     `(SELECT DISTINCT own.id FROM link_people lp JOIN links ol ON ol.id = lp.link_id
        JOIN series own ON own.link_id = lp.link_id AND lp.key_date = '' AND lp.series_id IN (0, own.id)
-       WHERE lp.person_id = :personId AND (lp.as_what <> 'member' OR ol.shown = 1)) found JOIN series s ON s.id = found.id`,
+       WHERE lp.person_id = :personId AND (lp.as_what <> 'member' OR ol.shown = 1) ${asStaff ? '' : `AND lp.as_what IN ${NOT_STAFF}`}) found JOIN series s ON s.id = found.id`,
     GOES_OUT,
     { personId },
   );
@@ -71,20 +80,22 @@ interface SharedDate {
   code: string;
 }
 
-const ONES_OWN =
-  'SELECT class_id FROM class_staff WHERE person_id = :personId UNION SELECT class_id FROM roll WHERE person_id = :personId';
+const LEARNED = 'SELECT class_id FROM roll WHERE person_id = :personId';
+const TAUGHT = 'SELECT class_id FROM class_staff WHERE person_id = :personId';
+
+const classesOfAsked = (of: Asked | { classId: number }): string => {
+  if ('classId' in of) return ':classId';
+  return of.asStaff ? `${TAUGHT} UNION ${LEARNED}` : LEARNED;
+};
 
 /** Single dates that class periods hold at another's door, of series that are not theirs otherwise. */
-export const sharedDates = (
-  db: Db,
-  of: { personId: number } | { classId: number },
-): Promise<SharedDate[]> =>
+export const sharedDates = (db: Db, of: Asked | { classId: number }): Promise<SharedDate[]> =>
   db.rows<SharedDate>(
     `SELECT DISTINCT o.id, o.series_id, o.title, o.description, o.local_date, o.local_time, o.minutes, s.version, s.changed_at, l.code
      FROM shares sh JOIN occurrences o ON o.series_id = sh.series_id AND o.key_date = sh.key_date AND o.status IN ('planned', 'moved') AND o.draft = 0
      JOIN series s ON s.id = o.series_id JOIN links l ON l.id = o.link_id AND l.state = 'live'
-     WHERE sh.class_id IN (${'personId' in of ? ONES_OWN : ':classId'}) ORDER BY o.id`,
-    of,
+     WHERE sh.class_id IN (${classesOfAsked(of)}) ORDER BY o.id`,
+    { ...('classId' in of ? { classId: of.classId } : { personId: of.personId }) },
   );
 
 /** The dates, by series, that class periods hold at another's door instead of their own. */

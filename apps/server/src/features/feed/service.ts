@@ -5,7 +5,6 @@ import type { Glen } from '../../glen.js';
 import { hostsAs } from '../../http/access.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
-import { personById } from '../desk/store.js';
 import { readableTo } from '../entry/privateTitles.js';
 import { linkAddress } from '../../addresses.js';
 import { classById, classesOf } from '../school/classes.sql.js';
@@ -18,7 +17,7 @@ import {
   seriesOfPerson,
   type FeedSeriesRow,
 } from './series.sql.js';
-import { feedByToken, feedOf, putFeed } from './store.js';
+import { dropFeed, feedByHash, feedSince, putFeed, type Feed, type Of } from './store.js';
 
 const REFRESH_MINUTES = 60;
 const ALARM_MINUTES = 10;
@@ -113,30 +112,37 @@ async function filed(
   return [...own, ...single];
 }
 
+/** What a feed's file holds: a person's own, or a class period's. With a home account nobody is of the staff. */
+async function heldIn(glen: Glen, feed: Feed) {
+  if ('classId' in feed) {
+    const { classId } = feed;
+    const [series, dates, klass] = await Promise.all([
+      seriesOfClass(glen.db, classId),
+      sharedDates(glen.db, { classId }),
+      classById(glen.db, classId, 0),
+    ]);
+    return { series, dates, whose: classTitle(klass!) };
+  }
+  const { person, kind } = feed;
+  const who = { personId: person.id, asStaff: kind === 'school' };
+  const [series, dates] = await Promise.all([
+    seriesOfPerson(glen.db, who),
+    sharedDates(glen.db, who),
+  ]);
+  return { series, dates, whose: person.name };
+}
+
 /** The calendar file behind a private address, with its digest for `ETag`. */
 export async function feedFile(glen: Glen, token: string): Promise<{ text: string; etag: string }> {
-  const feed = await feedByToken(glen.db, token.replace(/\.ics$/, ''));
+  const hash = glen.tokens.hash('feed', token.replace(/\.ics$/, ''));
+  const feed = await feedByHash(glen.db, hash);
   if (!feed) throw notFound('This calendar');
   const [{ name: school }, { calendar, version }] = await Promise.all([
     readSchool(glen.db),
     readCalendar(glen.db),
   ]);
-  const [series, dates] = await Promise.all(
-    feed.class_id === null
-      ? ([
-          seriesOfPerson(glen.db, feed.person_id!),
-          sharedDates(glen.db, { personId: feed.person_id! }),
-        ] as const)
-      : ([
-          seriesOfClass(glen.db, feed.class_id),
-          sharedDates(glen.db, { classId: feed.class_id }),
-        ] as const),
-  );
+  const { series, dates, whose } = await heldIn(glen, feed);
   const rows = await filed(glen, series, dates, calendar.zone);
-  const whose =
-    feed.class_id === null
-      ? (await personById(glen.db, feed.person_id!))!.name
-      : classTitle((await classById(glen.db, feed.class_id, 0))!);
   const text = await fileOf(glen, `${whose}, ${school}`, rows, { calendar, version });
   return { text, etag: `"${createHash('sha256').update(text).digest('base64url').slice(0, 27)}"` };
 }
@@ -157,53 +163,74 @@ export async function seriesFile(
   };
 }
 
-const addressOf = (glen: Glen, token: string | undefined): string | null =>
-  token === undefined ? null : `${glen.config.publicUrl}/api/calendar/${token}.ics`;
+const NO_FEED = { since: null, address: null };
 
-/** One's own feed and those of the class periods one hosts. */
-export async function feedsOf(glen: Glen, who: Who): Promise<Answer<'feeds'>> {
-  const personId = who.person!.id;
-  const hosted =
-    who.account!.kind === 'school'
-      ? (await classesOf(glen.db, personId, false)).filter((c) => hostsAs(c.as_what))
-      : [];
+/** An address that was just made, for the only time that it is told. */
+interface Fresh {
+  classId: number | undefined;
+  address: string;
+}
+
+/** One's own feed and those of the class periods one hosts; an address only where it was just made. */
+export async function feedsOf(glen: Glen, who: Who, fresh?: Fresh): Promise<Answer<'feeds'>> {
+  const isOfSchool = who.account!.kind === 'school';
+  const classes = isOfSchool ? await classesOf(glen.db, who.person!.id, false) : [];
+  const hosted = classes.filter((c) => hostsAs(c.as_what));
+  const feedOf = async (of: Of, classId?: number): Promise<Answer<'feeds'>['own']> => {
+    const since = await feedSince(glen.db, of);
+    if (since === null) return NO_FEED;
+    return { since, address: fresh && fresh.classId === classId ? fresh.address : null };
+  };
   return {
-    own: addressOf(glen, (await feedOf(glen.db, { personId }))?.token),
+    own: await feedOf({ accountId: who.account!.id }),
     classes: await Promise.all(
       hosted.map(async (c) => ({
         classId: c.id,
         title: classTitle(c),
-        address: addressOf(glen, (await feedOf(glen.db, { classId: c.id }))?.token),
+        ...(await feedOf({ classId: c.id }, c.id)),
       })),
     ),
   };
 }
 
+/** Whose feed is meant; 403 where the class period is not hosted by whoever asks. */
+async function feedMeant(glen: Glen, who: Who, classId: number | undefined): Promise<Of> {
+  if (classId === undefined) return { accountId: who.account!.id };
+  const isOfSchool = who.account!.kind === 'school';
+  const klass = isOfSchool ? await classById(glen.db, classId, who.person!.id) : undefined;
+  if (!hostsAs(klass?.as_what)) throw new HttpProblem(403, 'This class period is somebody else’s.');
+  return { classId };
+}
+
+const subjectOf = (of: Of): string =>
+  'accountId' in of ? `account:${of.accountId}` : `class:${of.classId}`;
+
+/** Makes a feed's address, told this once; the one before leads nowhere any more. */
 export async function replaceFeed(
   glen: Glen,
   who: Who,
   classId: number | undefined,
 ): Promise<Answer<'feeds'>> {
-  const personId = who.person!.id;
-  if (classId !== undefined) {
-    const klass =
-      who.account!.kind === 'school' ? await classById(glen.db, classId, personId) : undefined;
-    if (!hostsAs(klass?.as_what))
-      throw new HttpProblem(403, 'This class period is somebody else’s.');
-  }
+  const of = await feedMeant(glen, who, classId);
   const token = randomBytes(TOKEN_BYTES).toString('base64url');
   await glen.db.transaction(async () => {
-    await putFeed(
-      glen.db,
-      classId === undefined ? { personId } : { classId },
-      token,
-      glen.clock.machine(),
-    );
-    await glen.audit({
-      by: personId,
-      action: 'replace-feed',
-      subject: classId === undefined ? `person:${personId}` : `class:${classId}`,
-    });
+    await putFeed(glen.db, of, glen.tokens.hash('feed', token), glen.clock.machine());
+    await glen.audit({ by: who.person!.id, action: 'replace-feed', subject: subjectOf(of) });
+  });
+  const address = `${glen.config.publicUrl}/api/calendar/${token}.ics`;
+  return feedsOf(glen, who, { classId, address });
+}
+
+/** Switches a feed off: its address leads nowhere any more. */
+export async function switchOffFeed(
+  glen: Glen,
+  who: Who,
+  classId: number | undefined,
+): Promise<Answer<'feeds'>> {
+  const of = await feedMeant(glen, who, classId);
+  await glen.db.transaction(async () => {
+    if (await dropFeed(glen.db, of))
+      await glen.audit({ by: who.person!.id, action: 'switch-off-feed', subject: subjectOf(of) });
   });
   return feedsOf(glen, who);
 }

@@ -1,20 +1,37 @@
-import type { InferAttributes } from 'sequelize';
 import type { Db } from '../../db/connect.js';
-import type { FeedRow } from '../../db/models/Feed.js';
 
-type Feed = InferAttributes<FeedRow>;
-type Of = { personId: number } | { classId: number };
+/** Whose calendar an address is for. */
+export type Of = { accountId: number } | { classId: number };
 
 const whose = (of: Of) =>
-  'personId' in of ? { person_id: of.personId } : { class_id: of.classId };
+  'accountId' in of ? { account_id: of.accountId } : { class_id: of.classId };
 
-export const feedByToken = (db: Db, token: string): Promise<Feed | null> =>
-  db.models.Feed.findOne({ where: { token } });
+/** Whose calendar is read, and of an account who it is. */
+export type Feed =
+  { classId: number } | { person: { id: number; name: string }; kind: 'school' | 'personal' };
 
-export const feedOf = (db: Db, of: Of): Promise<Feed | null> =>
-  db.models.Feed.findOne({ where: whose(of) });
-
-/** Makes a feed's address, or puts a new one in the place of the old, which is gone from then on. */
-export async function putFeed(db: Db, of: Of, token: string, madeAt: string): Promise<void> {
-  await db.models.Feed.upsert({ ...whose(of), token, made_at: madeAt });
+/** What an address leads to; nothing where it has been replaced or switched off, or its owner is not here any more. */
+export async function feedByHash(db: Db, tokenHash: string): Promise<Feed | undefined> {
+  const feed = await db.models.Feed.findOne({ where: { token_hash: tokenHash } });
+  if (!feed) return undefined;
+  if (feed.class_id !== null) return { classId: feed.class_id };
+  const account = await db.models.Account.findByPk(feed.account_id!, {
+    include: [{ association: 'person', where: { retired_at: null } }],
+  });
+  if (!account) return undefined;
+  const { id, name } = account.person!;
+  return { person: { id, name }, kind: account.kind };
 }
+
+/** Since when there is an address for a calendar; nothing where there is none. */
+export const feedSince = async (db: Db, of: Of): Promise<string | null> =>
+  (await db.models.Feed.findOne({ where: whose(of) }))?.made_at ?? null;
+
+/** Makes an address, or puts a new one in the place of the old, which is gone from then on. */
+export async function putFeed(db: Db, of: Of, tokenHash: string, madeAt: string): Promise<void> {
+  await db.models.Feed.upsert({ ...whose(of), token_hash: tokenHash, made_at: madeAt });
+}
+
+/** Whether there was one to be switched off. */
+export const dropFeed = async (db: Db, of: Of): Promise<boolean> =>
+  (await db.models.Feed.destroy({ where: whose(of) })) > 0;

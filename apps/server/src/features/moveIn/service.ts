@@ -4,7 +4,6 @@ import type { Answer, Body, Query } from '@glen/contract';
 import type { MovingInRow } from '../../db/models/MovingIn.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, stale } from '../../http/problem.js';
-import { hashToken } from '../../http/who.js';
 import { hashPassword } from '../accounts/passwords.js';
 import { begin, type SignedIn } from '../accounts/service.js';
 import { addAccount, addPerson, addWords } from '../accounts/store.js';
@@ -23,7 +22,7 @@ export const offerMovingIn = (glen: Glen): Promise<string | null> =>
   glen.db.withLock('glen-moving-in', async () => {
     if (await schoolExists(glen.db)) return null;
     const token = randomBytes(TOKEN_BYTES).toString('base64url');
-    await renewAddress(glen.db, hashToken(token));
+    await renewAddress(glen.db, glen.tokens.hash('one-time', token));
     return `${glen.config.publicUrl}/move-in/${token}`;
   });
 
@@ -33,8 +32,8 @@ const gone = (): HttpProblem =>
       'Somebody has moved in already, or Glen has been started again and has told another address.',
   });
 
-function mustFit(row: MovingInRow | null, token: string): MovingInRow {
-  if (row?.token_hash !== hashToken(token)) throw gone();
+function mustFit({ tokens }: Glen, row: MovingInRow | null, token: string): MovingInRow {
+  if (row?.token_hash !== tokens.hash('one-time', token)) throw gone();
   return row;
 }
 
@@ -47,7 +46,7 @@ const stageOf = (glen: Glen, row: MovingInRow): Stage => ({
 });
 
 export const readMovingIn = async (glen: Glen, token: string): Promise<Stage> =>
-  stageOf(glen, mustFit(await readStage(glen.db), token));
+  stageOf(glen, mustFit(glen, await readStage(glen.db), token));
 
 /** Keeps what has been typed, right or wrong; 409 with what stands there where somebody else was faster. */
 export const keepMovingIn = (
@@ -56,7 +55,7 @@ export const keepMovingIn = (
   { version, draft }: Body<'keepMoveIn'>,
 ): Promise<Stage> =>
   glen.db.transaction(async () => {
-    const row = mustFit(await heldStage(glen.db), token);
+    const row = mustFit(glen, await heldStage(glen.db), token);
     if (row.version !== version) throw stale(stageOf(glen, row));
     return stageOf(glen, await keepDraft(row, draft));
   });
@@ -67,7 +66,7 @@ export async function holidaysWhileMovingIn(
   token: string,
   { region, first, last }: Query<'moveInHolidays'>,
 ): Promise<Answer<'moveInHolidays'>> {
-  mustFit(await readStage(glen.db), token);
+  mustFit(glen, await readStage(glen.db), token);
   if (last < first) throw notFound('Such a year');
   return holidaysBetween(region || undefined, { first, last });
 }
@@ -84,7 +83,7 @@ export async function finishMovingIn(
   const checked = checkedCalendar(calendar);
   const passwordHash = await hashPassword(you.password);
   const accountId = await glen.db.transaction(async () => {
-    const row = mustFit(await heldStage(glen.db), token);
+    const row = mustFit(glen, await heldStage(glen.db), token);
     await writeSchool(glen.db, { ...school, calendar: checked, rules: FIRST_RULES, locked: [] });
     const personId = await addPerson(glen.db, {
       name: you.name,

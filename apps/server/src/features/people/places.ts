@@ -118,14 +118,10 @@ export async function classesLearned(db: Db, personId: number): Promise<NamedCla
   return roll.map(({ classPeriod }) => titled(classPeriod!)).sort(inOrder);
 }
 
-/** One-time addresses of accounts, and a person's calendar addresses, lead nowhere any more. */
-export async function closeAddresses(
-  db: Db,
-  personId: number,
-  accountIds: number[],
-): Promise<void> {
+/** One-time addresses of accounts, and their calendar addresses, lead nowhere any more. */
+export async function closeAddresses(db: Db, accountIds: number[]): Promise<void> {
   await db.models.PasswordAddress.destroy({ where: { account_id: accountIds } });
-  await db.models.Feed.destroy({ where: { person_id: personId } });
+  await db.models.Feed.destroy({ where: { account_id: accountIds } });
 }
 
 /** What an account did at doors stays with its person. */

@@ -87,7 +87,7 @@ export const retirePerson = (
     await leaveAllPlaces(glen.db, personId);
     const accountIds = (await accountsOf(glen.db, personId, retired_at)).map((a) => a.id);
     await signOutElsewhere(glen.db, accountIds);
-    await closeAddresses(glen.db, personId, accountIds);
+    await closeAddresses(glen.db, accountIds);
     await bumpPerson(glen.db, personId, version, { retired_at, retired_had: had });
     await announcePlaces(glen, had);
     return { before: { name: person.name } };

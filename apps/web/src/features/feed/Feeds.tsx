@@ -1,85 +1,124 @@
 import { CalendarSync } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
+import { dateInWords } from '@glen/core/light';
+import type { Answer } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
+import { wallClock } from '../../app/clock.js';
 import { Button } from '../../ui/Button.js';
 import { Loading, Trouble } from '../../ui/States.js';
 import { copyAddress } from '../link/copy.js';
 
-/** One feed: its address to copy, or the way to one; a new address asks once more, since the old one stops. */
-function Feed({
-  title,
-  address,
-  onMake,
-  busy,
-}: {
+type FeedState = Answer<'feeds'>['own'];
+
+interface FeedProps extends FeedState {
   title: string;
-  address: string | null;
-  onMake: () => void;
-  busy: boolean;
-}) {
-  const [asked, setAsked] = useState(false);
+  /** The school's time zone. */
+  zone: string;
+  isBusy: boolean;
+  make: () => void;
+  switchOff: () => void;
+}
+
+/** A feed's address, for the only time that it is shown. */
+const FreshAddress = ({ address }: { address: string }) => (
+  <div role="status">
+    <p className="mt-1 text-soft">Copy it now: it is shown this once.</p>
+    <code className="mt-0.5 block rounded-small bg-shade px-2 py-0.5 font-mono text-xs break-all">
+      {address}
+    </code>
+    <Button
+      className="mt-1.5"
+      onClick={() => void copyAddress(address, 'Calendar address copied.')}
+    >
+      Copy address
+    </Button>
+  </div>
+);
+
+/** What becomes of an address that stands already: each asks once more, since whatever reads it stops. */
+function Standing({ make, switchOff, isBusy }: Pick<FeedProps, 'make' | 'switchOff' | 'isBusy'>) {
+  const [asked, setAsked] = useState<'make' | 'off'>();
+  const press = (what: 'make' | 'off', act: () => void) => () => {
+    if (asked === what) act();
+    setAsked(asked === what ? undefined : what);
+  };
+  return (
+    <p className="mt-1.5 flex flex-wrap items-center gap-3">
+      <Button kind="link" disabled={isBusy} onClick={press('make', make)}>
+        {asked === 'make' ? 'Yes, make it; the old one stops' : 'Make a new address'}
+      </Button>
+      <Button kind="link" disabled={isBusy} onClick={press('off', switchOff)}>
+        {asked === 'off' ? 'Yes, switch it off' : 'Switch it off'}
+      </Button>
+    </p>
+  );
+}
+
+/** One feed: an address to copy while it is fresh, what can become of one that stands, or the way to one. */
+function Feed({ title, zone, since, address, isBusy, make, switchOff }: FeedProps) {
   return (
     <li className="border-t border-line py-2 first:border-t-0">
       <p className="font-semibold">{title}</p>
-      {address === null ? (
-        <Button className="mt-1" disabled={busy} onClick={onMake}>
+      {since === null && (
+        <Button className="mt-1" disabled={isBusy} onClick={make}>
           Make an address
         </Button>
-      ) : (
-        <>
-          <code className="mt-0.5 block rounded-small bg-shade px-2 py-0.5 font-mono text-xs break-all">
-            {address}
-          </code>
-          <p className="mt-1.5 flex flex-wrap items-center gap-3">
-            <Button onClick={() => void copyAddress(address, 'Calendar address copied.')}>
-              Copy address
-            </Button>
-            <Button
-              kind="link"
-              disabled={busy}
-              onClick={() => {
-                if (asked) onMake();
-                setAsked(!asked);
-              }}
-            >
-              {asked ? 'Yes, replace it; the old one stops' : 'Replace it'}
-            </Button>
-          </p>
-        </>
       )}
+      {address !== null && <FreshAddress address={address} />}
+      {since !== null && address === null && (
+        <p className="mt-0.5 text-soft">
+          An address made on {dateInWords(wallClock(since, zone).date)} works.
+        </p>
+      )}
+      {since !== null && <Standing make={make} switchOff={switchOff} isBusy={isBusy} />}
     </li>
   );
 }
 
-export function FeedList() {
+/** Of the feeds as they stand, the address that was made last, while it is shown. */
+const withFresh = (feeds: Answer<'feeds'>, made: Answer<'feeds'> | undefined): Answer<'feeds'> => {
+  if (!made) return feeds;
+  const fresh = (now: FeedState, then: FeedState | undefined): string | null =>
+    then && now.since === then.since ? then.address : null;
+  return {
+    own: { ...feeds.own, address: fresh(feeds.own, made.own) },
+    classes: feeds.classes.map((feed) => ({
+      ...feed,
+      address: fresh(
+        feed,
+        made.classes.find((other) => other.classId === feed.classId),
+      ),
+    })),
+  };
+};
+
+export function FeedList({ zone }: { zone: string }) {
   const { data, error, refetch } = api.useFeedsQuery();
-  const [replace, { isLoading }] = api.useReplaceFeedMutation();
+  const [replace, { data: made, isLoading: isMaking }] = api.useReplaceFeedMutation();
+  const [switchOff, { isLoading: isEnding }] = api.useSwitchOffFeedMutation();
   if (error && !data) return <Trouble problem={problemOf(error)} retry={() => void refetch()} />;
   if (!data) return <Loading lines={2} />;
+  const { own, classes } = withFresh(data, made);
+  const isBusy = isMaking || isEnding;
+  const acts = (body: { classId?: number }) => ({
+    zone,
+    isBusy,
+    make: () => void replace({ body }),
+    switchOff: () => void switchOff({ body }),
+  });
   return (
     <ul>
-      <Feed
-        title="All that is mine"
-        address={data.own}
-        busy={isLoading}
-        onMake={() => void replace({ body: {} })}
-      />
-      {data.classes.map((c) => (
-        <Feed
-          key={c.classId}
-          title={c.title}
-          address={c.address}
-          busy={isLoading}
-          onMake={() => void replace({ body: { classId: c.classId } })}
-        />
+      <Feed title="All that is mine" {...own} {...acts({})} />
+      {classes.map(({ classId, title, since, address }) => (
+        <Feed key={classId} title={title} since={since} address={address} {...acts({ classId })} />
       ))}
     </ul>
   );
 }
 
 /** Private addresses under which calendar programs find the sessions, always as they stand. */
-export function FeedsButton() {
+export function FeedsButton({ zone }: { zone: string }) {
   return (
     <Popover.Root>
       <Popover.Trigger asChild>
@@ -97,9 +136,9 @@ export function FeedsButton() {
         >
           <p className="mb-2 text-soft">
             A calendar program that subscribes to such an address shows the sessions with their
-            links. Whoever has the address can read them.
+            links. Whoever has the address can read them, until it is switched off.
           </p>
-          <FeedList />
+          <FeedList zone={zone} />
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>

@@ -129,7 +129,7 @@ export default function MyDayPage({ me }: { me: Me }) {
             A calendar program that subscribes to this address shows your sessions with their links.
             Keep it to yourself.
           </p>
-          <FeedList />
+          <FeedList zone={me.school.zone} />
         </details>
       )}
       <section aria-label="Another door" className="mt-7 border-t border-line pt-4">
