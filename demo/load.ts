@@ -41,6 +41,7 @@ import {
   studentName,
   type DemoClass,
 } from './school.js';
+import { FROM_NOWHERE } from '../apps/server/src/http/from.js';
 
 interface People {
   ids: Map<string, number>;
@@ -298,7 +299,8 @@ async function moveIn(glen: Glen): Promise<Who | null> {
   const address = await offerMovingIn(glen);
   if (address === null) return null;
   const { email } = staff.find((p) => p.name === HEAD)!;
-  const { who } = await finishMovingIn(glen, address.split('/').at(-1)!, {
+  const at = { token: address.split('/').at(-1)!, from: FROM_NOWHERE };
+  const { who } = await finishMovingIn(glen, at, {
     school: {
       name: SCHOOL_NAME,
       region: 'CA-NS',

@@ -44,15 +44,6 @@ describe('signing in', () => {
       { path: 'password', message: 'Address and password do not fit together.' },
     ]);
   });
-  it('limits failures of one account from one address, and leaves others alone', async () => {
-    const browser = new Browser(school.url);
-    const guess = (email: string, password: string) =>
-      browser.post('/api/sign-in', { email, password });
-    for (let i = 0; i < 10; i++)
-      expect((await guess('b.osterholt@merrow.example', `guess ${i}`)).status).toBe(422);
-    expect((await guess('b.osterholt@merrow.example', PASSWORD)).status).toBe(429);
-    expect((await guess('i.kellaway@merrow.example', PASSWORD)).status).toBe(200);
-  });
   it('changes the session’s token each time and keeps the other account at hand', async () => {
     const browser = new Browser(school.url);
     const first = await browser.post('/api/sign-in', {

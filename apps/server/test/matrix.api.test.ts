@@ -44,7 +44,7 @@ const MAY: Record<EndpointName, Role[]> = {
   addClass: teachers, editClass: keepers, setStaff: keepers, copyClass: hosts, putAwayFacts: keepers, putAwayClass: keepers, bringBackClass: keepers, knockUntilRoll: keepers,
   previewRoll: keepers, addToRoll: keepers, takeOffRoll: keepers, rollTouched: keepers, rollLeft: keepers, bringBackToRoll: keepers, moveOnRoll: keepers, passwordAddresses: keepers,
   people: office, addPerson: office, person: keepers, editPerson: office, addAccount: office, removeAccount: office, wayIn: keepers, retireFacts: office, retirePerson: office, bringBackPerson: office,
-  mergeFacts: office, mergePeople: office, setGuardians: keepers, happened: office, ownAccount: signedIn, setOwnAccount: signedIn, changePassword: signedIn, changeAddress: signedIn,
+  mergeFacts: office, mergePeople: office, setGuardians: keepers, happened: office, ownAccount: signedIn, setOwnAccount: signedIn, ownSessions: signedIn, endOwnSession: signedIn, signOutEverywhere: signedIn, changePassword: signedIn, changeAddress: signedIn,
   moveIn: everyone, keepMoveIn: everyone, moveInHolidays: everyone, finishMoveIn: everyone,
   demoPeople: everyone, demoSignIn: everyone, demoClock: everyone,
   myDay: signedIn, find: teachers,
@@ -97,10 +97,17 @@ beforeAll(async () => {
     visitorId: desk.waiting[0].id,
     code: n3.link.code,
     noticeId: 1,
+    sessionId: 999999,
     token: 'x',
   });
 });
 afterAll(() => school.stop());
+
+const browserOf = (role: Role): Promise<Browser> =>
+  school.as(ROLES[role], role === 'parent' ? 'personal' : 'school');
+
+/** They would end the role for the rest of the walk. */
+const SIGNS_OUT: EndpointName[] = ['signOut', 'signOutEverywhere'];
 
 /** Calls with an empty body: whoever may call is told that the body is wrong, whoever may not is told that first. */
 async function call(name: EndpointName, browser: Browser): Promise<number> {
@@ -124,12 +131,8 @@ describe('who may call what', () => {
   for (const name of endpointNames) {
     it(`${name}: ${endpoints[name].does}`, async () => {
       for (const role of everyone) {
-        // Signing out would end the role for the rest of the walk.
-        const browser =
-          name === 'signOut'
-            ? await school.as(ROLES[role], role === 'parent' ? 'personal' : 'school')
-            : browsers.get(role)!;
-        const status = await call(name, browser);
+        const status = await call(name, browsers.get(role)!);
+        if (SIGNS_OUT.includes(name)) browsers.set(role, await browserOf(role));
         const refused = status === 401 || status === 403;
         expect({ role, refused, status }).toEqual({
           role,

@@ -65,6 +65,8 @@ async function writePeople({ models }: Db, lots: Lots): Promise<void> {
       id,
       token_hash: tokens.hash('session', `token ${id}`),
       account_id: lots.maybe(80, () => lots.of(ACCOUNTS)),
+      begun_at: '2026-09-30T00:00:00Z',
+      seen_at: lots.of(['2026-10-02T00:00:00Z', '2098-12-31T00:00:00Z']),
       expires_at: lots.of(['2026-10-01T00:00:00Z', '2099-01-01T00:00:00Z']),
     })),
   );

@@ -40,6 +40,8 @@ describe('a database', () => {
     const session = await models.BrowserSession.create({
       account_id: account.id,
       token_hash: plain,
+      begun_at: '2026-11-01T00:00:00Z',
+      seen_at: '2098-12-31T00:00:00Z',
       expires_at: '2099-01-01T00:00:00Z',
     });
     const other = await glen.another();

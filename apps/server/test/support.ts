@@ -1,7 +1,7 @@
 import { createHmac, randomUUID } from 'node:crypto';
 import supertest, { type Response } from 'supertest';
 import { inject } from 'vitest';
-import type { Answer, Body, ClassItem, Person, Post } from '@glen/contract';
+import type { Answer, Body, ClassItem, Post } from '@glen/contract';
 import { loadDemo, setDemoTime } from '../../../demo/load.js';
 import { freePort } from '../../../scripts/mariadb.mjs';
 import { copyDatabases, statement, surroundings } from '../../../scripts/processes.mjs';
@@ -48,7 +48,7 @@ export interface School {
   people: Answer<'demoPeople'>['people'];
   /** A browser signed in as one of the demo's people; `null` is nobody. */
   as: (name: string | null, kind?: 'school' | 'personal') => Promise<Browser>;
-  person: (name: string) => Person;
+  person: (name: string) => Answer<'demoPeople'>['people'][number];
   classes: Map<string, ClassItem>;
   setTime: (time: string, date?: string) => Promise<void>;
   videoEvent: (

@@ -74,6 +74,9 @@ export const endpoints = {
   happened: { method: 'GET', path: '/api/happened', who: 'school-office', does: 'Who did what to what, the newest first' },
   ownAccount: { method: 'GET', path: '/api/account', who: 'signed-in', does: 'One’s own account and wishes' },
   setOwnAccount: { method: 'PUT', path: '/api/account', who: 'signed-in', does: 'Change what one is called, how times and colours are shown, and what one is told' },
+  ownSessions: { method: 'GET', path: '/api/account/sessions', who: 'signed-in', does: 'The browsers that one is signed in with' },
+  endOwnSession: { method: 'POST', path: '/api/account/sessions/:sessionId/end', who: 'signed-in', does: 'Sign out at another browser of one’s own' },
+  signOutEverywhere: { method: 'POST', path: '/api/account/sign-out-everywhere', who: 'signed-in', does: 'Sign out at all browsers of one’s own, this one too' },
   changePassword: { method: 'POST', path: '/api/account/password', who: 'signed-in', does: 'Change the password of the account in use; its other browsers are signed out' },
   changeAddress: { method: 'POST', path: '/api/account/address', who: 'signed-in', does: 'Change the address of an account of one’s own' },
 

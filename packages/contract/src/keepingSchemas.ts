@@ -158,6 +158,21 @@ export const happenedQuery = z.object({
 });
 
 /** One's own account, as its owner changes it. */
+/** The browsers that somebody is signed in with, the last used first; instants by the machine's clock. */
+export const ownSessions = z.object({
+  sessions: z.array(
+    z.object({
+      id,
+      /** The browser that asks. */
+      isThis: z.boolean(),
+      /** What browser it is, in words; empty where it does not say. */
+      browser: z.string(),
+      begunAt: utcInstant,
+      /** Give or take some minutes. */
+      seenAt: utcInstant,
+    }),
+  ),
+});
 export const ownAccount = z.object({
   version,
   name: z.string(),

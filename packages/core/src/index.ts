@@ -1,4 +1,5 @@
 export { GlenInputError } from './input.js';
+export { waitAfterFailures } from './access/waits.js';
 export {
   WEEKDAYS,
   WEEKDAY_NAMES,

@@ -14,6 +14,7 @@ import * as m0010 from './migrations/0010-link-people.js';
 import * as m0011 from './migrations/0011-in-order.js';
 import * as m0012 from './migrations/0012-own-clock.js';
 import * as m0013 from './migrations/0013-keyed-tokens.js';
+import * as m0014 from './migrations/0014-sign-in.js';
 import {
   databaseKind,
   makeBooks,
@@ -44,6 +45,7 @@ const MIGRATIONS: Migration[] = [
   m0011,
   m0012,
   m0013,
+  m0014,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

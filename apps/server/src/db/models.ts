@@ -14,6 +14,7 @@ import { defineGroupMember } from './models/GroupMember.js';
 import { defineGuardian } from './models/Guardian.js';
 import { defineInvited } from './models/Invited.js';
 import { defineJoined } from './models/Joined.js';
+import { defineKnownBrowser } from './models/KnownBrowser.js';
 import { defineLink } from './models/Link.js';
 import { defineLinkAudience } from './models/LinkAudience.js';
 import { defineLinkCode } from './models/LinkCode.js';
@@ -38,6 +39,7 @@ import { defineSecretCheck } from './models/SecretCheck.js';
 import { defineSeries } from './models/Series.js';
 import { defineShare } from './models/Share.js';
 import { defineSitting } from './models/Sitting.js';
+import { defineSlowed } from './models/Slowed.js';
 import { defineVisit } from './models/Visit.js';
 import { defineVisitor } from './models/Visitor.js';
 import { defineWebhookSeen } from './models/WebhookSeen.js';
@@ -59,6 +61,7 @@ const defineTables = (sequelize: Sequelize) => ({
   Guardian: defineGuardian(sequelize),
   Invited: defineInvited(sequelize),
   Joined: defineJoined(sequelize),
+  KnownBrowser: defineKnownBrowser(sequelize),
   Link: defineLink(sequelize),
   LinkAudience: defineLinkAudience(sequelize),
   LinkCode: defineLinkCode(sequelize),
@@ -83,6 +86,7 @@ const defineTables = (sequelize: Sequelize) => ({
   Series: defineSeries(sequelize),
   Share: defineShare(sequelize),
   Sitting: defineSitting(sequelize),
+  Slowed: defineSlowed(sequelize),
   Visit: defineVisit(sequelize),
   Visitor: defineVisitor(sequelize),
   WebhookSeen: defineWebhookSeen(sequelize),

@@ -1,15 +1,43 @@
 import { randomBytes } from 'node:crypto';
+import Bowser from 'bowser';
+import { Op } from 'sequelize';
 import type { Db } from '../db/connect.js';
 import type { Glen } from '../glen.js';
 
-/** Days for which a browser stays signed in. */
-const SESSION_DAYS = 30;
+// Browsers that somebody is signed in with. Each ends after days without use and after a longest time in any case; one
+// holds accounts of one person only.
+
+/** OWASP ASVS 5, chapter 7 (from memory) asks for both an end without use and a longest time. */
+const IDLE_DAYS = 14;
+const LONGEST_DAYS = 90;
+const DAY_SECONDS = 86400;
+/** So seldom is it noted that a session is used. */
+const NOTED_SECONDS = 15 * 60;
+const MOST_LETTERS = 120;
 
 export interface NewSession {
   id: number;
   token: string;
   maxAgeSeconds: number;
 }
+
+type Sessions = Pick<Glen, 'db' | 'clock' | 'tokens' | 'announce'>;
+
+/** Sessions that were used last before this instant are over. */
+export const idleSince = ({ clock }: Pick<Glen, 'clock'>): string =>
+  clock.machine(-IDLE_DAYS * DAY_SECONDS);
+
+/** What a browser calls itself, in words: "Firefox on Linux"; nothing where it does not say. */
+export function browserInWords(userAgent: string | undefined): string {
+  if (!userAgent) return '';
+  const { browser, os } = Bowser.parse(userAgent);
+  const words = [browser.name, os.name].filter(Boolean).join(' on ');
+  return words.slice(0, MOST_LETTERS);
+}
+
+/** Whoever has a stream open under a session hears nothing more by it. */
+const endStreams = ({ announce }: Pick<Glen, 'announce'>, sessionId: number): Promise<void> =>
+  announce(`session:${sessionId}`, { thing: 'me', id: sessionId });
 
 /** A browser may change to an account without its password; it is one of those that it may change to already, or comes to them. */
 async function allow(db: Db, sessionId: number, accountIds: number[]): Promise<void> {
@@ -19,35 +47,135 @@ async function allow(db: Db, sessionId: number, accountIds: number[]): Promise<v
   );
 }
 
-/** Accounts and places at doors go over to the browser's new session; the one it replaces ends. */
-async function takeOver(db: Db, from: number, to: number): Promise<void> {
-  const { BrowserSession, BrowserSessionAccount, Visitor } = db.models;
-  const kept = await BrowserSessionAccount.findAll({ where: { session_id: from } });
-  await allow(
-    db,
-    to,
-    kept.map((row) => row.account_id),
-  );
-  await Visitor.update({ session_id: to }, { where: { session_id: from } });
+/** Whose accounts a session holds; nothing where nobody has signed in with it. */
+async function personOf(db: Db, sessionId: number): Promise<number | null> {
+  const held = await db.models.BrowserSessionAccount.findOne({
+    where: { session_id: sessionId },
+    include: ['account'],
+  });
+  return held?.account?.person_id ?? null;
+}
+
+/**
+ * Accounts and places at doors go over to the browser's new session, unless they are another person's; the one that it
+ * replaces ends.
+ */
+async function takeOver(
+  glen: Sessions,
+  { from, to, personId }: { from: number; to: number; personId: number | null },
+): Promise<void> {
+  const { BrowserSession, BrowserSessionAccount, Visitor } = glen.db.models;
+  const before = await personOf(glen.db, from);
+  if (before === null || before === personId) {
+    const kept = await BrowserSessionAccount.findAll({ where: { session_id: from } });
+    await allow(
+      glen.db,
+      to,
+      kept.map((row) => row.account_id),
+    );
+    await Visitor.update({ session_id: to }, { where: { session_id: from } });
+  }
+  await endStreams(glen, from);
   await BrowserSession.destroy({ where: { id: from } });
 }
 
-/** Begins a browser session with a fresh token, taking over the accounts of the one it replaces. */
+export interface Beginning {
+  /** The account in use; nothing for a guest at a door. */
+  accountId: number | null;
+  /** The session that this browser has had until now. */
+  replaces: number | null;
+  userAgent: string | undefined;
+}
+
+/** Begins a browser session with a fresh token. */
 export async function beginSession(
-  { db, clock, tokens }: Pick<Glen, 'db' | 'clock' | 'tokens'>,
-  accountId: number | null,
-  replaces: number | null,
+  glen: Sessions,
+  { accountId, replaces, userAgent }: Beginning,
 ): Promise<NewSession> {
+  const { db, clock, tokens } = glen;
   const token = randomBytes(32).toString('base64url');
-  const maxAgeSeconds = SESSION_DAYS * 86400;
+  const maxAgeSeconds = LONGEST_DAYS * DAY_SECONDS;
   return db.transaction(async () => {
     const { id } = await db.models.BrowserSession.create({
       token_hash: tokens.hash('session', token),
       account_id: accountId,
+      begun_at: clock.machine(),
+      seen_at: clock.machine(),
       expires_at: clock.machine(maxAgeSeconds),
+      browser: browserInWords(userAgent),
     });
-    if (replaces !== null) await takeOver(db, replaces, id);
+    const account = accountId === null ? null : await db.models.Account.findByPk(accountId);
+    if (replaces !== null)
+      await takeOver(glen, { from: replaces, to: id, personId: account?.person_id ?? null });
     if (accountId !== null) await allow(db, id, [accountId]);
     return { id, token, maxAgeSeconds };
   });
 }
+
+/** Notes that a session is used, once in a while. */
+export async function noteUse(
+  { db, clock }: Pick<Glen, 'db' | 'clock'>,
+  { id, seenAt }: { id: number; seenAt: string },
+): Promise<void> {
+  if (seenAt > clock.machine(-NOTED_SECONDS)) return;
+  await db.models.BrowserSession.update({ seen_at: clock.machine() }, { where: { id } });
+}
+
+/** Changes to an account that the browser may use without its password; whether it may. */
+export async function useAccount(
+  glen: Sessions,
+  sessionId: number,
+  accountId: number,
+): Promise<boolean> {
+  const { BrowserSession, BrowserSessionAccount } = glen.db.models;
+  const allowed = await BrowserSessionAccount.count({
+    where: { session_id: sessionId, account_id: accountId },
+  });
+  if (allowed === 0) return false;
+  await BrowserSession.update({ account_id: accountId }, { where: { id: sessionId } });
+  await endStreams(glen, sessionId);
+  return true;
+}
+
+/** Signs out of everything at some browsers. */
+export async function endSessions(glen: Sessions, ids: number[]): Promise<void> {
+  for (const id of ids) await endStreams(glen, id);
+  await glen.db.models.BrowserSession.destroy({ where: { id: ids } });
+}
+
+/** Signs accounts out of every browser but one; without it of every one. */
+export async function signOutElsewhere(
+  glen: Sessions,
+  accountIds: number[],
+  except?: number,
+): Promise<void> {
+  const { BrowserSession, BrowserSessionAccount } = glen.db.models;
+  const other = { [Op.ne]: except ?? 0 };
+  const used = { account_id: accountIds, id: other };
+  for (const { id } of await BrowserSession.findAll({ attributes: ['id'], where: used }))
+    await endStreams(glen, id);
+  await BrowserSession.update({ account_id: null }, { where: used });
+  await BrowserSessionAccount.destroy({ where: { account_id: accountIds, session_id: other } });
+}
+
+/** The browsers that a person is signed in with, the last used first. */
+export const sessionsOfPerson = async (glen: Pick<Glen, 'db' | 'clock'>, personId: number) => {
+  const { Account, BrowserSession, BrowserSessionAccount } = glen.db.models;
+  const accounts = await Account.findAll({ attributes: ['id'], where: { person_id: personId } });
+  const held = await BrowserSessionAccount.findAll({
+    attributes: ['session_id'],
+    where: { account_id: accounts.map((account) => account.id) },
+  });
+  const sessions = await BrowserSession.findAll({
+    where: {
+      id: [...new Set(held.map((row) => row.session_id))],
+      expires_at: { [Op.gt]: glen.clock.machine() },
+      seen_at: { [Op.gt]: idleSince(glen) },
+    },
+    order: [
+      ['seen_at', 'DESC'],
+      ['id', 'DESC'],
+    ],
+  });
+  return sessions.map(({ id, browser, begun_at, seen_at }) => ({ id, browser, begun_at, seen_at }));
+};

@@ -16,7 +16,8 @@ import { authorise } from './access.js';
 import { answerHeaders } from './headers.js';
 import { HttpProblem } from './problem.js';
 import { mustBeUtf8, refuseBrokenText } from './text.js';
-import { NOBODY, cookieName, type Who } from './who.js';
+import type { From } from './from.js';
+import { NOBODY, cookieName, knownName, type Who } from './who.js';
 import { type NewSession } from './browserSessions.js';
 import { whoHolds } from './whoStore.sql.js';
 
@@ -28,8 +29,7 @@ export interface Call<N extends EndpointName> {
   who: Who;
   /** The browser session's token, for endpoints that find out who asks in a query of their own. */
   token: string | undefined;
-  /** The network address of whoever asks. */
-  address: string;
+  from: From;
   rawBody: Buffer | undefined;
   header: (name: string) => string | undefined;
   setSession: (session: NewSession | null) => void;
@@ -84,15 +84,43 @@ function checkOrigin(glen: Glen, req: Request): void {
     throw new HttpProblem(403, 'This request does not come from Glen’s own pages.');
 }
 
+const cookieOptions = ({ config }: Glen) => ({
+  httpOnly: true,
+  sameSite: 'lax' as const,
+  secure: config.publicUrl.startsWith('https:'),
+  path: '/',
+});
+
 function sessionSetter(glen: Glen, res: Response) {
-  const secure = glen.config.publicUrl.startsWith('https:');
   const cookie = cookieName(glen.config);
   return (session: NewSession | null): void => {
-    const options = { httpOnly: true, sameSite: 'lax' as const, secure, path: '/' };
+    const options = cookieOptions(glen);
     if (session)
       res.cookie(cookie, session.token, { ...options, maxAge: session.maxAgeSeconds * 1000 });
     else res.clearCookie(cookie, options);
   };
+}
+
+/** Browsers keep nothing longer (RFC 6265bis, 5.5: 400 days). */
+const KNOWN_SECONDS = 400 * 86400;
+
+/** Where a request comes from, and what has the browser be known again, also after signing out, once it is answered. */
+function fromOf(glen: Glen, req: Request, res: Response): { from: From; settle: () => void } {
+  const cookie = knownName(glen.config);
+  let fresh: string | undefined;
+  const from: From = {
+    address: req.ip ?? '',
+    userAgent: req.get('user-agent'),
+    known: parseCookie(req.headers.cookie ?? '')[cookie],
+    remember: (token) => {
+      fresh = token;
+    },
+  };
+  const settle = (): void => {
+    if (fresh !== undefined)
+      res.cookie(cookie, fresh, { ...cookieOptions(glen), maxAge: KNOWN_SECONDS * 1000 });
+  };
+  return { from, settle };
 }
 
 /** Answers without what Express adds to pages: these are many, and all alike. */
@@ -146,18 +174,20 @@ function answering<N extends EndpointName>(
       params: (params ?? {}) as Record<string, unknown>,
       who,
     });
+    const { from, settle } = fromOf(glen, req, res);
     const answer = await handler({
       params,
       query: parse(shape.query, req.query) as Query<N>,
       body: parse(shape.body, req.body) as Body<N>,
       who,
       token,
-      address: req.ip ?? '',
+      from,
       rawBody: (req as Request & { rawBody?: Buffer }).rawBody,
       header: (header) => req.get(header),
       setSession: sessionSetter(glen, res),
       res,
     });
+    settle();
     if (answer === STREAMED) return;
     if (checkAnswers) shape.answer.parse(answer);
     sendJson(res, headers, answer);

@@ -1,9 +1,17 @@
 import type { PersonRole } from '@glen/core';
 import type { Account, Person } from '@glen/contract';
 
-/** What a browser keeps its session's token under; behind https no other host or path can set it (RFC 6265bis, `__Host-`). */
-export const cookieName = ({ publicUrl }: { publicUrl: string }): string =>
-  publicUrl.startsWith('https:') ? '__Host-glen_session' : 'glen_session';
+/** Behind https no other host or path can set it (RFC 6265bis, `__Host-`). */
+const hostOnly = ({ publicUrl }: { publicUrl: string }, name: string): string =>
+  publicUrl.startsWith('https:') ? `__Host-${name}` : name;
+
+/** What a browser keeps its session's token under. */
+export const cookieName = (config: { publicUrl: string }): string =>
+  hostOnly(config, 'glen_session');
+
+/** What it keeps the token under by which it is known again. */
+export const knownName = (config: { publicUrl: string }): string =>
+  hostOnly(config, 'glen_browser');
 
 /** Who asks: the browser's session and the account in use, if any. */
 export interface Who {

@@ -10,6 +10,7 @@ import {
   newAccount,
   newPerson,
   ownAccount,
+  ownSessions,
   ownWishes,
   peopleQuery,
   personDetail,
@@ -62,6 +63,9 @@ export const people = {
   },
   ownAccount: { answer: ownAccount },
   setOwnAccount: { body: ownWishes, answer: ownAccount },
+  ownSessions: { answer: ownSessions },
+  endOwnSession: { params: z.object({ sessionId: idParam }), answer: ownSessions },
+  signOutEverywhere: { answer: done },
   changePassword: { body: changePasswordBody, answer: done },
   changeAddress: { body: changeAddressBody, answer: ownAccount },
 } satisfies Partial<Record<EndpointName, Shapes>>;

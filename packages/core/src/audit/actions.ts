@@ -68,6 +68,7 @@ export const ACTIONS = {
   'set-staff': 'changed who teaches',
   'share-link': 'had others meet at',
   'sign-in': 'signed in to',
+  'sign-out-elsewhere': 'signed out at other browsers, as',
   'stop-link': 'stopped',
   'switch-off-feed': 'switched off the calendar address for',
   'take-back': 'took a change back of',

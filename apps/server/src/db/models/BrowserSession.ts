@@ -6,7 +6,7 @@ import {
   type ModelStatic,
   type Sequelize,
 } from 'sequelize';
-import { fixedCode, idOf, instant, ownId } from './columns.js';
+import { fixedCode, idOf, instant, ownId, text } from './columns.js';
 
 /** A browser that somebody is signed in with, or has been at a door with. */
 interface BrowserSessionRow extends Model<
@@ -17,8 +17,13 @@ interface BrowserSessionRow extends Model<
   token_hash: string;
   /** The account in use; nothing after signing out. */
   account_id: CreationOptional<number | null>;
-  /** By machine time. */
+  /** By machine time, as all of these: it ends then, however much it is used. */
   expires_at: string;
+  begun_at: string;
+  /** When it was last used, give or take some minutes. */
+  seen_at: string;
+  /** What browser it is, in words; nothing where it does not say. */
+  browser: CreationOptional<string>;
 }
 
 export const defineBrowserSession = (sequelize: Sequelize): ModelStatic<BrowserSessionRow> =>
@@ -29,6 +34,9 @@ export const defineBrowserSession = (sequelize: Sequelize): ModelStatic<BrowserS
       token_hash: fixedCode(64, { unique: true }),
       account_id: idOf('accounts', { allowNull: true }),
       expires_at: instant('expires_at'),
+      begun_at: instant('begun_at'),
+      seen_at: instant('seen_at'),
+      browser: text(120, { defaultValue: '' }),
     },
     { tableName: 'browser_sessions', timestamps: false },
   );

@@ -2,25 +2,22 @@ import { areStaff } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import { isDuplicate } from '../../db/errors.js';
 import type { Glen } from '../../glen.js';
+import { signOutElsewhere } from '../../http/browserSessions.js';
 import { HttpProblem, stale, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
-import { noteFailure, refuseWhenFull } from './failureStore.js';
+import { countTry, succeeded } from './slowDown.js';
 import { hashPassword, passwordFits } from './passwords.js';
 import {
   accountById,
   accountsOfPerson,
   keepWords,
   ownWishesOf,
-  signOutElsewhere,
   writeAddress,
   writeOwnWishes,
   writePassword,
 } from './store.js';
 
 type Own = Answer<'ownAccount'>;
-
-/** Whoever guesses the password of a browser that stands open is slowed down. */
-const GUESSES = { most: 10, minutes: 15 };
 
 /** The school says what its students are called: they would stand at doors by any name. */
 const mayRename = (who: Who): boolean =>
@@ -64,13 +61,13 @@ export async function changeOwn(
   return now;
 }
 
-/** Throws 422 beside the field unless this is the password of an account. */
+/** Throws 422 beside the field unless this is the password of an account; whoever guesses at a browser that stands open is slowed down. */
 async function mustKnowPassword(glen: Glen, accountId: number, password: string): Promise<void> {
   const bucket = `own-password:${accountId}`;
-  await refuseWhenFull(glen.db, glen.clock, bucket, GUESSES);
+  await countTry(glen, bucket);
   const account = await accountById(glen.db, accountId);
-  if (await passwordFits(account?.password_hash ?? undefined, password)) return;
-  await noteFailure(glen.db, glen.clock, bucket);
+  if (await passwordFits(account?.password_hash ?? undefined, password))
+    return succeeded(glen, bucket);
   throw wrongField('now', 'This is not the password of the account in use.');
 }
 
@@ -85,7 +82,7 @@ export async function changePassword(
   const hash = await hashPassword(next);
   await glen.db.transaction(async () => {
     await writePassword(glen.db, id, hash);
-    await signOutElsewhere(glen.db, [id], who.sessionId!);
+    await signOutElsewhere(glen, [id], who.sessionId!);
     await glen.audit({ by: who.person!.id, action: 'change-password', subject: `account:${id}` });
   });
   return { ok: true };

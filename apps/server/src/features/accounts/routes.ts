@@ -2,8 +2,9 @@ import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
 import { describeMe, signIn, switchAccount } from './service.js';
 import { changeAddress, changeOwn, changePassword, describeOwn } from './ownAccount.js';
+import { endOwnSession, ownSessions, signOutEverywhere } from './ownSessions.js';
 import { passwordFor, setPassword } from './setPassword.js';
-import { endSession } from './store.js';
+import { endSessions } from '../../http/browserSessions.js';
 
 export const accountRoutes = (
   glen: Glen,
@@ -17,27 +18,38 @@ export const accountRoutes = (
   | 'setPassword'
   | 'ownAccount'
   | 'setOwnAccount'
+  | 'ownSessions'
+  | 'endOwnSession'
+  | 'signOutEverywhere'
   | 'changePassword'
   | 'changeAddress'
 > => ({
   me: ({ who }) => describeMe(glen, who),
-  signIn: async ({ body, address, who, setSession }) => {
-    const signedIn = await signIn(glen, body, address, who);
+  signIn: async ({ body, from, who, setSession }) => {
+    const signedIn = await signIn(glen, body, { before: who, from });
     setSession(signedIn.session);
     return describeMe(glen, signedIn.who);
   },
   passwordFor: ({ params }) => passwordFor(glen, params.token),
-  setPassword: async ({ params, body, who, setSession }) => {
-    const signedIn = await setPassword(glen, params.token, body.password, who);
+  setPassword: async ({ params, body, who, from, setSession }) => {
+    const at = { before: who, from };
+    const signedIn = await setPassword(glen, params.token, body.password, at);
     setSession(signedIn.session);
     return describeMe(glen, signedIn.who);
   },
   ownAccount: ({ who }) => describeOwn(glen, who),
   setOwnAccount: ({ who, body }) => changeOwn(glen, who, body),
+  ownSessions: ({ who }) => ownSessions(glen, who),
+  endOwnSession: ({ who, params }) => endOwnSession(glen, who, params.sessionId),
+  signOutEverywhere: async ({ who, setSession }) => {
+    await signOutEverywhere(glen, who);
+    setSession(null);
+    return { ok: true };
+  },
   changePassword: ({ who, body }) => changePassword(glen, who, body),
   changeAddress: ({ who, body }) => changeAddress(glen, who, body),
   signOut: async ({ who, setSession }) => {
-    if (who.sessionId !== null) await endSession(glen.db, who.sessionId);
+    if (who.sessionId !== null) await endSessions(glen, [who.sessionId]);
     setSession(null);
     return { ok: true };
   },

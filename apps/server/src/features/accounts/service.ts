@@ -1,10 +1,14 @@
 import type { Me } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
-import { beginSession, type NewSession } from '../../http/browserSessions.js';
+import { networkOf, type From } from '../../http/from.js';
+import { beginSession, useAccount, type NewSession } from '../../http/browserSessions.js';
 import { type Who } from '../../http/who.js';
 import { readSchool } from '../school/store.js';
 import { noteFailure, refuseWhenFull } from './failureStore.js';
+import { isKnownFor, know, knownHash } from './knownBrowsers.js';
+import { countTry, succeeded } from './slowDown.js';
+import { noteKnownFailure } from './slowedStore.js';
 import { passwordFits } from './passwords.js';
 import {
   accountByEmail,
@@ -12,12 +16,11 @@ import {
   accountsOfSession,
   personById,
   lookWishesOf,
-  useAccount,
+  type AccountRow,
 } from './store.js';
 
-/** From one network address a class may mistype often; one account from one address, rarely. */
-const BY_ACCOUNT = { most: 10, minutes: 15 };
-const BY_ADDRESS = { most: 200, minutes: 15 };
+/** Wrong passwords from one network, for whatever accounts: a school that shares an address stays well below. */
+const FROM_NETWORK = { most: 300, minutes: 15 };
 
 /** Which account is in use, which others this browser holds, and what time the school has. */
 export async function describeMe(glen: Glen, who: Who): Promise<Me> {
@@ -52,12 +55,26 @@ export async function describeMe(glen: Glen, who: Who): Promise<Me> {
 
 export type SignedIn = { session: NewSession; who: Who };
 
-/** Begins a browser session for an account; `before` is whoever used this browser until now. */
-export async function begin(glen: Glen, accountId: number, before: Who | null): Promise<SignedIn> {
+/** Whoever used this browser until now, and where it is. */
+export interface At {
+  before: Who | null;
+  from: From;
+}
+
+/** Begins a browser session for an account; from now on the browser is known for it. */
+export async function begin(
+  glen: Glen,
+  accountId: number,
+  { before, from }: At,
+): Promise<SignedIn> {
   const account = await accountById(glen.db, accountId);
   if (!account) throw notFound('This account');
-  const replaces = before?.sessionId ?? null;
-  const session = await beginSession(glen, account.id, replaces);
+  const session = await beginSession(glen, {
+    accountId: account.id,
+    replaces: before?.sessionId ?? null,
+    userAgent: from.userAgent,
+  });
+  await know(glen, account.id, from);
   const person = await personById(glen.db, account.person_id);
   await glen.audit({
     by: account.person_id,
@@ -74,35 +91,55 @@ export async function begin(glen: Glen, accountId: number, before: Who | null): 
   };
 }
 
+/** What wrong passwords of an account are counted by, whoever asks and whether there is such an account. */
+const triesOf = (email: string): string => `sign-in:${email}`;
+
+/**
+ * Throws 429 where an account or a network has had too many wrong passwords. The try counts from now on. A browser from
+ * which somebody has signed in to the account before is not held up by what others try.
+ */
+async function holdUp(glen: Glen, email: string, { address }: From): Promise<void> {
+  const network = `sign-in-from:${networkOf(address)}`;
+  await refuseWhenFull(glen.db, glen.clock, network, FROM_NETWORK);
+  await countTry(glen, triesOf(email));
+}
+
+/** Notes a wrong password where it counts. */
+async function noteWrong(
+  glen: Glen,
+  { account, isKnown, from }: { account: AccountRow | undefined; isKnown: boolean; from: From },
+): Promise<void> {
+  if (isKnown) await noteKnownFailure(glen.db, account!.id, knownHash(glen, from)!);
+  await noteFailure(glen.db, glen.clock, `sign-in-from:${networkOf(from.address)}`);
+}
+
 /** Signs in by password. Unknown people and wrong passwords get the same answer, after the same work. */
 export async function signIn(
   glen: Glen,
   given: { email: string; password: string },
-  address: string,
-  before: Who,
+  at: At,
 ): Promise<SignedIn> {
+  const { from } = at;
   const email = given.email.trim().toLowerCase();
-  const buckets = [
-    { name: `sign-in:${email}:${address}`, limit: BY_ACCOUNT },
-    { name: `sign-in:${address}`, limit: BY_ADDRESS },
-  ];
-  for (const { name, limit } of buckets) await refuseWhenFull(glen.db, glen.clock, name, limit);
   const account = await accountByEmail(glen.db, email);
+  const isKnown = account !== undefined && (await isKnownFor(glen, account.id, from));
+  if (!isKnown) await holdUp(glen, email, from);
   if (!(await passwordFits(account?.password_hash ?? undefined, given.password))) {
-    for (const { name } of buckets) await noteFailure(glen.db, glen.clock, name);
+    await noteWrong(glen, { account, isKnown, from });
     const message = 'Address and password do not fit together.';
     throw new HttpProblem(422, message, { errors: [{ path: 'password', message }] });
   }
-  return begin(glen, account!.id, before);
+  await succeeded(glen, triesOf(email));
+  return begin(glen, account!.id, at);
 }
 
 /** The demo's one-click sign-in. */
-export const signInAs = (glen: Glen, accountId: number, before: Who): Promise<SignedIn> =>
-  begin(glen, accountId, before);
+export const signInAs = (glen: Glen, accountId: number, at: At): Promise<SignedIn> =>
+  begin(glen, accountId, at);
 
 /** Uses another account that this browser is signed in to. */
 export async function switchAccount(glen: Glen, who: Who, accountId: number): Promise<Who> {
-  const changed = await useAccount(glen.db, who.sessionId!, accountId);
+  const changed = await useAccount(glen, who.sessionId!, accountId);
   if (!changed) throw notFound('This account');
   const account = (await accountById(glen.db, accountId))!;
   const person = (await personById(glen.db, account.person_id))!;

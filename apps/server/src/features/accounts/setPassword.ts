@@ -3,16 +3,15 @@ import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
 import { teachesPerson } from '../../http/accessStore.sql.js';
-import type { Who } from '../../http/who.js';
+import { signOutElsewhere } from '../../http/browserSessions.js';
 import { readSchool } from '../school/store.js';
 import { hashPassword } from './passwords.js';
-import { begin, type SignedIn } from './service.js';
+import { begin, type At, type SignedIn } from './service.js';
 import {
   accountById,
   accountOfAddress,
   personById,
   rolesOfPerson,
-  signOutElsewhere,
   whoResets,
   writePassword,
 } from './store.js';
@@ -65,14 +64,14 @@ export async function setPassword(
   glen: Glen,
   token: string,
   password: string,
-  before: Who,
+  at: At,
 ): Promise<SignedIn> {
   await accountFor(glen, token);
   const passwordHash = await hashPassword(password);
   const accountId = await glen.db.transaction(async () => {
     const account = await accountFor(glen, token, true);
     await writePassword(glen.db, account.id, passwordHash);
-    await signOutElsewhere(glen.db, [account.id]);
+    await signOutElsewhere(glen, [account.id]);
     await glen.audit({
       by: account.person_id,
       action: 'set-password',
@@ -80,5 +79,5 @@ export async function setPassword(
     });
     return account.id;
   });
-  return begin(glen, accountId, before);
+  return begin(glen, accountId, at);
 }

@@ -12,7 +12,7 @@ import type { AccountRow as AccountModel } from '../../db/models/Account.js';
 import { changeAsRead } from '../../db/versions.js';
 import { type Db } from '../../db/connect.js';
 
-interface AccountRow {
+export interface AccountRow {
   id: number;
   person_id: number;
   kind: Account['kind'];
@@ -72,21 +72,6 @@ export async function accountsOfSession(db: Db, sessionId: number): Promise<Acco
     ],
   });
   return allowed.map(({ account }) => withName(account!));
-}
-
-/** Changes to an account that the browser may use without its password; whether it may. */
-export async function useAccount(db: Db, sessionId: number, accountId: number): Promise<boolean> {
-  const { BrowserSession, BrowserSessionAccount } = db.models;
-  const allowed = await BrowserSessionAccount.count({
-    where: { session_id: sessionId, account_id: accountId },
-  });
-  if (allowed === 0) return false;
-  await BrowserSession.update({ account_id: accountId }, { where: { id: sessionId } });
-  return true;
-}
-
-export async function endSession(db: Db, sessionId: number): Promise<void> {
-  await db.models.BrowserSession.destroy({ where: { id: sessionId } });
 }
 
 export async function addPerson(
@@ -264,19 +249,4 @@ export const accountsOfPerson = async (db: Db, personId: number): Promise<OwnAcc
 
 export async function writeAddress(db: Db, accountId: number, email: string): Promise<void> {
   await db.models.Account.update({ email }, { where: { id: accountId } });
-}
-
-/** Signs accounts out of every browser but one; without it of every one. */
-export async function signOutElsewhere(
-  db: Db,
-  accountIds: number[],
-  except?: number,
-): Promise<void> {
-  const { BrowserSession, BrowserSessionAccount } = db.models;
-  const other = { [Op.ne]: except ?? 0 };
-  await BrowserSession.update(
-    { account_id: null },
-    { where: { account_id: accountIds, id: other } },
-  );
-  await BrowserSessionAccount.destroy({ where: { account_id: accountIds, session_id: other } });
 }

@@ -12,8 +12,8 @@ export const demoRoutes = (
   glen: Glen,
 ): Pick<Handlers, 'demoPeople' | 'demoSignIn' | 'demoClock'> => ({
   demoPeople: async () => ({ people: await demoPeople(glen.db) }),
-  demoSignIn: async ({ body, who, setSession }) => {
-    const signedIn = await signInAs(glen, body.accountId, who);
+  demoSignIn: async ({ body, who, from, setSession }) => {
+    const signedIn = await signInAs(glen, body.accountId, { before: who, from });
     setSession(signedIn.session);
     return describeMe(glen, signedIn.who);
   },

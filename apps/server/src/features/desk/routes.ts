@@ -51,10 +51,10 @@ async function giveRoom(
 
 /** Opens a link's door for its host, before its time too, and gives the way in. */
 async function openDoor(glen: Glen, call: Call<'openDoor'>): Promise<{ go: string }> {
-  const { params, token, address, setSession, body, who } = call;
+  const { params, token, from, setSession, body, who } = call;
   const { link, facts } = await doorOfHost(glen, params.linkId, token);
   if (!facts.hasRoom) await giveRoom(glen, { link, facts }, who, body.room);
-  const asking = { typed: link.code, token, address, setSession, byHand: true };
+  const asking = { typed: link.code, token, from, setSession, byHand: true };
   const { go } = await enterDoor(glen, asking, {});
   if (go === null)
     throw new HttpProblem(409, 'This link has been stopped; its door no longer opens.');

@@ -6,6 +6,7 @@ import type { MeantAs } from '../../db/models/LinkPerson.js';
 import type { VisitorRow } from '../../db/models/Visitor.js';
 import type { Glen } from '../../glen.js';
 import { toSql } from '../../db/sqlTime.js';
+import { idleSince } from '../../http/browserSessions.js';
 import type { WhoRow } from '../../http/who.js';
 import { FIRST_HOST, LAYER_COLUMNS, type LayerRow } from '../entry/layers.sql.js';
 
@@ -187,7 +188,7 @@ const askerSql = (account: string, places: number): string => `
   SELECT bs.id AS session_id, a.id AS account_id, a.kind, a.email, p.id AS person_id, p.name AS person_name, pr.role, lp.as_what, lp.series_id, lp.key_date
     ${places === 0 ? '' : ', v.sitting_id, v.id AS visitor_id, v.state AS visitor_state, v.entry_code, v.may_present, v.word, v.knocked_at, ah.sitting_id AS acting_in'}
   FROM school sc
-  LEFT JOIN browser_sessions bs ON bs.token_hash = :hash AND bs.expires_at > :machine
+  LEFT JOIN browser_sessions bs ON bs.token_hash = :hash AND bs.expires_at > :machine AND bs.seen_at > :idle
   LEFT JOIN accounts a ON a.id = ${account} LEFT JOIN people p ON p.id = a.person_id
   LEFT JOIN person_roles pr ON pr.person_id = a.person_id
   LEFT JOIN link_people lp ON lp.link_id = :linkId AND lp.person_id = a.person_id
@@ -280,6 +281,7 @@ export async function askerAtDoor(
   const values: PreparedValues = {
     linkId,
     machine: toSql(clock.machine()),
+    idle: toSql(idleSince({ clock })),
     hash: isBrowser && asker.token ? tokens.hash('session', asker.token) : '',
   };
   if (!isBrowser) values.accountId = asker.accountId;

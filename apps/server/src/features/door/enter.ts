@@ -3,7 +3,9 @@ import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { wrongField } from '../../http/problem.js';
 import { beginSession, type NewSession } from '../../http/browserSessions.js';
+import { networkOf } from '../../http/from.js';
 import { noteFailure, refuseWhenFull } from '../accounts/failureStore.js';
+import { countTry, succeeded } from '../accounts/slowDown.js';
 import { addSessionNow } from '../plan/occurrenceRows.js';
 import { admit, type Seated } from './admit.js';
 import { decideAt, readDoor, type DoorFacts } from './facts.js';
@@ -12,8 +14,8 @@ import { nameOf } from './names.js';
 import { lockLink } from './store.js';
 import { wayIn } from './wayIn.js';
 
-/** Wrong entry codes at one door from one address by one account. */
-const CODE_TRIES = { most: 10, minutes: 10 };
+/** Wrong entry codes at one door by whoever is not signed in. */
+const CODE_TRIES = { most: 60, minutes: 10 };
 
 /** Somebody at a door, with the code as they typed it. */
 interface Asking extends Caller {
@@ -43,17 +45,33 @@ export async function enterDoor(
   return { decision, go: seat ? await wayIn(glen, seat) : null };
 }
 
-/** What the door says before anything is written; too many wrong entry codes are refused. */
+/** Whose tries of entry codes are counted together: those of an account, of a browser, or of a network. */
+function triesOf({ who, row }: DoorFacts, { from }: Asking): string {
+  const door = `code:${row.link_id}`;
+  if (who.account) return `${door}:account:${who.account.id}`;
+  if (who.sessionId !== null) return `${door}:browser:${who.sessionId}`;
+  return `${door}:network:${networkOf(from.address)}`;
+}
+
+/**
+ * What the door says before anything is written. Whoever tries wrong entry codes waits longer each time; many of them at
+ * one door hold up others only who are not signed in.
+ */
 async function decideWithin(
   glen: Glen,
   facts: DoorFacts,
-  { address }: Asking,
+  asking: Asking,
   body: Body<'enterDoor'>,
 ): Promise<EntryDecision> {
-  const tries = `code:${facts.row.link_id}:${facts.who.account?.id ?? 'none'}:${address}`;
-  if (body.entryCode) await refuseWhenFull(glen.db, glen.clock, tries, CODE_TRIES);
+  if (!body.entryCode || facts.rules.entryCode === null) return decideAt(facts, body);
+  const own = triesOf(facts, asking);
+  const ofStrangers = `code:${facts.row.link_id}:strangers`;
+  const isStranger = facts.who.account === null;
+  if (isStranger) await refuseWhenFull(glen.db, glen.clock, ofStrangers, CODE_TRIES);
+  await countTry(glen, own);
   const decision = decideAt(facts, body);
-  if (decision.reason === 'code-wrong') await noteFailure(glen.db, glen.clock, tries);
+  if (decision.reason !== 'code-wrong') await succeeded(glen, own);
+  else if (isStranger) await noteFailure(glen.db, glen.clock, ofStrangers);
   return decision;
 }
 
@@ -64,7 +82,11 @@ async function sessionOf(
   asking: Asking,
 ): Promise<{ sessionId: number; token: string | undefined }> {
   if (who.sessionId !== null) return { sessionId: who.sessionId, token: asking.token };
-  const session = await beginSession(glen, null, null);
+  const session = await beginSession(glen, {
+    accountId: null,
+    replaces: null,
+    userAgent: asking.from.userAgent,
+  });
   asking.setSession(session);
   return { sessionId: session.id, token: session.token };
 }

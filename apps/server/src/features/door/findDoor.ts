@@ -1,5 +1,6 @@
 import { formerCodeLeads, readLinkCode } from '@glen/core';
 import type { Glen } from '../../glen.js';
+import { networkOf, type From } from '../../http/from.js';
 import { HttpProblem } from '../../http/problem.js';
 import { countFailures, noteFailure } from '../accounts/failureStore.js';
 import { formerCode } from '../link/store.js';
@@ -8,10 +9,11 @@ import type { Asker } from './door.sql.js';
 
 /** Unknown codes from one network address; a class that shares it and mistypes stays well below. */
 const GUESSES = { most: 60, minutes: 10 };
-/** Who follows or types a code: by their browser's token, from a network address. */
+
+/** Who follows or types a code: by their browser's token, from somewhere. */
 export interface Caller {
   token: string | undefined;
-  address: string;
+  from: From;
 }
 
 const noSuchDoor = (): HttpProblem =>
@@ -23,7 +25,7 @@ const noSuchDoor = (): HttpProblem =>
 export async function findDoor(
   glen: Glen,
   typed: string,
-  { token, address }: Caller,
+  { token, from }: Caller,
 ): Promise<DoorFacts> {
   const code = readLinkCode(typed);
   const facts =
@@ -31,7 +33,7 @@ export async function findDoor(
       ? undefined
       : ((await readDoor(glen, code, { token })) ?? (await byFormerCode(glen, code, { token })));
   if (facts) return facts;
-  const bucket = `guess:${address}`;
+  const bucket = `guess:${networkOf(from.address)}`;
   const failures = await countFailures(glen.db, glen.clock, bucket, GUESSES.minutes);
   if (failures >= GUESSES.most)
     throw new HttpProblem(

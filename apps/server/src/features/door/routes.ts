@@ -6,10 +6,10 @@ import { takeVideoEvent } from './videoEvents.js';
 
 export const doorRoutes = (glen: Glen) =>
   ({
-    door: ({ params, token, address }) => describeDoor(glen, params.code, { token, address }),
-    howTo: ({ params, token, address }) => describeHowTo(glen, params.code, { token, address }),
-    enterDoor: ({ params, body, token, address, setSession }) =>
-      enterDoor(glen, { typed: params.code, token, address, setSession }, body),
+    door: ({ params, token, from }) => describeDoor(glen, params.code, { token, from }),
+    howTo: ({ params, token, from }) => describeHowTo(glen, params.code, { token, from }),
+    enterDoor: ({ params, body, token, from, setSession }) =>
+      enterDoor(glen, { typed: params.code, token, from, setSession }, body),
     tryDoor: ({ params, body, who }) =>
       tryDoor(glen, { linkId: params.linkId, by: who.person!.id }, body),
     videoEvent: async ({ body, rawBody, header }) => {

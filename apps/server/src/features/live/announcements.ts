@@ -3,9 +3,14 @@ import type { Clock } from '../../clock.js';
 import type { Db } from '../../db/connect.js';
 import { insertChange } from './store.js';
 
-/** Whom a change is for: everyone (the clock, the school's calendar), one person, one browser, a class period's teachers, or who watches a door. */
+/** Whom a change is for: everyone (the clock, the school's calendar), one person, one browser, those who listen under a signing-in that is over, a class period's teachers, or who watches a door. */
 export type Topic =
-  'clock' | `person:${number}` | `browser:${number}` | `class:${number}` | `door:${number}`;
+  | 'clock'
+  | `person:${number}`
+  | `browser:${number}`
+  | `session:${number}`
+  | `class:${number}`
+  | `door:${number}`;
 
 export type Announce = (topic: Topic, change: LiveChange) => Promise<void>;
 

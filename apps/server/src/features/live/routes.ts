@@ -17,10 +17,13 @@ export const liveRoutes = (glen: Glen): Pick<Handlers, 'live'> => ({
     const leave = glen.feed.listen(topics, (change) =>
       res.write(`data: ${JSON.stringify(change)}\n\n`),
     );
+    // Whoever signs out, or changes to another account, hears no more by what they opened before.
+    const end = glen.feed.listen(new Set([`session:${who.sessionId}`]), () => res.end());
     const heartbeat = setInterval(() => res.write(': still here\n\n'), HEARTBEAT_MS);
     res.on('close', () => {
       clearInterval(heartbeat);
       leave();
+      end();
     });
     return STREAMED;
   },

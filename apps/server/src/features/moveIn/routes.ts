@@ -8,8 +8,8 @@ export const moveInRoutes = (glen: Glen) =>
     moveIn: ({ params }) => readMovingIn(glen, params.token),
     keepMoveIn: ({ params, body }) => keepMovingIn(glen, params.token, body),
     moveInHolidays: ({ params, query }) => holidaysWhileMovingIn(glen, params.token, query),
-    finishMoveIn: async ({ params, body, setSession }) => {
-      const signedIn = await finishMovingIn(glen, params.token, body);
+    finishMoveIn: async ({ params, body, from, setSession }) => {
+      const signedIn = await finishMovingIn(glen, { token: params.token, from }, body);
       setSession(signedIn.session);
       return describeMe(glen, signedIn.who);
     },

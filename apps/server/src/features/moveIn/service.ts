@@ -3,6 +3,7 @@ import { FIRST_RULES } from '@glen/core';
 import type { Answer, Body, Query } from '@glen/contract';
 import type { MovingInRow } from '../../db/models/MovingIn.js';
 import type { Glen } from '../../glen.js';
+import type { From } from '../../http/from.js';
 import { HttpProblem, notFound, stale } from '../../http/problem.js';
 import { hashPassword } from '../accounts/passwords.js';
 import { begin, type SignedIn } from '../accounts/service.js';
@@ -77,7 +78,7 @@ export async function holidaysWhileMovingIn(
  */
 export async function finishMovingIn(
   glen: Glen,
-  token: string,
+  { token, from }: { token: string; from: From },
   { school, calendar, you }: Body<'finishMoveIn'>,
 ): Promise<SignedIn> {
   const checked = checkedCalendar(calendar);
@@ -100,5 +101,5 @@ export async function finishMovingIn(
     await glen.audit({ by: personId, action: 'move-in', subject: 'school:1', after: school });
     return id;
   });
-  return begin(glen, accountId, null);
+  return begin(glen, accountId, { before: null, from });
 }

@@ -2,16 +2,11 @@ import { areStaff, type PersonRole } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import { isDuplicate } from '../../db/errors.js';
 import type { Glen } from '../../glen.js';
+import { signOutElsewhere } from '../../http/browserSessions.js';
 import { HttpProblem, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { makePerson } from '../accounts/makePerson.js';
-import {
-  addAccount,
-  keepWords,
-  rolesOfPerson,
-  signOutElsewhere,
-  writeRoles,
-} from '../accounts/store.js';
+import { addAccount, keepWords, rolesOfPerson, writeRoles } from '../accounts/store.js';
 import { changePerson } from './changePerson.js';
 import { refuseIfLastOffice, refuseLosingOffice } from './office.js';
 import { describePerson } from './person.js';
@@ -120,7 +115,7 @@ export const takeAccount = (
     );
     if (account.kind === 'school' && !keepsSchool) await refuseIfLastOffice(glen, personId);
     await bumpPerson(glen.db, personId, version);
-    await signOutElsewhere(glen.db, [accountId]);
+    await signOutElsewhere(glen, [accountId]);
     await keepVisits(glen.db, accountId);
     await deleteAccount(glen.db, accountId);
     await keepWords(glen.db, personId);

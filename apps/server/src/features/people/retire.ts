@@ -4,7 +4,8 @@ import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
 import type { HadByRetired } from '../../db/models/Person.js';
 import type { Who } from '../../http/who.js';
-import { rolesOfPerson, signOutElsewhere } from '../accounts/store.js';
+import { signOutElsewhere } from '../../http/browserSessions.js';
+import { rolesOfPerson } from '../accounts/store.js';
 import { changePerson } from './changePerson.js';
 import { refuseIfLastOffice } from './office.js';
 import {
@@ -86,7 +87,7 @@ export const retirePerson = (
     await raisePlaces(glen.db, had);
     await leaveAllPlaces(glen.db, personId);
     const accountIds = (await accountsOf(glen.db, personId, retired_at)).map((a) => a.id);
-    await signOutElsewhere(glen.db, accountIds);
+    await signOutElsewhere(glen, accountIds);
     await closeAddresses(glen.db, accountIds);
     await bumpPerson(glen.db, personId, version, { retired_at, retired_had: had });
     await announcePlaces(glen, had);

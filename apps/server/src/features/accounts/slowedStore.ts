@@ -1,0 +1,65 @@
+import { createHash } from 'node:crypto';
+import type { Db } from '../../db/connect.js';
+
+/** As it is counted: names and addresses are nobody's to read there. */
+const kept = (bucket: string): string => createHash('sha256').update(bucket).digest('hex');
+
+interface Slowed {
+  failures: number;
+  lastAt: string;
+}
+
+/** What has failed in vain so far, held against others; made where nothing has. Within a transaction. */
+export async function heldSlowed(db: Db, bucket: string, now: string): Promise<Slowed> {
+  const { Slowed } = db.models;
+  const key = kept(bucket);
+  // Two who come at once make it once.
+  await Slowed.bulkCreate([{ bucket: key, failures: 0, last_at: now }], { ignoreDuplicates: true });
+  const row = (await Slowed.findByPk(key, { lock: true }))!;
+  return { failures: row.failures, lastAt: row.last_at };
+}
+
+export async function writeSlowed(
+  db: Db,
+  bucket: string,
+  { failures, lastAt }: Slowed,
+): Promise<void> {
+  await db.models.Slowed.update({ failures, last_at: lastAt }, { where: { bucket: kept(bucket) } });
+}
+
+export async function forgetSlowed(db: Db, bucket: string): Promise<void> {
+  await db.models.Slowed.destroy({ where: { bucket: kept(bucket) } });
+}
+
+/** The wrong passwords from a known browser since the last right one; nothing where it is not known for the account. */
+export async function failuresOfKnown(
+  db: Db,
+  accountId: number,
+  tokenHash: string,
+): Promise<number | undefined> {
+  const where = { account_id: accountId, token_hash: tokenHash };
+  return (await db.models.KnownBrowser.findOne({ where }))?.failures;
+}
+
+export async function noteKnownFailure(
+  db: Db,
+  accountId: number,
+  tokenHash: string,
+): Promise<void> {
+  await db.models.KnownBrowser.increment('failures', {
+    where: { account_id: accountId, token_hash: tokenHash },
+  });
+}
+
+/** From now on a browser is known for an account, without a failure. */
+export async function knowBrowser(
+  db: Db,
+  { accountId, tokenHash, now }: { accountId: number; tokenHash: string; now: string },
+): Promise<void> {
+  await db.models.KnownBrowser.upsert({
+    account_id: accountId,
+    token_hash: tokenHash,
+    seen_at: now,
+    failures: 0,
+  });
+}
