@@ -11,7 +11,7 @@ import {
 } from '../src/features/door/door.sql.js';
 import type { Wish } from '../src/jobs/job.js';
 import { nextDue, renewWaiting } from '../src/jobs/outbox.sql.js';
-import { idleSince } from '../src/http/browserSessions.js';
+import { idleSince } from '../src/http/idle.js';
 import { tokens } from './randomRows.js';
 import { randomSchool } from './randomSchool.js';
 import { columns, idsOf, inOrder, lookupsOf } from './schoolLookups.js';
@@ -171,8 +171,7 @@ describe('a door', () => {
     };
     for (const { id: linkId } of rows.Link) {
       for (const session of rows.BrowserSession) {
-        const isOver =
-          session.expires_at <= clock.machine() || session.seen_at <= idleSince({ clock });
+        const isOver = session.expires_at <= clock.machine() || session.seen_at <= idleSince(clock);
         const holds = isOver ? null : session.account_id;
         await check({ token: `token ${session.id}` }, holds ?? undefined, linkId);
       }

@@ -3,7 +3,7 @@ import { afterAll, describe, expect, it } from 'vitest';
 import type { ClassSubject } from '@glen/contract';
 import { Clock } from '../src/clock.js';
 import { handOver, NAMES_A_PERSON } from '../src/features/people/merge.sql.js';
-import { idleSince } from '../src/http/browserSessions.js';
+import { idleSince } from '../src/http/idle.js';
 import { standingOf } from '../src/http/accessStore.sql.js';
 import { NOBODY } from '../src/http/who.js';
 import { whoHolds } from '../src/http/whoStore.sql.js';
@@ -27,8 +27,7 @@ describe('who asks, and what they may', () => {
     for (const session of rows.BrowserSession) {
       const who = await whoHolds({ db, clock, tokens }, `token ${session.id}`);
       const account = rows.Account.find((row) => row.id === session.account_id);
-      const stillHolds =
-        session.expires_at > clock.machine() && session.seen_at > idleSince({ clock });
+      const stillHolds = session.expires_at > clock.machine() && session.seen_at > idleSince(clock);
       const asked = `session ${session.id}`;
       look.same(who.sessionId, stillHolds ? session.id : null, asked);
       look.same(who.account?.id, stillHolds ? account?.id : undefined, asked);

@@ -3,12 +3,12 @@ import Bowser from 'bowser';
 import { Op } from 'sequelize';
 import type { Db } from '../db/connect.js';
 import type { Glen } from '../glen.js';
+import { idleSince } from './idle.js';
 
 // Browsers that somebody is signed in with. Each ends after days without use and after a longest time in any case; one
 // holds accounts of one person only.
 
-/** OWASP ASVS 5, chapter 7 (from memory) asks for both an end without use and a longest time. */
-const IDLE_DAYS = 14;
+/** A session is over then, however much it is used. */
 const LONGEST_DAYS = 90;
 const DAY_SECONDS = 86400;
 /** So seldom is it noted that a session is used. */
@@ -23,12 +23,8 @@ export interface NewSession {
 
 type Sessions = Pick<Glen, 'db' | 'clock' | 'tokens' | 'announce'>;
 
-/** Sessions that were used last before this instant are over. */
-export const idleSince = ({ clock }: Pick<Glen, 'clock'>): string =>
-  clock.machine(-IDLE_DAYS * DAY_SECONDS);
-
 /** What a browser calls itself, in words: "Firefox on Linux"; nothing where it does not say. */
-export function browserInWords(userAgent: string | undefined): string {
+function browserInWords(userAgent: string | undefined): string {
   if (!userAgent) return '';
   const { browser, os } = Bowser.parse(userAgent);
   const words = [browser.name, os.name].filter(Boolean).join(' on ');
@@ -79,7 +75,7 @@ async function takeOver(
   await BrowserSession.destroy({ where: { id: from } });
 }
 
-export interface Beginning {
+interface Beginning {
   /** The account in use; nothing for a guest at a door. */
   accountId: number | null;
   /** The session that this browser has had until now. */
@@ -170,7 +166,7 @@ export const sessionsOfPerson = async (glen: Pick<Glen, 'db' | 'clock'>, personI
     where: {
       id: [...new Set(held.map((row) => row.session_id))],
       expires_at: { [Op.gt]: glen.clock.machine() },
-      seen_at: { [Op.gt]: idleSince(glen) },
+      seen_at: { [Op.gt]: idleSince(glen.clock) },
     },
     order: [
       ['seen_at', 'DESC'],

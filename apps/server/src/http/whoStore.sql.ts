@@ -1,6 +1,7 @@
 import type { Glen } from '../glen.js';
 import { toSql } from '../db/sqlTime.js';
-import { idleSince, noteUse } from './browserSessions.js';
+import { noteUse } from './browserSessions.js';
+import { idleSince } from './idle.js';
 import { NOBODY, whoFromRow, type Who, type WhoRow } from './who.js';
 
 /** All roles of a person, with commas, in the order of the column's type. */
@@ -24,7 +25,7 @@ export async function whoHolds(
   const values = {
     hash: tokens.hash('session', token),
     now: toSql(clock.machine()),
-    idle: toSql(idleSince({ clock })),
+    idle: toSql(idleSince(clock)),
   };
   const [row] = await db.prepared<HeldRow>(WHO, values, ['seen_at']);
   if (!row) return NOBODY;

@@ -9,7 +9,7 @@ import {
 import { fixedCode, idOf, instant, ownId } from './columns.js';
 
 /** The private address of a calendar, an account’s or a class period’s, as a hash: it is told once, as it is made. */
-export interface FeedRow extends Model<InferAttributes<FeedRow>, InferCreationAttributes<FeedRow>> {
+interface FeedRow extends Model<InferAttributes<FeedRow>, InferCreationAttributes<FeedRow>> {
   id: CreationOptional<number>;
   token_hash: string;
   account_id: CreationOptional<number | null>;

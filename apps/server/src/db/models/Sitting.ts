@@ -7,9 +7,18 @@ import {
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';
+import type { RuleLayer } from '@glen/core';
 import type { LinkRow } from './Link.js';
-import type { OccurrenceRow } from './Occurrence.js';
 import { code, flag, idOf, instant, ownId, small, text } from './columns.js';
+
+/** What is told of the date that a door was opened for. */
+interface DateOfSitting {
+  link_id: number;
+  layers: RuleLayer[] | null;
+  title: string;
+  local_date: string;
+  draft: boolean;
+}
 
 /** What happens behind the door of one occurrence; there is one once anybody entered or opened it. */
 export interface SittingRow extends Model<
@@ -33,7 +42,7 @@ export interface SittingRow extends Model<
   // Asked for together with it, where it is.
   link?: NonAttribute<LinkRow>;
   /** What its door was opened for. */
-  occurrence?: NonAttribute<OccurrenceRow>;
+  occurrence?: NonAttribute<DateOfSitting>;
 }
 
 export const defineSitting = (sequelize: Sequelize): ModelStatic<SittingRow> =>

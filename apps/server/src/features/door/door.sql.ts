@@ -4,9 +4,10 @@ import type { Db } from '../../db/connect.js';
 import type { PreparedValues } from '../../db/preparedReads.js';
 import type { MeantAs } from '../../db/models/LinkPerson.js';
 import type { VisitorRow } from '../../db/models/Visitor.js';
-import type { Glen } from '../../glen.js';
+import type { Clock } from '../../clock.js';
+import type { Tokens } from '../../tokens.js';
 import { toSql } from '../../db/sqlTime.js';
-import { idleSince } from '../../http/browserSessions.js';
+import { idleSince } from '../../http/idle.js';
 import type { WhoRow } from '../../http/who.js';
 import { FIRST_HOST, LAYER_COLUMNS, type LayerRow } from '../entry/layers.sql.js';
 
@@ -271,7 +272,7 @@ function askedFrom(rows: AskedRow[]): Asked {
 
 /** Who asks at a link's door, with their places at some sittings. */
 export async function askerAtDoor(
-  { db, clock, tokens }: Pick<Glen, 'db' | 'clock' | 'tokens'>,
+  { db, clock, tokens }: { db: Db; clock: Clock; tokens: Tokens },
   linkId: number,
   asker: Asker,
   sittingIds: number[],
@@ -281,7 +282,7 @@ export async function askerAtDoor(
   const values: PreparedValues = {
     linkId,
     machine: toSql(clock.machine()),
-    idle: toSql(idleSince({ clock })),
+    idle: toSql(idleSince(clock)),
     hash: isBrowser && asker.token ? tokens.hash('session', asker.token) : '',
   };
   if (!isBrowser) values.accountId = asker.accountId;

@@ -10,6 +10,7 @@ import { PickOne } from '../../ui/PickOne.js';
 import { TextField } from '../../ui/TextField.js';
 import { Theirs } from '../../ui/Theirs.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
+import { Browsers } from './Browsers.js';
 import { kindInWords } from './AccountMenu.js';
 import { NewAddress } from './NewAddress.js';
 import { NewPassword } from './NewPassword.js';
@@ -181,6 +182,7 @@ function Account({ own, me }: { own: Own; me: Me }) {
         </p>
         <NewPassword email={me.account!.email} />
       </section>
+      <Browsers zone={me.school.zone} />
       <section aria-label="Addresses">
         <h2 className="mb-2 text-xl">Addresses</h2>
         <ul>
