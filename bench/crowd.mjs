@@ -1,4 +1,17 @@
-/** A visitor without an account at one door: knocks, looks until let in, goes in. */
+/** Puts guests with accounts into the database that `run` asks; gives the numbers of their accounts. */
+export async function takeInGuests(run, { prefix, count }) {
+  await run(`INSERT INTO people (name, rules)
+    SELECT CONCAT('${prefix} ', seq), '{}' FROM seq_0_to_${count - 1}`);
+  await run(`INSERT INTO accounts (person_id, kind, email)
+    SELECT id, 'personal', CONCAT('guest', id, '@home.example') FROM people WHERE name LIKE '${prefix} %'`);
+  await run(`INSERT INTO person_roles (person_id, role)
+    SELECT id, 'guest' FROM people WHERE name LIKE '${prefix} %'`);
+  const rows = await run(`SELECT a.id FROM accounts a JOIN people p ON p.id = a.person_id
+    WHERE p.name LIKE '${prefix} %' ORDER BY a.id`);
+  return rows.map((row) => row.id);
+}
+
+/** A visitor with an account of their own at one door: knocks, looks until let in, goes in. */
 class Guest {
   cookie = '';
   constructor(origin, code, name) {
@@ -21,8 +34,11 @@ class Guest {
     return response.json();
   }
 
+  signIn(accountId) {
+    return this.ask('/api/demo/sign-in', { accountId });
+  }
   knock() {
-    return this.ask(`${this.path}/enter`, { name: this.name });
+    return this.ask(`${this.path}/enter`, {});
   }
   look() {
     return this.ask(this.path);
@@ -76,10 +92,16 @@ export async function openDesk(origin, cookie, linkId, onShown) {
 }
 
 /**
- * `count` guests knock at random moments within `withinMs` while the host lets all in every half second. Gives for each
- * the milliseconds from the knock to the desk, and what became of them: the tickets they got.
+ * Guests with these accounts knock at random moments within `withinMs` while the host lets all in every half second.
+ * Gives for each the milliseconds from the knock to the desk, and what became of them: the tickets they got.
  */
-export async function crowd({ origin, cookie, link, count, withinMs, prefix }) {
+export async function crowd({ origin, cookie, link, accountIds, withinMs, prefix }) {
+  const guests = [];
+  for (const [i, accountId] of accountIds.entries()) {
+    const guest = new Guest(origin, link.code, `${prefix} ${i}`);
+    await guest.signIn(accountId);
+    guests.push(guest);
+  }
   const knocked = new Map();
   const delays = new Map();
   const desk = await openDesk(origin, cookie, link.id, (name, at) => {
@@ -101,8 +123,7 @@ export async function crowd({ origin, cookie, link, count, withinMs, prefix }) {
     }
   })();
   const tickets = await Promise.all(
-    Array.from({ length: count }, async (_, i) => {
-      const guest = new Guest(origin, link.code, `${prefix} ${i}`);
+    guests.map(async (guest) => {
       await pause(Math.random() * withinMs);
       knocked.set(guest.name, performance.now());
       let answer = await guest.knock();
@@ -113,8 +134,8 @@ export async function crowd({ origin, cookie, link, count, withinMs, prefix }) {
       return answer.go;
     }),
   );
-  const shownBy = Date.now() + 10000;
-  while (delays.size < count && Date.now() < shownBy) await pause(50);
+  const shownBy = Date.now() + 60000;
+  while (delays.size < guests.length && Date.now() < shownBy) await pause(50);
   over = true;
   await letting;
   await desk.close();

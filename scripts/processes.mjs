@@ -7,14 +7,15 @@ import { root } from './build.mjs';
 export const LOOPBACK = '127.0.0.1';
 export const STANDINS = '127.0.0.2';
 
-/** Runs one statement against a database server: { port, password? }. */
-export async function statement(mariadb, sql) {
+/** Runs one statement against a database server: { port, password? }, or one of its databases. */
+export async function statement(mariadb, sql, database) {
   const { createConnection } = await import('mariadb');
   const connection = await createConnection({
     host: LOOPBACK,
     port: mariadb.port,
     user: 'root',
     password: mariadb.password,
+    ...(database === undefined ? {} : { database }),
     // The driver's own second is too short for a busy machine.
     connectTimeout: 10000,
   });

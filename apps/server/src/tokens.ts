@@ -1,7 +1,7 @@
 import { createHash, createHmac, hkdfSync } from 'node:crypto';
 
 /** What a token lets its bearer do; tokens of one use are worth nothing in the place of another's. */
-const USES = ['session', 'device', 'feed', 'one-time', 'check'] as const;
+const USES = ['session', 'device', 'feed', 'one-time', 'ticket', 'check'] as const;
 type Use = (typeof USES)[number];
 
 const KEY_BYTES = 32;

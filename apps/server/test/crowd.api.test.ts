@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { crowd } from '../../../bench/crowd.mjs';
+import { crowd, takeInGuests } from '../../../bench/crowd.mjs';
 import { startSchool, type School } from './support.js';
 
 let school: School;
@@ -30,7 +30,10 @@ it('300 people at one door within some seconds, while the host lets all in: nobo
     origin: school.url,
     cookie,
     link,
-    count: COUNT,
+    accountIds: await takeInGuests((sql) => school.running.glen.db.rows(sql), {
+      prefix: 'Guest',
+      count: COUNT,
+    }),
     withinMs: 8000,
     prefix: 'Guest',
   });

@@ -56,6 +56,16 @@ describe('outside the API', () => {
     expect((await ask('/assets/main.js')).status).toBe(200);
   });
 
+  it('pages say what they may load and do', async () => {
+    const { headers } = await ask('/door/heron-1234');
+    expect(headers['permissions-policy']).toContain('camera=(), ');
+    const policy = String(headers['content-security-policy']);
+    expect(policy).toContain("script-src 'self';");
+    expect(policy).toContain("style-src-attr 'none'");
+    expect(policy).toContain("frame-ancestors 'none'");
+    expect(policy).not.toMatch(/script-src[^;]*unsafe/);
+  });
+
   it.each([
     ['an asset that is gone', '/assets/main-of-yesterday.js', 404],
     ['an asset’s folder', '/assets/', 404],

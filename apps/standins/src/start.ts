@@ -56,7 +56,11 @@ export async function startStandins(
     });
   const servers = await Promise.all([
     listen(
-      videoApp(rooms, presence, config.videoSecret, config.publicDir),
+      videoApp(rooms, presence, {
+        secret: config.videoSecret,
+        publicDir: config.publicDir,
+        notices,
+      }),
       config.videoPort,
       config.host,
     ),

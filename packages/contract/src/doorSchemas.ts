@@ -6,6 +6,8 @@ export const visitorState = z.enum(['waiting', 'let-in', 'turned-away', 'put-out
 export const deskVisitorSchema = z.object({
   id,
   name: z.string(),
+  /** They have no account, and use the name of a host or of somebody on the roll. */
+  notProven: z.boolean(),
   account: z.enum(['school', 'personal', 'none', 'phone']),
   email: z.string().nullable(),
   onRoll: z.boolean(),

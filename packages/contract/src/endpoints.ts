@@ -202,6 +202,8 @@ export const endpoints = {
   howTo: { method: 'GET', path: '/api/door/:code/how', who: 'anyone', does: 'How to get in by a link, made from the rules in force' },
   enterDoor: { method: 'POST', path: '/api/door/:code/enter', who: 'anyone', does: 'Go in, or knock' },
 
+  takeTicket: { method: 'POST', path: '/api/webhooks/video/ticket', who: 'service', does: 'Whether a ticket to a room is still good; asked by the video service as somebody brings it, and good once' },
+  askForAccount: { method: 'POST', path: '/api/links/:linkId/ask-for-account', who: 'door-host', of: 'linkId', does: 'Let nobody knock without an account for the rest of the session' },
   videoEvent: { method: 'POST', path: '/api/webhooks/video', who: 'service', does: 'Arrivals and leavings, told by the video service' },
 } as const satisfies Record<string, Endpoint>;
 

@@ -38,6 +38,7 @@ export { actionInWords, type Action } from './audit/actions.js';
 export { changesInWords } from './audit/changes.js';
 export { notesForPerson, type PersonFacts } from './margin/notesForPerson.js';
 export { searchWords, wordsAsked } from './people/searchWords.js';
+export { cleanName, foldedName } from './people/typedName.js';
 export { classTitle } from './calendar/classTitle.js';
 export { nextBell } from './calendar/nextBell.js';
 export { bellsByPattern, type BellPattern, type BellTimes } from './calendar/bellsByPattern.js';

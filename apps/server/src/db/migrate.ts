@@ -15,6 +15,7 @@ import * as m0011 from './migrations/0011-in-order.js';
 import * as m0012 from './migrations/0012-own-clock.js';
 import * as m0013 from './migrations/0013-keyed-tokens.js';
 import * as m0014 from './migrations/0014-sign-in.js';
+import * as m0015 from './migrations/0015-put-out.js';
 import {
   databaseKind,
   makeBooks,
@@ -46,6 +47,7 @@ const MIGRATIONS: Migration[] = [
   m0012,
   m0013,
   m0014,
+  m0015,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

@@ -14,6 +14,7 @@ import { defineGroupMember } from './models/GroupMember.js';
 import { defineGuardian } from './models/Guardian.js';
 import { defineInvited } from './models/Invited.js';
 import { defineJoined } from './models/Joined.js';
+import { defineKeptOut } from './models/KeptOut.js';
 import { defineKnownBrowser } from './models/KnownBrowser.js';
 import { defineLink } from './models/Link.js';
 import { defineLinkAudience } from './models/LinkAudience.js';
@@ -61,6 +62,7 @@ const defineTables = (sequelize: Sequelize) => ({
   Guardian: defineGuardian(sequelize),
   Invited: defineInvited(sequelize),
   Joined: defineJoined(sequelize),
+  KeptOut: defineKeptOut(sequelize),
   KnownBrowser: defineKnownBrowser(sequelize),
   Link: defineLink(sequelize),
   LinkAudience: defineLinkAudience(sequelize),

@@ -31,9 +31,14 @@ function browserInWords(userAgent: string | undefined): string {
   return words.slice(0, MOST_LETTERS);
 }
 
-/** Whoever has a stream open under a session hears nothing more by it. */
-const endStreams = ({ announce }: Pick<Glen, 'announce'>, sessionId: number): Promise<void> =>
-  announce(`session:${sessionId}`, { thing: 'me', id: sessionId });
+/** Whoever has a stream open under a session hears nothing more by it, and ways into rooms that were given are worth nothing. */
+async function endWays({ db, announce }: Sessions, sessionId: number): Promise<void> {
+  await announce(`session:${sessionId}`, { thing: 'me', id: sessionId });
+  await db.models.Visitor.update(
+    { ticket: null },
+    { where: { session_id: sessionId, ticket: { [Op.ne]: null } } },
+  );
+}
 
 /** A browser may change to an account without its password; it is one of those that it may change to already, or comes to them. */
 async function allow(db: Db, sessionId: number, accountIds: number[]): Promise<void> {
@@ -61,6 +66,7 @@ async function takeOver(
   { from, to, personId }: { from: number; to: number; personId: number | null },
 ): Promise<void> {
   const { BrowserSession, BrowserSessionAccount, Visitor } = glen.db.models;
+  await endWays(glen, from);
   const before = await personOf(glen.db, from);
   if (before === null || before === personId) {
     const kept = await BrowserSessionAccount.findAll({ where: { session_id: from } });
@@ -71,7 +77,6 @@ async function takeOver(
     );
     await Visitor.update({ session_id: to }, { where: { session_id: from } });
   }
-  await endStreams(glen, from);
   await BrowserSession.destroy({ where: { id: from } });
 }
 
@@ -129,13 +134,13 @@ export async function useAccount(
   });
   if (allowed === 0) return false;
   await BrowserSession.update({ account_id: accountId }, { where: { id: sessionId } });
-  await endStreams(glen, sessionId);
+  await endWays(glen, sessionId);
   return true;
 }
 
 /** Signs out of everything at some browsers. */
 export async function endSessions(glen: Sessions, ids: number[]): Promise<void> {
-  for (const id of ids) await endStreams(glen, id);
+  for (const id of ids) await endWays(glen, id);
   await glen.db.models.BrowserSession.destroy({ where: { id: ids } });
 }
 
@@ -149,7 +154,7 @@ export async function signOutElsewhere(
   const other = { [Op.ne]: except ?? 0 };
   const used = { account_id: accountIds, id: other };
   for (const { id } of await BrowserSession.findAll({ attributes: ['id'], where: used }))
-    await endStreams(glen, id);
+    await endWays(glen, id);
   await BrowserSession.update({ account_id: null }, { where: used });
   await BrowserSessionAccount.destroy({ where: { account_id: accountIds, session_id: other } });
 }

@@ -27,6 +27,8 @@ export interface Seat {
   visitorId: number;
   name: string;
   role: Role;
+  /** The ticket's own number: whoever takes it asks Glen whether it is still good. */
+  number: string;
 }
 
 /** The room rules that rooms hold where no other address has been given; without a service, none. */

@@ -5,6 +5,7 @@ import { problem } from '../problem.js';
 import { mountActions } from './actions.js';
 import { mountApi } from './api.js';
 import { Doorkeeper } from './doorkeeper.js';
+import type { Notices } from './notices.js';
 import { powersOf, shown } from './powers.js';
 import type { Presence } from './presence.js';
 import { roomPage } from './roomPage.js';
@@ -119,13 +120,12 @@ function mountSimulation(app: Express, rooms: Rooms, presence: Presence, keeper:
 export function videoApp(
   rooms: Rooms,
   presence: Presence,
-  secret: string,
-  publicDir: string,
+  { secret, publicDir, notices }: { secret: string; publicDir: string; notices: Notices },
 ): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(express.json(), express.static(publicDir, { index: false }));
-  const keeper = new Doorkeeper(rooms, secret);
+  const keeper = new Doorkeeper(rooms, secret, notices.askTicket);
   mountApi(app, rooms, presence, secret);
   mountRoom(app, rooms, keeper);
   mountState(app, rooms, presence, keeper);

@@ -17,12 +17,20 @@ type Claims = z.infer<typeof ticketClaims>;
 const hash = (token: string): string => createHash('sha256').update(token).digest('hex');
 const cookieOf = (room: string): string => `seat_${room}`;
 
+/** Whether a ticket is still good; nothing where Glen does not answer. */
+type AskGlen = (ticket: {
+  room: string;
+  visitor: string;
+  ticket: string;
+}) => Promise<boolean | null>;
+
 /** Lets people to their seats by tickets that were signed with the shared secret. */
 export class Doorkeeper {
   private readonly key: Uint8Array;
   constructor(
     private readonly rooms: Rooms,
     secret: string,
+    private readonly askGlen: AskGlen,
   ) {
     this.key = new TextEncoder().encode(secret);
   }
@@ -48,6 +56,10 @@ export class Doorkeeper {
     if (claims.room !== room.room) return { why: 'This ticket is for another room.' };
     if (!(await this.rooms.useTicket(claims.jti)))
       return { why: 'This ticket has been used. Go back through the door.' };
+    const isGood = await this.askGlen({ room: room.room, visitor: claims.sub, ticket: claims.jti });
+    if (isGood === null)
+      return { why: 'The door cannot be asked just now. Go back through it in a moment.' };
+    if (!isGood) return { why: 'This ticket is not good any more. Go back through the door.' };
     const token = randomBytes(24).toString('base64url');
     await this.rooms.sit({
       room: room.room,

@@ -37,11 +37,12 @@ export class Notices {
     void this.drain();
   }
 
-  private async send(body: string): Promise<boolean> {
+  /** Says something to Glen, signed; nothing where it does not answer. */
+  private async say(target: string, body: string): Promise<Response | null> {
     const time = String(Math.floor(Date.now() / 1000));
     const signature = createHmac('sha256', this.secret).update(`${time}.${body}`).digest('hex');
     try {
-      const response = await fetch(this.target, {
+      return await fetch(target, {
         method: 'POST',
         body,
         headers: {
@@ -51,12 +52,23 @@ export class Notices {
         },
         signal: AbortSignal.timeout(5000),
       });
-      // A refusal will not become a yes; trouble on the other side may.
-      return response.status < 500;
     } catch {
-      return false;
+      return null;
     }
   }
+
+  private async send(body: string): Promise<boolean> {
+    const response = await this.say(this.target, body);
+    // A refusal will not become a yes; trouble on the other side may.
+    return response !== null && response.status < 500;
+  }
+
+  /** Whether a ticket that somebody brings is still good; nothing where Glen does not answer. */
+  readonly askTicket = async (ticket: object): Promise<boolean | null> => {
+    const response = await this.say(`${this.target}/ticket`, JSON.stringify(ticket));
+    if (!response?.ok) return null;
+    return ((await response.json()) as { isGood: boolean }).isGood;
+  };
 
   /** Asked anew each time: stopping may come while something is being sent. */
   private isStopped(): boolean {

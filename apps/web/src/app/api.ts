@@ -288,6 +288,7 @@ export const api = createApi({
       lookAtSite: tell('lookAtSite', ['posts', 'today', 'course-page']),
       openDoor: tell('openDoor', ['desk', 'today']),
       closeRoom: tell('closeRoom', ['desk', 'today']),
+      askForAccount: tell('askForAccount', ['desk']),
       extendSession: tell('extendSession', ['desk', 'today', 'sessions', 'class']),
       handOver: tell('handOver', ['desk', 'today']),
       bringIn: tell('bringIn', ['desk']),

@@ -83,6 +83,8 @@ export const door = {
       inside: z.array(deskVisitorSchema),
       away: z.array(deskVisitorSchema),
       missing: z.array(z.object({ id, name: z.string() })),
+      /** Whether many knock who have no account, and whether whoever comes is asked for one. */
+      strangers: z.object({ areMany: z.boolean(), areAsked: z.boolean() }),
       /** Those of the roll who are here; `as`: by which name, where a host had to say who it is. */
       here: z.array(z.object({ id, name: z.string(), as: z.string().nullable() })),
       rollSize: z.int(),
@@ -178,6 +180,15 @@ export const door = {
       watchOnly: z.boolean().optional(),
     }),
     answer: z.object({ decision, go: z.string().nullable() }),
+  },
+  askForAccount: { params: ofLink, answer: done },
+  takeTicket: {
+    body: z.object({
+      room: z.string().max(80),
+      visitor: z.string().regex(/^\d{1,10}$/),
+      ticket: z.string().max(80),
+    }),
+    answer: z.object({ isGood: z.boolean() }),
   },
   videoEvent: {
     body: z.object({

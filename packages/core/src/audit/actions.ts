@@ -4,6 +4,7 @@ export const ACTIONS = {
   'add-link': 'made the link',
   'add-person': 'took in',
   'add-to-roll': 'put people on the roll of',
+  'ask-for-account': 'asked whoever comes for an account at',
   'begin-series': 'began',
   'bring-back-person': 'brought back',
   'bring-back-to-roll': 'brought people back to the roll of',

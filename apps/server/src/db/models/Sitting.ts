@@ -38,6 +38,8 @@ export interface SittingRow extends Model<
   rooms_made: CreationOptional<number>;
   /** A pasted room, as it was when it was opened. */
   room_address: CreationOptional<string | null>;
+  /** A host lets nobody knock without an account for the rest of it. */
+  asks_account: CreationOptional<boolean>;
 
   // Asked for together with it, where it is.
   link?: NonAttribute<LinkRow>;
@@ -58,6 +60,7 @@ export const defineSitting = (sequelize: Sequelize): ModelStatic<SittingRow> =>
       room: code(80, { allowNull: true, unique: true }),
       room_ready: flag('room_ready'),
       rooms_made: small({ defaultValue: 0 }),
+      asks_account: flag('asks_account'),
       room_address: text(500, { allowNull: true }),
     },
     {

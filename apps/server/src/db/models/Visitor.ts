@@ -9,7 +9,7 @@ import {
 } from 'sequelize';
 import type { AccountRow } from './Account.js';
 import type { SittingRow } from './Sitting.js';
-import { code, flag, idOf, instant, oneOf, ownId, text } from './columns.js';
+import { code, fixedCode, flag, idOf, instant, oneOf, ownId, text } from './columns.js';
 
 /** One person’s standing at a sitting. */
 export interface VisitorRow extends Model<
@@ -38,6 +38,12 @@ export interface VisitorRow extends Model<
   word: CreationOptional<string | null>;
   /** Who of the roll a host says it is; for the register alone. */
   taken_for: CreationOptional<number | null>;
+  /** The ticket to the room that they have and have not used, as a hash; by machine time until when it is good. */
+  ticket: CreationOptional<string | null>;
+  ticket_until: CreationOptional<string | null>;
+  /** Of whoever has no account: what their browser is known by, and the network that they came from. */
+  browser: CreationOptional<string | null>;
+  network: CreationOptional<string>;
 
   // Asked for together with it, where it is.
   sitting?: NonAttribute<SittingRow>;
@@ -66,6 +72,10 @@ export const defineVisitor = (sequelize: Sequelize): ModelStatic<VisitorRow> =>
       may_present: flag('may_present'),
       word: text(200, { allowNull: true }),
       taken_for: idOf('people', { allowNull: true }),
+      ticket: fixedCode(43, { allowNull: true }),
+      ticket_until: instant('ticket_until', { allowNull: true }),
+      browser: fixedCode(43, { allowNull: true }),
+      network: code(60, { defaultValue: '' }),
     },
     {
       tableName: 'visitors',

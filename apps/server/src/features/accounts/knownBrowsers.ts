@@ -14,7 +14,7 @@ export const knownHash = ({ tokens }: Pick<Glen, 'tokens'>, { known }: From): st
   known !== undefined && TOKEN.test(known) ? tokens.hash('device', known) : undefined;
 
 /** The same, with a token made and given to the browser where it brings none. */
-function hashOfBrowser(glen: Pick<Glen, 'tokens'>, from: From): string {
+export function hashOfBrowser(glen: Pick<Glen, 'tokens'>, from: From): string {
   const hash = knownHash(glen, from);
   if (hash !== undefined) return hash;
   const token = randomBytes(TOKEN_BYTES).toString('base64url');

@@ -1,9 +1,12 @@
-import { classTitle } from '@glen/core';
+import { classTitle, foldedName } from '@glen/core';
 import type { Answer, DeskVisitor } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
 import { readDoor, type DoorFacts } from '../door/facts.js';
+import { countFailures } from '../accounts/failureStore.js';
+import { foldedNames } from '../door/claimedNames.js';
 import { nameOf, titleOf } from '../door/names.js';
+import { refusedAt } from '../door/strangers.js';
 import { peopleOfLink } from '../audience/store.js';
 import { linkAddress } from '../../addresses.js';
 import { joiningTitles } from '../link/joined.sql.js';
@@ -11,16 +14,27 @@ import { codesOf, linkById, type LinkRow } from '../link/store.js';
 import { staffOf } from '../school/store.js';
 import { actingHostsOf, invitedTo, visitorsOf, type VisitorRow } from './store.js';
 
-const visitorOf = (row: VisitorRow, names: Map<number, string>): DeskVisitor => ({
+interface KnownNames {
+  /** Of those on the roll, by their people. */
+  byId: Map<number, string>;
+  /** Of hosts and of the roll, folded: whoever uses one without an account has not proven who they are. */
+  folded: Set<string>;
+}
+
+const visitorOf = (row: VisitorRow, names: KnownNames): DeskVisitor => ({
   id: row.id,
   name: row.name,
   account: row.account_kind,
+  notProven: row.account_kind === 'none' && names.folded.has(foldedName(row.name)),
   email: row.email,
   onRoll: Boolean(row.on_roll),
   takenFor:
     row.taken_for === null
       ? null
-      : { id: row.taken_for, name: names.get(row.taken_for) ?? 'somebody who has left the roll' },
+      : {
+          id: row.taken_for,
+          name: names.byId.get(row.taken_for) ?? 'somebody who has left the roll',
+        },
   role: row.role,
   mayPresent: Boolean(row.may_present),
   state: row.state,
@@ -28,6 +42,10 @@ const visitorOf = (row: VisitorRow, names: Map<number, string>): DeskVisitor => 
   knockedAt: row.knocked_at,
   leftAt: row.left_at,
 });
+
+/** Whoever was put out reads just that, whatever they were before. */
+export const putOutOfIt = (): HttpProblem =>
+  new HttpProblem(403, 'A host has put you out of this session. Only a host can let you back.');
 
 /** The link and its door as its host sees them; an acting host of an earlier session is none any more. */
 export async function doorOfHost(
@@ -46,6 +64,7 @@ export async function doorOfHost(
       409,
       `The lesson meets at the door of ${titleOf({ class_title: facts.shutFor.class_title, period: facts.shutFor.period })} just now; this one stays shut meanwhile.`,
     );
+  if (facts.at?.occurrence.keptOut && isActing(facts)) throw putOutOfIt();
   if (!facts.isHost)
     throw new HttpProblem(403, 'You are host at this door only while the session is yours.');
   return { link, facts };
@@ -57,6 +76,9 @@ interface DeskFacts {
   facts: DoorFacts;
   visitors: VisitorRow[];
   roll: { id: number; name: string }[];
+  staff: { name: string }[];
+  /** Strangers were refused at the lobby lately. */
+  refusedLately: boolean;
 }
 
 type Desk = Answer<'desk'>;
@@ -69,9 +91,12 @@ const isComing = (v: VisitorRow): boolean =>
   v.state === 'let-in' && !v.inside && v.left_at === null;
 
 /** Who stands where: knocking, on the way in, inside, turned away; and who of the roll is missing. */
-function columnsOf({ visitors, roll, facts }: DeskFacts) {
+function columnsOf({ visitors, roll, staff, facts }: DeskFacts) {
   const isOver = Boolean(facts.at?.occurrence.ended_at);
-  const names = new Map(roll.map((p) => [p.id, p.name]));
+  const names: KnownNames = {
+    byId: new Map(roll.map((p) => [p.id, p.name])),
+    folded: foldedNames([...roll, ...staff]),
+  };
   const these = (test: (v: VisitorRow) => boolean): DeskVisitor[] =>
     visitors.filter(test).map((v) => visitorOf(v, names));
   const here = new Map(visitors.filter(isHere).map((v) => [v.taken_for ?? v.person_id, v]));
@@ -86,6 +111,21 @@ function columnsOf({ visitors, roll, facts }: DeskFacts) {
       return visitor ? [{ id, name, as: visitor.taken_for === null ? null : visitor.name }] : [];
     }),
     rollSize: roll.length,
+  };
+}
+
+/** So many who knock without an account are many. */
+const MANY_STRANGERS = 10;
+/** So long ago may some of them have been refused. */
+const REFUSED_MINUTES = 5;
+
+/** Whether many strangers knock, and whether they are asked for an account. */
+function strangersAt({ visitors, facts, refusedLately }: DeskFacts): Desk['strangers'] {
+  const waiting = visitors.filter((v) => v.state === 'waiting' && v.account_kind === 'none').length;
+  const mayCome = facts.rules.whoMayEnter === 'anyone';
+  return {
+    areMany: mayCome && (waiting >= MANY_STRANGERS || refusedLately),
+    areAsked: facts.at?.occurrence.asks_account === 1,
   };
 }
 
@@ -177,20 +217,23 @@ export async function describeDesk(
 ): Promise<Desk> {
   const { link, facts } = await doorOfHost(glen, linkId, token);
   const session = facts.at?.occurrence;
-  const [visitors, roll, successors, invited, together, codes] = await Promise.all([
+  const [visitors, roll, staff, successors, invited, together, codes, refused] = await Promise.all([
     visitorsOf(glen.db, session?.sitting_id ?? 0),
     peopleOfLink(glen.db, facts.row.link_id, session?.occurrence_id),
+    staffOf(glen.db, facts.row.class_id),
     successorsOf(glen, facts),
     guestsOf(glen, facts),
     togetherAt(glen, facts),
     codesOf(glen.db, link.id),
+    countFailures(glen.db, glen.clock, refusedAt(link.id), REFUSED_MINUTES),
   ]);
-  const desk: DeskFacts = { link, facts, visitors, roll };
+  const desk: DeskFacts = { link, facts, visitors, roll, staff, refusedLately: refused > 0 };
   const own = visitors.find((v) => v.person_id === facts.who.person?.id && v.inside);
   return {
     link: linkAtDesk(glen, link),
     ...doorPart(desk),
     ...columnsOf(desk),
+    strangers: strangersAt(desk),
     replacedAt: codes.at(-2)?.replaced_at ?? null,
     together,
     acting: isActing(facts),

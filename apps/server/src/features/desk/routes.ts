@@ -5,8 +5,9 @@ import type { Who } from '../../http/who.js';
 import { enterDoor } from '../door/enter.js';
 import { noRoom } from '../door/wayIn.js';
 import { setRoom } from '../link/replace.js';
-import { describeDesk, doorOfHost, isActing } from './describe.js';
+import { describeDesk, doorOfHost, isActing, putOutOfIt } from './describe.js';
 import {
+  askForAccount,
   bringIn,
   closeRoom,
   extendSession,
@@ -55,10 +56,10 @@ async function openDoor(glen: Glen, call: Call<'openDoor'>): Promise<{ go: strin
   const { link, facts } = await doorOfHost(glen, params.linkId, token);
   if (!facts.hasRoom) await giveRoom(glen, { link, facts }, who, body.room);
   const asking = { typed: link.code, token, from, setSession, byHand: true };
-  const { go } = await enterDoor(glen, asking, {});
-  if (go === null)
-    throw new HttpProblem(409, 'This link has been stopped; its door no longer opens.');
-  return { go };
+  const { go, decision } = await enterDoor(glen, asking, {});
+  if (go !== null) return { go };
+  if (decision.reason === 'removed') throw putOutOfIt();
+  throw new HttpProblem(409, 'This link has been stopped; its door no longer opens.');
 }
 
 export const deskRoutes = (glen: Glen) =>
@@ -70,6 +71,7 @@ export const deskRoutes = (glen: Glen) =>
     handOver: (call) => done(handOver(glen, deskOf(call), call.body)),
     bringIn: (call) => bringIn(glen, deskOf(call), call.body),
     hostPresence: (call) => done(setHostPresence(glen, deskOf(call), call.body.inside)),
+    askForAccount: (call) => done(askForAccount(glen, deskOf(call))),
     letAllIn: ({ params, who, body }) => letAllIn(glen, params.linkId, who.person!.id, body.only),
     letIn: ({ params, who }) => done(letIn(glen, params.visitorId, who.person!.id)),
     turnAway: ({ params, who, body }) =>

@@ -12,6 +12,7 @@ import { doorOfHost } from './describe.js';
 import {
   addActingHost,
   addInvited,
+  askAtSitting,
   dropActingHosts,
   endSitting,
   personById,
@@ -64,6 +65,13 @@ export const closeRoom = (glen: Glen, desk: AtDesk): Promise<void> =>
     if (hasOurRoom(session)) await glen.enqueue({ kind: 'end-room', subject: session.room });
     await dropActingHosts(glen.db, sittingId);
     await glen.audit({ by: desk.by, action: 'end-session', subject: `sitting:${sittingId}` });
+  });
+
+/** Lets nobody knock without an account for the rest of the session; who waits so is asked to sign in. */
+export const askForAccount = (glen: Glen, desk: AtDesk): Promise<void> =>
+  withRunning(glen, desk, async ({ sitting_id: sittingId }) => {
+    await askAtSitting(glen.db, sittingId);
+    await glen.audit({ by: desk.by, action: 'ask-for-account', subject: `sitting:${sittingId}` });
   });
 
 /** Lets the running session last longer; its end moves on the books too. */

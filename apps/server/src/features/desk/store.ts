@@ -1,7 +1,10 @@
+import { Op } from 'sequelize';
+import { foldedName } from '@glen/core';
 import type { DeskVisitor } from '@glen/contract';
 import type { Db } from '../../db/connect.js';
 import type { VisitorRow as VisitorModel } from '../../db/models/Visitor.js';
 import { plain, type Plain } from '../../db/plain.js';
+import { dropTickets } from '../door/keptOutStore.js';
 
 export interface VisitorRow extends Plain<VisitorModel> {
   email: string | null;
@@ -28,6 +31,9 @@ export interface Known {
   may_present: boolean;
   on_roll: boolean;
   session_id: number | null;
+  person_id: number | null;
+  browser: string | null;
+  network: string;
   link_id: number;
   occurrence_id: number;
   class_id: number;
@@ -40,10 +46,12 @@ export interface Known {
 /** A visitor with their sitting and its link, all held against others. */
 function known(visitor: VisitorModel): Known {
   const { id, sitting_id, state, role, may_present, on_roll, session_id, name, sitting } = visitor;
+  const { person_id, browser, network } = visitor;
   const { link_id, occurrence_id, room, room_address, link } = sitting!;
   const { class_id, code } = link!;
   return {
     ...{ id, sitting_id, state, role, may_present, on_roll, session_id, name },
+    ...{ person_id, browser, network },
     ...{ link_id, occurrence_id, room, room_address, class_id, code },
   };
 }
@@ -54,6 +62,44 @@ export async function knownVisitor(db: Db, id: number): Promise<Known | undefine
     lock: true,
   });
   return visitor ? known(visitor) : undefined;
+}
+
+/**
+ * The other visitors of a sitting that are the same person: by their accounts, or, of whoever has none, by the browser or
+ * by the same name from the same network.
+ */
+export async function visitorsKnownBy(db: Db, visitor: Known): Promise<Known[]> {
+  const { id, sitting_id, person_id, browser, network } = visitor;
+  const without = { account_kind: 'none' as const };
+  const others = [
+    ...(person_id === null ? [] : [{ person_id }]),
+    ...(browser === null ? [] : [{ browser, ...without }]),
+    ...(person_id === null ? [{ network, ...without }] : []),
+  ];
+  const visitors = await db.models.Visitor.findAll({
+    where: { sitting_id, id: { [Op.ne]: id }, [Op.or]: others },
+    include: [{ association: 'sitting', include: ['link'] }],
+    lock: true,
+  });
+  const isSame = (other: Known): boolean =>
+    (person_id !== null && other.person_id === person_id) ||
+    (browser !== null && other.browser === browser) ||
+    foldedName(other.name) === foldedName(visitor.name);
+  return visitors.map(known).filter(isSame);
+}
+
+/** Who hosts at a link by themselves: by its class period, at this link alone, or with a class period that joins. */
+export async function hostsOfLink(db: Db, linkId: number): Promise<Set<number>> {
+  const hosts = await db.models.LinkPerson.findAll({
+    attributes: ['person_id'],
+    where: { link_id: linkId, as_what: ['host', 'tutor', 'joining-host'] },
+  });
+  return new Set(hosts.map((row) => row.person_id));
+}
+
+/** It is theirs no longer. */
+export async function dropActingHost(db: Db, sittingId: number, personId: number): Promise<void> {
+  await db.models.ActingHost.destroy({ where: { sitting_id: sittingId, person_id: personId } });
 }
 
 /** Who waits at a link's door. */
@@ -76,6 +122,9 @@ const change = async (db: Db, id: number, columns: VisitorColumns): Promise<void
   await db.models.Visitor.update(columns, { where: { id } });
 };
 
+/** What ends with being turned away or put out: a way in that was not used, and presenting for a while. */
+const AT_AN_END = { ticket: null, may_present: false };
+
 /** Whether the visitor was in one of these states. */
 export async function setVisitorState(
   db: Db,
@@ -84,7 +133,7 @@ export async function setVisitorState(
   to: DeskVisitor['state'],
 ): Promise<boolean> {
   const [met] = await db.models.Visitor.update(
-    { state: to, word: null },
+    { state: to, word: null, ...(to === 'let-in' ? {} : AT_AN_END) },
     { where: { id, state: from } },
   );
   return met > 0;
@@ -139,6 +188,21 @@ export async function endSitting(db: Db, sittingId: number, now: string): Promis
     { ended_at: now, room: null, room_ready: false, host_left_at: null },
     { where: { id: sittingId } },
   );
+  await dropTickets(db, sittingId);
+}
+
+/** From now on whoever comes to a sitting signs in first; whoever knocks without an account waits no longer. */
+export async function askAtSitting(db: Db, sittingId: number): Promise<void> {
+  await db.models.Sitting.update({ asks_account: true }, { where: { id: sittingId } });
+  const waiting = await db.models.Visitor.findAll({
+    attributes: ['id'],
+    where: { sitting_id: sittingId, state: 'waiting', account_kind: 'none' },
+  });
+  const ids = waiting.map((visitor) => visitor.id);
+  // Whoever was in before is on record, and waits on.
+  const visits = await db.models.Visit.findAll({ where: { visitor_id: ids } });
+  const wereIn = new Set(visits.map((visit) => visit.visitor_id));
+  await db.models.Visitor.destroy({ where: { id: ids.filter((id) => !wereIn.has(id)) } });
 }
 
 /** Acting hosts are so until the end; opened again, the session is its own hosts' alone. */

@@ -3,13 +3,18 @@ import type { Answer, DeskVisitor } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, wrongField } from '../../http/problem.js';
 import { peopleOfLink } from '../audience/store.js';
+import { keysOf } from '../door/keptOut.js';
+import { keepOut, letBackIn } from '../door/keptOutStore.js';
 import { leave } from '../door/visitStore.js';
 import {
+  dropActingHost,
+  hostsOfLink,
   knownVisitor,
   setMayPresent,
   setTakenFor,
   setVisitorState,
   setWord,
+  visitorsKnownBy,
   waitingAt,
   type Known,
 } from './store.js';
@@ -29,28 +34,79 @@ interface Move {
   also?: (visitor: Known) => Promise<unknown>;
 }
 
-async function moveVisitor(
+/** Throws where a visitor hosts here by themselves and whoever acts does so for this session alone. */
+async function refuseAgainstHosts(glen: Glen, visitor: Known, by: number): Promise<void> {
+  const hosts = await hostsOfLink(glen.db, visitor.link_id);
+  if (visitor.person_id === null || !hosts.has(visitor.person_id) || hosts.has(by)) return;
+  throw new HttpProblem(
+    403,
+    `This door is ${visitor.name}’s own; you act as its host for a while.`,
+  );
+}
+
+/** Moves one visitor; whether anything changed. */
+async function moveOne(
   glen: Glen,
-  id: number,
+  visitor: Known,
   by: number,
   { action, from, to, also }: Move,
-): Promise<void> {
+): Promise<boolean> {
+  if (!(await setVisitorState(glen.db, visitor.id, from, to))) return false;
+  const subject = `visitor:${visitor.id}`;
+  await glen.audit({ by, action, subject, before: visitor.state, after: to });
+  await also?.(visitor);
+  await announceVisitor(glen, visitor);
+  return true;
+}
+
+async function moveVisitor(glen: Glen, id: number, by: number, move: Move): Promise<void> {
   await glen.db.transaction(async () => {
     const visitor = await knownVisitor(glen.db, id);
     if (!visitor) throw notFound('This visitor');
-    const changed = await setVisitorState(glen.db, id, from, to);
-    if (!changed) {
-      // Two hosts pressing the same button is no error; pressing a button that no longer fits is.
-      if (visitor.state === to) return;
+    if (KEEPS_OUT.has(move.to)) await refuseAgainstHosts(glen, visitor, by);
+    const hasMoved = await moveOne(glen, visitor, by, move);
+    // Two hosts pressing the same button is no error; pressing a button that no longer fits is.
+    if (!hasMoved && visitor.state !== move.to)
       throw new HttpProblem(409, `${visitor.name} is no longer there.`, {
         current: { state: visitor.state },
       });
-    }
-    await glen.audit({ by, action, subject: `visitor:${id}`, before: visitor.state, after: to });
-    await also?.(visitor);
-    await announceVisitor(glen, visitor);
+    if (hasMoved) await settlePerson(glen, visitor, by, move);
   });
   glen.nudge();
+}
+
+const OUT = ['turned-away', 'put-out'] as const;
+const KEEPS_OUT: ReadonlySet<DeskVisitor['state']> = new Set(OUT);
+
+const knownAs = ({ person_id, browser, network, name }: Known) => ({
+  personId: person_id,
+  browser,
+  network,
+  name,
+});
+
+/**
+ * Being turned away or put out, and let back, is about the person: with whatever other account, or, where they have none,
+ * with the same browser or the same name from the same network.
+ */
+async function settlePerson(glen: Glen, visitor: Known, by: number, move: Move): Promise<void> {
+  const keys = keysOf(knownAs(visitor));
+  const same = await visitorsKnownBy(glen.db, visitor);
+  if (KEEPS_OUT.has(move.to)) {
+    await keepOut(glen.db, visitor.sitting_id, keys);
+    if (visitor.person_id !== null)
+      await dropActingHost(glen.db, visitor.sitting_id, visitor.person_id);
+    for (const other of same.filter((one) => one.state === 'let-in'))
+      await moveOne(glen, other, by, PUT_OUT(glen));
+    for (const other of same.filter((one) => one.state === 'waiting'))
+      await moveOne(glen, other, by, { action: 'turn-away', from: ['waiting'], to: 'turned-away' });
+    return;
+  }
+  if (move.action !== 'let-back') return;
+  const all = [visitor, ...same].flatMap((one) => keysOf(knownAs(one)));
+  await letBackIn(glen.db, visitor.sitting_id, [...keys, ...all]);
+  for (const other of same.filter((one) => KEEPS_OUT.has(one.state)))
+    await moveOne(glen, other, by, move);
 }
 
 export const letIn = (glen: Glen, id: number, by: number): Promise<void> =>
@@ -66,19 +122,18 @@ export const turnAway = (glen: Glen, id: number, by: number, word: string): Prom
   });
 
 export const letBack = (glen: Glen, id: number, by: number): Promise<void> =>
-  moveVisitor(glen, id, by, {
-    action: 'let-back',
-    from: ['turned-away', 'put-out'],
-    to: 'let-in',
-  });
+  moveVisitor(glen, id, by, { action: 'let-back', from: [...OUT], to: 'let-in' });
+
+/** Out of the room: a way in that was not used, and what they were let do for a while, end with it. */
+const PUT_OUT = (glen: Glen): Move => ({
+  action: 'put-out',
+  from: ['let-in'],
+  to: 'put-out',
+  also: (visitor) => leaveRoom(glen, visitor),
+});
 
 export const putOut = (glen: Glen, id: number, by: number): Promise<void> =>
-  moveVisitor(glen, id, by, {
-    action: 'put-out',
-    from: ['let-in'],
-    to: 'put-out',
-    also: (visitor) => leaveRoom(glen, visitor),
-  });
+  moveVisitor(glen, id, by, PUT_OUT(glen));
 
 async function leaveRoom(glen: Glen, visitor: Known): Promise<void> {
   const { id, room, sitting_id, role } = visitor;

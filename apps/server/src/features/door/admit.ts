@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { EntryDecision } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import { isOnRoll, type DoorFacts } from './facts.js';
@@ -10,6 +11,8 @@ export interface Seated {
   facts: DoorFacts;
   visitorId: number;
   name: string;
+  /** The number of their ticket to the room. */
+  ticket: string;
   room: string;
   /** The video service has made the room. */
   ready: boolean;
@@ -21,8 +24,24 @@ interface Entering {
   sessionId: number;
   name: string;
   entryCode: string | null;
-  byHand: boolean;
+  browser: string | null;
+  network: string;
+  byHand?: boolean;
 }
+
+/** Seconds for which a way in that was given and not used is good. */
+const TICKET_SECONDS = 60;
+
+/** A ticket's number, and what is kept of it until it is taken. */
+function freshTicket({ tokens, clock }: Glen) {
+  const number = randomUUID();
+  return {
+    number,
+    kept: { ticket: tokens.hash('ticket', number), ticketUntil: clock.machine(TICKET_SECONDS) },
+  };
+}
+
+const NO_TICKET = { ticket: null, ticketUntil: null };
 
 /** Who a visitor is at this door: the same one again for the same account, or without one for the same browser. */
 function identityOf(facts: DoorFacts, sessionId: number) {
@@ -41,13 +60,14 @@ export async function admit(
   glen: Glen,
   facts: DoorFacts,
   decision: EntryDecision,
-  { sessionId, name, entryCode, byHand }: Entering,
+  { sessionId, name, entryCode, browser, network, byHand = false }: Entering,
 ): Promise<Seated | null> {
   const { row, now, at } = facts;
   const sittingId = await ensureSitting(glen.db, at!.occurrence.occurrence_id, row.link_id);
   const entering = decision.outcome === 'enter';
   const hosting = entering && decision.role === 'host';
   if (hosting) await openSitting(glen.db, sittingId, now, byHand);
+  const ticket = entering ? freshTicket(glen) : null;
   const visitorId = await saveVisitor(glen.db, {
     ...identityOf(facts, sessionId),
     sittingId,
@@ -56,6 +76,9 @@ export async function admit(
     role: decision.role!,
     state: entering ? 'let-in' : 'waiting',
     entryCode,
+    browser,
+    network,
+    ...(ticket?.kept ?? NO_TICKET),
     now,
   });
   await glen.announce(`class:${row.class_id}`, { thing: 'desk', id: row.link_id });
@@ -65,5 +88,5 @@ export async function admit(
   const seat = { visitor_id: visitorId, sitting_id: sittingId, role: decision.role! };
   // A room that Glen cannot look into tells nothing of who arrives: whoever passes the door counts as in.
   if (room.address !== null) await arrive(glen.db, seat, now);
-  return { ...room, decision, facts, visitorId, name };
+  return { ...room, decision, facts, visitorId, name, ticket: ticket!.number };
 }

@@ -79,6 +79,7 @@ export const NO_SITTING: SittingAtDoor = {
   room_address_kept: null,
   inside: 0,
   hosts_inside: 0,
+  asks_account: 0,
 };
 
 /** A date with what happens behind its door, for whoever asks. */

@@ -6,6 +6,7 @@ import type { MeantAs } from '../../db/models/LinkPerson.js';
 import type { VisitorRow } from '../../db/models/Visitor.js';
 import type { Clock } from '../../clock.js';
 import type { Tokens } from '../../tokens.js';
+import { browserKey } from './keptOut.js';
 import { toSql } from '../../db/sqlTime.js';
 import { idleSince } from '../../http/idle.js';
 import type { WhoRow } from '../../http/who.js';
@@ -107,6 +108,7 @@ export interface SittingAtDoor {
   room_address_kept: string | null;
   inside: number;
   hosts_inside: number;
+  asks_account: number;
 }
 
 /** The sittings of dates, by their occurrences. */
@@ -136,7 +138,7 @@ function fill(values: PreparedValues, name: string, ids: number[], places: numbe
 /** Everyone inside, and the hosts among them, come from one look at the visitors. */
 const sittingsSql = withPlaces(
   (places) => `
-  SELECT m.occurrence_id, m.id AS sitting_id, m.opened_at, m.ended_at, m.host_left_at, m.room, m.room_address AS room_address_kept,
+  SELECT m.occurrence_id, m.id AS sitting_id, m.opened_at, m.ended_at, m.host_left_at, m.room, m.room_address AS room_address_kept, m.asks_account,
     (SELECT COUNT(*) FROM visitors x WHERE x.sitting_id = m.id AND x.inside = 1) AS inside,
     (SELECT COUNT(*) FROM visitors x WHERE x.sitting_id = m.id AND x.inside = 1 AND x.role = 'host') AS hosts_inside
   FROM sittings m WHERE m.occurrence_id IN (${named('date', places)})`,
@@ -167,6 +169,8 @@ export interface PlaceAtDoor {
   knocked_at: string | null;
   /** It was handed over to them. */
   acting: boolean;
+  /** A host has turned them away or put them out, under whatever account. */
+  keptOut: boolean;
 }
 
 /** What somebody is at a link; `seriesId` 0: always, `key` '': at all dates of the series. */
@@ -181,13 +185,14 @@ export interface AskerRow extends WhoRow {
   meant: MeantHere[];
 }
 
-/** Who stands at a door: whoever holds a browser's token, or, for trying the door, an account or nobody. */
-export type Asker = { token: string | undefined } | { accountId: number | null };
+/** Who stands at a door: whoever holds a browser's token, in a browser that may be known, or, for trying the door, an account or nobody. */
+export type Asker =
+  { token: string | undefined; browser?: string | undefined } | { accountId: number | null };
 
 /** One row for each role, each standing at the link and each place behind the door: of everything there is one or two. */
 const askerSql = (account: string, places: number): string => `
   SELECT bs.id AS session_id, a.id AS account_id, a.kind, a.email, p.id AS person_id, p.name AS person_name, pr.role, lp.as_what, lp.series_id, lp.key_date
-    ${places === 0 ? '' : ', v.sitting_id, v.id AS visitor_id, v.state AS visitor_state, v.entry_code, v.may_present, v.word, v.knocked_at, ah.sitting_id AS acting_in'}
+    ${places === 0 ? '' : ', v.sitting_id, v.id AS visitor_id, v.state AS visitor_state, v.entry_code, v.may_present, v.word, v.knocked_at, ah.sitting_id AS acting_in, ko.sitting_id AS kept_out_of'}
   FROM school sc
   LEFT JOIN browser_sessions bs ON bs.token_hash = :hash AND bs.expires_at > :machine AND bs.seen_at > :idle
   LEFT JOIN accounts a ON a.id = ${account} LEFT JOIN people p ON p.id = a.person_id
@@ -197,20 +202,22 @@ const askerSql = (account: string, places: number): string => `
     places === 0
       ? ''
       : `LEFT JOIN visitors v ON v.sitting_id IN (${named('sitting', places)}) AND v.visitor_key = IF(a.id IS NULL, CONCAT('s', bs.id), CONCAT('a', a.id))
-  LEFT JOIN acting_hosts ah ON ah.sitting_id IN (${named('sitting', places)}) AND ah.person_id = a.person_id`
+  LEFT JOIN acting_hosts ah ON ah.sitting_id IN (${named('sitting', places)}) AND ah.person_id = a.person_id
+  LEFT JOIN kept_out ko ON ko.sitting_id IN (${named('sitting', places)}) AND ko.who = IF(a.id IS NULL, :browserKey, CONCAT('person:', a.person_id))`
   }
   WHERE sc.id = 1`;
 
 const byBrowser = withPlaces((places) => askerSql('bs.account_id', places));
 const byAccount = withPlaces((places) => askerSql(':accountId', places));
 
-interface AskedRow extends Omit<WhoRow, 'person_roles'>, Omit<PlaceAtDoor, 'acting'> {
+interface AskedRow extends Omit<WhoRow, 'person_roles'>, Omit<PlaceAtDoor, 'acting' | 'keptOut'> {
   role: string | null;
   as_what: MeantAs | null;
   series_id: number | null;
   key_date: string | null;
   sitting_id?: number | null;
   acting_in?: number | null;
+  kept_out_of?: number | null;
 }
 
 /** Each of the values once. */
@@ -239,6 +246,7 @@ export const NO_PLACE: PlaceAtDoor = {
   word: null,
   knocked_at: null,
   acting: false,
+  keptOut: false,
 };
 
 /** Somebody's places, by their sittings. */
@@ -250,10 +258,15 @@ function placesIn(rows: AskedRow[]): Places {
     if (row.sitting_id == null) continue;
     const { visitor_id, visitor_state, entry_code, may_present, word, knocked_at } = row;
     const place = { visitor_id, visitor_state, entry_code, may_present, word, knocked_at };
-    places.set(row.sitting_id, { ...place, acting: false });
+    places.set(row.sitting_id, { ...NO_PLACE, ...place });
   }
-  for (const { acting_in: id } of rows)
-    if (id != null) places.set(id, { ...(places.get(id) ?? NO_PLACE), acting: true });
+  const more = (id: number | null | undefined, what: Partial<PlaceAtDoor>): void => {
+    if (id != null) places.set(id, { ...(places.get(id) ?? NO_PLACE), ...what });
+  };
+  for (const { acting_in, kept_out_of } of rows) {
+    more(acting_in, { acting: true });
+    more(kept_out_of, { keptOut: true });
+  }
   return places;
 }
 
@@ -285,6 +298,7 @@ export async function askerAtDoor(
     idle: toSql(idleSince(clock)),
     hash: isBrowser && asker.token ? tokens.hash('session', asker.token) : '',
   };
+  if (places > 0) values.browserKey = isBrowser && asker.browser ? browserKey(asker.browser) : '';
   if (!isBrowser) values.accountId = asker.accountId;
   fill(values, 'sitting', sittingIds, places);
   const instants = places === 0 ? [] : (['knocked_at'] as const);

@@ -1,16 +1,20 @@
-import type { EntryDecision } from '@glen/core';
+import { cleanName, type EntryDecision } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { wrongField } from '../../http/problem.js';
 import { beginSession, type NewSession } from '../../http/browserSessions.js';
 import { networkOf } from '../../http/from.js';
 import { noteFailure, refuseWhenFull } from '../accounts/failureStore.js';
+import { hashOfBrowser, knownHash } from '../accounts/knownBrowsers.js';
 import { countTry, succeeded } from '../accounts/slowDown.js';
 import { addSessionNow } from '../plan/occurrenceRows.js';
 import { admit, type Seated } from './admit.js';
 import { decideAt, readDoor, type DoorFacts } from './facts.js';
 import { findDoor, type Caller } from './findDoor.js';
+import { nameKey } from './keptOut.js';
+import { isKeptOut } from './keptOutStore.js';
 import { nameOf } from './names.js';
+import { TooManyStrangers, limitStrangers, noteRefused } from './strangers.js';
 import { lockLink } from './store.js';
 import { wayIn } from './wayIn.js';
 
@@ -36,13 +40,30 @@ export async function enterDoor(
   const first = await findDoor(glen, asking.typed, asking);
   const sought = await decideWithin(glen, first, asking, body);
   if (!lets(sought)) return { decision: sought, go: null };
-  const name = first.who.person?.name ?? body.name?.trim() ?? '';
+  const name = first.who.person?.name ?? cleanName(body.name ?? '');
   if (name === '')
     throw wrongField('name', 'Say who you are, so that the host knows whom to let in.');
-  const browser = await sessionOf(glen, first, asking);
+  const session = await sessionOf(glen, first, asking);
   if (first.shutFor) return { decision: sought, go: null };
-  const { decision, seat } = await goIn(glen, first, { ...asking, ...browser, name }, body);
+  const visitor = { ...session, name, ...whereFrom(glen, first, asking) };
+  const { decision, seat } = await goIn(glen, first, { ...asking, ...visitor }, body).catch(
+    async (error: unknown) => {
+      // Told apart from what was undone with it.
+      if (error instanceof TooManyStrangers) await noteRefused(glen, first.row.link_id);
+      throw error;
+    },
+  );
   return { decision, go: seat ? await wayIn(glen, seat) : null };
+}
+
+/** What a visitor is known again by, beside their account. */
+function whereFrom(
+  glen: Glen,
+  { who }: DoorFacts,
+  { from }: Asking,
+): { browser: string | null; network: string } {
+  const browser = who.account ? (knownHash(glen, from) ?? null) : hashOfBrowser(glen, from);
+  return { browser, network: networkOf(from.address) };
 }
 
 /** Whose tries of entry codes are counted together: those of an account, of a browser, or of a network. */
@@ -91,7 +112,12 @@ async function sessionOf(
   return { sessionId: session.id, token: session.token };
 }
 
-type Entering = Asking & { sessionId: number; name: string };
+type Entering = Asking & {
+  sessionId: number;
+  name: string;
+  browser: string | null;
+  network: string;
+};
 
 function goIn(
   glen: Glen,
@@ -100,22 +126,38 @@ function goIn(
   body: Body<'enterDoor'>,
 ): Promise<{ decision: EntryDecision; seat: Seated | null }> {
   const { code } = first.row;
-  const { token, sessionId, name, byHand = false } = entering;
+  const { token, browser } = entering;
+  const asker = { token, browser: browser ?? undefined };
   const straight = first.came?.by === 'together';
   const look = async (): Promise<DoorFacts> =>
-    (await readDoor(glen, code, { token }, { straight, fresh: true }))!;
+    (await readDoor(glen, code, asker, { straight, fresh: true }))!;
   return glen.db.transaction(async () => {
     await lockLink(glen.db, code);
     let facts = await look();
     const decision = decideAt(facts, body);
     if (!lets(decision)) return { decision, seat: null };
+    if (await isKeptOutByName(glen, facts, entering)) return { decision: REMOVED, seat: null };
+    if (decision.outcome === 'lobby') await limitStrangers(glen, facts, entering);
     if (!facts.at) {
       await putNowOnBooks(glen, facts);
       facts = await look();
     }
-    const visitor = { sessionId, name, entryCode: body.entryCode ?? null, byHand };
+    const visitor = { ...entering, entryCode: body.entryCode ?? null };
     return { decision, seat: await admit(glen, facts, decision, visitor) };
   });
+}
+
+const REMOVED: EntryDecision = { outcome: 'refused', reason: 'removed' };
+
+/** Whether somebody of the same name, from the same network, was turned away or put out, where no account says who it is. */
+async function isKeptOutByName(
+  glen: Glen,
+  { who, at }: DoorFacts,
+  { name, network }: Entering,
+): Promise<boolean> {
+  const sittingId = at?.occurrence.sitting_id ?? null;
+  if (who.account !== null || sittingId === null) return false;
+  return isKeptOut(glen.db, sittingId, [nameKey({ name, network })]);
 }
 
 /** A host at a door with nothing planned, or a link that stands open: it goes on the books. */

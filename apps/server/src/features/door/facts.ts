@@ -121,8 +121,16 @@ class Moment {
     return link_state === 'live' && Boolean(for_class) && Boolean(meets_elsewhere);
   }
 
-  readonly rulesAt = ({ layers }: SessionAtDoor): EntryRules =>
-    layers === null ? this.linkRules : resolveRules([...this.layers, ...ownLayers(layers)]).rules;
+  readonly rulesAt = (session: SessionAtDoor): EntryRules => {
+    const rules = this.rulesOn(session);
+    const asksMore = session.asks_account === 1 && rules.whoMayEnter === 'anyone';
+    return asksMore ? { ...rules, whoMayEnter: 'signed-in' } : rules;
+  };
+
+  private rulesOn({ layers }: SessionAtDoor): EntryRules {
+    if (layers === null) return this.linkRules;
+    return resolveRules([...this.layers, ...ownLayers(layers)]).rules;
+  }
 }
 
 const sharedFrom = async (glen: Glen, row: DoorRow, now: string): Promise<JoinedRow[]> =>
@@ -220,7 +228,7 @@ function soFar({ at }: DoorFacts): Pick<Visitor, 'letIn' | 'removed'> {
   const state = at?.occurrence.visitor_state;
   return {
     letIn: state === 'let-in' || Boolean(at?.occurrence.invited),
-    removed: state === 'turned-away' || state === 'put-out',
+    removed: Boolean(at?.occurrence.keptOut) || state === 'turned-away' || state === 'put-out',
   };
 }
 

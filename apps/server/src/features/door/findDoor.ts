@@ -3,6 +3,7 @@ import type { Glen } from '../../glen.js';
 import { networkOf, type From } from '../../http/from.js';
 import { HttpProblem } from '../../http/problem.js';
 import { countFailures, noteFailure } from '../accounts/failureStore.js';
+import { knownHash } from '../accounts/knownBrowsers.js';
 import { formerCode } from '../link/store.js';
 import { readDoor, type DoorFacts } from './facts.js';
 import type { Asker } from './door.sql.js';
@@ -28,10 +29,11 @@ export async function findDoor(
   { token, from }: Caller,
 ): Promise<DoorFacts> {
   const code = readLinkCode(typed);
+  const asker = { token, browser: knownHash(glen, from) };
   const facts =
     code === null
       ? undefined
-      : ((await readDoor(glen, code, { token })) ?? (await byFormerCode(glen, code, { token })));
+      : ((await readDoor(glen, code, asker)) ?? (await byFormerCode(glen, code, asker)));
   if (facts) return facts;
   const bucket = `guess:${networkOf(from.address)}`;
   const failures = await countFailures(glen.db, glen.clock, bucket, GUESSES.minutes);

@@ -1,8 +1,13 @@
 import type { Glen } from '../../glen.js';
-import type { Handlers } from '../../http/mount.js';
+import type { Call, Handlers } from '../../http/mount.js';
 import { describeDoor, describeHowTo, tryDoor } from './describe.js';
 import { enterDoor } from './enter.js';
-import { takeVideoEvent } from './videoEvents.js';
+import { takeRoomTicket, takeVideoEvent } from './videoEvents.js';
+
+const signedOf = ({ rawBody, header }: Pick<Call<'videoEvent'>, 'rawBody' | 'header'>) => ({
+  headers: { time: header('x-room-time'), signature: header('x-room-signature') },
+  rawBody,
+});
 
 export const doorRoutes = (glen: Glen) =>
   ({
@@ -12,9 +17,9 @@ export const doorRoutes = (glen: Glen) =>
       enterDoor(glen, { typed: params.code, token, from, setSession }, body),
     tryDoor: ({ params, body, who }) =>
       tryDoor(glen, { linkId: params.linkId, by: who.person!.id }, body),
-    videoEvent: async ({ body, rawBody, header }) => {
-      const headers = { time: header('x-room-time'), signature: header('x-room-signature') };
-      await takeVideoEvent(glen, { headers, rawBody }, body);
+    videoEvent: async (call) => {
+      await takeVideoEvent(glen, signedOf(call), call.body);
       return { ok: true };
     },
+    takeTicket: (call) => takeRoomTicket(glen, signedOf(call), call.body),
   }) satisfies Partial<Handlers>;

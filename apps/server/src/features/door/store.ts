@@ -27,6 +27,12 @@ export const waitingLonger = (
     },
   });
 
+/** How many without an account wait at a sitting. */
+export const strangersWaiting = (db: Db, sittingId: number): Promise<number> =>
+  db.models.Visitor.count({
+    where: { sitting_id: sittingId, state: 'waiting', account_kind: 'none' },
+  });
+
 /** Entering, knocking, opening and ending at one link happen one after another. */
 export async function lockLink(db: Db, code: string): Promise<{ id: number } | undefined> {
   const link = await db.models.Link.findOne({ attributes: ['id'], where: { code }, lock: true });
@@ -100,6 +106,10 @@ interface NewVisitor {
   role: VisitorRow['role'];
   state: VisitorRow['state'];
   entryCode: string | null;
+  browser: string | null;
+  network: string;
+  ticket: string | null;
+  ticketUntil: string | null;
   now: string;
 }
 
@@ -114,7 +124,17 @@ export async function saveVisitor(db: Db, v: NewVisitor): Promise<number> {
     on_roll: v.onRoll,
     role: v.role,
     state: v.state,
+    browser: v.browser,
+    network: v.network,
+    ticket: v.ticket,
+    ticket_until: v.ticketUntil,
   };
+  // A person has one way in: what they got before, with whatever account, is worth nothing now.
+  if (v.ticket !== null && v.personId !== null)
+    await Visitor.update(
+      { ticket: null },
+      { where: { sitting_id: v.sittingId, person_id: v.personId } },
+    );
   if (known) {
     // A knock that still waits keeps its place in the row.
     const knocked_at = known.state === 'waiting' ? known.knocked_at : v.now;

@@ -1,8 +1,9 @@
 import { plusMinutes } from '@glen/core';
-import type { Body } from '@glen/contract';
+import type { Answer, Body } from '@glen/contract';
 import { isDuplicate } from '../../db/errors.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
+import { takeTicket } from './keptOutStore.js';
 import {
   arrive,
   everyoneOut,
@@ -55,21 +56,28 @@ interface Signed {
   rawBody: Buffer | undefined;
 }
 
-/** Takes an event of the video service once: a forged or late one is refused and noted, a repeated one changes nothing. */
-export async function takeVideoEvent(
+/** Throws 401 for what the video service has not signed just now; that is noted. */
+async function mustBeSigned(glen: Glen, { headers, rawBody }: Signed): Promise<void> {
+  if (rawBody && glen.video?.isSigned(headers, rawBody)) return;
+  await glen.audit({ by: null, action: 'refused-webhook', subject: 'video' });
+  throw new HttpProblem(401, 'The signature does not fit.');
+}
+
+/** Whether a ticket that somebody brings to the room is good: it is their last, not used, and not taken back since. */
+export async function takeRoomTicket(
   glen: Glen,
-  { headers, rawBody }: Signed,
-  event: VideoEvent,
-): Promise<void> {
-  if (!rawBody || !glen.video?.isSigned(headers, rawBody)) {
-    await glen.audit({
-      by: null,
-      action: 'refused-webhook',
-      subject: 'video',
-      after: { why: 'forged or late', id: event.id },
-    });
-    throw new HttpProblem(401, 'The signature does not fit.');
-  }
+  signed: Signed,
+  { room, visitor, ticket }: Body<'takeTicket'>,
+): Promise<Answer<'takeTicket'>> {
+  await mustBeSigned(glen, signed);
+  const hash = glen.tokens.hash('ticket', ticket);
+  const asked = { visitorId: Number(visitor), room, hash, now: glen.clock.machine() };
+  return { isGood: await glen.db.transaction(() => takeTicket(glen.db, asked)) };
+}
+
+/** Takes an event of the video service once: a forged or late one is refused and noted, a repeated one changes nothing. */
+export async function takeVideoEvent(glen: Glen, signed: Signed, event: VideoEvent): Promise<void> {
+  await mustBeSigned(glen, signed);
   // The service knows machine time only; what it tells of belongs to school time.
   const lag = Math.max(0, secondsSince(glen.clock.machine(), event.at));
   const at = plusMinutes(glen.clock.school(-lag), 0);

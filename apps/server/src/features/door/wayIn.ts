@@ -4,6 +4,7 @@ import type { Glen } from '../../glen.js';
 import { HttpProblem, wrongField } from '../../http/problem.js';
 import { OutsideError } from '../../outside/outsideError.js';
 import type { RoomWish, VideoService } from '../../outside/videoService.js';
+import { isClaimed } from './claimedNames.js';
 import type { Seated } from './admit.js';
 import { noteRoomReady } from './store.js';
 
@@ -39,15 +40,23 @@ async function makeRoom(
 export const noRoom = (): HttpProblem =>
   wrongField('room', 'No room is behind this door yet. Give the address of yours.');
 
+/** What somebody is called in the room: whoever is not signed in is called so there, too. */
+async function nameInRoom(glen: Glen, { name, facts }: Seated): Promise<string> {
+  if (facts.who.account !== null) return name;
+  const isAnothers = await isClaimed(glen, facts, name);
+  return isAnothers ? `${name} (not signed in, not proven)` : `${name} (not signed in)`;
+}
+
 /** The address that lets one person into the room; the room is made first where it does not stand yet. */
 export async function wayIn(glen: Glen, seat: Seated): Promise<string> {
   if (seat.address !== null) return seat.address;
   const { video } = glen;
   if (!video) throw noRoom();
-  const { room, visitorId, name, decision } = seat;
+  const { room, visitorId, decision, ticket } = seat;
+  const name = await nameInRoom(glen, seat);
   try {
     if (!seat.ready) await makeRoom(glen, video, seat);
-    return await video.ticket({ room, visitorId, name, role: decision.role! });
+    return await video.ticket({ room, visitorId, name, role: decision.role!, number: ticket });
   } catch (error) {
     if (error instanceof OutsideError)
       throw new HttpProblem(502, `${error.message} Your place is kept; try again in a moment.`);

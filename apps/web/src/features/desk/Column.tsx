@@ -2,9 +2,10 @@ import type { ReactNode } from 'react';
 import type { DeskVisitor } from '@glen/contract';
 import { kindInWords } from '../accounts/AccountMenu.js';
 
-function accountInWords({ account }: DeskVisitor): string {
+function accountInWords({ account, notProven }: DeskVisitor): string {
   if (account === 'school' || account === 'personal') return kindInWords(account);
-  return account === 'phone' ? 'by phone' : 'not signed in';
+  if (account === 'phone') return 'by phone';
+  return notProven ? 'not signed in: this name is not proven' : 'not signed in';
 }
 
 /** What a visitor may do, where that is more than take part. */

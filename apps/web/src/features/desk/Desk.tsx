@@ -17,7 +17,7 @@ import { useKnockSignal } from './knock.js';
 import { Lobby } from './Lobby.js';
 import { SmallDesk } from './SmallDesk.js';
 import { openSmallWindow } from './smallWindow.js';
-import { useDeskActions, type Desk, type DeskActions } from './useDesk.js';
+import { calledAt, useDeskActions, type Desk, type DeskActions } from './useDesk.js';
 import { useDeskKeys } from './useDeskKeys.js';
 
 const NOBODY: { id: number }[] = [];
@@ -33,6 +33,8 @@ function doAction(name: NoteAction['name'], desk: Desk, act: DeskActions): void 
       return act.presence(true);
     case 'i-have-left':
       return act.presence(false);
+    case 'ask-for-account':
+      return act.askForAccount();
     case 'let-roll-in':
       return act.letAllIn('roll');
   }
@@ -104,7 +106,7 @@ function TurnOver() {
 const waitingInWords = ({ waiting }: Desk): string =>
   waiting.length === 0
     ? 'Nobody knocks.'
-    : `${waiting.length} waiting: ${waiting.map((v) => v.name).join(', ')}`;
+    : `${waiting.length} waiting: ${waiting.map(calledAt).join(', ')}`;
 
 interface DeskViewProps {
   me: Me;

@@ -2,7 +2,7 @@ import type { DeskVisitor } from '@glen/contract';
 import { Button } from '../../ui/Button.js';
 import { Column, Who } from './Column.js';
 import { WhoIsThis } from './WhoIsThis.js';
-import type { Desk, DeskActions } from './useDesk.js';
+import { calledAt, type Desk, type DeskActions } from './useDesk.js';
 
 interface InsideProps {
   desk: Desk;
@@ -45,7 +45,7 @@ function Coming({ people }: { people: DeskVisitor[] }) {
       <ul>
         {people.map((v) => (
           <li key={v.id} className="border-t border-line py-1.5 break-words">
-            {v.name}
+            {calledAt(v)}
           </li>
         ))}
       </ul>

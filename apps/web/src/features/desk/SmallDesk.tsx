@@ -29,6 +29,7 @@ function Waiting({ desk, zone, letIn }: WaitingProps) {
             <span className="min-w-0 flex-1">
               <span className="block font-semibold break-words">{v.name}</span>
               <span className="block text-sm text-soft">
+                {v.account === 'none' ? 'not signed in, ' : ''}
                 {v.onRoll ? 'on the roll' : 'not on the roll'},{' '}
                 {v.knockedAt && wallClock(v.knockedAt, zone).time}
               </span>

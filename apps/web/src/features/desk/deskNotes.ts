@@ -26,6 +26,26 @@ function strangersNote({ waiting }: Desk): Note[] {
   ];
 }
 
+function manyStrangersNote({ strangers }: Desk): Note[] {
+  if (strangers.areAsked)
+    return [
+      {
+        severity: 'inform',
+        title: 'Whoever comes signs in first',
+        text: 'Until this session ends nobody knocks without an account.',
+      },
+    ];
+  if (!strangers.areMany) return [];
+  return [
+    {
+      severity: 'wrong',
+      title: 'Many strangers knock',
+      text: 'They have no account. At most twenty of them wait, and five a minute knock from one network.',
+      actions: [{ name: 'ask-for-account', label: 'Ask for an account from now on' }],
+    },
+  ];
+}
+
 function noHostNote({ waiting, hostInside }: Desk): Note[] {
   if (waiting.length === 0 || hostInside) return [];
   return [
@@ -136,6 +156,7 @@ function allHereNote({ door, rollSize, missing }: Desk): Note[] {
 
 /** What a host must know at the desk, in the order in which it matters. */
 export const deskNotes = (desk: Desk, at: At): Note[] => [
+  ...manyStrangersNote(desk),
   ...strangersNote(desk),
   ...noHostNote(desk),
   ...pastEndNote(desk, at),

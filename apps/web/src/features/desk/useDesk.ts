@@ -1,5 +1,5 @@
 import { toast } from 'sonner';
-import type { Answer } from '@glen/contract';
+import type { Answer, DeskVisitor } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { openDoor } from './openDoor.js';
 
@@ -9,6 +9,7 @@ export type Desk = Answer<'desk'>;
 export function useDeskActions(linkId: number) {
   const [open, opening] = api.useOpenDoorMutation();
   const [end] = api.useCloseRoomMutation();
+  const [askForAccount] = api.useAskForAccountMutation();
   const [letAll] = api.useLetAllInMutation();
   const [letIn] = api.useLetInMutation();
   const [turnAway] = api.useTurnAwayMutation();
@@ -34,6 +35,7 @@ export function useDeskActions(linkId: number) {
     openWith: (room: string) => openDoor(open, linkId, room || undefined),
     presence: (inside: boolean) => void say(presence({ params, body: { inside } })),
     end: () => void say(end({ params })),
+    askForAccount: () => void say(askForAccount({ params })),
     letAllIn: (only?: 'roll') => void say(letAll({ params, body: only ? { only } : {} })),
     letIn: (visitorId: number) => void say(letIn({ params: { visitorId } })),
     turnAway: (visitorId: number, word: string) =>
@@ -48,6 +50,10 @@ export function useDeskActions(linkId: number) {
   };
 }
 export type DeskActions = ReturnType<typeof useDeskActions>;
+
+/** What somebody is called where nothing else stands beside it: without an account nobody has proven who they are. */
+export const calledAt = ({ name, account }: DeskVisitor): string =>
+  account === 'none' ? `${name} (not signed in)` : name;
 
 /** What the main button does as things stand. */
 export function openLabel(desk: Desk): string {
