@@ -68,6 +68,19 @@ describe('a stream ends', () => {
     await ends(stream);
   });
 
+  it('and what is told in the same moment is not written after its end', async () => {
+    const stream = await listen(browser.cookie());
+    const { db, announce } = school.running.glen;
+    const sessions = await db.models.BrowserSession.findAll({ order: [['id', 'DESC']], limit: 1 });
+    await db.transaction(async () => {
+      await announce(`session:${sessions[0]!.id}`, { thing: 'me', id: 1 });
+      for (let i = 0; i < 20; i++) await announce('clock', { thing: 'clock', id: 1 });
+    });
+    await ends(stream);
+    expect(stream.state.heard).not.toContain('"clock"');
+    expect((await browser.post('/api/sign-out')).status).toBe(200);
+  });
+
   it('with a switch to another account', async () => {
     await browser.post('/api/sign-in', { email: 'ottoline@home.example', password: PASSWORD });
     const stream = await listen(browser.cookie());

@@ -17,14 +17,19 @@ export const liveRoutes = (glen: Glen): Pick<Handlers, 'live'> => ({
     const leave = glen.feed.listen(topics, (change) =>
       res.write(`data: ${JSON.stringify(change)}\n\n`),
     );
-    // Whoever signs out, or changes to another account, hears no more by what they opened before.
-    const end = glen.feed.listen(new Set([`session:${who.sessionId}`]), () => res.end());
     const heartbeat = setInterval(() => res.write(': still here\n\n'), HEARTBEAT_MS);
-    res.on('close', () => {
+    // Whoever signs out, or changes to another account, hears no more by what they opened before.
+    const over = glen.feed.listen(new Set([`session:${who.sessionId}`]), () => {
+      hush();
+      res.end();
+    });
+    // Nothing is written once it has ended, though more is told in the same moment.
+    const hush = (): void => {
       clearInterval(heartbeat);
       leave();
-      end();
-    });
+      over();
+    };
+    res.on('close', hush);
     return STREAMED;
   },
 });
