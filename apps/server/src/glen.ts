@@ -32,6 +32,8 @@ export interface Glen {
   doors: LinksAtDoors;
   /** Keeps who did what to what, with the thing before and after. */
   audit: (entry: AuditEntry) => Promise<void>;
+  /** Keeps what others can have happen as often as they like: once an hour, with how often. */
+  auditCounted: (entry: Pick<AuditEntry, 'action' | 'subject'>) => Promise<void>;
   /** Says that a thing changed, to those who may know; parts that follow it hear of it in the same transaction. */
   announce: Announce;
   /** Puts what must happen outside in the outbox. */

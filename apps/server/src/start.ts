@@ -7,7 +7,7 @@ import type { Config } from './config.js';
 import { Db } from './db/connect.js';
 import { migrate } from './db/migrate.js';
 import { keepMissingWords } from './features/accounts/missingWords.js';
-import { writeEntry } from './features/audit/store.js';
+import { countEntry, writeEntry } from './features/audit/store.js';
 import { Announcements } from './features/live/announcements.js';
 import { LiveFeed } from './features/live/feed.js';
 import { LinksAtDoors } from './features/door/links.js';
@@ -51,6 +51,7 @@ async function assemble(config: Config): Promise<Glen> {
     video: config.video && httpVideoService(config.video, clock),
     courseSite: config.courseSite && httpCourseSite(config.courseSite),
     audit: (entry) => writeEntry(db, clock, entry),
+    auditCounted: (entry) => countEntry(db, clock, entry),
     announce: announcements.announce,
     enqueue: (wish) => enqueue(db, clock, wish),
     nudge: () => {},

@@ -152,12 +152,23 @@ export const happening = z.object({
 
 export const happenedQuery = z.object({
   person: idParam.optional(),
-  kind: z.enum(['people', 'classes', 'links', 'sessions', 'posts', 'doors', 'school']).optional(),
+  kind: z
+    .enum([
+      'people',
+      'signing-in',
+      'classes',
+      'links',
+      'sessions',
+      'posts',
+      'doors',
+      'school',
+      'services',
+    ])
+    .optional(),
   /** The id of the last one had so far. */
   before: idParam.optional(),
 });
 
-/** One's own account, as its owner changes it. */
 /** The browsers that somebody is signed in with, the last used first; instants by the machine's clock. */
 export const ownSessions = z.object({
   sessions: z.array(
@@ -173,6 +184,7 @@ export const ownSessions = z.object({
     }),
   ),
 });
+/** One's own account, as its owner changes it. */
 export const ownAccount = z.object({
   version,
   name: z.string(),

@@ -16,6 +16,7 @@ import * as m0012 from './migrations/0012-own-clock.js';
 import * as m0013 from './migrations/0013-keyed-tokens.js';
 import * as m0014 from './migrations/0014-sign-in.js';
 import * as m0015 from './migrations/0015-put-out.js';
+import * as m0016 from './migrations/0016-audit-codes.js';
 import {
   databaseKind,
   makeBooks,
@@ -48,6 +49,7 @@ const MIGRATIONS: Migration[] = [
   m0013,
   m0014,
   m0015,
+  m0016,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

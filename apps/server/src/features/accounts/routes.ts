@@ -1,10 +1,9 @@
 import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
-import { describeMe, signIn, switchAccount } from './service.js';
+import { describeMe, signIn, signOut, switchAccount } from './service.js';
 import { changeAddress, changeOwn, changePassword, describeOwn } from './ownAccount.js';
 import { endOwnSession, ownSessions, signOutEverywhere } from './ownSessions.js';
 import { passwordFor, setPassword } from './setPassword.js';
-import { endSessions } from '../../http/browserSessions.js';
 
 export const accountRoutes = (
   glen: Glen,
@@ -49,7 +48,7 @@ export const accountRoutes = (
   changePassword: ({ who, body }) => changePassword(glen, who, body),
   changeAddress: ({ who, body }) => changeAddress(glen, who, body),
   signOut: async ({ who, setSession }) => {
-    if (who.sessionId !== null) await endSessions(glen, [who.sessionId]);
+    await signOut(glen, who);
     setSession(null);
     return { ok: true };
   },

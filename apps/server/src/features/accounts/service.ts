@@ -2,7 +2,12 @@ import type { Me } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
 import { networkOf, type From } from '../../http/from.js';
-import { beginSession, useAccount, type NewSession } from '../../http/browserSessions.js';
+import {
+  beginSession,
+  endSessions,
+  useAccount,
+  type NewSession,
+} from '../../http/browserSessions.js';
 import { type Who } from '../../http/who.js';
 import { readSchool } from '../school/store.js';
 import { noteFailure, refuseWhenFull } from './failureStore.js';
@@ -109,6 +114,8 @@ async function noteWrong(
   glen: Glen,
   { account, isKnown, from }: { account: AccountRow | undefined; isKnown: boolean; from: From },
 ): Promise<void> {
+  if (account)
+    await glen.auditCounted({ action: 'sign-in-failed', subject: `account:${account.id}` });
   if (isKnown) await noteKnownFailure(glen.db, account!.id, knownHash(glen, from)!);
   await noteFailure(glen.db, glen.clock, `sign-in-from:${networkOf(from.address)}`);
 }
@@ -137,11 +144,24 @@ export async function signIn(
 export const signInAs = (glen: Glen, accountId: number, at: At): Promise<SignedIn> =>
   begin(glen, accountId, at);
 
+/** Signs out of every account at this browser. */
+export async function signOut(glen: Glen, { sessionId, account, person }: Who): Promise<void> {
+  if (sessionId === null) return;
+  await endSessions(glen, [sessionId]);
+  if (account && person)
+    await glen.audit({ by: person.id, action: 'sign-out', subject: `account:${account.id}` });
+}
+
 /** Uses another account that this browser is signed in to. */
 export async function switchAccount(glen: Glen, who: Who, accountId: number): Promise<Who> {
   const changed = await useAccount(glen, who.sessionId!, accountId);
   if (!changed) throw notFound('This account');
   const account = (await accountById(glen.db, accountId))!;
+  await glen.audit({
+    by: account.person_id,
+    action: 'switch-account',
+    subject: `account:${account.id}`,
+  });
   const person = (await personById(glen.db, account.person_id))!;
   return {
     sessionId: who.sessionId,

@@ -1,6 +1,8 @@
+import { Op } from 'sequelize';
 import type { Action } from '@glen/core';
 import type { Clock } from '../../clock.js';
 import type { Db } from '../../db/connect.js';
+import { withoutCodes } from './withoutCodes.js';
 
 /** Who (null: Glen itself) did what to what: `subject` is a kind and an id, such as `series:12`. */
 export interface AuditEntry {
@@ -14,14 +16,34 @@ export interface AuditEntry {
 /** Whatever is told of a thing is plain data. */
 const told = (said: unknown): object | null => (said ?? null) as object | null;
 
-/** Keeps it with the machine's time. */
+/** Keeps it with the machine's time; entry codes are told of, never told. */
 export async function writeEntry(db: Db, clock: Clock, entry: AuditEntry): Promise<void> {
+  const { before, after } = withoutCodes(entry.before, entry.after);
   await db.models.AuditEntry.create({
     at: clock.machine(),
     person_id: entry.by,
     action: entry.action,
     subject: entry.subject,
-    before_state: told(entry.before),
-    after_state: told(entry.after),
+    before_state: told(before),
+    after_state: told(after),
   });
+}
+
+/** Minutes in which the same is one entry, with how often it was. */
+const COUNTED_MINUTES = 60;
+
+/** Keeps what others can have happen as often as they like: one entry an hour, and how often. */
+export async function countEntry(
+  db: Db,
+  clock: Clock,
+  { action, subject }: Pick<AuditEntry, 'action' | 'subject'>,
+): Promise<void> {
+  const since = clock.machine(-COUNTED_MINUTES * 60);
+  const known = await db.models.AuditEntry.findOne({
+    where: { action, subject, at: { [Op.gt]: since } },
+    order: [['id', 'DESC']],
+  });
+  const times = Number((known?.after_state as { times?: number } | null)?.times ?? 0) + 1;
+  if (known) await known.update({ after_state: told({ times }) });
+  else await writeEntry(db, clock, { by: null, action, subject, after: { times } });
 }

@@ -46,7 +46,7 @@ async function isNew(glen: Glen, id: string): Promise<boolean> {
     return true;
   } catch (error) {
     if (!isDuplicate(error)) throw error;
-    await glen.audit({ by: null, action: 'repeated-webhook', subject: 'video', after: { id } });
+    await glen.auditCounted({ action: 'repeated-webhook', subject: 'video' });
     return false;
   }
 }
@@ -59,7 +59,7 @@ interface Signed {
 /** Throws 401 for what the video service has not signed just now; that is noted. */
 async function mustBeSigned(glen: Glen, { headers, rawBody }: Signed): Promise<void> {
   if (rawBody && glen.video?.isSigned(headers, rawBody)) return;
-  await glen.audit({ by: null, action: 'refused-webhook', subject: 'video' });
+  await glen.auditCounted({ action: 'refused-webhook', subject: 'video' });
   throw new HttpProblem(401, 'The signature does not fit.');
 }
 

@@ -1,3 +1,4 @@
+import type { Action } from '@glen/core';
 import type { Query } from '@glen/contract';
 import type { Db } from '../../db/connect.js';
 
@@ -18,7 +19,7 @@ export interface LogRow {
 type Kind = NonNullable<Query<'happened'>['kind']>;
 
 /** Which subjects belong to a kind: what stands before their colon. */
-const SUBJECTS: Record<Kind, string[]> = {
+const SUBJECTS: Record<Exclude<Kind, 'signing-in'>, string[]> = {
   people: ['person', 'account'],
   classes: ['class'],
   links: ['link'],
@@ -26,17 +27,32 @@ const SUBJECTS: Record<Kind, string[]> = {
   posts: ['post', 'placement'],
   doors: ['sitting', 'visitor'],
   school: ['school'],
+  services: ['video'],
 };
+
+/** What people do to come in and go, and what was refused to whoever tried. */
+const SIGNING_IN: Action[] = [
+  'sign-in',
+  'sign-in-failed',
+  'sign-out',
+  'sign-out-elsewhere',
+  'switch-account',
+];
+
+function kindOf(kind: Kind | undefined): string {
+  // What a service outside sends is no deed of anybody’s: it is told where it is asked for.
+  if (kind === undefined) return `g.subject <> 'video'`;
+  if (kind === 'signing-in') return 'g.action IN (:actions)';
+  return `SUBSTRING_INDEX(g.subject, ':', 1) IN (:subjects)`;
+}
 
 /** What was done, the newest first; one more than a page where there is more. By a person, and what was done to them. */
 export function logRows(db: Db, { person, kind, before }: Query<'happened'>): Promise<LogRow[]> {
   const conditions = [
-    // What a service outside sends is no deed of anybody’s.
-    `g.subject <> 'video'`,
     person === undefined
       ? ''
       : `(g.person_id = :person OR g.subject = CONCAT('person:', :person) OR g.subject IN (SELECT CONCAT('account:', a.id) FROM accounts a WHERE a.person_id = :person))`,
-    kind === undefined ? '' : `SUBSTRING_INDEX(g.subject, ':', 1) IN (:subjects)`,
+    kindOf(kind),
     before === undefined ? '' : 'g.id < :before',
   ].filter(Boolean);
   return db.rows<LogRow>(
@@ -46,7 +62,8 @@ export function logRows(db: Db, { person, kind, before }: Query<'happened'>): Pr
     {
       person: person ?? 0,
       before: before ?? 0,
-      subjects: kind === undefined ? [''] : SUBJECTS[kind],
+      subjects: kind === undefined || kind === 'signing-in' ? [''] : SUBJECTS[kind],
+      actions: SIGNING_IN,
     },
   );
 }

@@ -52,7 +52,10 @@ export async function happened(glen: Glen, asked: Query<'happened'>): Promise<An
       at: row.at,
       by: row.person_id === null ? null : { id: row.person_id, name: row.by_name ?? '' },
       what: actionInWords(row.action),
-      to: names.get(row.subject) ?? 'something that is gone',
+      to:
+        row.subject === 'video'
+          ? 'the video service'
+          : (names.get(row.subject) ?? 'something that is gone'),
       changes: changesOf(row),
     })),
     isMore: rows.length > ENTRIES_AT_ONCE,

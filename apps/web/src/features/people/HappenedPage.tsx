@@ -16,12 +16,14 @@ type Entry = Answer<'happened'>['entries'][number];
 const KINDS = [
   ['all', 'Everything'],
   ['people', 'People'],
+  ['signing-in', 'Signing in'],
   ['classes', 'Class periods'],
   ['links', 'Links'],
   ['sessions', 'Sessions'],
   ['posts', 'Posts'],
   ['doors', 'Doors'],
   ['school', 'School'],
+  ['services', 'Services'],
 ] as const;
 type Kind = (typeof KINDS)[number][0];
 
