@@ -1,4 +1,4 @@
-/** Puts guests with accounts into the database that `run` asks; gives the numbers of their accounts. */
+/** Puts guests with accounts into the database that `run` asks; gives the numbers of their accounts, in the order of their names. */
 export async function takeInGuests(run, { prefix, count }) {
   await run(`INSERT INTO people (name, rules)
     SELECT CONCAT('${prefix} ', seq), '{}' FROM seq_0_to_${count - 1}`);
@@ -7,7 +7,7 @@ export async function takeInGuests(run, { prefix, count }) {
   await run(`INSERT INTO person_roles (person_id, role)
     SELECT id, 'guest' FROM people WHERE name LIKE '${prefix} %'`);
   const rows = await run(`SELECT a.id FROM accounts a JOIN people p ON p.id = a.person_id
-    WHERE p.name LIKE '${prefix} %' ORDER BY a.id`);
+    WHERE p.name LIKE '${prefix} %' ORDER BY CAST(SUBSTRING_INDEX(p.name, ' ', -1) AS UNSIGNED)`);
   return rows.map((row) => row.id);
 }
 
@@ -61,26 +61,30 @@ export async function openDesk(origin, cookie, linkId, onShown) {
       return;
     }
     asking = true;
-    do {
-      again = false;
-      const desk = await (
-        await fetch(`${origin}/api/links/${linkId}/desk`, {
+    try {
+      do {
+        again = false;
+        const answer = await fetch(`${origin}/api/links/${linkId}/desk`, {
           headers: { Cookie: cookie },
           signal: stop.signal,
-        })
-      ).json();
-      for (const { id, name } of [...desk.waiting, ...desk.coming, ...desk.inside])
-        if (!seen.has(id)) {
-          seen.add(id);
-          onShown(name, performance.now());
-        }
-    } while (again);
-    asking = false;
+        });
+        if (!answer.ok) throw new Error(`The desk answers ${answer.status}.`);
+        const desk = await answer.json();
+        for (const { id, name } of [...desk.waiting, ...desk.coming, ...desk.inside])
+          if (!seen.has(id)) {
+            seen.add(id);
+            onShown(name, performance.now());
+          }
+      } while (again);
+    } finally {
+      asking = false;
+    }
   };
   const reading = (async () => {
     const decoder = new TextDecoder();
     for await (const chunk of response.body)
-      if (decoder.decode(chunk).includes('"thing":"desk"')) void ask().catch(() => {});
+      if (decoder.decode(chunk).includes('"thing":"desk"'))
+        void ask().catch((error) => stop.signal.aborted || console.error(error));
   })().catch(() => {});
   await ask();
   return {

@@ -115,6 +115,7 @@ describe('a door', () => {
             sitting_id: sitting.id,
             room_address_kept: sitting.room_address,
             inside: inside.length,
+            asks_account: Number(sitting.asks_account),
             hosts_inside: inside.filter((row) => row.role === 'host').length,
           },
           `sitting ${sitting.id}`,

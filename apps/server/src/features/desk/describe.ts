@@ -3,10 +3,9 @@ import type { Answer, DeskVisitor } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
 import { readDoor, type DoorFacts } from '../door/facts.js';
-import { countFailures } from '../accounts/failureStore.js';
 import { foldedNames } from '../door/claimedNames.js';
 import { nameOf, titleOf } from '../door/names.js';
-import { refusedAt } from '../door/strangers.js';
+import { wereRefusedLately } from '../door/strangers.js';
 import { peopleOfLink } from '../audience/store.js';
 import { linkAddress } from '../../addresses.js';
 import { joiningTitles } from '../link/joined.sql.js';
@@ -116,8 +115,6 @@ function columnsOf({ visitors, roll, staff, facts }: DeskFacts) {
 
 /** So many who knock without an account are many. */
 const MANY_STRANGERS = 10;
-/** So long ago may some of them have been refused. */
-const REFUSED_MINUTES = 5;
 
 /** Whether many strangers knock, and whether they are asked for an account. */
 function strangersAt({ visitors, facts, refusedLately }: DeskFacts): Desk['strangers'] {
@@ -217,17 +214,18 @@ export async function describeDesk(
 ): Promise<Desk> {
   const { link, facts } = await doorOfHost(glen, linkId, token);
   const session = facts.at?.occurrence;
-  const [visitors, roll, staff, successors, invited, together, codes, refused] = await Promise.all([
-    visitorsOf(glen.db, session?.sitting_id ?? 0),
-    peopleOfLink(glen.db, facts.row.link_id, session?.occurrence_id),
-    staffOf(glen.db, facts.row.class_id),
-    successorsOf(glen, facts),
-    guestsOf(glen, facts),
-    togetherAt(glen, facts),
-    codesOf(glen.db, link.id),
-    countFailures(glen.db, glen.clock, refusedAt(link.id), REFUSED_MINUTES),
-  ]);
-  const desk: DeskFacts = { link, facts, visitors, roll, staff, refusedLately: refused > 0 };
+  const [visitors, roll, staff, successors, invited, together, codes, refusedLately] =
+    await Promise.all([
+      visitorsOf(glen.db, session?.sitting_id ?? 0),
+      peopleOfLink(glen.db, facts.row.link_id, session?.occurrence_id),
+      staffOf(glen.db, facts.row.class_id),
+      successorsOf(glen, facts),
+      guestsOf(glen, facts),
+      togetherAt(glen, facts),
+      codesOf(glen.db, link.id),
+      wereRefusedLately(glen, link.id),
+    ]);
+  const desk: DeskFacts = { link, facts, visitors, roll, staff, refusedLately };
   const own = visitors.find((v) => v.person_id === facts.who.person?.id && v.inside);
   return {
     link: linkAtDesk(glen, link),

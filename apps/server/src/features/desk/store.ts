@@ -56,6 +56,15 @@ function known(visitor: VisitorModel): Known {
   };
 }
 
+/** At which link's door somebody is. */
+export async function linkOfVisitor(db: Db, id: number): Promise<number | undefined> {
+  const visitor = await db.models.Visitor.findByPk(id, {
+    attributes: ['id'],
+    include: [{ association: 'sitting', attributes: ['link_id'] }],
+  });
+  return visitor?.sitting?.link_id;
+}
+
 export async function knownVisitor(db: Db, id: number): Promise<Known | undefined> {
   const visitor = await db.models.Visitor.findByPk(id, {
     include: [{ association: 'sitting', include: ['link'] }],

@@ -5,11 +5,13 @@ import { HttpProblem, notFound, wrongField } from '../../http/problem.js';
 import { peopleOfLink } from '../audience/store.js';
 import { keysOf } from '../door/keptOut.js';
 import { keepOut, letBackIn } from '../door/keptOutStore.js';
+import { lockLinkById } from '../door/store.js';
 import { leave } from '../door/visitStore.js';
 import {
   dropActingHost,
   hostsOfLink,
   knownVisitor,
+  linkOfVisitor,
   setMayPresent,
   setTakenFor,
   setVisitorState,
@@ -61,6 +63,9 @@ async function moveOne(
 
 async function moveVisitor(glen: Glen, id: number, by: number, move: Move): Promise<void> {
   await glen.db.transaction(async () => {
+    // As whoever enters does: first the link, then those at its door.
+    const linkId = await linkOfVisitor(glen.db, id);
+    if (linkId !== undefined) await lockLinkById(glen.db, linkId);
     const visitor = await knownVisitor(glen.db, id);
     if (!visitor) throw notFound('This visitor');
     if (KEEPS_OUT.has(move.to)) await refuseAgainstHosts(glen, visitor, by);
@@ -156,6 +161,8 @@ export async function letAllIn(
   only: 'roll' | undefined,
 ): Promise<Answer<'letAllIn'>> {
   return glen.db.transaction(async () => {
+    // As whoever enters does: first the link, then those at its door.
+    await lockLinkById(glen.db, linkId);
     const waiting = (await waitingAt(glen.db, linkId)).filter(
       (v) => only === undefined || v.on_roll,
     );

@@ -49,7 +49,7 @@ export async function enterDoor(
   const { decision, seat } = await goIn(glen, first, { ...asking, ...visitor }, body).catch(
     async (error: unknown) => {
       // Told apart from what was undone with it.
-      if (error instanceof TooManyStrangers) await noteRefused(glen, first.row.link_id);
+      if (error instanceof TooManyStrangers) await noteRefused(glen, first);
       throw error;
     },
   );

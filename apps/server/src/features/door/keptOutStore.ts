@@ -25,16 +25,21 @@ interface Ticket {
   now: string;
 }
 
-/** Takes a ticket once: whether it was good. Within a transaction. */
+/** Takes a ticket once: whether it was good. Nothing is held meanwhile: of two who bring the same one changes the row. */
 export async function takeTicket(db: Db, { visitorId, room, hash, now }: Ticket): Promise<boolean> {
-  const visitor = await db.models.Visitor.findOne({
-    where: { id: visitorId, ticket: hash, state: 'let-in', ticket_until: { [Op.gt]: now } },
+  const good = {
+    id: visitorId,
+    ticket: hash,
+    state: 'let-in' as const,
+    ticket_until: { [Op.gt]: now },
+  };
+  const isForRoom = await db.models.Visitor.count({
+    where: good,
     include: [{ association: 'sitting', where: { room, ended_at: null } }],
-    lock: true,
   });
-  if (!visitor) return false;
-  await visitor.update({ ticket: null });
-  return true;
+  if (isForRoom === 0) return false;
+  const [taken] = await db.models.Visitor.update({ ticket: null }, { where: good });
+  return taken > 0;
 }
 
 /** Ways in to a sitting that have not been used let nobody in any more. */

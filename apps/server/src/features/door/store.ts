@@ -39,6 +39,11 @@ export async function lockLink(db: Db, code: string): Promise<{ id: number } | u
   return link ? { id: link.id } : undefined;
 }
 
+/** The same by its number. */
+export async function lockLinkById(db: Db, id: number): Promise<void> {
+  await db.models.Link.findByPk(id, { attributes: ['id'], lock: true });
+}
+
 export async function ensureSitting(db: Db, occurrenceId: number, linkId: number): Promise<number> {
   const { Sitting } = db.models;
   const sitting = await Sitting.findOne({
@@ -113,6 +118,19 @@ interface NewVisitor {
   now: string;
 }
 
+/** Each by its number: to look for them under locks would hold up everybody else who enters. */
+async function dropOtherTickets(
+  db: Db,
+  { sittingId, personId, key }: Pick<NewVisitor, 'sittingId' | 'personId' | 'key'>,
+): Promise<void> {
+  const { Visitor } = db.models;
+  const others = await Visitor.findAll({
+    attributes: ['id'],
+    where: { sitting_id: sittingId, person_id: personId, visitor_key: { [Op.ne]: key } },
+  });
+  for (const { id } of others) await Visitor.update({ ticket: null }, { where: { id } });
+}
+
 /** Writes somebody's place at a sitting, under the link's lock; whoever came before has theirs again. */
 export async function saveVisitor(db: Db, v: NewVisitor): Promise<number> {
   const { Visitor } = db.models;
@@ -130,11 +148,7 @@ export async function saveVisitor(db: Db, v: NewVisitor): Promise<number> {
     ticket_until: v.ticketUntil,
   };
   // A person has one way in: what they got before, with whatever account, is worth nothing now.
-  if (v.ticket !== null && v.personId !== null)
-    await Visitor.update(
-      { ticket: null },
-      { where: { sitting_id: v.sittingId, person_id: v.personId } },
-    );
+  if (v.ticket !== null && v.personId !== null) await dropOtherTickets(db, v);
   if (known) {
     // A knock that still waits keeps its place in the row.
     const knocked_at = known.state === 'waiting' ? known.knocked_at : v.now;

@@ -10,7 +10,7 @@ const KNOCKS_A_MINUTE = 5;
 const MOST_WAITING = 20;
 
 /** What was refused at a door's lobby lately, for its host to read. */
-export const refusedAt = (linkId: number): string => `refused-knock:${linkId}`;
+const refusedAt = (linkId: number): string => `refused-knock:${linkId}`;
 
 /** Refused at a lobby, where a host is to hear of it. */
 export class TooManyStrangers extends HttpProblem {
@@ -19,9 +19,18 @@ export class TooManyStrangers extends HttpProblem {
   }
 }
 
-/** Has the host of a door hear that strangers were refused there. */
-export const noteRefused = (glen: Glen, linkId: number): Promise<void> =>
-  noteFailure(glen.db, glen.clock, refusedAt(linkId));
+/** So long ago may strangers have been refused, for their host to hear of it. */
+const LATELY_MINUTES = 5;
+
+export const wereRefusedLately = async (glen: Glen, linkId: number): Promise<boolean> =>
+  (await countFailures(glen.db, glen.clock, refusedAt(linkId), LATELY_MINUTES)) > 0;
+
+/** Has the host of a door hear that strangers were refused there; once, however many they are. */
+export async function noteRefused(glen: Glen, { row }: DoorFacts): Promise<void> {
+  const isNews = !(await wereRefusedLately(glen, row.link_id));
+  await noteFailure(glen.db, glen.clock, refusedAt(row.link_id));
+  if (isNews) await glen.announce(`class:${row.class_id}`, { thing: 'desk', id: row.link_id });
+}
 
 /**
  * Keeps a lobby from being filled by strangers: 429 where too many wait there, or have knocked from one network in this
