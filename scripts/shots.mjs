@@ -130,6 +130,7 @@ async function startEmpty(mariadb) {
       GLEN_DATABASE_URL: mariadb.url('own'),
       GLEN_PUBLIC_URL: `http://${LOOPBACK}:${port}`,
       GLEN_PORT: port,
+      GLEN_SECRET: 'pictures keep nothing from anybody',
     },
     'Glen is ready',
   );
