@@ -102,7 +102,7 @@ async function settlePerson(glen: Glen, visitor: Known, by: number, move: Move):
     if (visitor.person_id !== null)
       await dropActingHost(glen.db, visitor.sitting_id, visitor.person_id);
     for (const other of same.filter((one) => one.state === 'let-in'))
-      await moveOne(glen, other, by, PUT_OUT(glen));
+      await moveOne(glen, other, by, puttingOut(glen));
     for (const other of same.filter((one) => one.state === 'waiting'))
       await moveOne(glen, other, by, { action: 'turn-away', from: ['waiting'], to: 'turned-away' });
     return;
@@ -130,7 +130,7 @@ export const letBack = (glen: Glen, id: number, by: number): Promise<void> =>
   moveVisitor(glen, id, by, { action: 'let-back', from: [...OUT], to: 'let-in' });
 
 /** Out of the room: a way in that was not used, and what they were let do for a while, end with it. */
-const PUT_OUT = (glen: Glen): Move => ({
+const puttingOut = (glen: Glen): Move => ({
   action: 'put-out',
   from: ['let-in'],
   to: 'put-out',
@@ -138,7 +138,7 @@ const PUT_OUT = (glen: Glen): Move => ({
 });
 
 export const putOut = (glen: Glen, id: number, by: number): Promise<void> =>
-  moveVisitor(glen, id, by, PUT_OUT(glen));
+  moveVisitor(glen, id, by, puttingOut(glen));
 
 async function leaveRoom(glen: Glen, visitor: Known): Promise<void> {
   const { id, room, sitting_id, role } = visitor;
