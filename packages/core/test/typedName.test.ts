@@ -37,5 +37,6 @@ describe('names that read alike', () => {
 
   it('are no others', () => {
     expect(foldedName('Ansel Grue')).not.toBe(foldedName('Ansel Gruen'));
+    expect(foldedName('⚓')).not.toBe(foldedName('⛵'));
   });
 });

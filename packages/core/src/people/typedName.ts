@@ -17,8 +17,11 @@ export const cleanName = (typed: string): string =>
  * A name by which two that read alike are found to be the same: without case, accents, spaces, punctuation and what
  * cannot be seen, compatible forms as one (Unicode NFKD, published). Letters that only look alike stay apart.
  */
-export const foldedName = (name: string): string =>
-  name
+export function foldedName(name: string): string {
+  const letters = name
     .normalize('NFKD')
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]/gu, '');
+  // Of signs alone: two of them are two.
+  return letters === '' ? name.normalize('NFKC') : letters;
+}
