@@ -237,8 +237,12 @@ describe('codes', () => {
     const guess = (entryCode: string) =>
       pupil.post(`/api/door/${n3.link.code}/enter`, { entryCode });
     const answers: number[] = [];
-    while (!answers.includes(429) && answers.length < 20)
+    while (!answers.includes(429) && answers.length < 20) {
       answers.push((await guess(`guess${answers.length}`)).status);
+      // A refusal for another reason learns nothing of the code, and makes nothing good again.
+      const asWatcher = { entryCode: 'guess', watchOnly: true };
+      await pupil.post(`/api/door/${n3.link.code}/enter`, asWatcher);
+    }
     expect(answers.slice(0, 5)).toEqual([200, 200, 200, 200, 200]);
     expect(answers.at(-1)).toBe(429);
     const other = await school.as('Birgit Tideman');

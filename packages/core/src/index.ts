@@ -1,5 +1,5 @@
 export { GlenInputError } from './input.js';
-export { waitAfterFailures } from './access/waits.js';
+export { waitAfterFailures, waitInWords } from './access/waits.js';
 export {
   WEEKDAYS,
   WEEKDAY_NAMES,
@@ -36,6 +36,7 @@ export {
 } from './people/roles.js';
 export { actionInWords, type Action } from './audit/actions.js';
 export { changesInWords } from './audit/changes.js';
+export { withoutCodes } from './audit/withoutCodes.js';
 export { notesForPerson, type PersonFacts } from './margin/notesForPerson.js';
 export { searchWords, wordsAsked } from './people/searchWords.js';
 export { cleanName, foldedName } from './people/typedName.js';

@@ -11,3 +11,10 @@ export function waitAfterFailures(failures: number): number {
   if (failures < FREE_FAILURES) return 0;
   return Math.min(LONGEST_SECONDS, 2 ** Math.min(failures - FREE_FAILURES, 30));
 }
+
+/** So many seconds as a person is told to wait them; minutes are rounded up. */
+export function waitInWords(seconds: number): string {
+  if (seconds < 60) return seconds === 1 ? '1 second' : `${seconds} seconds`;
+  const minutes = Math.ceil(seconds / 60);
+  return minutes === 1 ? '1 minute' : `${minutes} minutes`;
+}

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import type { Glen } from '../../glen.js';
 import type { From } from '../../http/from.js';
-import { failuresOfKnown, knowBrowser } from './slowedStore.js';
+import { countKnownTry, knowBrowser } from './slowedStore.js';
 
 /** After so many wrong passwords from one known browser it counts as any other: somebody else may hold it. */
 const MOST_FAILURES = 10;
@@ -22,12 +22,14 @@ export function hashOfBrowser(glen: Pick<Glen, 'tokens'>, from: From): string {
   return glen.tokens.hash('device', token);
 }
 
-/** Whether somebody has signed in to an account from this browser before, and has not mistaken themselves too often since. */
+/**
+ * Whether somebody has signed in to an account (0: none) from this browser before, and has not mistaken themselves too
+ * often since. The try counts from now on, until the browser is known anew by a right password.
+ */
 export async function isKnownFor(glen: Glen, accountId: number, from: From): Promise<boolean> {
-  const hash = knownHash(glen, from);
-  if (hash === undefined) return false;
-  const failures = await failuresOfKnown(glen.db, accountId, hash);
-  return failures !== undefined && failures < MOST_FAILURES;
+  const tokenHash = knownHash(glen, from);
+  if (tokenHash === undefined) return false;
+  return countKnownTry(glen.db, { accountId, tokenHash, most: MOST_FAILURES });
 }
 
 /** From now on this browser is known for an account. */

@@ -11,9 +11,8 @@ import {
 import { type Who } from '../../http/who.js';
 import { readSchool } from '../school/store.js';
 import { noteFailure, refuseWhenFull } from './failureStore.js';
-import { isKnownFor, know, knownHash } from './knownBrowsers.js';
+import { isKnownFor, know } from './knownBrowsers.js';
 import { countTry, succeeded } from './slowDown.js';
-import { noteKnownFailure } from './slowedStore.js';
 import { passwordFits } from './passwords.js';
 import {
   accountByEmail,
@@ -21,7 +20,6 @@ import {
   accountsOfSession,
   personById,
   lookWishesOf,
-  type AccountRow,
 } from './store.js';
 
 /** Wrong passwords from one network, for whatever accounts: a school that shares an address stays well below. */
@@ -74,18 +72,18 @@ export async function begin(
 ): Promise<SignedIn> {
   const account = await accountById(glen.db, accountId);
   if (!account) throw notFound('This account');
-  const session = await beginSession(glen, {
-    accountId: account.id,
-    replaces: before?.sessionId ?? null,
-    userAgent: from.userAgent,
+  const session = await glen.db.transaction(async () => {
+    const begun = await beginSession(glen, {
+      accountId: account.id,
+      replaces: before?.sessionId ?? null,
+      userAgent: from.userAgent,
+    });
+    await know(glen, account.id, from);
+    const subject = `account:${account.id}`;
+    await glen.audit({ by: account.person_id, action: 'sign-in', subject });
+    return begun;
   });
-  await know(glen, account.id, from);
   const person = await personById(glen.db, account.person_id);
-  await glen.audit({
-    by: account.person_id,
-    action: 'sign-in',
-    subject: `account:${account.id}`,
-  });
   return {
     session,
     who: {
@@ -109,15 +107,10 @@ async function holdUp(glen: Glen, email: string, { address }: From): Promise<voi
   await countTry(glen, triesOf(email));
 }
 
-/** Notes a wrong password where it counts. */
-async function noteWrong(
-  glen: Glen,
-  { account, isKnown, from }: { account: AccountRow | undefined; isKnown: boolean; from: From },
-): Promise<void> {
-  if (account)
-    await glen.auditCounted({ action: 'sign-in-failed', subject: `account:${account.id}` });
-  if (isKnown) await noteKnownFailure(glen.db, account!.id, knownHash(glen, from)!);
-  await noteFailure(glen.db, glen.clock, `sign-in-from:${networkOf(from.address)}`);
+/** Notes a wrong password where it counts; of an address that nobody has (0) as much as of others. */
+async function noteWrong(glen: Glen, accountId: number, { address }: From): Promise<void> {
+  await glen.auditCounted({ action: 'sign-in-failed', subject: `account:${accountId}` });
+  await noteFailure(glen.db, glen.clock, `sign-in-from:${networkOf(address)}`);
 }
 
 /** Signs in by password. Unknown people and wrong passwords get the same answer, after the same work. */
@@ -129,10 +122,9 @@ export async function signIn(
   const { from } = at;
   const email = given.email.trim().toLowerCase();
   const account = await accountByEmail(glen.db, email);
-  const isKnown = account !== undefined && (await isKnownFor(glen, account.id, from));
-  if (!isKnown) await holdUp(glen, email, from);
+  if (!(await isKnownFor(glen, account?.id ?? 0, from))) await holdUp(glen, email, from);
   if (!(await passwordFits(account?.password_hash ?? undefined, given.password))) {
-    await noteWrong(glen, { account, isKnown, from });
+    await noteWrong(glen, account?.id ?? 0, from);
     const message = 'Address and password do not fit together.';
     throw new HttpProblem(422, message, { errors: [{ path: 'password', message }] });
   }
@@ -147,20 +139,21 @@ export const signInAs = (glen: Glen, accountId: number, at: At): Promise<SignedI
 /** Signs out of every account at this browser. */
 export async function signOut(glen: Glen, { sessionId, account, person }: Who): Promise<void> {
   if (sessionId === null) return;
-  await endSessions(glen, [sessionId]);
-  if (account && person)
-    await glen.audit({ by: person.id, action: 'sign-out', subject: `account:${account.id}` });
+  await glen.db.transaction(async () => {
+    await endSessions(glen, [sessionId]);
+    if (account && person)
+      await glen.audit({ by: person.id, action: 'sign-out', subject: `account:${account.id}` });
+  });
 }
 
 /** Uses another account that this browser is signed in to. */
 export async function switchAccount(glen: Glen, who: Who, accountId: number): Promise<Who> {
-  const changed = await useAccount(glen, who.sessionId!, accountId);
-  if (!changed) throw notFound('This account');
-  const account = (await accountById(glen.db, accountId))!;
-  await glen.audit({
-    by: account.person_id,
-    action: 'switch-account',
-    subject: `account:${account.id}`,
+  const account = await glen.db.transaction(async () => {
+    if (!(await useAccount(glen, who.sessionId!, accountId))) throw notFound('This account');
+    const used = (await accountById(glen.db, accountId))!;
+    const subject = `account:${used.id}`;
+    await glen.audit({ by: used.person_id, action: 'switch-account', subject });
+    return used;
   });
   const person = (await personById(glen.db, account.person_id))!;
   return {

@@ -1,4 +1,4 @@
-import { plusMinutes, waitAfterFailures } from '@glen/core';
+import { plusMinutes, waitAfterFailures, waitInWords } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
 import { forgetSlowed, heldSlowed, writeSlowed } from './slowedStore.js';
@@ -6,17 +6,11 @@ import { forgetSlowed, heldSlowed, writeSlowed } from './slowedStore.js';
 /** Failures older than this are forgotten: it is not the same attempt any more. */
 const FORGOTTEN_MINUTES = 24 * 60;
 
-const inWords = (seconds: number): string => {
-  if (seconds < 60) return seconds === 1 ? '1 second' : `${seconds} seconds`;
-  const minutes = Math.ceil(seconds / 60);
-  return minutes === 1 ? '1 minute' : `${minutes} minutes`;
-};
-
 const secondsBetween = (from: string, to: string): number =>
   (Date.parse(to) - Date.parse(from)) / 1000;
 
 const tooSoon = (seconds: number): HttpProblem =>
-  new HttpProblem(429, `Too many tries. Wait ${inWords(seconds)}, then try again.`);
+  new HttpProblem(429, `Too many tries. Wait ${waitInWords(seconds)}, then try again.`);
 
 /**
  * Counts a try before its outcome is known, so that many at once are no way around it; 429 with how long to wait where

@@ -1,5 +1,7 @@
 import { createHash } from 'node:crypto';
+import { Op } from 'sequelize';
 import type { Db } from '../../db/connect.js';
+import { oneMore } from '../../db/versions.js';
 
 /** As it is counted: names and addresses are nobody's to read there. */
 const kept = (bucket: string): string => createHash('sha256').update(bucket).digest('hex');
@@ -31,24 +33,19 @@ export async function forgetSlowed(db: Db, bucket: string): Promise<void> {
   await db.models.Slowed.destroy({ where: { bucket: kept(bucket) } });
 }
 
-/** The wrong passwords from a known browser since the last right one; nothing where it is not known for the account. */
-export async function failuresOfKnown(
+/**
+ * Counts a try from a known browser, in one statement, so that many at once are no way around it. Whether it is known for
+ * the account and has had fewer than `most` since the last right password.
+ */
+export async function countKnownTry(
   db: Db,
-  accountId: number,
-  tokenHash: string,
-): Promise<number | undefined> {
-  const where = { account_id: accountId, token_hash: tokenHash };
-  return (await db.models.KnownBrowser.findOne({ where }))?.failures;
-}
-
-export async function noteKnownFailure(
-  db: Db,
-  accountId: number,
-  tokenHash: string,
-): Promise<void> {
-  await db.models.KnownBrowser.increment('failures', {
-    where: { account_id: accountId, token_hash: tokenHash },
-  });
+  { accountId, tokenHash, most }: { accountId: number; tokenHash: string; most: number },
+): Promise<boolean> {
+  const [counted] = await db.models.KnownBrowser.update(
+    { failures: oneMore('failures') },
+    { where: { account_id: accountId, token_hash: tokenHash, failures: { [Op.lt]: most } } },
+  );
+  return counted > 0;
 }
 
 /** From now on a browser is known for an account, without a failure. */

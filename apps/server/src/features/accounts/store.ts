@@ -12,7 +12,7 @@ import type { AccountRow as AccountModel } from '../../db/models/Account.js';
 import { changeAsRead } from '../../db/versions.js';
 import { type Db } from '../../db/connect.js';
 
-export interface AccountRow {
+interface AccountRow {
   id: number;
   person_id: number;
   kind: Account['kind'];

@@ -1,8 +1,7 @@
 import { Op } from 'sequelize';
-import type { Action } from '@glen/core';
+import { withoutCodes, type Action } from '@glen/core';
 import type { Clock } from '../../clock.js';
 import type { Db } from '../../db/connect.js';
-import { withoutCodes } from './withoutCodes.js';
 
 /** Who (null: Glen itself) did what to what: `subject` is a kind and an id, such as `series:12`. */
 export interface AuditEntry {
@@ -39,11 +38,14 @@ export async function countEntry(
   { action, subject }: Pick<AuditEntry, 'action' | 'subject'>,
 ): Promise<void> {
   const since = clock.machine(-COUNTED_MINUTES * 60);
-  const known = await db.models.AuditEntry.findOne({
-    where: { action, subject, at: { [Op.gt]: since } },
-    order: [['id', 'DESC']],
+  await db.transaction(async () => {
+    const known = await db.models.AuditEntry.findOne({
+      where: { action, subject, at: { [Op.gt]: since } },
+      order: [['id', 'DESC']],
+      lock: true,
+    });
+    const times = Number((known?.after_state as { times?: number } | null)?.times ?? 0) + 1;
+    if (known) await known.update({ after_state: told({ times }) });
+    else await writeEntry(db, clock, { by: null, action, subject, after: { times } });
   });
-  const times = Number((known?.after_state as { times?: number } | null)?.times ?? 0) + 1;
-  if (known) await known.update({ after_state: told({ times }) });
-  else await writeEntry(db, clock, { by: null, action, subject, after: { times } });
 }

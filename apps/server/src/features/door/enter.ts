@@ -74,6 +74,16 @@ function triesOf({ who, row }: DoorFacts, { from }: Asking): string {
   return `${door}:network:${networkOf(from.address)}`;
 }
 
+/** Whether an entry code that was given decides: where the door refuses for another reason, nothing is learnt of it. */
+const isCodeLookedAt = (
+  facts: DoorFacts,
+  body: Body<'enterDoor'>,
+  { reason }: EntryDecision,
+): boolean =>
+  Boolean(body.entryCode) &&
+  (reason === 'code-wrong' ||
+    decideAt(facts, { ...body, entryCode: undefined }).reason === 'code-needed');
+
 /**
  * What the door says before anything is written. Whoever tries wrong entry codes waits longer each time; many of them at
  * one door hold up others only who are not signed in.
@@ -84,13 +94,13 @@ async function decideWithin(
   asking: Asking,
   body: Body<'enterDoor'>,
 ): Promise<EntryDecision> {
-  if (!body.entryCode || facts.rules.entryCode === null) return decideAt(facts, body);
+  const decision = decideAt(facts, body);
+  if (!isCodeLookedAt(facts, body, decision)) return decision;
   const own = triesOf(facts, asking);
   const ofStrangers = `code:${facts.row.link_id}:strangers`;
   const isStranger = facts.who.account === null;
   if (isStranger) await refuseWhenFull(glen.db, glen.clock, ofStrangers, CODE_TRIES);
   await countTry(glen, own);
-  const decision = decideAt(facts, body);
   if (decision.reason !== 'code-wrong') await succeeded(glen, own);
   else if (isStranger) await noteFailure(glen.db, glen.clock, ofStrangers);
   return decision;

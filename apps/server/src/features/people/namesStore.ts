@@ -40,11 +40,14 @@ async function seriesInWords(db: Db, series: SeriesRow[]): Promise<string[]> {
 const NAMES: Record<string, Ask> = {
   person: async (db, where) =>
     (await db.models.Person.findAll({ where })).map(({ id, name }) => [id, name]),
-  account: async (db, where) =>
-    (await db.models.Account.findAll({ where, include: ['person'] })).map((account) => [
-      account.id,
-      `${account.person!.name} (${account.email})`,
-    ]),
+  account: async (db, where) => {
+    const accounts = await db.models.Account.findAll({ where, include: ['person'] });
+    const names = accounts.map(({ id, person, email }): Names[number] => [
+      id,
+      `${person!.name} (${email})`,
+    ]);
+    return [[0, 'an address that nobody has'], ...names];
+  },
   class: async (db, where) =>
     (await db.models.ClassPeriod.findAll({ where })).map((row) => [row.id, classTitle(row)]),
   link: async (db, where) =>

@@ -15,7 +15,7 @@ function marked(said: unknown, mark: (code: string) => string): unknown {
   return Object.fromEntries(parts) as unknown;
 }
 
-/** The same without entry codes: that there is one is told, and whether it is another than before. */
+/** What a thing said before and after, without entry codes: that there is one is told, and whether it is another than before. */
 export function withoutCodes(before: unknown, after: unknown): { before: unknown; after: unknown } {
   const known = new Set<string>();
   const told = marked(before, (code) => {
@@ -24,6 +24,6 @@ export function withoutCodes(before: unknown, after: unknown): { before: unknown
   });
   return {
     before: told,
-    after: marked(after, (code) => (before === undefined || known.has(code) ? SET : SET_ANEW)),
+    after: marked(after, (code) => (known.size === 0 || known.has(code) ? SET : SET_ANEW)),
   };
 }
