@@ -59,9 +59,9 @@ export function createApp(
     'trust proxy',
     glen.config.trustedProxies.length > 0 ? glen.config.trustedProxies : false,
   );
-  app.use(refuseBrokenAddress);
   mountEndpoints(app, glen, handlersOf(glen), { checkAnswers });
   mountNothingElse(app);
+  app.use(refuseBrokenAddress);
   mountPages(app, glen, webDir);
   mountProblems(app, glen);
   return app;

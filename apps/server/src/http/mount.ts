@@ -15,7 +15,7 @@ import type { Glen } from '../glen.js';
 import { authorise } from './access.js';
 import { answerHeaders } from './headers.js';
 import { HttpProblem } from './problem.js';
-import { mustBeUtf8, refuseBrokenText } from './text.js';
+import { mustBeReadable, mustBeUtf8, refuseBrokenText } from './text.js';
 import type { From } from './from.js';
 import { NOBODY, cookieName, knownName, type Who } from './who.js';
 import { type NewSession } from './browserSessions.js';
@@ -104,14 +104,24 @@ function sessionSetter(glen: Glen, res: Response) {
 /** Browsers keep nothing longer (RFC 6265bis, 5.5: 400 days). */
 const KNOWN_SECONDS = 400 * 86400;
 
+type Cookies = ReturnType<typeof parseCookie>;
+
 /** Where a request comes from, and what has the browser be known again, also after signing out, once it is answered. */
-function fromOf(glen: Glen, req: Request, res: Response): { from: From; settle: () => void } {
+function fromOf(
+  glen: Glen,
+  { req, res, cookies }: { req: Request; res: Response; cookies: Cookies },
+): { from: From; settle: () => void } {
   const cookie = knownName(glen.config);
   let fresh: string | undefined;
+  // Most endpoints ask for none of these: each is found out where it is.
   const from: From = {
-    address: req.ip ?? '',
-    userAgent: req.get('user-agent'),
-    known: parseCookie(req.headers.cookie ?? '')[cookie],
+    get address() {
+      return req.ip ?? '';
+    },
+    get userAgent() {
+      return req.get('user-agent');
+    },
+    known: cookies[cookie],
     remember: (token) => {
       fresh = token;
     },
@@ -161,9 +171,11 @@ function answering<N extends EndpointName>(
 
   return async (req: Request, res: Response): Promise<void> => {
     if (isWrite && endpoint.who !== 'service') checkOrigin(glen, req);
+    mustBeReadable(req);
     refuseBrokenText([req.params, req.query, req.body]);
     if (ANSWERS_ITSELF.has(name)) res.set(headers);
-    const token = parseCookie(req.headers.cookie ?? '')[cookie];
+    const cookies = parseCookie(req.headers.cookie ?? '');
+    const token = cookies[cookie];
     const who = READS_WHO_ITSELF.has(name) ? NOBODY : await whoHolds(glen, token);
     // Whoever may not call learns that before anything about what a right body looks like.
     const params = parse(shape.params, req.params) as Params<N>;
@@ -174,7 +186,7 @@ function answering<N extends EndpointName>(
       params: (params ?? {}) as Record<string, unknown>,
       who,
     });
-    const { from, settle } = fromOf(glen, req, res);
+    const { from, settle } = fromOf(glen, { req, res, cookies });
     const answer = await handler({
       params,
       query: parse(shape.query, req.query) as Query<N>,

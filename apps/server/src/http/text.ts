@@ -40,7 +40,13 @@ function isReadable(url: string): boolean {
   }
 }
 
-/** Refuses addresses that cannot be read, before anything is looked for behind them. */
+/** Throws 400 for an address that cannot be read. */
+export function mustBeReadable({ url }: Pick<Request, 'url'>): void {
+  if (!isReadable(url)) throw brokenText();
+}
+
+/** The same before pages are looked for. */
 export function refuseBrokenAddress(req: Request, _res: Response, next: NextFunction): void {
-  next(isReadable(req.url) ? undefined : brokenText());
+  mustBeReadable(req);
+  next();
 }

@@ -35,9 +35,9 @@ export function EnterForm({ entering, knocks }: { entering: Entering; knocks: bo
           <p className="text-sm text-soft">
             Camera and microphone are off until you switch them on inside.
           </p>
+          {problem && <FieldError>{problem.title}</FieldError>}
         </>
       )}
-      {problem && <FieldError>{problem.title}</FieldError>}
     </form>
   );
 }
