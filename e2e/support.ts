@@ -32,6 +32,8 @@ interface ClassItem {
 export class School {
   private people: Person[] = [];
   private classes: ClassItem[] = [];
+  /** What a browser did not take of a page, by the policy the page came with. */
+  readonly notTaken: string[] = [];
 
   constructor(
     readonly demo: Demo,
@@ -91,6 +93,9 @@ export class School {
           data: { accountId: this.account(name, kind).id },
           headers: { Origin: this.url },
         });
+    context.on('console', (message) => {
+      if (message.text().includes('Content Security Policy')) this.notTaken.push(message.text());
+    });
     return context.newPage();
   }
 
@@ -244,6 +249,7 @@ export const test = base.extend<{ school: School }, { loaded: Loaded; shown: Sch
       await Promise.all([kept.server.end(), kept.standins.end()]);
       for (const each of both(database))
         await statement(mariadb, `DROP DATABASE IF EXISTS ${each}`);
+      expect(school.notTaken).toEqual([]);
     },
     { scope: 'worker' },
   ],
@@ -266,6 +272,7 @@ export const test = base.extend<{ school: School }, { loaded: Loaded; shown: Sch
     for (const context of browser.contexts()) await context.close();
     await demo.stop();
     for (const each of both(database)) await statement(mariadb, `DROP DATABASE IF EXISTS ${each}`);
+    expect(school.notTaken).toEqual([]);
   },
 });
 

@@ -60,6 +60,13 @@ async function assemble(config: Config): Promise<Glen> {
   return glen;
 }
 
+/**
+ * How long a connection that asks nothing is kept. Longer than what asks over it
+ * keeps it (common practice: proxies about a minute): whoever gives it up first
+ * is never the one that a request is just on its way to.
+ */
+const IDLE_CONNECTION_MS = 75_000;
+
 export interface RunningServer {
   glen: Glen;
   server: Server;
@@ -86,6 +93,7 @@ export async function startServer(
       error ? reject(error) : resolve(listening),
     );
   });
+  server.keepAliveTimeout = IDLE_CONNECTION_MS;
   return {
     glen,
     server,

@@ -7,7 +7,8 @@ import { startEmpty, type EmptyGlen } from './emptySchool.js';
 
 // What is answered outside the API: pages, what belongs to them, and plain words for what is not there.
 
-const PAGE = '<!doctype html><title>Glen</title>';
+const PAGE =
+  '<!doctype html><meta property="csp-nonce" nonce="NONCE_OF_THIS_PAGE" /><title>Glen</title>';
 
 let glen: EmptyGlen;
 let webDir: string;
@@ -52,7 +53,7 @@ const ask = (path: string, method = 'GET'): Promise<Answer> =>
 
 describe('outside the API', () => {
   it('pages and what belongs to them are there', async () => {
-    expect((await ask('/door/heron-1234')).text).toBe(PAGE);
+    expect((await ask('/door/heron-1234')).text).toMatch(/<title>Glen<\/title>$/);
     expect((await ask('/assets/main.js')).status).toBe(200);
   });
 
@@ -63,7 +64,18 @@ describe('outside the API', () => {
     expect(policy).toContain("script-src 'self';");
     expect(policy).toContain("style-src-attr 'none'");
     expect(policy).toContain("frame-ancestors 'none'");
-    expect(policy).not.toMatch(/script-src[^;]*unsafe/);
+    expect(policy).not.toContain('unsafe');
+  });
+
+  it('a page and its policy share a nonce that no other page has', async () => {
+    const pages = [await ask('/door/heron-1234'), await ask('/index.html')];
+    const nonces = pages.map(({ text, headers }) => {
+      const [, nonce] = /nonce="([^"]+)"/.exec(text)!;
+      expect(String(headers['content-security-policy'])).toContain(`'nonce-${nonce}'`);
+      expect(headers['cache-control']).toBe('no-store');
+      return nonce;
+    });
+    expect(new Set(nonces).size).toBe(2);
   });
 
   it.each([

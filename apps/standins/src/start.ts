@@ -32,12 +32,16 @@ const tellFailure: ErrorRequestHandler = (error, req, res, _next) => {
   problem(res, 500, 'The outside world has a fault of its own');
 };
 
+/** Longer than those who ask keep one: a request never meets a connection that is just given up. */
+const IDLE_CONNECTION_MS = 75_000;
+
 const listen = (app: Express, port: number, host: string): Promise<Server> =>
   new Promise((resolve, reject) => {
     app.use(tellFailure);
     const server = app.listen(port, host, (error?: Error) =>
       error ? reject(error) : resolve(server),
     );
+    server.keepAliveTimeout = IDLE_CONNECTION_MS;
   });
 
 /** Starts the outside world in small. */

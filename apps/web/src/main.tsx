@@ -4,6 +4,7 @@ import { Provider } from 'react-redux';
 import { Toaster } from 'sonner';
 import { startLive } from './app/live.js';
 import { App } from './app/routes.js';
+import './ui/pageNonce.js';
 import { store } from './app/store.js';
 import './app/theme.css';
 

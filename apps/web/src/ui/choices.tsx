@@ -1,6 +1,7 @@
 import { Check, ChevronDown } from 'lucide-react';
 import { Select } from 'radix-ui';
 import { box, card, cell, part, quietPart } from './dress.js';
+import { pageNonce } from './pageNonce.js';
 
 /** `readOut`: what is read out after the label where two choices look alike in the sentence. */
 interface Choice {
@@ -49,7 +50,7 @@ const Choices = ({ choices }: { choices: readonly Choice[] }) => (
       sideOffset={4}
       className={`${card} max-h-80 max-w-view overflow-auto`}
     >
-      <Select.Viewport className="p-1">
+      <Select.Viewport nonce={pageNonce} className="p-1">
         {choices.map((choice) => (
           <ChoiceItem key={choice.value} choice={choice} />
         ))}
