@@ -1,4 +1,4 @@
-import { defineConfig } from 'vitest/config';
+import { defaultExclude, defineConfig } from 'vitest/config';
 
 // Files and tests need nothing of each other: their order is another one each time, and told with what fails.
 const ANY_ORDER = { shuffle: { files: true, tests: true } };
@@ -14,9 +14,9 @@ export default defineConfig({
           include: [
             'packages/*/test/**/*.test.ts',
             'scripts/test/**/*.test.ts',
-            'apps/web/test/**/*.test.ts',
-            'apps/server/test/clock.test.ts',
+            'apps/*/test/**/*.test.ts',
           ],
+          exclude: [...defaultExclude, '**/*.api.test.ts'],
           isolate: false,
           // Limits catch what hangs, and nothing else: machines are busy.
           testTimeout: 300000,

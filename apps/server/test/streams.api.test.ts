@@ -108,3 +108,31 @@ describe('a stream ends', () => {
     await browser.post('/api/account/password', { now: body.next, next: PASSWORD });
   });
 });
+
+describe('of streams nobody has all', () => {
+  it('a signing-in has twenty at most, and another one again as soon as one is closed', async () => {
+    const browser = await signedIn('i.kellaway@merrow.example');
+    const open = await Promise.all(Array.from({ length: 20 }, () => listen(browser.cookie())));
+    const ask = async () => {
+      const stop = new AbortController();
+      const { status } = await fetch(`${school.url}/api/live`, {
+        signal: stop.signal,
+        headers: { Cookie: browser.cookie() },
+      });
+      stop.abort();
+      return status;
+    };
+    expect(await ask()).toBe(429);
+    open.pop()!.stop();
+    await until(ask, (status) => status === 200);
+    for (const stream of open) stream.stop();
+  });
+
+  it('somebody else at the same place is not held up by that', async () => {
+    const browser = await signedIn('i.kellaway@merrow.example');
+    const other = await signedIn('s.aalto@merrow.example');
+    const open = await Promise.all(Array.from({ length: 20 }, () => listen(browser.cookie())));
+    open.push(await listen(other.cookie()), await listen(''));
+    for (const stream of open) stream.stop();
+  });
+});
