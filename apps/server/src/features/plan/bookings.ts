@@ -105,12 +105,9 @@ export async function bookingsFor(
 
   const counted = all.filter((c) => c.kind !== 'help' && c.put_away_at === null);
   const classIds = [...new Set([classId, ...counted.map((c) => c.class_id)])];
+  const booked = await bookingsOf(glen.db, { from, to, classIds, exceptSeries: except ?? 0 });
   const [rows, shared] = await Promise.all([
-    readableTo(
-      glen.db,
-      await bookingsOf(glen.db, { from, to, classIds, exceptSeries: except ?? 0 }),
-      personId,
-    ),
+    readableTo(glen.db, booked, personId),
     joinedOf(glen.db, classIds, placeWallTime(from, '00:00', 0, calendar.zone).start),
   ]);
   const isForAll = linkId === own.id;

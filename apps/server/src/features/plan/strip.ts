@@ -39,13 +39,13 @@ export async function stripFor(
   const ids = classes.map((c) => c.id);
   if (ids.length === 0)
     return { classes: [], series: [], notches: [], undated: [], hasMore: false };
+  const found = await Promise.all([
+    notchesBetween(glen.db, { from, to, classIds: ids, personId }),
+    seriesOfClasses(glen.db, ids, personId),
+  ]);
   const [rows, series] = await Promise.all([
-    readableTo(
-      glen.db,
-      await notchesBetween(glen.db, { from, to, classIds: ids, personId }),
-      personId,
-    ),
-    readableTo(glen.db, await seriesOfClasses(glen.db, ids, personId), personId),
+    readableTo(glen.db, found[0], personId),
+    readableTo(glen.db, found[1], personId),
   ]);
   const shared = await joinedOf(glen.db, ids, placeWallTime(from, '00:00', 0, calendar.zone).start);
   const titles = new Map(series.map((s) => [s.id, s.title]));
