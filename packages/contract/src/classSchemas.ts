@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { OCCASION_COMES, PENNANT_HUES, PENNANT_PATTERNS } from '@glen/core';
-import { id, text, version } from './basics.js';
+import { id, text, version, line } from './basics.js';
 import { pennantSchema, planSchema } from './planSchemas.js';
 
-const name120 = text(120).trim().min(1, 'Give a name.');
+const name120 = line(120).min(1, 'Give a name.');
 export const emailField = z
   .string()
   .trim()
@@ -13,13 +13,13 @@ export const emailField = z
 
 /** A class period to be made; only its title must be there. */
 export const newClass = z.object({
-  title: text(200).trim().min(1, 'Say what it is called.'),
+  title: line(200).min(1, 'Say what it is called.'),
   /** An occasion is no class: colleagues, a talk, a family. It has no period and no roll. */
   kind: z.enum(['class', 'occasion']).default('class'),
   /** Who comes to an occasion. */
   comes: z.enum(OCCASION_COMES).default('named'),
   /** Where it stands in the timetable, as the school labels it. */
-  period: text(40).trim().nullable().default(null),
+  period: line(40).nullable().default(null),
   /** Left out: one that looks like no other is proposed. */
   pennant: pennantSchema.optional(),
   /** The address of its room; blank: to come later. */
@@ -32,17 +32,17 @@ export const newClass = z.object({
 
 /** Another like one that there is: what it is called, and what it takes over. */
 export const classCopy = z.object({
-  title: text(200).trim().min(1, 'Say what it is called.'),
-  period: text(40).trim().nullable(),
+  title: line(200).min(1, 'Say what it is called.'),
+  period: line(40).nullable(),
   takes: z.object({ roll: z.boolean(), teachers: z.boolean(), rules: z.boolean() }),
 });
 
 export const classWords = z.object({
   version,
-  title: text(200).trim().min(1, 'Say what it is called.'),
-  period: text(40).trim().nullable(),
+  title: line(200).min(1, 'Say what it is called.'),
+  period: line(40).nullable(),
   pennant: z.object({
-    letters: text(4).trim().min(1, 'Give it a letter or two.'),
+    letters: line(4).min(1, 'Give it a letter or two.'),
     pattern: z.enum(PENNANT_PATTERNS),
     hue: z.enum(PENNANT_HUES),
   }),

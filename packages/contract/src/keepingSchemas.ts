@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import { PERSON_ROLES } from '@glen/core';
-import { date, id, idParam, text, time, utcInstant, version } from './basics.js';
+import { date, id, idParam, time, utcInstant, version, line } from './basics.js';
 import { emailField } from './classSchemas.js';
 import { accountSchema, clockHours, dateOrder, newPassword } from './peopleSchemas.js';
 
 // The people of the school, as those who look after them see and change them.
 
 const role = z.enum(PERSON_ROLES);
-const name120 = text(120).trim().min(1, 'Give a name.');
+const name120 = line(120).min(1, 'Give a name.');
 
 /** How many people a list gives at once. */
 export const PEOPLE_AT_ONCE = 100;
@@ -201,7 +201,7 @@ export const ownAccount = z.object({
 
 export const ownWishes = z.object({
   version,
-  name: text(120).trim().min(1, 'Say what you are called.'),
+  name: line(120).min(1, 'Say what you are called.'),
   theme: z.enum(['light', 'dark']).nullable(),
   /** Nothing: as the school has it. */
   dateOrder: dateOrder.nullable(),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { id, date, utcInstant, version, text } from './basics.js';
+import { id, date, utcInstant, version, line } from './basics.js';
 import { linkKind, name80, pennantSchema } from './planSchemas.js';
 import { deliveryState } from './postSchemas.js';
 import { ruleField } from './ruleSchemas.js';
@@ -104,7 +104,7 @@ export const audienceBody = z.object({
 });
 export const linkBody = z.object({
   label: name80,
-  purpose: text(80).trim(),
+  purpose: line(80),
   kind: linkKind,
   shown: z.boolean(),
   preset: z.enum(['lesson', 'one-to-one', 'help', 'parents', 'evening', 'project']).optional(),
@@ -128,7 +128,7 @@ export const shareBody = z
     message: 'Say of which series.',
   });
 
-const groupName = text(60).trim().min(1, 'Give it a name.');
+const groupName = line(60).min(1, 'Give it a name.');
 export const groupsAnswer = z.object({
   version,
   mayEdit: z.boolean(),

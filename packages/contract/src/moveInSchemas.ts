@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { text, version } from './basics.js';
+import { text, version, line } from './basics.js';
 import { emailField } from './classSchemas.js';
 import { calendarSchema } from './planSchemas.js';
 import { newPassword, schoolWords } from './peopleSchemas.js';
@@ -54,7 +54,7 @@ export const movedIn = z.object({
   school: schoolWords,
   calendar: calendarSchema,
   you: z.object({
-    name: text(120).trim().min(1, 'Say what you are called.'),
+    name: line(120).min(1, 'Say what you are called.'),
     email: emailField,
     password: newPassword,
   }),

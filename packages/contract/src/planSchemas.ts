@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { id, date, time, utcInstant, version, text } from './basics.js';
+import { id, date, time, utcInstant, version, text, line } from './basics.js';
 
 // The school's calendar, its class periods, and what is planned on them.
 
 const weekday = z.enum(['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU']);
-export const name80 = text(80).trim().min(1, 'Give it a name.');
+export const name80 = line(80).min(1, 'Give it a name.');
 export const calendarSchema = z.object({
   zone: z.string(),
   terms: z
@@ -26,9 +26,7 @@ export const calendarSchema = z.object({
       z.object({
         name: name80,
         periods: z
-          .array(
-            z.object({ label: text(20).trim().min(1, 'Give it a label.'), start: time, end: time }),
-          )
+          .array(z.object({ label: line(20).min(1, 'Give it a label.'), start: time, end: time }))
           .max(30),
       }),
     )
@@ -37,7 +35,7 @@ export const calendarSchema = z.object({
   bellFor: z.array(z.object({ date, bell: z.string() })).max(400),
   cycle: z
     .object({
-      labels: z.array(text(20).trim().min(1, 'Give it a label.')).max(20),
+      labels: z.array(line(20).min(1, 'Give it a label.')).max(20),
       counts: z.enum(['teaching-days', 'weeks']),
       from: date,
     })
@@ -195,7 +193,7 @@ export const sessionSchema = z.object({
 });
 export const sessionBody = z
   .object({
-    title: text(200).trim().min(1, 'Give it a title.'),
+    title: line(200).min(1, 'Give it a title.'),
     description: text(4000),
     plan: planSchema,
     draft: z.boolean().default(false),
@@ -230,7 +228,7 @@ export const change = z.union([
   }),
   z.strictObject({
     kind: z.literal('set'),
-    title: text(200).trim().min(1, 'Give it a title.').optional(),
+    title: line(200).min(1, 'Give it a title.').optional(),
     description: text(4000).optional(),
   }),
 ]);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { richOf, richToPlain } from '@glen/core';
-import { id, date, time, utcInstant, version, text } from './basics.js';
+import { id, date, time, utcInstant, version, line } from './basics.js';
 import { pennantSchema } from './planSchemas.js';
 
 // Posts: what is written once, the places it is for, and what stands there.
@@ -39,19 +39,19 @@ const timing = z.union([
 const readers = z.union([z.enum(['class', 'audience']), z.object({ groupId: id })]);
 const section = z.union([
   z.object({ key: z.string().max(80) }),
-  z.object({ title: text(200).trim().min(1, 'Give the section a heading.') }),
+  z.object({ title: line(200).min(1, 'Give the section a heading.') }),
 ]);
 
 /** One place of a post. `section`, `position`, `inText`, `newTab`: of a course page; `title` of an item or a calendar entry, `name` of a place that is filled by hand. */
 const placeShape = {
   readers: readers.default('class'),
   words: words.nullable().default(null),
-  title: text(200).default(''),
+  title: line(200).default(''),
   section: section.nullable().default(null),
   position: z.int().min(0).max(999).default(0),
   inText: z.boolean().default(false),
   newTab: z.boolean().default(true),
-  name: text(120).trim().default(''),
+  name: line(120).default(''),
 };
 const placeBody = z.object({
   /** Of a place that the post has already. */
@@ -65,7 +65,7 @@ const placeBody = z.object({
 
 export const postBody = z.object({
   words,
-  linkWords: text(200),
+  linkWords: line(200),
   about: about.default('link'),
   timing: timing.default('now'),
   afterwards: z.enum(['stay', 'down', 'strike']).default('stay'),
