@@ -1,97 +1,67 @@
 import type { Page } from '@playwright/test';
-import { Hand, ROOM, WIDTHS, expect, open, ownRoom, test } from './ownSchool.js';
-import { onRoll } from './support.js';
+import { choose, enterRoom, expect, test, type School } from './support.js';
 
-/*
- * A tutor with three groups: no office, no bells, students without accounts. From an empty folder to a held lesson with
- * its roll ticked.
- */
-
-const GROUPS = [
-  { title: 'Knots for beginners', names: ['Birgit Tideman', 'Per Holm', 'Ida Lund'] },
-  { title: 'Splicing', names: ['Runa Stad', 'Alf Rud'] },
-  { title: 'Sail repair', names: ['Siv Moen', 'Odd Nyborg'] },
-];
-
-async function moveInAlone(hand: Hand, address: string): Promise<void> {
-  const { page } = hand;
-  await page.goto(address);
-  await page.getByRole('combobox', { name: 'What it is' }).click();
-  await page.getByRole('option', { name: /I teach alone/ }).click();
-  await hand.fill('What do your students know it as?', 'Ropes by the harbour');
-  await hand.press('Next: the year');
-  await expect(page.getByLabel('How many periods')).toBeHidden();
-  await hand.press('Next: you');
-  await hand.fill('What are you called?', 'Ines Okoro');
-  await hand.fill('Your address', 'ines@harbour.example');
-  await hand.fill('A password', 'paper and thread');
-  await hand.press('Make it');
+/** A lesson of period 3 whose host has closed the room's tab, with a student in it, at a size of screen. */
+async function leftAlone(
+  school: School,
+  viewport: { width: number; height: number },
+): Promise<{ desk: Page; student: Page }> {
+  await school.setTime('10:46');
+  const desk = await school.open('Ottoline Marsh', { viewport });
+  await desk.goto(`${school.url}/desk/${school.classOf('N3').link.id}`);
+  const room = await enterRoom(desk, 'Open the door now');
+  const student = await school.openPhone('Ansel Grue');
+  await student.goto(school.door('N3'));
+  await student.getByRole('button', { name: 'Knock' }).click();
+  await desk.getByRole('button', { name: 'Let Ansel Grue in' }).click();
+  await expect(student.locator('#you')).toContainText('You are Ansel Grue');
+  const inside = desk.getByRole('region', { name: 'Inside' });
+  await expect(inside).toContainText('Ansel Grue');
+  await room.close();
+  await expect(inside).not.toContainText('Ottoline Marsh');
+  return { desk, student };
 }
 
-/** A group with its room, of which the names alone are known. */
-async function makeGroup(hand: Hand, title: string, names: string[]): Promise<void> {
-  const { page } = hand;
-  await hand.fill('What is it called?', title);
-  await hand.fill(/Where is its room/, ROOM);
-  await hand.press('Make its link');
-  await hand.press('Fill its roll', 'link');
-  await hand.press('Paste a list of them');
-  await hand.fill('A list of names and addresses', names.join('\n'));
-  await hand.press('Look what it does');
-  await hand.press(`Put ${names.length} students on the roll`);
-  await expect(onRoll(page, names.length)).toBeVisible();
-  await expect(page.getByText(`${names.length} have no account`)).toHaveCount(1);
-}
+const SIZES = [
+  ['wide', { width: 1280, height: 800 }],
+  ['phone', { width: 390, height: 844 }],
+] as const;
 
-/** Somebody without an account knocks by the name that they give. */
-async function knock(student: Page, address: string, name: string): Promise<void> {
-  await student.goto(address);
-  await student.getByLabel('Your name').fill(name);
-  // From now on their browser is known, and hears what is meant for it.
-  const isHeard = student.waitForRequest(/\/api\/live/);
-  await student.getByRole('button', { name: /Knock|Go in/ }).click();
-  await isHeard;
-}
-
-for (const [width, viewport] of Object.entries(WIDTHS))
-  test(`a tutor with three groups holds a lesson and ticks its roll, ${width}`, async ({
-    browser,
-    own,
+for (const [width, viewport] of SIZES)
+  test(`a lesson is not left alone: desk, Today and the day line say it, and the room closes, ${width}`, async ({
+    school,
   }) => {
-    const tutor = await open(browser, viewport);
-    await ownRoom(tutor);
-    const hand = new Hand(tutor);
-    await moveInAlone(hand, own.moveIn);
-    for (const [i, { title, names }] of GROUPS.entries()) {
-      if (i > 0) await tutor.goto(`${own.url}/begin`);
-      await makeGroup(hand, title, names);
-    }
-    await expect(tutor.getByRole('link', { name: 'Setup' })).toBeVisible();
-    await expect(tutor.getByText('School', { exact: true })).toHaveCount(0);
+    const { desk, student } = await leftAlone(school, viewport);
+    await school.setTime('10:50');
+    await expect(desk.getByText('No host is in the room')).toBeVisible();
 
-    const { classes } = await (await tutor.request.get(`${own.url}/api/classes`)).json();
-    const { link } = classes.find((c: { title: string }) => c.title === GROUPS[0]!.title);
-    await tutor.goto(`${own.url}/desk/${link.id}`);
-    await Promise.all([
-      tutor.context().waitForEvent('page'),
-      tutor.getByRole('button', { name: 'Open the door now' }).click(),
-    ]);
-    await tutor.bringToFront();
-    const student = await open(browser, WIDTHS.phone);
-    await ownRoom(student);
-    await knock(student, `${own.url}/door/${link.code}`, 'Birdie');
-    await tutor.getByRole('button', { name: 'Let Birdie in' }).click();
-    await student.bringToFront();
-    await student.getByRole('button', { name: 'Go in' }).click();
-    await expect(student.getByText('The room of Ines Okoro')).toBeVisible();
-    await tutor.bringToFront();
+    await desk.goto(`${school.url}/today`);
+    await expect(desk.getByText('No host is in: Coastal Navigation')).toBeVisible();
+    const line = desk.getByRole('navigation', { name: 'Today’s hours' });
+    await expect(line.getByRole('button', { name: /no host is in/ })).toBeVisible();
+    await line.getByRole('button', { name: /no host is in/ }).click();
+    await expect(desk.getByRole('region', { name: 'Inside' })).toContainText('Ansel Grue');
 
-    await tutor.getByRole('combobox', { name: 'Who Birdie is' }).click();
-    await tutor.getByRole('option', { name: 'Birgit Tideman' }).click();
-    const here = tutor.getByRole('list', { name: 'Here of the roll' });
-    await expect(here.getByRole('listitem')).toContainText('Birgit Tideman as “Birdie”');
-    await expect(tutor.getByRole('heading', { name: 'Missing from the roll 2' })).toBeVisible();
-    await tutor.getByRole('button', { name: 'Close the room' }).click();
-    await tutor.getByRole('link', { name: 'Today' }).first().click();
-    await expect(tutor.getByText('1 of 3 came')).toBeVisible();
+    await school.setTime('10:53');
+    await expect(student.getByRole('heading', { name: 'The room is closed' })).toBeVisible();
+    await expect(desk.getByText('Nobody is in the room.')).toBeVisible();
+    await expect(desk.getByRole('button', { name: 'Open the door now' })).toBeVisible();
   });
+
+test('for how long people may be in alone is set in the sentence, and taken back', async ({
+  school,
+}) => {
+  const teacher = await school.open('Ottoline Marsh');
+  await teacher.goto(`${school.url}/classes/${school.classOf('N3').id}/entry`);
+  const label = /^When everybody is out after all hosts have left/;
+  const minutes = teacher.getByRole('combobox', { name: label });
+  await expect(minutes).toHaveText('5 min');
+  await choose(teacher, label, '20 min');
+  await expect(minutes).toHaveText('20 min');
+  await teacher.reload();
+  await expect(minutes).toHaveText('20 min');
+  await choose(teacher, label, 'Back to 5 min');
+  await expect(minutes).toHaveText('5 min');
+  await teacher.getByRole('button', { name: 'Undo' }).click();
+  await expect(minutes).toHaveText('20 min');
+});

@@ -11,6 +11,7 @@ import { countEntry, writeEntry } from './features/audit/store.js';
 import { Announcements } from './features/live/announcements.js';
 import { LiveFeed } from './features/live/feed.js';
 import { LinksAtDoors } from './features/door/links.js';
+import { RoomWatch } from './features/desk/roomWatch.js';
 import { postsFollow } from './features/post/scheduleReconcile.js';
 import type { Glen } from './glen.js';
 import { useSecret } from './db/useSecret.js';
@@ -85,6 +86,8 @@ export async function startServer(
   glen.nudge = () => glen.db.apart(() => runner.nudge());
   await glen.feed.start();
   runner.start();
+  const rooms = new RoomWatch(glen);
+  rooms.start();
   const refresh = setInterval(() => void glen.clock.refresh().catch(() => {}), CLOCK_REFRESH_MS);
   refresh.unref();
   const app = createApp(glen, options);
@@ -103,6 +106,7 @@ export async function startServer(
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));
       glen.feed.stop();
+      await rooms.stop();
       await runner.stop();
       await glen.db.close();
     },

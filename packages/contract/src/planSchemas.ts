@@ -157,6 +157,9 @@ export const planSchema = z.object({
 });
 export const scope = z.enum(['one', 'onwards', 'whole']);
 
+/** People who are in a room without a host: since when (null: none has come), and when Glen closes it. */
+export const aloneSchema = z.object({ since: utcInstant.nullable(), closesAt: utcInstant });
+
 export const sessionSchema = z.object({
   id,
   seriesId: id,
@@ -183,6 +186,7 @@ export const sessionSchema = z.object({
   closes: utcInstant,
   door: z.enum(['shut', 'open', 'ended']),
   inside: z.int(),
+  alone: aloneSchema.nullable(),
   came: z.int(),
   /** The link by which it is met, in words, where that is not the class period's own. */
   linkLabel: z.string().nullable(),

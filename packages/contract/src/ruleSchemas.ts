@@ -46,10 +46,18 @@ export const note = z.object({
     .optional(),
 });
 export const ruleField = z.enum(Object.keys(rulesShape) as [keyof typeof rulesShape]);
+/** Minutes without a host after which everybody is out. */
+const hostsGone = z
+  .int('Give whole minutes.')
+  .min(1, 'From 1 to 120 minutes.')
+  .max(120, 'From 1 to 120 minutes.');
+/** What a layer is set to: null takes its word on hosts that are gone away again; left out, it stays. */
+export const hostsGoneBody = hostsGone.nullable().optional();
 const ruleLayer = z.object({
   scope: z.string(),
   rules: someRulesSchema,
   locked: z.array(ruleField).optional(),
+  hostsGone: hostsGone.optional(),
 });
 export const rulesAnswer = z.object({
   version,

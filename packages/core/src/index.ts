@@ -28,6 +28,15 @@ export type { SchoolCalendar } from './calendar/school.js';
 export { bellsOn, countDays, dayInfo, type DayInfo } from './calendar/dayInfo.js';
 export { lobbyReason } from './entry/lobbyReason.js';
 export {
+  HOSTS_GONE_MINUTES,
+  areHostsGone,
+  closesByItself,
+  keptLayer,
+  layerOf,
+  resolveHostsGone,
+  type KeptRules,
+} from './entry/hostsGone.js';
+export {
   PERSON_ROLES,
   areOffice,
   areStaff,

@@ -23,6 +23,9 @@ describe('notesForToday', () => {
     classId: 1,
     draft: false,
     door: 'shut',
+    linkId: 7,
+    inside: 0,
+    alone: null,
     title: `Session ${id}`,
     date: '2026-10-14',
     time: start,
@@ -44,6 +47,25 @@ describe('notesForToday', () => {
       posts,
       classes,
     });
+  it('says first of all that people are in a room without a host, once hosts have been gone for three minutes', () => {
+    const since = '2026-10-14T13:50:00Z';
+    const alone = { since, closesAt: '2026-10-14T13:55:00Z' };
+    const left = { ...session(1, '13:00', '14:00'), inside: 3, alone };
+    const notesAt = (now: string, sessions: TodaySession[] = [left]) =>
+      notesForToday({ school, date: '2026-10-14', now, sessions, posts: [], classes: [] });
+    expect(titles(notesAt('2026-10-14T13:52:59Z'))).not.toContain('No host is in: Session 1');
+    expect(notesAt('2026-10-14T13:53:00Z')[0]).toEqual({
+      severity: 'wrong',
+      title: 'No host is in: Session 1',
+      text: '3 people are in the room, without a host since 10:50. Glen closes it at 10:55.',
+      actions: [{ name: 'go-to-desk', label: 'To the desk', subject: 7 }],
+    });
+    const nobodyCame = { ...left, alone: { ...alone, since: null } };
+    expect(titles(notesAt('2026-10-14T13:54:00Z', [nobodyCame]))).not.toContain(
+      'No host is in: Session 1',
+    );
+  });
+
   it('finds overlaps among what is still to come, not touching ones, nor cancelled ones', () => {
     expect(
       titles(

@@ -106,6 +106,7 @@ describe('the session at the door', () => {
     end: `2026-10-14T${end}:00Z`,
     status,
     hostInside: false,
+    lives: false,
   });
   const widen = { opensBefore: 10, closesAfter: 5 };
   const pick = (list: ReturnType<typeof o>[], now: string) =>
@@ -139,6 +140,18 @@ describe('the session at the door', () => {
       doorSession([{ ...over, hostInside: false }, next], widen, '2026-10-14T14:30:00Z')
         ?.occurrence,
     ).toBe(next);
+  });
+  it('stays with a room that people are still in, though another door opens: a link never has two rooms', () => {
+    const left = { ...o('13:00', '14:00'), lives: true };
+    const next = o('14:00', '15:00');
+    expect(doorSession([left, next], widen, '2026-10-14T14:20:00Z')).toEqual({
+      occurrence: left,
+      opens: '2026-10-14T12:50:00Z',
+      closes: '2026-10-14T14:05:00Z',
+    });
+    expect(sessionToOpen([left, next], widen, '2026-10-14T14:20:00Z')?.occurrence).toBe(left);
+    const early = { ...o('18:00', '19:00'), lives: true };
+    expect(sessionToOpen([early], widen, '2026-10-14T13:00:00Z')?.occurrence).toBe(early);
   });
   it('is opened early within the hour, else something new is put on the books', () => {
     const list = [o('13:00', '14:00')];

@@ -51,6 +51,8 @@ export function useNoteActions(): (action: NoteAction) => void {
     switch (name) {
       case 'edit-session':
         return void navigate(`/plan/${subject}${key ? `?on=${key}` : ''}`);
+      case 'go-to-desk':
+        return void navigate(`/desk/${subject}`);
       case 'post-link':
         return void navigate(`/classes/${subject}/posts?new`);
       case 'set-rules':

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { date, done, id, text, time, utcInstant, version } from '../basics.js';
 import { decision, deskVisitorSchema, doorAnswer, ownDoorSchema } from '../doorSchemas.js';
 import { byCode, ofLink, ofVisitor } from '../params.js';
-import { day, link, pennantSchema } from '../planSchemas.js';
+import { aloneSchema, day, link, pennantSchema } from '../planSchemas.js';
 import { rulesSchema, rulesShape } from '../ruleSchemas.js';
 import type { EndpointName } from '../endpoints.js';
 import type { Shapes } from './shapes.js';
@@ -76,6 +76,7 @@ export const door = {
         .nullable(),
       door: z.enum(['shut', 'open', 'ended']),
       hostInside: z.boolean(),
+      alone: aloneSchema.nullable(),
       onTheSpot: z.boolean(),
       /** Let in, and not in the room yet: on their way, or held up by their devices. */
       coming: z.array(deskVisitorSchema),

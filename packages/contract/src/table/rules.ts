@@ -2,7 +2,13 @@ import { z } from 'zod';
 import { date, id, text, time, version } from '../basics.js';
 import { doorAnswer } from '../doorSchemas.js';
 import { ofClass, ofLink, ofSeries } from '../params.js';
-import { ruleField, rulesAnswer, rulesSchema, someRulesSchema } from '../ruleSchemas.js';
+import {
+  hostsGoneBody,
+  ruleField,
+  rulesAnswer,
+  rulesSchema,
+  someRulesSchema,
+} from '../ruleSchemas.js';
 import type { EndpointName } from '../endpoints.js';
 import type { Shapes } from './shapes.js';
 
@@ -10,27 +16,40 @@ import type { Shapes } from './shapes.js';
 export const rules = {
   schoolRules: { answer: rulesAnswer },
   setSchoolRules: {
-    body: z.object({ version, rules: rulesSchema, locked: z.array(ruleField) }),
+    body: z.object({
+      version,
+      rules: rulesSchema,
+      locked: z.array(ruleField),
+      hostsGone: hostsGoneBody,
+    }),
     answer: rulesAnswer,
   },
   ownRules: { answer: rulesAnswer },
-  setOwnRules: { body: z.object({ version, rules: someRulesSchema }), answer: rulesAnswer },
+  setOwnRules: {
+    body: z.object({ version, rules: someRulesSchema, hostsGone: hostsGoneBody }),
+    answer: rulesAnswer,
+  },
   linkRules: { params: ofLink, answer: rulesAnswer },
   setLinkRules: {
     params: ofLink,
-    body: z.object({ version, rules: someRulesSchema }),
+    body: z.object({ version, rules: someRulesSchema, hostsGone: hostsGoneBody }),
     answer: rulesAnswer,
   },
   seriesRules: { params: ofSeries, query: z.object({ on: date.optional() }), answer: rulesAnswer },
   setSeriesRules: {
     params: ofSeries,
-    body: z.object({ version, key: date.optional(), rules: someRulesSchema }),
+    body: z.object({
+      version,
+      key: date.optional(),
+      rules: someRulesSchema,
+      hostsGone: hostsGoneBody,
+    }),
     answer: rulesAnswer,
   },
   rules: { params: ofClass, answer: rulesAnswer },
   setRules: {
     params: ofClass,
-    body: z.object({ version, rules: someRulesSchema }),
+    body: z.object({ version, rules: someRulesSchema, hostsGone: hostsGoneBody }),
     answer: rulesAnswer,
   },
   tryDoor: {

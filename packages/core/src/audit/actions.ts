@@ -13,6 +13,7 @@ export const ACTIONS = {
   'change-address': 'changed the address of',
   'change-password': 'changed the password of',
   'change-sessions': 'changed dates of',
+  'close-by-itself': 'was closed by itself:',
   'copy-class': 'made another like it:',
   'edit-class': 'changed what is said of',
   'edit-link': 'changed',

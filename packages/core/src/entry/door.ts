@@ -71,11 +71,16 @@ export function sessionAtDoor<O extends Timed & Pick<Occurrence, 'status'>>(
 /** Minutes before a door's own time from which opening it by hand means that session, not a new one. */
 export const EARLY_OPENING_MINUTES = 60;
 
-type Running = { hostInside: boolean };
+interface Running {
+  hostInside: boolean;
+  /** People are in its room still. */
+  lives: boolean;
+}
 
 /**
- * The session that a link stands for, with what happens behind the door taken into account: the one whose
- * door is open; else one that a host is still in, past its end or before its time; else the next to come.
+ * The session that a link stands for, with what happens behind the door taken into account: the one whose room people
+ * are still in, so that a link never has two rooms; else the one whose door is open; else one that a host was in a moment
+ * ago, past its end or before its time; else the next to come.
  */
 export function doorSession<O extends Timed & Pick<Occurrence, 'status'> & Running>(
   occurrences: O[],
@@ -83,16 +88,18 @@ export function doorSession<O extends Timed & Pick<Occurrence, 'status'> & Runni
   now: string,
 ): AtDoor<O> | null {
   const scheduled = sessionAtDoor(occurrences, rules, now);
-  if (scheduled && scheduled.opens <= now) return scheduled;
-  const running = occurrences.find((o) => o.hostInside);
+  if (scheduled?.occurrence.lives) return scheduled;
+  const living = occurrences.find((o) => o.lives);
+  if (!living && scheduled && scheduled.opens <= now) return scheduled;
+  const running = living ?? occurrences.find((o) => o.hostInside);
   return running
     ? { occurrence: running, ...doorFor(running, wideningOf(rules, running)) }
     : scheduled;
 }
 
 /**
- * What a host opens at `now`: the session at the door where it is open, running or opens within the hour,
- * else null, and a session is put on the books on the spot.
+ * What a host opens at `now`: the session at the door where people are in its room, where it is open, running or opens
+ * within the hour; else null, and a session is put on the books on the spot.
  */
 export function sessionToOpen<O extends Timed & Pick<Occurrence, 'status'> & Running>(
   occurrences: O[],
@@ -100,7 +107,7 @@ export function sessionToOpen<O extends Timed & Pick<Occurrence, 'status'> & Run
   now: string,
 ): AtDoor<O> | null {
   const next = doorSession(occurrences, rules, now);
-  if (!next) return null;
+  if (!next || next.occurrence.lives) return next;
   const wait = secondsOf(next.opens, 'opens') - secondsOf(now, 'now');
   return wait <= EARLY_OPENING_MINUTES * 60 ? next : null;
 }

@@ -6,6 +6,8 @@ export interface RuleLayer {
   scope: string;
   rules: Partial<EntryRules>;
   locked?: RuleField[];
+  /** Minutes after which a room that its hosts have left is closed. No entry rule: see hostsGone.ts. */
+  hostsGone?: number;
 }
 
 export interface Overruled {

@@ -5,9 +5,10 @@ import type { RuleField } from '../entry/rules.js';
 import { addDays, dateInWords } from '../time/dates.js';
 import { worstFirst, type Note } from './note.js';
 import { notesForRules } from './notesForRules.js';
+import { leftAlone, type DayRoom } from './leftAlone.js';
 import { ahead, drafts, overlaps, unposted, type NotedSession } from './notesForSessions.js';
 
-export type TodaySession = NotedSession;
+export type TodaySession = NotedSession & DayRoom;
 
 export interface TodayPost {
   id: number;
@@ -164,6 +165,7 @@ export function notesForToday({
   const held = coming.filter((s) => !s.draft);
   const concerned = classes.filter((c) => held.some((s) => s.classId === c.id));
   const mend = [
+    ...leftAlone(sessions, now, school.zone),
     ...notices.map((n): Note => ({
       severity: 'careful',
       title: n.title,

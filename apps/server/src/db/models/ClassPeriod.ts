@@ -6,7 +6,7 @@ import {
   type ModelStatic,
   type Sequelize,
 } from 'sequelize';
-import type { EntryRules } from '@glen/core';
+import type { KeptRules } from '@glen/core';
 import type { Pennant } from '@glen/contract';
 import { code, flag, instant, json, oneOf, ownId, text, version } from './columns.js';
 
@@ -21,7 +21,7 @@ export interface ClassPeriodRow extends Model<
   title: string;
   period: string | null;
   pennant: Pennant;
-  rules: CreationOptional<Partial<EntryRules>>;
+  rules: CreationOptional<KeptRules>;
   version: CreationOptional<number>;
   groups_version: CreationOptional<number>;
   /** Over, and kept with all it had. */

@@ -7,7 +7,7 @@ import {
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';
-import type { EntryRules, RuleSetting } from '@glen/core';
+import type { RuleSetting, KeptRules } from '@glen/core';
 import type { ClassPeriodRow } from './ClassPeriod.js';
 import { code, flag, idOf, instant, json, oneOf, ownId, small, text, version } from './columns.js';
 
@@ -26,7 +26,7 @@ export interface LinkRow extends Model<InferAttributes<LinkRow>, InferCreationAt
   place: CreationOptional<number>;
   /** Whether students find it in their day. */
   shown: CreationOptional<boolean>;
-  rules: CreationOptional<Partial<EntryRules>>;
+  rules: CreationOptional<KeptRules>;
   version: CreationOptional<number>;
   /** A room that a host has given; nothing: the video service makes one. */
   room_address: CreationOptional<string | null>;

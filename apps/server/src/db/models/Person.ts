@@ -7,7 +7,7 @@ import {
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';
-import type { ClockHours, DateOrder, EntryRules, PersonRole } from '@glen/core';
+import type { ClockHours, DateOrder, PersonRole, KeptRules } from '@glen/core';
 import { idOf, instant, json, oneOf, ownId, text, version } from './columns.js';
 
 /** What a retired person had, by its ids: given back as far as it still stands when they come back. */
@@ -35,7 +35,7 @@ export interface PersonRow extends Model<
   id: CreationOptional<number>;
   name: string;
   /** A teacher's own defaults of the entry rules. */
-  rules: CreationOptional<Partial<EntryRules>>;
+  rules: CreationOptional<KeptRules>;
   version: CreationOptional<number>;
   /** Here no longer: no account of theirs signs in. */
   retired_at: CreationOptional<string | null>;

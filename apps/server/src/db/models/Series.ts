@@ -7,7 +7,7 @@ import {
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';
-import type { EntryRules, SessionPlan, SessionWords } from '@glen/core';
+import type { SessionPlan, SessionWords, KeptRules } from '@glen/core';
 import type { ClassPeriodRow } from './ClassPeriod.js';
 import type { LinkRow } from './Link.js';
 import { flag, idOf, instant, json, longText, ownId, text, version } from './columns.js';
@@ -32,9 +32,9 @@ export interface SeriesRow extends Model<
   undated: CreationOptional<boolean>;
   /** Kept by the database. */
   changed_at: CreationOptional<string>;
-  rules: CreationOptional<Partial<EntryRules>>;
+  rules: CreationOptional<KeptRules>;
   /** Rules of single dates, by key. */
-  date_rules: CreationOptional<Record<string, Partial<EntryRules>>>;
+  date_rules: CreationOptional<Record<string, KeptRules>>;
 
   // Asked for together with it, where it is.
   classPeriod?: NonAttribute<ClassPeriodRow>;

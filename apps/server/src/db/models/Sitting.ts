@@ -7,7 +7,7 @@ import {
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';
-import type { RuleLayer } from '@glen/core';
+import type { Occurrence, RuleLayer } from '@glen/core';
 import type { LinkRow } from './Link.js';
 import { code, flag, idOf, instant, ownId, small, text } from './columns.js';
 
@@ -17,6 +17,9 @@ interface DateOfSitting {
   layers: RuleLayer[] | null;
   title: string;
   local_date: string;
+  start_at: string;
+  end_at: string;
+  status: Occurrence['status'];
   draft: boolean;
 }
 

@@ -4,8 +4,8 @@ import {
   searchWords,
   type ClockHours,
   type DateOrder,
-  type EntryRules,
   type PersonRole,
+  type KeptRules,
 } from '@glen/core';
 import type { Account, Person } from '@glen/contract';
 import type { AccountRow as AccountModel } from '../../db/models/Account.js';
@@ -76,7 +76,7 @@ export async function accountsOfSession(db: Db, sessionId: number): Promise<Acco
 
 export async function addPerson(
   db: Db,
-  { roles, ...person }: { name: string; roles: PersonRole[]; rules?: Partial<EntryRules> },
+  { roles, ...person }: { name: string; roles: PersonRole[]; rules?: KeptRules },
 ): Promise<number> {
   const { id } = await db.models.Person.create({ rules: {}, ...person });
   await writeRoles(db, id, roles);

@@ -4,8 +4,8 @@ import {
   classTitle,
   occasionRules,
   proposePennant,
-  type EntryRules,
   type RuleSetting,
+  type KeptRules,
 } from '@glen/core';
 import type { Answer, Body, Pennant } from '@glen/contract';
 import type { Glen } from '../../glen.js';
@@ -39,7 +39,7 @@ interface Written {
   period: string | null;
   /** Left out: one that looks like no other. */
   pennant?: Pennant | undefined;
-  rules: Partial<EntryRules>;
+  rules: KeptRules;
   /** Anyone with the link knocks until the roll is filled. */
   isKnocking?: boolean;
   /** What its link is called and for; left out: for lessons. */

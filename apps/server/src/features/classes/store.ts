@@ -1,4 +1,4 @@
-import { areStaff, type EntryRules, type KnownPerson, type PennantMark } from '@glen/core';
+import { areStaff, type KnownPerson, type PennantMark, type KeptRules } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import type { ClassPeriodRow } from '../../db/models/ClassPeriod.js';
 import { changeAsRead, oneMore } from '../../db/versions.js';
@@ -55,7 +55,7 @@ export const rollIds = async (db: Db, classId: number): Promise<number[]> =>
   (await db.models.RollEntry.findAll({ where: { class_id: classId } })).map((r) => r.person_id);
 
 interface OwnRules {
-  rules: Partial<EntryRules>;
+  rules: KeptRules;
   /** Some of them count only until the roll is filled. */
   isKnocking: boolean;
 }

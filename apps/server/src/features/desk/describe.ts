@@ -1,4 +1,4 @@
-import { classTitle, foldedName } from '@glen/core';
+import { classTitle, foldedName, resolveHostsGone } from '@glen/core';
 import type { Answer, DeskVisitor } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
@@ -10,7 +10,9 @@ import { peopleOfLink } from '../audience/store.js';
 import { linkAddress } from '../../addresses.js';
 import { joiningTitles } from '../link/joined.sql.js';
 import { codesOf, linkById, type LinkRow } from '../link/store.js';
+import { ownLayers } from '../entry/layers.js';
 import { staffOf } from '../school/store.js';
+import { aloneIn } from '../entry/alone.js';
 import { actingHostsOf, invitedTo, visitorsOf, type VisitorRow } from './store.js';
 
 interface KnownNames {
@@ -147,6 +149,17 @@ function doorState({ facts: { at } }: DeskFacts): Desk['door'] {
   return session?.opened_at || session?.inside ? 'open' : 'shut';
 }
 
+/** Whether people are in the room behind a door without a host. */
+function aloneAt({ at, row, rules }: DoorFacts): Desk['alone'] {
+  if (!at) return null;
+  const session = at.occurrence;
+  const { minutes } = resolveHostsGone([...row.layers, ...ownLayers(session.layers ?? [])]);
+  return aloneIn(
+    { ...session, room_address: session.room_address_kept },
+    { closes: at.closes, withoutHost: rules.withoutHost, minutes },
+  );
+}
+
 function linkAtDesk(glen: Glen, link: LinkRow): Desk['link'] {
   const { id, code, label, kind, state } = link;
   return { id, code, label, kind, state, address: linkAddress(glen, code) };
@@ -166,6 +179,7 @@ function doorPart({ link, facts, ...rest }: DeskFacts) {
     session: sessionAt({ link, facts, ...rest }),
     door: doorState({ link, facts, ...rest }),
     hostInside: session?.hostInside ?? false,
+    alone: aloneAt(facts),
     onTheSpot: !session,
     rules: { whoMayEnter, straightIn, presenters },
     pastedRoom: room !== null,

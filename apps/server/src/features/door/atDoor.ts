@@ -44,6 +44,8 @@ export interface SessionAtDoor extends DateAtDoor, SittingAtDoor, PlaceAtDoor {
   start: string;
   end: string;
   hostInside: boolean;
+  /** People are in its room still. Who has left a pasted one is not known. */
+  lives: boolean;
   /** Brought in to it by a host. */
   invited: boolean;
   /** With a class period that joins this session. */
@@ -97,6 +99,7 @@ export function sessionAtDoorOf(
     start: date.start_at,
     end: date.end_at,
     hostInside: hostIsInside(sitting, now),
+    lives: sitting.inside > 0 && sitting.ended_at === null && sitting.room_address_kept === null,
     invited:
       invitedHere.length > 0 &&
       (invitedHere.includes(String(person_id)) || invitedHere.includes(email ?? '')),

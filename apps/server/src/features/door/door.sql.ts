@@ -1,4 +1,4 @@
-import { plusMinutes, type EntryRules, type RuleLayer, type RuleSetting } from '@glen/core';
+import { plusMinutes, type RuleLayer, type RuleSetting, type KeptRules } from '@glen/core';
 import type { Pennant } from '@glen/contract';
 import type { Db } from '../../db/connect.js';
 import type { PreparedValues } from '../../db/preparedReads.js';
@@ -37,7 +37,7 @@ export interface LinkAtDoorRow extends LayerRow {
   for_class: number;
   meets_elsewhere: number;
   room_address: string | null;
-  link_rules: Partial<EntryRules>;
+  link_rules: KeptRules;
   /** The addresses of guests whom it is for, a line each. */
   guest_lines: string | null;
 }

@@ -190,8 +190,9 @@ async function sharedAt(
       away: j,
     })),
   ];
-  // A host who is still in at one's own door keeps it where it is.
-  if (own.some((session) => session.hostInside && session.start <= now)) return null;
+  // Whoever is still in at one's own door keeps it where it is.
+  const isHeld = (session: SessionAtDoor): boolean => session.hostInside || session.lives;
+  if (own.some((session) => isHeld(session) && session.start <= now)) return null;
   const at = sessionAtDoor(spans, (span) => span.rules, now);
   // A host may open their own door at any time before the shared session is near.
   return at && (!linkHost || isNear(at.opens, now)) ? at.occurrence.away : null;

@@ -1,4 +1,4 @@
-import { resolveRules, sessionAtDoor, type EntryRules, type RuleLayer } from '@glen/core';
+import { layerOf, resolveRules, sessionAtDoor, type RuleLayer, type KeptRules } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { isOffice } from '../../http/access.js';
@@ -100,8 +100,8 @@ export interface SeriesLayers {
   class_id: number;
   link_id: number;
   version: number;
-  rules: Partial<EntryRules>;
-  date_rules: Record<string, Partial<EntryRules>>;
+  rules: KeptRules;
+  date_rules: Record<string, KeptRules>;
 }
 
 /** The layers of a series, or with a key of that date. */
@@ -115,8 +115,8 @@ export async function describeSeriesRules(
   const klass = await classById(glen.db, series.class_id, who.person!.id);
   const all = [
     ...layers,
-    { scope: 'series', rules: series.rules },
-    ...(key === undefined ? [] : [{ scope: 'occurrence', rules: series.date_rules[key] ?? {} }]),
+    layerOf('series', series.rules),
+    ...(key === undefined ? [] : [layerOf('occurrence', series.date_rules[key] ?? {})]),
   ];
   return describe(
     glen,
@@ -134,7 +134,7 @@ export async function describeSchoolRules(glen: Glen, who: Who): Promise<Answer<
   const { rules, locked, version } = await schoolLayer(glen.db);
   return describe(
     glen,
-    { version, layers: [{ scope: 'school', rules, locked }], mayEdit: isOffice(who) },
+    { version, layers: [layerOf('school', rules, locked)], mayEdit: isOffice(who) },
     NOBODYS,
   );
 }
@@ -144,9 +144,6 @@ export async function describeOwnRules(glen: Glen, who: Who): Promise<Answer<'ru
     schoolLayer(glen.db),
     teacherLayer(glen.db, who.person!.id),
   ]);
-  const layers = [
-    { scope: 'school', rules: school.rules, locked: school.locked },
-    { scope: 'teacher', rules: own!.rules },
-  ];
+  const layers = [layerOf('school', school.rules, school.locked), layerOf('teacher', own!.rules)];
   return describe(glen, { version: own!.version, layers, mayEdit: true }, NOBODYS);
 }

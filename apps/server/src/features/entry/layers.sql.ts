@@ -1,4 +1,4 @@
-import type { EntryRules, RuleField } from '@glen/core';
+import type { EntryRules, RuleField, KeptRules } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 
 // The layers of rules come from four tables and are asked for with every link that is shown: one statement, not four.
@@ -6,10 +6,10 @@ import type { Db } from '../../db/connect.js';
 export interface LayerRow {
   school_rules: EntryRules;
   school_locked: RuleField[];
-  class_rules: Partial<EntryRules>;
+  class_rules: KeptRules;
   class_version: number;
-  teacher_rules: Partial<EntryRules> | null;
-  link_rules?: Partial<EntryRules>;
+  teacher_rules: KeptRules | null;
+  link_rules?: KeptRules;
 }
 
 /** The host of class period `c` whose name and defaults stand for it: the first. */

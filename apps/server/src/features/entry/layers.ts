@@ -1,4 +1,12 @@
-import { resolveRules, type EntryRules, type ResolvedRules, type RuleLayer } from '@glen/core';
+import {
+  layerOf,
+  resolveHostsGone,
+  resolveRules,
+  type EntryRules,
+  type ResolvedRules,
+  type RuleLayer,
+  type KeptRules,
+} from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import { notFound } from '../../http/problem.js';
 import { layersOfClass, layersOfLinks, type LayerRow } from './layers.sql.js';
@@ -12,16 +20,10 @@ function json<T>(value: T | string | null | undefined, otherwise: T): T {
 
 /** School, teacher, class period, and where the row has it the link. */
 export const layersFrom = (row: LayerRow): RuleLayer[] => [
-  {
-    scope: 'school',
-    rules: json(row.school_rules, {} as EntryRules),
-    locked: json(row.school_locked, []),
-  },
-  { scope: 'teacher', rules: json<Partial<EntryRules>>(row.teacher_rules, {}) },
-  { scope: 'class', rules: json(row.class_rules, {}) },
-  ...(row.link_rules === undefined
-    ? []
-    : [{ scope: 'link', rules: json<Partial<EntryRules>>(row.link_rules, {}) }]),
+  layerOf('school', json<KeptRules>(row.school_rules, {}), json(row.school_locked, [])),
+  layerOf('teacher', json<KeptRules>(row.teacher_rules, {})),
+  layerOf('class', json<KeptRules>(row.class_rules, {})),
+  ...(row.link_rules === undefined ? [] : [layerOf('link', json<KeptRules>(row.link_rules, {}))]),
 ];
 
 /** What a session's own row says: the layers of its series and of its one date, where there are any. */
@@ -59,6 +61,10 @@ export async function rulesOfLink(db: Db, linkId: number): Promise<LinkRules> {
   if (!known) throw notFound('This link');
   return known;
 }
+
+/** Minutes without a host after which the room of one session is closed. */
+export const hostsGoneAt = (link: LinkRules, row: { layers: OccurrenceLayers }): number =>
+  resolveHostsGone([...link.layers, ...ownLayers(row.layers ?? [])]).minutes;
 
 /** The rules of one session: those of its link, and over them its own. */
 export const rulesOfSession = (link: LinkRules, row: { layers: OccurrenceLayers }): EntryRules =>

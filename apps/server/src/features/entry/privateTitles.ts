@@ -1,10 +1,11 @@
 import {
   PRIVATE_SESSION,
   isPrivate,
-  type EntryRules,
+  layerOf,
   type RuleLayer,
   type SessionPlan,
   type SessionWords,
+  type KeptRules,
 } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import { linksForNamedAlone, linksMeaning } from '../audience/store.js';
@@ -12,12 +13,10 @@ import { ownLayers, rulesOfLinks, rulesOfSession } from './layers.js';
 import { kindsOfLinks } from './store.js';
 
 /** A date that is held on a link, or a series, with rules of its own where it has any. */
-type Held = { link_id: number } & (
-  { layers: RuleLayer[] | string | null } | { rules: Partial<EntryRules> }
-);
+type Held = { link_id: number } & ({ layers: RuleLayer[] | string | null } | { rules: KeptRules });
 
 const layersOfHeld = (held: Held): RuleLayer[] =>
-  'layers' in held ? ownLayers(held.layers ?? []) : [{ scope: 'series', rules: held.rules }];
+  'layers' in held ? ownLayers(held.layers ?? []) : [layerOf('series', held.rules)];
 
 /** Tells of each of these whether it is private to others than a person. */
 export async function privateTo(

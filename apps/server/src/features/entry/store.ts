@@ -1,10 +1,17 @@
-import type { EntryRules, Occurrence, RuleField, RuleLayer, RuleSetting } from '@glen/core';
+import type {
+  EntryRules,
+  Occurrence,
+  RuleField,
+  RuleLayer,
+  RuleSetting,
+  KeptRules,
+} from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import { changeAsRead, oneMore } from '../../db/versions.js';
 
 export async function schoolLayer(
   db: Db,
-): Promise<{ rules: EntryRules; locked: RuleField[]; version: number }> {
+): Promise<{ rules: EntryRules & KeptRules; locked: RuleField[]; version: number }> {
   const {
     rules,
     locked,
@@ -16,7 +23,7 @@ export async function schoolLayer(
 }
 
 interface Written {
-  rules: Partial<EntryRules>;
+  rules: KeptRules;
   version: number;
 }
 
@@ -62,7 +69,11 @@ export const writeTeacherRules = (db: Db, id: number, { rules, version }: Writte
 
 export async function writeSchoolRules(
   db: Db,
-  { rules, locked, version }: { rules: EntryRules; locked: RuleField[]; version: number },
+  {
+    rules,
+    locked,
+    version,
+  }: { rules: EntryRules & KeptRules; locked: RuleField[]; version: number },
 ): Promise<boolean> {
   const [changed] = await db.models.School.update(
     { rules, locked, rules_version: oneMore('rules_version') },

@@ -1,4 +1,12 @@
-import { RULE_FIELDS, checkRule, resolveRules, type EntryRules } from '@glen/core';
+import {
+  RULE_FIELDS,
+  checkRule,
+  keptLayer,
+  layerOf,
+  resolveRules,
+  type EntryRules,
+  type KeptRules,
+} from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { stale, wrongField } from '../../http/problem.js';
@@ -36,7 +44,17 @@ export async function announceDoors(
 interface OwnRules {
   version: number;
   rules: Partial<EntryRules>;
+  hostsGone?: number | null | undefined;
 }
+
+/** A layer as it is to be kept, from what was sent and what is kept: what is said of hosts that are gone stays where nothing is sent. */
+export const nextLayer = (
+  { rules, hostsGone }: Pick<OwnRules, 'rules' | 'hostsGone'>,
+  before: KeptRules | undefined,
+): KeptRules => {
+  const minutes = hostsGone === undefined ? before?.hostsGone : hostsGone;
+  return minutes == null ? rules : { ...rules, hostsGone: minutes };
+};
 
 interface Writing {
   subject: string;
@@ -73,20 +91,22 @@ export async function setClassRules(
   glen: Glen,
   classId: number,
   who: Who,
-  { version, rules }: OwnRules,
+  sent: OwnRules,
 ): Promise<Answer<'rules'>> {
-  const before = await rulesOfClass(glen.db, classId);
-  resolveRules([...before.layers.slice(0, -1), { scope: 'class', rules }]);
+  const resolved = await rulesOfClass(glen.db, classId);
+  const before = keptLayer(resolved.layers.at(-1)!);
+  const rules = nextLayer(sent, before);
+  resolveRules([...resolved.layers.slice(0, -1), layerOf('class', rules)]);
   const written = await writeThem(
     glen,
     {
       subject: `class:${classId}`,
       by: who.person!.id,
-      before: before.layers.at(-1)!.rules,
+      before,
       after: rules,
       where: { classIds: [classId] },
     },
-    () => writeClassRules(glen.db, classId, { rules, version }),
+    () => writeClassRules(glen.db, classId, { rules, version: sent.version }),
   );
   return settled(written, () => describeRules(glen, classId, who));
 }
@@ -95,36 +115,32 @@ export async function setLinkRules(
   glen: Glen,
   linkId: number,
   who: Who,
-  { version, rules }: OwnRules,
+  sent: OwnRules,
 ): Promise<Answer<'rules'>> {
-  const before = await rulesOfLink(glen.db, linkId);
-  resolveRules([...before.layers.slice(0, -1), { scope: 'link', rules }]);
+  const resolved = await rulesOfLink(glen.db, linkId);
+  const before = keptLayer(resolved.layers.at(-1)!);
+  const rules = nextLayer(sent, before);
+  resolveRules([...resolved.layers.slice(0, -1), layerOf('link', rules)]);
   const written = await writeThem(
     glen,
     {
       subject: `link:${linkId}`,
       by: who.person!.id,
-      before: before.layers.at(-1)!.rules,
+      before,
       after: rules,
       where: { linkId },
     },
-    () => writeLinkRules(glen.db, linkId, { rules, version }),
+    () => writeLinkRules(glen.db, linkId, { rules, version: sent.version }),
   );
   return settled(written, () => describeLinkRules(glen, linkId, who));
 }
 
 /** A teacher's own defaults: they count in the class periods that the teacher is the first host of. */
-export async function setOwnRules(
-  glen: Glen,
-  who: Who,
-  { version, rules }: OwnRules,
-): Promise<Answer<'rules'>> {
+export async function setOwnRules(glen: Glen, who: Who, sent: OwnRules): Promise<Answer<'rules'>> {
   const id = who.person!.id;
   const [school, own] = await Promise.all([schoolLayer(glen.db), teacherLayer(glen.db, id)]);
-  resolveRules([
-    { scope: 'school', ...school },
-    { scope: 'teacher', rules },
-  ]);
+  const rules = nextLayer(sent, own!.rules);
+  resolveRules([layerOf('school', school.rules), layerOf('teacher', rules)]);
   const written = await writeThem(
     glen,
     {
@@ -134,7 +150,7 @@ export async function setOwnRules(
       after: rules,
       where: { classIds: await classesHosted(glen.db, id) },
     },
-    () => writeTeacherRules(glen.db, id, { rules, version }),
+    () => writeTeacherRules(glen.db, id, { rules, version: sent.version }),
   );
   return settled(written, () => describeOwnRules(glen, who));
 }
@@ -142,7 +158,7 @@ export async function setOwnRules(
 export async function setSchoolRules(
   glen: Glen,
   who: Who,
-  { version, rules, locked }: Body<'setSchoolRules'>,
+  { version, rules, locked, hostsGone }: Body<'setSchoolRules'>,
 ): Promise<Answer<'rules'>> {
   const before = await schoolLayer(glen.db);
   const whole = Object.fromEntries(
@@ -153,18 +169,19 @@ export async function setSchoolRules(
       'locked',
       'One entry code for every door of the school would soon be known to all; lock “no code”, or leave it free.',
     );
+  const kept = { ...whole, ...nextLayer({ rules: {}, hostsGone }, before.rules) };
   const written = await writeThem(
     glen,
     {
       subject: 'school:1',
       by: who.person!.id,
       before,
-      after: { rules: whole, locked },
+      after: { rules: kept, locked },
       where: { classIds: await classesHosted(glen.db, null) },
     },
     () =>
       writeSchoolRules(glen.db, {
-        rules: whole,
+        rules: kept,
         locked: RULE_FIELDS.filter((f) => locked.includes(f)),
         version,
       }),

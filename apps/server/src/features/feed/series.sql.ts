@@ -1,4 +1,4 @@
-import type { EntryRules, SessionPlan, SessionWords } from '@glen/core';
+import type { SessionPlan, SessionWords, KeptRules } from '@glen/core';
 import type { Db, Values } from '../../db/connect.js';
 
 // Series and single dates for calendar feeds: asked for by other programs every few hours, for everybody. A person's begin
@@ -15,7 +15,7 @@ export interface FeedSeriesRow {
   changed_at: string;
   code: string;
   link_id: number;
-  rules: Partial<EntryRules>;
+  rules: KeptRules;
   /** Whether its link is for all of its class period. */
   for_class: number;
 }

@@ -1,5 +1,5 @@
 import { Op } from 'sequelize';
-import type { EntryRules, ReplaceHow, RuleSetting } from '@glen/core';
+import type { ReplaceHow, RuleSetting, KeptRules } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import type { LinkRow as LinkModel } from '../../db/models/Link.js';
 import type { LinkCodeRow } from '../../db/models/LinkCode.js';
@@ -34,7 +34,7 @@ export interface NewLink {
   purpose: string;
   kind: RuleSetting['kind'];
   shown: boolean;
-  rules: Partial<EntryRules>;
+  rules: KeptRules;
   madeAt: string;
 }
 

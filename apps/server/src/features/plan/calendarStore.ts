@@ -1,5 +1,5 @@
 import { fn, where, col } from 'sequelize';
-import type { EntryRules, SessionPlan, SessionWords } from '@glen/core';
+import type { SessionPlan, SessionWords, KeptRules } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import { plain } from '../../db/plain.js';
 import { oneMore } from '../../db/versions.js';
@@ -13,8 +13,8 @@ interface SeriesOfSchool {
   plan: SessionPlan;
   draft: boolean;
   words: Record<string, Partial<SessionWords>>;
-  rules: Partial<EntryRules>;
-  date_rules: Record<string, Partial<EntryRules>>;
+  rules: KeptRules;
+  date_rules: Record<string, KeptRules>;
   class_title: string;
   period: string | null;
 }

@@ -3,6 +3,7 @@ import {
   dayNumber,
   expandPlan,
   isHeld,
+  layerOf,
   mondayOf,
   placeWallTime,
   rememberMove,
@@ -107,9 +108,9 @@ function asKept(
   row: Occurrence,
 ): KeptAs {
   const layers: RuleLayer[] = [];
-  if (Object.keys(rules ?? {}).length > 0) layers.push({ scope: 'series', rules: rules! });
+  if (Object.keys(rules ?? {}).length > 0) layers.push(layerOf('series', rules!));
   const own = dateRules?.[row.key];
-  if (own) layers.push({ scope: 'occurrence', rules: own });
+  if (own) layers.push(layerOf('occurrence', own));
   return { title, description, ...words[row.key], ...row, draft, layers };
 }
 

@@ -1,10 +1,11 @@
-import { resolveRules, type EntryRules } from '@glen/core';
+import { layerOf, resolveRules, type KeptRules } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound, stale, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { rulesOfLink } from '../entry/layers.js';
 import { describeSeriesRules, type SeriesLayers } from '../entry/describe.js';
+import { nextLayer } from '../entry/write.js';
 import { reviseSeries } from './reviseSeries.js';
 import { textOf } from './seriesText.js';
 import { hasDate, seriesById } from './store.js';
@@ -20,11 +21,12 @@ export async function setSeriesRules(
   glen: Glen,
   seriesId: number,
   who: Who,
-  { version, key, rules }: Body<'setSeriesRules'>,
+  { version, key, ...sent }: Body<'setSeriesRules'>,
 ): Promise<Answer<'rules'>> {
   const before = await seriesLayers(glen, seriesId);
   const { layers } = await rulesOfLink(glen.db, before.link_id);
-  resolveRules([...layers, { scope: key === undefined ? 'series' : 'occurrence', rules }]);
+  const rules = nextLayer(sent, key === undefined ? before.rules : before.date_rules[key]);
+  resolveRules([...layers, layerOf(key === undefined ? 'series' : 'occurrence', rules)]);
   if (key !== undefined && !(await hasDate(glen.db, seriesId, key)))
     throw wrongField('key', 'The series has no such date.');
   const touched = await glen.db.transaction(() =>
@@ -43,10 +45,10 @@ export async function setSeriesRules(
 }
 
 function withDate(
-  all: Record<string, Partial<EntryRules>>,
+  all: Record<string, KeptRules>,
   key: string,
-  rules: Partial<EntryRules>,
-): Record<string, Partial<EntryRules>> {
+  rules: KeptRules,
+): Record<string, KeptRules> {
   const { [key]: _before, ...others } = all;
   return Object.keys(rules).length > 0 ? { ...others, [key]: rules } : others;
 }

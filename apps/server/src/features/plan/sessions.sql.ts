@@ -31,7 +31,11 @@ export interface SessionRow {
   sitting_id: number | null;
   opened_at: string | null;
   ended_at: string | null;
+  host_left_at: string | null;
+  /** Of a pasted room, where it is. */
+  room_address: string | null;
   inside: number;
+  hosts_inside: number;
   came: number;
   layers: RuleLayer[] | null;
   link_label: string;
@@ -41,8 +45,9 @@ export interface SessionRow {
 
 const COLUMNS = `o.*, s.plan, s.version, s.undated, l.label AS link_label, l.code AS link_code,
     EXISTS (SELECT 1 FROM link_audience fa WHERE fa.link_id = o.link_id AND fa.class_id = o.class_id) AS for_class,
-    m.id AS sitting_id, m.opened_at, m.ended_at,
+    m.id AS sitting_id, m.opened_at, m.ended_at, m.host_left_at, m.room_address,
     (SELECT COUNT(*) FROM visitors v WHERE v.sitting_id = m.id AND v.inside = 1) AS inside,
+    (SELECT COUNT(*) FROM visitors v WHERE v.sitting_id = m.id AND v.inside = 1 AND v.role = 'host') AS hosts_inside,
     (SELECT COUNT(DISTINCT COALESCE(v.taken_for, v.person_id)) FROM visitors v WHERE v.sitting_id = m.id AND (v.on_roll = 1 OR v.taken_for IS NOT NULL)
       AND EXISTS (SELECT 1 FROM visits t WHERE t.visitor_id = v.id)) AS came`;
 

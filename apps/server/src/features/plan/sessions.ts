@@ -2,7 +2,8 @@ import { addDays, classTitle, doorFor, withoutShared } from '@glen/core';
 import type { Session } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound, wrongField } from '../../http/problem.js';
-import { rulesOfLinks, rulesOfSession, type LinkRules } from '../entry/layers.js';
+import { hostsGoneAt, rulesOfLinks, rulesOfSession, type LinkRules } from '../entry/layers.js';
+import { aloneIn } from '../entry/alone.js';
 import { readableTo } from '../entry/privateTitles.js';
 import { linkAddress } from '../../addresses.js';
 import { joinedOf, joiningTitles, type JoinedRow } from '../link/joined.sql.js';
@@ -70,6 +71,19 @@ export function heldElsewhere(
   );
 }
 
+/** How its door stands, when it opens and closes, and who is in. */
+function doorPart(row: SessionRow, link: LinkRules) {
+  const rules = rulesOfSession(link, row);
+  const door = doorFor({ start: row.start_at, end: row.end_at }, rules);
+  const minutes = hostsGoneAt(link, row);
+  return {
+    ...door,
+    door: doorStateOf(row),
+    inside: row.inside,
+    alone: aloneIn(row, { closes: door.closes, withoutHost: rules.withoutHost, minutes }),
+  };
+}
+
 /** A date of a series as the screens get it. In a list the plan comes without its single changes: there may be many, on every row. */
 function sessionOf(
   glen: Glen,
@@ -99,12 +113,7 @@ function sessionOf(
     was: wasOf(row),
     draft: Boolean(row.draft),
     undated: Boolean(row.undated),
-    ...doorFor(
-      { start: row.start_at, end: row.end_at },
-      rulesOfSession(rules.get(row.link_id)!, row),
-    ),
-    door: doorStateOf(row),
-    inside: row.inside,
+    ...doorPart(row, rules.get(row.link_id)!),
     came: row.came,
     linkLabel: mains.get(row.class_id) === row.link_id ? null : row.link_label,
     address: linkAddress(glen, row.link_code),

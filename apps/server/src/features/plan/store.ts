@@ -1,11 +1,11 @@
 import { Op, type InferAttributes } from 'sequelize';
 import type {
-  EntryRules,
   Occurrence,
   RuleLayer,
   SessionPlan,
   SessionWords,
   Standing,
+  KeptRules,
 } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import type { OccurrenceRow } from '../../db/models/Occurrence.js';
@@ -37,8 +37,8 @@ export interface SeriesText {
   undated?: boolean;
   words: Record<string, Partial<SessionWords>>;
   /** Entry rules of its own, and of single dates by key. */
-  rules?: Partial<EntryRules>;
-  dateRules?: Record<string, Partial<EntryRules>>;
+  rules?: KeptRules;
+  dateRules?: Record<string, KeptRules>;
 }
 export interface SeriesPlace {
   classId: number;

@@ -1,4 +1,4 @@
-import type { EntryRules, Occurrence, RuleLayer, SessionPlan } from '@glen/core';
+import type { Occurrence, RuleLayer, SessionPlan, KeptRules } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 
 export interface NotchRow {
@@ -62,7 +62,7 @@ export const seriesOfClasses = (
     draft: number;
     undated: number;
     link_id: number;
-    rules: Partial<EntryRules>;
+    rules: KeptRules;
   }[]
 > =>
   db.rows(

@@ -1,3 +1,4 @@
+import { aloneInWords, areHostsGone } from '@glen/core/light';
 import type { Note } from '@glen/core';
 import { timeUntil, wallClock } from '../../app/clock.js';
 import type { Desk } from './useDesk.js';
@@ -58,8 +59,26 @@ function noHostNote({ waiting, hostInside }: Desk): Note[] {
   ];
 }
 
-function pastEndNote({ session, door }: Desk, { now }: At): Note[] {
-  if (!session || door !== 'open' || now < session.end) return [];
+function aloneNote({ alone, inside, pastedRoom }: Desk, { now, zone }: At): Note[] {
+  if (alone?.since == null || pastedRoom) return [];
+  const { since, closesAt } = alone;
+  if (!areHostsGone({ hostsInside: 0, hostLeftAt: since }, now)) return [];
+  return [
+    {
+      severity: 'wrong',
+      title: 'No host is in the room',
+      text: aloneInWords(
+        inside.length,
+        wallClock(since, zone).time,
+        wallClock(closesAt, zone).time,
+      ),
+      actions: [{ name: 'open', label: 'Go in' }],
+    },
+  ];
+}
+
+function pastEndNote({ session, door, alone }: Desk, { now }: At): Note[] {
+  if (!session || door !== 'open' || now < session.end || alone) return [];
   return [
     {
       severity: 'inform',
@@ -156,6 +175,7 @@ function allHereNote({ door, rollSize, missing }: Desk): Note[] {
 
 /** What a host must know at the desk, in the order in which it matters. */
 export const deskNotes = (desk: Desk, at: At): Note[] => [
+  ...aloneNote(desk, at),
   ...manyStrangersNote(desk),
   ...strangersNote(desk),
   ...noHostNote(desk),

@@ -89,8 +89,8 @@ export function SchoolDefaults({ me }: { me: Me }) {
           {...(alone ? ALONE : SCHOOL)}
           answer={answer}
           zone={me.school.zone}
-          save={({ version, rules, locked }) =>
-            set({ body: { version, rules: rules as EntryRules, locked } })
+          save={({ version, rules, locked, hostsGone }) =>
+            set({ body: { version, rules: rules as EntryRules, locked, hostsGone } })
           }
           notes={alone ? () => [] : schoolNotes}
         />
@@ -127,7 +127,7 @@ export function OwnDefaults({ me }: { me: Me }) {
           words="They count for the class periods that you are the first host of, unless the class period, link or session says otherwise."
           answer={answer}
           zone={me.school.zone}
-          save={({ version, rules }) => set({ body: { version, rules } })}
+          save={({ version, rules, hostsGone }) => set({ body: { version, rules, hostsGone } })}
           notes={ownNotes}
         />
       )}

@@ -71,8 +71,8 @@ function Rules({ classPeriod, around, answer, zone }: EntryProps & { answer: Ans
   const [setRules] = api.useSetRulesMutation();
   const [showSources, setShowSources] = useState(false);
   const classId = classPeriod.class.id;
-  const edits = useRuleEdits(answer, ({ version, rules }) =>
-    setRules({ params: { classId }, body: { version, rules } }),
+  const edits = useRuleEdits(answer, ({ version, rules, hostsGone }) =>
+    setRules({ params: { classId }, body: { version, rules, hostsGone } }),
   );
   const { rules, own } = edits;
   const act = (action: NoteAction): void => {

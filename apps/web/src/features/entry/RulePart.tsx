@@ -28,11 +28,9 @@ function LockButton({ edits, field }: PartProps) {
   if (!isSchool || !mayEdit) return null;
   const isLocked = ownLocks.includes(field);
   const turn = (): void =>
-    void put(
-      own,
-      `${RULE_NAMES[field]}: ${isLocked ? 'free again' : 'fixed for everyone'}.`,
-      isLocked ? ownLocks.filter((f) => f !== field) : [...ownLocks, field],
-    );
+    void put(own, `${RULE_NAMES[field]}: ${isLocked ? 'free again' : 'fixed for everyone'}.`, {
+      locked: isLocked ? ownLocks.filter((f) => f !== field) : [...ownLocks, field],
+    });
   return (
     <button
       type="button"

@@ -3,6 +3,7 @@ import { RULE_FIELDS, type EntryRules, type RuleLayer } from '@glen/core';
 import type { Answer, Problem } from '@glen/contract';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
+import { HostsGone } from './HostsGone.js';
 import { PresetButton } from './Presets.js';
 import { Outcome } from './Outcome.js';
 import { CapacityPart, CodePart, ReadPart, RulePart } from './RulePart.js';
@@ -55,7 +56,9 @@ function Sentences(props: SentencesProps) {
         {part('hostCamera')}, others {part('camera')}. Chat {part('chat')}. Recording{' '}
         {part('recording')}.
       </Line>
-      <Line name="After">Shut {part('closesAfter')}, or when a host ends it.</Line>
+      <Line name="After">
+        Shut {part('closesAfter')}, or when a host ends it. <HostsGone edits={props.edits} />
+      </Line>
       <details className="mt-1">
         <summary className="cursor-pointer text-soft">Rare rules</summary>
         <Line name="At the door">
@@ -71,10 +74,11 @@ function Sentences(props: SentencesProps) {
 
 /** What is set in this scope alone, each with the way back. */
 function OwnRules({ edits, showSources }: SentencesProps) {
-  const { own, scope, busy, mayEdit, isOwn, back, backWords } = edits;
+  const { own, scope, busy, mayEdit, isOwn, back, backWords, ownHostsGone } = edits;
   const fields = RULE_FIELDS.filter(isOwn);
-  if (fields.length === 0) return null;
-  const count = fields.length === 1 ? '1 rule is set' : `${fields.length} rules are set`;
+  const n = fields.length + (ownHostsGone === null ? 0 : 1);
+  if (n === 0) return null;
+  const count = n === 1 ? '1 rule is set' : `${n} rules are set`;
   return (
     <details className="min-w-0 flex-1 pt-1" open={showSources}>
       <summary className="cursor-pointer text-soft">
@@ -96,6 +100,7 @@ function OwnRules({ edits, showSources }: SentencesProps) {
             )}
           </li>
         ))}
+        {ownHostsGone !== null && <li>When all hosts have left: out after {ownHostsGone} min</li>}
       </ul>
     </details>
   );

@@ -1,5 +1,11 @@
 import { useState } from 'react';
-import { resolveRules, type EntryRules, type RuleField, type RuleLayer } from '@glen/core';
+import {
+  resolveHostsGone,
+  resolveRules,
+  type EntryRules,
+  type RuleField,
+  type RuleLayer,
+} from '@glen/core';
 import type { Answer, Problem } from '@glen/contract';
 import { problemOf } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
@@ -19,40 +25,78 @@ export type SaveRules = (ask: {
   version: number;
   rules: Partial<EntryRules>;
   locked: RuleField[];
+  /** What is set of hosts that are gone, where that changes: minutes, or null to take it away. */
+  hostsGone?: number | null;
 }) => Promise<{ data?: Answer<'rules'>; error?: unknown }>;
+
+/** What changes beside the rules, where it does. */
+interface Beside {
+  locked?: RuleField[];
+  /** Minutes; null takes this scope's own away. */
+  hostsGone?: number | null;
+}
+
+/** Saves a change of one scope, tells what is wrong with it, and offers to take it back. */
+function useSaving(answer: Answer<'rules'>, save: SaveRules) {
+  const [problem, setProblem] = useState<Problem>();
+  const [busy, setBusy] = useState(false);
+  const last = answer.layers.at(-1)! as RuleLayer;
+  const ownLocks = last.locked ?? [];
+  const put = async (
+    rules: Partial<EntryRules>,
+    what: string,
+    beside: Beside = {},
+  ): Promise<void> => {
+    setProblem(undefined);
+    setBusy(true);
+    const sent = { rules, locked: ownLocks, ...beside };
+    const { data, error } = await save({ version: answer.version, ...sent });
+    setBusy(false);
+    if (!data) return setProblem(problemOf(error));
+    offerUndo(what, async () => {
+      const before = beside.hostsGone === undefined ? {} : { hostsGone: last.hostsGone ?? null };
+      const sentBack = { rules: last.rules, locked: ownLocks, ...before };
+      const back = await save({ version: data.version, ...sentBack });
+      if (!back.data) throw back.error as Error;
+    });
+  };
+  return { problem, busy, put };
+}
+
+type Put = ReturnType<typeof useSaving>['put'];
+
+/** What is set of hosts that are gone, beside the rules of the same scope. */
+function hostsGonePart(layers: RuleLayer[], put: Put) {
+  const { rules, hostsGone } = layers.at(-1)!;
+  const inWords = (minutes: number | null): string =>
+    minutes === null ? 'back to the default' : `out after ${minutes} min`;
+  return {
+    hostsGone: resolveHostsGone(layers),
+    ownHostsGone: hostsGone ?? null,
+    /** Where this scope says nothing. */
+    usualHostsGone: resolveHostsGone(layers.slice(0, -1)),
+    /** Minutes; null takes this scope's own away again. */
+    setHostsGone: (minutes: number | null): void =>
+      void put(rules, `When all hosts have left: ${inWords(minutes)}.`, { hostsGone: minutes }),
+  };
+}
 
 /** Rules of one scope as they are edited: each value with its source and a way back. */
 export function useRuleEdits(answer: Answer<'rules'>, save: SaveRules) {
-  const [problem, setProblem] = useState<Problem>();
-  const [busy, setBusy] = useState(false);
+  const { problem, busy, put } = useSaving(answer, save);
   const layers = answer.layers as RuleLayer[];
   const last = layers.at(-1)!;
   const resolved = resolveRules(layers);
   const defaults = layers.length > 1 ? resolveRules(layers.slice(0, -1)) : null;
   const own = last.rules;
-  const ownLocks = last.locked ?? [];
-  const put = async (
-    rules: Partial<EntryRules>,
-    what: string,
-    locked = ownLocks,
-  ): Promise<void> => {
-    setProblem(undefined);
-    setBusy(true);
-    const { data, error } = await save({ version: answer.version, rules, locked });
-    setBusy(false);
-    if (!data) return setProblem(problemOf(error));
-    offerUndo(what, async () => {
-      const back = await save({ version: data.version, rules: own, locked: ownLocks });
-      if (!back.data) throw back.error as Error;
-    });
-  };
   const isSchool = last.scope === 'school';
   const isOwn = (field: RuleField): boolean => defaults !== null && own[field] !== undefined;
   return {
     ...resolved,
     defaults,
     own,
-    ownLocks,
+    ownLocks: last.locked ?? [],
+    ...hostsGonePart(layers, put),
     scope: last.scope,
     put,
     problem,

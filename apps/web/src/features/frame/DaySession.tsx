@@ -1,3 +1,4 @@
+import { areHostsGone } from '@glen/core/light';
 import type { Pennant as PennantOf, Session } from '@glen/contract';
 import { Pennant } from '../../ui/Pennant.js';
 import type { ShownSession } from './shownSessions.js';
@@ -9,6 +10,7 @@ const DRESS: Record<Phase, string> = {
   past: 'border-line bg-paper text-soft',
   ahead: 'border-edge bg-sheet',
 };
+const LEFT_ALONE = 'border-2 border-berry bg-berry-tint text-berry-deep';
 
 function phaseOf({ start, end }: Session, now: string): Phase {
   if (end <= now) return 'past';
@@ -31,14 +33,16 @@ interface DaySessionProps {
 /** One session on the day line; what does not fit is left out: first its title, then its time. */
 export function DaySession({ shown, pennant, now, place, onOpen }: DaySessionProps) {
   const { session, start, end, lane, lanes } = shown;
-  const { time, title, draft } = session;
+  const { time, title, draft, alone } = session;
+  const isLeft = areHostsGone({ hostsInside: 0, hostLeftAt: alone?.since ?? null }, now);
+  const more = `${draft ? ', draft' : ''}${isLeft ? ', no host is in' : ''}`;
   const phase = phaseOf(session, now);
   return (
     <button
       type="button"
       onClick={onOpen}
-      title={`${time} ${title}${draft ? ', draft' : ''}`}
-      className={`@container absolute flex items-center gap-1.5 overflow-hidden rounded-small border px-1 text-left text-fine font-semibold whitespace-nowrap ${DRESS[phase]} ${draft ? 'border-dashed' : ''}`}
+      title={`${time} ${title}${more}`}
+      className={`@container absolute flex items-center gap-1.5 overflow-hidden rounded-small border px-1 text-left text-fine font-semibold whitespace-nowrap ${isLeft ? LEFT_ALONE : DRESS[phase]} ${draft ? 'border-dashed' : ''}`}
       style={{
         left: place(start),
         width: `calc(${place(end)} - ${place(start)} - 2px)`,
@@ -53,6 +57,7 @@ export function DaySession({ shown, pennant, now, place, onOpen }: DaySessionPro
       )}
       <span className="sr-only">
         {time} {title}
+        {isLeft && ', no host is in'}
       </span>
       <span
         aria-hidden="true"

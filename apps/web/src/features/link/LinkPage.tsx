@@ -161,8 +161,8 @@ function Body({ classPeriod, link, rules, zone }: BodyProps) {
   const [setRules] = api.useSetLinkRulesMutation();
   const [reopen] = api.useReopenLinkMutation();
   const { data: standing } = api.useLinkPlacesQuery({ params: { linkId: link.id } });
-  const edits = useRuleEdits(rules, ({ version, rules: own }) =>
-    setRules({ params: { linkId: link.id }, body: { version, rules: own } }),
+  const edits = useRuleEdits(rules, ({ version, rules: own, hostsGone }) =>
+    setRules({ params: { linkId: link.id }, body: { version, rules: own, hostsGone } }),
   );
   const act = ({ name, rules: fix }: NoteAction): void => {
     if (name === 'reopen-link')

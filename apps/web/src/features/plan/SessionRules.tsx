@@ -20,10 +20,10 @@ interface RulesProps {
 
 function Editor({ answer, session, scope, zone }: RulesProps & { answer: Answer<'rules'> }) {
   const [set] = api.useSetSeriesRulesMutation();
-  const edits = useRuleEdits(answer, ({ version, rules }) =>
+  const edits = useRuleEdits(answer, ({ version, rules, hostsGone }) =>
     set({
       params: { seriesId: session.seriesId },
-      body: { version, rules, ...(scope === 'date' ? { key: session.key } : {}) },
+      body: { version, rules, hostsGone, ...(scope === 'date' ? { key: session.key } : {}) },
     }),
   );
   return <RulesEditor edits={edits} answer={answer} zone={zone} showSources />;

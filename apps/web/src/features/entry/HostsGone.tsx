@@ -1,0 +1,46 @@
+import { ChoicePart } from '../../ui/choices.js';
+import { SOURCES, type RuleEdits } from './useRuleEdits.js';
+
+/** Minutes that are offered. */
+const OFFERED = [1, 3, 5, 10, 15, 20, 30, 60];
+/** What the way back to the default is called among the values of the list. */
+const BACK = 'back';
+
+const inWords = (minutes: number): string => `${minutes} min`;
+
+function choicesOf({ hostsGone, ownHostsGone, usualHostsGone }: RuleEdits) {
+  const all = [...new Set([...OFFERED, hostsGone.minutes])].sort((a, b) => a - b);
+  const back = { value: BACK, label: `Back to ${inWords(usualHostsGone.minutes)}`, apart: true };
+  return [
+    ...all.map((minutes) => ({ value: String(minutes), label: inWords(minutes) })),
+    ...(ownHostsGone === null ? [] : [back]),
+  ];
+}
+
+/** For how long people may be in the room when all its hosts have left. */
+function Minutes({ edits }: { edits: RuleEdits }) {
+  const { hostsGone, ownHostsGone, setHostsGone, busy, mayEdit } = edits;
+  const { minutes, from } = hostsGone;
+  if (!mayEdit) return <b className="whitespace-nowrap">{inWords(minutes)}</b>;
+  const source = from === null ? 'as usual' : SOURCES[from];
+  return (
+    <ChoicePart
+      label={`When everybody is out after all hosts have left, ${source}`}
+      value={String(minutes)}
+      choices={choicesOf(edits)}
+      disabled={busy}
+      marked={ownHostsGone !== null}
+      onChange={(value) => setHostsGone(value === BACK ? null : Number(value))}
+    />
+  );
+}
+
+/** What becomes of a room that its hosts have left, as a sentence. */
+export const HostsGone = ({ edits }: { edits: RuleEdits }) =>
+  edits.rules.withoutHost ? (
+    <>When all hosts have left, people stay until it shuts.</>
+  ) : (
+    <>
+      When all hosts have left, everybody is out after <Minutes edits={edits} />.
+    </>
+  );
