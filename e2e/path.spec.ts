@@ -98,7 +98,9 @@ test('the whole path: plan a session, copy and post its link, let a student in',
       const opened = await enterRoom(teacher, 'Open the door now');
       await expect(teacher.getByRole('heading', { name: 'In the lobby 1' })).toBeVisible();
       await expect(door.getByRole('heading', { name: 'You are in the lobby' })).toBeVisible();
-      await expect(door.getByText('Ottoline Marsh can see that you are waiting.')).toBeVisible();
+      await expect(
+        door.getByText('Ottoline Marsh is in the room and can see that you are waiting.'),
+      ).toBeVisible();
       return opened;
     });
 

@@ -49,7 +49,9 @@ async function leftAlone(): Promise<string> {
 const insideNow = async (): Promise<string[]> => (await desk()).inside.map((v) => v.name);
 const isEmptied = () => until(insideNow, (names) => names.length === 0);
 const jobs = (): Promise<{ kind: string; subject: string }[]> =>
-  school.running.glen.db.rows(`SELECT kind, subject FROM outbox WHERE kind = 'end-room' AND state <> 'done'`);
+  school.running.glen.db.rows(
+    `SELECT kind, subject FROM outbox WHERE kind = 'end-room' AND state <> 'done'`,
+  );
 
 async function setRules(sent: object): Promise<number> {
   const { version } = (await host.get(`/api/classes/${n3.id}/rules`)).body;
@@ -133,6 +135,37 @@ describe('hosts are gone', () => {
       `SELECT COUNT(*) AS n FROM audit_log WHERE action = 'close-by-itself'`,
     );
     expect(times[0]!.n).toBe(1);
+  });
+});
+
+describe('the lobby', () => {
+  it('names a host who is in the room, and says that none is', async () => {
+    await school.setTime('10:46');
+    const room = await open();
+    await moves(room, 'arrived', 'Ottoline Marsh');
+    await pupil.post(`/api/door/${n3.link.code}/enter`, {});
+    const seen = async () => (await pupil.get(`/api/door/${n3.link.code}`)).body as Answer<'door'>;
+    expect(await seen()).toMatchObject({ knocked: true, hostIn: 'Ottoline Marsh' });
+    const tomas = await school.as('Tomas Verhage');
+    await tomas.post(`/api/links/${n3.link.id}/open`);
+    await moves(room, 'arrived', 'Tomas Verhage');
+    await moves(room, 'left', 'Ottoline Marsh');
+    expect(await seen()).toMatchObject({ hostIn: 'Tomas Verhage' });
+    await moves(room, 'left', 'Tomas Verhage');
+    // For three minutes the door goes on as before; nobody is said to be there.
+    expect(await seen()).toMatchObject({ knocked: true, hostIn: null });
+  });
+
+  it('is tried as if a host were in', async () => {
+    await school.setTime('10:46');
+    const tried = await host.post(`/api/links/${n3.link.id}/try`, {
+      accountId: school.person('Ansel Grue').accounts[0]!.id,
+      hostIn: true,
+    });
+    expect(tried.body).toMatchObject({
+      decision: { outcome: 'lobby' },
+      hostIn: 'Ottoline Marsh',
+    });
   });
 });
 

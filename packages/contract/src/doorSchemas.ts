@@ -45,7 +45,8 @@ export const doorAnswer = z.object({
   turnedAway: z.boolean(),
   /** What the host said when turning away. */
   word: z.string().nullable(),
-  hostSees: z.boolean(),
+  /** A host who is in the room, where whoever asks waits or could knock. */
+  hostIn: z.string().nullable(),
   /** A host has yet to give the address of the room behind this door. */
   noRoom: z.boolean(),
   /** Its class period has been put away. */

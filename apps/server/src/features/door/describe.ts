@@ -1,4 +1,4 @@
-import { PRIVATE_SESSION, classTitle, howTo, placeWallTime } from '@glen/core';
+import { PRIVATE_SESSION, classTitle, howTo, placeWallTime, type EntryDecision } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import { linkAddress } from '../../addresses.js';
 import type { Glen } from '../../glen.js';
@@ -11,7 +11,7 @@ import { decideAt, readDoor, type DoorFacts } from './facts.js';
 import { isKeptFrom, isTheirs } from './whose.js';
 import { findDoor, type Caller } from './findDoor.js';
 import { nameOf, titleOf } from './names.js';
-import { noteTried, waitingLonger } from './store.js';
+import { hostInside, noteTried, waitingLonger } from './store.js';
 
 /** Where somebody whose door is shut for good, or just now, is to go: told only to those the link is for, and its hosts. */
 async function elsewhereFor(glen: Glen, facts: DoorFacts): Promise<Answer<'door'>['elsewhere']> {
@@ -106,6 +106,7 @@ export async function tryDoor(
   const session = facts.at?.occurrence;
   if (session && body.hostIn !== undefined) {
     session.hostInside = body.hostIn;
+    session.hosts_inside = body.hostIn ? Math.max(1, session.hosts_inside) : 0;
     session.ended_at = body.hostIn ? null : session.ended_at;
     session.opened_at = body.hostIn ? (session.opened_at ?? now) : session.opened_at;
   }
@@ -128,6 +129,7 @@ async function doorAnswer(
 ): Promise<Answer<'door'>> {
   const { row, rules, at } = facts;
   const session = at?.occurrence;
+  const decision = decideAt(facts, given);
   const turnedAway = session?.visitor_state === 'turned-away';
   const called = calledFor(facts, given.isHidden || isKeptFrom(facts));
   return {
@@ -138,12 +140,12 @@ async function doorAnswer(
     host: row.host_name ?? '',
     pennant: row.pennant,
     session: session ? sessionAtDoor(session, called.session) : null,
-    decision: decideAt(facts, given),
+    decision,
     knocked: session?.visitor_state === 'waiting',
     ahead: await waitingBefore(glen, session),
     turnedAway,
     word: turnedAway ? session.word : null,
-    hostSees: session?.hostInside ?? false,
+    hostIn: await hostInFor(glen, facts, decision),
     noRoom: !facts.hasRoom,
     hosts: facts.isHost,
     isOver: row.put_away_at !== null,
@@ -156,6 +158,19 @@ async function doorAnswer(
       watching: rules.watching,
     },
   };
+}
+
+/** A host who is in to let people in, by name. */
+async function hostInFor(
+  glen: Glen,
+  { at, row }: DoorFacts,
+  { outcome }: EntryDecision,
+): Promise<string | null> {
+  if (outcome !== 'lobby' || !at?.occurrence.hostInside) return null;
+  const { sitting_id: sittingId, hosts_inside: count } = at.occurrence;
+  if (count === 0) return null;
+  // Where it is tried as if one were in, that is the class period's first.
+  return (await hostInside(glen.db, sittingId ?? 0)) ?? row.host_name;
 }
 
 type Session = NonNullable<DoorFacts['at']>['occurrence'];

@@ -27,6 +27,13 @@ export const waitingLonger = (
     },
   });
 
+/** The name of a host who is in the room, the first who came. */
+export const hostInside = async (db: Db, sittingId: number): Promise<string | null> => {
+  const where = { sitting_id: sittingId, inside: true, role: 'host' as const };
+  const host = await db.models.Visitor.findOne({ attributes: ['name'], where, order: ['id'] });
+  return host?.name ?? null;
+};
+
 /** How many without an account wait at a sitting. */
 export const strangersWaiting = (db: Db, sittingId: number): Promise<number> =>
   db.models.Visitor.count({

@@ -64,11 +64,17 @@ function inLine(ahead: number): string {
   return ahead === 1 ? 'One person has waited longer.' : `${ahead} people have waited longer.`;
 }
 
-function lobby({ door: { knocked, hostSees, ahead }, host }: Told): Words {
-  if (!knocked) return { title: 'The door is open', text: 'Knock, and the host lets you in.' };
-  const seen = hostSees
-    ? `${host} can see that you are waiting.`
-    : 'A host will see that you are waiting as soon as one is in.';
+const NOBODY_IN = 'No host is in the room just now.';
+
+function lobby({ door: { knocked, hostIn, ahead } }: Told): Words {
+  if (!knocked)
+    return {
+      title: 'The door is open',
+      text: hostIn ? `Knock, and ${hostIn} lets you in.` : `${NOBODY_IN} Knock all the same.`,
+    };
+  const seen = hostIn
+    ? `${hostIn} is in the room and can see that you are waiting.`
+    : `${NOBODY_IN} The next one to come sees that you are waiting.`;
   return { title: 'You are in the lobby', text: `${seen} ${inLine(ahead)}` };
 }
 
