@@ -39,7 +39,10 @@ test('a group: parted by a file, given a link and a tutor; members come in by it
 
   const tutor = await school.open('Signe Aalto');
   await tutor.goto(teacher.url().replace(/\/classes\/\d+\/links\//, '/desk/'));
-  await enterRoom(tutor, 'Open the door now');
+  // The lesson that she visits begins meanwhile.
+  await tutor.getByRole('button', { name: 'Open the door now' }).click();
+  await expect(tutor.getByText(/^Coastal Navigation.* at the same time\.$/)).toBeVisible();
+  await enterRoom(tutor, 'Open it all the same');
   const member = await school.openPhone('Ansel Grue');
   await member.goto(`${school.url}/door/${code}`);
   await member.getByRole('button', { name: 'Knock' }).click();

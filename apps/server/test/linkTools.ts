@@ -32,7 +32,7 @@ export function linkTools(school: School, host: Browser) {
       (await who.get(`/api/door/${code}`)).body,
     /** Opens a door as its host and is in the room, as the video service would say. */
     openAndBeIn: async (linkId: number, who = host): Promise<void> => {
-      expect((await who.post(`/api/links/${linkId}/open`)).status).toBe(200);
+      expect((await who.post(`/api/links/${linkId}/open`, { anyway: true })).status).toBe(200);
       await school.running.glen.db.change(
         `UPDATE visitors v JOIN sittings m ON m.id = v.sitting_id SET v.inside = 1, v.left_at = NULL WHERE m.ended_at IS NULL AND v.role = 'host' AND v.state = 'let-in'`,
       );

@@ -28,6 +28,8 @@ export type Subject = ClassSubject | 'personId';
 
 /** The problem type (RFC 9457) of an answer before there is a school. */
 export const NOT_MOVED_IN = 'urn:glen:not-moved-in';
+/** The problem type of a door that would be opened while another session of the same host is on; `anyway` opens it. */
+export const OVER_ANOTHER = 'urn:glen:over-another';
 
 export interface Endpoint {
   method: 'GET' | 'POST' | 'PUT';

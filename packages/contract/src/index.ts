@@ -1,5 +1,6 @@
 export {
   NOT_MOVED_IN,
+  OVER_ANOTHER,
   endpointNames,
   endpointOf,
   endpoints,

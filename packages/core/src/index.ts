@@ -26,6 +26,9 @@ export {
 export { utcOf, plusMinutes, secondsOf } from './time/seconds.js';
 export type { SchoolCalendar } from './calendar/school.js';
 export { bellsOn, countDays, dayInfo, type DayInfo } from './calendar/dayInfo.js';
+export { longerFromNow } from './plan/longerFromNow.js';
+export { openedOver } from './margin/openedOver.js';
+export { sessionsOfNow } from './margin/sessionsOfNow.js';
 export { lobbyReason } from './entry/lobbyReason.js';
 export {
   HOSTS_GONE_MINUTES,

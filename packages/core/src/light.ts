@@ -21,6 +21,8 @@ export {
   type DateOrder,
 } from './time/typed.js';
 export { utcOf, plusMinutes, secondsOf } from './time/seconds.js';
+export { longerFromNow } from './plan/longerFromNow.js';
+export { sessionsOfNow } from './margin/sessionsOfNow.js';
 export { areHostsGone } from './entry/hostsGone.js';
 export { aloneInWords } from './margin/leftAlone.js';
 export { lobbyReason } from './entry/lobbyReason.js';

@@ -121,8 +121,8 @@ export const door = {
   sayWho: { params: ofVisitor, body: z.object({ personId: id.nullable() }), answer: done },
   openDoor: {
     params: ofLink,
-    /** `room`: the address to put behind the link first, where none is there yet. */
-    body: z.object({ room: text(2000).optional() }),
+    /** `room`: the address to put behind the link first, where none is there yet. `anyway`: also over another session’s time. */
+    body: z.object({ room: text(2000).optional(), anyway: z.boolean().optional() }),
     answer: z.object({ go: z.string() }),
   },
   closeRoom: { params: ofLink, answer: done },

@@ -5,6 +5,7 @@ import type { Who } from '../../http/who.js';
 import { enterDoor } from '../door/enter.js';
 import { noRoom } from '../door/wayIn.js';
 import { setRoom } from '../link/replace.js';
+import { mustBeFree } from './overAnother.js';
 import { describeDesk, doorOfHost, isActing, putOutOfIt } from './describe.js';
 import {
   askForAccount,
@@ -54,6 +55,7 @@ async function giveRoom(
 async function openDoor(glen: Glen, call: Call<'openDoor'>): Promise<{ go: string }> {
   const { params, token, from, setSession, body, who } = call;
   const { link, facts } = await doorOfHost(glen, params.linkId, token);
+  if (!body.anyway) await mustBeFree(glen, facts, who.person!.id);
   if (!facts.hasRoom) await giveRoom(glen, { link, facts }, who, body.room);
   const asking = { typed: link.code, token, from, setSession, byHand: true };
   const { go, decision } = await enterDoor(glen, asking, {});

@@ -1,4 +1,4 @@
-import type { Role } from '@glen/core';
+import { longerFromNow, type Role } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, wrongField } from '../../http/problem.js';
@@ -80,8 +80,13 @@ export const extendSession = (
   desk: AtDesk,
   minutes: number,
 ): Promise<Answer<'extendSession'>> =>
-  withRunning(glen, desk, async ({ occurrence_id: id, minutes: so }) => ({
-    end: await lengthenSession(glen, id, so + minutes, desk.by),
+  withRunning(glen, desk, async ({ occurrence_id: id, start, minutes: so }, { now }) => ({
+    end: await lengthenSession(
+      glen,
+      id,
+      longerFromNow({ start, minutes: so }, minutes, now),
+      desk.by,
+    ),
   }));
 
 /** Whoever hosts can be made so by a handing-over: the class period's own staff. */

@@ -198,7 +198,7 @@ export async function putOnBooks(
 }
 
 /** Minutes of a session that a host opens with nothing planned, unless something is planned sooner. */
-const ON_THE_SPOT_MINUTES = 50;
+export const ON_THE_SPOT_MINUTES = 50;
 
 /** A door opened with nothing planned goes on the books as a session that begins this minute. */
 export async function addSessionNow(

@@ -1,7 +1,8 @@
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
-import { addMinutes, plusMinutes } from '@glen/core/light';
+import { addMinutes, longerFromNow, plusMinutes } from '@glen/core/light';
 import { api } from '../../app/api.js';
+import { useNow } from '../../app/clock.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { deskCard } from './HandOver.js';
 import type { Desk, DeskActions } from './useDesk.js';
@@ -10,6 +11,7 @@ import type { Desk, DeskActions } from './useDesk.js';
 export function Extend({ desk, act }: { desk: Desk; act: DeskActions }) {
   const [open, setOpen] = useState(false);
   const { data: today } = api.useTodayQuery();
+  const now = useNow();
   const session = desk.session;
   if (!session) return null;
   const next = today?.sessions.find(
@@ -26,13 +28,14 @@ export function Extend({ desk, act }: { desk: Desk; act: DeskActions }) {
           aria-label="Let it run longer"
         >
           <p>
-            It ends at{' '}
+            {session.end > now ? 'It ends at' : 'It was to end at'}{' '}
             <span className="font-mono">{addMinutes(session.time, session.minutes)}</span>. People
             inside may stay as long as you do; this moves the end on the books too.
           </p>
           <ul className="grid gap-2">
             {[5, 10, 15, 30].map((minutes) => {
-              const hits = next && plusMinutes(session.end, minutes) > next.start;
+              const length = longerFromNow(session, minutes, now);
+              const hits = next && plusMinutes(session.start, length) > next.start;
               return (
                 <li key={minutes} className="flex items-center gap-3">
                   <Button
@@ -45,7 +48,7 @@ export function Extend({ desk, act }: { desk: Desk; act: DeskActions }) {
                     {minutes} min more
                   </Button>
                   <span className="text-sm text-soft">
-                    till {addMinutes(session.time, session.minutes + minutes)}
+                    till {addMinutes(session.time, length)}
                     {hits ? `, into ${next.title}` : ''}
                   </span>
                 </li>

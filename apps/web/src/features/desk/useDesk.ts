@@ -32,7 +32,7 @@ export function useDeskActions(linkId: number) {
     opening: opening.isLoading,
     open: () => void openDoor(open, linkId),
     /** The same with the address of a room, where none is there yet; gives what was wrong. */
-    openWith: (room: string) => openDoor(open, linkId, room || undefined),
+    openWith: (room: string) => openDoor(open, linkId, { room: room || undefined }),
     presence: (inside: boolean) => void say(presence({ params, body: { inside } })),
     end: () => void say(end({ params })),
     askForAccount: () => void say(askForAccount({ params })),

@@ -81,7 +81,7 @@ function LinkAndPosts({ session, classPeriod, today }: NextProps) {
   );
 }
 
-/** The one session that matters now: running, or next. */
+/** A session that matters now: it runs, waits for its host, or is the next. */
 export function NextSession(props: NextProps) {
   const { session, classPeriod, now, zone } = props;
   return (

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { WEEKDAY_NAMES, dayNumber, weekdayOf } from '@glen/core/light';
+import { WEEKDAY_NAMES, dayNumber, sessionsOfNow, weekdayOf } from '@glen/core/light';
 import type { Me, Session } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { useNow } from '../../app/clock.js';
@@ -78,17 +78,15 @@ function Nothing({ hasClasses, mayMake }: { hasClasses: boolean; mayMake: boolea
   );
 }
 
-/** The sessions in order, the one that matters now larger than the others. */
+/** The sessions in order, those that matter now larger than the others. */
 function RunSheet({ today, now, zone }: { today: Today; now: string; zone: string }) {
-  const held = heldOn(today);
-  const next =
-    held.find((s) => s.door === 'open') ?? held.find((s) => s.end > now && s.door !== 'ended');
+  const ofNow = sessionsOfNow(heldOn(today), now);
   return (
     <ul>
       {today.sessions.map((session) => {
         const classPeriod = today.classes.find((c) => c.id === session.classId);
         const shared = { session, today, now, zone };
-        if (session !== next || !classPeriod)
+        if (!ofNow.includes(session) || !classPeriod)
           return <SessionRow key={session.id} {...shared} classPeriod={classPeriod} />;
         return (
           <li key={session.id}>
