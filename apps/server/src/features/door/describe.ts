@@ -104,15 +104,19 @@ export async function tryDoor(
   if (body.accountId !== undefined && !facts.who.account)
     throw wrongField('accountId', 'There is no such account.');
   const session = facts.at?.occurrence;
-  if (session && body.hostIn !== undefined) {
-    session.hostInside = body.hostIn;
-    session.hosts_inside = body.hostIn ? Math.max(1, session.hosts_inside) : 0;
-    session.ended_at = body.hostIn ? null : session.ended_at;
-    session.opened_at = body.hostIn ? (session.opened_at ?? now) : session.opened_at;
-  }
+  if (session && body.hostIn !== undefined) asIfHostIs(session, body.hostIn, now);
   const held = { link_id: facts.row.link_id, layers: session?.layers ?? null };
   const isHidden = await privateTo(glen.db, [held], by);
   return doorAnswer(glen, facts, { ...body, isHidden: isHidden(held) });
+}
+
+/** Has a session be as if a host were in it, or none were. */
+function asIfHostIs(session: Session, isIn: boolean, now: string): void {
+  session.hostInside = isIn;
+  session.hosts_inside = isIn ? Math.max(1, session.hosts_inside) : 0;
+  if (!isIn) return;
+  session.ended_at = null;
+  session.opened_at ??= now;
 }
 
 interface Given {
