@@ -10,7 +10,8 @@ import {
   type Asker,
 } from '../src/features/door/door.sql.js';
 import type { Wish } from '../src/jobs/job.js';
-import { nextDue, renewWaiting } from '../src/jobs/outbox.sql.js';
+import { JOB_KINDS, type JobKind } from '../src/jobs/job.js';
+import { dueJobs, holdIfDue, renewWaiting } from '../src/jobs/outbox.sql.js';
 import { idleSince } from '../src/http/idle.js';
 import { tokens } from './randomRows.js';
 import { randomSchool } from './randomSchool.js';
@@ -188,15 +189,25 @@ describe('the outbox', () => {
     const now = clock.machine();
     const isDue = (job: (typeof rows.OutboxJob)[number]): boolean =>
       [job.due_at, job.due_school, job.lease_until].every((at) => at === null || at <= now);
-    for (const state of ['queued', 'running'] as const) {
-      const due = rows.OutboxJob.filter((job) => job.state === state && isDue(job));
-      const passedOver: number[] = [];
-      for (const job of inOrder(due, (row) => [row.due_at, row.id])) {
-        const next = await nextDue(db, clock, state, passedOver);
-        look.same(next?.id, job.id, `${state}, passing over ${String(passedOver)}`);
-        passedOver.push(job.id);
+    const wishes = [JOB_KINDS, ['put-out'], ['placement', 'look']] as (readonly JobKind[])[];
+    for (const kinds of wishes)
+      for (const state of ['queued', 'running'] as const) {
+        const due = rows.OutboxJob.filter(
+          (job) => job.state === state && kinds.includes(job.kind) && isDue(job),
+        );
+        const ids = inOrder(due, (row) => [row.due_at, row.id]).map((job) => job.id);
+        const found = await dueJobs(db, clock, { state, kinds });
+        look.same(
+          found.map((job) => job.id),
+          ids.slice(0, 50),
+          `${state} ${kinds.join()}`,
+        );
       }
-      look.same(await nextDue(db, clock, state, passedOver), undefined, `${state}, no more`);
+    for (const { id, state } of rows.OutboxJob) {
+      if (state !== 'queued' && state !== 'running') continue;
+      const held = await holdIfDue(db, clock, { id, state });
+      const job = rows.OutboxJob.find((row) => row.id === id)!;
+      look.same(held?.id, isDue(job) ? id : undefined, `held ${String(id)}`);
     }
   });
 

@@ -29,6 +29,7 @@ export { bellsOn, countDays, dayInfo, type DayInfo } from './calendar/dayInfo.js
 export { longerFromNow } from './plan/longerFromNow.js';
 export { openedOver } from './margin/openedOver.js';
 export { sessionsOfNow } from './margin/sessionsOfNow.js';
+export { ANSWERING, afterTry, mayAsk, type Breaker } from './outside/breaker.js';
 export { lobbyReason } from './entry/lobbyReason.js';
 export {
   HOSTS_GONE_MINUTES,

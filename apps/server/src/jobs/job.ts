@@ -1,4 +1,5 @@
-export type JobKind = 'placement' | 'end-room' | 'put-out' | 'set-role' | 'post' | 'look';
+export const JOB_KINDS = ['placement', 'end-room', 'put-out', 'set-role', 'post', 'look'] as const;
+export type JobKind = (typeof JOB_KINDS)[number];
 export interface Job {
   id: number;
   kind: JobKind;

@@ -1,7 +1,7 @@
 import type { Clock } from '../clock.js';
 import type { Db, Values } from '../db/connect.js';
 import { toSql } from '../db/sqlTime.js';
-import type { Job, Wish } from './job.js';
+import type { Job, JobKind, Wish } from './job.js';
 
 /** A wish as its row says it. */
 export const columnsOf = (clock: Clock, wish: Wish) => ({
@@ -36,21 +36,37 @@ export async function renewWaiting(db: Db, clock: Clock, wish: Wish): Promise<bo
   return renewed > 0;
 }
 
-/** The next due job of a state that no other process is looking at, and that is not among those passed over. Sequelize leaves SKIP LOCKED out for this database. */
-export const nextDue = (
+interface Sought {
+  state: 'queued' | 'running';
+  kinds: readonly JobKind[];
+}
+
+/** So many are looked at for one that is free. */
+const LOOKED_AT = 50;
+
+const DUE = `state = :state AND due_at <= :now AND (due_school IS NULL OR due_school <= :school) AND (lease_until IS NULL OR lease_until <= :now)`;
+
+const dueValues = (clock: Clock, state: Sought['state']): Values => ({
+  state,
+  now: toSql(clock.machine()),
+  school: toSql(clock.school()),
+});
+
+/** Due jobs of a state and of some kinds, those first that have been due longest. Nothing is held by looking: a lock would reach the row behind what is looked for, and hide it from others. */
+export const dueJobs = (db: Db, clock: Clock, { state, kinds }: Sought): Promise<Job[]> =>
+  db.rows<Job>(
+    `SELECT id, kind, subject, payload, tries FROM outbox FORCE INDEX (by_due)
+     WHERE ${DUE} AND kind IN (:kinds) ORDER BY due_at, id LIMIT ${LOOKED_AT}`,
+    { ...dueValues(clock, state), kinds: [...kinds] },
+  );
+
+/** Holds one that is due, by its key; nothing where somebody else does, or has done it meanwhile. Sequelize leaves SKIP LOCKED out for this database. */
+export const holdIfDue = (
   db: Db,
   clock: Clock,
-  state: 'queued' | 'running',
-  passedOver: number[],
+  { id, state }: { id: number; state: Sought['state'] },
 ): Promise<Job | undefined> =>
   db.one<Job>(
-    `SELECT id, kind, subject, payload, tries FROM outbox FORCE INDEX (by_due)
-     WHERE state = :state AND due_at <= :now AND (due_school IS NULL OR due_school <= :school) AND (lease_until IS NULL OR lease_until <= :now) AND id NOT IN (:passedOver)
-     ORDER BY due_at, id LIMIT 1 FOR UPDATE SKIP LOCKED`,
-    {
-      state,
-      now: toSql(clock.machine()),
-      school: toSql(clock.school()),
-      passedOver: [0, ...passedOver],
-    },
+    `SELECT id, kind, subject, payload, tries FROM outbox WHERE id = :id AND ${DUE} FOR UPDATE SKIP LOCKED`,
+    { ...dueValues(clock, state), id },
   );

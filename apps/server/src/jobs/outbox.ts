@@ -1,15 +1,16 @@
 import { Op } from 'sequelize';
 import type { Clock } from '../clock.js';
 import type { Db } from '../db/connect.js';
-import type { Job, Wish } from './job.js';
-import { columnsOf, nextDue, renewWaiting } from './outbox.sql.js';
+import { JOB_KINDS, type Job, type JobKind, type Wish } from './job.js';
+import { columnsOf, dueJobs, holdIfDue, renewWaiting } from './outbox.sql.js';
 
 /** Seconds for which a claimed job is its claimer's; after that anyone may take it over. */
 const LEASE_SECONDS = 30;
-/** After the last try a job is kept as failed, with its reason. */
-const MOST_TRIES = 10;
-/** Growing pauses between tries: 2, 4, 8 … seconds, five minutes at most. */
-const pauseAfter = (tries: number): number => Math.min(300, 2 ** tries);
+/** Growing pauses between tries: 2, 4, 8 … seconds, a quarter of an hour at most. */
+const LONGEST_PAUSE_SECONDS = 900;
+const pauseAfter = (tries: number): number => Math.min(LONGEST_PAUSE_SECONDS, 2 ** tries);
+/** After the last try a job is kept as failed, with its reason: with those pauses two days after the first, so that it outlives an outage. */
+const MOST_TRIES = 200;
 
 /**
  * Puts what must happen outside in the outbox, within the transaction that makes it necessary.
@@ -34,30 +35,31 @@ async function hasRunningSibling(db: Db, clock: Clock, job: Job): Promise<boolea
   return siblings > 0;
 }
 
-/** Takes the next due job under a lease, if there is one; one whose lease ran out too. Two jobs of one subject never run at once. */
-export function claim(db: Db, clock: Clock): Promise<Job | undefined> {
-  return db.transaction(async () => {
-    for (const state of ['queued', 'running'] as const) {
-      const passedOver: number[] = [];
-      for (
-        let job = await nextDue(db, clock, state, passedOver);
-        job;
-        job = await nextDue(db, clock, state, passedOver)
-      ) {
-        if (await hasRunningSibling(db, clock, job)) {
-          passedOver.push(job.id);
-          continue;
-        }
-        const tries = job.tries + 1;
-        await db.models.OutboxJob.update(
-          { state: 'running', lease_until: clock.machine(LEASE_SECONDS), tries },
-          { where: { id: job.id } },
-        );
-        return { ...job, tries };
-      }
+/** Takes a job under a lease. */
+async function take(db: Db, clock: Clock, job: Job): Promise<Job> {
+  const tries = job.tries + 1;
+  await db.models.OutboxJob.update(
+    { state: 'running', lease_until: clock.machine(LEASE_SECONDS), tries },
+    { where: { id: job.id } },
+  );
+  return { ...job, tries };
+}
+
+/** Takes the next due job of some kinds under a lease, if there is one; one whose lease ran out too. Two jobs of one subject never run at once. */
+export async function claim(
+  db: Db,
+  clock: Clock,
+  kinds: readonly JobKind[] = JOB_KINDS,
+): Promise<Job | undefined> {
+  for (const state of ['queued', 'running'] as const)
+    for (const { id } of await dueJobs(db, clock, { state, kinds })) {
+      const taken = await db.transaction(async () => {
+        const job = await holdIfDue(db, clock, { id, state });
+        return job && !(await hasRunningSibling(db, clock, job)) ? take(db, clock, job) : undefined;
+      });
+      if (taken) return taken;
     }
-    return undefined;
-  });
+  return undefined;
 }
 
 /** Only while it is still its claimer's. */

@@ -22,6 +22,10 @@ export function utcOf(seconds: number): string {
   return `${dateOf(days)}T${timeOf(Math.floor(rest / 60))}:${TWO_DIGITS[rest % 60]!}Z`;
 }
 
+/** An instant shifted by seconds. */
+export const plusSeconds = (instant: string, seconds: number): string =>
+  utcOf(secondsOf(instant, 'instant') + seconds);
+
 /** An instant shifted by minutes. */
 export const plusMinutes = (instant: string, minutes: number): string =>
   utcOf(secondsOf(instant, 'instant') + minutes * 60);
