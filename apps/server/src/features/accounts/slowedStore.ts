@@ -15,8 +15,11 @@ interface Slowed {
 export async function heldSlowed(db: Db, bucket: string, now: string): Promise<Slowed> {
   const { Slowed } = db.models;
   const key = kept(bucket);
-  // Two who come at once make it once.
-  await Slowed.bulkCreate([{ bucket: key, failures: 0, last_at: now }], { ignoreDuplicates: true });
+  // Two who come at once make it once. Whoever finds it there holds it as for writing from the first: two who held it as for
+  // reading would wait for one another.
+  await Slowed.bulkCreate([{ bucket: key, failures: 0, last_at: now }], {
+    updateOnDuplicate: ['bucket'],
+  });
   const row = (await Slowed.findByPk(key, { lock: true }))!;
   return { failures: row.failures, lastAt: row.last_at };
 }
