@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Answer, ClassItem, DeskVisitor } from '@glen/contract';
 import { studentName } from '../../../demo/school.js';
+import { moves, roomOf, visitorIn } from './roomTools.js';
 import { startSchool, until, type Browser, type School } from './support.js';
 
 let school: School;
@@ -19,17 +20,9 @@ const door = async (browser: Browser): Promise<Answer<'door'>> =>
   (await browser.get(`/api/door/${n3.link.code}`)).body;
 const enter = async (browser: Browser): Promise<Answer<'enterDoor'>> =>
   (await browser.post(`/api/door/${n3.link.code}/enter`, {})).body;
-const roomOf = (go: string): string => new URL(go).pathname.split('/').at(-1)!;
-const visitorNamed = async (room: string, name: string): Promise<number> =>
-  (await school.running.glen.db.one<{ id: number }>(
-    'SELECT v.id FROM visitors v JOIN sittings m ON m.id = v.sitting_id WHERE m.room = :room AND v.name = :name',
-    { room, name },
-  ))!.id;
-const sits = async (room: string, name: string): Promise<number> => {
-  const visitor = await visitorNamed(room, name);
-  await school.videoEvent({ room, type: 'arrived', visitor });
-  return visitor;
-};
+const visitorNamed = (room: string, name: string): Promise<number> => visitorIn(school, room, name);
+const sits = (room: string, name: string): Promise<number> =>
+  moves(school, { room, type: 'arrived', name });
 const waiting = (d: Answer<'desk'>): string[] => d.waiting.map((v: DeskVisitor) => v.name);
 
 /** A lesson with its host in the room. */

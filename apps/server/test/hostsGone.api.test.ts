@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Answer, ClassItem } from '@glen/contract';
 import { RoomWatch } from '../src/features/desk/roomWatch.js';
+import { moves as tellMoves, roomOf } from './roomTools.js';
 import { startSchool, until, type Browser, type School } from './support.js';
 
 // A lesson is never left alone: what becomes of a room that its hosts have left, of which the desk always tells.
@@ -21,17 +22,11 @@ const desk = async (): Promise<Answer<'desk'>> =>
   (await host.get(`/api/links/${n3.link.id}/desk`)).body;
 const reasonAt = async (browser: Browser): Promise<string> =>
   (await browser.get(`/api/door/${n3.link.code}`)).body.decision.reason;
-const roomOf = (go: string): string => new URL(go).pathname.split('/').at(-1)!;
 const open = async (): Promise<string> =>
   roomOf((await host.post(`/api/links/${n3.link.id}/open`)).body.go);
 
-async function moves(room: string, type: 'arrived' | 'left', name: string): Promise<void> {
-  const visitor = await school.running.glen.db.one<{ id: number }>(
-    'SELECT v.id FROM visitors v JOIN sittings m ON m.id = v.sitting_id WHERE m.room = :room AND v.name = :name',
-    { room, name },
-  );
-  await school.videoEvent({ room, type, visitor: visitor!.id });
-}
+const moves = (room: string, type: 'arrived' | 'left', name: string): Promise<number> =>
+  tellMoves(school, { room, type, name });
 
 /** The lesson of period 3, 10:45 to 11:35, with its host and one of the roll in the room; then the host leaves. */
 async function leftAlone(): Promise<string> {

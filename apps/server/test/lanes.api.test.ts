@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { ClassItem } from '@glen/contract';
+import { moves, roomOf } from './roomTools.js';
 import { startSchool, until, type Browser, type School } from './support.js';
 
 // A service that hangs or is away holds up nothing but its own, and is asked again when it is back.
@@ -30,22 +31,12 @@ const jobs = (kind: string): Promise<JobRow[]> =>
     `SELECT kind, state, tries, last_error FROM outbox WHERE kind = :kind AND state <> 'done' ORDER BY id`,
     { kind },
   );
-const visitorIn = async (room: string, name: string): Promise<number> =>
-  (await school.running.glen.db.one<{ id: number }>(
-    'SELECT v.id FROM visitors v JOIN sittings m ON m.id = v.sitting_id WHERE m.room = :room AND v.name = :name',
-    { room, name },
-  ))!.id;
-
 /** The lesson of period 3 with its host and one of the roll in the room; gives the visitor. */
 async function pupilInside(): Promise<number> {
   await school.setTime('10:46');
   const { go } = (await host.post(`/api/links/${n3.link.id}/open`)).body as { go: string };
-  const room = new URL(go).pathname.split('/').at(-1)!;
-  const arrived = async (name: string): Promise<number> => {
-    const visitor = await visitorIn(room, name);
-    await school.videoEvent({ room, type: 'arrived', visitor });
-    return visitor;
-  };
+  const arrived = (name: string): Promise<number> =>
+    moves(school, { room: roomOf(go), type: 'arrived', name });
   await arrived('Ottoline Marsh');
   const pupil = await school.as('Ansel Grue');
   await pupil.post(`/api/door/${n3.link.code}/enter`, {});

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { OVER_ANOTHER, type ClassItem } from '@glen/contract';
+import { moves, roomOf } from './roomTools.js';
 import { startSchool, type Browser, type School } from './support.js';
 
 // A door opened over another session's time says so first; running longer past the end counts from now.
@@ -54,12 +55,7 @@ describe('running longer', () => {
     await school.setTime('10:46');
     const { id } = school.classes.get('N3')!.link;
     const { go } = (await open('N3')).body as { go: string };
-    const room = new URL(go).pathname.split('/').at(-1)!;
-    const own = await school.running.glen.db.one<{ id: number }>(
-      'SELECT v.id FROM visitors v JOIN sittings m ON m.id = v.sitting_id WHERE m.room = :room',
-      { room },
-    );
-    await school.videoEvent({ room, type: 'arrived', visitor: own!.id });
+    await moves(school, { room: roomOf(go), type: 'arrived', name: 'Ottoline Marsh' });
     // The lesson was to end at 11:35, 14:35 in UTC.
     await school.setTime('11:45');
     const { end } = (await host.post(`/api/links/${id}/extend`, { minutes: 10 })).body as {

@@ -18,13 +18,15 @@ export interface RoomWithoutHost extends RoomNow {
   layers: OccurrenceLayers;
 }
 
-/** Which of some sittings somebody is in, as often as they are so many. */
-async function insideOf(db: Db, sittingIds: number[], role?: 'host'): Promise<number[]> {
+/** How many are in each of some sittings: of all, or of hosts. */
+async function insideOf(db: Db, sittingIds: number[], role?: 'host'): Promise<Map<number, number>> {
   const visitors = await db.models.Visitor.findAll({
     attributes: ['sitting_id'],
     where: { sitting_id: sittingIds, inside: true, ...(role === undefined ? {} : { role }) },
   });
-  return visitors.map((visitor) => visitor.sitting_id);
+  const counts = new Map<number, number>();
+  for (const { sitting_id: id } of visitors) counts.set(id, (counts.get(id) ?? 0) + 1);
+  return counts;
 }
 
 function roomOf(sitting: SittingRow, inside: number): RoomWithoutHost {
@@ -57,13 +59,13 @@ export async function roomsWithoutHost(db: Db, sittingId?: number): Promise<Room
     ],
   });
   const ids = sittings.map((sitting) => sitting.id);
-  const hosted = new Set(await insideOf(db, ids, 'host'));
+  const hosted = await insideOf(db, ids, 'host');
   const without = sittings.filter((sitting) => !hosted.has(sitting.id));
   const inside = await insideOf(
     db,
     without.map((sitting) => sitting.id),
   );
-  return without.map((sitting) => roomOf(sitting, inside.filter((id) => id === sitting.id).length));
+  return without.map((sitting) => roomOf(sitting, inside.get(sitting.id) ?? 0));
 }
 
 /** A room is gone before its time: whoever comes next is at a door that nobody has opened. */

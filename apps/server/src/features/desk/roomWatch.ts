@@ -3,7 +3,7 @@ import type { Glen } from '../../glen.js';
 import { hostsGoneAt, rulesOfLinks, rulesOfSession } from '../entry/layers.js';
 import { lockLinkById } from '../door/store.js';
 import { everyoneOut } from '../door/visitStore.js';
-import { closingOf, type WhenAlone } from '../entry/alone.js';
+import { isToClose, type WhenAlone } from '../entry/alone.js';
 import { roomsWithoutHost, takeRoomAway, type RoomWithoutHost } from './aloneStore.js';
 import { endSitting } from './store.js';
 
@@ -53,10 +53,7 @@ async function closeIfDue(glen: Glen, { sitting_id, link_id }: RoomWithoutHost):
     if (!room) return;
     const when = (await whenAlone(glen, [room])).get(sitting_id)!;
     const now = glen.clock.school();
-    if (closingOf(room, when)! > now) return;
-    const isOver = when.closes <= now;
-    // Where nobody is in, the hosts may have stepped out before it begins: their room waits for them.
-    if (room.inside > 0 || isOver) await close(glen, room, isOver);
+    if (isToClose(room, when, now)) await close(glen, room, when.closes <= now);
   });
   glen.nudge();
 }
@@ -94,12 +91,18 @@ export class RoomWatch {
     const rooms = await roomsWithoutHost(this.glen.db);
     const when = await whenAlone(this.glen, rooms);
     const now = this.glen.clock.school();
-    for (const room of rooms) {
-      if (closingOf(room, when.get(room.sitting_id)!)! <= now) await closeIfDue(this.glen, room);
-      else await this.tell(room, now);
-    }
+    // One that cannot be closed just now holds up no other.
+    for (const room of rooms)
+      await this.lookAfter(room, when.get(room.sitting_id)!, now).catch((error: unknown) =>
+        this.glen.log.warn({ err: error, sitting: room.sitting_id }, 'a room stays as it is'),
+      );
     const alive = new Set(rooms.map((room) => room.sitting_id));
     for (const id of this.told.keys()) if (!alive.has(id)) this.told.delete(id);
+  }
+
+  private async lookAfter(room: RoomWithoutHost, when: WhenAlone, now: string): Promise<void> {
+    if (isToClose(room, when, now)) await closeIfDue(this.glen, room);
+    else await this.tell(room, now);
   }
 
   private async tell(room: RoomWithoutHost, now: string): Promise<void> {

@@ -19,11 +19,20 @@ export interface WhenAlone {
 }
 
 /** When a room is closed by itself. Out of a pasted room Glen can put nobody: of that it closes the door alone, at its time. */
-export const closingOf = (room: RoomNow, { closes, withoutHost, minutes }: WhenAlone) =>
+const closingOf = (room: RoomNow, { closes, withoutHost, minutes }: WhenAlone) =>
   closesByItself(
     { hostsInside: room.hosts_inside, hostLeftAt: room.host_left_at, closes },
     { withoutHost: withoutHost || room.room_address !== null, minutes },
   );
+
+/**
+ * Whether a room that no host is in is to be closed at `now`. Where nobody is in it, its hosts may have stepped out before it
+ * begins: it waits for them until its door closes.
+ */
+export function isToClose(room: RoomNow, when: WhenAlone, now: string): boolean {
+  const at = closingOf(room, when);
+  return at !== null && at <= now && (room.inside > 0 || when.closes <= now);
+}
 
 /** People who are in a room without a host; null where a host is in, or nobody. */
 export function aloneIn(room: RoomNow, when: WhenAlone): Session['alone'] {

@@ -35,12 +35,19 @@ function Minutes({ edits }: { edits: RuleEdits }) {
   );
 }
 
+interface HostsGoneProps {
+  edits: RuleEdits;
+  /** No room of a video service stands behind it: out of others Glen can put nobody. */
+  isPasted: boolean;
+}
+
 /** What becomes of a room that its hosts have left, as a sentence. */
-export const HostsGone = ({ edits }: { edits: RuleEdits }) =>
-  edits.rules.withoutHost ? (
-    <>When all hosts have left, people stay until it shuts.</>
-  ) : (
+export function HostsGone({ edits, isPasted }: HostsGoneProps) {
+  if (isPasted) return <>Out of a pasted room Glen puts nobody: that is its hosts’ to do.</>;
+  if (edits.rules.withoutHost) return <>When all hosts have left, people stay until it shuts.</>;
+  return (
     <>
       When all hosts have left, everybody is out after <Minutes edits={edits} />.
     </>
   );
+}

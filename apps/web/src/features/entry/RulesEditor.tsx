@@ -27,9 +27,12 @@ function Line({ name, children }: { name: string; children: ReactNode }) {
   );
 }
 
-interface SentencesProps {
+interface OwnProps {
   edits: RuleEdits;
   showSources: boolean;
+}
+interface SentencesProps extends OwnProps {
+  isPasted: boolean;
 }
 
 /** "The roll goes", "presenters go". */
@@ -57,7 +60,8 @@ function Sentences(props: SentencesProps) {
         {part('recording')}.
       </Line>
       <Line name="After">
-        Shut {part('closesAfter')}, or when a host ends it. <HostsGone edits={props.edits} />
+        Shut {part('closesAfter')}, or when a host ends it.{' '}
+        <HostsGone edits={props.edits} isPasted={props.isPasted} />
       </Line>
       <details className="mt-1">
         <summary className="cursor-pointer text-soft">Rare rules</summary>
@@ -73,7 +77,7 @@ function Sentences(props: SentencesProps) {
 }
 
 /** What is set in this scope alone, each with the way back. */
-function OwnRules({ edits, showSources }: SentencesProps) {
+function OwnRules({ edits, showSources }: OwnProps) {
   const { own, scope, busy, mayEdit, isOwn, back, backWords, ownHostsGone } = edits;
   const fields = RULE_FIELDS.filter(isOwn);
   const n = fields.length + (ownHostsGone === null ? 0 : 1);
@@ -129,7 +133,11 @@ export function RulesEditor({ edits, answer, zone, showSources = false }: Editor
     <>
       {problem && <FieldError>{problemInWords(problem)}</FieldError>}
       <Outcome answer={answer} edits={edits} zone={zone} />
-      <Sentences edits={edits} showSources={showSources} />
+      <Sentences
+        edits={edits}
+        showSources={showSources}
+        isPasted={answer.setting.holds.length === 0}
+      />
       <div className="mt-3 flex flex-wrap items-start gap-x-6 gap-y-2">
         {mayEdit && <PresetButton layers={layers} busy={busy} onTake={take} />}
         <OwnRules edits={edits} showSources={showSources} />
