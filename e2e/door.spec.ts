@@ -113,3 +113,23 @@ test('an entry code is asked for at the door, and a guest for a name', async ({ 
   await expect(teacher.getByText('Hedda <Grue>', { exact: true })).toBeVisible();
   await expect(teacher.getByText('not signed in · not on the roll')).toBeVisible();
 });
+
+test('where there is a watch-only way in, it can be taken at the door', async ({ school }) => {
+  await school.setTime('10:45');
+  const teacher = await school.open('Ottoline Marsh');
+  const n3 = school.classOf('N3');
+  const rules = `${school.url}/api/classes/${n3.id}/rules`;
+  const { version } = await (await teacher.request.get(rules)).json();
+  await teacher.request.put(rules, {
+    headers: { Origin: school.url },
+    data: { version, rules: { watching: true } },
+  });
+  await teacher.goto(`${school.url}/desk/${n3.link.id}`);
+  await enterRoom(teacher, 'Open the door now');
+  const student = await school.openPhone('Ansel Grue');
+  await student.goto(n3.link.address);
+  await expect(student.getByRole('button', { name: 'Knock' })).toBeVisible();
+  await student.getByRole('button', { name: 'Only watch' }).click();
+  await expect(student.locator('#you')).toContainText('You are Ansel Grue');
+  await expect(student.locator('#seats')).toContainText('watching');
+});

@@ -97,6 +97,22 @@ describe('the lobby', () => {
     expect(after.inside.map((v) => v.name).sort()).toEqual(['Ansel Grue', 'Ottoline Marsh']);
     expect(after.waiting).toEqual([]);
   });
+  it('is walked past by nobody who came to watch only', async () => {
+    const { version } = (await host.get(`/api/classes/${n3.id}/rules`)).body;
+    const watching = { version, rules: { watching: true } };
+    const set = (await host.put(`/api/classes/${n3.id}/rules`, watching)).body;
+    await hostGoesIn();
+    const pupil = await school.as('Ansel Grue');
+    expect(await door(pupil)).toMatchObject({ mayWatch: true, decision: { outcome: 'lobby' } });
+    const watched = await enter(pupil, { watchOnly: true });
+    expect(watched.decision).toEqual({ outcome: 'enter', role: 'watcher', reason: 'watch' });
+    expect(watched.go).not.toBeNull();
+    expect((await door(pupil)).decision.outcome).toBe('lobby');
+    expect((await enter(pupil)).decision.outcome).toBe('lobby');
+    expect((await desk()).waiting).toMatchObject([{ name: 'Ansel Grue', role: 'participant' }]);
+    await host.put(`/api/classes/${n3.id}/rules`, { version: set.version, rules: {} });
+    expect((await door(await school.as('Birgit Tideman'))).mayWatch).toBe(false);
+  });
   it('turn away, put out and let back; the put-out one is refused until then', async () => {
     const { room } = await hostGoesIn();
     const pupil = await school.as('Birgit Tideman');
@@ -290,8 +306,9 @@ describe('events of the video service', () => {
       { id },
     );
     expect(visits.map((v) => v.left_at === null)).toEqual([false, true]);
-    const { sessions } = (await host.get('/api/today')).body;
-    expect(sessions[0]).toMatchObject({ came: 1, inside: 2, door: 'open' });
+    const { sessions } = (await host.get('/api/today')).body as Answer<'today'>;
+    const lesson = sessions.find((s) => s.title === 'Lesson');
+    expect(lesson).toMatchObject({ came: 1, inside: 2, door: 'open' });
   });
 });
 

@@ -102,6 +102,27 @@ describe('trying the door as somebody', () => {
     expect(reasons.size).toBeGreaterThan(5);
   });
 
+  it('tells of a colleague, a student of another class and a guest as of any such person', async () => {
+    await school.setTime('10:47', '2026-10-28');
+    const host = await school.as('Tomas Verhage');
+    const n3 = school.classes.get('N3')!;
+    const { version } = (await host.get(`/api/classes/${n3.id}/rules`)).body;
+    const lets = { whoMayEnter: 'school', straightIn: 'presenters', presenters: 'staff' };
+    await host.put(`/api/classes/${n3.id}/rules`, { version, rules: lets });
+    const tried = async (kind: string) =>
+      (await host.post(`/api/links/${n3.link.id}/try`, { kind, hostIn: true })).body.decision;
+    expect(await tried('colleague')).toEqual({
+      outcome: 'enter',
+      role: 'presenter',
+      reason: 'straight-in',
+    });
+    expect(await tried('other-student')).toMatchObject({ outcome: 'lobby', role: 'participant' });
+    expect(await tried('signed-in-guest')).toEqual({
+      outcome: 'refused',
+      reason: 'use-school-account',
+    });
+  });
+
   it('takes a host in or out as told, and writes nothing', async () => {
     await school.setTime('10:31', '2026-10-28');
     const host = await school.as('Tomas Verhage');

@@ -40,6 +40,8 @@ export const doorAnswer = z.object({
   decision,
   /** Waiting in the lobby already, by this browser's own knock. */
   knocked: z.boolean(),
+  /** They may go in to see and hear, and nothing else. */
+  mayWatch: z.boolean(),
   /** How many knocked before. */
   ahead: z.int(),
   turnedAway: z.boolean(),

@@ -95,12 +95,8 @@ export async function tryDoor(
   const now = body.at
     ? placeWallTime(body.at.date, body.at.time, 0, (await readSchool(glen.db)).calendar.zone).start
     : glen.clock.school();
-  const facts = (await readDoor(
-    glen,
-    link.code,
-    { accountId: body.accountId ?? null },
-    { at: now },
-  ))!;
+  const asker = { accountId: body.accountId ?? null };
+  const facts = asKind((await readDoor(glen, link.code, asker, { at: now }))!, body.kind);
   if (body.accountId !== undefined && !facts.who.account)
     throw wrongField('accountId', 'There is no such account.');
   const session = facts.at?.occurrence;
@@ -108,6 +104,25 @@ export async function tryDoor(
   const held = { link_id: facts.row.link_id, layers: session?.layers ?? null };
   const isHidden = await privateTo(glen.db, [held], by);
   return doorAnswer(glen, facts, { ...body, isHidden: isHidden(held) });
+}
+
+/** An account and roles such as anybody of a kind has who is nothing to the class period in particular. */
+const OF_KIND = {
+  colleague: { kind: 'school', roles: ['teacher'] },
+  'other-student': { kind: 'school', roles: ['student'] },
+  'signed-in-guest': { kind: 'personal', roles: ['guest'] },
+} as const;
+
+/** A door as somebody of a kind meets it; as it was read where no kind is asked about. */
+function asKind(facts: DoorFacts, kind: Body<'tryDoor'>['kind']): DoorFacts {
+  if (!kind) return facts;
+  const { kind: account, roles } = OF_KIND[kind];
+  const who = {
+    sessionId: null,
+    account: { id: 0, kind: account, email: '' },
+    person: { id: 0, name: '', roles: [...roles] },
+  };
+  return { ...facts, who };
 }
 
 /** Has a session be as if a host were in it, or none were. */
@@ -147,6 +162,7 @@ async function doorAnswer(
     decision,
     knocked: session?.visitor_state === 'waiting',
     ahead: await waitingBefore(glen, session),
+    mayWatch: mayWatch(facts, given, decision),
     turnedAway,
     word: turnedAway ? session.word : null,
     hostIn: await hostInFor(glen, facts, decision),
@@ -162,6 +178,17 @@ async function doorAnswer(
       watching: rules.watching,
     },
   };
+}
+
+/** Reasons after which an entry code decides, which is asked of those who watch, too. */
+const ASKS_CODE = ['code-needed', 'code-wrong'];
+
+/** Whether whoever asks could go in to watch only; a host, and who waits already, has no need of it. */
+function mayWatch(facts: DoorFacts, given: Given, { reason }: EntryDecision): boolean {
+  const isWaiting = facts.at?.occurrence.visitor_state === 'waiting';
+  if (!facts.rules.watching || reason === 'host' || isWaiting) return false;
+  const watching = decideAt(facts, { ...given, watchOnly: true });
+  return watching.outcome === 'enter' || ASKS_CODE.includes(watching.reason);
 }
 
 /** A host who is in to let people in, by name. */

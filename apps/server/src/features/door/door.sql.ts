@@ -165,6 +165,8 @@ export interface PlaceAtDoor {
   visitor_state: VisitorState | null;
   entry_code: string | null;
   may_present: number | null;
+  /** They came to watch only, last time. */
+  watched: boolean;
   word: string | null;
   knocked_at: string | null;
   /** It was handed over to them. */
@@ -192,7 +194,7 @@ export type Asker =
 /** One row for each role, each standing at the link and each place behind the door: of everything there is one or two. */
 const askerSql = (account: string, places: number): string => `
   SELECT bs.id AS session_id, a.id AS account_id, a.kind, a.email, p.id AS person_id, p.name AS person_name, pr.role, lp.as_what, lp.series_id, lp.key_date
-    ${places === 0 ? '' : ', v.sitting_id, v.id AS visitor_id, v.state AS visitor_state, v.entry_code, v.may_present, v.word, v.knocked_at, ah.sitting_id AS acting_in, ko.sitting_id AS kept_out_of'}
+    ${places === 0 ? '' : ', v.sitting_id, v.id AS visitor_id, v.state AS visitor_state, v.entry_code, v.may_present, v.role AS visitor_role, v.word, v.knocked_at, ah.sitting_id AS acting_in, ko.sitting_id AS kept_out_of'}
   FROM school sc
   LEFT JOIN browser_sessions bs ON bs.token_hash = :hash AND bs.expires_at > :machine AND bs.seen_at > :idle
   LEFT JOIN accounts a ON a.id = ${account} LEFT JOIN people p ON p.id = a.person_id
@@ -210,7 +212,8 @@ const askerSql = (account: string, places: number): string => `
 const byBrowser = withPlaces((places) => askerSql('bs.account_id', places));
 const byAccount = withPlaces((places) => askerSql(':accountId', places));
 
-interface AskedRow extends Omit<WhoRow, 'person_roles'>, Omit<PlaceAtDoor, 'acting' | 'keptOut'> {
+interface AskedRow extends Omit<WhoRow, 'person_roles'>, Omit<PlaceAtDoor, 'acting' | 'keptOut' | 'watched'> {
+  visitor_role?: VisitorRow['role'] | null;
   role: string | null;
   as_what: MeantAs | null;
   series_id: number | null;
@@ -243,6 +246,7 @@ export const NO_PLACE: PlaceAtDoor = {
   visitor_state: null,
   entry_code: null,
   may_present: null,
+  watched: false,
   word: null,
   knocked_at: null,
   acting: false,
@@ -258,7 +262,8 @@ function placesIn(rows: AskedRow[]): Places {
     if (row.sitting_id == null) continue;
     const { visitor_id, visitor_state, entry_code, may_present, word, knocked_at } = row;
     const place = { visitor_id, visitor_state, entry_code, may_present, word, knocked_at };
-    places.set(row.sitting_id, { ...NO_PLACE, ...place });
+    const watched = row.visitor_role === 'watcher';
+    places.set(row.sitting_id, { ...NO_PLACE, ...place, watched });
   }
   const more = (id: number | null | undefined, what: Partial<PlaceAtDoor>): void => {
     if (id != null) places.set(id, { ...(places.get(id) ?? NO_PLACE), ...what });

@@ -224,11 +224,15 @@ export function decideAt(facts: DoorFacts, given: Given = {}): EntryDecision {
     : decision;
 }
 
-/** What has become of a visitor in this session so far. Whom a host brought in need not knock either. */
+/**
+ * What has become of a visitor in this session so far. Whom a host brought in need not knock either; who came to watch
+ * only was not let in to more than that.
+ */
 function soFar({ at }: DoorFacts): Pick<Visitor, 'letIn' | 'removed'> {
   const state = at?.occurrence.visitor_state;
+  const wasLetIn = state === 'let-in' && !at?.occurrence.watched;
   return {
-    letIn: state === 'let-in' || Boolean(at?.occurrence.invited),
+    letIn: wasLetIn || Boolean(at?.occurrence.invited),
     removed: Boolean(at?.occurrence.keptOut) || state === 'turned-away' || state === 'put-out',
   };
 }

@@ -80,7 +80,11 @@ function Standing({ me, code, door, onBack }: StandingProps) {
     <>
       <DoorHead me={me} door={door} />
       <Sign me={me} door={door} entering={entering} />
-      <EnterForm entering={entering} knocks={door.decision.outcome === 'lobby'} />
+      <EnterForm
+        entering={entering}
+        knocks={door.decision.outcome === 'lobby'}
+        mayWatch={door.mayWatch && !entering.isGone}
+      />
       <DoorAccounts me={me} reason={door.decision.reason} />
       <p className="mt-5">
         <Link className="text-loch-deep underline" to={`/door/${door.code}/how`}>

@@ -1,11 +1,37 @@
+import type { SyntheticEvent } from 'react';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
 import type { Entering } from './useEntering.js';
 
+interface Props {
+  entering: Entering;
+  knocks: boolean;
+  /** There is a watch-only way in for them. */
+  mayWatch: boolean;
+}
+
+/** The watch-only way in, beside the usual one or instead of it. */
+function Watch({ entering }: { entering: Entering }) {
+  return (
+    <div>
+      <Button className="w-full" disabled={entering.isSending} onClick={() => entering.go(true)}>
+        Only watch
+      </Button>
+      <p className="mt-1 text-sm text-soft">
+        You see and hear what goes on, and cannot be seen or heard.
+      </p>
+    </div>
+  );
+}
+
 /** What the door asks of a visitor, and the button that goes in or knocks. */
-export function EnterForm({ entering, knocks }: { entering: Entering; knocks: boolean }) {
-  const { register, submit, isSending, problem, errorAt, asksName, asksCode, isReady } = entering;
+export function EnterForm({ entering, knocks, mayWatch }: Props) {
+  const { register, go, isSending, problem, errorAt, asksName, asksCode, isReady } = entering;
+  const submit = (event: SyntheticEvent): void => {
+    event.preventDefault();
+    go();
+  };
   return (
     <form className="mt-4 grid gap-3" noValidate onSubmit={submit}>
       {asksName && (
@@ -35,9 +61,10 @@ export function EnterForm({ entering, knocks }: { entering: Entering; knocks: bo
           <p className="text-sm text-soft">
             Camera and microphone are off until you switch them on inside.
           </p>
-          {problem && <FieldError>{problem.title}</FieldError>}
         </>
       )}
+      {mayWatch && <Watch entering={entering} />}
+      {problem && <FieldError>{problem.title}</FieldError>}
     </form>
   );
 }

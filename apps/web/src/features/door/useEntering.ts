@@ -21,6 +21,7 @@ interface Visit {
 interface Typed {
   name: string;
   entryCode: string;
+  watchOnly: boolean;
 }
 
 const NO_SUCH_CODE = 'That code does not fit. Compare it with what was sent with the link.';
@@ -31,13 +32,14 @@ function useGoIn(code: string, isNobody: boolean) {
   const [isGone, setGone] = useState(false);
   const names = { name: `name:${code}`, entryCode: `entry-code:${code}` };
   const form = useServerForm<Typed, Typed, Answer<'enterDoor'>>({
-    start: { name: keptHere(names.name), entryCode: keptHere(names.entryCode) },
+    start: { name: keptHere(names.name), entryCode: keptHere(names.entryCode), watchOnly: false },
     send: (typed) =>
       enter({
         params: { code },
         body: {
           ...(typed.name ? { name: typed.name } : {}),
           ...(typed.entryCode ? { entryCode: typed.entryCode } : {}),
+          ...(typed.watchOnly ? { watchOnly: true } : {}),
         },
       }),
     onDone: ({ go, decision }) => {
@@ -52,17 +54,22 @@ function useGoIn(code: string, isNobody: boolean) {
   const { name, entryCode } = form.watch();
   useEffect(() => keepHere(names.name, name), [names.name, name]);
   useEffect(() => keepHere(names.entryCode, entryCode), [names.entryCode, entryCode]);
-  return { ...form, isGone, setGone };
+  /** As whoever pressed chose; nobody who waited is taken in to watch only by themselves. */
+  const go = (watchOnly = false): void => {
+    form.setValue('watchOnly', watchOnly);
+    form.submit();
+  };
+  return { ...form, go, isGone, setGone };
 }
 
 /** The way through a door: by hand, and by itself for whoever waited. */
 export function useEntering({ me, code, door, onBack }: Visit) {
   const entering = useGoIn(code, me.account === null);
-  const { submit, isGone, setGone } = entering;
+  const { go, isGone, setGone } = entering;
   const { outcome, reason } = door.decision;
   const asksCode = isAboutCode(reason);
   const mayGo = outcome === 'enter' || outcome === 'lobby';
-  const asksName = me.account === null && (mayGo || asksCode);
+  const asksName = me.account === null && (mayGo || asksCode || door.mayWatch);
   const isReady = outcome === 'enter' || (outcome === 'lobby' && !door.knocked);
 
   // Coming back by the browser's own button finds the page as it was left: then it is a door again.
@@ -82,7 +89,7 @@ export function useEntering({ me, code, door, onBack }: Visit) {
     if (goesOnByItself(reason) || door.knocked) waited.current = true;
     else if (isReady && waited.current && !isGone && me.account) {
       waited.current = false;
-      submit();
+      go();
     }
   });
   return { ...entering, asksCode, asksName, isReady };

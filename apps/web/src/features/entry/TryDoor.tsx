@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { dateInWords } from '@glen/core/light';
-import type { Answer } from '@glen/contract';
+import type { Answer, Body } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { useNow, wallClock } from '../../app/clock.js';
 import { ChoiceBox } from '../../ui/choices.js';
@@ -22,7 +22,7 @@ const TONES = {
 } as const;
 const NOBODY = 'nobody';
 
-/** Whom the door can be tried as: everyone of the class, with each account they have, and somebody unknown. */
+/** Whom the door can be tried as: everyone of the class, with each account they have, and whoever might come besides. */
 function useVisitors(
   classPeriod: ClassPeriod,
 ): { value: string; label: string; person: number | null }[] {
@@ -38,8 +38,18 @@ function useVisitors(
         label: a.kind === 'school' ? p.name : `${p.name}, ${kindInWords(a.kind)}`,
       })),
     ),
+    { value: 'colleague', label: 'A colleague', person: null },
+    { value: 'other-student', label: 'A student of another class', person: null },
+    { value: 'signed-in-guest', label: 'A guest with a home account', person: null },
     { value: NOBODY, label: 'Somebody not signed in', person: null },
   ];
+}
+
+/** Whom the server is to try it as: an account, anybody of a kind, or nobody. */
+function askedAs(as: string): Pick<Body<'tryDoor'>, 'accountId' | 'kind'> {
+  if (as === NOBODY) return {};
+  if (as === 'colleague' || as === 'other-student' || as === 'signed-in-guest') return { kind: as };
+  return { accountId: Number(as) };
 }
 
 interface TryProps {
@@ -78,7 +88,7 @@ function useTrial(trial: Trial, { date, time }: { date: string; time: string }, 
       params: { linkId },
       body: {
         at: { date, time },
-        ...(as === NOBODY ? {} : { accountId: Number(as) }),
+        ...askedAs(as),
         ...(host === 'as-is' ? {} : { hostIn: host === 'in' }),
         ...(entryCode ? { entryCode } : {}),
         ...(watchOnly ? { watchOnly } : {}),

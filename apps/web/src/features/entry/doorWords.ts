@@ -138,9 +138,9 @@ const WORDS: Record<string, (told: Told) => Words> = {
     title: 'That code does not fit',
     text: 'Compare it with what was sent with the link.',
   }),
-  full: () => ({
+  full: ({ door }) => ({
     title: 'The room is full',
-    text: 'When somebody leaves, this page will notice.',
+    text: `When somebody leaves, this page will notice.${door.mayWatch ? ' Meanwhile you may watch.' : ''}`,
   }),
   'no-host': noHost,
   lobby,
