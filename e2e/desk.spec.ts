@@ -102,3 +102,27 @@ test('Glen restarts in the middle: who waits still waits, who is in is still in'
   await expect(desk.getByRole('region', { name: 'Inside' })).toContainText('Ansel Grue');
   await expect(desk.getByRole('region', { name: 'Inside' })).toContainText('Ottoline Marsh');
 });
+
+test('mute one and let all share, from the desk, for this session', async ({ school }) => {
+  const { desk, room, student } = await lesson(school);
+  await desk.getByRole('button', { name: 'Let Ansel Grue in' }).click();
+  await expect(student.locator('#you')).toContainText('You are Ansel Grue');
+  await expect(student.locator('#share')).toBeHidden();
+  await desk.getByRole('button', { name: 'For all inside' }).click();
+  await desk.getByRole('menuitem', { name: 'Let everybody share' }).click();
+  await expect(desk.getByText('Everybody may share in this session.')).toBeVisible();
+  await expect(student.locator('#share')).toBeVisible();
+  const seat = room.getByRole('row', { name: /Ansel Grue/ });
+  await student.evaluate(() =>
+    fetch(`${location.pathname}/speak`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: '{"on":true}',
+    }),
+  );
+  await expect(seat.getByRole('cell').nth(2)).toHaveText('on');
+  await desk.getByRole('button', { name: 'More with Ansel Grue' }).click();
+  await desk.getByRole('menuitem', { name: 'Mute' }).click();
+  await expect(seat.getByRole('cell').nth(2)).toHaveText('muted');
+  await expect(student.getByText('A host has switched your microphone off.')).toBeVisible();
+});

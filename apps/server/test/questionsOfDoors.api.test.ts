@@ -117,6 +117,7 @@ describe('a door', () => {
             room_address_kept: sitting.room_address,
             inside: inside.length,
             asks_account: Number(sitting.asks_account),
+            all_share: Number(sitting.all_share),
             hosts_inside: inside.filter((row) => row.role === 'host').length,
           },
           `sitting ${sitting.id}`,

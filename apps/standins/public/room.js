@@ -205,6 +205,10 @@ const stream = new EventSource(`${base}/stream`);
 stream.onmessage = async ({ data }) => {
   const news = JSON.parse(data);
   if (news.over) return over(news.over);
+  if (news.hushed) {
+    if (mic.isOn()) await mic.off();
+    say('A host has switched your microphone off.');
+  }
   await look();
   if (!state?.rules.chime) return;
   if (news.came && news.came !== state.you.name) chime(`${news.came} came in.`);

@@ -16,6 +16,8 @@ export const deskVisitorSchema = z.object({
   role: z.enum(['host', 'presenter', 'participant', 'watcher']),
   /** Let present for a while, though the rules would not. */
   mayPresent: z.boolean(),
+  /** Let share for a while, though the rules would not. */
+  mayShare: z.boolean(),
   state: visitorState,
   inside: z.boolean(),
   knockedAt: utcInstant.nullable(),

@@ -198,6 +198,10 @@ export const endpoints = {
   putOut: { method: 'POST', path: '/api/visitors/:visitorId/put-out', who: 'door-host', of: 'visitorId', does: 'Put one out of the room' },
   sayWho: { method: 'POST', path: '/api/visitors/:visitorId/who', who: 'door-host', of: 'visitorId', does: 'Say who of the roll somebody is who came without an account: for the register alone' },
   letPresent: { method: 'POST', path: '/api/visitors/:visitorId/present', who: 'door-host', of: 'visitorId', does: 'Let somebody inside present for a while, or no longer' },
+  muteVisitor: { method: 'POST', path: '/api/visitors/:visitorId/mute', who: 'door-host', of: 'visitorId', does: 'Switch one person’s microphone off' },
+  letShare: { method: 'POST', path: '/api/visitors/:visitorId/share', who: 'door-host', of: 'visitorId', does: 'Let somebody share in the room for a while, or no longer' },
+  muteAll: { method: 'POST', path: '/api/links/:linkId/mute-all', who: 'door-host', of: 'linkId', does: 'Switch off the microphones of all who do not host' },
+  letAllShare: { method: 'POST', path: '/api/links/:linkId/let-all-share', who: 'door-host', of: 'linkId', does: 'Let everybody share for this session, or again those alone whom the rules let' },
   letBack: { method: 'POST', path: '/api/visitors/:visitorId/let-back', who: 'door-host', of: 'visitorId', does: 'Let back one who was turned away or put out' },
 
   door: { method: 'GET', path: '/api/door/:code', who: 'anyone', does: 'What this door is and what it would do with whoever asks' },

@@ -17,6 +17,7 @@ import * as m0013 from './migrations/0013-keyed-tokens.js';
 import * as m0014 from './migrations/0014-sign-in.js';
 import * as m0015 from './migrations/0015-put-out.js';
 import * as m0016 from './migrations/0016-audit-codes.js';
+import * as m0017 from './migrations/0017-room-rules.js';
 import {
   databaseKind,
   makeBooks,
@@ -50,6 +51,7 @@ const MIGRATIONS: Migration[] = [
   m0014,
   m0015,
   m0016,
+  m0017,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

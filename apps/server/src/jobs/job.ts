@@ -1,4 +1,14 @@
-export const JOB_KINDS = ['placement', 'end-room', 'put-out', 'set-role', 'post', 'look'] as const;
+export const JOB_KINDS = [
+  'placement',
+  'end-room',
+  'put-out',
+  'set-role',
+  'post',
+  'look',
+  'room-rules',
+  'mute',
+  'let-share',
+] as const;
 export type JobKind = (typeof JOB_KINDS)[number];
 export interface Job {
   id: number;

@@ -1,36 +1,10 @@
-import { ANSWERING, afterTry, mayAsk, type Role } from '@glen/core';
+import { ANSWERING, afterTry, mayAsk } from '@glen/core';
 import type { Glen } from '../glen.js';
 import { OutsideError } from '../outside/outsideError.js';
-import { reconcilePost } from '../features/post/reconcilePost.js';
-import { lookByItself, syncPlacement, announcePlacement } from '../features/post/sync.js';
+import { announcePlacement } from '../features/post/sync.js';
 import type { Job, JobKind } from './job.js';
 import { claim, finish, putBack } from './outbox.js';
-
-async function perform(glen: Glen, job: Job): Promise<void> {
-  switch (job.kind) {
-    case 'placement':
-      return syncPlacement(glen, Number(job.subject));
-    case 'post':
-      return reconcilePost(glen, Number(job.subject));
-    case 'look':
-      return lookByItself(glen, Number(job.subject));
-    // A room of a service that is set up no more is nobody's to end.
-    case 'end-room':
-      return glen.video?.endRoom(job.subject);
-    case 'put-out':
-      return glen.video?.putOut(
-        String(job.payload.room),
-        Number(job.payload.visitor),
-        job.payload.why === 'left' ? 'left' : 'put-out',
-      );
-    case 'set-role':
-      return glen.video?.setRole(
-        String(job.payload.room),
-        Number(job.payload.visitor),
-        job.payload.role as Role,
-      );
-  }
-}
+import { perform } from './perform.js';
 
 /**
  * Jobs that are done apart from others, so that a service that hangs holds up nothing but its own: to put somebody out
@@ -42,8 +16,8 @@ interface LaneOf {
 }
 
 const LANES: readonly LaneOf[] = [
-  { kinds: ['put-out'], workers: 2 },
-  { kinds: ['end-room', 'set-role'], workers: 2 },
+  { kinds: ['put-out', 'mute'], workers: 2 },
+  { kinds: ['end-room', 'set-role', 'room-rules', 'let-share'], workers: 2 },
   { kinds: ['placement', 'look'], workers: 3 },
   { kinds: ['post'], workers: 1 },
 ];

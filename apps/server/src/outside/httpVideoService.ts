@@ -44,9 +44,19 @@ export function httpVideoService(
     setRole: async (room, visitorId, role) => {
       await ask(`/api/rooms/${room}/role`, 'POST', { visitor: String(visitorId), role });
     },
-    ticket: async ({ room, visitorId, name, role, number }) => {
+    setRules: async (room, rules) => {
+      await ask(`/api/rooms/${room}/rules`, 'PUT', rules);
+    },
+    mute: async (room, visitorId) => {
+      const who = visitorId === 'all' ? {} : { visitor: String(visitorId) };
+      await ask(`/api/rooms/${room}/mute`, 'POST', who);
+    },
+    letShare: async (room, visitorId, may) => {
+      await ask(`/api/rooms/${room}/let-share`, 'POST', { visitor: String(visitorId), may });
+    },
+    ticket: async ({ room, visitorId, name, role, shares, number }) => {
       const now = Math.floor(Date.parse(clock.machine()) / 1000);
-      const ticket = await new SignJWT({ room, name, role })
+      const ticket = await new SignJWT({ room, name, role, ...(shares ? { shares } : {}) })
         .setProtectedHeader({ alg: 'HS256' })
         .setSubject(String(visitorId))
         .setJti(number)

@@ -27,6 +27,8 @@ export interface Seat {
   visitorId: number;
   name: string;
   role: Role;
+  /** Let share by a host, whatever the rules say. */
+  shares: boolean;
   /** The ticket's own number: whoever takes it asks Glen whether it is still good. */
   number: string;
 }
@@ -47,6 +49,12 @@ export interface VideoService {
   putOut(room: string, visitorId: number, why: 'put-out' | 'left'): Promise<void>;
   /** Gives somebody inside another role. */
   setRole(room: string, visitorId: number, role: Role): Promise<void>;
+  /** Has a room hold other rules from now on. */
+  setRules(room: string, rules: RoomWish['rules']): Promise<void>;
+  /** Switches a microphone off, or those of all who do not host. */
+  mute(room: string, visitorId: number | 'all'): Promise<void>;
+  /** Lets somebody inside share, whatever the rules say, or no longer. */
+  letShare(room: string, visitorId: number, may: boolean): Promise<void>;
   /** The address that lets one person in once, soon. */
   ticket(seat: Seat): Promise<string>;
   /** Whether a webhook's signature fits its time and body, and the time is near. */

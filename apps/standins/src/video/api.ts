@@ -5,22 +5,25 @@ import type { Presence } from './presence.js';
 import type { Rooms } from './store.js';
 
 const choice = z.enum(['off', 'choice', 'on']);
+const rulesBody = z.object({
+  presenters: z.string(),
+  arriveMuted: z.boolean(),
+  mayUnmute: z.boolean(),
+  camera: choice,
+  hostCamera: choice,
+  sharing: z.enum(['hosts', 'presenters', 'everyone']),
+  chat: z.boolean(),
+  chime: z.boolean(),
+  recording: z.enum(['off', 'by-host', 'from-start']),
+});
 const wishBody = z.object({
   title: z.string(),
   door: z.url(),
   classRef: z.string(),
-  rules: z.object({
-    presenters: z.string(),
-    arriveMuted: z.boolean(),
-    mayUnmute: z.boolean(),
-    camera: choice,
-    hostCamera: choice,
-    sharing: z.enum(['hosts', 'presenters', 'everyone']),
-    chat: z.boolean(),
-    chime: z.boolean(),
-    recording: z.enum(['off', 'by-host', 'from-start']),
-  }),
+  rules: rulesBody,
 });
+const muteBody = z.object({ visitor: z.string().optional() });
+const shareBody = z.object({ visitor: z.string(), may: z.boolean() });
 
 const roleBody = z.object({
   visitor: z.string(),
@@ -50,10 +53,27 @@ export function mountApi(app: Express, rooms: Rooms, presence: Presence, secret:
     if (seat) await presence.putOut(seat, req.body.why === 'left' ? 'left' : 'put-out');
     res.json({ ok: true });
   });
+  app.put('/api/rooms/:room/rules', service, async (req, res) => {
+    const rules = rulesBody.safeParse(req.body);
+    const room = await rooms.room(roomOf(req));
+    if (!rules.success || !room) return problem(res, 422, 'the room cannot be made so');
+    await presence.holdRules(room, rules.data);
+    res.json({ ok: true });
+  });
+  app.post('/api/rooms/:room/mute', service, async (req, res) => {
+    await presence.mute(roomOf(req), muteBody.parse(req.body).visitor);
+    res.json({ ok: true });
+  });
+  app.post('/api/rooms/:room/let-share', service, async (req, res) => {
+    const { visitor, may } = shareBody.parse(req.body);
+    const seat = await rooms.seatOf(roomOf(req), visitor);
+    if (seat) await presence.letShare(seat, may);
+    res.json({ ok: true });
+  });
   app.post('/api/rooms/:room/role', service, async (req, res) => {
     const { visitor, role } = roleBody.parse(req.body);
     await rooms.setRole(roomOf(req), visitor, role);
-    await presence.tellRoom(roomOf(req));
+    await presence.holdAgain(roomOf(req));
     res.json({ ok: true });
   });
 }

@@ -9,6 +9,7 @@ const ticketClaims = z.object({
   room: z.string(),
   name: z.string(),
   role: z.enum(['host', 'presenter', 'participant', 'watcher']),
+  shares: z.boolean().default(false),
   sub: z.string(),
   jti: z.string(),
 });
@@ -66,6 +67,7 @@ export class Doorkeeper {
       visitor: claims.sub,
       name: claims.name,
       role: claims.role,
+      shares: claims.shares,
       tokenHash: hash(token),
       muted: claims.role !== 'host' && room.wish.rules.arriveMuted,
     });

@@ -11,7 +11,7 @@ export interface Powers {
   send: boolean;
 }
 
-export function powersOf(seat: Pick<Seat, 'role'>, rules: Rules): Powers {
+export function powersOf(seat: Pick<Seat, 'role' | 'may_share'>, rules: Rules): Powers {
   const host = seat.role === 'host';
   const presents = host || seat.role === 'presenter';
   const watches = seat.role === 'watcher';
@@ -21,7 +21,10 @@ export function powersOf(seat: Pick<Seat, 'role'>, rules: Rules): Powers {
     present: presents,
     share:
       !watches &&
-      (rules.sharing === 'everyone' || host || (rules.sharing === 'presenters' && presents)),
+      (Boolean(seat.may_share) ||
+        rules.sharing === 'everyone' ||
+        host ||
+        (rules.sharing === 'presenters' && presents)),
     chat: rules.chat && !watches,
     record: host && rules.recording !== 'off',
     send: host,

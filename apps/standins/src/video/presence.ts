@@ -1,6 +1,7 @@
 import type { Response } from 'express';
 import type { Notices } from './notices.js';
-import type { Rooms, Seat } from './store.js';
+import { powersOf } from './powers.js';
+import type { Room, Rooms, Rules, Seat } from './store.js';
 
 /** A reload takes a moment; somebody counts as gone only after it. */
 const GONE_AFTER_MS = 1500;
@@ -62,6 +63,47 @@ export class Presence {
     await this.rooms.takeAway(seat.id, why);
     this.say(seat.id, { over: why });
     await this.gone(seat);
+  }
+
+  /** Switches off the microphone of one seat, or of all but the hosts'; who may speak may switch it on again. */
+  async mute(room: string, visitor?: string): Promise<void> {
+    for (const seat of await this.rooms.seats(room)) {
+      const isMeant = visitor === undefined ? seat.role !== 'host' : seat.visitor === visitor;
+      if (isMeant) await this.hush(seat);
+    }
+    await this.tellRoom(room);
+  }
+
+  private async hush(seat: Seat): Promise<void> {
+    await this.rooms.set(seat.id, 'mic', false);
+    await this.rooms.set(seat.id, 'muted', true);
+    this.say(seat.id, { hushed: true });
+  }
+
+  async letShare(seat: Seat, may: boolean): Promise<void> {
+    await this.rooms.set(seat.id, 'may_share', may);
+    await this.holdAgain(seat.room);
+  }
+
+  /** The room holds other rules from now on: what they no longer let anybody do stops. */
+  async holdRules({ room, wish }: Room, rules: Rules): Promise<void> {
+    await this.rooms.make(room, { ...wish, rules });
+    if (rules.recording === 'off') await this.rooms.setRecording(room, false);
+    await this.holdAgain(room);
+  }
+
+  /** Nobody goes on with what they may do no longer. */
+  async holdAgain(room: string): Promise<void> {
+    const held = await this.rooms.room(room);
+    if (!held) return;
+    for (const seat of await this.rooms.seats(room)) {
+      const may = powersOf(seat, held.wish.rules);
+      if (!may.speak && seat.mic) await this.hush(seat);
+      if (!may.camera) await this.rooms.set(seat.id, 'camera', false);
+      if (!may.present) await this.rooms.set(seat.id, 'presenting', false);
+      if (!may.share && seat.slide > 0) await this.rooms.share(room, seat.id, 0);
+    }
+    await this.tellRoom(room);
   }
 
   async end(room: string): Promise<void> {

@@ -6,6 +6,8 @@ export const VIDEO_TABLES = [
   `CREATE TABLE IF NOT EXISTS seats (id INT AUTO_INCREMENT PRIMARY KEY, room VARCHAR(80) NOT NULL, visitor VARCHAR(40) NOT NULL, name VARCHAR(120) NOT NULL, role VARCHAR(20) NOT NULL,
     token_hash CHAR(64) NOT NULL UNIQUE, muted TINYINT(1) NOT NULL, mic TINYINT(1) NOT NULL DEFAULT 0, camera TINYINT(1) NOT NULL DEFAULT 0, presenting TINYINT(1) NOT NULL DEFAULT 0, slide TINYINT NOT NULL DEFAULT 0,
     here TINYINT(1) NOT NULL DEFAULT 0, put_out TINYINT(1) NOT NULL DEFAULT 0, gone_as VARCHAR(10) NULL, UNIQUE KEY one_each (room, visitor))`,
+  // Let share by a host, whatever the rules say.
+  'ALTER TABLE seats ADD COLUMN IF NOT EXISTS may_share TINYINT(1) NOT NULL DEFAULT 0',
   `CREATE TABLE IF NOT EXISTS chat (id INT AUTO_INCREMENT PRIMARY KEY, room VARCHAR(80) NOT NULL, name VARCHAR(120) NOT NULL, text TEXT NOT NULL, KEY by_room (room, id))`,
   `CREATE TABLE IF NOT EXISTS tickets_used (jti VARCHAR(80) PRIMARY KEY)`,
   `CREATE TABLE IF NOT EXISTS notices (id INT AUTO_INCREMENT PRIMARY KEY, body TEXT NOT NULL, sent TINYINT(1) NOT NULL DEFAULT 0, KEY unsent (sent, id))`,
@@ -47,6 +49,7 @@ export interface Seat {
   presenting: number;
   slide: number;
   here: number;
+  may_share: number;
   put_out: number;
   gone_as: 'put-out' | 'left' | null;
 }
@@ -109,17 +112,18 @@ export class Rooms {
     role: string;
     tokenHash: string;
     muted: boolean;
+    shares: boolean;
   }): Promise<void> {
     await this.store.change(
-      `INSERT INTO seats (room, visitor, name, role, token_hash, muted) VALUES (:room, :visitor, :name, :role, :tokenHash, :muted)
-       ON DUPLICATE KEY UPDATE name = VALUES(name), role = VALUES(role), token_hash = VALUES(token_hash), put_out = 0, gone_as = NULL, mic = 0, camera = 0`,
+      `INSERT INTO seats (room, visitor, name, role, token_hash, muted, may_share) VALUES (:room, :visitor, :name, :role, :tokenHash, :muted, :shares)
+       ON DUPLICATE KEY UPDATE name = VALUES(name), role = VALUES(role), token_hash = VALUES(token_hash), may_share = VALUES(may_share), put_out = 0, gone_as = NULL, mic = 0, camera = 0`,
       seat,
     );
   }
 
   set(
     id: number,
-    field: 'muted' | 'mic' | 'camera' | 'presenting' | 'here',
+    field: 'muted' | 'mic' | 'camera' | 'presenting' | 'may_share' | 'here',
     value: boolean,
   ): Promise<number> {
     return this.store.change(

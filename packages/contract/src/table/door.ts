@@ -93,7 +93,10 @@ export const door = {
         whoMayEnter: rulesShape.whoMayEnter,
         straightIn: rulesShape.straightIn,
         presenters: rulesShape.presenters,
+        sharing: rulesShape.sharing,
       }),
+      /** A host lets everybody share, for this session. */
+      allShare: z.boolean(),
       /** A room that Glen cannot look into: who has left is not known there, and a host says at the desk whether they are in. */
       pastedRoom: z.boolean(),
       /** Whoever opens has to give the room's address first. */
@@ -151,10 +154,13 @@ export const door = {
   turnAway: { params: ofVisitor, body: z.object({ word: text(200).optional() }), answer: done },
   letPresent: { params: ofVisitor, body: z.object({ presents: z.boolean() }), answer: done },
   putOut: { params: ofVisitor, answer: done },
+  muteVisitor: { params: ofVisitor, answer: done },
+  letShare: { params: ofVisitor, body: z.object({ shares: z.boolean() }), answer: done },
+  muteAll: { params: ofLink, answer: done },
+  letAllShare: { params: ofLink, body: z.object({ share: z.boolean() }), answer: done },
   letBack: { params: ofVisitor, answer: done },
   door: {
     params: byCode,
-    query: z.object({ watch: z.enum(['1']).optional() }),
     answer: doorAnswer,
   },
   howTo: {

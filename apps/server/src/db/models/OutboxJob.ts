@@ -6,6 +6,7 @@ import {
   type ModelStatic,
   type Sequelize,
 } from 'sequelize';
+import { JOB_KINDS, type JobKind } from '../../jobs/job.js';
 import { code, instant, json, oneOf, ownId, small, text } from './columns.js';
 
 /** Something that must happen outside. */
@@ -14,7 +15,7 @@ interface OutboxJobRow extends Model<
   InferCreationAttributes<OutboxJobRow>
 > {
   id: CreationOptional<number>;
-  kind: 'placement' | 'end-room' | 'put-out' | 'set-role' | 'post' | 'look';
+  kind: JobKind;
   subject: string;
   payload: Record<string, string | number>;
   state: CreationOptional<'queued' | 'running' | 'done' | 'failed'>;
@@ -33,7 +34,7 @@ export const defineOutboxJob = (sequelize: Sequelize): ModelStatic<OutboxJobRow>
     'OutboxJob',
     {
       id: ownId(),
-      kind: oneOf(['placement', 'end-room', 'put-out', 'set-role', 'post', 'look']),
+      kind: oneOf([...JOB_KINDS]),
       subject: code(80),
       payload: json(),
       state: oneOf(['queued', 'running', 'done', 'failed'], { defaultValue: 'queued' }),

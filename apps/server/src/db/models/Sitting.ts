@@ -7,9 +7,9 @@ import {
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';
-import type { Occurrence, RuleLayer } from '@glen/core';
+import type { EntryRules, Occurrence, RuleLayer } from '@glen/core';
 import type { LinkRow } from './Link.js';
-import { code, flag, idOf, instant, ownId, small, text } from './columns.js';
+import { code, flag, idOf, instant, json, ownId, small, text } from './columns.js';
 
 /** What is told of the date that a door was opened for. */
 interface DateOfSitting {
@@ -43,6 +43,10 @@ export interface SittingRow extends Model<
   room_address: CreationOptional<string | null>;
   /** A host lets nobody knock without an account for the rest of it. */
   asks_account: CreationOptional<boolean>;
+  /** What its room was last told to hold. */
+  rules_told: CreationOptional<Partial<EntryRules> | null>;
+  /** A host lets everybody share for the rest of it. */
+  all_share: CreationOptional<boolean>;
 
   // Asked for together with it, where it is.
   link?: NonAttribute<LinkRow>;
@@ -64,6 +68,8 @@ export const defineSitting = (sequelize: Sequelize): ModelStatic<SittingRow> =>
       room_ready: flag('room_ready'),
       rooms_made: small({ defaultValue: 0 }),
       asks_account: flag('asks_account'),
+      rules_told: json({ allowNull: true }),
+      all_share: flag('all_share'),
       room_address: text(500, { allowNull: true }),
     },
     {

@@ -34,6 +34,8 @@ export interface VisitorRow extends Model<
   left_at: CreationOptional<string | null>;
   /** Let present for a while by a host. */
   may_present: CreationOptional<boolean>;
+  /** Let share for a while by a host. */
+  may_share: CreationOptional<boolean>;
   /** What the host has them read while they wait. */
   word: CreationOptional<string | null>;
   /** Who of the roll a host says it is; for the register alone. */
@@ -70,6 +72,7 @@ export const defineVisitor = (sequelize: Sequelize): ModelStatic<VisitorRow> =>
       knocked_at: instant('knocked_at', { allowNull: true }),
       left_at: instant('left_at', { allowNull: true }),
       may_present: flag('may_present'),
+      may_share: flag('may_share'),
       word: text(200, { allowNull: true }),
       taken_for: idOf('people', { allowNull: true }),
       ticket: fixedCode(43, { allowNull: true }),

@@ -38,6 +38,7 @@ const visitorOf = (row: VisitorRow, names: KnownNames): DeskVisitor => ({
         },
   role: row.role,
   mayPresent: Boolean(row.may_present),
+  mayShare: Boolean(row.may_share),
   state: row.state,
   inside: Boolean(row.inside),
   knockedAt: row.knocked_at,
@@ -169,7 +170,7 @@ function linkAtDesk(glen: Glen, link: LinkRow): Desk['link'] {
 function doorPart({ link, facts, ...rest }: DeskFacts) {
   const { row, at, rules } = facts;
   const session = at?.occurrence;
-  const { whoMayEnter, straightIn, presenters } = rules;
+  const { whoMayEnter, straightIn, presenters, sharing } = rules;
   const room = session?.room ? session.room_address_kept : row.room_address;
   return {
     classId: row.class_id,
@@ -181,7 +182,8 @@ function doorPart({ link, facts, ...rest }: DeskFacts) {
     hostInside: session?.hostInside ?? false,
     alone: aloneAt(facts),
     onTheSpot: !session,
-    rules: { whoMayEnter, straightIn, presenters },
+    rules: { whoMayEnter, straightIn, presenters, sharing },
+    allShare: session?.all_share === 1,
     pastedRoom: room !== null,
     noRoom: !facts.hasRoom,
   };

@@ -16,6 +16,7 @@ import {
   setHostPresence,
   type AtDesk,
 } from './session.js';
+import { letAllShare, letShare, muteAll, muteOne } from './insideRoom.js';
 import { letAllIn, letBack, letIn, letPresent, putOut, sayWho, turnAway } from './visitors.js';
 
 type FromDesk = Pick<Call<'desk'>, 'params' | 'who' | 'token'>;
@@ -81,6 +82,11 @@ export const deskRoutes = (glen: Glen) =>
     putOut: ({ params, who }) => done(putOut(glen, params.visitorId, who.person!.id)),
     letPresent: ({ params, who, body }) =>
       done(letPresent(glen, params.visitorId, who.person!.id, body.presents)),
+    muteVisitor: ({ params, who }) => done(muteOne(glen, params.visitorId, who.person!.id)),
+    muteAll: (call) => done(muteAll(glen, deskOf(call))),
+    letShare: ({ params, who, body }) =>
+      done(letShare(glen, params.visitorId, who.person!.id, body.shares)),
+    letAllShare: (call) => done(letAllShare(glen, deskOf(call), call.body.share)),
     sayWho: ({ params, who, body }) =>
       done(sayWho(glen, params.visitorId, who.person!.id, body.personId)),
     letBack: ({ params, who }) => done(letBack(glen, params.visitorId, who.person!.id)),

@@ -1,9 +1,10 @@
 import { Op } from 'sequelize';
-import { foldedName } from '@glen/core';
+import { foldedName, type EntryRules } from '@glen/core';
 import type { DeskVisitor } from '@glen/contract';
 import type { Db } from '../../db/connect.js';
 import type { VisitorRow as VisitorModel } from '../../db/models/Visitor.js';
 import { plain, type Plain } from '../../db/plain.js';
+import type { OccurrenceLayers } from '../entry/store.js';
 import { dropTickets } from '../door/keptOutStore.js';
 
 export interface VisitorRow extends Plain<VisitorModel> {
@@ -124,15 +125,15 @@ export async function waitingAt(db: Db, linkId: number): Promise<Known[]> {
 }
 
 type VisitorColumns = Partial<
-  Pick<VisitorRow, 'state' | 'word' | 'role' | 'taken_for' | 'may_present'>
+  Pick<VisitorRow, 'state' | 'word' | 'role' | 'taken_for' | 'may_present' | 'may_share'>
 >;
 
 const change = async (db: Db, id: number, columns: VisitorColumns): Promise<void> => {
   await db.models.Visitor.update(columns, { where: { id } });
 };
 
-/** What ends with being turned away or put out: a way in that was not used, and presenting for a while. */
-const AT_AN_END = { ticket: null, may_present: false };
+/** What ends with being turned away or put out: a way in that was not used, and presenting or sharing for a while. */
+const AT_AN_END = { ticket: null, may_present: false, may_share: false };
 
 /** Whether the visitor was in one of these states. */
 export async function setVisitorState(
@@ -158,6 +159,59 @@ export const setTakenFor = (db: Db, id: number, personId: number | null) =>
 
 export const setMayPresent = (db: Db, id: number, mayPresent: boolean, role: DeskVisitor['role']) =>
   change(db, id, { may_present: mayPresent, role });
+
+export const setMayShare = (db: Db, id: number, mayShare: boolean) =>
+  change(db, id, { may_share: mayShare });
+
+export async function setAllShare(db: Db, sittingId: number, allShare: boolean): Promise<void> {
+  await db.models.Sitting.update({ all_share: allShare }, { where: { id: sittingId } });
+}
+
+/** A room of the video service's making that stands, and what decides its rules. */
+export interface RoomToRule {
+  id: number;
+  link_id: number;
+  class_id: number;
+  code: string;
+  room: string;
+  layers: OccurrenceLayers;
+  all_share: boolean;
+  rules_told: Partial<EntryRules> | null;
+}
+
+export async function roomToRule(db: Db, sittingId: number): Promise<RoomToRule | undefined> {
+  const sitting = await db.models.Sitting.findOne({
+    where: { id: sittingId, room_ready: true, room_address: null, ended_at: null },
+    include: [
+      { association: 'link', attributes: ['class_id', 'code'] },
+      { association: 'occurrence', attributes: ['layers'] },
+    ],
+  });
+  if (!sitting || sitting.room === null) return undefined;
+  const { id, link_id, room, all_share, rules_told, link, occurrence } = sitting;
+  const { class_id, code } = link!;
+  return { id, link_id, class_id, code, room, all_share, rules_told, layers: occurrence!.layers };
+}
+
+export async function noteRulesTold(
+  db: Db,
+  sittingId: number,
+  rules: Partial<EntryRules>,
+): Promise<void> {
+  await db.models.Sitting.update({ rules_told: rules }, { where: { id: sittingId } });
+}
+
+/** Who is in a room with a role that the rules have given them. */
+export const peopleInRoom = (db: Db, sittingId: number): Promise<VisitorModel[]> =>
+  db.models.Visitor.findAll({
+    attributes: ['id', 'account_id', 'role', 'entry_code'],
+    where: {
+      sitting_id: sittingId,
+      inside: true,
+      role: ['presenter', 'participant'],
+      may_present: false,
+    },
+  });
 
 /** Somebody's standing at a sitting; of several browsers the one that is inside. */
 export async function visitorOfPerson(
@@ -194,7 +248,7 @@ export async function addActingHost(
 /** Ended for all; its room is gone. */
 export async function endSitting(db: Db, sittingId: number, now: string): Promise<void> {
   await db.models.Sitting.update(
-    { ended_at: now, room: null, room_ready: false, host_left_at: null },
+    { ended_at: now, room: null, room_ready: false, all_share: false, host_left_at: null },
     { where: { id: sittingId } },
   );
   await dropTickets(db, sittingId);

@@ -11,6 +11,8 @@ export interface Seated {
   facts: DoorFacts;
   visitorId: number;
   name: string;
+  /** A host lets them share. */
+  shares: boolean;
   /** The number of their ticket to the room. */
   ticket: string;
   room: string;
@@ -68,7 +70,7 @@ export async function admit(
   const hosting = entering && decision.role === 'host';
   if (hosting) await openSitting(glen.db, sittingId, now, byHand);
   const ticket = entering ? freshTicket(glen) : null;
-  const visitorId = await saveVisitor(glen.db, {
+  const { id: visitorId, shares } = await saveVisitor(glen.db, {
     ...identityOf(facts, sessionId),
     sittingId,
     sessionId,
@@ -88,5 +90,5 @@ export async function admit(
   const seat = { visitor_id: visitorId, sitting_id: sittingId, role: decision.role! };
   // A room that Glen cannot look into tells nothing of who arrives: whoever passes the door counts as in.
   if (room.address !== null) await arrive(glen.db, seat, now);
-  return { ...room, decision, facts, visitorId, name, ticket: ticket!.number };
+  return { ...room, decision, facts, visitorId, name, shares, ticket: ticket!.number };
 }

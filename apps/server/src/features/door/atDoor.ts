@@ -82,6 +82,7 @@ export const NO_SITTING: SittingAtDoor = {
   inside: 0,
   hosts_inside: 0,
   asks_account: 0,
+  all_share: 0,
 };
 
 /** A date with what happens behind its door, for whoever asks. */

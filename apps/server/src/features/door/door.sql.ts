@@ -109,6 +109,7 @@ export interface SittingAtDoor {
   inside: number;
   hosts_inside: number;
   asks_account: number;
+  all_share: number;
 }
 
 /** The sittings of dates, by their occurrences. */
@@ -138,7 +139,7 @@ function fill(values: PreparedValues, name: string, ids: number[], places: numbe
 /** Everyone inside, and the hosts among them, come from one look at the visitors. */
 const sittingsSql = withPlaces(
   (places) => `
-  SELECT m.occurrence_id, m.id AS sitting_id, m.opened_at, m.ended_at, m.host_left_at, m.room, m.room_address AS room_address_kept, m.asks_account,
+  SELECT m.occurrence_id, m.id AS sitting_id, m.opened_at, m.ended_at, m.host_left_at, m.room, m.room_address AS room_address_kept, m.asks_account, m.all_share,
     (SELECT COUNT(*) FROM visitors x WHERE x.sitting_id = m.id AND x.inside = 1) AS inside,
     (SELECT COUNT(*) FROM visitors x WHERE x.sitting_id = m.id AND x.inside = 1 AND x.role = 'host') AS hosts_inside
   FROM sittings m WHERE m.occurrence_id IN (${named('date', places)})`,
@@ -212,7 +213,8 @@ const askerSql = (account: string, places: number): string => `
 const byBrowser = withPlaces((places) => askerSql('bs.account_id', places));
 const byAccount = withPlaces((places) => askerSql(':accountId', places));
 
-interface AskedRow extends Omit<WhoRow, 'person_roles'>, Omit<PlaceAtDoor, 'acting' | 'keptOut' | 'watched'> {
+interface AskedRow
+  extends Omit<WhoRow, 'person_roles'>, Omit<PlaceAtDoor, 'acting' | 'keptOut' | 'watched'> {
   visitor_role?: VisitorRow['role'] | null;
   role: string | null;
   as_what: MeantAs | null;

@@ -1,4 +1,5 @@
 import { Op } from 'sequelize';
+import type { EntryRules } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import type { VisitorRow } from '../../db/models/Visitor.js';
 
@@ -88,8 +89,16 @@ export async function ensureRoomName(
   return { room: held.room!, ready: held.room_ready, address: held.room_address };
 }
 
-export async function noteRoomReady(db: Db, room: string): Promise<void> {
-  await db.models.Sitting.update({ room_ready: true }, { where: { room } });
+/** A room stands and holds these rules; gives whose it is, if it still is anybody's. */
+export async function noteRoomReady(
+  db: Db,
+  room: string,
+  rules: Partial<EntryRules>,
+): Promise<number | undefined> {
+  const { Sitting } = db.models;
+  const made = { room_ready: true, rules_told: rules, all_share: false };
+  await Sitting.update(made, { where: { room, room_ready: false } });
+  return (await Sitting.findOne({ attributes: ['id'], where: { room } }))?.id;
 }
 
 /** An opening clears an end. A host who only comes in opens nothing that stands open by itself. */
@@ -138,11 +147,13 @@ async function dropOtherTickets(
   for (const { id } of others) await Visitor.update({ ticket: null }, { where: { id } });
 }
 
+const SEEN_BEFORE = ['id', 'state', 'knocked_at', 'may_share'];
+
 /** Writes somebody's place at a sitting, under the link's lock; whoever came before has theirs again. */
-export async function saveVisitor(db: Db, v: NewVisitor): Promise<number> {
+export async function saveVisitor(db: Db, v: NewVisitor): Promise<{ id: number; shares: boolean }> {
   const { Visitor } = db.models;
   const where = { sitting_id: v.sittingId, visitor_key: v.key };
-  const known = await Visitor.findOne({ attributes: ['id', 'state', 'knocked_at'], where });
+  const known = await Visitor.findOne({ attributes: SEEN_BEFORE, where });
   const columns = {
     session_id: v.sessionId,
     name: v.name,
@@ -164,7 +175,7 @@ export async function saveVisitor(db: Db, v: NewVisitor): Promise<number> {
       { ...columns, ...code, knocked_at, word: null },
       { where: { id: known.id } },
     );
-    return known.id;
+    return { id: known.id, shares: known.may_share };
   }
   const made = await Visitor.create({
     ...where,
@@ -175,5 +186,5 @@ export async function saveVisitor(db: Db, v: NewVisitor): Promise<number> {
     entry_code: v.entryCode,
     knocked_at: v.now,
   });
-  return made.id;
+  return { id: made.id, shares: false };
 }

@@ -9,7 +9,7 @@ import type { Seated } from './admit.js';
 import { noteRoomReady } from './store.js';
 
 /** The rules that a room is asked to hold. */
-const roomRules = (rules: EntryRules): RoomWish['rules'] => ({
+export const roomRules = (rules: EntryRules): RoomWish['rules'] => ({
   presenters: rules.presenters,
   arriveMuted: rules.arriveMuted,
   mayUnmute: rules.mayUnmute,
@@ -33,7 +33,10 @@ async function makeRoom(
     door: linkAddress(glen, row.code),
     rules: roomRules(rules),
   });
-  await noteRoomReady(glen.db, room);
+  // Where the rules were changed meanwhile, the room is told.
+  const sittingId = await noteRoomReady(glen.db, room, roomRules(rules));
+  if (sittingId !== undefined)
+    await glen.enqueue({ kind: 'room-rules', subject: String(sittingId) });
 }
 
 /** Nobody has said yet where this door leads. */
@@ -52,11 +55,12 @@ export async function wayIn(glen: Glen, seat: Seated): Promise<string> {
   if (seat.address !== null) return seat.address;
   const { video } = glen;
   if (!video) throw noRoom();
-  const { room, visitorId, decision, ticket } = seat;
+  const { room, visitorId, decision, ticket, shares } = seat;
   const name = await nameInRoom(glen, seat);
   try {
     if (!seat.ready) await makeRoom(glen, video, seat);
-    return await video.ticket({ room, visitorId, name, role: decision.role!, number: ticket });
+    const { role } = decision;
+    return await video.ticket({ room, visitorId, name, role: role!, shares, number: ticket });
   } catch (error) {
     if (error instanceof OutsideError)
       throw new HttpProblem(502, `${error.message} Your place is kept; try again in a moment.`);

@@ -1,3 +1,4 @@
+import { Op } from 'sequelize';
 import type {
   EntryRules,
   Occurrence,
@@ -135,5 +136,30 @@ export const heldDoors = (
     order: ['place', 'id'],
     lock: true,
   });
+
+/** The sittings whose rooms stand, of the video service's making: at one link, or at all of some class periods. */
+export async function roomsAt(
+  db: Db,
+  where: { linkId: number } | { classIds: number[] },
+): Promise<number[]> {
+  const sittings = await db.models.Sitting.findAll({
+    attributes: ['id'],
+    where: {
+      room: { [Op.ne]: null },
+      room_address: null,
+      ended_at: null,
+      ...('linkId' in where ? { link_id: where.linkId } : {}),
+    },
+    include: [
+      {
+        association: 'link',
+        attributes: [],
+        where: 'classIds' in where ? { class_id: where.classIds } : {},
+      },
+    ],
+    order: ['id'],
+  });
+  return sittings.map((sitting) => sitting.id);
+}
 
 export type OccurrenceLayers = RuleLayer[] | null;

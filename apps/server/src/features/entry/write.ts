@@ -21,6 +21,7 @@ import { rulesOfClass, rulesOfLink } from './layers.js';
 import {
   classesHosted,
   heldDoors,
+  roomsAt,
   schoolLayer,
   teacherLayer,
   writeClassRules,
@@ -38,6 +39,15 @@ export async function announceDoors(
   for (const classId of new Set(links.map((l) => l.class_id)))
     await glen.announce(`class:${classId}`, { thing: 'class', id: classId });
   for (const { id } of links) await glen.announce(`door:${id}`, { thing: 'door', id });
+}
+
+/** Rooms that stand at the doors of class periods or of a link are told what they are to hold from now on. */
+export async function tellRooms(
+  glen: Glen,
+  where: { classIds: number[] } | { linkId: number },
+): Promise<void> {
+  for (const id of await roomsAt(glen.db, where))
+    await glen.enqueue({ kind: 'room-rules', subject: String(id) });
 }
 
 /** One layer as it was sent, with the version that its editor read. */
@@ -74,6 +84,7 @@ const writeThem = (
     if (!(await write())) return false;
     await glen.audit({ by, action: 'set-rules', subject, before, after });
     await announceDoors(glen, where);
+    await tellRooms(glen, where);
     return true;
   });
 

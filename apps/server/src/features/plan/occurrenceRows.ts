@@ -27,6 +27,7 @@ import {
   insertSeries,
   isAsKept,
   occurrencesOfSeries,
+  updateLayers,
   updateOccurrence,
   wasOf,
   type KeptAs,
@@ -126,7 +127,7 @@ function renewed(text: SeriesText, old: KeptOccurrence, row: Occurrence): KeptAs
 
 /**
  * Makes a series' rows anew from its plan. What has started is history and stays as it was: rows whose door was opened, and
- * of a repeating plan all that began before now, but for the one that the edit is about.
+ * of a repeating plan all that began before now, but for the one that the edit is about. Rules reach a lesson that is on.
  */
 export async function remakeOccurrences(
   glen: Glen,
@@ -147,10 +148,16 @@ export async function remakeOccurrences(
     if (!isAsKept(old, next)) await updateOccurrence(glen.db, old.id, next);
   };
 
+  const isOn = (row: KeptOccurrence): boolean =>
+    row.opened && (row.end_at > now || row.key_date === about);
+  const running = new Map(kept.filter(isOn).map((row) => [row.key_date, row]));
+
   const fresh: Occurrence[] = [];
   for (const row of rows) {
     const old = open.get(row.key);
     open.delete(row.key);
+    const on = running.get(row.key);
+    if (on) await updateLayers(glen.db, on.id, asKept(text, row).layers);
     if (old) await renew(old, row);
     else if (!history.has(row.key)) fresh.push(row);
   }

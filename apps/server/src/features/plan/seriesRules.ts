@@ -5,7 +5,7 @@ import { notFound, stale, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { rulesOfLink } from '../entry/layers.js';
 import { describeSeriesRules, type SeriesLayers } from '../entry/describe.js';
-import { nextLayer } from '../entry/write.js';
+import { nextLayer, tellRooms } from '../entry/write.js';
 import { reviseSeries } from './reviseSeries.js';
 import { textOf } from './seriesText.js';
 import { hasDate, seriesById } from './store.js';
@@ -29,16 +29,22 @@ export async function setSeriesRules(
   resolveRules([...layers, layerOf(key === undefined ? 'series' : 'occurrence', rules)]);
   if (key !== undefined && !(await hasDate(glen.db, seriesId, key)))
     throw wrongField('key', 'The series has no such date.');
-  const touched = await glen.db.transaction(() =>
-    reviseSeries(glen, { seriesId, version, by: who.person!.id, action: 'set-rules' }, (series) => {
-      const text = textOf(series);
-      if (key === undefined) return { keep: { ...text, rules } };
-      return {
-        keep: { ...text, dateRules: withDate(text.dateRules ?? {}, key, rules) },
-        about: key,
-      };
-    }),
-  );
+  const touched = await glen.db.transaction(async () => {
+    const revised = await reviseSeries(
+      glen,
+      { seriesId, version, by: who.person!.id, action: 'set-rules' },
+      (series) => {
+        const text = textOf(series);
+        if (key === undefined) return { keep: { ...text, rules } };
+        return {
+          keep: { ...text, dateRules: withDate(text.dateRules ?? {}, key, rules) },
+          about: key,
+        };
+      },
+    );
+    if (revised) await tellRooms(glen, { linkId: before.link_id });
+    return revised;
+  });
   const now = await describeSeriesRules(glen, await seriesLayers(glen, seriesId), key, who);
   if (!touched) throw stale(now);
   return now;

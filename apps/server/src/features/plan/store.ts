@@ -213,6 +213,11 @@ export async function updateOccurrence(db: Db, id: number, o: KeptAs): Promise<v
   await db.models.Occurrence.update(columnsOf(o), { where: { id } });
 }
 
+/** The rules that a session adds to those of its link. */
+export async function updateLayers(db: Db, id: number, layers: KeptAs['layers']): Promise<void> {
+  await db.models.Occurrence.update({ layers }, { where: { id } });
+}
+
 /** Takes rows away, and who was invited to them; none of them may have been opened. */
 export async function deleteOccurrences(db: Db, ids: number[]): Promise<void> {
   if (ids.length === 0) return;

@@ -9,10 +9,12 @@ function accountInWords({ account, notProven }: DeskVisitor): string {
 }
 
 /** What a visitor may do, where that is more than take part. */
-function roleInWords({ role, mayPresent }: DeskVisitor): string {
+function roleInWords({ role, mayPresent, mayShare }: DeskVisitor): string {
   if (role === 'host') return 'host · ';
-  if (role !== 'presenter') return '';
-  return mayPresent ? 'presents for a while · ' : 'presenter · ';
+  if (role === 'watcher') return 'watches only · ';
+  const shares = mayShare ? 'may share for a while · ' : '';
+  if (role !== 'presenter') return shares;
+  return `${mayPresent ? 'presents for a while' : 'presenter'} · ${shares}`;
 }
 
 function rollInWords({ role, onRoll }: DeskVisitor): string {

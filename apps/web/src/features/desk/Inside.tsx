@@ -1,5 +1,6 @@
 import type { DeskVisitor } from '@glen/contract';
 import { Button } from '../../ui/Button.js';
+import { MoreMenu, type MoreItem } from '../../ui/MoreMenu.js';
 import { Column, Who } from './Column.js';
 import { WhoIsThis } from './WhoIsThis.js';
 import { calledAt, type Desk, type DeskActions } from './useDesk.js';
@@ -7,6 +8,33 @@ import { calledAt, type Desk, type DeskActions } from './useDesk.js';
 interface InsideProps {
   desk: Desk;
   act: DeskActions;
+}
+
+/** Whether the rules, or a host for all, let somebody of a role share. */
+const sharesAnyhow = ({ rules, allShare }: Desk, { role }: DeskVisitor): boolean =>
+  allShare ||
+  rules.sharing === 'everyone' ||
+  (rules.sharing === 'presenters' && role === 'presenter');
+
+/** What is done less often with somebody in the room. */
+function moreWith(visitor: DeskVisitor, desk: Desk, act: DeskActions): MoreItem[] {
+  const { id, role, mayShare } = visitor;
+  if (desk.pastedRoom || role === 'watcher') return [];
+  const share = mayShare
+    ? { words: 'Share no longer', onSelect: () => act.letShare(id, false) }
+    : { words: 'Let share', onSelect: () => act.letShare(id, true) };
+  const mute = { words: 'Mute', onSelect: () => act.mute(id) };
+  return sharesAnyhow(desk, visitor) && !mayShare ? [mute] : [mute, share];
+}
+
+/** What is done with everybody in the room. */
+function moreWithAll(desk: Desk, act: DeskActions): MoreItem[] {
+  if (desk.pastedRoom || desk.inside.length === 0) return [];
+  const mute = { words: 'Mute everybody', onSelect: act.muteAll };
+  if (desk.allShare)
+    return [mute, { words: 'Share by the rules again', onSelect: () => act.letAllShare(false) }];
+  if (desk.rules.sharing === 'everyone') return [mute];
+  return [mute, { words: 'Let everybody share', onSelect: () => act.letAllShare(true) }];
 }
 
 /** What a host may do with somebody in the room. */
@@ -25,6 +53,7 @@ function PersonActions({ visitor, desk, act }: InsideProps & { visitor: DeskVisi
           No longer
         </Button>
       )}
+      <MoreMenu words="More" label={`More with ${name}`} items={moreWith(visitor, desk, act)} />
       <Button
         kind="danger-link"
         onClick={() => act.putOut(id)}
@@ -58,7 +87,14 @@ export function Inside({ desk, act }: InsideProps) {
   const hosts = desk.inside.filter((v) => v.role === 'host');
   const people = desk.inside.filter((v) => v.role !== 'host');
   return (
-    <Column title="Inside" count={desk.inside.length}>
+    <Column
+      title="Inside"
+      count={desk.inside.length}
+      action={<MoreMenu words="For all" label="For all inside" items={moreWithAll(desk, act)} />}
+    >
+      {desk.allShare && (
+        <p className="mb-1 text-sm text-soft">Everybody may share in this session.</p>
+      )}
       {desk.inside.length === 0 && <p className="text-soft">Nobody is in the room.</p>}
       <ul>
         {hosts.map((v) => (

@@ -16,6 +16,10 @@ export function useDeskActions(linkId: number) {
   const [putOut] = api.usePutOutMutation();
   const [letBack] = api.useLetBackMutation();
   const [letPresent] = api.useLetPresentMutation();
+  const [mute] = api.useMuteVisitorMutation();
+  const [muteAll] = api.useMuteAllMutation();
+  const [letShare] = api.useLetShareMutation();
+  const [letAllShare] = api.useLetAllShareMutation();
   const [sayWho] = api.useSayWhoMutation();
   const [presence] = api.useHostPresenceMutation();
   const [extend] = api.useExtendSessionMutation();
@@ -44,6 +48,11 @@ export function useDeskActions(linkId: number) {
     letBack: (visitorId: number) => void say(letBack({ params: { visitorId } })),
     letPresent: (visitorId: number, presents: boolean) =>
       void say(letPresent({ params: { visitorId }, body: { presents } })),
+    mute: (visitorId: number) => void say(mute({ params: { visitorId } })),
+    muteAll: () => void say(muteAll({ params })),
+    letShare: (visitorId: number, shares: boolean) =>
+      void say(letShare({ params: { visitorId }, body: { shares } })),
+    letAllShare: (share: boolean) => void say(letAllShare({ params, body: { share } })),
     sayWho: (visitorId: number, personId: number | null) =>
       void say(sayWho({ params: { visitorId }, body: { personId } })),
     extend: (minutes: number) => say(extend({ params, body: { minutes } })),

@@ -1,0 +1,39 @@
+import type { Role } from '@glen/core';
+import type { Glen } from '../glen.js';
+import type { VideoService } from '../outside/videoService.js';
+import { holdRules } from '../features/desk/roomRules.js';
+import { reconcilePost } from '../features/post/reconcilePost.js';
+import { lookByItself, syncPlacement } from '../features/post/sync.js';
+import type { Job, JobKind } from './job.js';
+
+type Work = (glen: Glen, job: Job) => Promise<void>;
+
+/** Asked of the video service; a room of one that is set up no more is nobody's. */
+const inRoom =
+  (ask: (video: VideoService, room: string, job: Job) => Promise<void>): Work =>
+  async ({ video }, job) => {
+    if (video) await ask(video, String(job.payload.room), job);
+  };
+
+const WORK: Record<JobKind, Work> = {
+  placement: (glen, job) => syncPlacement(glen, Number(job.subject)),
+  post: (glen, job) => reconcilePost(glen, Number(job.subject)),
+  look: (glen, job) => lookByItself(glen, Number(job.subject)),
+  'room-rules': (glen, job) => holdRules(glen, Number(job.subject)),
+  'end-room': inRoom((video, _room, { subject }) => video.endRoom(subject)),
+  'put-out': inRoom((video, room, { payload: { visitor, why } }) =>
+    video.putOut(room, Number(visitor), why === 'left' ? 'left' : 'put-out'),
+  ),
+  'set-role': inRoom((video, room, { payload: { visitor, role } }) =>
+    video.setRole(room, Number(visitor), role as Role),
+  ),
+  mute: inRoom((video, room, { payload: { visitor } }) =>
+    video.mute(room, visitor === undefined ? 'all' : Number(visitor)),
+  ),
+  'let-share': inRoom((video, room, { payload: { visitor, may } }) =>
+    video.letShare(room, Number(visitor), may === 1),
+  ),
+};
+
+/** Does what a job is for; throws OutsideError where a service outside did not do it. */
+export const perform: Work = (glen, job) => WORK[job.kind](glen, job);
