@@ -117,9 +117,14 @@ test('a room of one’s own: refused where it is none, put behind the door in mi
   }
   await field.fill('  https://rooms.merrow.example/blue ');
   await teacher.getByRole('button', { name: 'Put it behind the door' }).click();
-  await expect(
-    teacher.getByRole('heading', { name: 'Set these in the room yourself' }),
-  ).toBeVisible();
+  const inRoom = teacher.getByRole('region', { name: 'In the room itself' });
+  await expect(inRoom.getByRole('heading')).toContainText(/\d+ of \d+ to look at/);
+  await inRoom.getByRole('checkbox', { name: /^Its own lobby is off/ }).check();
+  await inRoom.getByLabel('Who has host’s powers in the room').fill('Ottoline, school account');
+  await inRoom.getByRole('button', { name: 'Note it' }).click();
+  await expect(teacher.getByText('Noted.')).toBeVisible();
+  await expect(inRoom.getByRole('checkbox', { name: /^Its own lobby is off/ })).toBeChecked();
+  await expect(teacher.getByText('by hand', { exact: true }).first()).toBeVisible();
   await expect(teacher.getByText('Some rules are yours to set')).toBeVisible();
   expect(await codeShown(teacher)).toBe(code);
 
@@ -131,6 +136,10 @@ test('a room of one’s own: refused where it is none, put behind the door in mi
   await expect(room.getByRole('heading', { name: 'The blue room' })).toBeVisible();
   await teacher.bringToFront();
   await expect(teacher.getByText('A room that Glen cannot look into')).toBeVisible();
+  await expect(teacher.getByText('Look at the room before you use it')).toBeVisible();
+  await teacher.getByRole('button', { name: 'Hand over…' }).click();
+  await expect(teacher.getByText('Noted about them: Ottoline, school account')).toBeVisible();
+  await teacher.keyboard.press('Escape');
   const pupil = await school.openPhone('Ansel Grue');
   await pupil
     .context()
@@ -144,6 +153,11 @@ test('a room of one’s own: refused where it is none, put behind the door in mi
   await teacher.getByRole('button', { name: /^Let Ansel Grue in/ }).click();
   await expect(pupil.getByRole('heading', { name: 'The blue room' })).toBeVisible();
   await expect(teacher.getByRole('heading', { name: 'Inside 2' })).toBeVisible();
+  await expect(teacher.getByRole('button', { name: /^Let Ansel Grue present|Put/ })).toHaveCount(0);
+  await teacher.getByRole('button', { name: 'Keep Ansel Grue from coming back in' }).click();
+  await expect(teacher.getByText('Turned away or kept out')).toBeVisible();
   await teacher.getByRole('button', { name: 'I have left the room' }).click();
   await expect(teacher.getByRole('button', { name: 'I am in the room' })).toBeVisible();
+  await teacher.getByRole('button', { name: 'Shut the door' }).click();
+  await expect(teacher.getByText('End the room itself, too')).toBeVisible();
 });

@@ -168,6 +168,7 @@ export const endpoints = {
   takeBackReplacing: { method: 'POST', path: '/api/links/:linkId/take-back', who: 'class-host', of: 'linkId', does: 'Take the last replacing back, while nobody has used the new code' },
   stopLink: { method: 'POST', path: '/api/links/:linkId/stop', who: 'class-host', of: 'linkId', does: 'Stop a link: its door no longer opens' },
   reopenLink: { method: 'POST', path: '/api/links/:linkId/reopen', who: 'class-host', of: 'linkId', does: 'Let a stopped link work again' },
+  lookAtRoom: { method: 'PUT', path: '/api/links/:linkId/room/looked-at', who: 'class-host', of: 'linkId', does: 'Note what has been looked at in the room that a host gave' },
   setRoom: { method: 'PUT', path: '/api/links/:linkId/room', who: 'class-host', of: 'linkId', does: 'Put another room behind a link' },
   shareLink: { method: 'POST', path: '/api/links/:linkId/share', who: 'class-host', of: 'linkId', does: 'Have another class period meet at this door too: always, for a series, or for one date' },
   unshareLink: { method: 'POST', path: '/api/links/:linkId/unshare', who: 'class-host', of: 'linkId', does: 'Have it meet at its own door again' },

@@ -83,6 +83,20 @@ export const linkDetail = linkRow.extend({
   /** The room rules that its room keeps, and those that are left to be set in it by hand. */
   holds: z.array(ruleField),
   byHand: z.array(ruleField),
+  /** Of a room that a host gave: what is to be looked at there, and who has host's powers in it. */
+  lookedAt: z
+    .object({
+      checks: z.array(
+        z.object({
+          key: z.string(),
+          ask: z.string().nullable(),
+          field: ruleField.nullable(),
+          done: z.boolean(),
+        }),
+      ),
+      powers: z.string(),
+    })
+    .nullable(),
   running: z.boolean(),
 });
 /** A place where a link stands, and how many may read it there. */

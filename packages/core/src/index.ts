@@ -249,6 +249,13 @@ export {
 } from './group/readGroups.js';
 export { notesForLink, notesForLinks, type NotedLink } from './margin/notesForLinks.js';
 export { doorCodesIn } from './link/doorCodesIn.js';
+export {
+  checksLeft,
+  lookedAt,
+  roomChecks,
+  type RoomCheck,
+  type RoomLookedAt,
+} from './link/roomChecks.js';
 export { howTo, type HowTo, type HowToFacts } from './link/howTo.js';
 export {
   notesForReach,

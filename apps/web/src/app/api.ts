@@ -265,6 +265,7 @@ export const api = createApi({
       stopLink: tell('stopLink', link),
       reopenLink: tell('reopenLink', link),
       setRoom: tell('setRoom', link),
+      lookAtRoom: tell('lookAtRoom', link),
       shareLink: tell('shareLink', link),
       unshareLink: tell('unshareLink', link),
       groups: ask('groups', ['groups']),

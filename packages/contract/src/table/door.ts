@@ -99,6 +99,9 @@ export const door = {
       allShare: z.boolean(),
       /** A room that Glen cannot look into: who has left is not known there, and a host says at the desk whether they are in. */
       pastedRoom: z.boolean(),
+      /** Of such a room: how much nobody has looked at yet, and who has host's powers in it. */
+      unseen: z.int(),
+      powers: z.string(),
       /** Whoever opens has to give the room's address first. */
       noRoom: z.boolean(),
       replacedAt: utcInstant.nullable(),

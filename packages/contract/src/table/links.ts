@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { done, id, text, version } from '../basics.js';
+import { done, id, line, text, version } from '../basics.js';
 import {
   audienceBody,
   groupsAnswer,
@@ -43,6 +43,15 @@ export const links = {
   setRoom: {
     params: ofLink,
     body: z.object({ version, address: text(2000).nullable() }),
+    answer: linkDetail,
+  },
+  lookAtRoom: {
+    params: ofLink,
+    body: z.object({
+      version,
+      ticked: z.array(z.string().max(60)).max(40).optional(),
+      powers: line(200).optional(),
+    }),
     answer: linkDetail,
   },
   shareLink: { params: ofLink, body: shareBody, answer: linkDetail },

@@ -71,6 +71,7 @@ export const ACTIONS = {
   'set-groups': 'changed the groups of',
   'set-guardians': 'changed the guardians of',
   'set-password': 'set the password of',
+  'look-at-room': 'looked at the room behind',
   'set-room': 'put another room behind',
   'set-rules': 'changed the entry rules of',
   'set-staff': 'changed who teaches',

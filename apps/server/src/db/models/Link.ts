@@ -7,7 +7,7 @@ import {
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';
-import type { RuleSetting, KeptRules } from '@glen/core';
+import type { RoomLookedAt, RuleSetting, KeptRules } from '@glen/core';
 import type { ClassPeriodRow } from './ClassPeriod.js';
 import { code, flag, idOf, instant, json, oneOf, ownId, small, text, version } from './columns.js';
 
@@ -30,6 +30,8 @@ export interface LinkRow extends Model<InferAttributes<LinkRow>, InferCreationAt
   version: CreationOptional<number>;
   /** A room that a host has given; nothing: the video service makes one. */
   room_address: CreationOptional<string | null>;
+  /** What has been looked at in such a room; of an earlier one it counts no more. */
+  room_looked_at: CreationOptional<RoomLookedAt | null>;
   /** Stopped together with its class period, to work again with it. */
   put_away: CreationOptional<boolean>;
 
@@ -54,6 +56,7 @@ export const defineLink = (sequelize: Sequelize): ModelStatic<LinkRow> =>
       rules: json({ defaultValue: {} }),
       version: version(),
       room_address: text(500, { allowNull: true }),
+      room_looked_at: json({ allowNull: true }),
       put_away: flag('put_away'),
     },
     {

@@ -1,4 +1,11 @@
-import { classTitle, foldedName, resolveHostsGone } from '@glen/core';
+import {
+  checksLeft,
+  classTitle,
+  foldedName,
+  lookedAt,
+  resolveHostsGone,
+  type EntryRules,
+} from '@glen/core';
 import type { Answer, DeskVisitor } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
@@ -166,6 +173,17 @@ function linkAtDesk(glen: Glen, link: LinkRow): Desk['link'] {
   return { id, code, label, kind, state, address: linkAddress(glen, code) };
 }
 
+/** What is still to be looked at in a room that a host gave. */
+function lookedAtPart(
+  link: LinkRow,
+  room: string | null | undefined,
+  rules: EntryRules,
+): Pick<Desk, 'unseen' | 'powers'> {
+  if (room == null) return { unseen: 0, powers: '' };
+  const seen = lookedAt(link.room_looked_at, room);
+  return { unseen: checksLeft(rules, seen), powers: seen.powers };
+}
+
 /** What belongs to the door itself, whoever comes. */
 function doorPart({ link, facts, ...rest }: DeskFacts) {
   const { row, at, rules } = facts;
@@ -185,6 +203,7 @@ function doorPart({ link, facts, ...rest }: DeskFacts) {
     rules: { whoMayEnter, straightIn, presenters, sharing },
     allShare: session?.all_share === 1,
     pastedRoom: room !== null,
+    ...lookedAtPart(link, room, rules),
     noRoom: !facts.hasRoom,
   };
 }

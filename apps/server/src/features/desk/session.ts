@@ -117,7 +117,12 @@ async function giveRole(glen: Glen, session: Running, personId: number, role: Ro
 /** Whoever hands over leaves the room. */
 async function leaveRoom(glen: Glen, session: Running, personId: number): Promise<void> {
   const own = await visitorOfPerson(glen.db, session.sitting_id, personId);
-  if (!own?.inside || !hasOurRoom(session)) return;
+  if (!own?.inside) return;
+  // Of a room that Glen cannot look into nobody tells that they have left.
+  if (!hasOurRoom(session)) {
+    const seat = { visitor_id: own.id, sitting_id: session.sitting_id, role: 'host' };
+    return leave(glen.db, seat, glen.clock.school());
+  }
   const { room } = session;
   await glen.enqueue({
     kind: 'put-out',

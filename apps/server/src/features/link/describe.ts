@@ -1,4 +1,11 @@
-import { classTitle, dateInWords, rulesToSetByHand } from '@glen/core';
+import {
+  classTitle,
+  dateInWords,
+  lookedAt,
+  roomChecks,
+  rulesToSetByHand,
+  type EntryRules,
+} from '@glen/core';
 import type { Answer, LinkDetail } from '@glen/contract';
 import { linkAddress } from '../../addresses.js';
 import { roomRulesHeld } from '../../outside/videoService.js';
@@ -51,7 +58,19 @@ function rulesPart(glen: Glen, l: ListedLink, { rules }: Around) {
     ownRules: Object.keys(layers.at(-1)!.rules).length,
     holds,
     byHand: rulesToSetByHand(inForce, holds),
+    lookedAt: roomPart(l, inForce),
   };
+}
+
+/** What is to be looked at in a room that a host gave, and what has been. */
+function roomPart(l: ListedLink, inForce: EntryRules): LinkDetail['lookedAt'] {
+  if (l.room_address === null) return null;
+  const { ticked, powers } = lookedAt(l.room_looked_at, l.room_address);
+  const checks = roomChecks(inForce).map((check) => ({
+    ...check,
+    done: ticked.includes(check.key),
+  }));
+  return { checks, powers };
 }
 
 function peoplePart(l: ListedLink, { audience, sizes, hosts }: Around) {
@@ -114,6 +133,7 @@ const inList = ({
   mayTakeBack: _m,
   holds: _h,
   byHand: _b,
+  lookedAt: _l,
   running: _r,
   ...row
 }: LinkDetail): Answer<'links'>['links'][number] => row;

@@ -1,5 +1,6 @@
 import {
   GlenInputError,
+  lookedAt,
   placeWallTime,
   readRoomAddress,
   replaceLink as replaceCodes,
@@ -99,6 +100,25 @@ export async function takeBackReplacing(
   glen.nudge();
   return link;
 }
+
+/** Notes what has been looked at in the room that a host gave, and who has host's powers there. */
+export const lookAtRoom = (
+  glen: Glen,
+  linkId: number,
+  who: Who,
+  { version, ticked, powers }: Body<'lookAtRoom'>,
+): Promise<Answer<'lookAtRoom'>> =>
+  changeLink(glen, who, { linkId, version, action: 'look-at-room' }, async (link) => {
+    if (link.room_address === null)
+      throw new HttpProblem(409, 'No room of your own is behind this link.');
+    const before = lookedAt(link.room_looked_at, link.room_address);
+    const room_looked_at = {
+      ...before,
+      ...(ticked === undefined ? {} : { ticked }),
+      ...(powers === undefined ? {} : { powers }),
+    };
+    return { columns: { room_looked_at } };
+  });
 
 /** A pasted address of a room, settled; 422 at `address` with what is wrong with it. */
 export function settledRoom(glen: Pick<Glen, 'config'>, address: string): string {

@@ -2,7 +2,7 @@ import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
 import { describeLink, linksFor, linksOfClass } from './describe.js';
 import { addLink, editLink, orderLinks, reopenLink, setAudience, stopLink } from './edit.js';
-import { replaceLink, setRoom, takeBackReplacing } from './replace.js';
+import { lookAtRoom, replaceLink, setRoom, takeBackReplacing } from './replace.js';
 import { shareLink, unshareLink } from './share.js';
 
 export const linkRoutes = (glen: Glen) =>
@@ -22,6 +22,7 @@ export const linkRoutes = (glen: Glen) =>
       takeBackReplacing(glen, params.linkId, who, body.version),
     stopLink: ({ params, body, who }) => stopLink(glen, params.linkId, who, body.version),
     reopenLink: ({ params, body, who }) => reopenLink(glen, params.linkId, who, body.version),
+    lookAtRoom: ({ params, body, who }) => lookAtRoom(glen, params.linkId, who, body),
     setRoom: ({ params, body, who }) => setRoom(glen, params.linkId, who, body),
     shareLink: ({ params, body, who }) => shareLink(glen, params.linkId, who, body),
     unshareLink: ({ params, body, who }) => unshareLink(glen, params.linkId, who, body.shareId),

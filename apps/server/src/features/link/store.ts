@@ -59,7 +59,10 @@ export async function putRoomBehind(db: Db, linkId: number, address: string): Pr
 }
 
 export type LinkColumns = Partial<
-  Pick<LinkRow, 'code' | 'label' | 'purpose' | 'kind' | 'shown' | 'state' | 'room_address'>
+  Pick<
+    LinkRow,
+    'code' | 'label' | 'purpose' | 'kind' | 'shown' | 'state' | 'room_address' | 'room_looked_at'
+  >
 >;
 
 /** Changes a link that still has the version its editor read; whether it had. */

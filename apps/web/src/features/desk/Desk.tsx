@@ -22,9 +22,13 @@ import { useDeskKeys } from './useDeskKeys.js';
 
 const NOBODY: { id: number }[] = [];
 
+type Go = ReturnType<typeof useNavigate>;
+
 /** What a press on a note does. */
-function doAction(name: NoteAction['name'], desk: Desk, act: DeskActions): void {
+function doAction(name: NoteAction['name'], desk: Desk, act: DeskActions, go: Go): void {
   switch (name) {
+    case 'look-at-room':
+      return void go(`/classes/${desk.classId}/links/${desk.link.id}`);
     case 'open':
       return act.open();
     case 'copy-link':
@@ -119,8 +123,9 @@ function DeskView({ me, linkId, desk, act }: DeskViewProps) {
   const now = useNow();
   const { zone } = me.school;
   const [small, openSmall] = useSmallWindow(linkId);
+  const go = useNavigate();
   const notes = deskNotes(desk, { now, zone });
-  const margin = <Margin notes={notes} onAction={({ name }) => doAction(name, desk, act)} />;
+  const margin = <Margin notes={notes} onAction={({ name }) => doAction(name, desk, act, go)} />;
   return (
     <Screen margin={margin}>
       <DeskHead desk={desk} act={act} linkId={linkId} onSmall={openSmall} />

@@ -76,7 +76,7 @@ export function DeskHead({ desk, act, linkId, onSmall }: HeadProps) {
         )}
         {running && (
           <Button kind="danger" onClick={act.end}>
-            Close the room
+            {desk.pastedRoom ? 'Shut the door' : 'Close the room'}
           </Button>
         )}
       </div>

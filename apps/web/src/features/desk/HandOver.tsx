@@ -96,6 +96,13 @@ function HandOverCard({ desk, linkId, close }: HandOverProps & { close: () => vo
             : `${to.name} is not in yet. Until they come, nobody can be let in.`}
         </p>
       )}
+      {desk.pastedRoom && (
+        <p className="rounded-small bg-gorse-tint p-2.5 text-sm text-gorse-deep">
+          Glen hands over the door. Host’s powers in the room itself it cannot: give them there
+          before you leave.
+          {desk.powers && ` Noted about them: ${desk.powers}`}
+        </p>
+      )}
       {wrong && <FieldError>{wrong}</FieldError>}
       <Button type="submit" kind="act" disabled={!to || isSending}>
         {to ? `Hand over to ${to.name}${leave ? ' and leave' : ''}` : 'Hand over'}

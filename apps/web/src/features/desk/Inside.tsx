@@ -10,6 +10,10 @@ interface InsideProps {
   act: DeskActions;
 }
 
+interface PersonProps extends InsideProps {
+  visitor: DeskVisitor;
+}
+
 /** Whether the rules, or a host for all, let somebody of a role share. */
 const sharesAnyhow = ({ rules, allShare }: Desk, { role }: DeskVisitor): boolean =>
   allShare ||
@@ -37,10 +41,21 @@ function moreWithAll(desk: Desk, act: DeskActions): MoreItem[] {
   return [mute, { words: 'Let everybody share', onSelect: () => act.letAllShare(true) }];
 }
 
+/** With somebody in a room that Glen cannot reach into: the door alone is Glen's. */
+const AtOurDoor = ({ visitor: { id, name }, act }: Omit<PersonProps, 'desk'>) => (
+  <Button
+    kind="danger-link"
+    onClick={() => act.putOut(id)}
+    aria-label={`Keep ${name} from coming back in`}
+  >
+    Keep from coming back in
+  </Button>
+);
+
 /** What a host may do with somebody in the room. */
-function PersonActions({ visitor, desk, act }: InsideProps & { visitor: DeskVisitor }) {
+function PersonActions({ visitor, desk, act }: PersonProps) {
   const { id, name, role, mayPresent } = visitor;
-  const note = 'Out as far as this door goes; in the room itself put them out yourself.';
+  if (desk.pastedRoom) return <AtOurDoor visitor={visitor} act={act} />;
   return (
     <>
       {role === 'participant' && (
@@ -54,12 +69,7 @@ function PersonActions({ visitor, desk, act }: InsideProps & { visitor: DeskVisi
         </Button>
       )}
       <MoreMenu words="More" label={`More with ${name}`} items={moreWith(visitor, desk, act)} />
-      <Button
-        kind="danger-link"
-        onClick={() => act.putOut(id)}
-        aria-label={`Put ${name} out`}
-        title={desk.pastedRoom ? note : undefined}
-      >
+      <Button kind="danger-link" onClick={() => act.putOut(id)} aria-label={`Put ${name} out`}>
         Put out
       </Button>
     </>

@@ -119,7 +119,9 @@ export function Lobby({ desk, act, zone }: { desk: Desk; act: DeskActions; zone:
       </ul>
       {desk.away.length > 0 && (
         <>
-          <h3 className="mt-5 text-sm text-soft">Turned away or put out</h3>
+          <h3 className="mt-5 text-sm text-soft">
+            Turned away or {desk.pastedRoom ? 'kept out' : 'put out'}
+          </h3>
           <ul>
             {desk.away.map((v) => (
               <Who key={v.id} visitor={v}>

@@ -110,8 +110,32 @@ function pastedRoomNote({ pastedRoom, door, own }: Desk): Note[] {
     {
       severity: 'inform',
       title: 'A room that Glen cannot look into',
-      text: `Who passed this door is known, who has left is not. ${counted}`,
+      text: `Who passed this door is known, who has left is not. To put somebody out, to mute or to let present is done in the room itself. ${counted}`,
       actions: [action],
+    },
+  ];
+}
+
+/** The door is shut, and a room that Glen cannot reach into is not. */
+function roomGoesOnNote({ pastedRoom, door }: Desk): Note[] {
+  if (!pastedRoom || door !== 'ended') return [];
+  return [
+    {
+      severity: 'careful',
+      title: 'End the room itself, too',
+      text: 'Nobody comes in by this door. Whoever is inside stays until you end the room there, for everybody, before you leave it.',
+    },
+  ];
+}
+
+function unseenNote({ pastedRoom, unseen, acting }: Desk): Note[] {
+  if (!pastedRoom || unseen === 0 || acting) return [];
+  return [
+    {
+      severity: 'careful',
+      title: 'Look at the room before you use it',
+      text: `${unseen === 1 ? 'One thing' : `${unseen} things`} that only its own settings keep, such as its lobby or who has host’s powers, ${unseen === 1 ? 'is' : 'are'} not ticked yet.`,
+      actions: [{ name: 'look-at-room', label: 'To the list' }],
     },
   ];
 }
@@ -181,6 +205,8 @@ export const deskNotes = (desk: Desk, at: At): Note[] => [
   ...noHostNote(desk),
   ...pastEndNote(desk, at),
   ...togetherNote(desk),
+  ...roomGoesOnNote(desk),
+  ...unseenNote(desk),
   ...pastedRoomNote(desk),
   ...replacedNote(desk),
   ...actingNote(desk),

@@ -57,6 +57,12 @@ function Source({ edits, field, showSources }: PartProps) {
   );
 }
 
+/** Marks a rule that the room behind the door cannot be told. */
+function ByHand({ edits, field }: PartProps) {
+  if (!edits.byHand.includes(field)) return null;
+  return <sup className="ml-0.5 font-mono text-xs text-gorse-deep">by hand</sup>;
+}
+
 /** A rule that cannot be changed here. */
 function FixedPart(props: PartProps) {
   const { edits, field } = props;
@@ -67,6 +73,7 @@ function FixedPart(props: PartProps) {
         <Lock size={13} className="ml-1 inline" aria-label="fixed by the school" />
       )}
       <Source {...props} />
+      <ByHand {...props} />
     </b>
   );
 }
@@ -111,6 +118,7 @@ export function RulePart(props: PartProps & { field: ListedRule }) {
         onChange={choose}
       />
       <Source {...props} />
+      <ByHand {...props} />
       <LockButton {...props} />
     </span>
   );

@@ -39,6 +39,17 @@ interface SentencesProps extends OwnProps {
 const isOne = ({ straightIn }: EntryRules): boolean =>
   straightIn === 'roll' || straightIn === 'school' || straightIn === 'everyone';
 
+/** What the marks in the sentence mean. */
+function ByHandLegend({ edits }: Pick<OwnProps, 'edits'>) {
+  if (edits.byHand.length === 0) return null;
+  return (
+    <p className="mt-1 text-sm text-soft">
+      <span className="font-mono text-xs text-gorse-deep">by hand</span> The room behind the door
+      cannot be told this; somebody sets it there.
+    </p>
+  );
+}
+
 /** The rules by the moment at which they matter. What the table sets is read along; every marked part is a control. */
 function Sentences(props: SentencesProps) {
   const { rules } = props.edits;
@@ -63,6 +74,7 @@ function Sentences(props: SentencesProps) {
         Shut {part('closesAfter')}, or when a host ends it.{' '}
         <HostsGone edits={props.edits} isPasted={props.isPasted} />
       </Line>
+      <ByHandLegend edits={props.edits} />
       <details className="mt-1">
         <summary className="cursor-pointer text-soft">Rare rules</summary>
         <Line name="At the door">

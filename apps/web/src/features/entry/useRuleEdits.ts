@@ -2,6 +2,7 @@ import { useState } from 'react';
 import {
   resolveHostsGone,
   resolveRules,
+  rulesToSetByHand,
   type EntryRules,
   type RuleField,
   type RuleLayer,
@@ -103,6 +104,8 @@ export function useRuleEdits(answer: Answer<'rules'>, save: SaveRules) {
     busy,
     mayEdit: answer.mayEdit,
     isSchool,
+    /** What the room behind the door cannot be told, and does not do by itself. */
+    byHand: rulesToSetByHand(resolved.rules, answer.setting.holds) as RuleField[],
     /** Whether a value is set in this scope alone. */
     isOwn,
     /** The school's own locks bind everyone else. */

@@ -1,5 +1,6 @@
 import type { EntryRules } from '@glen/core';
 import type { LinkDetail } from '@glen/contract';
+import { RoomChecks } from './RoomChecks.js';
 import { useServices } from '../../app/useServices.js';
 import { Button } from '../../ui/Button.js';
 import { WebAddressField } from '../../ui/TextField.js';
@@ -43,7 +44,7 @@ function RoomWords({ link: { room, running } }: { link: LinkDetail }) {
   );
 }
 
-/** Rules that the door cannot keep for a room of one's own. */
+/** Rules that the school's video service cannot keep. */
 const ByHand = ({ fields, rules }: { fields: LinkDetail['byHand']; rules: EntryRules }) => (
   <div className="mt-3 rounded-small bg-gorse-tint p-3 text-gorse-deep">
     <h3 className="font-sans text-md font-bold">Set these in the room yourself</h3>
@@ -87,9 +88,10 @@ export function Room({ link, rules }: { link: LinkDetail; rules: EntryRules }) {
   return (
     <>
       <RoomWords link={link} />
-      {(video || link.room) && link.byHand.length > 0 && (
+      {video && !link.room && link.byHand.length > 0 && (
         <ByHand fields={link.byHand} rules={rules} />
       )}
+      {link.lookedAt && <RoomChecks link={link} looked={link.lookedAt} rules={rules} />}
       {link.mayEdit && !room.isEditing && (
         <p className="mt-3 flex flex-wrap gap-2.5">
           <Button onClick={room.edit}>

@@ -1,0 +1,87 @@
+import type { EntryRules } from '@glen/core';
+import type { LinkDetail } from '@glen/contract';
+import { toast } from 'sonner';
+import { api } from '../../app/api.js';
+import { useServerForm } from '../../app/useServerForm.js';
+import { Button } from '../../ui/Button.js';
+import { TextField } from '../../ui/TextField.js';
+import { RULE_NAMES, valueInWords } from '../entry/sentences.js';
+import { Tick } from './Tick.js';
+import { useTicks } from './useTicks.js';
+
+type Looked = NonNullable<LinkDetail['lookedAt']>;
+type Check = Looked['checks'][number];
+
+interface Props {
+  link: LinkDetail;
+  looked: Looked;
+  rules: EntryRules;
+}
+
+const askOf = ({ ask, field }: Check, rules: EntryRules): string =>
+  ask ?? `${RULE_NAMES[field!]}: ${valueInWords(field!, rules[field!])}.`;
+
+/** Who has host's powers in the room, and with which account: for whoever takes over. */
+function Powers({ link, looked }: Props) {
+  const [look] = api.useLookAtRoomMutation();
+  const { register, submit, errorAt, problem, theirs, isSending } = useServerForm<
+    { powers: string },
+    { powers: string },
+    LinkDetail
+  >({
+    start: { powers: looked.powers },
+    send: ({ powers }) =>
+      look({ params: { linkId: link.id }, body: { version: link.version, powers } }),
+    onDone: () => toast('Noted.'),
+  });
+  const stale = theirs ? 'Somebody changed this link just now; note it once more.' : undefined;
+  return (
+    <form className="mt-2 flex max-w-xl flex-wrap items-end gap-2.5" noValidate onSubmit={submit}>
+      <div className="min-w-0 flex-1 basis-60">
+        <TextField
+          label="Who has host’s powers in the room, and with which account"
+          error={stale ?? errorAt('powers') ?? problem?.title}
+          maxLength={200}
+          {...register('powers')}
+        />
+      </div>
+      <Button type="submit" disabled={isSending}>
+        Note it
+      </Button>
+    </form>
+  );
+}
+
+/** What a teacher looks at in a room that Glen cannot reach into, ticked as it is so. */
+export function RoomChecks({ link, looked, rules }: Props) {
+  const { ticked, tick } = useTicks(link);
+  const left = looked.checks.filter(({ key }) => !ticked.includes(key)).length;
+  return (
+    <section aria-label="In the room itself" className="mt-3 rounded-small bg-shade p-3">
+      <h3 className="font-sans text-md font-bold">
+        In the room itself{' '}
+        <span className="font-normal text-soft">
+          {left === 0 ? 'all looked at' : `${left} of ${looked.checks.length} to look at`}
+        </span>
+      </h3>
+      <p className="text-md text-soft">
+        Glen cannot reach into this room. Go there, see to each, and tick it.
+      </p>
+      <fieldset disabled={!link.mayEdit} className="mt-2 grid gap-1.5">
+        <legend className="sr-only">What is so in the room</legend>
+        {looked.checks.map((check) => (
+          <Tick
+            key={check.key}
+            label={askOf(check, rules)}
+            checked={ticked.includes(check.key)}
+            onChange={(isDone) => tick(check.key, isDone)}
+          />
+        ))}
+      </fieldset>
+      {link.mayEdit && <Powers link={link} looked={looked} rules={rules} />}
+      {!link.mayEdit && looked.powers && (
+        <p className="mt-2 text-md">Host’s powers there: {looked.powers}</p>
+      )}
+    </section>
+  );
+}
