@@ -89,6 +89,7 @@ export const walls = {
       featureElements('web'),
       { type: 'core', pattern: 'packages/core/**', partialMatch: false },
       { type: 'contract', pattern: 'packages/contract/**', partialMatch: false },
+      { type: 'devices', pattern: 'packages/devices/**', partialMatch: false },
       { type: 'server', pattern: 'apps/server/**', partialMatch: false },
       { type: 'web', pattern: 'apps/web/**', partialMatch: false },
       { type: 'standins', pattern: 'apps/standins/**', partialMatch: false },
@@ -117,11 +118,13 @@ export const walls = {
           ...featurePolicies('server'),
           {
             from: { element: { type: 'web' } },
-            allow: { to: { element: { type: ['web', 'web-feature', 'contract', 'core'] } } },
+            allow: {
+              to: { element: { type: ['web', 'web-feature', 'contract', 'core', 'devices'] } },
+            },
           },
           {
             from: { element: { type: 'web-feature' } },
-            allow: { to: { element: { type: ['web', 'contract', 'core'] } } },
+            allow: { to: { element: { type: ['web', 'contract', 'core', 'devices'] } } },
           },
           ...featurePolicies('web'),
           {

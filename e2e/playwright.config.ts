@@ -2,7 +2,7 @@ import { defineConfig } from '@playwright/test';
 import { chromiumOptions, chromiumWithDevices } from '../scripts/browser.mjs';
 
 /** Those that need a camera and a microphone. */
-const WITH_DEVICES = ['path.spec.ts', 'room.spec.ts'];
+const WITH_DEVICES = ['path.spec.ts', 'room.spec.ts', 'tryDevices.spec.ts'];
 
 export default defineConfig({
   testDir: '.',

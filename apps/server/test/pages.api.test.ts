@@ -59,7 +59,13 @@ describe('outside the API', () => {
 
   it('pages say what they may load and do', async () => {
     const { headers } = await ask('/door/heron-1234');
-    expect(headers['permissions-policy']).toContain('camera=(), ');
+    expect(headers['permissions-policy']).toBe(
+      'camera=(self), microphone=(self), ' +
+        ['accelerometer', 'bluetooth', 'display-capture', 'geolocation', 'gyroscope', 'hid']
+          .concat(['magnetometer', 'midi', 'payment', 'serial', 'usb'])
+          .map((power) => `${power}=()`)
+          .join(', '),
+    );
     const policy = String(headers['content-security-policy']);
     expect(policy).toContain("script-src 'self';");
     expect(policy).toContain("style-src-attr 'none'");

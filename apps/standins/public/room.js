@@ -1,5 +1,5 @@
 // The page of a room without video: who is here, who speaks, what is shown, what is said.
-import { device, levelOn } from './devices.js';
+import { device, levelOn } from './seatDevices.js';
 import { slide } from './slides.js';
 
 const main = document.querySelector('main');
@@ -47,14 +47,12 @@ function over(why) {
 
 const mic = device({
   kind: 'audio',
-  what: 'microphone',
   help: byId('mic-help'),
   tell: (on) => post(on ? 'speak' : 'hush', { on }),
   show: levelOn(byId('level')),
 });
 const camera = device({
   kind: 'video',
-  what: 'camera',
   help: byId('camera-help'),
   tell: (on) => post(on ? 'look' : 'hide', { on }),
   show: (shown) => {

@@ -19,6 +19,8 @@ interface StandinConfig {
   courseSiteToken: string;
   /** The folder of style sheets and scripts. */
   publicDir: string;
+  /** The script by which pages try cameras and microphones. */
+  devices: string;
   /** Where arrivals and leavings are told. */
   webhook: string;
   /** The zone in which the course site shows times. */
@@ -63,6 +65,7 @@ export async function startStandins(
       videoApp(rooms, presence, {
         secret: config.videoSecret,
         publicDir: config.publicDir,
+        devices: config.devices,
         notices,
       }),
       config.videoPort,

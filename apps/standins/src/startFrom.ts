@@ -25,6 +25,7 @@ export function start(env: NodeJS.ProcessEnv): Promise<{ stop: () => Promise<voi
     courseSiteToken: said.STANDINS_COURSE_SITE_TOKEN,
     webhook: said.STANDINS_WEBHOOK,
     zone: said.STANDINS_ZONE,
+    devices: fileURLToPath(new URL('../../../packages/devices/devices.js', import.meta.url)),
     publicDir: fileURLToPath(new URL('../public', import.meta.url)),
   });
 }

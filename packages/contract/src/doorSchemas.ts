@@ -53,6 +53,8 @@ export const doorAnswer = z.object({
   hostIn: z.string().nullable(),
   /** A host has yet to give the address of the room behind this door. */
   noRoom: z.boolean(),
+  /** Behind it is a room that Glen cannot look into. */
+  pastedRoom: z.boolean(),
   /** Its class period has been put away. */
   isOver: z.boolean(),
   /** Whoever asks is host here. */

@@ -45,8 +45,9 @@ describe('howTo', () => {
   });
   it('promises nothing of a room that Glen cannot look into', () => {
     const pasted = page({ arriveMuted: true }, { pastedRoom: true });
-    expect(pasted).not.toMatch(/You arrive muted|The room tries your camera/);
-    expect(page({ arriveMuted: true })).toMatch(/You arrive muted.+The room tries your camera/);
+    expect(pasted).not.toMatch(/You arrive muted|Try your camera/);
+    expect(pasted).toContain('Come in with camera and microphone off');
+    expect(page({ arriveMuted: true })).toMatch(/You arrive muted.+Try your camera/);
   });
   it('says why a link is not the class’s own', () => {
     expect(page()).toContain('"differs":null');

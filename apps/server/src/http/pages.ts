@@ -10,19 +10,22 @@ import type { Glen } from '../glen.js';
 const NEVER_ASKED = [
   'accelerometer',
   'bluetooth',
-  'camera',
   'display-capture',
   'geolocation',
   'gyroscope',
   'hid',
   'magnetometer',
-  'microphone',
   'midi',
   'payment',
   'serial',
   'usb',
 ];
-const PERMISSIONS = NEVER_ASKED.map((feature) => `${feature}=()`).join(', ');
+/** Somebody tries them at the door; pages are one document, so that every one of them may. */
+const TRIED_AT_THE_DOOR = ['camera', 'microphone'];
+const PERMISSIONS = [
+  ...TRIED_AT_THE_DOOR.map((feature) => `${feature}=(self)`),
+  ...NEVER_ASKED.map((feature) => `${feature}=()`),
+].join(', ');
 
 /** What stands in the built page where its nonce comes (`html.cspNonce` in apps/web/vite.config.ts). */
 const NONCE_PLACE = 'NONCE_OF_THIS_PAGE';

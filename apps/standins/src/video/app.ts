@@ -116,15 +116,23 @@ function mountSimulation(app: Express, rooms: Rooms, presence: Presence, keeper:
   app.post('/room/:room/simulate', handler);
 }
 
+interface Surroundings {
+  secret: string;
+  publicDir: string;
+  devices: string;
+  notices: Notices;
+}
+
 /** A plain video room without video: a list of seats. It speaks docs/protocols/video-room.md. */
 export function videoApp(
   rooms: Rooms,
   presence: Presence,
-  { secret, publicDir, notices }: { secret: string; publicDir: string; notices: Notices },
+  { secret, publicDir, devices, notices }: Surroundings,
 ): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(express.json(), express.static(publicDir, { index: false }));
+  app.get('/devices.js', (_req, res) => res.sendFile(devices));
   const keeper = new Doorkeeper(rooms, secret, notices.askTicket);
   mountApi(app, rooms, presence, secret);
   mountRoom(app, rooms, keeper);

@@ -80,7 +80,7 @@ function stepsOf({ rules, pastedRoom }: HowToFacts, who: string): string[] {
       ? []
       : [`Type the entry code. ${who} has given it to you; it is not on this page.`]),
     `${opens}${withWhom} If you are early, leave the page open: it lets you on by itself.`,
-    ...(pastedRoom ? [] : [inside(rules)]),
+    pastedRoom ? 'Come in with camera and microphone off; switch them on inside.' : inside(rules),
   ];
 }
 
@@ -115,7 +115,7 @@ const troubleInside = (pastedRoom: boolean, straightIn: boolean, who: string): H
     when: 'No picture or no sound',
     then: pastedRoom
       ? 'Your browser asks whether the room may use them: allow it, or look beside the address for a sign that says they are blocked.'
-      : 'The room tries your camera and microphone before you sit down, and says what to allow.',
+      : 'Try your camera and microphone at the door, before you go in: it says what to allow.',
   },
   {
     when: 'The door says that it has been shut',

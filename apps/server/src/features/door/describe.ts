@@ -167,6 +167,7 @@ async function doorAnswer(
     word: turnedAway ? session.word : null,
     hostIn: await hostInFor(glen, facts, decision),
     noRoom: !facts.hasRoom,
+    pastedRoom: roomGiven(facts) !== null,
     hosts: facts.isHost,
     isOver: row.put_away_at !== null,
     code: row.code,
@@ -179,6 +180,10 @@ async function doorAnswer(
     },
   };
 }
+
+/** The address of a room that a host has given: the session's, once it has begun, else the link's. */
+const roomGiven = ({ at, row }: DoorFacts): string | null =>
+  at?.occurrence.room ? at.occurrence.room_address_kept : row.room_address;
 
 /** Reasons after which an entry code decides, which is asked of those who watch, too. */
 const ASKS_CODE = ['code-needed', 'code-wrong'];

@@ -13,6 +13,7 @@ import { doorWords } from '../entry/doorWords.js';
 import { DoorAccounts } from './DoorAccounts.js';
 import { DoorHead } from './DoorHead.js';
 import { EnterForm } from './EnterForm.js';
+import { TryDevices } from './TryDevices.js';
 import { TypeCode } from './TypeCode.js';
 import { useEntering, type Entering } from './useEntering.js';
 
@@ -67,6 +68,10 @@ function Sign({ me, door, entering }: { me: Me; door: Door; entering: Entering }
   );
 }
 
+/** Whoever is refused for good has nothing to try devices for. */
+const canStillCome = ({ decision: { outcome, reason } }: Door): boolean =>
+  outcome !== 'refused' || reason === 'code-needed' || reason === 'code-wrong' || reason === 'full';
+
 interface StandingProps {
   me: Me;
   code: string;
@@ -84,7 +89,9 @@ function Standing({ me, code, door, onBack }: StandingProps) {
         entering={entering}
         knocks={door.decision.outcome === 'lobby'}
         mayWatch={door.mayWatch && !entering.isGone}
+        pastedRoom={door.pastedRoom}
       />
+      {canStillCome(door) && <TryDevices />}
       <DoorAccounts me={me} reason={door.decision.reason} />
       <p className="mt-5">
         <Link className="text-loch-deep underline" to={`/door/${door.code}/how`}>

@@ -9,7 +9,13 @@ interface Props {
   knocks: boolean;
   /** There is a watch-only way in for them. */
   mayWatch: boolean;
+  /** Glen knows nothing of what the room does. */
+  pastedRoom: boolean;
 }
+
+const OUR_ROOM = 'Camera and microphone are off until you switch them on inside.';
+const PASTED_ROOM =
+  'What the room does with camera and microphone, Glen does not know: come in with both off.';
 
 /** The watch-only way in, beside the usual one or instead of it. */
 function Watch({ entering }: { entering: Entering }) {
@@ -26,7 +32,7 @@ function Watch({ entering }: { entering: Entering }) {
 }
 
 /** What the door asks of a visitor, and the button that goes in or knocks. */
-export function EnterForm({ entering, knocks, mayWatch }: Props) {
+export function EnterForm({ entering, knocks, mayWatch, pastedRoom }: Props) {
   const { register, go, isSending, problem, errorAt, asksName, asksCode, isReady } = entering;
   const submit = (event: SyntheticEvent): void => {
     event.preventDefault();
@@ -58,9 +64,7 @@ export function EnterForm({ entering, knocks, mayWatch }: Props) {
           <Button type="submit" kind="act" className="w-full !py-3 !text-base" disabled={isSending}>
             {knocks ? 'Knock' : 'Go in'}
           </Button>
-          <p className="text-sm text-soft">
-            Camera and microphone are off until you switch them on inside.
-          </p>
+          <p className="text-sm text-soft">{pastedRoom ? PASTED_ROOM : OUR_ROOM}</p>
         </>
       )}
       {mayWatch && <Watch entering={entering} />}
