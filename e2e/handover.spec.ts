@@ -199,3 +199,36 @@ test('the link is taken along in every form, and a code about to stand in public
   expect(ics.name).toBe('coastal-navigation-period-3-2026-10-14.ics');
   expect(ics.bytes.toString()).toContain('DTSTART:20261014T134500Z');
 });
+
+test('a host who leaves is told who is inside, in the room and as they hand over', async ({
+  school,
+}) => {
+  const { desk, room, door } = await running(school);
+  const student = await school.openPhone('Ansel Grue');
+  await student.goto(door);
+  await student.getByRole('button', { name: 'Knock' }).click();
+  await desk.getByRole('button', { name: 'Let Ansel Grue in' }).click();
+  await expect(room.locator('#seats')).toContainText('Ansel Grue');
+
+  await desk.getByRole('button', { name: 'Hand over…' }).click();
+  await expect(desk.getByText('Still inside: Ansel Grue.')).toBeVisible();
+  await desk.getByRole('radio', { name: /Tomas Verhage/ }).check();
+  await expect(desk.getByText('They are without a host until somebody comes.')).toBeVisible();
+  await desk.keyboard.press('Escape');
+
+  // The tab is closed by mistake: the browser asks, and whoever stays is still in.
+  await room.bringToFront();
+  await room.getByRole('button', { name: 'Take the floor' }).click();
+  const asked = room.waitForEvent('dialog');
+  await room.close({ runBeforeUnload: true });
+  const dialog = await asked;
+  expect(dialog.type()).toBe('beforeunload');
+  await dialog.dismiss();
+  await room.getByRole('button', { name: 'Leave the room' }).click();
+  await expect(room.getByText('Still inside: Ansel Grue. Nobody hosts them then.')).toBeVisible();
+  await room.getByRole('button', { name: 'Stay' }).click();
+  await room.getByRole('button', { name: 'Leave the room' }).click();
+  await room.getByRole('button', { name: 'Leave all the same' }).click();
+  await expect(room.getByRole('heading', { name: 'You have left' })).toBeVisible();
+  await expect(desk.getByRole('region', { name: 'Inside' })).not.toContainText('host ·');
+});

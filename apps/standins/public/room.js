@@ -29,14 +29,12 @@ async function post(path, body) {
 const OVER = {
   ended: ['The room is closed', 'Everyone has left. You can close this page.'],
   'put-out': ['You were put out', 'A host has put you out of this room.'],
-  left: [
-    'You have left',
-    'You handed the session over. You can close this page, or come back through the door.',
-  ],
+  left: ['You have left', 'You can close this page, or come back through the door.'],
 };
 
 function over(why) {
   stream.close();
+  state = null;
   for (const each of [mic, camera]) if (each.isOn()) void each.off();
   const [title, text] = OVER[why] ?? OVER['put-out'];
   main.replaceChildren(
@@ -187,6 +185,31 @@ function chime(text) {
   tone.start();
   tone.stop(chimes.currentTime + 0.3);
 }
+
+/** Who would be without a host if whoever sits here left now. */
+function leftBehind() {
+  if (state?.you.role !== 'host') return [];
+  const hosts = state.seats.filter((s) => s.role === 'host');
+  return hosts.length > 1 ? [] : state.seats.filter((s) => s.role !== 'host');
+}
+
+const leave = () => post('leave', {});
+byId('leave').onclick = () => {
+  const names = leftBehind().map((s) => s.name);
+  if (names.length === 0) return void leave();
+  byId('left-behind').textContent = `Still inside: ${names.join(', ')}. Nobody hosts them then.`;
+  byId('leaving').hidden = false;
+  byId('stay').focus();
+};
+byId('stay').onclick = () => {
+  byId('leaving').hidden = true;
+  byId('leave').focus();
+};
+byId('leave-all-the-same').onclick = () => void leave();
+// A tab that is closed by mistake would leave them alone as well: the browser asks.
+addEventListener('beforeunload', (event) => {
+  if (leftBehind().length > 0) event.preventDefault();
+});
 
 byId('share-it').onclick = () =>
   post('share', { slide: state.you.slide > 0 ? 0 : Number(byId('slide').value) });

@@ -28,6 +28,7 @@ export type { SchoolCalendar } from './calendar/school.js';
 export { bellsOn, countDays, dayInfo, type DayInfo } from './calendar/dayInfo.js';
 export { longerFromNow } from './plan/longerFromNow.js';
 export { openedOver } from './margin/openedOver.js';
+export { stillInside } from './margin/stillInside.js';
 export { sessionsOfNow } from './margin/sessionsOfNow.js';
 export { ANSWERING, afterTry, mayAsk, type Breaker } from './outside/breaker.js';
 export { lobbyReason } from './entry/lobbyReason.js';

@@ -22,6 +22,7 @@ export {
 } from './time/typed.js';
 export { utcOf, plusMinutes, secondsOf } from './time/seconds.js';
 export { longerFromNow } from './plan/longerFromNow.js';
+export { stillInside } from './margin/stillInside.js';
 export { sessionsOfNow } from './margin/sessionsOfNow.js';
 export { areHostsGone } from './entry/hostsGone.js';
 export { aloneInWords } from './margin/leftAlone.js';

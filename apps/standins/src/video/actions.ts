@@ -86,6 +86,14 @@ export function mountActions(
   keeper: Doorkeeper,
 ): void {
   const seated = withSeat(rooms, keeper);
+  // Of their own will; a new way in is had at the door.
+  app.post(
+    '/room/:room/leave',
+    seated(async ({ res, seat }) => {
+      await presence.putOut(seat, 'left');
+      res.json({ ok: true });
+    }),
+  );
   const mount = <T>(path: string, { body, may, refusal, work }: Action<T>): void => {
     const handler = seated(async ({ req, res, seat, room }) => {
       const read = body.safeParse(req.body);

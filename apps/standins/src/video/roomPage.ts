@@ -17,6 +17,10 @@ export function roomPage(room: Room): string {
   <h1>${escape(room.wish.title)}</h1>
   <p id="you"></p>
   <p id="said" role="status"></p>
+  <p><button id="leave" type="button">Leave the room</button></p>
+  <section id="leaving" role="alertdialog" aria-labelledby="leaving-head" hidden><h2 id="leaving-head">You are the only host here</h2>
+    <p id="left-behind"></p>
+    <p><button id="stay" type="button">Stay</button> <button id="leave-all-the-same" type="button">Leave all the same</button></p></section>
   <section aria-labelledby="devices"><h2 id="devices">Your devices</h2>
     <div class="device"><button id="mic" type="button"></button> <meter id="level" min="0" max="1" value="0" aria-label="Level of your microphone" hidden></meter><div id="mic-help" role="alert"></div></div>
     <div class="device"><button id="camera" type="button"></button> <video id="preview" autoplay muted playsinline aria-label="Your own picture" hidden></video><div id="camera-help" role="alert"></div></div>

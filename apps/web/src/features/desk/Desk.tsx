@@ -17,7 +17,14 @@ import { useKnockSignal } from './knock.js';
 import { Lobby } from './Lobby.js';
 import { SmallDesk } from './SmallDesk.js';
 import { openSmallWindow } from './smallWindow.js';
-import { calledAt, useDeskActions, type Desk, type DeskActions } from './useDesk.js';
+import {
+  calledAt,
+  isLastHost,
+  leftBehind,
+  useDeskActions,
+  type Desk,
+  type DeskActions,
+} from './useDesk.js';
 import { useDeskKeys } from './useDeskKeys.js';
 
 const NOBODY: { id: number }[] = [];
@@ -119,11 +126,24 @@ interface DeskViewProps {
   act: DeskActions;
 }
 
+/** In a room that Glen cannot look into this tab is all that says its host is in: the browser asks before it goes. */
+function useAskBeforeLeaving(desk: Desk): void {
+  const isAsked =
+    desk.pastedRoom && desk.door === 'open' && isLastHost(desk) && leftBehind(desk).length > 0;
+  useEffect(() => {
+    if (!isAsked) return;
+    const ask = (event: BeforeUnloadEvent): void => event.preventDefault();
+    window.addEventListener('beforeunload', ask);
+    return () => window.removeEventListener('beforeunload', ask);
+  }, [isAsked]);
+}
+
 function DeskView({ me, linkId, desk, act }: DeskViewProps) {
   const now = useNow();
   const { zone } = me.school;
   const [small, openSmall] = useSmallWindow(linkId);
   const go = useNavigate();
+  useAskBeforeLeaving(desk);
   const notes = deskNotes(desk, { now, zone });
   const margin = <Margin notes={notes} onAction={({ name }) => doAction(name, desk, act, go)} />;
   return (

@@ -1,11 +1,12 @@
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import { stillInside } from '@glen/core/light';
 import { api } from '../../app/api.js';
 import { useServerForm } from '../../app/useServerForm.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
-import type { Desk } from './useDesk.js';
+import { isLastHost, leftBehind, type Desk } from './useDesk.js';
 
 const AS = { host: 'host', 'co-teacher': 'co-teacher', presenter: 'named presenter' } as const;
 export const deskCard =
@@ -44,6 +45,21 @@ function Successors({ desk, chosen, choose }: SuccessorsProps) {
         </label>
       ))}
     </fieldset>
+  );
+}
+
+/** Who stays behind, and whether anybody hosts them. */
+function StillInside({ desk, to }: { desk: Desk; to: Successor | undefined }) {
+  const names = leftBehind(desk).filter((name) => name !== to?.name);
+  if (names.length === 0) return null;
+  const isAlone = isLastHost(desk) && to !== undefined && !isInside(desk, to);
+  return (
+    <p
+      className={`rounded-small p-2.5 text-sm ${isAlone ? 'bg-berry-tint text-berry-deep' : 'bg-shade'}`}
+    >
+      {stillInside(names)}
+      {isAlone && ' They are without a host until somebody comes.'}
+    </p>
   );
 }
 
@@ -89,6 +105,7 @@ function HandOverCard({ desk, linkId, close }: HandOverProps & { close: () => vo
         />
         and I leave the room
       </label>
+      {leave && <StillInside desk={desk} to={to} />}
       {to && (
         <p className="text-sm text-soft">
           {isInside(desk, to)

@@ -1,7 +1,7 @@
-import { aloneInWords, areHostsGone } from '@glen/core/light';
+import { aloneInWords, areHostsGone, stillInside } from '@glen/core/light';
 import type { Note } from '@glen/core';
 import { timeUntil, wallClock } from '../../app/clock.js';
-import type { Desk } from './useDesk.js';
+import { isLastHost, leftBehind, type Desk } from './useDesk.js';
 
 /** `now`: an instant of school time; `zone`: the school's. */
 interface At {
@@ -99,8 +99,11 @@ function togetherNote({ together }: Desk): Note[] {
   ];
 }
 
-function pastedRoomNote({ pastedRoom, door, own }: Desk): Note[] {
+function pastedRoomNote(desk: Desk): Note[] {
+  const { pastedRoom, door, own } = desk;
   if (!pastedRoom || door !== 'open') return [];
+  // Said before they leave, for leaving is done there.
+  const behind = own !== null && isLastHost(desk) ? ` ${stillInside(leftBehind(desk))}` : '';
   const isIn = own !== null;
   const counted = isIn ? 'You count as in the room.' : 'You count as not in the room.';
   const action = isIn
@@ -110,7 +113,7 @@ function pastedRoomNote({ pastedRoom, door, own }: Desk): Note[] {
     {
       severity: 'inform',
       title: 'A room that Glen cannot look into',
-      text: `Who passed this door is known, who has left is not. To put somebody out, to mute or to let present is done in the room itself. ${counted}`,
+      text: `Who passed this door is known, who has left is not. To put somebody out, to mute or to let present is done in the room itself. ${counted}${behind}`.trimEnd(),
       actions: [action],
     },
   ];

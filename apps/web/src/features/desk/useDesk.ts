@@ -64,6 +64,14 @@ export type DeskActions = ReturnType<typeof useDeskActions>;
 export const calledAt = ({ name, account }: DeskVisitor): string =>
   account === 'none' ? `${name} (not signed in)` : name;
 
+/** Who would stay behind if this host left now: all but hosts. */
+export const leftBehind = ({ inside }: Desk): string[] =>
+  inside.filter((v) => v.role !== 'host').map(calledAt);
+
+/** Whether nobody else hosts in the room. */
+export const isLastHost = ({ inside, own }: Desk): boolean =>
+  own !== null && !inside.some((v) => v.role === 'host' && v.id !== own);
+
 /** What the main button does as things stand. */
 export function openLabel(desk: Desk): string {
   if (desk.door === 'open') return desk.own === null ? 'Go in' : 'To the room again';

@@ -1,13 +1,12 @@
 import type { EntryRules } from '@glen/core';
 import type { LinkDetail } from '@glen/contract';
 import { toast } from 'sonner';
-import { api } from '../../app/api.js';
 import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { TextField } from '../../ui/TextField.js';
 import { RULE_NAMES, valueInWords } from '../entry/sentences.js';
 import { Tick } from './Tick.js';
-import { useTicks } from './useTicks.js';
+import { useLookedAt } from './useLookedAt.js';
 
 type Looked = NonNullable<LinkDetail['lookedAt']>;
 type Check = Looked['checks'][number];
@@ -21,17 +20,20 @@ interface Props {
 const askOf = ({ ask, field }: Check, rules: EntryRules): string =>
   ask ?? `${RULE_NAMES[field!]}: ${valueInWords(field!, rules[field!])}.`;
 
+interface PowersProps {
+  looked: Looked;
+  note: ReturnType<typeof useLookedAt>['notePowers'];
+}
+
 /** Who has host's powers in the room, and with which account: for whoever takes over. */
-function Powers({ link, looked }: Props) {
-  const [look] = api.useLookAtRoomMutation();
+function Powers({ looked, note }: PowersProps) {
   const { register, submit, errorAt, problem, theirs, isSending } = useServerForm<
     { powers: string },
     { powers: string },
     LinkDetail
   >({
     start: { powers: looked.powers },
-    send: ({ powers }) =>
-      look({ params: { linkId: link.id }, body: { version: link.version, powers } }),
+    send: ({ powers }) => note(powers),
     onDone: () => toast('Noted.'),
   });
   const stale = theirs ? 'Somebody changed this link just now; note it once more.' : undefined;
@@ -54,7 +56,7 @@ function Powers({ link, looked }: Props) {
 
 /** What a teacher looks at in a room that Glen cannot reach into, ticked as it is so. */
 export function RoomChecks({ link, looked, rules }: Props) {
-  const { ticked, tick } = useTicks(link);
+  const { ticked, tick, notePowers } = useLookedAt(link);
   const left = looked.checks.filter(({ key }) => !ticked.includes(key)).length;
   return (
     <section aria-label="In the room itself" className="mt-3 rounded-small bg-shade p-3">
@@ -78,7 +80,7 @@ export function RoomChecks({ link, looked, rules }: Props) {
           />
         ))}
       </fieldset>
-      {link.mayEdit && <Powers link={link} looked={looked} rules={rules} />}
+      {link.mayEdit && <Powers looked={looked} note={notePowers} />}
       {!link.mayEdit && looked.powers && (
         <p className="mt-2 text-md">Host’s powers there: {looked.powers}</p>
       )}
