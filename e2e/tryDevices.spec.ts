@@ -12,18 +12,18 @@ test('camera and microphone are tried at the door: off at first, seen and heard 
   await student.goto(school.door('N3'));
   await trying(student).click();
   await expect(student.getByLabel('Your own picture')).toBeHidden();
-  await student.getByRole('button', { name: 'Camera on' }).click();
+  await student.getByRole('button', { name: 'Switch camera on' }).click();
   const tracks = student
     .getByLabel('Your own picture')
     .evaluate((video: HTMLVideoElement) => (video.srcObject as MediaStream).getTracks().length);
   expect(await tracks).toBe(1);
-  await student.getByRole('button', { name: 'Microphone on' }).click();
+  await student.getByRole('button', { name: 'Switch microphone on' }).click();
   const level = student.getByLabel('Level of your microphone');
   await expect
     .poll(() => level.evaluate((meter: HTMLMeterElement) => meter.value))
     .toBeGreaterThan(0);
   await expectNoViolations(student);
-  await student.getByRole('button', { name: 'Microphone off' }).click();
+  await student.getByRole('button', { name: 'Switch microphone off' }).click();
   await expect(level).toBeHidden();
   // Closed, the part lets go of what is still on.
   const isOn = student.evaluateHandle(
@@ -53,11 +53,11 @@ test('what goes wrong with a device at the door is explained, whatever room stan
   await student.goto(school.door('N3'));
   await expect(student.getByText(/What the room does with camera and microphone/)).toBeVisible();
   await trying(student).click();
-  await student.getByRole('button', { name: 'Microphone on' }).click();
+  await student.getByRole('button', { name: 'Switch microphone on' }).click();
   const help = student.getByRole('alert').filter({ hasText: 'told not to let this page' });
   await expect(help.getByRole('listitem')).toHaveCount(3);
   await student.context().grantPermissions(['microphone'], { origin: school.url });
   await expect(help).toBeHidden();
-  await student.getByRole('button', { name: 'Microphone on' }).click();
+  await student.getByRole('button', { name: 'Switch microphone on' }).click();
   await expect(student.getByLabel('Level of your microphone')).toBeVisible();
 });

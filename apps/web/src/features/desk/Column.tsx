@@ -63,7 +63,7 @@ export function Who({
     <li className="border-t border-line py-2">
       <div className="flex flex-wrap items-center gap-x-2.5 gap-y-1">
         <span className="min-w-0 flex-1 basis-30 font-semibold break-words">{visitor.name}</span>
-        {children}
+        {children && <span className="flex flex-wrap items-center gap-2.5">{children}</span>}
       </div>
       <p className="text-sm text-soft">
         {roleInWords(visitor)}

@@ -1,11 +1,10 @@
 import { Camera, CameraOff, Mic, MicOff } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { deviceInWords, followLevel, helpFor, type DeviceKind } from '@glen/devices';
+import { deviceInWords, followLevel, helpFor } from '@glen/devices';
 import { Button } from '../../ui/Button.js';
 import { useDevice, type Device } from './useDevice.js';
 
 const SIGNS = { audio: { on: Mic, off: MicOff }, video: { on: Camera, off: CameraOff } };
-const NAMES: Record<DeviceKind, string> = { audio: 'Microphone', video: 'Camera' };
 
 /** What went wrong, step by step, with a way to try again. */
 function Help({ device: { kind, trouble, switchOn } }: { device: Device }) {
@@ -27,13 +26,12 @@ function Help({ device: { kind, trouble, switchOn } }: { device: Device }) {
 }
 
 function Switch({ device: { kind, stream, isAsking, switchOn, switchOff } }: { device: Device }) {
+  const name = deviceInWords(kind);
   const Sign = stream ? SIGNS[kind].on : SIGNS[kind].off;
   return (
-    <Button aria-pressed={stream !== null} onClick={stream ? switchOff : switchOn}>
+    <Button onClick={stream ? switchOff : switchOn}>
       <Sign size={16} aria-hidden="true" />
-      {isAsking
-        ? `Asking for the ${deviceInWords(kind)}…`
-        : `${NAMES[kind]} ${stream ? 'off' : 'on'}`}
+      {isAsking ? `Asking for the ${name}…` : `Switch ${name} ${stream ? 'off' : 'on'}`}
     </Button>
   );
 }
