@@ -156,3 +156,15 @@ describe('groups from a file', () => {
     );
   });
 });
+
+describe('a file that is far too long, or far too wide', () => {
+  const roll = [{ id: 1, name: 'Ansel Grue', email: null }];
+  it('is refused whole', () => {
+    const text = `student,group\n${'Ansel Grue,Port\n'.repeat(700_000)}`;
+    expect(() => readGroups(text, roll)).toThrow(expect.objectContaining({ path: 'file' }));
+  });
+  it('tells no more of what is wrong than anybody would read', () => {
+    const { problems } = readGroups(`student,group\n${'x'.repeat(50_000)},Port\n`, roll);
+    expect(problems[0]!.said).toHaveLength(1000);
+  });
+});

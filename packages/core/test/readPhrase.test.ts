@@ -151,6 +151,33 @@ describe('a phrase', () => {
     expect(read('tomorrow 25:00').unclear).toEqual([{ text: '25:00', from: 9, to: 14 }]);
     expect(read('from 31 November 10:00').unclear.map((u) => u.text)).toEqual(['31 November']);
   });
+  it('takes titles and letters of any signs for what they are', () => {
+    const odd = [
+      { id: 5, title: 'C++ for Crews', period: null, letters: 'N(' },
+      { id: 6, title: 'Knots [a|b] .* \\', period: 'P2', letters: '^$' },
+    ];
+    const classOf = (text: string) => readPhrase(text, { ...context, classes: odd });
+    for (const typed of ['C++ tomorrow 10:00', 'N( tomorrow 10:00', 'crews tomorrow 10:00'])
+      expect(classOf(typed)).toMatchObject({ classId: 5, unclear: [] });
+    for (const typed of ['knots tomorrow 10:00', '^$ tomorrow 10:00'])
+      expect(classOf(typed)).toMatchObject({ classId: 6, unclear: [] });
+    const signs = fc.string({
+      unit: fc.constantFrom(...'([{^$.*+?|\\/-', 'a', ' '),
+      maxLength: 12,
+    });
+    fc.assert(
+      fc.property(signs, signs, signs, (title, letters, typed) => {
+        const classes = [{ id: 7, title, period: null, letters }];
+        readPhrase(typed, { ...context, classes });
+      }),
+    );
+  });
+  it('is read as far as 1,000 characters; what follows is given back', () => {
+    const text = `N3 tomorrow 10:00${' '.repeat(990)}every Friday`;
+    const { plan, unclear } = read(text);
+    expect(plan.repeat).toBeUndefined();
+    expect(unclear).toEqual([{ text: 'every Friday', from: 1007, to: 1019 }]);
+  });
   it('goes to the next year for a date that has been', () => {
     expect(planOf('3 March 10:00').first).toBe('2027-03-03');
   });

@@ -93,12 +93,20 @@ function index(roll: RollPerson[]): Map<string, number[]> {
   return ways;
 }
 
+/** Far more than the largest class period's groups come to, and little enough to be read at once. */
+const MOST_CHARACTERS = 10_000_000;
+/** Of what a cell says, so much is told where it is wrong. */
+const MOST_SAID = 1000;
+
 /**
  * Groups from a file of two columns, student and group, named in its first line, in any order and with others beside them;
  * commas, semicolons or tabs between. A student who stands in two groups is left in the first. Nothing is taken that is not
- * certain: what was left out is told line by line. Throws GlenInputError at `file` where the columns cannot be found.
+ * certain: what was left out is told line by line. Throws GlenInputError at `file` where the columns cannot be
+ * found, or the file is far too long.
  */
 export function readGroups(text: string, roll: RollPerson[]): ReadGroups {
+  if (text.length > MOST_CHARACTERS)
+    fail('file', 'This file is too long to be one of groups. Is it the right one?');
   const { rows, first, columns } = tableOf(text.replace(/^\ufeff/, ''));
   const ways = index(roll);
   const groups = new Map<string, { name: string; members: number[] }>();
@@ -111,7 +119,7 @@ export function readGroups(text: string, roll: RollPerson[]): ReadGroups {
     const said = (row[columns.student] ?? '').trim();
     const name = (row[columns.group] ?? '').replace(/\s+/g, ' ').trim();
     const wrong = (kind: GroupRowProblem): void => {
-      problems.push({ line: i + 1, kind, said: said || name });
+      problems.push({ line: i + 1, kind, said: (said || name).slice(0, MOST_SAID) });
     };
     if (said === '') return wrong('no-student');
     const ids = ways.get(plain(said)) ?? [];

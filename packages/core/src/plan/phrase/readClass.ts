@@ -6,16 +6,16 @@ function readLetters(reading: Reading, classes: PhraseClass[]): PhraseClass | un
   const named = classes.filter((c) => words(escaped(c.letters)).test(reading.rest));
   const [only] = named;
   if (!only || named.length > 1) return undefined;
-  reading.take(words(`(?:teach\\s+)?${only.letters.toLowerCase()}`), () => true);
+  reading.take(words(`(?:teach\\s+)?${escaped(only.letters)}`), () => true);
   return only;
 }
 
 /** A word or its beginning, from its third letter on: "nav" for "navigation". */
 function beginningsOf(word: string): string {
-  if (word.length < 3) return word;
+  const shortest = escaped(word.slice(0, 3));
   const rest = word.slice(3);
-  const longestFirst = [...rest].map((_, i) => rest.slice(0, i + 1)).reverse();
-  return `${word.slice(0, 3)}(?:${longestFirst.join('|')})?`;
+  const longestFirst = [...rest].map((_, i) => escaped(rest.slice(0, i + 1))).reverse();
+  return longestFirst.length === 0 ? shortest : `${shortest}(?:${longestFirst.join('|')})?`;
 }
 
 /** A title by its last words or by one of them, with the class period's own period where it is named too. */

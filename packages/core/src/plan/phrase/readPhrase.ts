@@ -62,9 +62,13 @@ function weeklyUntil(ends: Partial<FieldRepeat>, { weekday }: Parts): FieldRepea
   return { every: 'week', ...(weekday ? { on: [weekday] } : {}) };
 }
 
+/** So much of a phrase is read; of a longer one the rest is given back as unclear. */
+const MOST_CHARACTERS = 1000;
+
 /** What of the text nobody has understood, words that say nothing left out. */
 function unclearIn({ rest }: Reading, text: string): ReadPhrase['unclear'] {
-  const left = rest.replace(FILLER, (filler) => ' '.repeat(filler.length));
+  const unread = text.slice(MOST_CHARACTERS).toLowerCase();
+  const left = (rest + unread).replace(FILLER, (filler) => ' '.repeat(filler.length));
   return [...left.matchAll(/\S+(?:\s\S+)*/g)].map(({ 0: part, index }) => {
     const to = index + part.length;
     return { text: text.slice(index, to), from: index, to };
@@ -77,7 +81,7 @@ function unclearIn({ rest }: Reading, text: string): ReadPhrase['unclear'] {
  * comes from the class period, the school and today; what cannot be read is given back with its place, and never guessed at.
  */
 export function readPhrase(text: string, context: PhraseContext): ReadPhrase {
-  const reading = new Reading(text);
+  const reading = new Reading(text.slice(0, MOST_CHARACTERS));
   const parts: Parts = { closures: 'skip' };
   const ends: Partial<FieldRepeat> = {};
   reading.take(KEEP_CLOSURES, () => {
