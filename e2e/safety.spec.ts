@@ -76,3 +76,24 @@ for (const [width, viewport] of SIZES) {
     await expect(host.getByText('Nobody knocks.').last()).toBeVisible();
   });
 }
+
+test('an answer that is lost on the way is asked for again, and the press is done once', async ({
+  school,
+}) => {
+  const page = await school.open('Ottoline Marsh');
+  await page.goto(`${school.url}/plan/new`);
+  await page.getByLabel('Or type it').fill('Nav 3 tomorrow 19:00 for 30 minutes');
+  let lost = 0;
+  await page.route('**/api/classes/*/sessions', async (route) => {
+    if (lost > 0) return route.continue();
+    lost += 1;
+    // The server does it, and the line drops before it can tell.
+    await route.fetch();
+    await route.abort('connectionreset');
+  });
+  await page.getByRole('button', { name: /^Schedule/ }).click();
+  await expect(page).not.toHaveURL(/plan\/new/);
+  expect(lost).toBe(1);
+  await page.goto(`${school.url}/classes/${school.classOf('N3').id}/sessions`);
+  await expect(page.getByText('19:00')).toHaveCount(1);
+});

@@ -31,6 +31,15 @@ export class Browser {
       .then((r) => r);
   }
 
+  /** A write of one press: sent again with the same key it is the same. */
+  press(key: string, path: string, body: object = {}): Promise<Response> {
+    return this.agent
+      .post(path)
+      .set({ Origin: this.url, 'Idempotency-Key': key })
+      .send(body)
+      .then((r) => r);
+  }
+
   put(path: string, body: object): Promise<Response> {
     return this.agent
       .put(path)

@@ -93,6 +93,11 @@ export class Db {
     });
   }
 
+  /** Has something be done at the end of every transaction, as part of it. */
+  beforeCommit(work: () => Promise<void>): void {
+    this.carrying.beforeCommit = work;
+  }
+
   /** Does something apart from the transaction that runs: what goes on after it, such as a timer. */
   apart<T>(work: () => T): T {
     return this.carrying.apart(work);

@@ -18,6 +18,7 @@ import * as m0014 from './migrations/0014-sign-in.js';
 import * as m0015 from './migrations/0015-put-out.js';
 import * as m0016 from './migrations/0016-audit-codes.js';
 import * as m0017 from './migrations/0017-room-rules.js';
+import * as m0018 from './migrations/0018-presses.js';
 import {
   databaseKind,
   makeBooks,
@@ -52,6 +53,7 @@ const MIGRATIONS: Migration[] = [
   m0015,
   m0016,
   m0017,
+  m0018,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

@@ -32,6 +32,7 @@ import { definePersonWord } from './models/PersonWord.js';
 import { definePlacement } from './models/Placement.js';
 import { definePost } from './models/Post.js';
 import { definePostPlace } from './models/PostPlace.js';
+import { definePress } from './models/Press.js';
 import { defineRollEntry } from './models/RollEntry.js';
 import { defineRollLeft } from './models/RollLeft.js';
 import { defineSchool } from './models/School.js';
@@ -80,6 +81,7 @@ const defineTables = (sequelize: Sequelize) => ({
   Placement: definePlacement(sequelize),
   Post: definePost(sequelize),
   PostPlace: definePostPlace(sequelize),
+  Press: definePress(sequelize),
   RollEntry: defineRollEntry(sequelize),
   RollLeft: defineRollLeft(sequelize),
   School: defineSchool(sequelize),

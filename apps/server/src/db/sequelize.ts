@@ -27,6 +27,9 @@ export class CarryingSequelize extends Sequelize {
   /** Transactions begun within another, each with that other. */
   private readonly within = new WeakMap<Transaction, Transaction>();
 
+  /** Done at the end of each transaction, as part of it; not of those within another. */
+  beforeCommit: () => Promise<void> = () => Promise.resolve();
+
   constructor(url: string, poolSize: number) {
     super(url, {
       dialect: 'mariadb',
@@ -84,7 +87,11 @@ export class CarryingSequelize extends Sequelize {
     this.open += 1;
     try {
       return await super.transaction(options, (own) =>
-        this.running.run(own, () => Promise.resolve(work(own))),
+        this.running.run(own, async () => {
+          const result = await work(own);
+          if (!options.transaction) await this.beforeCommit();
+          return result;
+        }),
       );
     } finally {
       this.open -= 1;

@@ -15,6 +15,7 @@ import type { Glen } from '../glen.js';
 import { authorise } from './access.js';
 import { answerHeaders } from './headers.js';
 import { HttpProblem } from './problem.js';
+import { Presses, type Outcome, type Press } from './presses.js';
 import { mustBeReadable, mustBeUtf8, refuseBrokenText } from './text.js';
 import type { From } from './from.js';
 import { NOBODY, cookieName, knownName, type Who } from './who.js';
@@ -91,6 +92,7 @@ const cookieOptions = ({ config }: Glen) => ({
   path: '/',
 });
 
+/** Sets the session that the browser is to keep; nobody's any more with null. */
 function sessionSetter(glen: Glen, res: Response) {
   const cookie = cookieName(glen.config);
   return (session: NewSession | null): void => {
@@ -106,15 +108,14 @@ const KNOWN_SECONDS = 400 * 86400;
 
 type Cookies = ReturnType<typeof parseCookie>;
 
-/** Where a request comes from, and what has the browser be known again, also after signing out, once it is answered. */
+/** Where a request comes from; what has the browser be known again, also after signing out, goes with its outcome. */
 function fromOf(
   glen: Glen,
-  { req, res, cookies }: { req: Request; res: Response; cookies: Cookies },
-): { from: From; settle: () => void } {
+  { req, cookies, outcome }: { req: Request; cookies: Cookies; outcome: Outcome },
+): From {
   const cookie = knownName(glen.config);
-  let fresh: string | undefined;
   // Most endpoints ask for none of these: each is found out where it is.
-  const from: From = {
+  return {
     get address() {
       return req.ip ?? '';
     },
@@ -123,14 +124,17 @@ function fromOf(
     },
     known: cookies[cookie],
     remember: (token) => {
-      fresh = token;
+      outcome.known = token;
     },
   };
-  const settle = (): void => {
-    if (fresh !== undefined)
-      res.cookie(cookie, fresh, { ...cookieOptions(glen), maxAge: KNOWN_SECONDS * 1000 });
-  };
-  return { from, settle };
+}
+
+/** Has the browser keep what came of a request. */
+function settle(glen: Glen, res: Response, { session, known }: Outcome): void {
+  if (session !== undefined) sessionSetter(glen, res)(session);
+  if (known === undefined) return;
+  const options = { ...cookieOptions(glen), maxAge: KNOWN_SECONDS * 1000 };
+  res.cookie(knownName(glen.config), known, options);
 }
 
 /** Answers without what Express adds to pages: these are many, and all alike. */
@@ -156,12 +160,23 @@ interface MountOptions {
   checkAnswers?: boolean;
 }
 
+/** The press that a write came of, where it says so. Services say nothing of the kind. */
+function pressIn(
+  req: Request,
+  { name, token }: { name: EndpointName; token: string | undefined },
+): Press | undefined {
+  const key = req.get('idempotency-key');
+  if (key === undefined || endpointOf(name).who === 'service') return undefined;
+  const { rawBody } = req as Request & { rawBody?: Buffer };
+  return { key, token, asked: [name, req.originalUrl, rawBody ?? ''] };
+}
+
 /** What answers the requests of one endpoint: parsed and allowed, and then its handler. */
 function answering<N extends EndpointName>(
   glen: Glen,
   name: N,
   handler: Handlers[N],
-  { checkAnswers = false }: MountOptions,
+  { checkAnswers = false, presses }: MountOptions & { presses: Presses },
 ) {
   const endpoint = endpointOf(name);
   const shape: Shape = schemas[name];
@@ -186,23 +201,37 @@ function answering<N extends EndpointName>(
       params: (params ?? {}) as Record<string, unknown>,
       who,
     });
-    const { from, settle } = fromOf(glen, { req, res, cookies });
-    const answer = await handler({
-      params,
-      query: parse(shape.query, req.query) as Query<N>,
-      body: parse(shape.body, req.body) as Body<N>,
-      who,
-      token,
-      from,
-      rawBody: (req as Request & { rawBody?: Buffer }).rawBody,
-      header: (header) => req.get(header),
-      setSession: sessionSetter(glen, res),
-      res,
+    const query = parse(shape.query, req.query) as Query<N>;
+    const body = parse(shape.body, req.body) as Body<N>;
+    const { rawBody } = req as Request & { rawBody?: Buffer };
+    const made: Outcome = { answer: undefined };
+    const work = async (): Promise<Outcome> => {
+      const answer = await handler({
+        params,
+        query,
+        body,
+        who,
+        token,
+        from: fromOf(glen, { req, cookies, outcome: made }),
+        rawBody,
+        header: (header) => req.get(header),
+        setSession: (session) => {
+          made.session = session;
+        },
+        res,
+      });
+      return Object.assign(made, { answer });
+    };
+    const press = isWrite ? pressIn(req, { name, token }) : undefined;
+    const outcome = await (press ? presses.once(press, work) : work()).catch((error: unknown) => {
+      // Whoever is told of trouble may have a place all the same, and is to be known there again.
+      settle(glen, res, { answer: undefined, session: made.session });
+      throw error;
     });
-    settle();
-    if (answer === STREAMED) return;
-    if (checkAnswers) shape.answer.parse(answer);
-    sendJson(res, headers, answer);
+    settle(glen, res, outcome);
+    if (outcome.answer === STREAMED) return;
+    if (checkAnswers) shape.answer.parse(outcome.answer);
+    sendJson(res, headers, outcome.answer);
   };
 }
 
@@ -219,11 +248,12 @@ export function mountEndpoints(
   handlers: Handlers,
   options: MountOptions = {},
 ): void {
+  const presses = new Presses(glen);
   const mount = <N extends EndpointName>(name: N): void => {
     const { who, method, path } = endpointOf(name);
     if (who === 'demo' && !glen.config.demo) return;
     const verb = method.toLowerCase() as 'get' | 'post' | 'put';
-    app[verb](path, answering(glen, name, handlers[name], options));
+    app[verb](path, answering(glen, name, handlers[name], { ...options, presses }));
   };
   const keepRaw = (req: Request, _res: Response, body: Buffer): void => {
     mustBeUtf8(body);

@@ -2,12 +2,18 @@ import { NOT_MOVED_IN, type Problem } from '@glen/contract';
 
 /** An answer that is not the wished one, as RFC 9457 problem details. */
 export class HttpProblem extends Error {
+  readonly more: Partial<Pick<Problem, 'type' | 'detail' | 'errors' | 'current'>>;
+  /** Seconds after which it is worth asking again. */
+  readonly retryAfter: number | undefined;
+
   constructor(
     readonly status: number,
     title: string,
-    readonly more: Partial<Pick<Problem, 'type' | 'detail' | 'errors' | 'current'>> = {},
+    { retryAfter, ...more }: HttpProblem['more'] & { retryAfter?: number } = {},
   ) {
     super(title);
+    this.more = more;
+    this.retryAfter = retryAfter;
   }
 
   body(): Problem {

@@ -16,6 +16,9 @@ function refusal(status: number): HttpProblem {
   );
 }
 
+/** Seconds after which it is worth asking again while the database is away. */
+const AWAY_SECONDS = 2;
+
 /** An error as whoever asked is told of it; what we did not expect is logged, and told without its innards. */
 function problemOf(glen: Pick<Glen, 'log'>, error: unknown): HttpProblem {
   if (error instanceof HttpProblem) return error;
@@ -27,7 +30,9 @@ function problemOf(glen: Pick<Glen, 'log'>, error: unknown): HttpProblem {
   if (status && status >= 400 && status < 500) return refusal(status);
   if (isUnreachable(error)) {
     glen.log.warn({ err: error }, 'database away');
-    return new HttpProblem(503, 'The database does not answer just now; try again in a moment.');
+    return new HttpProblem(503, 'The database does not answer just now; try again in a moment.', {
+      retryAfter: AWAY_SECONDS,
+    });
   }
   glen.log.error({ err: error }, 'request failed');
   return new HttpProblem(500, 'Something went wrong on our side. Nothing was changed.');
@@ -48,6 +53,7 @@ export function mountProblems(app: Express, glen: Pick<Glen, 'config' | 'log'>):
     if (res.headersSent) return next(error);
     const problem = problemOf(glen, error);
     res.status(problem.status).set(headers);
+    if (problem.retryAfter !== undefined) res.set('Retry-After', String(problem.retryAfter));
     if (isOfApi(req)) res.type('application/problem+json').send(JSON.stringify(problem.body()));
     else res.type('text/plain; charset=utf-8').send(problem.message);
   });

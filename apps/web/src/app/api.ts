@@ -9,6 +9,7 @@ import {
   type Query,
   type Sent,
 } from '@glen/contract';
+import { pressKey, sent } from './press.js';
 import { remembered } from './writes.js';
 
 /** A query as it is asked: fields with a default may be left out. */
@@ -55,19 +56,20 @@ const baseQuery: BaseQueryFn<Call, unknown, Problem> = (call, { signal }) =>
     ? answerTo(call, signal)
     : remembered(answerTo(call, signal));
 
+function responseTo(call: Call, signal: AbortSignal): Promise<Response> {
+  const { method } = endpoints[call.name];
+  if (method === 'GET') return fetch(addressOf(call), { signal });
+  const headers = { 'Content-Type': 'application/json', 'Idempotency-Key': pressKey() };
+  const body = JSON.stringify(call.ask.body ?? {});
+  return sent(() => fetch(addressOf(call), { method, signal, headers, body }), signal);
+}
+
 async function answerTo(
   call: Call,
   signal: AbortSignal,
 ): Promise<{ data: unknown } | { error: Problem }> {
-  const { body } = call.ask;
   try {
-    const response = await fetch(addressOf(call), {
-      method: endpoints[call.name].method,
-      signal,
-      ...(endpoints[call.name].method === 'GET'
-        ? {}
-        : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body ?? {}) }),
-    });
+    const response = await responseTo(call, signal);
     const answer: unknown = await response.json();
     return response.ok ? { data: answer } : { error: answer as Problem };
   } catch {

@@ -1,0 +1,63 @@
+import { Op } from 'sequelize';
+import type { Clock } from '../clock.js';
+import type { Db } from '../db/connect.js';
+
+/** Whoever does a write is taken for gone after so long. */
+const LEASE_SECONDS = 60;
+
+export interface KeptPress {
+  digest: string;
+  state: 'going' | 'done';
+  answer: string | null;
+}
+
+/** Takes a key for a write that begins; false where it has been taken before. */
+export async function takeKey(
+  db: Db,
+  clock: Clock,
+  { keyHash, digest }: { keyHash: string; digest: string },
+): Promise<boolean> {
+  const { Press } = db.models;
+  const [press, isNew] = await Press.findOrCreate({
+    where: { key_hash: keyHash },
+    defaults: {
+      key_hash: keyHash,
+      digest,
+      state: 'going',
+      until_at: clock.machine(LEASE_SECONDS),
+      made_at: clock.machine(),
+    },
+  });
+  if (isNew) return true;
+  // Whoever had it was stopped before anything of it was done.
+  const [taken] = await Press.update(
+    { until_at: clock.machine(LEASE_SECONDS) },
+    {
+      where: {
+        key_hash: keyHash,
+        digest,
+        state: 'going',
+        until_at: { [Op.lt]: clock.machine(), [Op.eq]: press.until_at },
+      },
+    },
+  );
+  return taken > 0;
+}
+
+export const pressOf = (db: Db, keyHash: string): Promise<KeptPress | null> =>
+  db.models.Press.findByPk(keyHash);
+
+/** Part of the write's own transaction: with it, the key is used up. */
+export async function noteDone(db: Db, keyHash: string): Promise<void> {
+  await db.models.Press.update({ state: 'done' }, { where: { key_hash: keyHash } });
+}
+
+export async function keepAnswer(db: Db, keyHash: string, answer: string): Promise<void> {
+  await db.models.Press.update({ state: 'done', answer }, { where: { key_hash: keyHash } });
+}
+
+/** Of a write that came to nothing; whether it had. */
+export async function giveKeyBack(db: Db, keyHash: string): Promise<boolean> {
+  const gone = await db.models.Press.destroy({ where: { key_hash: keyHash, state: 'going' } });
+  return gone > 0;
+}
