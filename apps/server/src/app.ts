@@ -22,6 +22,7 @@ import { mountEndpoints, type Handlers } from './http/mount.js';
 import { openapi } from './http/openapi.js';
 import { mountPages } from './http/pages.js';
 import { mountNothingElse, mountProblems } from './http/problems.js';
+import { mountOperating } from './operating/routes.js';
 import { refuseBrokenAddress } from './http/text.js';
 
 const handlersOf = (glen: Glen): Handlers => ({
@@ -61,6 +62,7 @@ export function createApp(
   );
   mountEndpoints(app, glen, handlersOf(glen), { checkAnswers });
   mountNothingElse(app);
+  mountOperating(app, glen);
   app.use(refuseBrokenAddress);
   mountPages(app, glen, webDir);
   mountProblems(app, glen);

@@ -38,6 +38,10 @@ const schema = z.object({
   GLEN_UNDO_SECONDS: z.coerce.number().int().min(0).max(300).default(20),
   /** Connections to the database that each process keeps. */
   GLEN_DATABASE_POOL: z.coerce.number().int().min(2).max(200).default(USUAL_POOL_SIZE),
+  /** Who asks for figures bears it; left out, this machine alone may. */
+  GLEN_METRICS_TOKEN: z.string().min(16, 'at least 16 characters').optional(),
+  /** Days for which is kept who did what. */
+  GLEN_AUDIT_DAYS: z.coerce.number().int().min(30).max(36500).default(730),
   GLEN_DEMO: z.enum(['1']).optional(),
 });
 
@@ -55,6 +59,8 @@ export interface Config {
   video: { url: string; secret: string } | null;
   courseSite: { url: string; token: string } | null;
   undoSeconds: number;
+  metricsToken: string | null;
+  auditDays: number;
   /** The demo school's own routes exist: one-click sign-in and the movable clock. */
   demo: boolean;
 }
@@ -118,6 +124,8 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     video: videoOf(e),
     courseSite: courseSiteOf(e),
     undoSeconds: e.GLEN_UNDO_SECONDS,
+    metricsToken: e.GLEN_METRICS_TOKEN ?? null,
+    auditDays: e.GLEN_AUDIT_DAYS,
     demo: e.GLEN_DEMO === '1',
   };
 }

@@ -8,6 +8,7 @@ import type { LinksAtDoors } from './features/door/links.js';
 import type { LiveFeed } from './features/live/feed.js';
 import type { Wish } from './jobs/job.js';
 import type { CourseSite } from './outside/courseSite.js';
+import type { Metrics } from './operating/metrics.js';
 import type { Tokens } from './tokens.js';
 import type { VideoService } from './outside/videoService.js';
 
@@ -27,6 +28,8 @@ export interface Glen {
   video: VideoService | null;
   /** Takes what is posted; where there is none, places are filled by hand. */
   courseSite: CourseSite | null;
+  /** Figures of this process. */
+  metrics: Metrics;
   feed: LiveFeed;
   /** Links as those who look at doors need them. */
   doors: LinksAtDoors;

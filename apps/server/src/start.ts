@@ -15,6 +15,8 @@ import { RoomWatch } from './features/desk/roomWatch.js';
 import { postsFollow } from './features/post/scheduleReconcile.js';
 import type { Glen } from './glen.js';
 import { useSecret } from './db/useSecret.js';
+import { Housekeeping } from './operating/housekeeping.js';
+import { Metrics } from './operating/metrics.js';
 import { Tokens } from './tokens.js';
 import { enqueue } from './jobs/outbox.js';
 import { JobRunner } from './jobs/runner.js';
@@ -47,6 +49,7 @@ async function assemble(config: Config): Promise<Glen> {
     clock,
     tokens,
     log,
+    metrics: new Metrics(),
     feed,
     doors,
     video: config.video && httpVideoService(config.video, clock),
@@ -88,6 +91,8 @@ export async function startServer(
   runner.start();
   const rooms = new RoomWatch(glen);
   rooms.start();
+  const housekeeping = new Housekeeping(glen);
+  housekeeping.start();
   const refresh = setInterval(() => void glen.clock.refresh().catch(() => {}), CLOCK_REFRESH_MS);
   refresh.unref();
   const app = createApp(glen, options);
@@ -107,6 +112,7 @@ export async function startServer(
       await new Promise((resolve) => server.close(resolve));
       glen.feed.stop();
       await rooms.stop();
+      await housekeeping.stop();
       await runner.stop();
       await glen.db.close();
     },

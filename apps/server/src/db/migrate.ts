@@ -19,6 +19,7 @@ import * as m0015 from './migrations/0015-put-out.js';
 import * as m0016 from './migrations/0016-audit-codes.js';
 import * as m0017 from './migrations/0017-room-rules.js';
 import * as m0018 from './migrations/0018-presses.js';
+import * as m0019 from './migrations/0019-leftovers.js';
 import {
   databaseKind,
   makeBooks,
@@ -54,6 +55,7 @@ const MIGRATIONS: Migration[] = [
   m0016,
   m0017,
   m0018,
+  m0019,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

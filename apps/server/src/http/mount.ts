@@ -16,6 +16,7 @@ import { authorise } from './access.js';
 import { answerHeaders } from './headers.js';
 import { HttpProblem } from './problem.js';
 import { Presses, type Outcome, type Press } from './presses.js';
+import { statusOf } from './problems.js';
 import { mustBeReadable, mustBeUtf8, refuseBrokenText } from './text.js';
 import type { From } from './from.js';
 import { NOBODY, cookieName, knownName, type Who } from './who.js';
@@ -171,6 +172,24 @@ function pressIn(
   return { key, token, asked: [name, req.originalUrl, rawBody ?? ''] };
 }
 
+type Answering = (req: Request, res: Response) => Promise<void>;
+
+/** The same, with how long each answer took. */
+function counted({ metrics }: Glen, name: EndpointName, answer: Answering): Answering {
+  return async (req, res) => {
+    const begun = performance.now();
+    const count = (status: number): void =>
+      metrics.answered(name, status, (performance.now() - begun) / 1000);
+    try {
+      await answer(req, res);
+      count(res.statusCode);
+    } catch (error) {
+      count(statusOf(error));
+      throw error;
+    }
+  };
+}
+
 /** What answers the requests of one endpoint: parsed and allowed, and then its handler. */
 function answering<N extends EndpointName>(
   glen: Glen,
@@ -184,7 +203,7 @@ function answering<N extends EndpointName>(
   const cookie = cookieName(glen.config);
   const isWrite = endpoint.method !== 'GET';
 
-  return async (req: Request, res: Response): Promise<void> => {
+  const answer = async (req: Request, res: Response): Promise<void> => {
     if (isWrite && endpoint.who !== 'service') checkOrigin(glen, req);
     mustBeReadable(req);
     refuseBrokenText([req.params, req.query, req.body]);
@@ -233,6 +252,7 @@ function answering<N extends EndpointName>(
     if (checkAnswers) shape.answer.parse(outcome.answer);
     sendJson(res, headers, outcome.answer);
   };
+  return counted(glen, name, answer);
 }
 
 /** The door first: it is asked all day, and routes are looked through in their order. Then all that bears no body. */

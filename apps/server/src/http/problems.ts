@@ -16,6 +16,15 @@ function refusal(status: number): HttpProblem {
   );
 }
 
+/** The number by which whoever asked is told of an error. */
+export function statusOf(error: unknown): number {
+  if (error instanceof HttpProblem) return error.status;
+  if (error instanceof GlenInputError) return 422;
+  const status = (error as { status?: number }).status;
+  if (status && status >= 400 && status < 500) return status;
+  return isUnreachable(error) ? 503 : 500;
+}
+
 /** Seconds after which it is worth asking again while the database is away. */
 const AWAY_SECONDS = 2;
 

@@ -47,6 +47,7 @@ export const defineAuditEntry = (sequelize: Sequelize): ModelStatic<AuditEntryRo
       tableName: 'audit_log',
       timestamps: false,
       indexes: [
+        { name: 'by_age', fields: ['at'] },
         { name: 'by_subject', fields: ['subject', 'at'] },
         { name: 'by_person', fields: ['person_id', 'id'] },
       ],

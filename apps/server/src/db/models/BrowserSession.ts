@@ -38,5 +38,12 @@ export const defineBrowserSession = (sequelize: Sequelize): ModelStatic<BrowserS
       seen_at: instant('seen_at'),
       browser: text(120, { defaultValue: '' }),
     },
-    { tableName: 'browser_sessions', timestamps: false },
+    {
+      tableName: 'browser_sessions',
+      timestamps: false,
+      indexes: [
+        { name: 'by_end', fields: ['expires_at'] },
+        { name: 'by_use', fields: ['seen_at'] },
+      ],
+    },
   );

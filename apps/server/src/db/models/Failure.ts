@@ -31,6 +31,9 @@ export const defineFailure = (sequelize: Sequelize): ModelStatic<FailureRow> =>
     {
       tableName: 'failures',
       timestamps: false,
-      indexes: [{ name: 'by_bucket', fields: ['bucket', 'at'] }],
+      indexes: [
+        { name: 'by_age', fields: ['at'] },
+        { name: 'by_bucket', fields: ['bucket', 'at'] },
+      ],
     },
   );

@@ -30,5 +30,9 @@ export const defineKnownBrowser = (sequelize: Sequelize): ModelStatic<KnownBrows
       seen_at: instant('seen_at'),
       failures: looseId({ defaultValue: 0 }),
     },
-    { tableName: 'known_browsers', timestamps: false },
+    {
+      tableName: 'known_browsers',
+      timestamps: false,
+      indexes: [{ name: 'by_age', fields: ['seen_at'] }],
+    },
   );

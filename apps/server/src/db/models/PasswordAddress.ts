@@ -30,5 +30,9 @@ export const definePasswordAddress = (sequelize: Sequelize): ModelStatic<Passwor
       expires_at: instant('expires_at'),
       made_by: idOf('people', { allowNull: true }),
     },
-    { tableName: 'password_addresses', timestamps: false },
+    {
+      tableName: 'password_addresses',
+      timestamps: false,
+      indexes: [{ name: 'by_age', fields: ['expires_at'] }],
+    },
   );

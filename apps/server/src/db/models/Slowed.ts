@@ -24,5 +24,5 @@ export const defineSlowed = (sequelize: Sequelize): ModelStatic<SlowedRow> =>
       failures: looseId(),
       last_at: instant('last_at'),
     },
-    { tableName: 'slowed', timestamps: false },
+    { tableName: 'slowed', timestamps: false, indexes: [{ name: 'by_age', fields: ['last_at'] }] },
   );

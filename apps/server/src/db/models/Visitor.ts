@@ -84,6 +84,7 @@ export const defineVisitor = (sequelize: Sequelize): ModelStatic<VisitorRow> =>
       tableName: 'visitors',
       timestamps: false,
       indexes: [
+        { name: 'by_ticket_age', fields: ['ticket_until'] },
         { name: 'one_each', fields: ['sitting_id', 'visitor_key'], unique: true },
         { name: 'by_inside', fields: ['sitting_id', 'inside'] },
       ],

@@ -24,5 +24,9 @@ export const defineWebhookSeen = (sequelize: Sequelize): ModelStatic<WebhookSeen
       id: code(80, { primaryKey: true }),
       at: instant('at'),
     },
-    { tableName: 'webhooks_seen', timestamps: false },
+    {
+      tableName: 'webhooks_seen',
+      timestamps: false,
+      indexes: [{ name: 'by_age', fields: ['at'] }],
+    },
   );

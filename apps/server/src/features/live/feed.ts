@@ -35,6 +35,11 @@ export class LiveFeed {
     return () => this.listeners.delete(listener);
   }
 
+  /** How many hear of changes. */
+  get listening(): number {
+    return this.listeners.size;
+  }
+
   /** Tells of every change, of this process and of others, whomever it is for. */
   watch(watcher: Watcher): void {
     this.watchers.push(watcher);
