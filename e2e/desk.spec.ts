@@ -103,6 +103,19 @@ test('Glen restarts in the middle: who waits still waits, who is in is still in'
   await expect(desk.getByRole('region', { name: 'Inside' })).toContainText('Ottoline Marsh');
 });
 
+test('a page whose server is gone says so, and goes on by itself once it is back', async ({
+  school,
+}) => {
+  const { desk, student } = await lesson(school);
+  const gone = (page: Page) => page.getByText('Glen cannot be reached just now. Leave this page');
+  await school.demo.stopServer('SIGKILL');
+  for (const page of [desk, student]) await expect(gone(page)).toBeVisible();
+  await school.demo.restartServer('SIGKILL');
+  for (const page of [desk, student]) await expect(gone(page)).toBeHidden();
+  await desk.getByRole('button', { name: 'Let Ansel Grue in' }).click();
+  await expect(student.locator('#you')).toContainText('You are Ansel Grue');
+});
+
 test('mute one and let all share, from the desk, for this session', async ({ school }) => {
   const { desk, room, student } = await lesson(school);
   await desk.getByRole('button', { name: 'Let Ansel Grue in' }).click();

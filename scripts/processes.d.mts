@@ -38,7 +38,7 @@ export function copyDatabases(
 export interface Demo extends Around {
   stop: () => Promise<void>;
   restartServer: (signal?: NodeJS.Signals, env?: NodeJS.ProcessEnv) => Promise<void>;
-  stopServer: () => Promise<void>;
+  stopServer: (signal?: NodeJS.Signals) => Promise<void>;
 }
 export function startDemo(given: {
   mariadb: Pick<Mariadb, 'port' | 'url'>;

@@ -5,6 +5,7 @@ import { Toaster } from 'sonner';
 import { startLive } from './app/live.js';
 import { App } from './app/routes.js';
 import './ui/pageNonce.js';
+import { ServerGone } from './app/ServerGone.js';
 import { store } from './app/store.js';
 import './app/theme.css';
 
@@ -16,6 +17,7 @@ createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <Provider store={store}>
       <App />
+      <ServerGone />
       <Toaster
         theme="system"
         // Over the day's line: anywhere lower it would stand on the button that acts, at the end of a long form.

@@ -1,5 +1,6 @@
 import { endpoints, type LiveChange } from '@glen/contract';
 import { EVERYTHING, api, tagsOf } from './api.js';
+import { lookForServer, noteGone } from './reaching.js';
 import { store } from './store.js';
 
 /**
@@ -9,12 +10,15 @@ import { store } from './store.js';
 type Word =
   | { say: 'change'; change: LiveChange }
   | { say: 'again' }
+  | { say: 'gone'; isGone: boolean }
   | { say: 'doors'; tab: string; doors: string[] }
   | { say: 'who-watches' }
   | { say: 'restart' };
 
 const LOCK = 'glen-live';
 const RETRY_MS = 1000;
+/** The server says that it is there every 20 seconds; a stream that is silent for longer than two of these is dead. */
+const SILENT_MS = 45000;
 const tab = crypto.randomUUID();
 const channel = new BroadcastChannel('glen-live');
 const ownDoors = new Set<string>();
@@ -35,6 +39,26 @@ function tell(word: Word): void {
   channel.postMessage(word);
 }
 
+/** The stream has broken: whether the server is there is told to every tab, until it is. */
+function lookAround(): void {
+  void lookForServer((isGone) => {
+    noteGone(isGone);
+    tell({ say: 'gone', isGone });
+  });
+}
+
+let silence = 0;
+
+/** Begins anew with a stream that nothing has come by for too long. */
+function stillHears(stream: EventSource): void {
+  clearTimeout(silence);
+  silence = window.setTimeout(() => {
+    if (source !== stream) return;
+    lookAround();
+    listen();
+  }, SILENT_MS);
+}
+
 function listen(): void {
   if (!leading) return;
   source?.close();
@@ -43,16 +67,22 @@ function listen(): void {
     `${endpoints.live.path}${doors.length ? `?doors=${encodeURIComponent(doors.join(','))}` : ''}`,
   );
   source = stream;
+  stillHears(stream);
+  stream.addEventListener('beat', () => stillHears(stream));
   stream.addEventListener('hello', () => {
+    stillHears(stream);
+    noteGone(false);
     askAgain();
     tell({ say: 'again' });
   });
   stream.onmessage = ({ data }: MessageEvent<string>) => {
+    stillHears(stream);
     const change = JSON.parse(data) as LiveChange;
     heard(change);
     tell({ say: 'change', change });
   };
   stream.onerror = () => {
+    lookAround();
     if (stream.readyState === EventSource.CLOSED)
       setTimeout(() => {
         if (source === stream) listen();
@@ -65,7 +95,10 @@ channel.onmessage = ({ data }: MessageEvent<Word>) => {
     case 'change':
       return heard(data.change);
     case 'again':
+      noteGone(false);
       return askAgain();
+    case 'gone':
+      return noteGone(data.isGone);
     case 'who-watches':
       if (ownDoors.size > 0) tell({ say: 'doors', tab, doors: [...ownDoors] });
       return;
@@ -80,6 +113,7 @@ channel.onmessage = ({ data }: MessageEvent<Word>) => {
 
 function lead(): void {
   leading = true;
+  window.addEventListener('offline', lookAround);
   tell({ say: 'who-watches' });
   listen();
 }
