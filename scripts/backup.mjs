@@ -161,7 +161,7 @@ export async function restore(file, dir) {
     await load(url, file);
     return keepSecret(secret, dir);
   }
-  claimFolder(dir);
+  await claimFolder(dir);
   try {
     const mariadb = await startSchoolDatabase(dir);
     try {

@@ -5,6 +5,8 @@ import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ensureBrowsers } from './browser.mjs';
+import { beginFamily } from './family.mjs';
+import { holding, take } from './locks.mjs';
 import { claimFolder, ensurePackages, freePort, startMariadb } from './mariadb.mjs';
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
@@ -26,13 +28,18 @@ function ensureModules() {
   writeFileSync(stamp, hash);
 }
 
-async function prepare({ browser = false, database = true } = {}) {
-  if (database) ensurePackages(DATABASE, say);
-  if (browser) ensureBrowsers(say);
-  ensureModules();
-  const { build } = await import('./build.mjs');
-  await build();
-}
+/** One start at a time installs and builds what all of them use. */
+const alone = (work) =>
+  holding(`preparing ${root}`, work, () => say('Waiting for another start to be done …'));
+
+const prepare = ({ browser = false, database = true } = {}) =>
+  alone(async () => {
+    if (database) ensurePackages(DATABASE, say);
+    if (browser) ensureBrowsers(say);
+    ensureModules();
+    const { build } = await import('./build.mjs');
+    await build();
+  });
 
 function optionsOf(args, known) {
   const options = { rest: [] };
@@ -69,7 +76,7 @@ async function up(args) {
     throw new Error('--at wants a date and time such as 2026-10-14T10:31');
   const dir = resolve(options.data ?? join(root, '.glen', 'data'));
   await prepare();
-  claimFolder(dir);
+  await claimFolder(dir);
   if (options.fresh) rmSync(dir, { recursive: true, force: true });
   const { startDemo } = await import('./processes.mjs');
   const mariadb = await startMariadb(dir);
@@ -80,6 +87,7 @@ async function up(args) {
       mariadb,
       database: 'glen',
       port: options.port ? port : await freeOr(port),
+      onRestart: say,
       at: options.live ? 'live' : (options.at ?? '2026-10-14T10:31'),
     });
   } catch (error) {
@@ -98,8 +106,9 @@ async function up(args) {
   say('Stopped.');
 }
 
-/** The wished port where it is free, so that addresses stay the same from start to start; else any. */
+/** The wished port where it is free and no other start has it in mind, so that addresses stay the same; else any. */
 async function freeOr(port) {
+  if (!(await take(`port ${port}`))) return freePort();
   const net = await import('node:net');
   const free = await new Promise((done) => {
     const server = net
@@ -133,8 +142,8 @@ async function runScript(path, args) {
 }
 
 /** Formats everything that Prettier knows, as `./glen test` wants it. */
-function format() {
-  ensureModules();
+async function format() {
+  await alone(ensureModules);
   process.exitCode =
     spawnSync(join(root, 'node_modules/.bin/prettier'), ['--write', '--log-level', 'warn', '.'], {
       cwd: root,
@@ -151,7 +160,7 @@ function fileAndFolder(args, command) {
 
 async function backup(args) {
   const [file, dir] = fileAndFolder(args, 'backup');
-  ensureModules();
+  await alone(ensureModules);
   const { backup: run } = await import('./backup.mjs');
   await run(file, dir);
   say(`The school stands in ${file}.`);
@@ -159,18 +168,19 @@ async function backup(args) {
 
 async function restore(args) {
   const [file, dir] = fileAndFolder(args, 'restore');
-  ensureModules();
+  await alone(ensureModules);
   const { restore: run } = await import('./backup.mjs');
   await run(file, dir);
   say('The school is as it was in the file. Start it with ./glen serve.');
 }
 
 /** Builds what `serve` runs, so that a start need not. */
-async function buildOnce() {
-  ensureModules();
-  const { build } = await import('./build.mjs');
-  say((await build()) ? 'Built.' : 'Nothing has changed since it was built.');
-}
+const buildOnce = () =>
+  alone(async () => {
+    ensureModules();
+    const { build } = await import('./build.mjs');
+    say((await build()) ? 'Built.' : 'Nothing has changed since it was built.');
+  });
 
 /** What a school's database has had of the migrations, or brings it up to date; without a verb a client on the running demo's. */
 async function db(args) {
@@ -239,7 +249,10 @@ try {
   if (!(command in commands)) {
     say(HELP);
     process.exitCode = command === 'help' ? 0 : 2;
-  } else await commands[command]();
+  } else {
+    beginFamily(root);
+    await commands[command]();
+  }
 } catch (error) {
   console.error(error.message);
   process.exitCode = 1;

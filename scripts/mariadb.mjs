@@ -1,8 +1,17 @@
 // Glen's own MariaDB on loopback: started by `up`, `test`, `bench`, and by `serve` unless a database is named.
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
+import {
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statfsSync,
+  writeFileSync,
+} from 'node:fs';
 import net from 'node:net';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
+import { holding } from './locks.mjs';
 
 /** A PATH with the sbin beside each of its bins: Debian keeps servers there, and an ordinary user's PATH leaves it out. */
 export function withSbin(path) {
@@ -78,21 +87,38 @@ const answers = (socket) =>
     probe.once('close', () => resolve(false));
   });
 
+/** When a process began, in ticks since the machine did: a number that was given out anew is another's. Nothing where it is gone. */
+function begunAt(pid) {
+  try {
+    // What stands in brackets is its name, which may have spaces of its own (proc(5), the 22nd field).
+    const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
+    return stat.slice(stat.lastIndexOf(')') + 2).split(' ')[19];
+  } catch {
+    return undefined;
+  }
+}
+
+/** Who uses the folder: the number of a process that still runs. */
+function ownerOf(file) {
+  if (!existsSync(file)) return undefined;
+  const [pid, begun] = readFileSync(file, 'utf8').trim().split(' ');
+  const now = begunAt(pid);
+  const isSame = now !== undefined && (begun === undefined || begun === now);
+  return isSame ? Number(pid) : undefined;
+}
+
 /** Refuses where another start still uses the folder; otherwise claims it until this process ends. */
-export function claimFolder(dir) {
+export const claimFolder = (dir) => holding(`claim ${resolve(dir)}`, () => claim(dir));
+
+function claim(dir) {
   mkdirSync(dir, { recursive: true });
   const owner = join(dir, 'owner.pid');
-  const pid = existsSync(owner) ? Number(readFileSync(owner, 'utf8')) : 0;
-  const runs =
-    pid > 0 &&
-    pid !== process.pid &&
-    existsSync(`/proc/${pid}/cmdline`) &&
-    readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('node');
-  if (runs)
+  const pid = ownerOf(owner);
+  if (pid !== undefined && pid !== process.pid)
     throw new Error(
       `Glen is running from ${dir} already (process ${pid}). Stop it first, or give another folder with --data.`,
     );
-  writeFileSync(owner, String(process.pid));
+  writeFileSync(owner, `${process.pid} ${begunAt(process.pid)}`);
 }
 
 /** Gives a claimed folder free again, for a process that lives on. */
@@ -100,13 +126,15 @@ export const releaseFolder = (dir) => rmSync(join(dir, 'owner.pid'), { force: tr
 
 const asRoot = () => (process.getuid?.() === 0 ? ['--user=root'] : []);
 
+/** Made beside its place, and put there whole: whoever is stopped in between begins anew. */
 function makeDataFolder(data, tmp) {
-  rmSync(data, { recursive: true, force: true });
+  const making = `${data}.making`;
+  rmSync(making, { recursive: true, force: true });
   const made = spawnSync(
     'mariadb-install-db',
     [
       '--no-defaults',
-      `--datadir=${data}`,
+      `--datadir=${making}`,
       '--auth-root-authentication-method=normal',
       '--skip-test-db',
       ...asRoot(),
@@ -114,7 +142,11 @@ function makeDataFolder(data, tmp) {
     // What it starts to fill the folder sweeps its folder for sorting, too.
     { encoding: 'utf8', env: { ...process.env, TMPDIR: tmp } },
   );
-  if (made.status === 0) return;
+  if (made.status === 0) {
+    rmSync(data, { recursive: true, force: true });
+    renameSync(making, data);
+    return;
+  }
   const told = (made.stderr || made.stdout || String(made.error)).trim();
   const why = told.split('\n').slice(-2).join(' ');
   throw new Error(`MariaDB could not make its data folder ${data}: ${why}`);
@@ -172,7 +204,7 @@ function ownTmpFolder(dir) {
  * `throwaway` trades safety for speed: for tests and benches, whose data nobody keeps.
  */
 export async function startMariadb(dir, { throwaway = false, port } = {}) {
-  claimFolder(dir);
+  await claimFolder(dir);
   const data = join(dir, 'mysql');
   // A UNIX socket's path may have about 100 characters, which a deep checkout passes: it lives in /tmp.
   const socket = `/tmp/glen-${process.pid}-${Math.random().toString(36).slice(2, 8)}.sock`;

@@ -50,5 +50,6 @@ export function startDemo(given: {
   undoSeconds?: number;
   quiet?: boolean;
   kept?: KeptParts;
+  onRestart?: (words: string) => void;
 }): Promise<Demo>;
 export { freePort, startMariadb, type Mariadb } from './mariadb.mjs';

@@ -53,6 +53,7 @@ export function startNode(script, env, ready, { quiet = false } = {}) {
     stdio: ['ignore', 'pipe', 'pipe'],
     detached: true,
   });
+  let isWanted = true;
   const ended = new Promise((resolve) => child.once('exit', (code) => resolve(code)));
   let said = '';
   const started = new Promise((resolve, reject) => {
@@ -67,10 +68,45 @@ export function startNode(script, env, ready, { quiet = false } = {}) {
     void ended.then((code) => reject(new Error(`${script} ended with ${code}:\n${said}`)));
   });
   const stop = async (signal = 'SIGTERM') => {
+    isWanted = false;
     if (child.exitCode === null && child.signalCode === null) child.kill(signal);
     await ended;
   };
-  return { started, stop, child };
+  /** Told where it ends and nobody has asked it to. */
+  const onDeath = (tell) => void ended.then(() => isWanted && tell());
+  return { started, stop, child, onDeath };
+}
+
+/** Seconds before what has died is started again: at once the first time, then less and less eagerly. */
+const PAUSES = [0, 1, 2, 5, 10, 30];
+
+/** Keeps a part of Glen running: started again where it dies, which is said. `begin` starts it anew. */
+function keptAlive(name, begin, say) {
+  let part = begin();
+  let deaths = 0;
+  let isOver = false;
+  const watch = () =>
+    part.onDeath(async () => {
+      const pause = PAUSES[Math.min(deaths++, PAUSES.length - 1)];
+      say(`The ${name} has ended by itself; it is started again${pause ? ` in ${pause} s` : ''}.`);
+      await new Promise((resolve) => setTimeout(resolve, pause * 1000));
+      if (isOver) return;
+      part = begin();
+      watch();
+      await part.started.then(
+        () => say(`The ${name} is there again.`),
+        () => {},
+      );
+    });
+  const { started } = part;
+  void started.then(watch, () => {});
+  return {
+    started,
+    stop: async (signal) => {
+      isOver = true;
+      await part.stop(signal);
+    },
+  };
 }
 
 /** The environment that server and stand-ins share; secrets of the demo are no secrets. */
@@ -134,7 +170,7 @@ function inKept(kept, around) {
  * A whole Glen with the demo school on a database of its own: { publicUrl, courseSite, video, stop, restartServer }.
  * `at` is the demo's school time, 'live' the real one; left out, the clock stays as it is. `loaded` says that the
  * school stands in the database already, so that nothing waits for anything. `kept`: processes of `scripts/kept.mjs` to
- * start it in.
+ * start it in. `onRestart`: what dies is started again, and this is told of it.
  */
 export async function startDemo({
   mariadb,
@@ -146,6 +182,7 @@ export async function startDemo({
   undoSeconds,
   quiet = false,
   kept,
+  onRestart,
 }) {
   if (fresh)
     for (const name of [database, `${database}_standins`])
@@ -162,9 +199,20 @@ export async function startDemo({
     undoSeconds,
   });
   const { startStandins, startServer } = kept ? inKept(kept, around) : inOwn(around, quiet);
-  const standins = startStandins();
+  /** Begun with `env`, and where it dies without: the school's clock goes on. */
+  const keep = (name, begin, env) => {
+    if (!onRestart) return begin(env);
+    let isFirst = true;
+    const beginOrAgain = () => {
+      const part = begin(isFirst ? env : {});
+      isFirst = false;
+      return part;
+    };
+    return keptAlive(name, beginOrAgain, onRestart);
+  };
+  const standins = keep('outside world', startStandins);
   if (!loaded) await standins.started;
-  let server = startServer(at ? { GLEN_DEMO_AT: at } : {});
+  let server = keep('server', startServer, at ? { GLEN_DEMO_AT: at } : {});
   await Promise.all([standins.started, server.started]);
   return {
     ...around,
