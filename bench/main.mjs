@@ -8,6 +8,7 @@ import { people } from './people.mjs';
 import { planPaint } from './planPaint.mjs';
 import { posts } from './posts.mjs';
 import { ready } from './ready.mjs';
+import { storm } from './storm.mjs';
 
 /** Each gives `{ value, unit, reference, target, ok }`, and `beside` where there is more to tell. */
 const BENCHES = {
@@ -21,6 +22,7 @@ const BENCHES = {
   'plan-paint': planPaint,
   people,
   posts,
+  storm,
 };
 
 const rounded = (n) => Number(n.toPrecision(4));

@@ -56,8 +56,13 @@ export async function keepAnswer(db: Db, keyHash: string, answer: string): Promi
   await db.models.Press.update({ state: 'done', answer }, { where: { key_hash: keyHash } });
 }
 
-/** Of a write that came to nothing; whether it had. */
-export async function giveKeyBack(db: Db, keyHash: string): Promise<boolean> {
-  const gone = await db.models.Press.destroy({ where: { key_hash: keyHash, state: 'going' } });
+/** Of a write that came to nothing, or with `anyhow` of any; whether it was given back. */
+export async function giveKeyBack(
+  db: Db,
+  keyHash: string,
+  { anyhow }: { anyhow: boolean },
+): Promise<boolean> {
+  const going = anyhow ? {} : { state: 'going' as const };
+  const gone = await db.models.Press.destroy({ where: { key_hash: keyHash, ...going } });
   return gone > 0;
 }

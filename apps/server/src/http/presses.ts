@@ -37,6 +37,9 @@ const soon = (): Promise<void> =>
     setTimeout(resolve, WAIT_MS);
   });
 
+/** Told to ask again in a moment: it does no harm. */
+const asksAgain = (error: unknown): boolean => error instanceof HttpProblem && error.status === 503;
+
 function problemOf({ status, title, ...more }: Problem): HttpProblem {
   return new HttpProblem(status, title, more);
 }
@@ -81,8 +84,8 @@ export class Presses {
       await keepAnswer(db, keyHash, this.seal(key, { outcome }));
       return outcome;
     } catch (error) {
-      // Nothing was done: it may be tried again. Else what was told is told again.
-      const isUndone = await giveKeyBack(db, keyHash);
+      // Nothing was done, or whoever asked is to ask again: then the key is theirs as before. Else what was told is told again.
+      const isUndone = await giveKeyBack(db, keyHash, { anyhow: asksAgain(error) });
       if (!isUndone && error instanceof HttpProblem && error.status < 500)
         await keepAnswer(db, keyHash, this.seal(key, { problem: error.body() }));
       throw error;

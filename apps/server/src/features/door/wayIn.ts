@@ -50,6 +50,9 @@ async function nameInRoom(glen: Glen, { name, facts }: Seated): Promise<string> 
   return isAnothers ? `${name} (not signed in, not proven)` : `${name} (not signed in)`;
 }
 
+/** Seconds after which it is worth asking the video service again. */
+const SOON_SECONDS = 2;
+
 /** The address that lets one person into the room; the room is made first where it does not stand yet. */
 export async function wayIn(glen: Glen, seat: Seated): Promise<string> {
   if (seat.address !== null) return seat.address;
@@ -63,7 +66,9 @@ export async function wayIn(glen: Glen, seat: Seated): Promise<string> {
     return await video.ticket({ room, visitorId, name, role: role!, shares, number: ticket });
   } catch (error) {
     if (error instanceof OutsideError)
-      throw new HttpProblem(502, `${error.message} Your place is kept; try again in a moment.`);
+      throw new HttpProblem(503, `${error.message} Your place is kept; try again in a moment.`, {
+        retryAfter: SOON_SECONDS,
+      });
     throw error;
   }
 }
