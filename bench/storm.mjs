@@ -40,13 +40,17 @@ class Answers {
   }
 }
 
-/** Hears a stream to its end, whatever it says. */
-async function hearOut(stream) {
-  const reader = stream.body.getReader();
-  try {
-    while (!(await reader.read()).done);
-  } catch {
-    // Left.
+/** Hears a stream to its end, whatever it says, and where it breaks comes again, as a page does. */
+async function stay(first, hear, signal) {
+  for (let stream = first; !signal.aborted;) {
+    try {
+      const reader = stream.body.getReader();
+      while (!(await reader.read()).done);
+    } catch {
+      // Broken off, or left.
+    }
+    await pause(1000);
+    if (!signal.aborted) stream = await hear().catch(() => stream);
   }
 }
 
@@ -101,11 +105,12 @@ class Visitor {
       if (taken.status !== 303) return false;
       const cookie = taken.headers.getSetCookie()[0].split(';')[0];
       const stop = new AbortController();
-      const address = `${go.split('?')[0]}/stream`;
-      const stream = await fetch(address, { headers: { Cookie: cookie }, signal: stop.signal });
+      const hear = () =>
+        fetch(`${go.split('?')[0]}/stream`, { headers: { Cookie: cookie }, signal: stop.signal });
+      const stream = await hear();
       if (!stream.ok) return false;
       this.leave = () => stop.abort();
-      void hearOut(stream);
+      void stay(stream, hear, stop.signal);
       return true;
     } catch {
       return false;
@@ -217,7 +222,14 @@ async function meeting({ mariadb, demo, ports, date, faults, prefix }) {
   const took = await Promise.all(
     guests.map((visitor, i) => guest(visitor, links[i % DOORS].code, isOver)),
   );
-  if (process.env.GLEN_TELL) console.error("took", took.filter((x) => x !== undefined).length, answers.away, answers.broken, answers.wrong.slice(0, 5));
+  if (process.env.GLEN_TELL)
+    console.error(
+      'took',
+      took.filter((x) => x !== undefined).length,
+      answers.away,
+      answers.broken,
+      answers.wrong.slice(0, 5),
+    );
   const stood = await settled(run, prefix);
   over = true;
   clearTimeout(deadline);

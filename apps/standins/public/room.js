@@ -207,7 +207,7 @@ byId('stay').onclick = () => {
 };
 byId('leave-all-the-same').onclick = () => void leave();
 // A tab that is closed by mistake would leave them alone as well: the browser asks.
-addEventListener('beforeunload', (event) => {
+window.addEventListener('beforeunload', (event) => {
   if (leftBehind().length > 0) event.preventDefault();
 });
 

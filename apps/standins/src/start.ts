@@ -31,6 +31,8 @@ interface StandinConfig {
 const tellFailure: ErrorRequestHandler = (error, req, res, _next) => {
   if (req.socket.destroyed) return;
   console.error(error);
+  // Half an answer is none: whoever hears a stream comes again.
+  if (res.headersSent) return void res.destroy();
   problem(res, 500, 'The outside world has a fault of its own');
 };
 

@@ -96,6 +96,7 @@ export class Notices {
     } finally {
       this.busy = false;
     }
+    clearTimeout(this.timer);
     if (!this.isStopped())
       this.timer = setTimeout(() => void this.drain(), waiting ? RETRY_MS : RETRY_MS * 4);
   }

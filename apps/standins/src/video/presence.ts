@@ -43,17 +43,20 @@ export class Presence {
   }
 
   async here(seat: Seat): Promise<void> {
-    const isNew = (await this.rooms.set(seat.id, 'here', true)) > 0;
+    // Told before it is noted: whoever is stopped in between tells it once more, and nothing is lost.
+    const isNew = !(await this.rooms.isHere(seat.id));
     if (isNew) await this.notices.tell({ room: seat.room, type: 'arrived', visitor: seat.visitor });
+    await this.rooms.set(seat.id, 'here', true);
     await this.tellRoom(seat.room, isNew ? { came: seat.name } : {});
   }
 
   async gone(seat: Seat): Promise<void> {
-    const left = (await this.rooms.set(seat.id, 'here', false)) > 0;
+    const left = await this.rooms.isHere(seat.id);
     if (left) {
+      await this.notices.tell({ room: seat.room, type: 'left', visitor: seat.visitor });
+      await this.rooms.set(seat.id, 'here', false);
       for (const field of ['presenting', 'mic', 'camera'] as const)
         await this.rooms.set(seat.id, field, false);
-      await this.notices.tell({ room: seat.room, type: 'left', visitor: seat.visitor });
     }
     await this.tellRoom(seat.room, left ? { went: seat.name } : {});
   }

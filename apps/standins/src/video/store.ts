@@ -132,6 +132,13 @@ export class Rooms {
     );
   }
 
+  async isHere(id: number): Promise<boolean> {
+    const seat = await this.store.one<{ here: number }>('SELECT here FROM seats WHERE id = :id', {
+      id,
+    });
+    return seat?.here === 1;
+  }
+
   /** Takes a seat away, and keeps how it went. */
   takeAway(id: number, why: 'put-out' | 'left'): Promise<number> {
     return this.store.change('UPDATE seats SET put_out = 1, gone_as = :why WHERE id = :id', {
