@@ -3,15 +3,9 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { root } from '../scripts/build.mjs';
-import {
-  LOOPBACK,
-  freePort,
-  startDemo,
-  startMariadb,
-  startNode,
-  statement,
-} from '../scripts/processes.mjs';
+import { freePort, startDemo, startMariadb, startNode, statement } from '../scripts/processes.mjs';
 import { fillSchool } from './bigSchool.mjs';
+import { startBalancer } from './balancer.mjs';
 import { takeInGuests } from './crowd.mjs';
 import { percentile } from './numbers.mjs';
 
@@ -22,6 +16,7 @@ const WITHIN_MS = 60_000;
 const KILLED_AT_MS = 20_000;
 const BACK_AT_MS = 25_000;
 const DATABASE_AT_MS = 35_000;
+const DATABASE_AWAY_MS = 3_000;
 /** Whoever is not in by then is lost. */
 const PATIENCE_MS = 180_000;
 
@@ -54,16 +49,16 @@ async function stay(first, hear, signal) {
   }
 }
 
-/** A browser before two processes: where one does not answer, it asks the other. */
+/** A browser that asks again where no answer came, as Glen's pages do. */
 class Visitor {
   cookie = '';
-  constructor(places, answers) {
-    Object.assign(this, { places, answers, at: Math.floor(Math.random() * places.ports.length) });
+  constructor(origin, answers) {
+    Object.assign(this, { origin, answers });
   }
 
   async once(path, method, body, key) {
-    const { origin, ports } = this.places;
-    const response = await fetch(`http://${LOOPBACK}:${ports[this.at]}${path}`, {
+    const { origin } = this;
+    const response = await fetch(origin + path, {
       method,
       headers: {
         Origin: origin,
@@ -89,7 +84,6 @@ class Visitor {
       } catch {
         this.answers.broken += 1;
       }
-      this.at = (this.at + 1) % this.places.ports.length;
       await pause(300 + Math.random() * 500);
     }
   }
@@ -148,9 +142,11 @@ async function guest(visitor, code, isOver) {
   return undefined;
 }
 
+const runAt = (mariadb) => (sql) => statement(mariadb, sql, 'bench');
+
 /** A school with twenty doors at which lessons have just begun, and people who may come to them. */
-async function prepare(mariadb, demo, prefix) {
-  const run = (sql) => statement(mariadb, sql, 'bench');
+async function prepare(mariadb, prefix) {
+  const run = runAt(mariadb);
   const accountIds = await takeInGuests(run, { prefix, count: PEOPLE });
   const links = await run(
     `SELECT l.id, l.code, a.id AS account_id FROM links l JOIN link_people lp ON lp.link_id = l.id AND lp.as_what = 'host'
@@ -195,15 +191,30 @@ async function settled(run, prefix) {
   return counted(run, prefix);
 }
 
+/** Seconds since the database was started. */
+async function uptime(run) {
+  const [{ Value: seconds }] = await run(`SHOW GLOBAL STATUS LIKE 'Uptime'`);
+  return Number(seconds);
+}
+
+/** Waits until the rooms have told that everybody has left. */
+async function allGone(run) {
+  for (let i = 0; i < 120; i++) {
+    const [{ n }] = await run('SELECT COUNT(*) AS n FROM visitors WHERE inside = 1');
+    if (Number(n) === 0) return;
+    await pause(1000);
+  }
+}
+
 /** One meeting of all: with faults, or without. */
-async function meeting({ mariadb, demo, ports, date, faults, prefix }) {
+async function meeting({ mariadb, demo, date, faults, prefix }) {
   const answers = new Answers();
-  const places = { origin: demo.publicUrl, ports };
-  const { run, accountIds, links } = await prepare(mariadb, demo, prefix);
-  const clerk = new Visitor(places, answers);
+  const origin = demo.publicUrl;
+  const { run, accountIds, links } = await prepare(mariadb, prefix);
+  const clerk = new Visitor(origin, answers);
   await clerk.post('/api/demo/clock', { date, time: '09:02' });
   const signedIn = async (accountId) => {
-    const visitor = new Visitor(places, answers);
+    const visitor = new Visitor(origin, answers);
     await visitor.post('/api/demo/sign-in', { accountId });
     return visitor;
   };
@@ -235,11 +246,12 @@ async function meeting({ mariadb, demo, ports, date, faults, prefix }) {
   clearTimeout(deadline);
   await Promise.all([...hosting, trouble]);
   for (const visitor of [...hosts, ...guests]) visitor.leave?.();
+  await allGone(run);
   const times = took.filter((ms) => ms !== undefined);
   return { times, stood, answers };
 }
 
-/** Another process of Glen beside the demo's, on the same database. */
+/** Another process of Glen beside the demo's, on the same database and behind the same address. */
 const another = (demo, port) =>
   startNode(
     join(root, 'apps/server/dist/demo.js'),
@@ -255,17 +267,21 @@ const wrongIn = ({ stood, answers }) => ({
 });
 
 /**
- * 1,000 people come to 20 doors within a minute and are let in by their hosts, through two processes, of which one is killed
- * and comes back, and whose database restarts. Beside it the same without faults. Nobody is lost, nothing is doubled, and no
+ * 1,000 people come to 20 doors within a minute and are let in by their hosts, through two processes behind one
+ * address, of which one is killed and comes back, and whose database restarts. Beside it the same without faults. Nobody is lost, nothing is doubled, and no
  * answer is of 5xx but 503 that says when to ask again.
  */
 export async function storm() {
   const dir = mkdtempSync(join(tmpdir(), 'glen-storm-'));
   let mariadb = await startMariadb(dir);
   const demo = await startDemo({ mariadb, database: 'bench', at: '2026-10-14T10:31', quiet: true });
-  const otherPort = await freePort();
+  // Both stand behind the address that people type: the demo's own process goes to another port.
+  const [ownPort, otherPort] = [await freePort(), await freePort()];
+  const there = { GLEN_PORT: String(ownPort) };
+  await demo.restartServer('SIGTERM', there);
   const other = another(demo, otherPort);
   await other.started;
+  const balancer = await startBalancer(Number(new URL(demo.publicUrl).port), [ownPort, otherPort]);
   try {
     await fillSchool((sql) => statement(mariadb, sql, 'bench'), {
       people: 200,
@@ -273,26 +289,21 @@ export async function storm() {
       dates: 90,
     });
     for (const sql of DOORS_FOR_ALL) await statement(mariadb, sql, 'bench');
-    const ports = [new URL(demo.publicUrl).port, String(otherPort)];
-    const calm = await meeting({ mariadb, demo, ports, date: '2026-10-14', prefix: 'Calm' });
+    const calm = await meeting({ mariadb, demo, date: '2026-10-14', prefix: 'Calm' });
     const faults = async () => {
       await pause(KILLED_AT_MS);
       await demo.stopServer('SIGKILL');
       await pause(BACK_AT_MS - KILLED_AT_MS);
-      await demo.restartServer('SIGKILL');
+      await demo.restartServer('SIGKILL', there);
       await pause(DATABASE_AT_MS - BACK_AT_MS);
       const { port } = mariadb;
       await mariadb.stop();
+      await pause(DATABASE_AWAY_MS);
       mariadb = await startMariadb(dir, { port });
     };
-    const stormy = await meeting({
-      mariadb,
-      demo,
-      ports,
-      date: '2026-10-15',
-      faults,
-      prefix: 'Storm',
-    });
+    const stormy = await meeting({ mariadb, demo, date: '2026-10-15', faults, prefix: 'Storm' });
+    const isRestarted = (await uptime(runAt(mariadb))) < (WITHIN_MS + PATIENCE_MS) / 1000;
+    if (!isRestarted) throw new Error('The database has not restarted.');
     const { lost, doubled, wrong } = wrongIn(stormy);
     if (wrong > 0) console.error([...new Set(stormy.answers.wrong)].join('\n'));
     return {
@@ -306,6 +317,7 @@ export async function storm() {
       beside: `${PEOPLE - lost} of ${PEOPLE} in, ${doubled} doubled, ${wrong} wrong answers, ${stormy.answers.away} of 503, ${stormy.answers.broken} broken off`,
     };
   } finally {
+    await balancer.stop();
     await other.stop();
     await demo.stop();
     await mariadb.stop();
