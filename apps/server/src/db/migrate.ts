@@ -144,5 +144,11 @@ export async function migrationStatus(db: Db): Promise<{ done: string[]; pending
   return { done: names(await umzug.executed()), pending: names(await umzug.pending()) };
 }
 
+/** Those that the database is still to have, by a look alone: asked by whoever wishes, as often as they wish. */
+export async function pendingMigrations(db: Db): Promise<string[]> {
+  const done = new Set(await namesDone(db));
+  return MIGRATIONS.map(({ name }) => name).filter((name) => !done.has(name));
+}
+
 /** For the test that kills a migration after each of its statements. */
 export const allMigrations = (): readonly Migration[] => MIGRATIONS;

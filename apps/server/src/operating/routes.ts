@@ -1,6 +1,6 @@
 import { timingSafeEqual } from 'node:crypto';
 import type { Express, Request, Response } from 'express';
-import { migrationStatus } from '../db/migrate.js';
+import { pendingMigrations } from '../db/migrate.js';
 import type { Glen } from '../glen.js';
 import { answerHeaders } from '../http/headers.js';
 import { figuresNow, outboxLag } from './figuresStore.js';
@@ -22,13 +22,13 @@ function inTime<T>(work: Promise<T>): Promise<T | null> {
 
 /** Whether requests may be sent here: the database answers, and has had every migration. Late jobs are told and no reason to keep people out. */
 async function readiness({ db, clock }: Glen) {
-  const status = await inTime(migrationStatus(db));
-  const lagSeconds = status && (await inTime(outboxLag(db, clock)));
-  const isReady = status !== null && status.pending.length === 0 && lagSeconds !== null;
+  const pending = await inTime(pendingMigrations(db));
+  const lagSeconds = pending && (await inTime(outboxLag(db, clock)));
+  const isReady = pending?.length === 0 && lagSeconds !== null;
   return {
     ready: isReady,
-    database: status === null ? 'does not answer' : 'answers',
-    migrations: status?.pending ?? [],
+    database: pending === null ? 'does not answer' : 'answers',
+    migrations: pending ?? [],
     outbox: { lagSeconds, late: (lagSeconds ?? 0) > LATE_SECONDS },
   };
 }
