@@ -5,7 +5,7 @@ import type { Db } from '../db/connect.js';
 /** Whoever does a write is taken for gone after so long. */
 const LEASE_SECONDS = 60;
 
-export interface KeptPress {
+interface KeptPress {
   digest: string;
   state: 'going' | 'done';
   answer: string | null;

@@ -2,10 +2,45 @@ import { createHmac, timingSafeEqual } from 'node:crypto';
 import { SignJWT } from 'jose';
 import type { Clock } from '../clock.js';
 import { askOutside } from './outsideError.js';
-import type { VideoService } from './videoService.js';
+import type { Seat, VideoService } from './videoService.js';
 
 const TICKET_SECONDS = 60;
 const WEBHOOK_SECONDS = 300;
+
+/** The address that lets one person in once: a ticket that is signed and soon past (docs/protocols/video-room.md, RFC 7519). */
+async function ticketFor(
+  { room, visitorId, name, role, shares, number }: Seat,
+  { url, key, clock }: { url: string; key: Uint8Array; clock: Clock },
+): Promise<string> {
+  const now = Math.floor(Date.parse(clock.machine()) / 1000);
+  const ticket = await new SignJWT({ room, name, role, ...(shares ? { shares } : {}) })
+    .setProtectedHeader({ alg: 'HS256' })
+    .setSubject(String(visitorId))
+    .setJti(number)
+    .setIssuedAt(now)
+    .setExpirationTime(now + TICKET_SECONDS)
+    .setIssuer('glen')
+    .setAudience('room')
+    .sign(key);
+  return `${url}/room/${room}?ticket=${ticket}`;
+}
+
+interface Signed {
+  time: string | undefined;
+  signature: string | undefined;
+  rawBody: Buffer;
+}
+
+function isSigned(
+  { time, signature, rawBody }: Signed,
+  { secret, clock }: { secret: string; clock: Clock },
+): boolean {
+  if (!time || !signature || !/^\d{1,12}$/.test(time)) return false;
+  const age = Math.abs(Math.floor(Date.parse(clock.machine()) / 1000) - Number(time));
+  const wanted = createHmac('sha256', secret).update(`${time}.`).update(rawBody).digest();
+  const given = Buffer.from(signature, 'hex');
+  return age <= WEBHOOK_SECONDS && given.length === wanted.length && timingSafeEqual(given, wanted);
+}
 
 /** The video service that speaks docs/protocols/video-room.md. It holds every room rule. */
 export function httpVideoService(
@@ -54,27 +89,7 @@ export function httpVideoService(
     letShare: async (room, visitorId, may) => {
       await ask(`/api/rooms/${room}/let-share`, 'POST', { visitor: String(visitorId), may });
     },
-    ticket: async ({ room, visitorId, name, role, shares, number }) => {
-      const now = Math.floor(Date.parse(clock.machine()) / 1000);
-      const ticket = await new SignJWT({ room, name, role, ...(shares ? { shares } : {}) })
-        .setProtectedHeader({ alg: 'HS256' })
-        .setSubject(String(visitorId))
-        .setJti(number)
-        .setIssuedAt(now)
-        .setExpirationTime(now + TICKET_SECONDS)
-        .setIssuer('glen')
-        .setAudience('room')
-        .sign(key);
-      return `${url}/room/${room}?ticket=${ticket}`;
-    },
-    isSigned: ({ time, signature }, rawBody) => {
-      if (!time || !signature || !/^\d{1,12}$/.test(time)) return false;
-      const age = Math.abs(Math.floor(Date.parse(clock.machine()) / 1000) - Number(time));
-      const wanted = createHmac('sha256', secret).update(`${time}.`).update(rawBody).digest();
-      const given = Buffer.from(signature, 'hex');
-      return (
-        age <= WEBHOOK_SECONDS && given.length === wanted.length && timingSafeEqual(given, wanted)
-      );
-    },
+    ticket: (seat) => ticketFor(seat, { url, key, clock }),
+    isSigned: (headers, rawBody) => isSigned({ ...headers, rawBody }, { secret, clock }),
   };
 }
