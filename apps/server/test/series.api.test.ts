@@ -37,6 +37,23 @@ describe('a series', () => {
       .body as Answer<'strip'>;
     expect(notches.some((n) => n.seriesId === session.seriesId)).toBe(false);
   });
+  it('leaves dates out as if they had never been meant, and lets them be held after all', async () => {
+    const left = { ...WEEKLY, except: ['2026-10-22'] };
+    const { session } = await add(left);
+    expect(await rows(session.seriesId)).toEqual(NINE.filter((row) => !row.includes('10-22')));
+    expect(session.plan).toMatchObject(left);
+    const { version } = session;
+    const { body } = await edit(session.seriesId, { version, scope: 'whole', plan: WEEKLY });
+    expect(body.session.plan.except).toBeUndefined();
+    expect(await rows(session.seriesId)).toEqual(NINE);
+    const both = { ...left, alsoOn: ['2026-10-22'] };
+    const refused = await host.post(`/api/classes/${of('N1').id}/sessions`, {
+      title: 'x',
+      description: '',
+      plan: both,
+    });
+    expect(refused.body.errors[0].path).toBe('plan.except');
+  });
   it('is refused beside the field at fault', async () => {
     const pathOf = async (plan: object) =>
       (

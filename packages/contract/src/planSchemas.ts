@@ -153,6 +153,7 @@ export const planSchema = z.object({
   closures: z.enum(['skip', 'keep']).default('keep'),
   repeat: repeat.optional(),
   alsoOn: z.array(date).max(200, 'At most 200 extra dates.').optional(),
+  except: z.array(date).max(200, 'At most 200 dates that are left out.').optional(),
   changes: z.array(planChange).max(1000).optional(),
 });
 export const scope = z.enum(['one', 'onwards', 'whole']);

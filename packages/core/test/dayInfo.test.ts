@@ -9,6 +9,7 @@ import {
   dayNumber,
   nextBell,
   weekdayOf,
+  type SchoolCalendar,
 } from '../src/index.js';
 import { school } from './school.js';
 
@@ -143,5 +144,52 @@ describe('days counted', () => {
   it('are the weeks that are touched and the days that teach', () => {
     expect(countDays(school, '2026-10-09', '2026-10-13')).toEqual({ weeks: 2, teachingDays: 2 });
     expect(countDays(school, '2026-11-23', '2026-11-23')).toEqual({ weeks: 1, teachingDays: 0 });
+  });
+});
+
+describe('a closure in mid-cycle', () => {
+  const days = ['2026-10-19', '2026-10-20', '2026-10-21', '2026-10-22', '2026-10-23'];
+  const cycle: SchoolCalendar['cycle'] = {
+    labels: ['Ebb', 'Flood'],
+    counts: 'teaching-days',
+    from: '2026-10-19',
+  };
+  const labels = (more: { cycle?: 'goes-on' }): (string | undefined)[] => {
+    const storm = {
+      name: 'Storm',
+      first: '2026-10-20',
+      last: '2026-10-20',
+      kind: 'staff',
+    } as const;
+    const closures = [{ ...storm, ...more }];
+    return days.map((day) => dayInfo({ ...school, closures, cycle }, day).cycleDay);
+  };
+  it('shifts the days after it, or lets them keep theirs where the cycle goes on', () => {
+    expect(labels({})).toEqual(['Ebb', undefined, 'Flood', 'Ebb', 'Flood']);
+    expect(labels({ cycle: 'goes-on' })).toEqual(['Ebb', undefined, 'Ebb', 'Flood', 'Ebb']);
+  });
+  it('uses up no label of a day that would not have taught anyhow', () => {
+    const week = {
+      name: 'Week',
+      first: '2026-10-24',
+      last: '2026-10-26',
+      kind: 'holiday',
+    } as const;
+    const closures = [{ ...week, cycle: 'goes-on' as const }];
+    const on = (day: string) => dayInfo({ ...school, closures, cycle }, day).cycleDay;
+    // Saturday and Sunday use none, Monday one.
+    expect([on('2026-10-23'), on('2026-10-26'), on('2026-10-27')]).toEqual([
+      'Ebb',
+      undefined,
+      'Ebb',
+    ]);
+  });
+  it('is refused with any other word', () => {
+    const closures = [
+      { name: 'Storm', first: '2026-10-20', last: '2026-10-20', kind: 'staff', cycle: 'stops' },
+    ];
+    expect(() => dayInfo({ ...school, closures } as never, '2026-10-20')).toThrow(
+      expect.objectContaining({ path: 'school.closures.0.cycle' }),
+    );
   });
 });

@@ -37,15 +37,22 @@ export const noTeachingOn = (day: number): string =>
 const teaches = (index: SchoolIndex, day: number): boolean =>
   index.bellOn.has(weekdayOf(day)) && closedBy(index, day) === undefined;
 
-/** Teaching days from the cycle's first on and before a day; what was counted once is kept with the calendar's index. */
-function teachingDaysBefore(
+/** Whether a day uses up a label of the cycle: it teaches, or would but for closures in which the cycle goes on. */
+function usesLabel(index: SchoolIndex, day: number): boolean {
+  if (!index.bellOn.has(weekdayOf(day))) return false;
+  if (!index.terms.some((t) => t.first <= day && day <= t.last)) return false;
+  return index.closures.every((c) => day < c.first || c.last < day || c.cycleGoesOn);
+}
+
+/** Days that use up a label from the cycle's first on and before a day; what was counted once is kept with the calendar's index. */
+function labelledDaysBefore(
   index: SchoolIndex,
   cycle: NonNullable<SchoolIndex['cycle']>,
   day: number,
 ): number {
-  const counts = index.teachingDays;
+  const counts = index.labelledDays;
   for (let i = counts.length; i < day - cycle.from; i++)
-    counts.push((counts[i - 1] ?? 0) + (teaches(index, cycle.from + i) ? 1 : 0));
+    counts.push((counts[i - 1] ?? 0) + (usesLabel(index, cycle.from + i) ? 1 : 0));
   return counts[day - cycle.from - 1] ?? 0;
 }
 
@@ -57,7 +64,7 @@ function cycleDayOn(index: SchoolIndex, day: number): string | undefined {
     return weeks < 0 ? undefined : cycle.labels[weeks % cycle.labels.length];
   }
   if (day < cycle.from || !teaches(index, day)) return undefined;
-  return cycle.labels[teachingDaysBefore(index, cycle, day) % cycle.labels.length];
+  return cycle.labels[labelledDaysBefore(index, cycle, day) % cycle.labels.length];
 }
 
 /** What the school does on a date: does it teach, why not, which bells, cycle day, term and week. */

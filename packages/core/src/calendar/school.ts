@@ -6,7 +6,14 @@ import { checkZone } from '../time/instants.js';
 export interface SchoolCalendar {
   zone: string;
   terms: { name: string; first: string; last: string }[];
-  closures: { name: string; first: string; last: string; kind: 'holiday' | 'staff' | 'exams' }[];
+  /** `cycle: 'goes-on'`: the days that would have taught use up their labels, so that those after it keep theirs. */
+  closures: {
+    name: string;
+    first: string;
+    last: string;
+    kind: 'holiday' | 'staff' | 'exams';
+    cycle?: 'goes-on';
+  }[];
   bells: { name: string; periods: { label: string; start: string; end: string }[] }[];
   /** The bell set of each weekday; a weekday left out has no teaching. */
   bellOn: Partial<Record<Weekday, string>>;
@@ -30,13 +37,13 @@ interface Span {
 export interface SchoolIndex {
   zone: string;
   terms: Span[];
-  closures: (Span & { kind: 'holiday' | 'staff' | 'exams' })[];
+  closures: (Span & { kind: 'holiday' | 'staff' | 'exams'; cycleGoesOn: boolean })[];
   bells: Map<string, BellPeriod[]>;
   bellOn: Map<Weekday, string>;
   bellFor: Map<number, string>;
   cycle?: { labels: string[]; counts: 'teaching-days' | 'weeks'; from: number };
-  /** How many teaching days there are from the cycle's first day to its i-th; filled as it is asked for. */
-  teachingDays: number[];
+  /** How many days use up a label from the cycle's first day to its i-th; filled as it is asked for. */
+  labelledDays: number[];
 }
 
 function span(entry: { name: string; first: string; last: string }, path: string): Span {
@@ -65,6 +72,12 @@ function bellPeriods(set: SchoolCalendar['bells'][number], path: string): BellPe
   });
 }
 
+function goesOn(cycle: unknown, path: string): boolean {
+  if (cycle === undefined) return false;
+  checkOneOf(cycle, ['goes-on'] as const, path);
+  return true;
+}
+
 /** Checks a calendar and indexes it. Throws GlenInputError with a path below `school`. */
 export function indexSchool(school: SchoolCalendar): SchoolIndex {
   checkZone(school.zone, 'school.zone');
@@ -80,6 +93,7 @@ export function indexSchool(school: SchoolCalendar): SchoolIndex {
       ['holiday', 'staff', 'exams'] as const,
       `school.closures.${i}.kind`,
     ),
+    cycleGoesOn: goesOn(closure.cycle, `school.closures.${i}.cycle`),
   }));
   const bells = new Map<string, BellPeriod[]>();
   school.bells.forEach((set, i) => {
@@ -110,7 +124,7 @@ export function indexSchool(school: SchoolCalendar): SchoolIndex {
     bells,
     bellOn,
     bellFor,
-    teachingDays: [],
+    labelledDays: [],
   };
   if (school.cycle) {
     const { labels, counts, from } = school.cycle;

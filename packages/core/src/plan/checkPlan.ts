@@ -86,6 +86,13 @@ function checkAnyRepeat(repeat: PlanRepeat, first: string, school: SchoolIndex |
   if (more) fail(`repeat.${more}`, 'A raw rule stands alone.');
 }
 
+/** What is left out cannot be added as well. */
+function checkExcept({ except = [], alsoOn = [] }: SessionPlan): void {
+  except.forEach((date, i) => dayNumber(date, `except.${i}`));
+  const both = except.find((date) => alsoOn.includes(date));
+  if (both) fail('except', `${both} is left out, and added as well.`);
+}
+
 /** Throws GlenInputError at the first field of the plan that is wrong. */
 export function checkPlan(plan: SessionPlan, school: SchoolIndex | null): void {
   dayNumber(plan.first, 'first');
@@ -94,5 +101,6 @@ export function checkPlan(plan: SessionPlan, school: SchoolIndex | null): void {
   checkAt(plan, school);
   if (plan.repeat !== undefined) checkAnyRepeat(plan.repeat, plan.first, school);
   plan.alsoOn?.forEach((date, i) => dayNumber(date, `alsoOn.${i}`));
+  checkExcept(plan);
   plan.changes?.forEach((change, i) => checkChange(change, `changes.${i}`));
 }

@@ -17,13 +17,13 @@ export function planForClass(
 
 /**
  * A plan for the term after the one that its first date lies in (or that follows it): from its first day on, to its end
- * where the plan ended with a term or by a date; counts and weeks stay. Single changes and extra dates are not copied.
+ * where the plan ended with a term or by a date; counts and weeks stay. Single changes, extra dates and those left out are not copied.
  */
 export function planForNextTerm(plan: SessionPlan, school: SchoolCalendar): SessionPlan {
   const at = school.terms.findIndex((term) => term.last >= plan.first);
   const next = at === -1 ? undefined : school.terms[at + 1];
   if (!next) fail('first', 'The calendar has no term after that one.');
-  const { changes: _changes, alsoOn: _alsoOn, ...rest } = plan;
+  const { changes: _changes, alsoOn: _alsoOn, except: _except, ...rest } = plan;
   if (!plan.repeat || 'rrule' in plan.repeat)
     fail('repeat', 'Only a repeating series of our own kind can be copied to another term.');
   const { until, ...repeat } = spelledOut(plan.repeat, plan.first);

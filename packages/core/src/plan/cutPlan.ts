@@ -7,11 +7,12 @@ import { lastDay, type FieldRepeat } from './repeat.js';
 
 /** A plan without the fields that say nothing. */
 export function tidy(plan: SessionPlan): SessionPlan {
-  const { repeat, alsoOn, changes, ...rest } = plan;
+  const { repeat, alsoOn, except, changes, ...rest } = plan;
   return {
     ...rest,
     ...(repeat ? { repeat } : {}),
     ...(alsoOn?.length ? { alsoOn } : {}),
+    ...(except?.length ? { except } : {}),
     ...(changes?.length ? { changes } : {}),
   };
 }
@@ -80,18 +81,21 @@ function cutRepeat(place: Place, passed: number): Ends {
 /** The dates and changes that go with one side of the cut. */
 interface Side {
   alsoOn: string[];
+  except: string[];
   changes: PlanChange[];
 }
 
 function sidesOf(plan: SessionPlan, key: string): { before: Side; after: Side } {
-  const { alsoOn = [], changes = [] } = plan;
+  const { alsoOn = [], except = [], changes = [] } = plan;
   return {
     before: {
       alsoOn: alsoOn.filter((date) => date < key),
+      except: except.filter((date) => date < key),
       changes: changes.filter((c) => c.key < key),
     },
     after: {
       alsoOn: alsoOn.filter((date) => date >= key),
+      except: except.filter((date) => date >= key),
       changes: changes.filter((c) => c.key >= key),
     },
   };
@@ -100,7 +104,7 @@ function sidesOf(plan: SessionPlan, key: string): { before: Side; after: Side } 
 /** A side on which the pattern has nothing: its extra dates stand by themselves. */
 function onlyExtra(plan: SessionPlan, key: string, side: Side): SessionPlan {
   const { repeat: _repeat, ...rest } = plan;
-  return tidy({ ...rest, first: side.alsoOn[0] ?? key, ...side });
+  return tidy({ ...rest, first: side.alsoOn[0] ?? key, ...side, except: [] });
 }
 
 /** How far beyond the cut the next date of the pattern is looked for, in days. */
@@ -118,17 +122,17 @@ export function cutPlan(plan: SessionPlan, school: SchoolCalendar | null, key: s
   const cut = dayNumber(key, 'key');
   const place: Place = { plan, school, index, key, cut, first };
   const { before, after } = sidesOf(plan, key);
-  const passed = [...patternDays(plan, first, index, cut - 1)].length;
-  if (passed === 0 && before.alsoOn.length === 0) return null;
-  const { head, tail } = cutRepeat(place, passed);
+  const passed = [...patternDays(plan, first, index, cut - 1)];
+  const isAnyBefore = passed.some((day) => !before.except.includes(dateOf(day)));
+  if (!isAnyBefore && before.alsoOn.length === 0) return null;
+  const { head, tail } = cutRepeat(place, passed.length);
   const next = [...patternDays(plan, first, index, cut + A_YEAR)].find((day) => day >= cut);
   const timesLeft = tail && 'times' in tail ? (tail.times ?? 1) : 1;
   const isTailOver = next === undefined || timesLeft < 1;
   return {
-    head:
-      passed === 0
-        ? onlyExtra(plan, key, before)
-        : tidy({ ...plan, ...(head ? { repeat: head } : {}), ...before }),
+    head: !isAnyBefore
+      ? onlyExtra(plan, key, before)
+      : tidy({ ...plan, ...(head ? { repeat: head } : {}), ...before }),
     tail: isTailOver
       ? onlyExtra(plan, key, after)
       : tidy({ ...plan, first: dateOf(next), ...(tail ? { repeat: tail } : {}), ...after }),

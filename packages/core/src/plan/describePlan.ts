@@ -2,7 +2,7 @@ import { RRuleTemporal } from 'rrule-temporal';
 import { toText } from 'rrule-temporal/totext';
 import type { SchoolCalendar } from '../calendar/school.js';
 import { addDays, civilFromDays, dateInWords, dayNumber, type Weekday } from '../time/dates.js';
-import { expandPlan, isHeld } from './expandPlan.js';
+import { expandPlan, isHeld, type Window } from './expandPlan.js';
 import type { PlanRepeat, PlanTime, SessionPlan } from './plan.js';
 import type { FieldRepeat } from './repeat.js';
 
@@ -123,9 +123,23 @@ function repeatInWords(repeat: PlanRepeat, first: string): string {
   return frequency(repeat, dateInWords(first).slice(0, 2).toUpperCase() as Weekday, day);
 }
 
+/** So many dates that are left out are named; of more only how many they are. */
+const MOST_NAMED = 4;
+
+/** Those dates of the pattern that are left out: "except 9 Nov and 13 Nov". */
+function exceptInWords(plan: SessionPlan, school: SchoolCalendar | null, window: Window): string {
+  const { except = [], ...whole } = plan;
+  if (except.length === 0) return '';
+  const given = new Set(expandPlan({ ...whole, changes: [] }, school, window).map((o) => o.key));
+  const left = [...new Set(except)].filter((date) => given.has(date)).sort();
+  if (left.length === 0) return '';
+  if (left.length > MOST_NAMED) return `, except ${left.length} dates`;
+  return `, except ${joined(left.map(dayAndMonth))}`;
+}
+
 /**
  * A plan as part of an English sentence: how often, when, from its first held date to its last, such as
- * `Every Mon and Wed, period 3, 19 Oct – 16 Dec 2026`. Throws GlenInputError like expandPlan.
+ * `Every Mon and Wed, period 3, 19 Oct – 16 Dec 2026`; then what is left out of it. Throws GlenInputError like expandPlan.
  */
 export function describePlan(plan: SessionPlan, school: SchoolCalendar | null): string {
   const { repeat, first, at } = plan;
@@ -135,5 +149,6 @@ export function describePlan(plan: SessionPlan, school: SchoolCalendar | null): 
   if (repeat === undefined)
     return `${dateInWords(held[0] ?? first, 'with-year')}, ${timeInWords(at)}`;
   const dates = datesInWords(held, isEndless(repeat));
-  return `${repeatInWords(repeat, first)}, ${timeInWords(at)}, ${dates}`;
+  const left = exceptInWords(plan, school, window);
+  return `${repeatInWords(repeat, first)}, ${timeInWords(at)}, ${dates}${left}`;
 }

@@ -127,7 +127,7 @@ function horizonOf(plan: SessionPlan, to: number): number {
   return Math.max(to, ...(plan.changes ?? []).map((change) => dayNumber(change.key, 'key')));
 }
 
-/** The pattern's days up to the horizon; `times` ends them by counting those held. */
+/** The pattern's days up to the horizon, less those that are left out; `times` ends them by counting those held. */
 function daysOf(
   plan: SessionPlan,
   school: SchoolIndex | null,
@@ -135,9 +135,11 @@ function daysOf(
   horizon: number,
 ): number[] {
   const times = plan.repeat && 'times' in plan.repeat ? plan.repeat.times : undefined;
+  const except = new Set((plan.except ?? []).map((date) => dayNumber(date, 'except')));
   const days: number[] = [];
   let held = 0;
   for (const day of patternDays(plan, dayNumber(plan.first, 'first'), school, horizon)) {
+    if (except.has(day)) continue;
     days.push(day);
     if (times !== undefined && isHeldByPattern(plan, school, timeOn, day) && ++held === times)
       break;

@@ -91,13 +91,19 @@ function fieldsOf(rule: string, base: Base): PlanRepeat | undefined {
   }
 }
 
+/** A rule in our fields, else as it is. A count counts what is left out as well in a rule (RFC 5545), and does not in our fields. */
+function repeatOf(rule: string, base: Base, isAnyLeftOut: boolean): PlanRepeat {
+  const isCounted = isAnyLeftOut && /COUNT=/i.test(rule);
+  return (isCounted ? undefined : fieldsOf(rule, base)) ?? { rrule: rule };
+}
+
 const isMovedFrom = (o: Occurrence, { at }: Base): boolean =>
   o.status === 'moved' ||
   ('time' in at && (o.date !== o.key || o.time !== at.time || o.minutes !== at.minutes));
 
 /**
  * The plan that a rule with its exceptions stands for: `repeat` in our own fields where they can say it, else the rule as it
- * is; exdates are cancelled dates, rdates extra ones, overrides moves. Closures are kept unless the base says otherwise:
+ * is; exdates are dates that are left out (of rdates too: RFC 5545, 3.8.5.1), rdates extra ones, overrides moves. Closures are kept unless the base says otherwise:
  * whoever wrote the rule knew nothing of the school's. Throws GlenInputError at `repeat.rrule` for a rule that no plan can hold.
  */
 export function fromRRule(
@@ -105,28 +111,26 @@ export function fromRRule(
   base: Base,
 ): SessionPlan {
   const rule = rrule === undefined ? undefined : plainRule(rrule);
-  const repeat: PlanRepeat | undefined =
-    rule === undefined ? undefined : (fieldsOf(rule, base) ?? { rrule: rule });
-  const changes: PlanChange[] = [
-    ...exdates.map((key): PlanChange => ({ key, kind: 'cancel' })),
-    ...overrides
-      .filter((o) => isMovedFrom(o, base))
-      .map(({ key, date, time, minutes, why }): PlanChange => ({
-        key,
-        kind: 'move',
-        date,
-        time,
-        minutes,
-        ...(why ? { note: why } : {}),
-      })),
-  ];
+  const repeat = rule === undefined ? undefined : repeatOf(rule, base, exdates.length > 0);
+  const changes = overrides
+    .filter((o) => isMovedFrom(o, base))
+    .map(({ key, date, time, minutes, why }): PlanChange => ({
+      key,
+      kind: 'move',
+      date,
+      time,
+      minutes,
+      ...(why ? { note: why } : {}),
+    }));
+  const extra = rdates.filter((date) => !exdates.includes(date));
   return {
     first: base.first,
     at: base.at,
     zone: base.zone,
     closures: base.closures ?? 'keep',
     ...(repeat ? { repeat } : {}),
-    ...(rdates.length > 0 ? { alsoOn: [...rdates] } : {}),
+    ...(extra.length > 0 ? { alsoOn: extra } : {}),
+    ...(exdates.length > 0 ? { except: [...exdates] } : {}),
     ...(changes.length > 0 ? { changes } : {}),
   };
 }

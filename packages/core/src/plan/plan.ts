@@ -33,6 +33,8 @@ export interface SessionPlan {
   closures: 'skip' | 'keep';
   repeat?: PlanRepeat;
   alsoOn?: string[];
+  /** Dates of the pattern that were never meant: they are none of the plan's, and nobody is told of them. */
+  except?: string[];
   changes?: PlanChange[];
 }
 

@@ -56,6 +56,7 @@ function editFrom(
       ...plan,
       repeat: plan.repeat as never,
       alsoOn: plan.alsoOn as never,
+      except: plan.except as never,
       changes: plan.changes as never,
     },
   };

@@ -95,36 +95,64 @@ export function RangeParts(props: PartProps) {
   );
 }
 
+/** Dates in a list, the first two of them by name. */
+const someDates = (dates: string[]): string =>
+  dates
+    .slice(0, 2)
+    .map((d) => dateInWords(d))
+    .join(', ') + (dates.length > 2 ? ` and ${dates.length - 2} more` : '');
+
+interface DatesCardProps extends Pick<PartProps, 'school'> {
+  label: string;
+  shown: string;
+  dates: string[];
+  first: string;
+  onPick: (dates: string[]) => void;
+}
+
+/** Single dates, picked from a month. */
+const DatesCard = ({ label, shown, dates, first, school, onPick }: DatesCardProps) => (
+  <CardPart label={label} marked={dates.length > 0} shown={shown}>
+    <DayPicker
+      mode="multiple"
+      weekStartsOn={1}
+      defaultMonth={dateFor(dates[0] ?? first)}
+      selected={dates.map(dateFor)}
+      {...closedDays(school)}
+      classNames={pickerDress}
+      onSelect={(days: Date[] | undefined) => onPick((days ?? []).map(isoOf).sort())}
+    />
+  </CardPart>
+);
+
 /** Dates beside the pattern. */
-export function AlsoPart({ draft, change, school }: PartProps) {
-  const { alsoOn } = draft;
+export function AlsoPart({ draft: { alsoOn, first }, change, school }: PartProps) {
+  const shown = alsoOn.length === 0 ? 'and on no other day' : `and also on ${someDates(alsoOn)}`;
   return (
     <>
       ,{' '}
-      <CardPart
+      <DatesCard
         label="Extra dates"
-        marked={alsoOn.length > 0}
-        shown={
-          alsoOn.length === 0
-            ? 'and on no other day'
-            : `and also on ${alsoOn
-                .slice(0, 2)
-                .map((d) => dateInWords(d))
-                .join(', ')}${alsoOn.length > 2 ? ` and ${alsoOn.length - 2} more` : ''}`
-        }
-      >
-        <DayPicker
-          mode="multiple"
-          weekStartsOn={1}
-          defaultMonth={dateFor(alsoOn[0] ?? draft.first)}
-          selected={alsoOn.map(dateFor)}
-          {...closedDays(school)}
-          classNames={pickerDress}
-          onSelect={(days: Date[] | undefined) =>
-            change({ alsoOn: (days ?? []).map(isoOf).sort() })
-          }
-        />
-      </CardPart>
+        dates={alsoOn}
+        onPick={(dates) => change({ alsoOn: dates })}
+        {...{ shown, first, school }}
+      />
+    </>
+  );
+}
+
+/** Dates of the pattern that are left out: they never were, and nobody is told of them. */
+export function ExceptPart({ draft: { except, first }, change, school }: PartProps) {
+  const shown = except.length === 0 ? 'with none left out' : `but not on ${someDates(except)}`;
+  return (
+    <>
+      ,{' '}
+      <DatesCard
+        label="Dates left out"
+        dates={except}
+        onPick={(dates) => change({ except: dates })}
+        {...{ shown, first, school }}
+      />
     </>
   );
 }

@@ -6,7 +6,7 @@ import { CardPart } from '../../ui/SentencePart.js';
 import { ByTheLink, TogetherWith } from './ByTheLink.js';
 import { DatePicker } from './DatePicker.js';
 import { EveryParts } from './EveryParts.js';
-import { AlsoPart, RangeParts } from './RangeParts.js';
+import { AlsoPart, ExceptPart, RangeParts } from './RangeParts.js';
 import { SessionRules } from './SessionRules.js';
 import { withClass, type Scope } from './sheetDraft.js';
 import type { SheetForm } from './useSheetForm.js';
@@ -99,6 +99,10 @@ function ChangedSingly({ changes, onUndo }: { changes: PlanChange[]; onUndo: () 
   );
 }
 
+/** Dates are left out of a series that is being made; of one on the books they are called off, and people are told. */
+const canLeaveOut = ({ draft, read, isOne }: SheetForm): boolean =>
+  draft.except.length > 0 || (draft.every !== 'once' && read === null && !isOne);
+
 /** The session or series as one sentence whose marked parts are changed in place. */
 export function SheetSentence({ form }: { form: SheetForm }) {
   const { draft, change, school, wrong, read, classes, isSeries, isOne, message } = form;
@@ -110,8 +114,9 @@ export function SheetSentence({ form }: { form: SheetForm }) {
         Teach <WhichClass form={form} /> {isOne ? null : <EveryParts {...parts} />}
         {draft.every === 'once' && <OnDate form={form} />} <WhenParts {...parts} />
         {draft.every !== 'once' && <RangeParts {...parts} />}
-        {!isOne && (draft.every !== 'once' || draft.alsoOn.length > 0) && <AlsoPart {...parts} />},
-        by the link <ByTheLink draft={draft} read={read} change={change} />,
+        {!isOne && (draft.every !== 'once' || draft.alsoOn.length > 0) && <AlsoPart {...parts} />}
+        {canLeaveOut(form) && <ExceptPart {...parts} />}, by the link{' '}
+        <ByTheLink draft={draft} read={read} change={change} />,
         <TogetherWith draft={draft} read={read} classes={classes} change={change} /> under{' '}
         {read && !read.undated ? (
           <SessionRules session={read} scope={isOne ? 'date' : 'series'} zone={school.zone} />

@@ -58,6 +58,8 @@ export interface SheetDraft {
   times: string;
   closures: 'skip' | 'keep';
   alsoOn: string[];
+  /** Dates that are none of it. */
+  except: string[];
   changes: PlanChange[];
   /** Clashes that the teacher means to keep, by key. */
   kept: string[];
@@ -127,6 +129,7 @@ export function planOfDraft(d: SheetDraft): SessionPlan {
     closures: repeat ? d.closures : 'keep',
     ...(repeat ? { repeat } : {}),
     ...(d.alsoOn.length > 0 ? { alsoOn: d.alsoOn } : {}),
+    ...(d.except.length > 0 ? { except: d.except } : {}),
     ...(d.changes.length > 0 ? { changes: d.changes } : {}),
   };
 }
@@ -161,6 +164,7 @@ export function fromPlan(plan: SessionPlan): PlanDraft {
     ...limitOf(repeat, fields, first),
     closures: repeat ? plan.closures : 'skip',
     alsoOn: plan.alsoOn ?? [],
+    except: plan.except ?? [],
     changes: plan.changes ?? [],
     kept: [],
   };

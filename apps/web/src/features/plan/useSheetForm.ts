@@ -127,7 +127,7 @@ export function useSheetForm(at: SheetStart) {
     trouble: isOfSentence || theirs ? undefined : problem,
     wrong: (path: string): boolean => tried.problem?.path.startsWith(path) ?? false,
     act: (action: NoteAction): void => {
-      const part = remedyOf(draft, action);
+      const part = remedyOf(draft, read === null, action);
       if (part) change(part);
     },
   };
@@ -145,13 +145,16 @@ function meetsOn(
   return read.linkId === link.id ? null : read.linkId;
 }
 
-/** Remedies for a clash: they change single dates of the plan in hand. */
+/** Remedies for a clash: they change single dates of the plan in hand. Nobody knows yet of one that is being made: its dates are left out, not called off. */
 function remedyOf(
   draft: SheetDraft,
+  isNew: boolean,
   { name, key, keys = key ? [key] : [], to }: NoteAction,
 ): Partial<SheetDraft> | null {
   const others = draft.changes.filter((c) => !keys.includes(c.key));
   if (name === 'keep-date') return { kept: [...draft.kept, ...keys] };
+  if (name === 'skip-date' && isNew && draft.every !== 'once')
+    return { except: [...new Set([...draft.except, ...keys])].sort() };
   if (name === 'skip-date')
     return { changes: [...others, ...keys.map((k) => ({ key: k, kind: 'cancel' as const }))] };
   if (name !== 'move-date' || !to) return null;
