@@ -19,6 +19,7 @@ export default defineConfig({
           exclude: [...defaultExclude, '**/*.api.test.ts'],
           isolate: false,
           // Limits catch what hangs, and nothing else: machines are busy.
+          hookTimeout: 300000,
           testTimeout: 300000,
         },
       },

@@ -8,7 +8,7 @@ import { root } from '../build.mjs';
 import { freePort } from '../mariadb.mjs';
 
 /** How many kills: some each time, and by `GLEN_KILLS` as many as wished. */
-const KILLS = Number(process.env['GLEN_KILLS'] ?? 10);
+const KILLS = Number(process.env['GLEN_KILLS'] ?? 8);
 /** Draws the moments; told with what fails. */
 const SEED = Number(process.env['GLEN_SEED'] ?? Date.now() % 100000);
 const SIGNALS = ['SIGINT', 'SIGTERM', 'SIGKILL'] as const;
