@@ -1,6 +1,7 @@
 import { Op } from 'sequelize';
 import type { Clock } from '../clock.js';
 import type { Db } from '../db/connect.js';
+import { isDuplicate } from '../db/errors.js';
 
 /** Whoever does a write is taken for gone after so long. */
 const LEASE_SECONDS = 60;
@@ -18,28 +19,18 @@ export async function takeKey(
   { keyHash, digest }: { keyHash: string; digest: string },
 ): Promise<boolean> {
   const { Press } = db.models;
-  const [press, isNew] = await Press.findOrCreate({
-    where: { key_hash: keyHash },
-    defaults: {
-      key_hash: keyHash,
-      digest,
-      state: 'going',
-      until_at: clock.machine(LEASE_SECONDS),
-      made_at: clock.machine(),
-    },
-  });
-  if (isNew) return true;
-  // Whoever had it was stopped before anything of it was done.
+  const now = clock.machine();
+  const until_at = clock.machine(LEASE_SECONDS);
+  try {
+    await Press.create({ key_hash: keyHash, digest, state: 'going', until_at, made_at: now });
+    return true;
+  } catch (error) {
+    if (!isDuplicate(error)) throw error;
+  }
+  // Whoever had it was stopped before anything of it was done: it goes to the first who comes then.
   const [taken] = await Press.update(
-    { until_at: clock.machine(LEASE_SECONDS) },
-    {
-      where: {
-        key_hash: keyHash,
-        digest,
-        state: 'going',
-        until_at: { [Op.lt]: clock.machine(), [Op.eq]: press.until_at },
-      },
-    },
+    { until_at },
+    { where: { key_hash: keyHash, digest, state: 'going', until_at: { [Op.lt]: now } } },
   );
   return taken > 0;
 }

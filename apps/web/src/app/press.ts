@@ -15,11 +15,15 @@ const MOST_ASKED_MS = 3000;
 
 const waited = (ms: number, signal: AbortSignal): Promise<void> =>
   new Promise((resolve, reject) => {
-    const timer = setTimeout(resolve, ms);
-    signal.addEventListener('abort', () => {
+    const stop = (): void => {
       clearTimeout(timer);
       reject(signal.reason as Error);
-    });
+    };
+    const timer = setTimeout(() => {
+      signal.removeEventListener('abort', stop);
+      resolve();
+    }, ms);
+    signal.addEventListener('abort', stop);
   });
 
 /** How long to wait before an answer is asked for again; nothing where it is one. */

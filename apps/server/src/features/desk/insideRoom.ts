@@ -1,6 +1,5 @@
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
-import { lockLinkById } from '../door/store.js';
 import { knownVisitor, setAllShare, setMayShare, type Known } from './store.js';
 import { doorOfHost } from './describe.js';
 import type { AtDesk } from './session.js';
@@ -71,9 +70,8 @@ export async function muteAll(glen: Glen, desk: AtDesk): Promise<void> {
 
 /** Lets everybody share in the room for this session, or again those alone whom the rules let. */
 export async function letAllShare(glen: Glen, desk: AtDesk, shares: boolean): Promise<void> {
+  const { sittingId, classId, linkId } = await ourRoomAt(glen, desk);
   await glen.db.transaction(async () => {
-    await lockLinkById(glen.db, desk.linkId);
-    const { sittingId, classId, linkId } = await ourRoomAt(glen, desk);
     await setAllShare(glen.db, sittingId, shares);
     await glen.enqueue({ kind: 'room-rules', subject: String(sittingId) });
     const action = shares ? 'let-all-share' : 'let-all-share-no-longer';

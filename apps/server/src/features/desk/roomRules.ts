@@ -3,6 +3,7 @@ import type { EntryRules } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import type { RoomWish } from '../../outside/videoService.js';
 import { decideAt, readDoor } from '../door/facts.js';
+import { lockLinkById } from '../door/store.js';
 import { roomRules } from '../door/wayIn.js';
 import { rulesOfLink, rulesOfSession } from '../entry/layers.js';
 import { peopleInRoom, roomToRule, setRole, noteRulesTold, type RoomToRule } from './store.js';
@@ -14,10 +15,13 @@ function rulesWanted(room: RoomToRule, rules: EntryRules): RoomWish['rules'] {
 }
 
 /** Whoever is inside has the role that the door would now give them; hosts and whom a host lets present keep theirs. */
-async function reviseRoles(glen: Glen, { id, code, room }: RoomToRule): Promise<void> {
+async function reviseRoles(glen: Glen, { id, link_id, code, room }: RoomToRule): Promise<void> {
+  // As whoever enters does: first the link, then those at its door.
+  await lockLinkById(glen.db, link_id);
   for (const visitor of await peopleInRoom(glen.db, id)) {
     const asker = { accountId: visitor.account_id };
-    const facts = await readDoor(glen, code, asker, { straight: true });
+    // Read anew: another process may have changed the rules a moment ago, and this one not have heard of it.
+    const facts = await readDoor(glen, code, asker, { straight: true, fresh: true });
     if (facts?.at?.occurrence.sitting_id !== id) return;
     const { role } = decideAt(facts, { entryCode: visitor.entry_code ?? undefined });
     if (role === undefined || role === visitor.role || role === 'host') continue;

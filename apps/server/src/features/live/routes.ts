@@ -23,7 +23,9 @@ export const liveRoutes = (glen: Glen): Pick<Handlers, 'live'> => {
         'X-Accel-Buffering': 'no',
       });
       res.flushHeaders();
-      res.write(`retry: ${COME_AGAIN_MS + APART_MS * (glen.feed.listening % TURNS)}\nevent: hello\ndata: {}\n\n`);
+      res.write(
+        `retry: ${COME_AGAIN_MS + APART_MS * (glen.feed.listening % TURNS)}\nevent: hello\ndata: {}\n\n`,
+      );
       // What has grown too long is cut off: the browser comes again, and asks for everything.
       const write = (text: string): void => void (isDeaf(res) ? res.destroy() : res.write(text));
       const leave = glen.feed.listen(topics, (change) =>
