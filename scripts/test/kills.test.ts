@@ -3,6 +3,7 @@ import { randomBytes } from 'node:crypto';
 import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { root } from '../build.mjs';
 import { freePort } from '../mariadb.mjs';
@@ -88,17 +89,6 @@ const pause = (ms: number): Promise<void> =>
     setTimeout(resolve, ms);
   });
 
-/** mulberry32 (public domain). */
-function numbers(seed: number): () => number {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
-
 const up = async (data: string): Promise<string[]> => [
   'up',
   '--data',
@@ -159,11 +149,11 @@ describe('nothing is left of a command that is killed', () => {
   });
 
   it(`at ${KILLS} moments of starting and running, by any signal; seed ${SEED}`, async () => {
-    const random = numbers(SEED);
+    const moments = fc.sample(fc.nat(LONGEST_MS), { numRuns: KILLS, seed: SEED });
     const left: string[] = [];
     for (let i = 0; i < KILLS; i++) {
       const args = await commands[i % commands.length]!();
-      const [signal, after] = [SIGNALS[i % SIGNALS.length]!, Math.floor(random() * LONGEST_MS)];
+      const [signal, after] = [SIGNALS[i % SIGNALS.length]!, moments[i]!];
       const command = new Command(args);
       await pause(after);
       await command.kill(signal);
