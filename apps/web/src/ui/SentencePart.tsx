@@ -2,6 +2,9 @@ import { Popover } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { card, part, quietPart } from './dress.js';
 
+/** Pixels that a card keeps from the edge of its window. */
+const FROM_THE_EDGE = 8;
+
 /** A marked part of a sentence that opens a small card (a calendar, a text field). */
 export function CardPart({
   label,
@@ -33,7 +36,12 @@ export function CardPart({
         {shown}
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content sideOffset={4} className={`${card} p-3`} aria-label={label}>
+        <Popover.Content
+          sideOffset={4}
+          collisionPadding={FROM_THE_EDGE}
+          className={`${card} p-3`}
+          aria-label={label}
+        >
           {children}
         </Popover.Content>
       </Popover.Portal>
