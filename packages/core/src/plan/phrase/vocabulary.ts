@@ -1,102 +1,129 @@
-import {
-  WEEKDAYS,
-  civilFromDays,
-  dateOf,
-  dayNumber,
-  daysFromCivil,
-  type Weekday,
-} from '../../time/dates.js';
+import { WEEKDAYS, type Weekday } from '../../time/dates.js';
 
-export const DAY =
-  '(mon(?:day)?|tue(?:s(?:day)?)?|wed(?:nesday|s)?|thu(?:rs(?:day)?|r)?|fri(?:day)?|sat(?:urday)?|sun(?:day)?)';
+/** Words that say nothing of their own. */
+const FILLERS = new Set(
+  `class classes lesson lessons session sessions please on at in for the with meet meets meeting schedule and from of
+   a an my our then teach is`.split(/\s+/),
+);
+export const isFiller = (word: string): boolean => FILLERS.has(word);
+
 const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
-const MONTH =
-  '(jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)';
-export const DATE = `(\\d{4}-\\d{2}-\\d{2}|(?:${DAY}\\s+)?\\d{1,2}(?:st|nd|rd|th)?\\s+${MONTH}(?:\\s+\\d{4})?)`;
-export const TIME = '(\\d{1,2}(?:[:.]\\d{2})?\\s*[ap]m|\\d{1,2}[:.]\\d{2})';
-export const NUMBERS: Record<string, number> = {
-  one: 1,
-  other: 2,
-  two: 2,
-  second: 2,
-  '2nd': 2,
-  three: 3,
-  third: 3,
-  '3rd': 3,
-  four: 4,
-  fourth: 4,
-  '4th': 4,
-  five: 5,
-  six: 6,
-  eight: 8,
-  ten: 10,
-};
-export const NTH: Record<string, 1 | 2 | 3 | 4 | 5 | -1> = {
-  first: 1,
-  '1st': 1,
-  second: 2,
-  '2nd': 2,
-  third: 3,
-  '3rd': 3,
-  fourth: 4,
-  '4th': 4,
-  fifth: 5,
-  '5th': 5,
-  last: -1,
-};
-export const COUNT = '(\\d{1,3}|one|two|three|four|five|six|eight|ten)';
-
-export const weekdayOfWord = (word: string): Weekday =>
-  WEEKDAYS.find((day) => day === word.slice(0, 2).toUpperCase())!;
-export const numberOf = (word: string): number => NUMBERS[word] ?? Number(word);
-
-/** Minutes after midnight of `13:30`, `9.05` or `2pm`; NaN where no clock shows it. */
-export function clockOf(text: string): number {
-  const [, hour = '', minute = '0', half] = /^(\d{1,2})(?:[:.](\d{2}))?\s*([ap]m)?$/.exec(text)!;
-  const h = half ? (Number(hour) % 12) + (half === 'pm' ? 12 : 0) : Number(hour);
-  return h < 24 && Number(minute) < 60 && (!half || (Number(hour) >= 1 && Number(hour) <= 12))
-    ? h * 60 + Number(minute)
-    : NaN;
-}
-
-/** A date in words, the next such day where its year is left out; undefined where no calendar has it. */
-export function dateOfWords(text: string, today: string): string | undefined {
-  if (/^\d{4}-/.test(text)) return isDate(text) ? text : undefined;
-  const [, day = '', month = '', year] = new RegExp(
-    `(\\d{1,2})(?:st|nd|rd|th)?\\s+${MONTH}(?:\\s+(\\d{4}))?$`,
-  ).exec(text)!;
-  const m = MONTHS.indexOf(month.slice(0, 3)) + 1;
-  const inYear = (y: number): string => dateOf(daysFromCivil(y, m, Number(day)));
-  const thisYear = civilFromDays(dayNumber(today, 'today')).year;
-  const next = inYear(thisYear) < today ? thisYear + 1 : thisYear;
-  const date = inYear(year ? Number(year) : next);
-  return Number(date.slice(8)) === Number(day) ? date : undefined;
-}
-
-function isDate(text: string): boolean {
-  try {
-    dayNumber(text, 'date');
-    return true;
-  } catch {
-    return false;
-  }
-}
-
-/** One of some alternatives, as whole words. */
-export const words = (...alternatives: string[]): RegExp =>
-  new RegExp(`(?<![\\w-])(?:${alternatives.join('|')})(?![\\w-])`);
-/** Several of a kind: "Mon, Wed and Fri". */
-export const list = (item: string): string =>
-  `${item}s?(?:(?:\\s*,\\s*(?:and\\s+)?|\\s+and\\s+|\\s*[&·+]\\s*|\\s*\\/\\s*)${item}s?)*`;
-export const weekdaysIn = (text: string): Weekday[] => [
-  ...new Set(
-    [...text.matchAll(new RegExp(`(?<![a-z])${DAY}(?=s?(?![a-z]))`, 'g'))].map((m) =>
-      weekdayOfWord(m[0]),
-    ),
-  ),
+const MONTHS_IN_FULL = [
+  'january',
+  'february',
+  'march',
+  'april',
+  'may',
+  'june',
+  'july',
+  'august',
+  'september',
+  'october',
+  'november',
+  'december',
 ];
 
-/** Labels as alternatives of a pattern, which no text fits where there are none. */
-export const oneOf = (labels: string[]): string => labels.map(escaped).join('|') || '(?!)';
+/** 1 to 12 for a month's name or its first letters, from the third on. */
+export function monthOf(word: string): number | undefined {
+  if (word.length < 3) return undefined;
+  const i = MONTHS.indexOf(word.slice(0, 3));
+  return i >= 0 && MONTHS_IN_FULL[i]!.startsWith(word) ? i + 1 : undefined;
+}
 
-export const escaped = (label: string): string => label.toLowerCase().replace(/\W/g, '\\$&');
+const SMALL: Record<string, number> = {
+  one: 1,
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  seven: 7,
+  eight: 8,
+  nine: 9,
+  ten: 10,
+  eleven: 11,
+  twelve: 12,
+  fifteen: 15,
+  twenty: 20,
+  thirty: 30,
+  forty: 40,
+  fifty: 50,
+  sixty: 60,
+};
+/** A number in words. */
+export const numberWord = (word: string): number | undefined =>
+  Object.hasOwn(SMALL, word) ? SMALL[word] : undefined;
+
+const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth'];
+/** 1 to 5 for an ordinal in words, -1 for the last. */
+export function ordinalWord(word: string): number | undefined {
+  if (word === 'last') return -1;
+  const i = ORDINALS.indexOf(word);
+  return i < 0 ? undefined : i + 1;
+}
+
+const DAY_WORDS: Record<Weekday, string[]> = {
+  MO: ['mo', 'mon', 'monday'],
+  TU: ['tu', 'tue', 'tues', 'tuesday'],
+  WE: ['wed', 'weds', 'wednesday'],
+  TH: ['th', 'thu', 'thur', 'thurs', 'thursday'],
+  FR: ['fr', 'fri', 'friday'],
+  SA: ['sat', 'saturday'],
+  SU: ['sun', 'sunday'],
+};
+const PLURALS: Record<string, Weekday> = { mons: 'MO', fris: 'FR', sats: 'SA', suns: 'SU' };
+
+/** A weekday by its name or the shortenings in use, and whether many of them are meant. */
+export function weekdayWord(word: string): { day: Weekday; isPlural: boolean } | undefined {
+  const bare = word.replace(/['’]/g, '');
+  if (Object.hasOwn(PLURALS, bare)) return { day: PLURALS[bare]!, isPlural: true };
+  for (const day of WEEKDAYS) {
+    if (DAY_WORDS[day].includes(bare)) return { day, isPlural: false };
+    if (bare.endsWith('days') && DAY_WORDS[day].includes(bare.slice(0, -1)))
+      return { day, isPlural: true };
+  }
+  return undefined;
+}
+
+/** Letters that stand for weekdays when several are written as one word: `MWF`, `TuTh`. */
+const LETTERS: [string, Weekday][] = [
+  ['mo', 'MO'],
+  ['m', 'MO'],
+  ['tu', 'TU'],
+  ['th', 'TH'],
+  ['t', 'TU'],
+  ['we', 'WE'],
+  ['w', 'WE'],
+  ['r', 'TH'],
+  ['fr', 'FR'],
+  ['f', 'FR'],
+  ['sa', 'SA'],
+  ['su', 'SU'],
+];
+
+/** Several weekdays written as one word, in order; undefined for any other word. */
+export function weekdayLetters(word: string): Weekday[] | undefined {
+  if (word === 'mr') return undefined;
+  const days: Weekday[] = [];
+  let rest = word;
+  while (rest !== '') {
+    const last = days.at(-1);
+    const fits = LETTERS.find(
+      ([letters, day]) =>
+        rest.startsWith(letters) &&
+        (last === undefined || WEEKDAYS.indexOf(day) > WEEKDAYS.indexOf(last)),
+    );
+    if (!fits) return undefined;
+    days.push(fits[1]);
+    rest = rest.slice(fits[0].length);
+  }
+  return days.length > 1 ? days : undefined;
+}
+
+export const ORDINAL_ENDINGS = ['st', 'nd', 'rd', 'th'];
+/** Words and signs between two ends of a stretch. */
+export const JOINERS = ['-', '–', '—', 'to', 'until', 'till', 'til', 'through', 'thru'];
+export const MINUTE_WORDS = ['min', 'mins', 'minute', 'minutes', 'm'];
+export const HOUR_WORDS = ['h', 'hr', 'hrs', 'hour', 'hours'];
+export const WEEK_WORDS = ['week', 'weeks', 'wk', 'wks'];
+export const PERIOD_WORDS = ['p', 'per', 'period'];
