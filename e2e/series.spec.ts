@@ -10,8 +10,9 @@ test('a term is booked in one sentence, with every date shown before anything is
     .getByLabel('Or type it')
     .fill('N1 every Tue and Thu in period 3 until term ends from 15 Oct, with biscuits');
   await expect(
-    page.getByRole('status').filter({ hasText: 'Not understood: “biscuits”' }),
+    page.getByRole('status').filter({ hasText: '“biscuits”: Not understood.' }),
   ).toBeVisible();
+  await page.getByRole('button', { name: 'Leave it out' }).click();
   await expect(page.getByRole('combobox', { name: 'Class period' })).toHaveText(
     'Coastal Navigation, period 1',
   );
@@ -156,7 +157,7 @@ test('bad input in a series is said beside its field, and a great many are asked
   await page.goto(`${school.url}/plan/new`);
   await page
     .getByLabel('Or type it')
-    .fill('every day 16:00 for 30 minutes until 30 Sep 2027 even on holidays');
+    .fill('every day incl. weekends 16:00 for 30 minutes until 30 Sep 2027 even on holidays');
   await expect(margin(page)).toContainText('sessions are many');
   await page.getByRole('button', { name: /^Schedule \d{3} sessions$/ }).click();
   await expect(page.getByText(/^That is \d{3} sessions\. Press once more/)).toBeVisible();

@@ -4,6 +4,7 @@ import { Navigate, Outlet, useLocation, useNavigate } from 'react-router';
 import type { Me } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { useNow } from '../../app/clock.js';
+import { typeAhead } from '../../app/typedAhead.js';
 import { redoLast, undoLast } from '../../app/undo.js';
 import { Loading } from '../../ui/States.js';
 import { DayLine } from './DayLine.js';
@@ -12,11 +13,42 @@ import { PLACES, TopBar } from './TopBar.js';
 const loadFinder = () => import('./Finder.js');
 const Finder = lazy(loadFinder);
 
+/** Keys that work on every teacher screen while nobody types. */
+function useFrameKeys(isFinding: boolean, find: (what: 'all' | 'keys') => void): void {
+  const navigate = useNavigate();
+  const free = { enabled: !isFinding };
+  useHotkeys(
+    PLACES.map((p) => p.key),
+    (event) => void navigate(PLACES.find((p) => p.key === event.key)!.path),
+    free,
+  );
+  const typeSession = (event: KeyboardEvent): void => {
+    event.preventDefault();
+    const line = document.getElementById('session-line');
+    if (line) return line.focus();
+    typeAhead();
+    void navigate('/plan/new');
+  };
+  useHotkeys('s', typeSession, free);
+  useHotkeys('u', () => void undoLast(), free);
+  useHotkeys('shift+u', () => void redoLast(), free);
+  useHotkeys(
+    'slash',
+    (event) => {
+      event.preventDefault();
+      find('all');
+    },
+    { useKey: false, ...free },
+  );
+  useHotkeys('bracketleft', () => void navigate(-1), free);
+  useHotkeys('bracketright', () => void navigate(1), free);
+  useHotkeys('shift+slash', () => find('keys'), free);
+}
+
 /** Every teacher screen: top bar, day line, and the screen below. */
 export function Frame({ me }: { me: Me }) {
   const { data: today } = api.useTodayQuery();
   const now = useNow();
-  const navigate = useNavigate();
   const { pathname } = useLocation();
   const [finding, setFinding] = useState<'all' | 'keys' | null>(null);
   // Fetched before it is asked for: whoever presses / types on at once.
@@ -24,26 +56,7 @@ export function Frame({ me }: { me: Me }) {
     const timer = setTimeout(() => void loadFinder(), 1000);
     return () => clearTimeout(timer);
   }, []);
-  const free = { enabled: finding === null };
-  useHotkeys(
-    PLACES.map((p) => p.key),
-    (event) => void navigate(PLACES.find((p) => p.key === event.key)!.path),
-    free,
-  );
-  useHotkeys('s', () => void navigate('/plan/new'), free);
-  useHotkeys('u', () => void undoLast(), free);
-  useHotkeys('shift+u', () => void redoLast(), free);
-  useHotkeys(
-    'slash',
-    (event) => {
-      event.preventDefault();
-      setFinding('all');
-    },
-    { useKey: false, ...free },
-  );
-  useHotkeys('bracketleft', () => void navigate(-1), free);
-  useHotkeys('bracketright', () => void navigate(1), free);
-  useHotkeys('shift+slash', () => setFinding('keys'), free);
+  useFrameKeys(finding !== null, setFinding);
   if (pathname === '/') return <Navigate to="/today" replace />;
   return (
     <div className="flex min-h-dvh flex-col">

@@ -30,7 +30,11 @@ const FAR_DAYS = 370;
 
 function read(typed: string, { school, today }: Moment): Meets {
   const { plan, unclear } = readPhrase(typed, { school, today });
-  if (unclear[0]) throw new GlenInputError('when', `Not understood: “${unclear[0].text}”.`);
+  const [first] = unclear;
+  if (first) {
+    const asks = first.text === '' ? first.why : `“${first.text}”: ${first.why}`;
+    throw new GlenInputError('when', asks);
+  }
   const whole = wholeWindow(plan, school);
   const far = addDays(plan.first, FAR_DAYS);
   const window = { from: whole.from, to: whole.to < far ? whole.to : far };

@@ -5,13 +5,15 @@ import type { Session } from '@glen/contract';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { FieldError, InlineField, inputClass } from '../../ui/Field.js';
 import { CopyTo } from './CopyTo.js';
+import { PhraseLine } from './PhraseLine.js';
 import { draftOfSession } from './sheetDraft.js';
 import { planInScope, planOfSession } from './sheetPlans.js';
 import { SheetActions } from './SheetActions.js';
 import { SheetSentence } from './SheetSentence.js';
 import { TwoVersions } from './TwoVersions.js';
 import { useCancelling, type Cancelling } from './useCancelling.js';
-import { usePhrase, useSheetForm, type SheetForm, type SheetStart } from './useSheetForm.js';
+import { usePhrase, type Phrase } from './usePhrase.js';
+import { mayPress, useSheetForm, type SheetForm, type SheetStart } from './useSheetForm.js';
 
 /** What the sheet says to the page around it, at every keystroke. */
 export interface SheetPreview {
@@ -26,42 +28,33 @@ interface SheetProps extends SheetStart {
   frame: (preview: SheetPreview, sheet: ReactNode) => ReactNode;
 }
 
+/** What else can be done with a saved session: copied, or taken along as a file. */
+function SavedTools({ read, form: { classes, school } }: { read: Session; form: SheetForm }) {
+  return (
+    <span className="ml-auto flex gap-2">
+      {repeats(planOfSession(read, school)) && <CopyTo session={read} classes={classes} />}
+      {!read.undated && (
+        <a className={buttonClass()} href={`/api/series/${read.seriesId}/calendar`} download>
+          Calendar file
+        </a>
+      )}
+    </span>
+  );
+}
+
 /** A new session can be typed; a saved one copied, or taken along as a file. */
-function SheetHead({ form }: { form: SheetForm }) {
-  const { read, isSeries, isOne, classes, school } = form;
-  const { phrase, readTyped, unclear } = usePhrase(form);
+function SheetHead({ form, phrase }: { form: SheetForm; phrase: Phrase }) {
+  const { read, isSeries, isOne, save } = form;
   const edits = isSeries && !isOne ? 'Change sessions' : 'Change a session';
   return (
-    <>
-      <header className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
-        <h2 className="text-xl">{read ? edits : 'New session'}</h2>
-        {!read && (
-          <input
-            aria-label="Or type it"
-            value={phrase}
-            onChange={(e) => readTyped(e.target.value)}
-            placeholder="or type it: Nav 3 every Mon and Wed in period 3 until term ends"
-            className="min-w-0 flex-1 rounded-small border border-edge bg-sheet px-3 py-1.5 text-md"
-          />
-        )}
-        {read && (
-          <span className="ml-auto flex gap-2">
-            {repeats(planOfSession(read, school)) && <CopyTo session={read} classes={classes} />}
-            {!read.undated && (
-              <a className={buttonClass()} href={`/api/series/${read.seriesId}/calendar`} download>
-                Calendar file
-              </a>
-            )}
-          </span>
-        )}
-      </header>
-      {unclear.length > 0 && (
-        <p role="status" className="mb-3 text-md text-gorse-deep">
-          Not understood: {unclear.map((u) => `“${u.text}”`).join(', ')}. The sentence says what
-          was.
-        </p>
+    <header className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
+      <h2 className="text-xl">{read ? edits : 'New session'}</h2>
+      {read ? (
+        <SavedTools read={read} form={form} />
+      ) : (
+        <PhraseLine phrase={phrase} onEnter={() => mayPress(form) && save({ asDraft: false })} />
       )}
-    </>
+    </header>
   );
 }
 
@@ -141,6 +134,7 @@ function Words({ form: { draft, change, errorAt } }: { form: SheetForm }) {
 /** The sentence sheet: a session or a series, new or to be changed, with what it will do at every keystroke. */
 export function Sheet({ frame, ...start }: SheetProps) {
   const form = useSheetForm(start);
+  const phrase = usePhrase(form, start.now);
   const { cancel, hold } = useCancelling(form);
   const { read, draft, trouble, theirs, tried, act } = form;
   const sheet = (
@@ -148,14 +142,22 @@ export function Sheet({ frame, ...start }: SheetProps) {
       aria-label={read ? 'Change a session' : 'New session'}
       className="rounded-big border border-line bg-sheet p-5 shadow-soft"
     >
-      <SheetHead form={form} />
+      <SheetHead form={form} phrase={phrase} />
       {read && <SheetState read={read} hold={hold} />}
       {theirs && <Stale form={form} theirs={theirs} />}
       <SheetSentence form={form} />
       <Words form={form} />
       {trouble && <FieldError>{trouble.title}</FieldError>}
-      <SheetActions form={form} cancel={cancel} />
+      <SheetActions form={form} cancel={cancel} ask={phrase.ask} />
     </section>
   );
-  return <>{frame({ run: tried.run, classId: draft.classId, notes: tried.notes, act }, sheet)}</>;
+  const preview: SheetPreview = {
+    run: tried.run,
+    classId: draft.classId,
+    notes: [...phrase.notes, ...tried.notes],
+    act: (action) => {
+      if (!phrase.act(action)) act(action);
+    },
+  };
+  return <>{frame(preview, sheet)}</>;
 }

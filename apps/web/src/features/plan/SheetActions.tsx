@@ -2,7 +2,7 @@ import { useNavigate } from 'react-router';
 import { Button } from '../../ui/Button.js';
 import { cancelLabel, saveLabel } from './saveLabel.js';
 import type { Cancelling } from './useCancelling.js';
-import type { SheetForm } from './useSheetForm.js';
+import { mayPress, type SheetForm } from './useSheetForm.js';
 
 interface ActionsProps {
   form: SheetForm;
@@ -35,7 +35,7 @@ function CancelButton({ form: { read, isSeries, scope }, cancel }: ActionsProps)
 }
 
 /** The sheet's buttons, the main one named by its result. */
-export function SheetActions({ form, cancel }: ActionsProps) {
+export function SheetActions({ form, cancel, ask }: ActionsProps & { ask: string | undefined }) {
   const { draft, read, tried, held, holdsNothing, askedOnce, isSeries, isOne } = form;
   const navigate = useNavigate();
   const isOnce = draft.every === 'once';
@@ -60,12 +60,12 @@ export function SheetActions({ form, cancel }: ActionsProps) {
       <div className="sticky bottom-0 -mx-5 mt-3 -mb-5 flex flex-wrap items-center gap-3 rounded-b-big border-t border-line bg-sheet px-5 py-3.5">
         <Button
           kind="act"
-          disabled={form.isSending || holdsNothing}
+          disabled={!mayPress(form) || ask !== undefined}
           onClick={() => form.save({ asDraft: false })}
         >
-          {label}
+          {ask ?? label}
         </Button>
-        {mayBeDraft && <DraftButtons form={form} />}
+        {mayBeDraft && ask === undefined && <DraftButtons form={form} />}
         <Button onClick={() => void navigate(-1)}>Leave it</Button>
         {tried.run && !read && !isOnce && (
           <p className="min-w-0 text-md text-soft">{tried.run.words}</p>

@@ -1,19 +1,11 @@
 import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import {
-  MANY_SESSIONS,
-  classTitle,
-  readPhrase,
-  type NoteAction,
-  type SchoolCalendar,
-  type SessionPlan,
-} from '@glen/core';
+import { MANY_SESSIONS, type NoteAction, type SchoolCalendar, type SessionPlan } from '@glen/core';
 import type { Answer, ClassItem, Session } from '@glen/contract';
 import { useServerForm } from '../../app/useServerForm.js';
 import {
   AT_A_TIME,
   draftOfSession,
-  fromPlan,
   planOfDraft,
   type Scope,
   type SheetDraft,
@@ -135,6 +127,10 @@ export function useSheetForm(at: SheetStart) {
 
 export type SheetForm = ReturnType<typeof useSheetForm>;
 
+/** Whether the main button may be pressed. */
+export const mayPress = ({ isSending, holdsNothing }: SheetForm): boolean =>
+  !isSending && !holdsNothing;
+
 /** The link by which a session is met; null: the class period's own. */
 function meetsOn(
   read: Session | null,
@@ -161,33 +157,4 @@ function remedyOf(
   return draft.every === 'once' && draft.alsoOn.length === 0
     ? { first: to.date, when: AT_A_TIME, time: to.time, minutes: String(to.minutes) }
     : { changes: [...others, { key: key!, kind: 'move', ...to }] };
-}
-
-/** The line in which a session can be typed: what it is read as goes into the sentence; the rest is not understood. */
-export function usePhrase({ school, today, classes, draft, change }: SheetForm) {
-  const [phrase, setPhrase] = useState('');
-  const readIt = (text: string) =>
-    readPhrase(text, {
-      school,
-      today,
-      classes: classes.map((c) => ({
-        id: c.id,
-        title: c.title,
-        period: c.period,
-        letters: c.pennant.letters,
-      })),
-    });
-  const readTyped = (text: string): void => {
-    setPhrase(text);
-    if (text.trim() === '') return;
-    const { plan, classId } = readIt(text);
-    const named = classes.find((c) => c.id === classId);
-    const title = named && draft.titleIsOurs ? { title: classTitle(named) } : {};
-    change({ ...fromPlan(plan), ...(named ? { classId: named.id, ...title } : {}) });
-  };
-  return {
-    phrase,
-    readTyped,
-    unclear: phrase.trim() === '' ? [] : readIt(phrase).unclear,
-  };
 }
