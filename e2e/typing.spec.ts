@@ -77,3 +77,47 @@ test('a link is named by its label, and its session is met by it', async ({ scho
   await expect(page.getByRole('combobox', { name: 'By the link' })).toHaveText('“Port watch”');
   await expect(page.getByLabel('Title')).toHaveValue('Port watch');
 });
+
+test('dates are left out of a series that is being made: on the strip, in its list, in a month', async ({
+  school,
+}) => {
+  const page = await school.open('Ottoline Marsh');
+  await page.goto(`${school.url}/plan/new`);
+  await page.getByLabel('Or type it').fill('clinic thursdays 16:00 until term ends');
+  const schedule = (n: number) => page.getByRole('button', { name: `Schedule ${n} sessions` });
+  await expect(schedule(10)).toBeVisible();
+  await page.getByText('All its dates in words').click();
+  await page.getByRole('button', { name: 'Leave out: Thu 22 Oct' }).click();
+  await expect(schedule(9)).toBeVisible();
+  await page.getByRole('button', { name: 'Dates left out' }).click();
+  // Only its own dates can be left out, and the month shows which those are.
+  await expect(page.getByRole('button', { name: /Friday, October 23rd/ })).toBeDisabled();
+  await page.getByRole('button', { name: /Thursday, October 29th/ }).click();
+  await page.keyboard.press('Escape');
+  await expect(schedule(8)).toBeVisible();
+  await page.getByRole('button', { name: 'Take in again: Thu 22 Oct' }).click();
+  await expect(schedule(9)).toBeVisible();
+  // On the strip by keys: the cell says what Enter does there.
+  const strip = page.getByTestId('strip');
+  await strip.focus();
+  for (let row = 0; row < 5; row++) await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('gridcell')).toHaveAccessibleName(/Thu 15 Oct.*Enter leaves it out/);
+  await page.keyboard.press('Enter');
+  await expect(schedule(8)).toBeVisible();
+  await expect(page.getByRole('gridcell')).toHaveAccessibleName(/Enter takes it in again/);
+  await schedule(8).click();
+  await expect(page.getByText(/^Scheduled: Chartwork clinic, 8 sessions/)).toBeVisible();
+  const dates = (await held(school, page, 'C')).filter((s) => s.time === '16:00').map((s) => s.date);
+  expect(dates).toHaveLength(8);
+  expect(dates).not.toContain('2026-10-15');
+});
+
+test('a date that falls out is held on the next school day that is free', async ({ school }) => {
+  const page = await school.open('Ottoline Marsh');
+  await page.goto(`${school.url}/plan/new`);
+  await page.getByLabel('Or type it').fill('clinic mondays 16:00 until term ends');
+  await margin(page).getByRole('button', { name: 'Tue 24 Nov instead of Mon 23 Nov' }).click();
+  await expect(page.getByRole('button', { name: 'Schedule 9 sessions' })).toBeVisible();
+  await expect(page.getByText('and also on Tue 24 Nov')).toBeVisible();
+});

@@ -97,7 +97,19 @@ describe('a dry run of a series', () => {
     expect([held, words]).toEqual([8, 'Every Mon, period P1, 19 Oct – 14 Dec 2026']);
     expect(notes).toEqual(
       [
-        { severity: 'well', title: '8 sessions, 1 skipped', text: 'Mon 23 Nov: Staff days.' },
+        {
+          severity: 'well',
+          title: '8 sessions, 1 skipped',
+          text: 'Mon 19 Oct to Mon 14 Dec. Mon 23 Nov: Staff days.',
+          actions: [
+            {
+              name: 'instead-date',
+              label: 'Wed 25 Nov instead of Mon 23 Nov',
+              key: '2026-11-23',
+              to: { date: '2026-11-25', time: '08:40', minutes: 50 },
+            },
+          ],
+        },
         {
           severity: 'inform',
           title: 'Other bells move period P1',
@@ -132,6 +144,7 @@ describe('a dry run of a series', () => {
             key: '2026-11-02',
             to: { date: '2026-11-02', time: '10:45', minutes: 50 },
           },
+          { name: 'instead-date', label: 'Tue 3 Nov instead of Mon 2 Nov' },
           { name: 'skip-date' },
           { name: 'keep-date' },
         ],
@@ -142,6 +155,39 @@ describe('a dry run of a series', () => {
         text: 'Ropework, 09:00–09:20, has 1 student too.',
       },
     ]);
+  });
+  it('offers as another day only one on which it meets neither itself nor anything else', () => {
+    const offered = (bookings: KnownBooking[], plan = mondays, more: Partial<DryRunContext> = {}) =>
+      dryRun(plan, { ...context, bookings, ...more })
+        .notes.flatMap((note) => note.actions ?? [])
+        .filter((action) => action.name === 'instead-date')
+        .map((action) => action.to?.date);
+    const taken = booking('2026-11-25', '08:40', 50, ['person:1']);
+    expect(offered([taken])).toEqual(['2026-11-26']);
+    const wednesdaysToo: SessionPlan = {
+      ...mondays,
+      repeat: { every: 'week', on: ['MO', 'WE', 'TH'], until: 'term-end' },
+    };
+    expect(offered([], wednesdaysToo)).toEqual(['2026-11-27']);
+    // Of one on the books dates are moved instead.
+    expect(offered([], mondays, { isEdit: true })).toEqual([]);
+  });
+  it('tells of a series that pauses in its stretches, and of dates between skipped ones no gap', () => {
+    const long: SessionPlan = { ...mondays, repeat: { every: 'week', until: 'year-end' } };
+    const twice = { ...school.closures[1]!, first: '2026-11-09', last: '2026-11-09' };
+    const closures = [...school.closures, twice];
+    const { notes } = dryRun(long, { ...context, school: { ...school, closures } });
+    expect(notes.find((note) => note.title.includes('sessions'))!.text).toBe(
+      'Mon 19 Oct to Mon 14 Dec; Mon 11 Jan to Mon 22 Mar. Mon 9 Nov: Staff days; Mon 23 Nov: Staff days.',
+    );
+  });
+  it('has the reader’s own clock last, and shows how a date would stand that is left out', () => {
+    const { notes, leftOut } = dryRun(
+      { ...mondays, except: ['2026-11-02'] },
+      { ...context, readerZone: 'Europe/Oslo' },
+    );
+    expect(notes.at(-1)!.title).toMatch(/on your clock$/);
+    expect(leftOut).toMatchObject([{ key: '2026-11-02', time: '08:40', minutes: 50 }]);
   });
   it('tells many clashes with one series at once', () => {
     const same = ['2026-10-26', '2026-11-02', '2026-11-09', '2026-11-16'].map((date) =>

@@ -36,11 +36,19 @@ function seriesClashNotes(
   return { notes, told: new Set(many.flat()) };
 }
 
-/** What mends a clash at one date: a free period, leaving the date out, or keeping both. */
-function actionsFor(row: Occurrence, held: Occurrence[], c: DryRunContext): NoteAction[] {
+/** The dates of a plan, and what a date that falls out could be held on instead. */
+export interface PlanDates {
+  rows: Occurrence[];
+  held: Occurrence[];
+  instead: (row: Occurrence) => NoteAction[];
+}
+
+/** What mends a clash at one date: a free period, another day, leaving the date out, or keeping both. */
+function actionsFor(row: Occurrence, { held, instead }: PlanDates, c: DryRunContext): NoteAction[] {
   const { key, date } = row;
   const free = freePeriod(row, { ...c, held });
   const others = [
+    ...instead(row),
     { name: 'skip-date', label: 'Skip it', key },
     { name: 'keep-date', label: 'Keep both', key },
   ];
@@ -52,24 +60,19 @@ function actionsFor(row: Occurrence, held: Occurrence[], c: DryRunContext): Note
 }
 
 /** One note for each date that clashes. */
-function dateClashNotes(
-  clashes: PlanClash[],
-  rows: Occurrence[],
-  held: Occurrence[],
-  c: DryRunContext,
-): Note[] {
+function dateClashNotes(clashes: PlanClash[], dates: PlanDates, c: DryRunContext): Note[] {
   const byKey = new Map<string, PlanClash[]>();
   for (const clash of clashes) byKey.set(clash.key, [...(byKey.get(clash.key) ?? []), clash]);
   return [...byKey].map(([key, of]): Note => {
     const { other, on, date } = of[0]!;
-    const row = rows.find((o) => o.key === key)!;
+    const row = dates.rows.find((o) => o.key === key)!;
     const more = of.length > 1 ? `; and ${count(of.length - 1, 'more session')}` : '';
     const all = [...new Set(of.flatMap((clash) => clash.on))];
     return {
       severity: on.some((thing) => thing in c.names) ? 'wrong' : 'careful',
       title: `${dateInWords(date)} clashes`,
       text: `${other.title}, ${span(other.time, other.minutes)}, has ${holdersInWords(all, c.names)} too${more}.`,
-      actions: actionsFor(row, held, c),
+      actions: actionsFor(row, dates, c),
     };
   });
 }
@@ -80,13 +83,12 @@ const MOST_SHOWN = 2;
 /** What clashes, a series told as one; the first two, and how many more there are. */
 export function notesForClashes(
   clashes: PlanClash[],
-  rows: Occurrence[],
-  held: Occurrence[],
+  dates: PlanDates,
   context: DryRunContext,
 ): Note[] {
   const { notes: ofSeries, told } = seriesClashNotes(clashes, context);
   const single = clashes.filter((clash) => !told.has(clash));
-  const notes = [...ofSeries, ...dateClashNotes(single, rows, held, context)];
+  const notes = [...ofSeries, ...dateClashNotes(single, dates, context)];
   const more = notes.length - MOST_SHOWN;
   if (more <= 0) return notes;
   return [

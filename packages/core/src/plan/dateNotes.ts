@@ -3,18 +3,23 @@ import type { SchoolCalendar } from '../calendar/school.js';
 import type { PlanClash } from '../clash/planClashes.js';
 import type { Note } from '../margin/note.js';
 import { dateInWords } from '../time/dates.js';
+import type { PlanDates } from './clashNotes.js';
 import type { DryRunContext } from './dryRunContext.js';
 import { count, listed, span } from './dryRunWords.js';
+import { isHeld } from './expandPlan.js';
 import type { Occurrence, SessionPlan } from './plan.js';
 import { usualTime } from './toRRule.js';
 
-/** Dates next to one another that are skipped for one reason, told once. */
-function skippedInWords(skipped: Occurrence[]): string[] {
+/** Dates next to one another in the plan that are skipped for one reason, told once. */
+function skippedInWords(rows: Occurrence[]): string[] {
   const runs: { why: string; dates: string[] }[] = [];
-  for (const { date, why } of skipped) {
+  let isNext = false;
+  for (const { date, why, status } of rows) {
+    const isSkipped = status === 'skipped';
     const last = runs.at(-1);
-    if (last && last.why === why) last.dates.push(date);
-    else runs.push({ why: why ?? '', dates: [date] });
+    if (isSkipped && isNext && last?.why === why) last?.dates.push(date);
+    else if (isSkipped) runs.push({ why: why ?? '', dates: [date] });
+    isNext = isSkipped;
   }
   return runs.map(
     ({ why, dates }) =>
@@ -22,20 +27,45 @@ function skippedInWords(skipped: Occurrence[]): string[] {
   );
 }
 
-export function countNote(rows: Occurrence[], held: Occurrence[]): Note {
+/** From its first date to its last, parted where it pauses between terms. */
+function stretchesInWords(rows: Occurrence[]): string {
+  const stretches: { first: string; last: string }[] = [];
+  let pauses = true;
+  for (const row of rows) {
+    if (row.reason === 'outside-term') pauses = true;
+    else if (isHeld(row)) {
+      if (pauses) stretches.push({ first: row.date, last: row.date });
+      else stretches.at(-1)!.last = row.date;
+      pauses = false;
+    }
+  }
+  return listed(
+    stretches.map(({ first, last }) =>
+      first === last ? dateInWords(first) : `${dateInWords(first)} to ${dateInWords(last)}`,
+    ),
+  );
+}
+
+/** Days on which a skipped date could be held are offered for so many of them. */
+const MOST_OFFERED = 2;
+
+/** How many there are, in which stretches, and what is skipped for which reason. */
+export function countNote({ rows, held, instead }: PlanDates): Note {
   const skipped = rows.filter((o) => o.status === 'skipped');
   const first = held[0]!;
   const title = `${count(held.length, 'session')}${skipped.length > 0 ? `, ${skipped.length} skipped` : ''}`;
-  if (skipped.length > 0)
-    return { severity: 'well', title, text: `${listed(skippedInWords(skipped))}.` };
-  return {
-    severity: 'well',
-    title,
-    text:
-      held.length === 1
-        ? `${dateInWords(first.date)}, ${span(first.time, first.minutes)}.`
-        : `From ${dateInWords(first.date)} to ${dateInWords(held.at(-1)!.date)}; nothing is skipped.`,
-  };
+  if (held.length === 1 && skipped.length === 0) {
+    const text = `${dateInWords(first.date)}, ${span(first.time, first.minutes)}.`;
+    return { severity: 'well', title, text };
+  }
+  const closed = rows.filter((o) => o.reason !== 'outside-term');
+  const nothing = skipped.length === 0 ? 'Nothing is skipped' : 'Nothing else is skipped';
+  const text = `${stretchesInWords(rows)}. ${listed(skippedInWords(closed)) || nothing}.`;
+  const actions = closed
+    .filter((o) => o.status === 'skipped')
+    .slice(0, MOST_OFFERED)
+    .flatMap(instead);
+  return { severity: 'well', title, text, ...(actions.length > 0 ? { actions } : {}) };
 }
 
 export function dayNote(occurrence: Occurrence, day: DayInfo): Note {

@@ -1,6 +1,7 @@
 import { dayInfo, type DayInfo } from '../calendar/dayInfo.js';
+import { nextFreeDay } from '../clash/nextFreeDay.js';
 import { planClashes, type PlanClash } from '../clash/planClashes.js';
-import type { Note } from '../margin/note.js';
+import type { Note, NoteAction } from '../margin/note.js';
 import { worstFirst } from '../margin/note.js';
 import { dateInWords } from '../time/dates.js';
 import { wallClockAt } from '../time/instants.js';
@@ -40,6 +41,8 @@ export interface DryRun {
   /** The plan in a sentence. */
   words: string;
   clashes: PlanClash[];
+  /** Dates of its pattern that are left out, as they would stand. */
+  leftOut: Occurrence[];
   /** What kind of day a single session falls on. */
   day?: DayInfo;
   local?: LocalTime;
@@ -129,20 +132,47 @@ interface Held {
 function notesFor(plan: SessionPlan, run: Held, context: DryRunContext): Note[] {
   const { school, now, isEdit = false } = context;
   const { rows, held, clashes, day, local } = run;
+  const dates = { rows, held, instead: (row: Occurrence) => insteadOf(row, plan, held, context) };
   const isEditOfSeveral = isEdit && held.length > 1;
-  return worstFirst([
-    ...notesForClashes(clashes, rows, held, context),
+  const notes = [
+    ...notesForClashes(clashes, dates, context),
     ...manyNote(held),
     ...(isEditOfSeveral ? begunNote(held, now) : pastNote(held, now)),
     ...(day ? [] : closedNotes(held, school)),
     ...rollNote(context),
-    day ? dayNote(held[0]!, day) : countNote(rows, held),
+    day ? dayNote(held[0]!, day) : countNote(dates),
     ...bellNote(plan, held),
     ...endlessNote(plan, held),
     ...sameDayNote(held, clashes, context),
-    ...localNote(local, plan.zone, context),
     linkNote(context),
-  ]);
+  ];
+  // The reader's own clock comes last, whatever else there is.
+  const own = localNote(local, plan.zone, context);
+  return [...worstFirst(notes).slice(0, own.length > 0 ? 4 : 5), ...own];
+}
+
+/** The next free school day for a date that falls out of a series that is being made. */
+function insteadOf(
+  row: Occurrence,
+  plan: SessionPlan,
+  held: Occurrence[],
+  context: DryRunContext,
+): NoteAction[] {
+  if (context.isEdit || !repeats(plan)) return [];
+  const there = nextFreeDay(row, plan, { ...context, held });
+  if (!there) return [];
+  const { date, time, minutes } = there;
+  const label = `${dateInWords(date)} instead of ${dateInWords(row.date)}`;
+  return [{ name: 'instead-date', label, key: row.key, to: { date, time, minutes } }];
+}
+
+/** Dates that the plan leaves out, as they would stand in it. */
+function leftOutOf(plan: SessionPlan, { school }: DryRunContext): Occurrence[] {
+  const { except = [], ...whole } = plan;
+  if (except.length === 0) return [];
+  return expandPlan(whole, school, wholeWindow(whole, school)).filter((o) =>
+    except.includes(o.key),
+  );
 }
 
 /** Clashes that the teacher has not said to keep; an edit leaves alone what is over. */
@@ -164,10 +194,11 @@ export function dryRun(plan: SessionPlan, context: DryRunContext): DryRun {
   const held = rows.filter(isHeld);
   const words = describePlan(plan, school);
   const [first] = held;
+  const leftOut = leftOutOf(plan, context);
   if (!first) {
     const text = whyNone(plan, school, rows);
     const notes: Note[] = [{ severity: 'wrong', title: 'No session would be held', text }];
-    return { rows, held: 0, ahead: 0, words, clashes: [], notes };
+    return { rows, held: 0, ahead: 0, words, clashes: [], leftOut, notes };
   }
   const clashes = openClashes(held, context);
   const day = repeats(plan) ? undefined : dayInfo(school, first.date);
@@ -178,6 +209,7 @@ export function dryRun(plan: SessionPlan, context: DryRunContext): DryRun {
     ahead: held.filter((o) => o.start > now).length,
     words,
     clashes,
+    leftOut,
     ...(day ? { day } : {}),
     ...(local ? { local } : {}),
     notes: notesFor(plan, { rows, held, clashes, day, local }, context),

@@ -53,6 +53,8 @@ function Grid({ strip, range, clashing, actions, ...body }: GridProps) {
     ? {
         classId: preview.classId,
         rows: run.rows,
+        leftOut: run.leftOut,
+        toggle: preview.toggle,
         clashing: new Set(run.clashes.map((c) => c.key)),
       }
     : null;

@@ -100,13 +100,13 @@ export function PlanHead(props: HeadProps) {
         ) : (
           <TermTabs range={range} school={school} set={set} />
         )}
-        <span className="ml-auto flex gap-2">
+        <span className="flex flex-wrap gap-2 half:ml-auto">
           {tools}
           <Tab isOn={isAll} onClick={() => set('of', isAll ? 'mine' : 'all')}>
             All class periods
           </Tab>
         </span>
-        <span className="h-6 border-l border-line" />
+        <span className="hidden h-6 border-l border-line half:block" />
         <Tab isOn={isWeek} onClick={() => set('view', 'week')}>
           Week
         </Tab>

@@ -107,18 +107,32 @@ interface DatesCardProps extends Pick<PartProps, 'school'> {
   shown: string;
   dates: string[];
   first: string;
+  /** The dates of the series: the month marks them. */
+  own?: string[];
+  /** Only its own dates can be picked. */
+  onlyOwn?: boolean;
   onPick: (dates: string[]) => void;
 }
 
 /** Single dates, picked from a month. */
-const DatesCard = ({ label, shown, dates, first, school, onPick }: DatesCardProps) => (
+const DatesCard = ({
+  label,
+  shown,
+  dates,
+  first,
+  own = [],
+  onlyOwn,
+  school,
+  onPick,
+}: DatesCardProps) => (
   <CardPart label={label} marked={dates.length > 0} shown={shown}>
     <DayPicker
       mode="multiple"
       weekStartsOn={1}
       defaultMonth={dateFor(dates[0] ?? first)}
       selected={dates.map(dateFor)}
-      {...closedDays(school)}
+      {...closedDays(school, own)}
+      disabled={onlyOwn ? (day) => !own.includes(isoOf(day)) : undefined}
       classNames={pickerDress}
       onSelect={(days: Date[] | undefined) => onPick((days ?? []).map(isoOf).sort())}
     />
@@ -142,7 +156,12 @@ export function AlsoPart({ draft: { alsoOn, first }, change, school }: PartProps
 }
 
 /** Dates of the pattern that are left out: they never were, and nobody is told of them. */
-export function ExceptPart({ draft: { except, first }, change, school }: PartProps) {
+export function ExceptPart({
+  draft: { except, first },
+  change,
+  school,
+  dates: own,
+}: PartProps & { dates: string[] }) {
   const shown = except.length === 0 ? 'with none left out' : `but not on ${someDates(except)}`;
   return (
     <>
@@ -150,6 +169,8 @@ export function ExceptPart({ draft: { except, first }, change, school }: PartPro
       <DatesCard
         label="Dates left out"
         dates={except}
+        own={own}
+        onlyOwn
         onPick={(dates) => change({ except: dates })}
         {...{ shown, first, school }}
       />

@@ -9,11 +9,18 @@ import { PhraseLine } from './PhraseLine.js';
 import { draftOfSession } from './sheetDraft.js';
 import { planInScope, planOfSession } from './sheetPlans.js';
 import { SheetActions } from './SheetActions.js';
+import { DateList } from './DateList.js';
 import { SheetSentence } from './SheetSentence.js';
 import { TwoVersions } from './TwoVersions.js';
 import { useCancelling, type Cancelling } from './useCancelling.js';
 import { usePhrase, type Phrase } from './usePhrase.js';
-import { mayPress, useSheetForm, type SheetForm, type SheetStart } from './useSheetForm.js';
+import {
+  canLeaveOut,
+  mayPress,
+  useSheetForm,
+  type SheetForm,
+  type SheetStart,
+} from './useSheetForm.js';
 
 /** What the sheet says to the page around it, at every keystroke. */
 export interface SheetPreview {
@@ -21,6 +28,8 @@ export interface SheetPreview {
   classId: number;
   notes: Note[];
   act: (action: NoteAction) => void;
+  /** Leaves a date of the series out, or takes it in again, by its key; where that can be. */
+  toggle: ((key: string) => void) | undefined;
 }
 
 interface SheetProps extends SheetStart {
@@ -146,6 +155,7 @@ export function Sheet({ frame, ...start }: SheetProps) {
       {read && <SheetState read={read} hold={hold} />}
       {theirs && <Stale form={form} theirs={theirs} />}
       <SheetSentence form={form} />
+      <DateList form={form} />
       <Words form={form} />
       {trouble && <FieldError>{trouble.title}</FieldError>}
       <SheetActions form={form} cancel={cancel} ask={phrase.ask} />
@@ -155,6 +165,7 @@ export function Sheet({ frame, ...start }: SheetProps) {
     run: tried.run,
     classId: draft.classId,
     notes: [...phrase.notes, ...tried.notes],
+    toggle: canLeaveOut(form) ? form.toggleDate : undefined,
     act: (action) => {
       if (!phrase.act(action)) act(action);
     },

@@ -9,7 +9,7 @@ import { EveryParts } from './EveryParts.js';
 import { AlsoPart, ExceptPart, RangeParts } from './RangeParts.js';
 import { SessionRules } from './SessionRules.js';
 import { withClass, type Scope } from './sheetDraft.js';
-import type { SheetForm } from './useSheetForm.js';
+import { canLeaveOut, type SheetForm } from './useSheetForm.js';
 import { WhenParts } from './WhenParts.js';
 
 const SCOPES: { value: Scope; label: string }[] = [
@@ -99,9 +99,9 @@ function ChangedSingly({ changes, onUndo }: { changes: PlanChange[]; onUndo: () 
   );
 }
 
-/** Dates are left out of a series that is being made; of one on the books they are called off, and people are told. */
-const canLeaveOut = ({ draft, read, isOne }: SheetForm): boolean =>
-  draft.except.length > 0 || (draft.every !== 'once' && read === null && !isOne);
+/** The dates of the pattern, those that are left out among them. */
+const patternOf = ({ tried: { run } }: SheetForm): string[] =>
+  [...(run?.rows ?? []), ...(run?.leftOut ?? [])].map((row) => row.key);
 
 /** The session or series as one sentence whose marked parts are changed in place. */
 export function SheetSentence({ form }: { form: SheetForm }) {
@@ -115,7 +115,7 @@ export function SheetSentence({ form }: { form: SheetForm }) {
         {draft.every === 'once' && <OnDate form={form} />} <WhenParts {...parts} />
         {draft.every !== 'once' && <RangeParts {...parts} />}
         {!isOne && (draft.every !== 'once' || draft.alsoOn.length > 0) && <AlsoPart {...parts} />}
-        {canLeaveOut(form) && <ExceptPart {...parts} />}, by the link{' '}
+        {canLeaveOut(form) && <ExceptPart {...parts} dates={patternOf(form)} />}, by the link{' '}
         <ByTheLink draft={draft} read={read} change={change} />,
         <TogetherWith draft={draft} read={read} classes={classes} change={change} /> under{' '}
         {read && !read.undated ? (

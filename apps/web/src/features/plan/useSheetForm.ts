@@ -95,6 +95,7 @@ export function useSheetForm(at: SheetStart) {
   return {
     ...{ school, classes, today, classItem, draft, change, read, setRead, scope, isSeries, isOne },
     ...{ tried, held, holdsNothing, askedOnce, isSending, setProblem, errorAt, theirs },
+    now: at.now,
     /** Takes what somebody else has saved meanwhile, with mine on top where it is given. */
     takeRead: (session: Session, mine: SheetDraft = draft): void => {
       setRead(session);
@@ -118,6 +119,8 @@ export function useSheetForm(at: SheetStart) {
     /** What went wrong with the sheet as a whole. */
     trouble: isOfSentence || theirs ? undefined : problem,
     wrong: (path: string): boolean => tried.problem?.path.startsWith(path) ?? false,
+    /** Leaves a date out of a series that is being made, or takes it in again. */
+    toggleDate: (key: string): void => change({ except: toggled(draft.except, key) }),
     act: (action: NoteAction): void => {
       const part = remedyOf(draft, read === null, action);
       if (part) change(part);
@@ -153,8 +156,20 @@ function remedyOf(
     return { except: [...new Set([...draft.except, ...keys])].sort() };
   if (name === 'skip-date')
     return { changes: [...others, ...keys.map((k) => ({ key: k, kind: 'cancel' as const }))] };
+  if (name === 'instead-date' && to)
+    return {
+      except: [...new Set([...draft.except, ...keys])].sort(),
+      alsoOn: [...new Set([...draft.alsoOn, to.date])].sort(),
+    };
   if (name !== 'move-date' || !to) return null;
   return draft.every === 'once' && draft.alsoOn.length === 0
     ? { first: to.date, when: AT_A_TIME, time: to.time, minutes: String(to.minutes) }
     : { changes: [...others, { key: key!, kind: 'move', ...to }] };
 }
+
+/** Dates are left out of a series that is being made; of one on the books they are called off, and people are told. */
+export const canLeaveOut = ({ draft, read, isOne }: SheetForm): boolean =>
+  draft.except.length > 0 || (draft.every !== 'once' && read === null && !isOne);
+
+const toggled = (dates: string[], date: string): string[] =>
+  dates.includes(date) ? dates.filter((d) => d !== date) : [...dates, date].sort();

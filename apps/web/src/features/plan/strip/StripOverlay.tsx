@@ -17,6 +17,13 @@ function ProposedPaths({ proposed, layout }: { proposed: Proposed; layout: Strip
         stroke="var(--sheet)"
         strokeWidth={1}
       />
+      <path
+        d={proposed.leftOut.map((o) => notchPath(layout, o)).join('')}
+        fill="var(--sheet)"
+        stroke="var(--bracken)"
+        strokeDasharray="2 1.5"
+        strokeWidth={1}
+      />
       <path d={clashing.map((o) => dotPath(layout, o)).join('')} fill="var(--berry)" />
     </>
   );

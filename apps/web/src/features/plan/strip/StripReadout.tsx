@@ -1,6 +1,7 @@
 import { dateInWords, dayInfo, type SchoolCalendar } from '@glen/core';
 import { chosenNotch } from '../chosen.js';
 import type { StripProps } from './stripProps.js';
+import { proposedAt } from './proposedAt.js';
 import { LandingWords } from './LandingWords.js';
 import type { StripData } from './useStripData.js';
 import type { StripHand } from './useStripHand.js';
@@ -17,8 +18,15 @@ function dayInWords(school: SchoolCalendar, date: string): string {
 export function cellInWords(
   data: StripData,
   { row, column }: StripHand['cursor'],
-  { school, now }: Pick<StripProps, 'school' | 'now'>,
+  { school, now, proposed }: Pick<StripProps, 'school' | 'now' | 'proposed'>,
 ): string {
+  const own = proposedAt(proposed, data.classes[row]?.id, data.dates[column]);
+  if (own) {
+    const state = proposed?.leftOut.includes(own)
+      ? 'left out; Enter takes it in again'
+      : 'Enter leaves it out';
+    return `${dateInWords(own.date)}, ${own.time}: of the series in hand, ${state}`;
+  }
   const here = data.notchesAt(row, column);
   if (here.length > 0)
     return here.map((n) => notchInWords(n, data.series.get(n.seriesId), now)).join('; ');
@@ -33,7 +41,8 @@ interface ReadoutProps extends Pick<StripProps, 'school' | 'now' | 'chosen' | 'p
 }
 
 /** In words: where the carried notch would land, or what is under pointer or cursor. */
-function Words({ data, hand, chosen, proposed, ...asked }: ReadoutProps) {
+function Words({ data, hand, chosen, ...asked }: ReadoutProps) {
+  const { proposed } = asked;
   const { carried, landing, hover, hasFocus, cursor } = hand;
   if (carried && landing) return <LandingWords landing={landing} byKeys={carried.byKeys} />;
   const underCursor = hasFocus ? data.notchesAt(cursor.row, cursor.column)[0] : undefined;

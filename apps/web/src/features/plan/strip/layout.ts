@@ -132,7 +132,11 @@ export const dotPath = (l: StripLayout, n: Pick<Notch, 'date'>): string => {
 };
 
 /** The notch nearest to a height within its row, of those in one column. */
-export const nearest = (l: StripLayout, of: Notch[], y: number): Notch | undefined =>
+export const nearest = <T extends Pick<Notch, 'time'>>(
+  l: StripLayout,
+  of: T[],
+  y: number,
+): T | undefined =>
   [...of].sort(
     (a, b) =>
       Math.abs(l.y(minuteOfDay(a.time, 'time')) + NOTCH_HEIGHT / 2 - y) -

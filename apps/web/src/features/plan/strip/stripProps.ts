@@ -6,8 +6,12 @@ import type { Notch, Strip } from './layout.js';
 export interface Proposed {
   classId: number;
   rows: Occurrence[];
+  /** Dates that are left out of it, as they would stand. */
+  leftOut: Occurrence[];
   /** The keys of those that clash. */
   clashing: Set<string>;
+  /** Leaves a date out or takes it in again; absent where that cannot be. */
+  toggle: ((key: string) => void) | undefined;
 }
 
 /** What the strip and the week have in common. */

@@ -1,19 +1,20 @@
 import type { KeyboardEvent } from 'react';
 import { chosenNotch } from '../chosen.js';
 import type { StripProps } from './stripProps.js';
+import { proposedAt } from './proposedAt.js';
 import type { StripData } from './useStripData.js';
 import type { StripHand } from './useStripHand.js';
 
 /** How far the page keys go: a week. */
 const PAGE = 5;
 
-type Asked = Pick<StripProps, 'chosen' | 'onChoose' | 'onOpen' | 'onCancel'>;
+type Asked = Pick<StripProps, 'chosen' | 'onChoose' | 'onOpen' | 'onCancel' | 'proposed'>;
 
 /** The keyboard's ways about the strip: arrows go, Enter chooses and opens, m carries, Delete cancels. */
 export function useStripKeys(data: StripData, hand: StripHand, asked: Asked) {
   const { dates, layout, notchesAt, mayMove } = data;
   const { cursor, carried, setCarried, setCursor, go } = hand;
-  const { chosen, onChoose, onOpen, onCancel } = asked;
+  const { chosen, onChoose, onOpen, onCancel, proposed } = asked;
   const { row, column } = cursor;
   const here = notchesAt(row, column);
   const place = here.findIndex((n) => n.id === chosenNotch(chosen)?.id);
@@ -21,6 +22,8 @@ export function useStripKeys(data: StripData, hand: StripHand, asked: Asked) {
   /** The next of those under the cursor; the only one is opened once it is chosen. */
   const enter = (): void => {
     if (carried) return hand.putDown();
+    const own = proposedAt(proposed, data.classes[row]?.id, dates[column]);
+    if (own) return proposed?.toggle?.(own.key);
     if (here.length === 0) return onChoose(null);
     if (place >= 0 && here.length === 1) return onOpen(here[0]!);
     onChoose({ notch: here[(place + 1) % here.length]! });

@@ -1,0 +1,23 @@
+import { launchBrowser, chromiumWithDevices } from './browser.mjs';
+import { mkdirSync } from 'node:fs';
+const url='http://127.0.0.1:4800', OUT='/tmp/pics'; mkdirSync(OUT,{recursive:true});
+const browser = await launchBrowser(chromiumWithDevices());
+const { people } = await (await fetch(`${url}/api/demo/people`)).json();
+const acc = (n)=>people.find(p=>p.name===n).accounts.find(a=>a.kind==='school').id;
+const open = async (name, viewport={width:1280,height:800}, dark=false) => {
+  const c = await browser.newContext({viewport,timezoneId:'America/Halifax',locale:'en-CA',colorScheme:dark?'dark':'light'});
+  if (name) await c.request.post(`${url}/api/demo/sign-in`,{data:{accountId:acc(name)},headers:{Origin:url}});
+  return c.newPage();
+};
+const shot = async (p,n,full=false)=>{ await p.waitForTimeout(700); await p.screenshot({path:`${OUT}/${n}.png`,fullPage:full}); };
+const t = await open('Ottoline Marsh');
+await t.goto(`${url}/plan/new`);
+await t.getByLabel('Or type it').fill('Nav 3 Mondays until the break p3 bring dividers');
+await shot(t,'line-unclear');
+await t.getByLabel('Or type it').fill('every other Monday nav 3 at 9');
+await shot(t,'line-assumed');
+const d = await open('Ottoline Marsh',{width:390,height:844},true);
+await d.goto(`${url}/plan/new`);
+await d.getByLabel('Or type it').fill('Nav 3 Mondays until the break p3 bring dividers');
+await shot(d,'line-phone',true);
+await browser.close();
