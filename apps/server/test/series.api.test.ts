@@ -54,6 +54,38 @@ describe('a series', () => {
     });
     expect(refused.body.errors[0].path).toBe('plan.except');
   });
+  it('is called off where it had been moved to, and held there again', async () => {
+    const { session } = await add();
+    const { seriesId } = session;
+    const key = '2026-10-22';
+    const send = async (asked: object) => {
+      const { version } = (await host.get(`/api/series/${seriesId}?on=${key}`)).body.session;
+      await change([{ seriesId, version, key, scope: 'one', change: asked }]);
+      return (await host.get(`/api/series/${seriesId}?on=${key}`)).body.session as Session;
+    };
+    const there = { date: '2026-10-23', time: '15:30', was: { date: key, time: '16:00' } };
+    expect(
+      await send({ kind: 'move', date: '2026-10-23', time: '15:30', minutes: 30 }),
+    ).toMatchObject(there);
+    // What students read of it is the time they knew.
+    expect(await send({ kind: 'cancel' })).toMatchObject({ ...there, status: 'cancelled' });
+    expect(await send({ kind: 'restore' })).toMatchObject({ ...there, status: 'moved' });
+    expect(await send({ kind: 'restore' })).toMatchObject({ date: key, time: '16:00', was: null });
+  });
+  it('has not moved where nobody knew of another time', async () => {
+    const moves = [
+      { key: '2026-10-22', kind: 'move', date: '2026-10-23', time: '15:30', minutes: 30 },
+    ];
+    const { session } = await add({ ...WEEKLY, changes: moves });
+    const read = async () =>
+      (await host.get(`/api/series/${session.seriesId}?on=2026-10-22`)).body.session as Session;
+    expect(await read()).toMatchObject({ date: '2026-10-23', was: null });
+    // Nor after an edit of something else.
+    const { version } = session;
+    const plan = { ...WEEKLY, changes: moves };
+    await edit(session.seriesId, { version, scope: 'whole', title: 'Knots', plan });
+    expect(await read()).toMatchObject({ date: '2026-10-23', title: 'Knots', was: null });
+  });
   it('is refused beside the field at fault', async () => {
     const pathOf = async (plan: object) =>
       (

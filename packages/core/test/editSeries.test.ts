@@ -47,6 +47,17 @@ describe('only that one', () => {
       series({ every: 'week', times: 3 }),
     );
   });
+  it('keeps its move through being called off and held again, alone or with the others', () => {
+    const moved = edit(series({ every: 'week', times: 3 }), 'one', '2026-10-21', {
+      kind: 'move',
+      date: '2026-10-22',
+    }).keep!;
+    for (const scope of ['one', 'onwards', 'whole'] as const) {
+      const off = edit(moved, scope, '2026-10-21', { kind: 'cancel' }).keep!;
+      expect(rows(off)).not.toContain('2026-10-22 10:00');
+      expect(edit(off, scope, '2026-10-21', { kind: 'restore' }).keep).toEqual(moved);
+    }
+  });
   it('is retitled, and the others are not', () => {
     expect(
       edit(series({ every: 'week', times: 3 }), 'one', '2026-10-21', { kind: 'set', title: 'Quiz' })

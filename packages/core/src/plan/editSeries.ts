@@ -86,16 +86,20 @@ function warningsOf(
 }
 
 function editOne<S extends EditableSeries>(series: S, key: string, change: SeriesChange): S {
-  const others = without(series.plan.changes, key);
+  const { changes = [] } = series.plan;
+  const held = changes.filter((c) => c.key !== key || c.kind !== 'cancel');
+  const changed = (next: PlanChange[]): S => ({
+    ...series,
+    plan: tidy({ ...series.plan, changes: next }),
+  });
   switch (change.kind) {
+    // A date that was called off is held again where it had been moved to; one that is held goes back to its pattern.
     case 'restore':
-      return { ...series, plan: tidy({ ...series.plan, changes: others }) };
+      return changed(held.length < changes.length ? held : without(changes, key));
     case 'cancel':
+      return changed([...held, { key, ...change }]);
     case 'move':
-      return {
-        ...series,
-        plan: tidy({ ...series.plan, changes: [...others, { key, ...change }] }),
-      };
+      return changed([...without(changes, key), { key, ...change }]);
     case 'set': {
       if (change.plan)
         fail('change.plan', 'One date is moved or cancelled; a plan belongs to the series.');
@@ -117,7 +121,6 @@ function cancelFrom<S extends EditableSeries>(
   const from = expandPlan(series.plan, school, wholeWindow(series.plan, school)).filter(
     (o) => isHeld(o) && o.key >= key,
   );
-  const gone = new Set(from.map((o) => o.key));
   const cancels = from.map((o): PlanChange => ({
     key: o.key,
     kind: 'cancel',
@@ -127,7 +130,7 @@ function cancelFrom<S extends EditableSeries>(
     ...series,
     plan: tidy({
       ...series.plan,
-      changes: [...(series.plan.changes ?? []).filter((c) => !gone.has(c.key)), ...cancels],
+      changes: [...(series.plan.changes ?? []), ...cancels],
     }),
   };
 }

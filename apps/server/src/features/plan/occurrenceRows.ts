@@ -115,11 +115,21 @@ function asKept(
   return { title, description, ...words[row.key], ...row, draft, layers };
 }
 
+/** The same where no row stood before: it has not moved from anywhere that people knew of. */
+const asAdded = (text: SeriesText, row: Occurrence): KeptAs => ({ ...asKept(text, row), was: null });
+
+/** Whether a date that is called off had been moved: it is called off where people know it to be. */
+const hadMoved = ({ plan }: SeriesText, { key, status }: Occurrence): boolean =>
+  status === 'cancelled' && (plan.changes ?? []).some((c) => c.key === key && c.kind === 'move');
+
 /** The same where a row stands already. Nobody knew of a draft's time, so it has not moved; of one on the books, people are to be told where it was. */
 function renewed(text: SeriesText, old: KeptOccurrence, row: Occurrence): KeptAs {
   const kept = asKept(text, row);
-  if (row.was) return { ...kept, was: row.was };
-  const isKnown = !old.draft && !text.draft && isHeld(row) && isHeld(old);
+  if (hadMoved(text, row)) {
+    const { local_date: date, local_time: time, minutes, start_at: start, end_at: end } = old;
+    return { ...kept, date, time, minutes, start, end, was: wasOf(old) };
+  }
+  const isKnown = !old.draft && !text.draft && isHeld(row) && old.status !== 'skipped';
   if (!isKnown) return { ...kept, was: null };
   const before = { date: old.local_date, time: old.local_time, minutes: old.minutes };
   return { ...kept, was: rememberMove({ ...before, was: wasOf(old) }, row) };
@@ -167,7 +177,7 @@ export async function remakeOccurrences(
   for (const row of fresh) {
     const reuse = takeSpare(spare, row.key, isSeries);
     if (reuse) await renew(reuse, row);
-    else if (isNew || !isSeries || row.start > now) added.push(asKept(text, row));
+    else if (isNew || !isSeries || row.start > now) added.push(asAdded(text, row));
   }
   await insertOccurrences(glen.db, series, added);
   const gone = spare.map((row) => row.id);
