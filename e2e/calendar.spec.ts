@@ -104,6 +104,35 @@ test('public holidays of a region are offered, those that fall on school days', 
   await expect(office.getByLabel('First day of Ascension Day')).toHaveValue('Thu 6 May 2027');
 });
 
+test('a closure in mid-term begins today or on the day that was pressed, and shifts the cycle or lets it go on', async ({
+  school,
+}) => {
+  const office = await school.open('Perpetua Lund');
+  await office.goto(`${school.url}/school`);
+  await office.getByRole('button', { name: 'Another closure' }).click();
+  await expect(office.getByLabel('First day of Closed')).toHaveValue('Wed 14 Oct 2026');
+  await office.getByRole('button', { name: 'As it was' }).click();
+  const line = office.getByRole('img', { name: /^The school year/ });
+  const box = (await line.boundingBox())!;
+  await line.click({ position: { x: box.width / 2, y: box.height / 2 } });
+  await expect(office.getByLabel('First day of Closed')).toHaveValue(/ 2027$/);
+  await office.getByRole('button', { name: 'As it was' }).click();
+
+  await office.getByRole('button', { name: 'Another closure' }).click();
+  await office.getByLabel('First day of Closed').fill('2026-11-03');
+  await office.getByLabel('Last day of Closed').fill('2026-11-03');
+  const cycle = office.getByRole('combobox', { name: 'Cycle days after Closed' });
+  await expect(cycle).toHaveText(/^cycle shifts: Wed 4 Nov is (Ebb|Flood)$/);
+  await cycle.click();
+  await office.getByRole('option', { name: /^cycle goes on: Wed 4 Nov is (Ebb|Flood)$/ }).click();
+  await office.getByRole('button', { name: /^Change it|^Change the calendar/ }).click();
+  await expect(office.getByText(/^The calendar is changed/)).toBeVisible();
+  await office.reload();
+  await expect(office.getByRole('combobox', { name: 'Cycle days after Closed' })).toHaveText(
+    /^cycle goes on/,
+  );
+});
+
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`the calendar as it is edited breaks no rule of accessibility, ${colorScheme}`, async ({
     school,

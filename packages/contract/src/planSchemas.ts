@@ -18,6 +18,7 @@ export const calendarSchema = z.object({
         first: date,
         last: date,
         kind: z.enum(['holiday', 'staff', 'exams']),
+        cycle: z.literal('goes-on').optional(),
       }),
     )
     .max(200),

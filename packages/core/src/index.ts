@@ -57,6 +57,7 @@ export { cleanName, foldedName } from './people/typedName.js';
 export { classTitle } from './calendar/classTitle.js';
 export { nextBell } from './calendar/nextBell.js';
 export { bellsByPattern, type BellPattern, type BellTimes } from './calendar/bellsByPattern.js';
+export { cycleAfter, type CycleAfter } from './calendar/cycleAfter.js';
 export { likelyTerms } from './calendar/likelyTerms.js';
 export {
   PENNANT_HUES,
@@ -209,6 +210,7 @@ export {
   calendarEffects,
   effectInWords,
   notesForEffects,
+  pairEffects,
   type CalendarEffect,
 } from './calendar/calendarEffects.js';
 export {

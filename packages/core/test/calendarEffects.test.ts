@@ -3,9 +3,12 @@ import { describe, expect, it } from 'vitest';
 import {
   addDays,
   calendarEffects,
+  cycleAfter,
+  dayInfo,
   expandPlan,
   isHeld,
   notesForEffects,
+  pairEffects,
   type SchoolCalendar,
   type SessionPlan,
 } from '../src/index.js';
@@ -124,5 +127,53 @@ describe('notes about it', () => {
       { severity: 'inform', title: '1 session changed singly, and kept' },
     ]);
     expect(notesForEffects([], () => '')).toMatchObject([{ severity: 'well' }]);
+  });
+});
+
+describe('a closure in mid-term', () => {
+  const onEbb: SessionPlan = {
+    ...plan,
+    repeat: { every: 'school-day', cycleDays: ['Ebb'], until: 'term-end' },
+  };
+  const closed = (cycle?: 'goes-on'): SchoolCalendar => ({
+    ...school,
+    closures: [
+      ...school.closures,
+      {
+        name: 'Storm',
+        first: '2026-11-03',
+        last: '2026-11-03',
+        kind: 'holiday',
+        ...(cycle ? { cycle } : {}),
+      },
+    ],
+  });
+  it('says what the next school day is, whichever way the cycle goes', () => {
+    const at = school.closures.length;
+    const { cycleDay: shifted } = dayInfo(closed(), '2026-11-04');
+    const { cycleDay: goesOn } = dayInfo(closed('goes-on'), '2026-11-04');
+    expect(shifted).not.toBe(goesOn);
+    for (const either of [closed(), closed('goes-on')])
+      expect(cycleAfter(either, at)).toEqual({ date: '2026-11-04', shifted, goesOn });
+  });
+  it('says nothing where both ways come to the same, or there is no cycle of teaching days', () => {
+    const { cycle: _cycle, ...without } = closed();
+    expect(cycleAfter(without, school.closures.length)).toBeUndefined();
+    // Two days use up both labels.
+    const two = { name: 'Gale', first: '2026-11-05', last: '2026-11-06', kind: 'staff' as const };
+    expect(cycleAfter({ ...school, closures: [two] }, 0)).toBeUndefined();
+  });
+  it('pairs what leaves with what comes in its place, each once', () => {
+    const of = (after: SchoolCalendar) =>
+      calendarEffects([{ id: 7, plan: onEbb }], school, after, NOW);
+    const { pairs, single } = pairEffects(of(closed()));
+    expect(pairs.length).toBeGreaterThan(10);
+    expect(single.length).toBeLessThanOrEqual(1);
+    expect(new Set(pairs.map(({ comes }) => comes.key)).size).toBe(pairs.length);
+    const [note] = notesForEffects(of(closed()), () => 'Tides');
+    expect(note!.title).toBe(`${pairs.length} sessions on another day`);
+    expect(note!.text).toMatch(/^Tides, \w+ \d+ Nov: instead \w+ \d+ Nov, /);
+    // Where the cycle goes on, only the day itself is lost.
+    expect(of(closed('goes-on')).length).toBeLessThanOrEqual(1);
   });
 });

@@ -3,7 +3,7 @@ import type { Note } from '../margin/note.js';
 import { expandPlan, isHeld } from '../plan/expandPlan.js';
 import type { Occurrence, SessionPlan } from '../plan/plan.js';
 import { wholeWindow } from '../plan/toRRule.js';
-import { addMinutes, dateInWords } from '../time/dates.js';
+import { addMinutes, dateInWords, dayNumber } from '../time/dates.js';
 import type { SchoolCalendar } from './school.js';
 
 interface Place {
@@ -119,7 +119,57 @@ function befallen(kind: CalendarEffect['kind'], n: number): string {
   return n === 1 ? '1 session' : `${n} sessions`;
 }
 
-/** Notes about what an edit would do, one for each kind of fate, worst first. */
+/** What leaves the books and what comes anew in its place: of one series, the nearest within a week. */
+interface Pair {
+  leaves: CalendarEffect;
+  comes: CalendarEffect;
+}
+
+const PAIRED_WITHIN = 7;
+
+function daysApart(a: Place, b: Place): number {
+  return Math.abs(dayNumber(a.date, 'date') - dayNumber(b.date, 'date'));
+}
+
+/** Dates that leave, each beside the one that comes instead; and whatever has no other half. */
+export function pairEffects(effects: CalendarEffect[]): {
+  pairs: Pair[];
+  single: CalendarEffect[];
+} {
+  const free = new Set(effects.filter((e) => e.kind === 'comes-back'));
+  const pairs: Pair[] = [];
+  for (const leaves of effects.filter((e) => e.kind === 'vanishes')) {
+    const comes = [...free]
+      .filter(
+        (e) => e.seriesId === leaves.seriesId && daysApart(e.to!, leaves.from!) <= PAIRED_WITHIN,
+      )
+      .sort((a, b) => daysApart(a.to!, leaves.from!) - daysApart(b.to!, leaves.from!))[0];
+    if (!comes) continue;
+    free.delete(comes);
+    pairs.push({ leaves, comes });
+  }
+  const paired = new Set(pairs.flatMap(({ leaves, comes }) => [leaves, comes]));
+  return { pairs, single: effects.filter((e) => !paired.has(e)) };
+}
+
+const more = (n: number): string => (n > SHOWN ? ` And ${n - SHOWN} more.` : '');
+
+function pairNote(pairs: Pair[], titleOf: (seriesId: number) => string): Note[] {
+  if (pairs.length === 0) return [];
+  const shown = pairs.slice(0, SHOWN).map(({ leaves, comes }) => {
+    const to = `${dateInWords(comes.to!.date)}, ${comes.to!.time}`;
+    return `${titleOf(leaves.seriesId)}, ${dateInWords(leaves.from!.date)}: instead ${to}`;
+  });
+  return [
+    {
+      severity: 'careful',
+      title: `${befallen('vanishes', pairs.length)} on another day`,
+      text: `${shown.join('. ')}.${more(pairs.length)}`,
+    },
+  ];
+}
+
+/** Notes about what an edit would do, one for each kind of fate, worst first; what leaves and what comes in its place are told as one. */
 export function notesForEffects(
   effects: CalendarEffect[],
   titleOf: (seriesId: number) => string,
@@ -132,16 +182,14 @@ export function notesForEffects(
         text: 'Every date ahead stays where it is.',
       },
     ];
-  return KINDS.flatMap(([kind, severity, words]): Note[] => {
-    const of = effects.filter((e) => e.kind === kind);
+  const { pairs, single } = pairEffects(effects);
+  const kinds = KINDS.flatMap(([kind, severity, words]): Note[] => {
+    const of = single.filter((e) => e.kind === kind);
     if (of.length === 0) return [];
     const shown = of.slice(0, SHOWN).map((e) => effectInWords(e, titleOf(e.seriesId)));
-    return [
-      {
-        severity,
-        title: `${befallen(kind, of.length)} ${words}`,
-        text: `${shown.join('. ')}.${of.length > SHOWN ? ` And ${of.length - SHOWN} more.` : ''}`,
-      },
-    ];
+    const text = `${shown.join('. ')}.${more(of.length)}`;
+    return [{ severity, title: `${befallen(kind, of.length)} ${words}`, text }];
   });
+  const wrong = kinds.filter((note) => note.severity === 'wrong');
+  return [...wrong, ...pairNote(pairs, titleOf), ...kinds.filter((note) => !wrong.includes(note))];
 }

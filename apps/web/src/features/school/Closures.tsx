@@ -1,5 +1,5 @@
 import { useContext } from 'react';
-import type { SchoolCalendar } from '@glen/core';
+import { cycleAfter, dateInWords, type SchoolCalendar } from '@glen/core';
 import { Button } from '../../ui/Button.js';
 import { Cell, ChoiceCell, Editing, Part, Row } from './Cells.js';
 import { Holidays } from './Holidays.js';
@@ -13,16 +13,38 @@ const KINDS = [
   { value: 'exams', label: 'examinations' },
 ];
 
+const SHIFTED = 'shifted';
+
 const byFirstDay = (a: Closure, b: Closure): number => (a.first < b.first ? -1 : 1);
 
 interface ClosureRowProps {
+  calendar: SchoolCalendar;
   closure: Closure;
   at: number;
   onChange: (part: Partial<Closure>) => void;
   onRemove: () => void;
 }
 
-function ClosureRow({ closure, at, onChange, onRemove }: ClosureRowProps) {
+/** Whether the cycle waits for a closure in mid-term to be over, or goes on: with what the next school day then is. */
+function CyclePart({ calendar, closure, at, onChange }: Omit<ClosureRowProps, 'onRemove'>) {
+  const after = cycleAfter(calendar, at);
+  if (!after) return null;
+  const { date, shifted, goesOn } = after;
+  const day = dateInWords(date);
+  return (
+    <ChoiceCell
+      label={`Cycle days after ${closure.name}`}
+      value={closure.cycle ?? SHIFTED}
+      choices={[
+        { value: SHIFTED, label: `cycle shifts: ${day} is ${shifted}` },
+        { value: 'goes-on', label: `cycle goes on: ${day} is ${goesOn}` },
+      ]}
+      onChange={(value) => onChange({ cycle: value === SHIFTED ? undefined : 'goes-on' })}
+    />
+  );
+}
+
+function ClosureRow({ calendar, closure, at, onChange, onRemove }: ClosureRowProps) {
   const { mayEdit } = useContext(Editing);
   const path = `calendar.closures.${at}`;
   const { name, first, last, kind } = closure;
@@ -62,6 +84,7 @@ function ClosureRow({ closure, at, onChange, onRemove }: ClosureRowProps) {
         choices={KINDS}
         onChange={(value) => onChange({ kind: value as Closure['kind'] })}
       />
+      <CyclePart {...{ calendar, closure, at, onChange }} />
     </Row>
   );
 }
@@ -70,19 +93,17 @@ interface ClosuresProps extends CalendarPartProps {
   /** Where public holidays are looked up. */
   region: string | null;
   onRegion: (region: string) => void;
+  /** Another one, on the day that suggests itself. */
+  onAdd: () => void;
 }
 
-export function Closures({ calendar, change, region, onRegion }: ClosuresProps) {
-  const { closures, terms } = calendar;
+export function Closures({ calendar, change, region, onRegion, onAdd }: ClosuresProps) {
+  const { closures } = calendar;
   const { mayEdit } = useContext(Editing);
   // Shown by date, while each keeps the place in the list that its messages are said by.
   const shown = closures
     .map((closure, at) => ({ closure, at }))
     .sort((a, b) => byFirstDay(a.closure, b.closure));
-  const addOne = (): void => {
-    const day = terms[0]!.first;
-    change({ closures: [...closures, { name: 'Closed', first: day, last: day, kind: 'holiday' }] });
-  };
   return (
     <Part
       title="Closures"
@@ -92,6 +113,7 @@ export function Closures({ calendar, change, region, onRegion }: ClosuresProps) 
         {shown.map(({ closure, at }) => (
           <ClosureRow
             key={at}
+            calendar={calendar}
             closure={closure}
             at={at}
             onChange={(part) => change({ closures: put(closures, at, part) })}
@@ -101,7 +123,7 @@ export function Closures({ calendar, change, region, onRegion }: ClosuresProps) 
       </ul>
       {mayEdit && (
         <div className="mt-2 flex flex-wrap gap-2">
-          <Button onClick={addOne}>Another closure</Button>
+          <Button onClick={onAdd}>Another closure</Button>
           <Holidays
             calendar={calendar}
             region={region}

@@ -54,6 +54,13 @@ function Editor({ kept, today }: { kept: KeptCalendar; today: string }) {
   const draft = useCalendarDraft(kept);
   const { read, calendar, change, errorAt, theirs } = draft;
   const { mayEdit } = read;
+  /** Another closure, on a day of the school year: today, where that is one. */
+  const closeOn = (date: string): void => {
+    const [first, last] = [calendar.terms[0]!.first, calendar.terms.at(-1)!.last];
+    const day = date < first || date > last ? first : date;
+    const closure = { name: 'Closed', first: day, last: day, kind: 'holiday' as const };
+    change({ closures: [...calendar.closures, closure] });
+  };
   return (
     <Screen margin={<Margin title="What will happen" notes={calendarNotes(draft)} />}>
       <SchoolTabs />
@@ -61,7 +68,11 @@ function Editor({ kept, today }: { kept: KeptCalendar; today: string }) {
         <ScreenTitle tab={alone ? 'Your calendar' : 'School calendar'} />
         <p className="text-soft">times are {calendar.zone}</p>
       </header>
-      <YearLine school={draft.wrong ? (read.calendar as SchoolCalendar) : calendar} today={today} />
+      <YearLine
+        school={draft.wrong ? (read.calendar as SchoolCalendar) : calendar}
+        today={today}
+        onPick={mayEdit ? closeOn : undefined}
+      />
       <Editing value={{ mayEdit, errorAt }}>
         {theirs && <TwoCalendars draft={draft} theirs={theirs} />}
         <div className="grid gap-4">
@@ -71,6 +82,7 @@ function Editor({ kept, today }: { kept: KeptCalendar; today: string }) {
             change={change}
             region={draft.region}
             onRegion={draft.setRegion}
+            onAdd={() => closeOn(today)}
           />
           <Bells calendar={calendar} change={change} />
           <Cycle calendar={calendar} change={change} />

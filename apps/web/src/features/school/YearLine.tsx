@@ -1,3 +1,4 @@
+import type { MouseEvent } from 'react';
 import { addDays, dateInWords, dayInfo, dayNumber, type SchoolCalendar } from '@glen/core';
 
 type Closure = SchoolCalendar['closures'][number];
@@ -96,17 +97,25 @@ const OtherBells = ({ school, scale }: PartProps) =>
       </circle>
     ));
 
-const Legend = () => (
+const Legend = ({ isPickable }: { isPickable: boolean }) => (
   <figcaption className="flex flex-wrap gap-x-4 text-sm text-soft">
     <span>hatched: holiday</span>
     <span>gold: staff day</span>
     <span>red: examinations</span>
     <span>dot: other bells</span>
+    {isPickable && <span>press a day to close it</span>}
   </figcaption>
 );
 
+interface YearLineProps {
+  school: SchoolCalendar;
+  today: string;
+  /** What a press on a day of the line does; nothing where it is only looked at. */
+  onPick?: ((date: string) => void) | undefined;
+}
+
 /** The school year at a glance: terms, closures hatched, examinations, days of other bells. */
-export function YearLine({ school, today }: { school: SchoolCalendar; today: string }) {
+export function YearLine({ school, today, onPick }: YearLineProps) {
   const first = school.terms[0]?.first ?? today;
   const last = school.terms.at(-1)?.last ?? today;
   const days = dayNumber(last, 'last') - dayNumber(first, 'first') + 1;
@@ -115,11 +124,16 @@ export function YearLine({ school, today }: { school: SchoolCalendar; today: str
   const span = `from ${dateInWords(first, 'with-year')} to ${dateInWords(last, 'with-year')}`;
   const count = `${school.terms.length} terms, ${school.closures.length} closures`;
   const isNow = first <= today && today <= last;
+  const pick = (event: MouseEvent<SVGSVGElement>): void => {
+    const box = event.currentTarget.getBoundingClientRect();
+    onPick?.(addDays(first, Math.floor(((event.clientX - box.left) / box.width) * days)));
+  };
   return (
     <figure className="mb-4">
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        className="w-full"
+        className={onPick ? 'w-full cursor-copy' : 'w-full'}
+        onClick={pick}
         role="img"
         aria-label={`The school year ${span}: ${count}`}
       >
@@ -134,7 +148,7 @@ export function YearLine({ school, today }: { school: SchoolCalendar; today: str
         ))}
         {isNow && <path d={`M${scale.x(today)} 12V46`} stroke="var(--bracken)" strokeWidth={2} />}
       </svg>
-      <Legend />
+      <Legend isPickable={onPick !== undefined} />
     </figure>
   );
 }
