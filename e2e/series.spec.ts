@@ -137,6 +137,11 @@ test('a series is copied to other class periods, each at its own bell', async ({
   await page.getByRole('button', { name: 'Copy to…' }).click();
   await page.getByRole('checkbox', { name: 'Harbour Evening' }).check();
   await page.getByRole('checkbox', { name: 'Ropework, period 5' }).check();
+  // What each copy would do is said before it is made: from tomorrow on, and what it meets.
+  const card = page.getByRole('dialog', { name: 'Copy this series' });
+  await expect(card.getByRole('button', { name: 'Copied from' })).toHaveText('Thu 15 Oct 2026');
+  await expect(card).toContainText(/Ropework, period 5: \d+ sessions/);
+  await expect(card).toContainText('The class meets then already');
   await page.getByRole('button', { name: 'Copy to 2' }).click();
   await expect(page.getByText('Copied to 2 class periods.')).toBeVisible();
   expect(

@@ -255,6 +255,27 @@ describe('changing from there on', () => {
 });
 
 describe('changing the whole series', () => {
+  it('is copied from a day on, never from before today, and without some of its dates', async () => {
+    const { session } = await add({ ...WEEKLY, first: '2026-09-15' });
+    const copy = async (more: object) => {
+      const asked = { classIds: [of('W2').id], ...more };
+      const { body } = await host.post(`/api/series/${session.seriesId}/copy`, asked);
+      return rows((body as Made).touched[0]!.seriesId);
+    };
+    expect(await copy({})).toEqual(NINE);
+    expect(await copy({ from: '2026-09-01' })).toEqual(NINE);
+    expect(await copy({ from: '2026-10-28', except: ['2026-11-03'] })).toEqual(
+      NINE.slice(4).filter((row) => !row.includes('11-03')),
+    );
+    const nothing = await host.post(`/api/series/${session.seriesId}/copy`, {
+      classIds: [of('W2').id],
+      from: '2026-12-01',
+    });
+    expect([nothing.status, nothing.body.errors[0].message]).toEqual([
+      422,
+      'Nothing of it lies on that day or after it.',
+    ]);
+  });
   it('leaves what has started as it was', async () => {
     const lessons = (await host.get(`/api/classes/${of('N6').id}`)).body.sessions as Session[];
     const { seriesId, version } = lessons[0]!;

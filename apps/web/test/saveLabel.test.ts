@@ -19,6 +19,8 @@ describe('the sheet’s main button names its result', () => {
     ['Schedule 16 sessions', { held: 16 }],
     ['Yes, schedule 160 sessions', { held: 160, askedOnce: true }],
     ['No session to schedule', { held: 0, holdsNothing: true }],
+    ['Schedule it in the past', { ahead: 0 }],
+    ['Schedule 3 in the past', { held: 3, ahead: 0 }],
     ['Save the change', { isNew: false }],
     ['Make it 4 sessions', { isNew: false, held: 4 }],
     ['Save the change', { isNew: false, isSeries: true, held: 16 }],

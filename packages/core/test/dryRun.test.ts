@@ -181,6 +181,12 @@ describe('a dry run of a series', () => {
       'Mon 19 Oct to Mon 14 Dec; Mon 11 Jan to Mon 22 Mar. Mon 9 Nov: Staff days; Mon 23 Nov: Staff days.',
     );
   });
+  it('counts the rolls that meet at one door against what it lets in', () => {
+    const of = (coming: number) =>
+      titles(dryRun(mondays, { ...context, room: { coming, capacity: 40 } }).notes);
+    expect(of(41)).toContain('41 students, and the door lets 40 in');
+    expect(of(40).filter((title) => title.includes('the door lets'))).toEqual([]);
+  });
   it('has the reader’s own clock last, and shows how a date would stand that is left out', () => {
     const { notes, leftOut } = dryRun(
       { ...mondays, except: ['2026-11-02'] },
@@ -313,6 +319,18 @@ describe('a copied plan', () => {
       planForClass({ ...mondays, at: { time: '10:00', minutes: 30 } }, 'P2', school).at,
     ).toEqual({ time: '10:00', minutes: 30 });
     expect(planForClass(mondays, null, school)).toEqual(mondays);
+    // From a day on, in the same rhythm, and without some of its dates.
+    const other: SessionPlan = { ...mondays, repeat: { every: 'week', interval: 2, times: 4 } };
+    const later = planForClass(other, 'P2', school, { from: '2026-10-27', except: ['2026-11-16'] });
+    expect(later).toMatchObject({
+      first: '2026-11-02',
+      at: { period: 'P2' },
+      except: ['2026-11-16'],
+    });
+    expect(later.repeat).toMatchObject({ interval: 2, times: 3 });
+    expect(() => planForClass(mondays, null, school, { from: '2027-06-01' })).toThrow(
+      'Nothing of it lies on that day or after it.',
+    );
   });
   it('begins with the next term and ends with it', () => {
     expect(planForNextTerm(mondays, school)).toEqual({ ...mondays, first: '2027-01-05' });

@@ -96,6 +96,14 @@ describe('presets', () => {
       { scope: 'school', rules: lesson, locked: ['sharing'] },
       { scope: 'link', rules: { chat: false } },
     ];
+    // What evenings want: nobody bursts in loudly, everybody may ask, nothing is kept.
+    expect(PRESETS.evening.rules).toMatchObject({
+      arriveMuted: true,
+      mayUnmute: true,
+      camera: 'choice',
+      recording: 'off',
+      capacity: 1000,
+    });
     const { changes, rules } = presetChanges(layers, 'evening');
     expect(changes.find((c) => c.field === 'whoMayEnter')).toEqual({
       field: 'whoMayEnter',

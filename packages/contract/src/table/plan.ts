@@ -139,6 +139,8 @@ export const plan = {
       holds: z.array(z.string()),
       names: z.record(z.string(), z.string()),
       bookings: z.array(booking),
+      /** How many the link's door lets in. */
+      capacity: z.int(),
     }),
   },
   addSession: { params: ofClass, body: sessionBody, answer: editedSession },
@@ -165,7 +167,13 @@ export const plan = {
   copySeries: {
     params: ofSeries,
     body: z.union([
-      z.strictObject({ classIds: z.array(id).min(1, 'Choose a class period.').max(40) }),
+      z.strictObject({
+        classIds: z.array(id).min(1, 'Choose a class period.').max(40),
+        /** From this day on; from today where it is left out, and never from before. */
+        from: date.optional(),
+        /** Dates of the series that the copies leave out. */
+        except: z.array(date).max(400).optional(),
+      }),
       z.strictObject({ nextTerm: z.literal(true) }),
     ]),
     answer: z.object({ touched }),

@@ -2,6 +2,9 @@ import { resolveRules, type RuleLayer } from './resolveRules.js';
 import type { RuleSetting } from './reviewRules.js';
 import { RULE_FIELDS, type EntryRules, type RuleField } from './rules.js';
 
+/** As large as the rules count a room: how many it holds in truth is the service's to say. */
+const LARGEST_ROOM = 1000;
+
 /** A named set of rules for one purpose. What it does not name stays as it is. */
 export interface Preset {
   name: string;
@@ -75,7 +78,7 @@ export const PRESETS = {
   },
   evening: {
     name: 'Open evening',
-    what: 'No lobby and no sign-in; muted, and nobody but hosts shares.',
+    what: 'No lobby and no sign-in; muted on arrival, cameras as people like, nothing recorded, as many as the room holds.',
     kind: 'event',
     rules: {
       whoMayEnter: 'anyone',
@@ -83,10 +86,14 @@ export const PRESETS = {
       withoutHost: false,
       opensBefore: 15,
       presenters: 'named',
+      capacity: LARGEST_ROOM,
       arriveMuted: true,
-      mayUnmute: false,
+      mayUnmute: true,
+      camera: 'choice',
+      hostCamera: 'choice',
       sharing: 'hosts',
       chime: false,
+      recording: 'off',
     },
   },
   project: {

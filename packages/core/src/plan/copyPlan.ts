@@ -1,18 +1,44 @@
 import type { SchoolCalendar } from '../calendar/school.js';
 import { fail } from '../input.js';
+import { addDays } from '../time/dates.js';
+import { cutPlan } from './cutPlan.js';
+import { expandPlan } from './expandPlan.js';
 import type { SessionPlan } from './plan.js';
-import { spelledOut } from './toRRule.js';
+import { spelledOut, wholeWindow } from './toRRule.js';
 
-/** A plan for another class period: at that one's own bell period, where the plan goes by a bell period and the school has it; single changes are not copied. */
+/** What a copy takes: from which day on, and without which of its dates. */
+export interface CopyWish {
+  from?: string;
+  except?: string[];
+}
+
+/** The part of a plan that lies on a day or after it. Throws GlenInputError where nothing does. */
+function planFrom(plan: SessionPlan, school: SchoolCalendar, from: string): SessionPlan {
+  const window = wholeWindow(plan, school);
+  const later = { from, to: addDays(from > window.to ? from : window.to, 1) };
+  if (!expandPlan(plan, school, later).some((row) => row.key >= from))
+    fail('from', 'Nothing of it lies on that day or after it.');
+  return cutPlan(plan, school, from)?.tail ?? plan;
+}
+
+/**
+ * A plan for another class period: at that one's own bell period, where the plan goes by a bell period and the school has
+ * it; from a day on and without some dates, where that is wished. Single changes are not copied.
+ */
 export function planForClass(
   plan: SessionPlan,
   period: string | null,
   school: SchoolCalendar,
+  { from, except = [] }: CopyWish = {},
 ): SessionPlan {
   const { changes: _changes, ...rest } = plan;
   const isKnown =
     period !== null && school.bells.some((set) => set.periods.some((p) => p.label === period));
-  return 'period' in plan.at && isKnown ? { ...rest, at: { period } } : rest;
+  const there = 'period' in plan.at && isKnown ? { ...rest, at: { period } } : rest;
+  const later = from === undefined ? there : planFrom(there, school, from);
+  if (except.length === 0) return later;
+  const out = [...new Set([...(later.except ?? []), ...except])].sort();
+  return { ...later, except: out.filter((date) => !later.alsoOn?.includes(date)) };
 }
 
 /**

@@ -75,6 +75,18 @@ function rollNote({ rollSize }: DryRunContext): Note[] {
   ];
 }
 
+/** Rolls that meet at one door may be more than it lets in. */
+function roomNote({ room }: DryRunContext): Note[] {
+  if (!room || room.coming <= room.capacity) return [];
+  return [
+    {
+      severity: 'careful',
+      title: `${room.coming} students, and the door lets ${room.capacity} in`,
+      text: 'Whoever comes last finds it full. How many fit in is said by the link’s entry rules.',
+    },
+  ];
+}
+
 function endlessNote(plan: SessionPlan, held: Occurrence[]): Note[] {
   if (!plan.repeat || !isEndless(plan.repeat)) return [];
   const last = dateInWords(held.at(-1)!.date, 'with-year');
@@ -140,6 +152,7 @@ function notesFor(plan: SessionPlan, run: Held, context: DryRunContext): Note[] 
     ...(isEditOfSeveral ? begunNote(held, now) : pastNote(held, now)),
     ...(day ? [] : closedNotes(held, school)),
     ...rollNote(context),
+    ...roomNote(context),
     day ? dayNote(held[0]!, day) : countNote(dates),
     ...bellNote(plan, held),
     ...endlessNote(plan, held),

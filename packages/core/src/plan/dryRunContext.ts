@@ -23,4 +23,6 @@ export interface DryRunContext {
   isEdit?: boolean;
   /** How many students stand on the roll; left out where that does not matter. */
   rollSize?: number;
+  /** How many may come by all rolls that meet in it, and how many the door lets in; left out where nobody is counted. */
+  room?: { coming: number; capacity: number };
 }

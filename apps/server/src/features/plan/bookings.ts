@@ -9,6 +9,7 @@ import { mainLinks } from '../school/classes.sql.js';
 import { readSchool } from '../school/store.js';
 import { heldElsewhere } from './sessions.js';
 import { checkDates } from './strip.js';
+import { rulesOfLink } from '../entry/layers.js';
 import { bookingsOf, peopleInCommon, peopleOfLinks, type NotchRow } from './strip.sql.js';
 
 type Common = Awaited<ReturnType<typeof peopleInCommon>>[number];
@@ -101,7 +102,8 @@ export async function bookingsFor(
     linkId,
     personId,
   );
-  if (own.kind === 'help') return { holds: [], names, bookings: [] };
+  const { capacity } = (await rulesOfLink(glen.db, linkId)).rules;
+  if (own.kind === 'help') return { holds: [], names, bookings: [], capacity };
 
   const counted = all.filter((c) => c.kind !== 'help' && c.put_away_at === null);
   const classIds = [...new Set([classId, ...counted.map((c) => c.class_id)])];
@@ -124,6 +126,7 @@ export async function bookingsFor(
   return {
     holds: holdsOf(asIfPlanned, holders),
     names,
+    capacity,
     bookings: rows
       .filter((row) => heldElsewhere(row, shared) === undefined)
       .map((row) => bookingItem(row, holders)),

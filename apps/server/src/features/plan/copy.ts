@@ -1,4 +1,11 @@
-import { GlenInputError, classTitle, planForClass, planForNextTerm } from '@glen/core';
+import {
+  GlenInputError,
+  classTitle,
+  planForClass,
+  planForNextTerm,
+  wallClockAt,
+  type CopyWish,
+} from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { hostsAs } from '../../http/access.js';
@@ -7,6 +14,13 @@ import { classById } from '../school/classes.sql.js';
 import { readSchool } from '../school/store.js';
 import { putOnBooks } from './occurrenceRows.js';
 import { heldSeries } from './store.js';
+
+/** From which day on, never before today, and without which dates. */
+function wishOf(body: Body<'copySeries'>, today: string): CopyWish {
+  if ('nextTerm' in body) return {};
+  const { from = today, except = [] } = body;
+  return { from: from < today ? today : from, except };
+}
 
 /** Copies a series to other class periods, each at its own bell period and on its own link, or to the next term. */
 export async function copySeries(
@@ -20,6 +34,7 @@ export async function copySeries(
     const series = await heldSeries(glen.db, seriesId);
     if (!series) throw notFound('This session');
     const own = (await classById(glen.db, series.class_id, by))!;
+    const wish = wishOf(body, wallClockAt(glen.clock.school(), calendar.zone).date);
     const copy = async (
       classId: number,
       period: string | null,
@@ -30,7 +45,7 @@ export async function copySeries(
         throw new HttpProblem(403, 'This class period is somebody else’s.');
       const plan = inNextTerm
         ? planForNextTerm(series.plan, calendar)
-        : planForClass(series.plan, period, calendar);
+        : planForClass(series.plan, period, calendar, wish);
       const title = series.title === classTitle(own) ? classTitle(klass) : series.title;
       const id = await putOnBooks(
         glen,

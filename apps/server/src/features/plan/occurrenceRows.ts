@@ -116,7 +116,10 @@ function asKept(
 }
 
 /** The same where no row stood before: it has not moved from anywhere that people knew of. */
-const asAdded = (text: SeriesText, row: Occurrence): KeptAs => ({ ...asKept(text, row), was: null });
+const asAdded = (text: SeriesText, row: Occurrence): KeptAs => ({
+  ...asKept(text, row),
+  was: null,
+});
 
 /** Whether a date that is called off had been moved: it is called off where people know it to be. */
 const hadMoved = ({ plan }: SeriesText, { key, status }: Occurrence): boolean =>

@@ -1,10 +1,11 @@
 import { useState } from 'react';
-import { addDays } from '@glen/core';
+import { addDays, dateInWords } from '@glen/core';
 import type { Problem } from '@glen/contract';
 import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { daysInWords, type Change } from './chosen.js';
+import { ReasonField, cancelFor } from './ReasonField.js';
 import type { Notch } from './strip/layout.js';
 import type { StripSeries } from './strip/words.js';
 
@@ -51,6 +52,7 @@ function MoveBy({ what, move }: { what: string; move: (days: number) => Promise<
 /** What can be done with all of them at once. */
 function useChangeAll({ from, to, notches, series, send, onClose }: ChosenDaysProps) {
   const [problem, setProblem] = useState<Problem>();
+  const [reason, setReason] = useState('');
   const held = notches.filter((n) => n.status !== 'cancelled');
   const cancelled = notches.filter((n) => n.status === 'cancelled');
   const range = daysInWords(from, to);
@@ -80,7 +82,7 @@ function useChangeAll({ from, to, notches, series, send, onClose }: ChosenDaysPr
       `Moved by ${days} days: ${heldWords}, ${range}`,
     );
   const cancel = (): void =>
-    void changeAll(held, () => ({ kind: 'cancel' }), `Cancelled: ${heldWords}, ${range}`);
+    void changeAll(held, () => cancelFor(reason), `Cancelled: ${heldWords}, ${range}`);
   const restore = (): void =>
     void changeAll(
       cancelled,
@@ -88,7 +90,28 @@ function useChangeAll({ from, to, notches, series, send, onClose }: ChosenDaysPr
       `Held after all: ${cancelledWords}, ${range}`,
     );
 
-  return { held, cancelled, range, heldWords, cancelledWords, problem, move, cancel, restore };
+  const words = { range, heldWords, cancelledWords };
+  return { held, cancelled, ...words, problem, reason, setReason, move, cancel, restore };
+}
+
+/** What a press of one of the buttons is about: one by one, in the order of their days. */
+function Swept({ notches, series }: Pick<ChosenDaysProps, 'notches' | 'series'>) {
+  if (notches.length === 0) return null;
+  const inOrder = [...notches].sort((a, b) => (a.start < b.start ? -1 : 1));
+  return (
+    <ul
+      aria-label="What the chosen days hold"
+      className="mt-2 max-h-40 columns-[17rem] gap-x-8 overflow-y-auto text-md text-soft"
+    >
+      {inOrder.map((n) => (
+        <li key={n.id} className="break-inside-avoid">
+          {dateInWords(n.date)} <span className="font-mono text-sm">{n.time}</span>{' '}
+          {n.title ?? series.get(n.seriesId)?.title}
+          {n.status === 'cancelled' ? ', cancelled' : ''}
+        </li>
+      ))}
+    </ul>
+  );
 }
 
 /** All sessions of some days, to be acted on together. */
@@ -107,9 +130,12 @@ export function ChosenDays(props: ChosenDaysProps) {
         </h2>
         {held.length > 0 && <MoveBy what={heldWords} move={all.move} />}
         {held.length > 0 && (
-          <Button kind="danger" onClick={all.cancel}>
-            Cancel {heldWords}
-          </Button>
+          <span className="flex items-center gap-2">
+            <Button kind="danger" onClick={all.cancel}>
+              Cancel {heldWords}
+            </Button>
+            <ReasonField reason={all.reason} onChange={all.setReason} />
+          </span>
         )}
         {cancelled.length > 0 && (
           <Button onClick={all.restore}>Hold {cancelledWords} after all</Button>
@@ -118,6 +144,7 @@ export function ChosenDays(props: ChosenDaysProps) {
           Close
         </Button>
       </div>
+      <Swept notches={notches} series={props.series} />
       {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
     </section>
   );

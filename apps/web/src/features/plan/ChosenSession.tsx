@@ -9,6 +9,7 @@ import { Pennant } from '../../ui/Pennant.js';
 import { ChoicePart } from '../../ui/choices.js';
 import { mayEdit } from '../school/mayEdit.js';
 import type { Change } from './chosen.js';
+import { ReasonField, cancelFor } from './ReasonField.js';
 import type { Notch } from './strip/layout.js';
 import { stateOf, type StripSeries } from './strip/words.js';
 
@@ -117,6 +118,7 @@ function ScopePart({ scope, onChange }: ScopePartProps) {
 function Actions({ notch, series, now, send, onClose }: ChosenProps) {
   const [scope, setScope] = useState<EditScope>('one');
   const [problem, setProblem] = useState<Problem>();
+  const [reason, setReason] = useState('');
   const isCancelled = notch.status === 'cancelled';
   const isAhead = notch.end > now;
   const of = `${series.title}, ${datesInWords(scope, notch.date)}`;
@@ -145,9 +147,12 @@ function Actions({ notch, series, now, send, onClose }: ChosenProps) {
           </Button>
         )}
         {!isCancelled && isAhead && (
-          <Button kind="danger" onClick={() => void run({ kind: 'cancel' }, `Cancelled: ${of}`)}>
-            {CANCEL_LABEL[scope]}
-          </Button>
+          <span className="flex items-center gap-2">
+            <Button kind="danger" onClick={() => void run(cancelFor(reason), `Cancelled: ${of}`)}>
+              {CANCEL_LABEL[scope]}
+            </Button>
+            <ReasonField reason={reason} onChange={setReason} />
+          </span>
         )}
         {notch.was && !isCancelled && scope === 'one' && (
           <Button onClick={() => void run({ kind: 'restore' }, `Back where it was: ${of}`)}>

@@ -1,11 +1,15 @@
 import { Popover } from 'radix-ui';
 import { useRef, useState, type FormEvent } from 'react';
-import { classTitle } from '@glen/core/light';
+import { addDays, classTitle, dateInWords, type SchoolCalendar } from '@glen/core';
 import type { ClassItem, Session } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
+import { CardPart } from '../../ui/SentencePart.js';
+import { CopyTried } from './CopyTried.js';
+import { DatePicker } from './DatePicker.js';
+import { planOfSession } from './sheetPlans.js';
 import { useChanges } from './useChanges.js';
 
 function ClassBoxes({
@@ -39,17 +43,19 @@ function ClassBoxes({
 /** Where a series is copied to; nowhere: to the next term of its own class period. */
 interface Wanted {
   classIds: number[];
+  from: string;
+  except: string[];
 }
 
 /** Copies a series; the copies can be taken back. */
-function useCopy(session: Session, onDone: () => void) {
+function useCopy(session: Session, tomorrow: string, onDone: () => void) {
   const [copy] = api.useCopySeriesMutation();
   const { offerToTakeBack } = useChanges();
   const toNextTerm = useRef(false);
   const form = useServerForm<Wanted, Wanted, unknown>({
-    start: { classIds: [] },
-    send: async ({ classIds }) => {
-      const body = toNextTerm.current ? { nextTerm: true as const } : { classIds };
+    start: { classIds: [], from: tomorrow, except: [] },
+    send: async ({ classIds, from, except }) => {
+      const body = toNextTerm.current ? { nextTerm: true as const } : { classIds, from, except };
       const asked = { params: { seriesId: session.seriesId }, body };
       const answer = await copy(asked);
       const many = classIds.length === 1 ? 'one class period' : `${classIds.length} class periods`;
@@ -71,22 +77,72 @@ function useCopy(session: Session, onDone: () => void) {
   };
 }
 
-function CopyCard({ session, classes, onDone }: CopyProps & { onDone: () => void }) {
-  const { watch, change, copyTo, isSending, errorAt, problem } = useCopy(session, onDone);
-  const chosen = watch('classIds');
-  const wrong = errorAt('classIds') ?? problem?.title;
+/** From when on the copies are held, and which dates none of them has. */
+function FromWhen({ form, school, today }: FromWhenProps) {
+  const { watch, change } = form;
+  const { from, except } = watch();
+  return (
+    <p className="leading-sentence">
+      From{' '}
+      <CardPart label="Copied from" shown={dateInWords(from, 'with-year')}>
+        <DatePicker
+          date={from}
+          school={school}
+          onPick={(day) => change({ from: day < today ? today : day })}
+        />
+      </CardPart>{' '}
+      on
+      {except.length > 0 && (
+        <>
+          , but not on {except.map((date) => dateInWords(date)).join(', ')}{' '}
+          <Button kind="link" onClick={() => change({ except: [] })}>
+            Take them in again
+          </Button>
+        </>
+      )}
+    </p>
+  );
+}
+
+interface FromWhenProps {
+  form: ReturnType<typeof useCopy>;
+  school: SchoolCalendar;
+  today: string;
+}
+
+function CopyCard({
+  session,
+  classes,
+  school,
+  now,
+  today,
+  onDone,
+}: CopyProps & { onDone: () => void }) {
+  const form = useCopy(session, addDays(today, 1), onDone);
+  const { watch, change, copyTo, isSending, errorAt, problem } = form;
+  const { classIds: chosen, from, except } = watch();
+  const wrong = errorAt('classIds', 'from', 'except') ?? problem?.title;
   const submit = (event: FormEvent): void => {
     event.preventDefault();
     copyTo('chosen');
   };
+  const plan = planOfSession(session, school);
+  const leaveOut = (keys: string[]): void =>
+    change({ except: [...new Set([...except, ...keys])].sort() });
   return (
     <form onSubmit={submit} className="grid gap-2">
       <p className="text-md text-soft">Each meets in its own bell period, on its own link.</p>
+      <FromWhen form={form} school={school} today={today} />
       <ClassBoxes
         classes={classes.filter((c) => c.id !== session.classId)}
         chosen={chosen}
         onChange={(classIds) => change({ classIds })}
       />
+      {classes
+        .filter((c) => chosen.includes(c.id))
+        .map((of) => (
+          <CopyTried key={of.id} {...{ plan, of, school, now, from, except, leaveOut }} />
+        ))}
       <div className="mt-1 flex flex-wrap gap-2">
         <Button kind="strong" type="submit" disabled={isSending || chosen.length === 0}>
           {chosen.length > 1 ? `Copy to ${chosen.length}` : 'Copy'}
@@ -103,6 +159,10 @@ function CopyCard({ session, classes, onDone }: CopyProps & { onDone: () => void
 interface CopyProps {
   session: Session;
   classes: ClassItem[];
+  school: SchoolCalendar;
+  /** An instant of school time, and the school's local date. */
+  now: string;
+  today: string;
 }
 
 /** Copies a series: to other class periods, each at its own bell period, or to the next term. */
@@ -117,7 +177,7 @@ export function CopyTo(props: CopyProps) {
         <Popover.Content
           sideOffset={6}
           aria-label="Copy this series"
-          className="z-30 max-w-xs rounded-small border border-line bg-sheet p-3.5 text-ink shadow-soft"
+          className="z-30 max-h-view w-96 max-w-view overflow-y-auto rounded-small border border-line bg-sheet p-3.5 text-ink shadow-soft"
         >
           <CopyCard {...props} onDone={() => setOpen(false)} />
         </Popover.Content>

@@ -38,10 +38,13 @@ interface SheetProps extends SheetStart {
 }
 
 /** What else can be done with a saved session: copied, or taken along as a file. */
-function SavedTools({ read, form: { classes, school } }: { read: Session; form: SheetForm }) {
+function SavedTools({ read, form }: { read: Session; form: SheetForm }) {
+  const { classes, school, now, today } = form;
   return (
     <span className="ml-auto flex gap-2">
-      {repeats(planOfSession(read, school)) && <CopyTo session={read} classes={classes} />}
+      {repeats(planOfSession(read, school)) && (
+        <CopyTo session={read} {...{ classes, school, now, today }} />
+      )}
       {!read.undated && (
         <a className={buttonClass()} href={`/api/series/${read.seriesId}/calendar`} download>
           Calendar file

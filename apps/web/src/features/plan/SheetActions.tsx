@@ -1,5 +1,7 @@
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Button } from '../../ui/Button.js';
+import { ReasonField } from './ReasonField.js';
 import { cancelLabel, saveLabel } from './saveLabel.js';
 import type { Cancelling } from './useCancelling.js';
 import { mayPress, type SheetForm } from './useSheetForm.js';
@@ -26,11 +28,15 @@ function DraftButtons({ form: { draft, save, isSending } }: { form: SheetForm })
 }
 
 function CancelButton({ form: { read, isSeries, scope }, cancel }: ActionsProps) {
+  const [reason, setReason] = useState('');
   if (!read || read.status === 'cancelled' || read.undated) return null;
   return (
-    <Button kind="danger" className="ml-auto" onClick={() => void cancel(read)}>
-      {cancelLabel(isSeries, scope)}
-    </Button>
+    <span className="ml-auto flex flex-wrap items-center gap-2">
+      <ReasonField reason={reason} onChange={setReason} />
+      <Button kind="danger" onClick={() => void cancel(read, reason)}>
+        {cancelLabel(isSeries, scope)}
+      </Button>
+    </span>
   );
 }
 

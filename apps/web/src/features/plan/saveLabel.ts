@@ -26,6 +26,8 @@ export function saveLabel(s: Saving): string {
   if (s.holdsNothing) return 'No session to schedule';
   if (s.askedOnce) return `Yes, schedule ${s.held} sessions`;
   const isMany = s.held > 1;
+  if (s.isNew && s.held > 0 && s.ahead === 0)
+    return isMany ? `Schedule ${s.held} in the past` : 'Schedule it in the past';
   if (s.isNew)
     return isMany ? `Schedule ${s.held} sessions` : `Schedule ${dayOf(s.first)}’s session`;
   if (!s.isSeries) return isMany ? `Make it ${s.held} sessions` : 'Save the change';

@@ -2,6 +2,7 @@ import { useNavigate } from 'react-router';
 import { dateInWords } from '@glen/core';
 import type { Session } from '@glen/contract';
 import { api } from '../../app/api.js';
+import { cancelFor } from './ReasonField.js';
 import type { Scope } from './sheetDraft.js';
 import { useChanges } from './useChanges.js';
 import type { SheetForm } from './useSheetForm.js';
@@ -21,12 +22,12 @@ export function useCancelling(form: SheetForm) {
 
   const changeThem = async (
     session: Session,
-    kind: 'cancel' | 'restore',
+    change: { kind: 'restore' } | { kind: 'cancel'; note?: string },
     label: string,
   ): Promise<boolean> => {
     const { seriesId, version, key } = session;
     const failure = await changeSessions(
-      [{ seriesId, version, key, scope: isSeries ? scope : 'one', change: { kind } }],
+      [{ seriesId, version, key, scope: isSeries ? scope : 'one', change }],
       label,
     );
     if (failure) setProblem(failure);
@@ -34,13 +35,15 @@ export function useCancelling(form: SheetForm) {
   };
 
   return {
-    cancel: async (session: Session): Promise<void> => {
+    /** `reason`: why, as its readers are told. */
+    cancel: async (session: Session, reason = ''): Promise<void> => {
       const label = cancelledInWords(session, isSeries, scope);
-      if (await changeThem(session, 'cancel', label)) void navigate(`/classes/${session.classId}`);
+      if (await changeThem(session, cancelFor(reason), label))
+        void navigate(`/classes/${session.classId}`);
     },
     /** Holds a cancelled session after all. */
     hold: async (session: Session): Promise<void> => {
-      if (!(await changeThem(session, 'restore', 'It is held after all.'))) return;
+      if (!(await changeThem(session, { kind: 'restore' }, 'It is held after all.'))) return;
       const { data } = await fetchSession({
         params: { seriesId: session.seriesId },
         query: { on: session.key },

@@ -37,6 +37,8 @@ interface Surroundings {
   editing: Edited | null;
   /** Clashes that are meant, by key. */
   kept: string[];
+  /** Class periods that meet in it too. */
+  together: ClassItem[];
 }
 
 /** The first day about which what is on the books is asked: the month's, so that it is asked seldom. */
@@ -77,9 +79,22 @@ function tryIt(work: () => DryRun): Tried {
   }
 }
 
+/** How many may come, where several rolls meet at one door; one roll is by its class period's own rules. */
+function roomOf(
+  of: ClassItem,
+  link: { audienceSize: number } | null,
+  together: ClassItem[],
+  capacity: number | undefined,
+): { room?: { coming: number; capacity: number } } {
+  if (capacity === undefined) return {};
+  const rolls = together.map((c) => c.rollSize);
+  const coming = rolls.reduce((sum, n) => sum + n, link?.audienceSize ?? of.rollSize);
+  return { room: { coming, capacity } };
+}
+
 /** What a plan would do on a link, anew with each change of it: the same computation as the server's, against what is on the books. */
 export function useDryRun(plan: SessionPlan | null, around: Surroundings): Tried {
-  const { school, of, linkId, now, editing, kept } = around;
+  const { school, of, linkId, now, editing, kept, together } = around;
   const { data, link } = useBooks(plan, around);
   const exceptSession = editing?.sessionId;
   const isEdit = editing !== null;
@@ -98,10 +113,11 @@ export function useDryRun(plan: SessionPlan | null, around: Surroundings): Tried
         classId: of.id,
         kept,
         ...(own.kind === 'event' ? {} : { rollSize: link?.audienceSize ?? of.rollSize }),
+        ...roomOf(of, link, together, data?.capacity),
         holds: data?.holds ?? [],
         names: data?.names ?? {},
         bookings: bookings.filter((b) => b.id !== `session ${exceptSession}`),
       }),
     );
-  }, [plan, school, minute, of, link, linkId, data, kept, isEdit, exceptSession]);
+  }, [plan, school, minute, of, link, linkId, data, kept, isEdit, exceptSession, together]);
 }

@@ -28,6 +28,11 @@ export interface SheetStart {
 /** What would become of the draft, at every keystroke. */
 function useTried(draft: SheetDraft, read: Session | null, isOne: boolean, at: SheetStart) {
   const classItem = at.classes.find((c) => c.id === draft.classId)!;
+  const others = draft.together.join();
+  const together = useMemo(
+    () => at.classes.filter((c) => others.split(',').includes(String(c.id))),
+    [at.classes, others],
+  );
   // Words alone change nothing of the plan.
   const asText = JSON.stringify(planOfDraft(draft));
   const plan = useMemo(() => JSON.parse(asText) as SessionPlan, [asText]);
@@ -38,6 +43,7 @@ function useTried(draft: SheetDraft, read: Session | null, isOne: boolean, at: S
     now: at.now,
     editing: read && { seriesId: read.seriesId, ...(isOne ? { sessionId: read.id } : {}) },
     kept: draft.kept,
+    together,
   });
   const held = tried.run?.held ?? 0;
   const holdsNothing = tried.run !== undefined && held === 0;
