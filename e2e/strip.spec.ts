@@ -137,3 +137,32 @@ test('everybody’s plan goes on to the next class periods where there are more 
   await pages.getByRole('button', { name: 'From the first' }).click();
   await expect(pages).toContainText('30 class periods of the school on this page');
 });
+
+test('a session is cancelled with a reason, or removed once it is said who could have seen it', async ({
+  school,
+}) => {
+  const page = await school.open('Ottoline Marsh');
+  await page.goto(`${school.url}/plan?view=week`);
+  const block = page.getByRole('button', { name: /^Fri 16 Oct, 08:40–09:30/ });
+  const chosen = page.getByRole('region', { name: 'The chosen session' });
+  await block.click();
+  await chosen.getByLabel('Why it is cancelled').fill('storm');
+  await chosen.getByRole('button', { name: 'Cancel it' }).click();
+  await expect(
+    page.getByRole('button', { name: /^Fri 16 Oct, 08:40–09:30.*cancelled: storm/ }),
+  ).toBeVisible();
+  await page.keyboard.press('u');
+  await expect(page.getByText('Undone.')).toBeVisible();
+
+  await block.click();
+  await chosen.getByRole('button', { name: 'Remove…' }).click();
+  const asked = page.getByRole('dialog', { name: 'Remove it' });
+  await expect(asked).toContainText('22 people have it in their day');
+  await expect(asked).toContainText('Better cancel it');
+  await asked.getByRole('button', { name: 'Remove it, as if it had never been' }).click();
+  await expect(page.getByText(/^Removed: Coastal Navigation, period 1, Fri 16 Oct/)).toBeVisible();
+  await expect(block).toHaveCount(0);
+  expect((await held(school, page, 'N1')).some((s) => s.date === '2026-10-16')).toBe(false);
+  await page.keyboard.press('u');
+  await expect(block).toBeVisible();
+});

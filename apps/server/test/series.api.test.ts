@@ -86,6 +86,46 @@ describe('a series', () => {
     await edit(session.seriesId, { version, scope: 'whole', title: 'Knots', plan });
     expect(await read()).toMatchObject({ date: '2026-10-23', title: 'Knots', was: null });
   });
+  it('is removed as if it had never been, and back with what takes that back', async () => {
+    const { session } = await add();
+    const { seriesId } = session;
+    const remove = async (key: string, scope: string, version: number) =>
+      change([{ seriesId, version, key, scope, change: { kind: 'remove' } }]);
+    const one = await remove('2026-10-22', 'one', session.version);
+    expect(await rows(seriesId)).toEqual(NINE.filter((row) => !row.includes('10-22')));
+    const later = await remove('2026-11-03', 'onwards', one.body.touched[0].version);
+    expect(await rows(seriesId)).toEqual(
+      ['2026-10-15', '2026-10-20', '2026-10-27', '2026-10-29'].map((d) => `${d} 16:00`),
+    );
+    const whole = await remove('2026-10-15', 'whole', later.body.touched[0].version);
+    expect(await rows(seriesId)).toEqual([]);
+    expect((await host.get(`/api/series/${seriesId}`)).status).toBe(404);
+    // What the log has of it stays.
+    const { glen } = school.running;
+    const [entry] = await glen.db.rows<{ action: string }>(
+      'SELECT action FROM audit_log WHERE subject = :subject ORDER BY id DESC LIMIT 1',
+      { subject: `series:${seriesId}` },
+    );
+    expect(entry!.action).toBe('remove-series');
+    await takeBack(whole.body.touched);
+    expect(await rows(seriesId)).toHaveLength(4);
+  });
+  it('stays where a door of it was opened or it has begun, with what is before', async () => {
+    const { session } = await add({ ...WEEKLY, first: '2026-10-06' });
+    const { seriesId, version } = session;
+    const remove = (key: string, scope: string) =>
+      change([{ seriesId, version, key, scope, change: { kind: 'remove' } }]);
+    const past = await remove('2026-10-08', 'one');
+    expect([past.status, past.body.errors[0].message]).toEqual([
+      422,
+      'It has begun already, so it stays on the books; it can be cancelled.',
+    ]);
+    expect((await remove('2026-10-06', 'onwards')).status).toBe(422);
+    expect((await remove('2026-10-06', 'whole')).status).toBe(200);
+    expect(await rows(seriesId)).toEqual(
+      ['2026-10-06', '2026-10-08', '2026-10-13'].map((date) => `${date} 16:00`),
+    );
+  });
   it('is refused beside the field at fault', async () => {
     const pathOf = async (plan: object) =>
       (

@@ -222,6 +222,8 @@ export const editedSession = z.object({ session: sessionSchema, touched });
 export const change = z.union([
   z.strictObject({ kind: z.literal('cancel'), note: text(500).optional() }),
   z.strictObject({ kind: z.literal('restore') }),
+  /** As if it had never been: nobody is told. */
+  z.strictObject({ kind: z.literal('remove') }),
   z.strictObject({
     kind: z.literal('move'),
     date,

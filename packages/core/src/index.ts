@@ -96,6 +96,7 @@ export {
   type PhraseContext,
   type ReadPhrase,
 } from './plan/phrase/readPhrase.js';
+export { adviseRemoving, type RemovingAdvice, type SeenBy } from './plan/removing.js';
 export { planForClass, planForNextTerm, repeats, type CopyWish } from './plan/copyPlan.js';
 export { planClashes, type KnownBooking, type PlanClash } from './clash/planClashes.js';
 export { freePeriod, type FreePeriod } from './clash/freePeriod.js';

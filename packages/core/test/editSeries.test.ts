@@ -58,6 +58,25 @@ describe('only that one', () => {
       expect(edit(off, scope, '2026-10-21', { kind: 'restore' }).keep).toEqual(moved);
     }
   });
+  it('is removed as if it had never been; so are all from there on, or the whole', () => {
+    const weekly = series({ every: 'week', times: 3 });
+    const removed = (scope: 'one' | 'onwards' | 'whole', key: string, of = weekly) =>
+      edit(of, scope, key, { kind: 'remove' }).keep;
+    const one = removed('one', '2026-10-21')!;
+    expect(one.plan.except).toEqual(['2026-10-21']);
+    expect(rows(one)).toEqual(['2026-10-14 10:00', '2026-10-28 10:00', '2026-11-04 10:00']);
+    expect(rows(removed('onwards', '2026-10-28'))).toEqual([
+      '2026-10-14 10:00',
+      '2026-10-21 10:00',
+    ]);
+    expect(removed('onwards', '2026-10-14')).toBeNull();
+    expect(removed('whole', '2026-10-14')).toBeNull();
+    // With its words and its move; the last date takes the series along.
+    const own = edit(weekly, 'one', '2026-10-21', { kind: 'set', title: 'Quiz' }).keep!;
+    expect(removed('one', '2026-10-21', own)).not.toHaveProperty('words');
+    const single = { ...weekly, plan: { ...weekly.plan, repeat: undefined } as never };
+    expect(removed('one', '2026-10-14', single)).toBeNull();
+  });
   it('is retitled, and the others are not', () => {
     expect(
       edit(series({ every: 'week', times: 3 }), 'one', '2026-10-21', { kind: 'set', title: 'Quiz' })

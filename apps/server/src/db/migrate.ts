@@ -20,6 +20,7 @@ import * as m0016 from './migrations/0016-audit-codes.js';
 import * as m0017 from './migrations/0017-room-rules.js';
 import * as m0018 from './migrations/0018-presses.js';
 import * as m0019 from './migrations/0019-leftovers.js';
+import * as m0020 from './migrations/0020-removed.js';
 import {
   databaseKind,
   makeBooks,
@@ -56,6 +57,7 @@ const MIGRATIONS: Migration[] = [
   m0017,
   m0018,
   m0019,
+  m0020,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

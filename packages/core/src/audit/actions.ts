@@ -57,6 +57,7 @@ export const ACTIONS = {
   'remove-account': 'took an account away from',
   'reopen-link': 'let work again',
   'repeated-webhook': 'repeated itself as',
+  'remove-series': 'removed, as if it had never been,',
   'replace-feed': 'made a calendar address for',
   'replace-link': 'gave a new code to',
   'restore-post': 'put back',

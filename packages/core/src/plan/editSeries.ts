@@ -24,6 +24,7 @@ export interface EditableSeries extends SessionWords {
 export type SeriesChange =
   | { kind: 'cancel'; note?: string }
   | { kind: 'restore' }
+  | { kind: 'remove' }
   | { kind: 'move'; date: string; time?: string; minutes?: number; note?: string }
   | { kind: 'set'; plan?: Partial<SessionPlan>; title?: string; description?: string };
 
@@ -85,7 +86,40 @@ function warningsOf(
   return warnings;
 }
 
-function editOne<S extends EditableSeries>(series: S, key: string, change: SeriesChange): S {
+/** A series without one of its dates, as if that had never been meant. */
+function leaveOut<S extends EditableSeries>(series: S, key: string): S {
+  const { plan, words = {} } = series;
+  const { [key]: _words, ...others } = words;
+  const except = [...new Set([...(plan.except ?? []), key])].sort();
+  const alsoOn = (plan.alsoOn ?? []).filter((date) => date !== key);
+  const changes = without(plan.changes, key);
+  return withWords({ ...series, plan: tidy({ ...plan, except, alsoOn, changes }) }, others);
+}
+
+/** What is left of a series once a date, all from there on, or the whole never were; null where nothing is. */
+function removeFrom<S extends EditableSeries>(
+  series: S,
+  scope: EditScope,
+  key: string,
+  school: SchoolCalendar | null,
+): S | null {
+  if (scope === 'whole') return null;
+  const { plan } = series;
+  if (scope === 'onwards') {
+    const cut = cutPlan(plan, school, key);
+    const words = Object.entries(series.words ?? {}).filter(([date]) => date < key);
+    return cut && withWords({ ...series, plan: cut.head }, Object.fromEntries(words));
+  }
+  const left = leaveOut(series, key);
+  const rows = expandPlan(left.plan, school, wholeWindow(left.plan, school));
+  return rows.length === 0 ? null : left;
+}
+
+function editOne<S extends EditableSeries>(
+  series: S,
+  key: string,
+  change: Exclude<SeriesChange, { kind: 'remove' }>,
+): S {
   const { changes = [] } = series.plan;
   const held = changes.filter((c) => c.key !== key || c.kind !== 'cancel');
   const changed = (next: PlanChange[]): S => ({
@@ -187,7 +221,8 @@ function timeFor(plan: SessionPlan, move: { time?: string; minutes?: number }): 
  * What a change makes of a series: to one date, to it and every later one, or to the whole.
  * 'one' adds a change under the key. 'onwards' ends the old series the day before and gives a new one that keeps whatever the
  * old one bore, with the later changes; of `times`, each side keeps what it held. 'whole' changes the series where it stands;
- * single changes stay, as far as their keys still occur. Throws GlenInputError where the key or the change cannot be used.
+ * single changes stay, as far as their keys still occur. A date that is removed never was: it is left out of the plan, or the
+ * series ends before it, or there is none any more. Throws GlenInputError where the key or the change cannot be used.
  */
 export function editSeries<S extends EditableSeries>(
   series: S,
@@ -196,6 +231,8 @@ export function editSeries<S extends EditableSeries>(
 ): EditedSeries<S> {
   const { scope, key, change } = edit;
   dayNumber(key, 'key');
+  if (change.kind === 'remove')
+    return { keep: removeFrom(series, scope, key, school), add: null, warnings: [] };
   if (scope === 'one')
     return {
       keep: editOne(series, key, change),

@@ -30,6 +30,8 @@ export interface SeriesRow extends Model<
   words: CreationOptional<Record<string, Partial<SessionWords>>>;
   /** A draft that has no date yet. */
   undated: CreationOptional<boolean>;
+  /** Since when it is off the books as if it had never been; it has no dates then, and is found only by what takes that back. */
+  removed_at: CreationOptional<string | null>;
   /** Kept by the database. */
   changed_at: CreationOptional<string>;
   rules: CreationOptional<KeptRules>;
@@ -56,6 +58,7 @@ export const defineSeries = (sequelize: Sequelize): ModelStatic<SeriesRow> =>
       draft: flag('draft'),
       words: json({ defaultValue: {} }),
       undated: flag('undated'),
+      removed_at: { ...instant('removed_at'), allowNull: true },
       changed_at: {
         ...instant('changed_at'),
         defaultValue: sequelize.literal('CURRENT_TIMESTAMP'),
@@ -63,5 +66,5 @@ export const defineSeries = (sequelize: Sequelize): ModelStatic<SeriesRow> =>
       rules: json({ defaultValue: {} }),
       date_rules: json({ defaultValue: {} }),
     },
-    { tableName: 'series', timestamps: false },
+    { tableName: 'series', timestamps: false, defaultScope: { where: { removed_at: null } } },
   );

@@ -30,7 +30,7 @@ const series = (db: Db, from: string, where: string, values: Values): Promise<Fe
     values,
   );
 
-const GOES_OUT = `l.state = 'live' AND s.draft = 0 AND s.undated = 0`;
+const GOES_OUT = `l.state = 'live' AND s.draft = 0 AND s.undated = 0 AND s.removed_at IS NULL`;
 
 /** What all of a class period is meant for: its own series, and those that it holds at another's door. */
 export const seriesOfClass = (db: Db, classId: number): Promise<FeedSeriesRow[]> =>
@@ -65,7 +65,7 @@ export const seriesOfPerson = (db: Db, { personId, asStaff }: Asked): Promise<Fe
 
 /** One series, whatever it is; for a file of it. */
 export const seriesForFile = async (db: Db, seriesId: number): Promise<FeedSeriesRow | undefined> =>
-  (await series(db, 'series s', 's.id = :seriesId', { seriesId }))[0];
+  (await series(db, 'series s', 's.id = :seriesId AND s.removed_at IS NULL', { seriesId }))[0];
 
 interface SharedDate {
   id: number;

@@ -29,7 +29,7 @@ export function editSession(
     glen,
     { seriesId, version, by, action: 'edit-session' },
     key,
-    (series, opened, calendar) =>
+    (series, { opened }, calendar) =>
       scope === 'one'
         ? { keep: editOneDate(series, opened, calendar, { key: key!, body }), about: key }
         : editFrom(series, opened, calendar, body),

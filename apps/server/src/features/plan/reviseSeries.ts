@@ -8,10 +8,12 @@ import { announceSeries, remakeOccurrences, rowsOf } from './occurrenceRows.js';
 import { textOf } from './seriesText.js';
 import { sessionOfSeries } from './sessions.js';
 import {
+  deleteOccurrences,
   giveOccurrences,
   heldSeries,
   insertSeries,
   occurrencesOfSeries,
+  setRemoved,
   updateSeries,
   type SeriesRow,
   type SeriesText,
@@ -20,15 +22,51 @@ import {
 export type Touched = Answer<'changeSessions'>['touched'];
 export type Edited = Answer<'editSession'>;
 
-/** What becomes of a series: `keep` goes on; `add` begins a second one at a key; `about` is the date that it is about. */
+/** What becomes of a series: `keep` goes on, null where it never was; `add` begins a second one at a key; `about` is the date that it is about. */
 export interface Revision {
-  keep: SeriesText;
+  keep: SeriesText | null;
   add?: { text: SeriesText; key: string } | undefined;
   about?: string | undefined;
 }
 
-/** Edits a series; `opened` are the keys whose doors have been opened. */
-type SeriesEdit = (series: SeriesRow, opened: Set<string>, calendar: SchoolCalendar) => Revision;
+/** The keys of a series whose doors have been opened, and those that have begun. */
+export interface Past {
+  opened: Set<string>;
+  begun: Set<string>;
+}
+
+/** Edits a series. */
+type SeriesEdit = (series: SeriesRow, past: Past, calendar: SchoolCalendar) => Revision;
+
+async function pastOf(glen: Glen, seriesId: number): Promise<Past> {
+  const rows = await occurrencesOfSeries(glen.db, seriesId);
+  const keysOf = (of: typeof rows): Set<string> => new Set(of.map((row) => row.key_date));
+  const now = glen.clock.school();
+  return {
+    opened: keysOf(rows.filter((row) => row.opened)),
+    begun: keysOf(rows.filter((row) => row.start_at <= now && row.status !== 'skipped')),
+  };
+}
+
+/** Takes a series off the books as if it had never been: its dates go, what the log has of it stays. */
+async function removeSeries(glen: Glen, series: SeriesRow, by: number): Promise<Touched> {
+  const rows = await occurrencesOfSeries(glen.db, series.id);
+  await deleteOccurrences(
+    glen.db,
+    rows.map((row) => row.id),
+  );
+  await setRemoved(glen.db, series.id, glen.clock.school());
+  const version = series.version + 1;
+  await glen.audit({
+    by,
+    action: 'remove-series',
+    subject: `series:${series.id}`,
+    before: textOf(series),
+    after: { version },
+  });
+  await announceSeries(glen, series);
+  return [{ seriesId: series.id, version }];
+}
 
 interface OneEdit {
   seriesId: number;
@@ -50,16 +88,15 @@ export async function reviseSeries(
   if (!series) throw notFound('This session');
   if (series.version !== version) return null;
   const { calendar } = await readSchool(glen.db);
-  const opened = new Set(
-    (await occurrencesOfSeries(glen.db, seriesId))
-      .filter((row) => row.opened)
-      .map((row) => row.key_date),
-  );
-  const { keep, add, about } = edit(series, opened, calendar);
+  const past = await pastOf(glen, seriesId);
+  const { keep, add, about } = edit(series, past, calendar);
+  if (!keep) return removeSeries(glen, series, by);
   const place = { classId: series.class_id, linkId: series.link_id };
   const rows = await rowsOf(glen, keep);
   await updateSeries(glen.db, seriesId, keep);
-  const added = add ? await cutOff(glen, { series, opened, about, by }, add) : undefined;
+  const added = add
+    ? await cutOff(glen, { series, opened: past.opened, about, by }, add)
+    : undefined;
   await remakeOccurrences(glen, { id: seriesId, ...place }, { text: keep, rows, about });
   await glen.audit({
     by,

@@ -28,6 +28,21 @@ export const seriesById = (db: Db, id: number): Promise<SeriesRow | undefined> =
 export const heldSeries = (db: Db, id: number): Promise<SeriesRow | undefined> =>
   seriesOf(db, id, true);
 
+/** The same, also where it has been removed. */
+export async function heldOrRemoved(db: Db, id: number): Promise<SeriesRow | undefined> {
+  const series = await db.models.Series.unscoped().findByPk(id, { lock: true });
+  return series ? plain(series) : undefined;
+}
+
+/** Takes a series off the books as if it had never been, or puts it back there. */
+export async function setRemoved(db: Db, id: number, removed_at: string | null): Promise<void> {
+  const isGoing = removed_at !== null;
+  await db.models.Series.unscoped().update(
+    { removed_at, ...(isGoing ? { version: oneMore('version') } : {}) },
+    { where: { id } },
+  );
+}
+
 /** A series as it is written: what it says and when it is held. */
 export interface SeriesText {
   title: string;
@@ -74,14 +89,14 @@ export async function updateSeries(db: Db, id: number, text: SeriesText): Promis
   );
 }
 
-/** Those of some series whose class periods go on and are hosted by a person. */
+/** Those of some series, removed ones too, whose class periods go on and are hosted by a person. */
 export async function seriesHostedBy(
   db: Db,
   personId: number,
   seriesIds: number[],
 ): Promise<{ id: number }[]> {
   const hosted = await classesHostedBy(db, personId);
-  const series = await db.models.Series.findAll({
+  const series = await db.models.Series.unscoped().findAll({
     attributes: ['id'],
     where: { id: seriesIds, class_id: [...hosted] },
     include: [{ association: 'classPeriod', attributes: [], where: { put_away_at: null } }],

@@ -66,7 +66,7 @@ export const seriesOfClasses = (
   }[]
 > =>
   db.rows(
-    `SELECT o.id, o.class_id, o.version, o.title, o.plan, o.draft, o.undated, o.link_id, o.rules FROM series o WHERE o.class_id IN (:classIds) AND ${VISIBLE} ORDER BY o.id`,
+    `SELECT o.id, o.class_id, o.version, o.title, o.plan, o.draft, o.undated, o.link_id, o.rules FROM series o WHERE o.class_id IN (:classIds) AND o.removed_at IS NULL AND ${VISIBLE} ORDER BY o.id`,
     { classIds, personId },
   );
 

@@ -16,7 +16,9 @@ import {
   type SeriesChangeRow,
   type SeriesRow,
   type SeriesText,
+  heldOrRemoved,
   heldSeries,
+  setRemoved,
 } from './store.js';
 
 type Touched = Answer<'takeBackChange'>['touched'];
@@ -66,6 +68,7 @@ async function putBack(
     await mergeShares(glen.db, added, series.id);
     await deleteSeries(glen.db, added);
   }
+  await setRemoved(glen.db, series.id, null);
   const rows = await rowsOf(glen, before);
   await updateSeries(glen.db, series.id, before);
   await remakeOccurrences(
@@ -119,7 +122,7 @@ async function changeToTakeBack(
   touched: Touched,
   mayBeGone: boolean,
 ): Promise<{ series: SeriesRow; entry: SeriesChangeRow } | null> {
-  const series = await heldSeries(glen.db, seriesId);
+  const series = await heldOrRemoved(glen.db, seriesId);
   if (!series && mayBeGone) return null;
   const entry = series && (await lastChange(glen.db, seriesId));
   const after = entry?.after_state;

@@ -9,6 +9,7 @@ import { Pennant } from '../../ui/Pennant.js';
 import { ChoicePart } from '../../ui/choices.js';
 import { mayEdit } from '../school/mayEdit.js';
 import type { Change } from './chosen.js';
+import { RemovePart } from './RemovePart.js';
 import { ReasonField, cancelFor } from './ReasonField.js';
 import type { Notch } from './strip/layout.js';
 import { stateOf, type StripSeries } from './strip/words.js';
@@ -32,6 +33,12 @@ const CANCEL_LABEL: Record<EditScope, string> = {
   one: 'Cancel it',
   onwards: 'Cancel these',
   whole: 'Cancel all that are ahead',
+};
+
+const REMOVE_LABEL: Record<EditScope, string> = {
+  one: 'Remove it, as if it had never been',
+  onwards: 'Remove these, as if they had never been',
+  whole: 'Remove all that are ahead',
 };
 
 /** Which dates of a series are meant, after "Cancelled: Navigation 3, …". */
@@ -115,10 +122,42 @@ function ScopePart({ scope, onChange }: ScopePartProps) {
   );
 }
 
-function Actions({ notch, series, now, send, onClose }: ChosenProps) {
+interface GoingProps extends Pick<ChosenProps, 'notch' | 'series' | 'classPeriod' | 'now'> {
+  scope: EditScope;
+  /** What goes, in words. */
+  of: string;
+  run: (change: Change['change'], label: string) => Promise<void>;
+}
+
+/** The two ways for a session not to be held: cancelled, so that people are told; removed, as if it had never been. */
+function GoingParts({ notch, series, classPeriod, now, scope, of, run }: GoingProps) {
+  const [reason, setReason] = useState('');
+  return (
+    <>
+      {notch.status !== 'cancelled' && notch.end > now && (
+        <span className="flex items-center gap-2">
+          <Button kind="danger" onClick={() => void run(cancelFor(reason), `Cancelled: ${of}`)}>
+            {CANCEL_LABEL[scope]}
+          </Button>
+          <ReasonField reason={reason} onChange={setReason} />
+        </span>
+      )}
+      {notch.start > now && (
+        <RemovePart
+          linkId={classPeriod.link.id}
+          draft={series.draft}
+          people={classPeriod.rollSize}
+          label={REMOVE_LABEL[scope]}
+          remove={() => void run({ kind: 'remove' }, `Removed: ${of}`)}
+        />
+      )}
+    </>
+  );
+}
+
+function Actions({ notch, series, classPeriod, now, send, onClose }: ChosenProps) {
   const [scope, setScope] = useState<EditScope>('one');
   const [problem, setProblem] = useState<Problem>();
-  const [reason, setReason] = useState('');
   const isCancelled = notch.status === 'cancelled';
   const isAhead = notch.end > now;
   const of = `${series.title}, ${datesInWords(scope, notch.date)}`;
@@ -146,14 +185,7 @@ function Actions({ notch, series, now, send, onClose }: ChosenProps) {
             Hold it after all
           </Button>
         )}
-        {!isCancelled && isAhead && (
-          <span className="flex items-center gap-2">
-            <Button kind="danger" onClick={() => void run(cancelFor(reason), `Cancelled: ${of}`)}>
-              {CANCEL_LABEL[scope]}
-            </Button>
-            <ReasonField reason={reason} onChange={setReason} />
-          </span>
-        )}
+        <GoingParts {...{ notch, series, classPeriod, now, scope, of }} run={run} />
         {notch.was && !isCancelled && scope === 'one' && (
           <Button onClick={() => void run({ kind: 'restore' }, `Back where it was: ${of}`)}>
             Put it back

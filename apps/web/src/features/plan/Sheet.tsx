@@ -147,7 +147,7 @@ function Words({ form: { draft, change, errorAt } }: { form: SheetForm }) {
 export function Sheet({ frame, ...start }: SheetProps) {
   const form = useSheetForm(start);
   const phrase = usePhrase(form, start.now);
-  const { cancel, hold } = useCancelling(form);
+  const { cancel, remove, hold } = useCancelling(form);
   const { read, draft, trouble, theirs, tried, act } = form;
   const sheet = (
     <section
@@ -161,7 +161,7 @@ export function Sheet({ frame, ...start }: SheetProps) {
       <DateList form={form} />
       <Words form={form} />
       {trouble && <FieldError>{trouble.title}</FieldError>}
-      <SheetActions form={form} cancel={cancel} ask={phrase.ask} />
+      <SheetActions form={form} cancel={cancel} remove={remove} ask={phrase.ask} />
     </section>
   );
   const preview: SheetPreview = {

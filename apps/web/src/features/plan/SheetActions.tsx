@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Button } from '../../ui/Button.js';
+import { RemovePart } from './RemovePart.js';
 import { ReasonField } from './ReasonField.js';
 import { cancelLabel, saveLabel } from './saveLabel.js';
 import type { Cancelling } from './useCancelling.js';
@@ -9,6 +10,7 @@ import { mayPress, type SheetForm } from './useSheetForm.js';
 interface ActionsProps {
   form: SheetForm;
   cancel: Cancelling['cancel'];
+  remove: Cancelling['remove'];
 }
 
 /** A session that isn't on the books yet can wait as a draft, a single one even without a date. */
@@ -27,7 +29,8 @@ function DraftButtons({ form: { draft, save, isSending } }: { form: SheetForm })
   );
 }
 
-function CancelButton({ form: { read, isSeries, scope }, cancel }: ActionsProps) {
+function CancelButton({ form, cancel, remove }: ActionsProps) {
+  const { read, isSeries, scope, classItem, now } = form;
   const [reason, setReason] = useState('');
   if (!read || read.status === 'cancelled' || read.undated) return null;
   return (
@@ -36,12 +39,30 @@ function CancelButton({ form: { read, isSeries, scope }, cancel }: ActionsProps)
       <Button kind="danger" onClick={() => void cancel(read, reason)}>
         {cancelLabel(isSeries, scope)}
       </Button>
+      {read.start > now && (
+        <RemovePart
+          linkId={read.linkId}
+          draft={read.draft}
+          people={classItem.rollSize}
+          label={
+            isSeries && scope !== 'one'
+              ? 'Remove all that are ahead'
+              : 'Remove it, as if it had never been'
+          }
+          remove={() => void remove(read)}
+        />
+      )}
     </span>
   );
 }
 
 /** The sheet's buttons, the main one named by its result. */
-export function SheetActions({ form, cancel, ask }: ActionsProps & { ask: string | undefined }) {
+export function SheetActions({
+  form,
+  cancel,
+  remove,
+  ask,
+}: ActionsProps & { ask: string | undefined }) {
   const { draft, read, tried, held, holdsNothing, askedOnce, isSeries, isOne } = form;
   const navigate = useNavigate();
   const isOnce = draft.every === 'once';
@@ -76,7 +97,7 @@ export function SheetActions({ form, cancel, ask }: ActionsProps & { ask: string
         {tried.run && !read && !isOnce && (
           <p className="min-w-0 text-md text-soft">{tried.run.words}</p>
         )}
-        <CancelButton form={form} cancel={cancel} />
+        <CancelButton form={form} cancel={cancel} remove={remove} />
       </div>
     </>
   );

@@ -22,7 +22,7 @@ export function useCancelling(form: SheetForm) {
 
   const changeThem = async (
     session: Session,
-    change: { kind: 'restore' } | { kind: 'cancel'; note?: string },
+    change: { kind: 'restore' | 'remove' } | { kind: 'cancel'; note?: string },
     label: string,
   ): Promise<boolean> => {
     const { seriesId, version, key } = session;
@@ -39,6 +39,12 @@ export function useCancelling(form: SheetForm) {
     cancel: async (session: Session, reason = ''): Promise<void> => {
       const label = cancelledInWords(session, isSeries, scope);
       if (await changeThem(session, cancelFor(reason), label))
+        void navigate(`/classes/${session.classId}`);
+    },
+    /** Takes it off the books as if it had never been. */
+    remove: async (session: Session): Promise<void> => {
+      const label = cancelledInWords(session, isSeries, scope).replace('Cancelled', 'Removed');
+      if (await changeThem(session, { kind: 'remove' }, label))
         void navigate(`/classes/${session.classId}`);
     },
     /** Holds a cancelled session after all. */

@@ -42,14 +42,20 @@ function moved(notch: Notch, session: Session, target: LandingTarget, school: Sc
   return { row: rows.find((o) => o.key === notch.key && isHeld(o)) ?? null, warnings };
 }
 
-/** The first other session it would meet there. */
-function clashAt(row: Occurrence, notch: Notch, books: Books | undefined) {
+/** The other sessions it would meet there, each once. */
+function clashesAt(row: Occurrence, notch: Notch, books: Books | undefined): string[] {
   const others = (books?.bookings ?? []).filter((b) => b.id !== `session ${notch.id}`);
-  const [clash] = planClashes([row], books?.holds ?? [], others as KnownBooking[]);
-  return clash?.other;
+  const clashes = planClashes([row], books?.holds ?? [], others as KnownBooking[]);
+  return [...new Set(clashes.map(({ other }) => `${other.title}, ${other.time}`))];
 }
 
-/** What would become of a session if it were put down somewhere: where it would stand, and what it would meet there. */
+/** Bells of that day that are not those of the day it comes from. */
+function otherBells(notch: Notch, date: string, school: SchoolCalendar): string[] {
+  const [there, here] = [dayInfo(school, date).bell, dayInfo(school, notch.date).bell];
+  return there !== undefined && there !== here ? [`${there} bells`] : [];
+}
+
+/** What would become of a session if it were put down somewhere: where it would stand, and all that it would meet there. */
 export function landingOf(
   notch: Notch,
   target: LandingTarget,
@@ -59,12 +65,16 @@ export function landingOf(
   const { row, warnings } = moved(notch, known.session, target, school);
   const when = `${dateInWords(target.date)}${row ? `, ${row.time}` : ''}`;
   if (!row) return { row, text: `${when}: no bell gives it a time there.`, tone: 'wrong' };
-  const other = clashAt(row, notch, known.books);
-  if (other)
-    return { row, text: `${when}: clashes with ${other.title}, ${other.time}.`, tone: 'wrong' };
+  const clashes = clashesAt(row, notch, known.books);
   const day = dayInfo(school, target.date);
-  const closed = day.teaching ? undefined : `${when}: ${day.why}.`;
-  const warning = warnings[0]?.message ?? closed;
-  if (warning) return { row, text: warning, tone: 'careful' };
-  return { row, text: `${when}: free.`, tone: 'well' };
+  const closed = day.teaching ? [] : [day.why ?? 'closed'];
+  const own = warnings
+    .filter((w) => w.code === 'same-day')
+    .map(() => 'the series meets that day already');
+  const careful = [...closed, ...own, ...otherBells(notch, target.date, school)];
+  const meets =
+    clashes.length > 0 ? [`clashes with ${clashes.join(' and ')}`, ...careful] : careful;
+  if (meets.length === 0) return { row, text: `${when}: free.`, tone: 'well' };
+  const tone = clashes.length > 0 ? 'wrong' : 'careful';
+  return { row, text: `${when}: ${meets.join('; ')}.`, tone };
 }

@@ -1,0 +1,56 @@
+import { Popover } from 'radix-ui';
+import { useState } from 'react';
+import { adviseRemoving } from '@glen/core';
+import { api } from '../../app/api.js';
+import { Button } from '../../ui/Button.js';
+
+interface RemoveProps {
+  linkId: number;
+  draft: boolean;
+  /** How many people its link is for. */
+  people: number;
+  label: string;
+  remove: () => void;
+}
+
+/** What is known of who could have seen it, and what is better done. */
+function Advice({ linkId, draft, people, label, remove }: RemoveProps) {
+  const { data } = api.useLinkPlacesQuery({ params: { linkId } });
+  if (!data) return null;
+  const places = data.places.filter((place) => !place.pending).length;
+  const { advises, text } = adviseRemoving({ draft, people, places });
+  return (
+    <div className="grid gap-2.5">
+      <p>{text}</p>
+      <p className="text-md text-soft">
+        {advises === 'cancel'
+          ? 'Better cancel it, unless it is a mistake of a moment ago.'
+          : 'Removing it is right.'}
+      </p>
+      <Button kind="danger" onClick={remove}>
+        {label}
+      </Button>
+    </div>
+  );
+}
+
+/** Takes something ahead off the books as if it had never been; who could have seen it is said first. */
+export function RemovePart(props: RemoveProps) {
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <Popover.Root open={isOpen} onOpenChange={setOpen}>
+      <Popover.Trigger asChild>
+        <Button>Remove…</Button>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          sideOffset={6}
+          aria-label="Remove it"
+          className="z-30 w-80 max-w-view rounded-small border border-line bg-sheet p-3.5 text-ink shadow-soft"
+        >
+          <Advice {...props} />
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
