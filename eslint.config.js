@@ -33,6 +33,7 @@ export const FEATURE_ORDER = {
   web: [
     'school',
     'accounts',
+    'lately',
     'group',
     'entry',
     'link',

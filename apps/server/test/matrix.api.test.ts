@@ -49,7 +49,7 @@ const MAY: Record<EndpointName, Role[]> = {
   demoPeople: everyone, demoSignIn: everyone, demoClock: everyone,
   myDay: signedIn, find: teachers,
   school: teachers, today: teachers, classes: teachers, classPeriod: readers,
-  schoolCalendar: teachers, previewCalendar: office, setCalendar: office, holidays: office, seenNotice: teachers, feeds: signedIn, switchOffFeed: signedIn, replaceFeed: signedIn, calendarFeed: everyone, seriesFile: readers,
+  schoolCalendar: teachers, previewCalendar: office, setCalendar: office, holidays: office, seenNotice: teachers, lately: teachers, noteLately: teachers, takenBack: teachers, feeds: signedIn, switchOffFeed: signedIn, replaceFeed: signedIn, calendarFeed: everyone, seriesFile: readers,
   strip: teachers, bookings: readers, changeSessions: teachers, takeBackChange: teachers, copySeries: hosts,
   addSession: hosts, session: readers, editSession: hosts,
   rules: readers, setRules: hosts, posts: readers, addPost: hosts, editPost: hosts, withdrawPost: hosts, restorePost: hosts, retryPost: hosts,
@@ -98,6 +98,7 @@ beforeAll(async () => {
     code: n3.link.code,
     noticeId: 1,
     sessionId: 999999,
+    latelyId: 999999,
     token: 'x',
   });
 });

@@ -32,3 +32,4 @@ export type {
   Sent,
   Session,
 } from './types.js';
+export { WAYS_BACK, type WayBack } from './latelySchemas.js';

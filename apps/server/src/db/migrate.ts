@@ -21,6 +21,7 @@ import * as m0017 from './migrations/0017-room-rules.js';
 import * as m0018 from './migrations/0018-presses.js';
 import * as m0019 from './migrations/0019-leftovers.js';
 import * as m0020 from './migrations/0020-removed.js';
+import * as m0021 from './migrations/0021-lately.js';
 import {
   databaseKind,
   makeBooks,
@@ -58,6 +59,7 @@ const MIGRATIONS: Migration[] = [
   m0018,
   m0019,
   m0020,
+  m0021,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

@@ -16,6 +16,7 @@ import { defineInvited } from './models/Invited.js';
 import { defineJoined } from './models/Joined.js';
 import { defineKeptOut } from './models/KeptOut.js';
 import { defineKnownBrowser } from './models/KnownBrowser.js';
+import { defineLately } from './models/Lately.js';
 import { defineLink } from './models/Link.js';
 import { defineLinkAudience } from './models/LinkAudience.js';
 import { defineLinkCode } from './models/LinkCode.js';
@@ -65,6 +66,7 @@ const defineTables = (sequelize: Sequelize) => ({
   Joined: defineJoined(sequelize),
   KeptOut: defineKeptOut(sequelize),
   KnownBrowser: defineKnownBrowser(sequelize),
+  Lately: defineLately(sequelize),
   Link: defineLink(sequelize),
   LinkAudience: defineLinkAudience(sequelize),
   LinkCode: defineLinkCode(sequelize),

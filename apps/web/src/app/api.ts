@@ -79,6 +79,7 @@ async function answerTo(
 
 const TAGS = [
   'me',
+  'lately',
   'my-day',
   'school',
   'today',
@@ -228,6 +229,9 @@ export const api = createApi({
       signOutEverywhere: tell('signOutEverywhere', [...TAGS]),
       changePassword: tell('changePassword', ['account']),
       changeAddress: tell('changeAddress', ['account', 'me', 'people']),
+      lately: ask('lately', ['lately']),
+      noteLately: tell('noteLately', ['lately']),
+      takenBack: tell('takenBack', ['lately']),
       addClass: tell('addClass', ['classes', 'class', 'today', 'sessions', 'links']),
       editClass: tell('editClass', [...plan, 'classes']),
       copyClass: tell('copyClass', ['classes', 'class', 'today', 'sessions', 'links']),

@@ -24,6 +24,7 @@ const AllLinksPage = lazy(() => import('../features/link/AllLinks.js'));
 const PostsPage = lazy(() => import('../features/post/PostsPage.js'));
 const ReachPage = lazy(() => import('../features/reach/ReachPage.js'));
 const StudentSeesPage = lazy(() => import('../features/reach/StudentSeesPage.js'));
+const LatelyPage = lazy(() => import('../features/lately/LatelyPage.js'));
 const PeoplePage = lazy(() => import('../features/people/PeoplePage.js'));
 const PersonPage = lazy(() => import('../features/people/PersonPage.js'));
 const HappenedPage = lazy(() => import('../features/people/HappenedPage.js'));
@@ -83,6 +84,7 @@ function TeacherPages({ me }: { me: Me }) {
         <Route path="school/people" element={<PeoplePage />} />
         <Route path="school/happened" element={<HappenedPage me={me} />} />
         <Route path="school/people/:personId" element={<PersonPage me={me} />} />
+        <Route path="lately" element={<LatelyPage me={me} />} />
         <Route path="account" element={<AccountPage me={me} />} />
         <Route path="school/entry" element={<SchoolDefaults me={me} />} />
         <Route path="school/my-entry" element={<OwnDefaults me={me} />} />

@@ -1,13 +1,23 @@
 import { toast } from 'sonner';
+import type { WayBack } from '@glen/contract';
+import { keepWayBack, takeBack } from './wayBack.js';
 import { allWritten } from './writes.js';
 
 /** How long an undo is offered. */
 const OFFER_MS = 20000;
 
-interface Done {
+/** How a change is taken back, and made once more after that. */
+interface Ways {
+  redo?: (() => Promise<unknown>) | undefined;
+  /** The way back as data: it is kept under Lately, over reloads and days. */
+  calls?: () => WayBack[];
+}
+
+interface Done extends Ways {
   label: string;
   undo: () => Promise<unknown>;
-  redo?: (() => Promise<unknown>) | undefined;
+  /** Notes under Lately that it was taken back. */
+  noted?: Promise<() => void>;
 }
 let done: (Done & { id: string | number }) | undefined;
 let undone: Done | undefined;
@@ -19,7 +29,8 @@ function offer(what: Done): void {
     duration: OFFER_MS,
     action: { label: 'Undo', onClick: () => void undoLast() },
   });
-  const offered = { ...what, id };
+  const noted = what.calls ? keepWayBack(what.label, what.calls()) : undefined;
+  const offered = { ...what, id, ...(noted ? { noted } : {}) };
   done = offered;
   setTimeout(() => {
     if (done === offered) done = undefined;
@@ -27,14 +38,14 @@ function offer(what: Done): void {
 }
 
 /** Says what was done and offers to take it back; `u` takes the last one back, and `U` does it again where it can be. */
-export function offerUndo(
-  label: string,
-  undo: () => Promise<unknown>,
-  redo?: () => Promise<unknown>,
-): void {
+export function offerUndo(label: string, undo: () => Promise<unknown>, ways: Ways = {}): void {
   undone = undefined;
-  offer({ label, undo, redo });
+  offer({ label, undo, ...ways });
 }
+
+/** The same of a change whose way back is calls and nothing else. */
+export const offerWayBack = (label: string, calls: WayBack[]): void =>
+  offerUndo(label, () => takeBack(calls), { calls: () => calls });
 
 /** What was pressed a moment ago counts as the last too, though its answer is still awaited. */
 export async function undoLast(): Promise<void> {
@@ -45,6 +56,7 @@ export async function undoLast(): Promise<void> {
   toast.dismiss(last.id);
   try {
     await last.undo();
+    void last.noted?.then((note) => note());
     undone = last.redo ? last : undefined;
     if (last.redo)
       toast('Undone.', { action: { label: 'Do it again', onClick: () => void redoLast() } });

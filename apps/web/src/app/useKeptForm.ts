@@ -1,4 +1,5 @@
 import { useEffect, useRef } from 'react';
+import type { WayBack } from '@glen/contract';
 import type { FieldValues } from 'react-hook-form';
 import { offerUndo } from './undo.js';
 import { useServerForm, type Schema } from './useServerForm.js';
@@ -12,6 +13,8 @@ interface KeptForm<Kept, Values extends FieldValues & Sent, Sent> {
   schema?: () => Promise<Schema<Sent>>;
   /** Saves over the version that was read. Its answer is how the thing stands then. */
   save: (sent: Sent, version: number) => Sending<Kept>;
+  /** The same saving as a call that can be kept, so that it is taken back days later too. */
+  callFor?: (sent: Sent, version: number) => WayBack;
   /** What is said once it is saved, beside the way back. */
   done?: () => string;
   /** What takes it back to how it was, where that is not just what the fields were. */
@@ -34,6 +37,7 @@ export function useKeptForm<
   save,
   done = () => 'It is changed.',
   back = (before) => before,
+  callFor,
 }: KeptForm<Kept, Values, Sent>) {
   // What the fields were filled from.
   const read = useRef(kept);
@@ -45,11 +49,13 @@ export function useKeptForm<
       const before = fieldsOf(read.current);
       const words = done();
       take(saved);
-      offerUndo(words, async () => {
+      const undo = async (): Promise<void> => {
         const { data, error } = await save(back(before, saved), saved.version);
         if (!data) throw error;
         take(data);
-      });
+      };
+      const calls = callFor && (() => [callFor(back(before, saved), saved.version)]);
+      offerUndo(words, undo, calls ? { calls } : {});
     },
   });
   const { reset, clearErrors } = form;

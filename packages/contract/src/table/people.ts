@@ -19,6 +19,7 @@ import {
   retireFacts,
   wayIn,
 } from '../keepingSchemas.js';
+import { latelyAnswer, latelyBody } from '../latelySchemas.js';
 import type { EndpointName } from '../endpoints.js';
 import type { Shapes } from './shapes.js';
 
@@ -37,6 +38,9 @@ export const people = {
       isMore: z.boolean(),
     }),
   },
+  lately: { answer: latelyAnswer },
+  noteLately: { body: latelyBody, answer: z.object({ id }) },
+  takenBack: { params: z.object({ latelyId: idParam }), answer: done },
   addPerson: { body: newPerson, answer: detail.extend({ wayIn: wayIn.nullable() }) },
   person: { params: ofPerson, answer: detail },
   editPerson: { params: ofPerson, body: personWords, answer: detail },

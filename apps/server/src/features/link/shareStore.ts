@@ -20,7 +20,8 @@ export async function sharesOf(db: Db, linkId: number): Promise<ShareRow[]> {
     where: { link_id: linkId },
     include: [
       { association: 'classPeriod', attributes: ['title', 'period', 'pennant'] },
-      { association: 'series', attributes: ['title'] },
+      // A share of all has no series.
+      { association: 'series', attributes: ['title'], required: false },
     ],
     order: ['id'],
   });

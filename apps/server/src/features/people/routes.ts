@@ -1,8 +1,10 @@
 import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
+import { notFound } from '../../http/problem.js';
 import { editPerson, giveAccount, takeAccount, takeIn } from './editPerson.js';
 import { setGuardians } from './guardians.js';
 import { happened } from './happened.js';
+import { changesOf, keepChange, markTakenBack } from './latelyStore.js';
 import { peopleList } from './list.js';
 import { factsOfMerging, mergePeople } from './merge.js';
 import { describePerson } from './person.js';
@@ -27,4 +29,13 @@ export const peopleRoutes = (glen: Glen) =>
     mergePeople: ({ params, body, who }) => mergePeople(glen, who, params.personId, body),
     setGuardians: ({ params, body, who }) => setGuardians(glen, who, params.personId, body),
     happened: ({ query }) => happened(glen, query),
+    lately: async ({ who }) => ({ changes: await changesOf(glen.db, who.person!.id) }),
+    noteLately: async ({ body, who }) => ({
+      id: await keepChange(glen.db, who.person!.id, body, glen.clock.school()),
+    }),
+    takenBack: async ({ params, who }) => {
+      if (!(await markTakenBack(glen.db, params.latelyId, who.person!.id)))
+        throw notFound('This change');
+      return { ok: true };
+    },
   }) satisfies Partial<Handlers>;

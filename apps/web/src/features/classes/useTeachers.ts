@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import type { Answer, Problem, Sent } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
-import { offerUndo } from '../../app/undo.js';
+import { offerWayBack } from '../../app/undo.js';
+import { wayBack } from '../../app/wayBack.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 
 type Staff = Sent<'setStaff'>['staff'];
@@ -21,7 +22,8 @@ export function useTeachers({ class: { id }, version, staff }: ClassPeriod) {
     const { data, error } = await set({ params, body: { version, staff: next } });
     if (!data) return problemOf(error);
     setWays(data.addresses);
-    offerUndo(done, () => set({ params, body: { version: version + 1, staff: now } }).unwrap());
+    const body = { version: version + 1, staff: now };
+    offerWayBack(done, [wayBack('setStaff', { params, body })]);
     return undefined;
   };
   /** Of what is pressed, not typed, what was wrong stands with the list. */

@@ -1,5 +1,6 @@
 import { worstFirst, type EntryRules, type Note } from '@glen/core';
 import type { Answer, Me } from '@glen/contract';
+import { wayBack } from '../../app/wayBack.js';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { Margin, Screen } from '../../ui/Margin.js';
@@ -81,7 +82,6 @@ const ALONE = {
 export function SchoolDefaults({ me }: { me: Me }) {
   const { alone } = me.school;
   const asked = api.useSchoolRulesQuery();
-  const [set] = api.useSetSchoolRulesMutation();
   return (
     <Loaded asked={asked}>
       {(answer) => (
@@ -90,7 +90,9 @@ export function SchoolDefaults({ me }: { me: Me }) {
           answer={answer}
           zone={me.school.zone}
           save={({ version, rules, locked, hostsGone }) =>
-            set({ body: { version, rules: rules as EntryRules, locked, hostsGone } })
+            wayBack('setSchoolRules', {
+              body: { version, rules: rules as EntryRules, locked, hostsGone },
+            })
           }
           notes={alone ? () => [] : schoolNotes}
         />
@@ -118,7 +120,6 @@ const ownNotes = ({ locked, overruled, own }: RuleEdits): Note[] => [
 /** A teacher's own defaults, over the school's. */
 export function OwnDefaults({ me }: { me: Me }) {
   const asked = api.useOwnRulesQuery();
-  const [set] = api.useSetOwnRulesMutation();
   return (
     <Loaded asked={asked}>
       {(answer) => (
@@ -127,7 +128,9 @@ export function OwnDefaults({ me }: { me: Me }) {
           words="They count for the class periods that you are the first host of, unless the class period, link or session says otherwise."
           answer={answer}
           zone={me.school.zone}
-          save={({ version, rules, hostsGone }) => set({ body: { version, rules, hostsGone } })}
+          save={({ version, rules, hostsGone }) =>
+            wayBack('setOwnRules', { body: { version, rules, hostsGone } })
+          }
           notes={ownNotes}
         />
       )}

@@ -8,6 +8,7 @@ import {
   type RuleField,
 } from '@glen/core';
 import type { Answer } from '@glen/contract';
+import { wayBack } from '../../app/wayBack.js';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { Margin, Screen, type Around } from '../../ui/Margin.js';
@@ -68,11 +69,10 @@ interface EntryProps {
 }
 
 function Rules({ classPeriod, around, answer, zone }: EntryProps & { answer: Answer<'rules'> }) {
-  const [setRules] = api.useSetRulesMutation();
   const [showSources, setShowSources] = useState(false);
   const classId = classPeriod.class.id;
   const edits = useRuleEdits(answer, ({ version, rules, hostsGone }) =>
-    setRules({ params: { classId }, body: { version, rules, hostsGone } }),
+    wayBack('setRules', { params: { classId }, body: { version, rules, hostsGone } }),
   );
   const { rules, own } = edits;
   const act = (action: NoteAction): void => {

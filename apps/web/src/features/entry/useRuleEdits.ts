@@ -7,9 +7,10 @@ import {
   type RuleField,
   type RuleLayer,
 } from '@glen/core';
-import type { Answer, Problem } from '@glen/contract';
+import type { Answer, Problem, WayBack } from '@glen/contract';
 import { problemOf } from '../../app/api.js';
-import { offerUndo } from '../../app/undo.js';
+import { offerWayBack } from '../../app/undo.js';
+import { sendCall } from '../../app/wayBack.js';
 import { RULE_NAMES, valueInWords } from './sentences.js';
 
 /** Where a value comes from, in words and in short. */
@@ -21,14 +22,17 @@ export const SOURCES: Record<string, string> = {
   series: 'set for this series',
   occurrence: 'set for this date alone',
 };
-/** Saves the layer that is edited here, and gives its new version. */
-export type SaveRules = (ask: {
+/** What is saved of the layer that is edited here, over the version that was read. */
+interface SavedLayer {
   version: number;
   rules: Partial<EntryRules>;
   locked: RuleField[];
   /** What is set of hosts that are gone, where that changes: minutes, or null to take it away. */
   hostsGone?: number | null;
-}) => Promise<{ data?: Answer<'rules'>; error?: unknown }>;
+}
+
+/** The call that saves a layer. */
+export type SaveRules = (layer: SavedLayer) => WayBack;
 
 /** What changes beside the rules, where it does. */
 interface Beside {
@@ -36,6 +40,9 @@ interface Beside {
   /** Minutes; null takes this scope's own away. */
   hostsGone?: number | null;
 }
+
+const sendRules = (call: WayBack) =>
+  sendCall(call) as unknown as Promise<{ data?: Answer<'rules'>; error?: unknown }>;
 
 /** Saves a change of one scope, tells what is wrong with it, and offers to take it back. */
 function useSaving(answer: Answer<'rules'>, save: SaveRules) {
@@ -51,15 +58,12 @@ function useSaving(answer: Answer<'rules'>, save: SaveRules) {
     setProblem(undefined);
     setBusy(true);
     const sent = { rules, locked: ownLocks, ...beside };
-    const { data, error } = await save({ version: answer.version, ...sent });
+    const { data, error } = await sendRules(save({ version: answer.version, ...sent }));
     setBusy(false);
     if (!data) return setProblem(problemOf(error));
-    offerUndo(what, async () => {
-      const before = beside.hostsGone === undefined ? {} : { hostsGone: last.hostsGone ?? null };
-      const sentBack = { rules: last.rules, locked: ownLocks, ...before };
-      const back = await save({ version: data.version, ...sentBack });
-      if (!back.data) throw back.error as Error;
-    });
+    const before = beside.hostsGone === undefined ? {} : { hostsGone: last.hostsGone ?? null };
+    const back = { version: data.version, rules: last.rules, locked: ownLocks, ...before };
+    offerWayBack(what, [save(back)]);
   };
   return { problem, busy, put };
 }

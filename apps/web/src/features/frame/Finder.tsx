@@ -1,7 +1,8 @@
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { api } from '../../app/api.js';
+import { takeTypedAhead } from '../../app/typedAhead.js';
 import {
   accountEntries,
   classEntries,
@@ -81,7 +82,12 @@ const Keys = () => (
 );
 
 function FindOrDo({ close }: { close: () => void }) {
+  // What was typed while it opened is typed into it.
   const [typed, setTyped] = useState('');
+  useEffect(() => {
+    const ahead = takeTypedAhead();
+    if (ahead) setTyped(ahead);
+  }, []);
   return (
     <Command label="Find or do" shouldFilter={false}>
       <Command.Input

@@ -36,6 +36,7 @@ function useFrameKeys(isFinding: boolean, find: (what: 'all' | 'keys') => void):
     'slash',
     (event) => {
       event.preventDefault();
+      typeAhead();
       find('all');
     },
     { useKey: false, ...free },

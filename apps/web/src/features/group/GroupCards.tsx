@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import { api, problemOf } from '../../app/api.js';
-import { offerUndo } from '../../app/undo.js';
+import { offerWayBack } from '../../app/undo.js';
+import { wayBack } from '../../app/wayBack.js';
 import { Button } from '../../ui/Button.js';
 import { ChoiceBox } from '../../ui/choices.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
@@ -16,7 +17,6 @@ function GroupLink({
   group: { id: number; name: string; tutorId: number | null };
 }) {
   const [add, { isLoading, error }] = api.useAddLinkMutation();
-  const [stop] = api.useStopLinkMutation();
   const make = async (): Promise<void> => {
     const { data } = await add({
       params: { classId },
@@ -36,9 +36,9 @@ function GroupLink({
       },
     });
     if (data)
-      offerUndo(`${group.name} has a link of its own.`, () =>
-        stop({ params: { linkId: data.id }, body: { version: data.version } }).unwrap(),
-      );
+      offerWayBack(`${group.name} has a link of its own.`, [
+        wayBack('stopLink', { params: { linkId: data.id }, body: { version: data.version } }),
+      ]);
   };
   return (
     <>

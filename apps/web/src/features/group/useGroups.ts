@@ -1,4 +1,5 @@
 import { splitGroups, type ReadGroups } from '@glen/core';
+import { wayBack } from '../../app/wayBack.js';
 import { api } from '../../app/api.js';
 import { useKeptForm } from '../../app/useKeptForm.js';
 import { draftOf, fromFile, isSame, refilled, type Draft, type Kept } from './groupsDraft.js';
@@ -25,6 +26,7 @@ export function useGroups(classId: number, roll: { id: number }[], kept: Kept) {
     kept,
     fieldsOf,
     save: ({ groups }, version) => save({ params, body: { version, groups } }),
+    callFor: ({ groups }, version) => wayBack('setGroups', { params, body: { version, groups } }),
     done: () => 'The groups are changed.',
     back: (before, now) => ({ groups: asBefore(before.groups, now) }),
   });

@@ -11,6 +11,7 @@ import {
   type RuleLayer,
 } from '@glen/core';
 import type { Answer, LinkDetail } from '@glen/contract';
+import { wayBack } from '../../app/wayBack.js';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { useNow } from '../../app/clock.js';
@@ -158,11 +159,13 @@ function Parts({
 function Body({ classPeriod, link, rules, zone }: BodyProps) {
   const navigate = useNavigate();
   const now = useNow();
-  const [setRules] = api.useSetLinkRulesMutation();
   const [reopen] = api.useReopenLinkMutation();
   const { data: standing } = api.useLinkPlacesQuery({ params: { linkId: link.id } });
   const edits = useRuleEdits(rules, ({ version, rules: own, hostsGone }) =>
-    setRules({ params: { linkId: link.id }, body: { version, rules: own, hostsGone } }),
+    wayBack('setLinkRules', {
+      params: { linkId: link.id },
+      body: { version, rules: own, hostsGone },
+    }),
   );
   const act = ({ name, rules: fix }: NoteAction): void => {
     if (name === 'reopen-link')

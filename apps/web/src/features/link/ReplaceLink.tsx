@@ -1,7 +1,8 @@
 import { addDays } from '@glen/core';
 import type { LinkDetail } from '@glen/contract';
 import { api } from '../../app/api.js';
-import { offerUndo } from '../../app/undo.js';
+import { offerWayBack } from '../../app/undo.js';
+import { wayBack } from '../../app/wayBack.js';
 import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { DateField } from '../../ui/DateField.js';
@@ -49,7 +50,6 @@ interface Wish {
 
 function useReplacing(link: LinkDetail, today: string, onDone: () => void) {
   const [replace] = api.useReplaceLinkMutation();
-  const [takeBack] = api.useTakeBackReplacingMutation();
   const params = { linkId: link.id };
   return useServerForm<Wish, Wish, LinkDetail>({
     start: { why: 'tidy-up', how: USUAL['tidy-up'], until: addDays(today, USUAL_DAYS) },
@@ -60,9 +60,10 @@ function useReplacing(link: LinkDetail, today: string, onDone: () => void) {
       }),
     onDone: (replaced) => {
       onDone();
-      offerUndo(`The link is now /door/${replaced.code}.`, () =>
-        takeBack({ params, body: { version: replaced.version } }).unwrap(),
-      );
+      const body = { version: replaced.version };
+      offerWayBack(`The link is now /door/${replaced.code}.`, [
+        wayBack('takeBackReplacing', { params, body }),
+      ]);
     },
   });
 }

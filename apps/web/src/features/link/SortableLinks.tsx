@@ -23,7 +23,8 @@ import { Link } from 'react-router';
 import { toast } from 'sonner';
 import type { LinkRow } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
-import { offerUndo } from '../../app/undo.js';
+import { offerWayBack } from '../../app/undo.js';
+import { wayBack } from '../../app/wayBack.js';
 import { Chip } from '../../ui/Chip.js';
 import { CopyButtons } from './LinkLine.js';
 import { audienceInWords } from './noted.js';
@@ -117,7 +118,8 @@ function useOrder(classId: number, live: LinkRow[]) {
     const [from, to] = [before.indexOf(Number(active.id)), before.indexOf(Number(over.id))];
     if (!(await put(arrayMove(before, from, to)))) return;
     const { label } = live.find((l) => l.id === active.id)!;
-    offerUndo(`${label} stands elsewhere in the list.`, () => put(before));
+    const back = wayBack('orderLinks', { params: { classId }, body: { order: before } });
+    offerWayBack(`${label} stands elsewhere in the list.`, [back]);
   };
   return { ids: moved ?? before, drop };
 }

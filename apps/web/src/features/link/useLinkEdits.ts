@@ -1,7 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import type { LinkDetail, Problem } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
-import { offerUndo } from '../../app/undo.js';
+import { offerWayBack } from '../../app/undo.js';
+import { wayBack } from '../../app/wayBack.js';
 import type { AudienceDraft, AudienceEdit } from './audienceDraft.js';
 
 const draftOf = (l: LinkDetail): AudienceDraft => ({
@@ -32,7 +33,8 @@ export function useLinkEdits(link: LinkDetail) {
     setProblem(undefined);
     const { data, error } = await edit({ params, body: { ...body(part), version: link.version } });
     if (!data) return setProblem(problemOf(error));
-    offerUndo(done, () => edit({ params, body: { ...body({}), version: data.version } }).unwrap());
+    const before = { ...body({}), version: data.version };
+    offerWayBack(done, [wayBack('editLink', { params, body: before })]);
   };
   /** The newest state of the link that is known, and what is being saved: a quick hand names two, one after the other. */
   const newest = useRef(link);
@@ -47,9 +49,8 @@ export function useLinkEdits(link: LinkDetail) {
     const { data, error } = await setAudience({ params, body: { ...edit(before), version } });
     if (!data) return setProblem(problemOf(error));
     newest.current = data;
-    offerUndo('Whom it is for is changed.', () =>
-      setAudience({ params, body: { ...before, version: data.version } }).unwrap(),
-    );
+    const body = { ...before, version: data.version };
+    offerWayBack('Whom it is for is changed.', [wayBack('setAudience', { params, body })]);
   };
   /** Changes whom it is for, by what it is for once all that was pressed before is saved. */
   const changeAudience = (edit: AudienceEdit): void => {

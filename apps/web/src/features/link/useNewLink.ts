@@ -1,7 +1,8 @@
 import { useNavigate } from 'react-router';
 import type { ClassItem, LinkDetail } from '@glen/contract';
 import { api } from '../../app/api.js';
-import { offerUndo } from '../../app/undo.js';
+import { offerWayBack } from '../../app/undo.js';
+import { wayBack } from '../../app/wayBack.js';
 import { useServerForm } from '../../app/useServerForm.js';
 import { forClass, type AudienceDraft } from './audienceDraft.js';
 import { PURPOSES } from './noted.js';
@@ -58,16 +59,14 @@ function fieldOf(path: string): string {
 export function useNewLink(classPeriod: ClassItem, start: string) {
   const navigate = useNavigate();
   const [add] = api.useAddLinkMutation();
-  const [stop] = api.useStopLinkMutation();
   const params = { classId: classPeriod.id };
   const form = useServerForm<Draft, Draft, LinkDetail>({
     start: beginning(start, classPeriod.id),
     send: (draft) => add({ params, body: bodyOf(draft) }),
     fieldOf,
     onDone: (made) => {
-      offerUndo(`A new link: ${made.label}.`, () =>
-        stop({ params: { linkId: made.id }, body: { version: made.version } }).unwrap(),
-      );
+      const asked = { params: { linkId: made.id }, body: { version: made.version } };
+      offerWayBack(`A new link: ${made.label}.`, [wayBack('stopLink', asked)]);
       void navigate(`/classes/${classPeriod.id}/links/${made.id}`);
     },
   });

@@ -3,7 +3,8 @@ import type { LinkDetail } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { useServerForm } from '../../app/useServerForm.js';
 import { useServices } from '../../app/useServices.js';
-import { offerUndo } from '../../app/undo.js';
+import { offerWayBack } from '../../app/undo.js';
+import { wayBack } from '../../app/wayBack.js';
 
 function doneWords(room: string | null, isSchools: boolean): string {
   if (room) return 'Another room is behind the door.';
@@ -30,9 +31,8 @@ export function useRoom(link: LinkDetail) {
       const before = link.room;
       setIsEditing(false);
       form.reset({ address: changed.room });
-      offerUndo(doneWords(changed.room, video), () =>
-        setRoom({ params, body: { version: changed.version, address: before } }).unwrap(),
-      );
+      const body = { version: changed.version, address: before };
+      offerWayBack(doneWords(changed.room, video), [wayBack('setRoom', { params, body })]);
     },
   });
   return {

@@ -3,6 +3,7 @@ import { Dialog } from 'radix-ui';
 import { Suspense, lazy } from 'react';
 import { dateInWords } from '@glen/core/light';
 import type { Answer, Session } from '@glen/contract';
+import { wayBack } from '../../app/wayBack.js';
 import { api, problemOf } from '../../app/api.js';
 import { useRuleEdits } from '../entry/useRuleEdits.js';
 import { Loading, Trouble } from '../../ui/States.js';
@@ -19,9 +20,8 @@ interface RulesProps {
 }
 
 function Editor({ answer, session, scope, zone }: RulesProps & { answer: Answer<'rules'> }) {
-  const [set] = api.useSetSeriesRulesMutation();
   const edits = useRuleEdits(answer, ({ version, rules, hostsGone }) =>
-    set({
+    wayBack('setSeriesRules', {
       params: { seriesId: session.seriesId },
       body: { version, rules, hostsGone, ...(scope === 'date' ? { key: session.key } : {}) },
     }),

@@ -1,5 +1,6 @@
 import type { Answer, Problem, Sent } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
+import { wayBack } from '../../app/wayBack.js';
 import { offerUndo } from '../../app/undo.js';
 
 type Touched = Answer<'changeSessions'>['touched'];
@@ -25,10 +26,14 @@ export function useChanges() {
         const answer = await takeBack({ body: { touched: now } }).unwrap();
         back = new Map(answer.touched.map((t) => [t.seriesId, t.version]));
       },
-      again &&
-        (async () => {
-          now = (await again(back)).touched;
-        }),
+      {
+        redo:
+          again &&
+          (async () => {
+            now = (await again(back)).touched;
+          }),
+        calls: () => [wayBack('takeBackChange', { body: { touched: now } })],
+      },
     );
   };
 

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { classTitle, readPhrase, type Note, type NoteAction, type ReadPhrase } from '@glen/core';
 import { api } from '../../app/api.js';
+import { useWriting } from '../../ui/writing.js';
 import { wallClock } from '../../app/clock.js';
 import { fromPlan, planOfDraft, type SheetDraft } from './sheetDraft.js';
 import type { SheetForm } from './useSheetForm.js';
@@ -11,6 +12,8 @@ interface Line {
   filled: string;
 }
 
+/** Some region that writes dates in that order: the core reads `12/11` by it. */
+const REGION_OF = { dmy: 'GB', mdy: 'US', ymd: 'CA' } as const;
 const NOTHING: Line = { text: '', filled: '' };
 const SAY_INSTEAD = 'say-instead';
 
@@ -68,11 +71,13 @@ export function usePhrase(form: SheetForm, now: string) {
   const { data } = api.useLinksQuery(undefined, { skip: saved !== null });
   const links = data?.links ?? [];
   const { time } = wallClock(now, school.zone);
+  const { dateOrder } = useWriting();
   const readIt = (text: string): ReadPhrase =>
     readPhrase(text, {
       school,
       today,
       time,
+      region: REGION_OF[dateOrder],
       current: draft.classId,
       classes: classes.map((c) => ({
         id: c.id,

@@ -1,7 +1,8 @@
 import { toast } from 'sonner';
 import type { Post } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
-import { offerUndo } from '../../app/undo.js';
+import { offerWayBack } from '../../app/undo.js';
+import { wayBack } from '../../app/wayBack.js';
 import { Button } from '../../ui/Button.js';
 import { releasedBody } from './draft.js';
 
@@ -27,7 +28,6 @@ const takenDownInWords = (n: number): string =>
 /** What can be done to several posts at once. */
 function useManyPosts() {
   const [withdraw] = api.useWithdrawPostMutation();
-  const [restore] = api.useRestorePostMutation();
   const [retry] = api.useRetryPostMutation();
   const [edit] = api.useEditPostMutation();
   const params = (post: Post) => ({ postId: post.id });
@@ -36,9 +36,9 @@ function useManyPosts() {
     takeDown: async (posts: Post[]): Promise<void> => {
       const done = await toEach(posts, (post) => withdraw(asItIs(post)).unwrap());
       if (done.length === 0) return;
-      offerUndo(takenDownInWords(done.length), () =>
-        Promise.all(done.map((post) => restore(asItIs(post)).unwrap())),
-      );
+      // A post as it is answered has its new version.
+      const calls = done.map((post) => wayBack('restorePost', asItIs(post)));
+      offerWayBack(takenDownInWords(done.length), calls);
     },
     tryAgain: (posts: Post[]) => toEach(posts, (post) => retry({ params: params(post) }).unwrap()),
     release: (posts: Post[]) =>

@@ -3,7 +3,8 @@ import type { Answer, ClassItem, Post } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { useServices } from '../../app/useServices.js';
 import { useServerForm } from '../../app/useServerForm.js';
-import { offerUndo } from '../../app/undo.js';
+import { offerWayBack } from '../../app/undo.js';
+import { wayBack } from '../../app/wayBack.js';
 import { bodyOf, doneWords, draftOf, newDraft, type PostDraft } from './draft.js';
 
 /** How long nothing is typed before the server is asked what it would do. */
@@ -45,7 +46,6 @@ export function useComposer({ classPeriod, editing, onDone }: Composing) {
   const { courseSite } = useServices();
   const [add] = api.useAddPostMutation();
   const [edit] = api.useEditPostMutation();
-  const [withdraw] = api.useWithdrawPostMutation();
   /** What a change replaces: the post as it was read, or as somebody else has saved it since. */
   const version = useRef(editing?.version);
   /** How often the form was changed; an answer about the form as it was before says nothing of it now. */
@@ -71,9 +71,9 @@ export function useComposer({ classPeriod, editing, onDone }: Composing) {
       if (!saved) return;
       const { post } = saved;
       if (!editing)
-        offerUndo(doneWords(form.getValues()), () =>
-          withdraw({ params: { postId: post.id }, body: { version: post.version } }).unwrap(),
-        );
+        offerWayBack(doneWords(form.getValues()), [
+          wayBack('withdrawPost', { params: { postId: post.id }, body: { version: post.version } }),
+        ]);
       onDone(post);
     },
   });

@@ -1,7 +1,8 @@
 import { toast } from 'sonner';
 import type { Post } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
-import { offerUndo } from '../../app/undo.js';
+import { offerWayBack } from '../../app/undo.js';
+import { wayBack } from '../../app/wayBack.js';
 import { releasedBody } from './draft.js';
 
 /** Where somebody was faster, the list shows how it stands now; it is only to be pressed again. */
@@ -26,7 +27,9 @@ export function usePostActions(post: Post) {
       const { data, error } = await withdraw({ params, body: { version } });
       if (!data) return tell(error);
       const back = { version: data.post.version };
-      offerUndo('The post is being taken down.', () => restore({ params, body: back }).unwrap());
+      offerWayBack('The post is being taken down.', [
+        wayBack('restorePost', { params, body: back }),
+      ]);
     },
     putBack: async (): Promise<void> => tell((await restore({ params, body: { version } })).error),
     release: async (): Promise<void> =>

@@ -1,0 +1,66 @@
+import { dateInWords } from '@glen/core';
+import type { Me } from '@glen/contract';
+import { problemOf } from '../../app/api.js';
+import { wallClock } from '../../app/clock.js';
+import { Button } from '../../ui/Button.js';
+import { Margin, Screen } from '../../ui/Margin.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
+import { Empty, Loading, Trouble } from '../../ui/States.js';
+import { useLately, type LatelyChange } from './useLately.js';
+
+interface RowProps {
+  change: LatelyChange;
+  zone: string;
+  take: (change: LatelyChange) => Promise<void>;
+}
+
+function Row({ change, zone, take }: RowProps) {
+  const { date, time } = wallClock(change.at, zone);
+  return (
+    <li className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-b border-line py-2">
+      <span className="w-32 shrink-0 font-mono text-sm text-soft">
+        {dateInWords(date)} {time}
+      </span>
+      <span
+        className={`min-w-0 flex-1 break-words ${change.takenBack ? 'text-soft line-through' : ''}`}
+      >
+        {change.what}
+      </span>
+      {change.takenBack ? (
+        <span className="text-soft">taken back</span>
+      ) : (
+        <Button aria-label={`Take it back: ${change.what}`} onClick={() => void take(change)}>
+          Take it back
+        </Button>
+      )}
+    </li>
+  );
+}
+
+const NOTES = [
+  {
+    severity: 'inform' as const,
+    title: 'Until somebody changes the same',
+    text: 'A change is taken back as long as nobody, you included, has changed the same thing since. A letter that was sent is not recalled.',
+  },
+];
+
+/** My last fifty changes, and taking them back: over reloads and days. */
+export default function LatelyPage({ me }: { me: Me }) {
+  const { changes, error, refetch, take } = useLately();
+  return (
+    <Screen margin={<Margin notes={NOTES} />}>
+      <ScreenTitle tab="Lately" />
+      {error && <Trouble problem={problemOf(error)} retry={() => void refetch()} />}
+      {!changes && !error && <Loading lines={6} />}
+      {changes?.length === 0 && (
+        <Empty title="Nothing yet">What you change stands here, each with its way back.</Empty>
+      )}
+      <ol className="mt-3">
+        {changes?.map((change) => (
+          <Row key={change.id} change={change} zone={me.school.zone} take={take} />
+        ))}
+      </ol>
+    </Screen>
+  );
+}

@@ -1,0 +1,27 @@
+import { toast } from 'sonner';
+import type { Answer } from '@glen/contract';
+import { api, problemOf } from '../../app/api.js';
+import { takeBack } from '../../app/wayBack.js';
+
+export type LatelyChange = Answer<'lately'>['changes'][number];
+
+const CHANGED_SINCE = 'It was changed again in the meantime, so it stays as it is.';
+
+/** My last changes, and taking one of them back: it works until somebody has changed the same thing since. */
+export function useLately() {
+  const { data, error, refetch } = api.useLatelyQuery();
+  const [note] = api.useTakenBackMutation();
+  const take = async ({ id, what, calls }: LatelyChange): Promise<void> => {
+    try {
+      await takeBack(calls);
+    } catch (failure) {
+      const problem = problemOf(failure);
+      return void toast.error(
+        problem?.status === 409 ? CHANGED_SINCE : (problem?.title ?? CHANGED_SINCE),
+      );
+    }
+    await note({ params: { latelyId: id } });
+    toast(`Taken back: ${what}`);
+  };
+  return { changes: data?.changes, error, refetch, take };
+}
