@@ -108,7 +108,9 @@ test('dates are left out of a series that is being made: on the strip, in its li
   await expect(page.getByRole('gridcell')).toHaveAccessibleName(/Enter takes it in again/);
   await schedule(8).click();
   await expect(page.getByText(/^Scheduled: Chartwork clinic, 8 sessions/)).toBeVisible();
-  const dates = (await held(school, page, 'C')).filter((s) => s.time === '16:00').map((s) => s.date);
+  const dates = (await held(school, page, 'C'))
+    .filter((s) => s.time === '16:00')
+    .map((s) => s.date);
   expect(dates).toHaveLength(8);
   expect(dates).not.toContain('2026-10-15');
 });

@@ -117,7 +117,7 @@ export function Margin({ title = 'In the margin', notes, onAction, children, bel
   if (wide) {
     return (
       <aside aria-label={title} className="border-l border-line bg-shade/50 px-4.5 print:hidden">
-        <div className="sticky top-0 py-5">
+        <div className="sticky top-0 pt-5 pb-24">
           <h2 className="mb-3 font-sans text-sm font-semibold text-soft">{title}</h2>
           {content}
         </div>

@@ -18,7 +18,7 @@ function Row({ change, zone, take }: RowProps) {
   const { date, time } = wallClock(change.at, zone);
   return (
     <li className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-b border-line py-2">
-      <span className="w-32 shrink-0 font-mono text-sm text-soft">
+      <span className="w-40 shrink-0 font-mono text-sm whitespace-nowrap text-soft">
         {dateInWords(date)} {time}
       </span>
       <span

@@ -176,8 +176,9 @@ export function CopyTo(props: CopyProps) {
       <Popover.Portal>
         <Popover.Content
           sideOffset={6}
+          collisionPadding={8}
           aria-label="Copy this series"
-          className="z-30 max-h-view w-96 max-w-view overflow-y-auto rounded-small border border-line bg-sheet p-3.5 text-ink shadow-soft"
+          className="z-30 max-h-(--radix-popover-content-available-height) w-96 max-w-view overflow-y-auto rounded-small border border-line bg-sheet p-3.5 text-ink shadow-soft"
         >
           <CopyCard {...props} onDone={() => setOpen(false)} />
         </Popover.Content>

@@ -45,6 +45,7 @@ export function RemovePart(props: RemoveProps) {
       <Popover.Portal>
         <Popover.Content
           sideOffset={6}
+          collisionPadding={8}
           aria-label="Remove it"
           className="z-30 w-80 max-w-view rounded-small border border-line bg-sheet p-3.5 text-ink shadow-soft"
         >
