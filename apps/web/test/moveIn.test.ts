@@ -106,6 +106,6 @@ describe('when a class period meets, in words', () => {
   it('says what is not understood, and what never comes', () => {
     expect(readMeets('when the moon is full', moment).wrong).toMatch(/Not understood/);
     const tooShort = readMeets('every Tuesday 18:30 to 20:00 until 2026-11-27', moment);
-    expect(tooShort.wrong).toBe('No day of the school year fits that.');
+    expect(tooShort.wrong).toBe('“2026-11-27”: It would end before it begins.');
   });
 });

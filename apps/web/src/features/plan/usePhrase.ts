@@ -57,7 +57,7 @@ function replaced(text: string, from: number, to: number, words: string): string
 }
 
 /** What the main button says while the line is not clear. */
-export function askOf([first]: ReadPhrase['unclear']): string | undefined {
+function askOf([first]: ReadPhrase['unclear']): string | undefined {
   if (!first) return undefined;
   if (first.text === '') return first.why;
   const said = first.text.length > 24 ? `${first.text.slice(0, 23)}…` : first.text;

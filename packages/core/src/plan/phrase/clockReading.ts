@@ -4,7 +4,7 @@ import type { Clock } from './items.js';
 const DAY_BEGINS = 7;
 const HALF_A_DAY = 12 * 60;
 
-export interface ClockReading {
+interface ClockReading {
   /** Minutes after midnight. */
   start: number;
   /** Of a stretch. */

@@ -68,7 +68,7 @@ function readJoinedLetters(tokens: Tokens, i: number): DayList | undefined {
 }
 
 /** `Mon`, `mon-thu`, `Mon, Wed & Fri`, `tues/thurs`, `MWF`. */
-export function readDayList(tokens: Tokens, i: number): DayList | undefined {
+function readDayList(tokens: Tokens, i: number): DayList | undefined {
   const joined = readJoinedLetters(tokens, i);
   if (joined) return joined;
   const first = readOneOrLetters(tokens, i);

@@ -150,16 +150,7 @@ function readSpan(tokens: Tokens, i: number): Found | undefined {
   return found(next + 1, { kind: 'end', end: isMonths ? { months: n } : { weeks } });
 }
 
-const SESSION_WORDS = [
-  'sessions',
-  'session',
-  'lessons',
-  'lesson',
-  'classes',
-  'times',
-  'meetings',
-  'days',
-];
+const SESSION_WORDS = ['sessions', 'session', 'lessons', 'lesson', 'classes', 'times', 'days'];
 
 /** `x5`, `5x`, `5 times`, `3 sessions`, `twice`. */
 function readTimes(tokens: Tokens, i: number): Found | undefined {

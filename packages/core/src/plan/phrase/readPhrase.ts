@@ -13,7 +13,7 @@ import { scan, withRoles } from './scan.js';
 import { Settling } from './settling.js';
 import { settle } from './settle.js';
 
-export type { PhraseClass, PhraseContext, PhrasePlace, ReadPhrase } from './phraseTypes.js';
+export type { PhraseClass, PhraseContext, ReadPhrase } from './phraseTypes.js';
 
 /** So much of a phrase is read; of a longer one the rest is given back as unclear. */
 const MOST_CHARACTERS = 1000;

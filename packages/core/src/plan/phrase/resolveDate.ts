@@ -10,12 +10,12 @@ import type { DateWords } from './items.js';
 import type { Settling } from './settling.js';
 
 /** A date as a day number, or why there is none. */
-export type Resolved = { day: number; why?: undefined } | { day?: undefined; why: string };
+type Resolved = { day: number; why?: undefined } | { day?: undefined; why: string };
 
 const MOST_DAYS = [31, 29, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
 
 /** The day number of a date, where its month has that day. */
-export function realDay(year: number, month: number, day: number): number | undefined {
+function realDay(year: number, month: number, day: number): number | undefined {
   if (month < 1 || month > 12 || day < 1) return undefined;
   const n = daysFromCivil(year, month, day);
   const back = civilFromDays(n);

@@ -1,5 +1,6 @@
 import {
   WEEKDAYS,
+  WEEKDAY_NAMES,
   civilFromDays,
   dateOf,
   daysFromCivil,
@@ -54,8 +55,7 @@ function endDay(settling: Settling, item: Item, first: number): { day: number } 
   return { day: read.day };
 }
 
-export const wrongWeekday = (day: number): string =>
-  `${Number(dateOf(day).slice(8))} ${dateOf(day).slice(0, 7)} is another weekday.`;
+const wrongWeekday = (day: number): string => `It is a ${WEEKDAY_NAMES[weekdayOf(day)]}.`;
 
 /** `for 2 months` from its first day on. */
 function afterMonths(first: number, months: number): number {

@@ -88,7 +88,7 @@ function nextSchoolDay(settling: Settling, said: SaidTime): number {
 }
 
 /** The first day on or after another that a repeat holds, whatever its interval: it counts from there. */
-export function firstOfRepeat(settling: Settling, repeat: FieldRepeat, from: number): number {
+function firstOfRepeat(settling: Settling, repeat: FieldRepeat, from: number): number {
   const { school } = settling.context;
   const start = dateOf(from);
   const { interval: _interval, until: _until, weeks: _weeks, times: _times, ...pattern } = repeat;

@@ -1,5 +1,5 @@
 /** A piece of the phrase: a word, a number, a sign between them, or something that no rule reads (`odd`). */
-export interface Token {
+interface Token {
   /** In lower case, as long as what was typed. */
   text: string;
   kind: 'word' | 'number' | 'sign' | 'odd';

@@ -2,7 +2,7 @@ import { WEEKDAYS, type Weekday } from '../../time/dates.js';
 
 /** Words that say nothing of their own. */
 const FILLERS = new Set(
-  `class classes lesson lessons session sessions please on at in for the with meet meets meeting schedule and from of
+  `class classes lesson lessons session sessions please on at in for the with meet meets schedule and from of
    a an my our then teach is`.split(/\s+/),
 );
 export const isFiller = (word: string): boolean => FILLERS.has(word);
