@@ -177,6 +177,8 @@ describe('a phrase', () => {
     ['thu 6-7', '18:00', 60],
     ['thu 7-8', '07:00', 60],
     ['thu half past 3 for an hour and a half', '15:30', 90],
+    ['thu from nine to ten', '09:00', 60],
+    ['thu ten to eleven', '10:50', 50],
     ['thu quarter to ten', '09:45', 50],
     ['thu five past nine', '09:05', 50],
     ['thu 3 in the afternoon', '15:00', 50],
@@ -204,6 +206,9 @@ describe('a phrase', () => {
     ['11/12 P1', '2026-11-12'],
     ['3 March 10:00', '2027-03-03'],
     ['oct 20th, 2026 P1', '2026-10-20'],
+    ['the 19th of november P1', '2026-11-19'],
+    ['2026/11/02 P1', '2026-11-02'],
+    ['next week mon and wed P1', '2026-10-19'],
   ])('%s is on %s', (text, first) => {
     expect(planOf(text).first).toBe(first);
     expect(unclearOf(text)).toEqual([]);
@@ -238,6 +243,7 @@ describe('a phrase', () => {
     ],
     ['fridays P1 x8 except the 27th', ['the 27th', 'Fri 27 Nov', undefined]],
     ['nav mondays p3 x2', ['nav', 'Coastal Navigation, period P3', undefined]],
+    ['tomorrow, fri and mon P1 x4', ['tomorrow', 'from Thu 15 Oct on', undefined]],
     ['15 oct P1 x5', ['15 oct', 'every week from then on', undefined]],
     ['11:00', ['', 'Wed 14 Oct', ' on 15 Oct']],
   ])('%s: what was assumed can be changed', (text, assumed) => {
@@ -274,6 +280,8 @@ describe('a phrase', () => {
     expect(fits('ropework fri p5 starboard')).toEqual([ropework, 2, undefined]);
     expect(groupId).toBe(1);
     expect(fits('birgit friday 9am')[2]).toBe(90);
+    const both = atDemo('port & starboard thu p5').unclear.map((place) => place.text);
+    expect(both).toEqual(['port', 'starboard']);
     expect(fits('n3 lesson friday 9am')[2]).toBeUndefined();
   });
   it('gives back what it cannot read, with its place', () => {

@@ -80,7 +80,10 @@ function minutesAt(tokens: Tokens, i: number, isPast: boolean): number | undefin
   const word = tokens.textAt(i);
   const inWords = Object.hasOwn(PARTS_OF_HOUR, word) ? PARTS_OF_HOUR[word] : numberWord(word);
   const minutes = inWords ?? (isPast ? tokens.number(i) : undefined);
-  return minutes !== undefined && minutes >= 1 && minutes <= 30 ? minutes : undefined;
+  if (minutes === undefined || minutes < 1 || minutes > 30) return undefined;
+  // `from nine to ten` is a stretch, `ten to nine` is not.
+  const isStretch = !isPast && (minutes % 5 !== 0 || tokens.is(i - 1, 'from', 'between'));
+  return isStretch ? undefined : minutes;
 }
 
 /** `half past nine`, `quarter to ten`, `ten past 3`. */

@@ -41,7 +41,7 @@ const dateOfParts = (month: number, day: number, year?: number): DateWords => ({
 
 /** `3 Nov`, `3rd of November 2026`. */
 function readDayFirst(tokens: Tokens, i: number): ReadDate | undefined {
-  const day = readDay(tokens, i);
+  const day = readDay(tokens, tokens.is(i, 'the') ? i + 1 : i);
   if (!day) return undefined;
   const at = tokens.is(day.next, 'of') ? day.next + 1 : day.next;
   const month = monthOf(tokens.textAt(at));
@@ -69,11 +69,12 @@ function readMonthFirst(tokens: Tokens, i: number): ReadDate | undefined {
   return { date: dateOfParts(month, day.day, year), next };
 }
 
-/** `2026-11-05`. */
+/** `2026-11-05`, `2026/11/05`. */
 function readIso(tokens: Tokens, i: number): ReadDate | undefined {
   const isWhole = [1, 2, 3, 4].every((n) => tokens.isGlued(i + n));
-  if (!isWhole || tokens.textAt(i).length !== 4 || !tokens.is(i + 1, '-') || !tokens.is(i + 3, '-'))
-    return undefined;
+  const sign = tokens.textAt(i + 1);
+  const isDate = (sign === '-' || sign === '/') && tokens.is(i + 3, sign);
+  if (!isWhole || !isDate || tokens.textAt(i).length !== 4) return undefined;
   const [year, month, day] = [tokens.number(i), tokens.number(i + 2), tokens.number(i + 4)];
   if (year === undefined || month === undefined || day === undefined) return undefined;
   return { date: { year, month, day }, next: i + 5 };
@@ -186,6 +187,9 @@ function readQualifiedDay(tokens: Tokens, i: number): ReadDate | undefined {
   if (!tokens.is(i, 'this', 'next', 'coming')) return undefined;
   const afterWeek = tokens.is(i + 1, 'week') ? i + 2 : i + 1;
   const at = tokens.is(afterWeek, 'on') ? afterWeek + 1 : afterWeek;
+  // `next week Mon and Wed` are two days of one week.
+  const isList = tokens.is(at + 1, 'and', ',', '&', '/') && weekdayWord(tokens.textAt(at + 2));
+  if (isList) return undefined;
   return dayAt(tokens, at, tokens.is(i, 'next') ? 'next' : 'this', at + 1);
 }
 

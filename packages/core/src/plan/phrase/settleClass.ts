@@ -33,18 +33,33 @@ function tellWhich(settling: Settling, part: Item, ids: number[]): void {
   settling.isUnclear(part, `Which one: ${letters.join(', ')} or ${last}?`);
 }
 
-/** Its group or link, where the words name exactly one of them and not the class period itself. */
-function within(parts: ItemOf<'class'>[], classId: number): Pick<NamedClass, 'groupId' | 'linkId'> {
-  const named: Pick<NamedClass, 'groupId' | 'linkId'> = {};
-  for (const { fits } of parts) {
-    const own = fits.filter((fit) => fit.classId === classId);
-    if (own.some((fit) => fit.groupId === undefined && fit.linkId === undefined)) continue;
-    const groups = own.filter((fit) => fit.groupId !== undefined);
-    const links = own.filter((fit) => fit.linkId !== undefined);
-    if (groups.length === 1) named.groupId = groups[0]!.groupId!;
-    if (links.length === 1) named.linkId = links[0]!.linkId!;
-  }
-  return named;
+const isWhole = (fit: ClassFit): boolean => fit.groupId === undefined && fit.linkId === undefined;
+
+/** The groups or links of a class period that each part may mean, where it does not mean the class period itself. */
+const partsWithin = (parts: ItemOf<'class'>[], classId: number): ClassFit[][] =>
+  parts
+    .map(({ fits }) => fits.filter((fit) => fit.classId === classId))
+    .filter((own) => !own.some(isWhole));
+
+/** Its group or link, where the words name exactly one. Two of them are unclear. */
+function within(
+  settling: Settling,
+  parts: ItemOf<'class'>[],
+  classId: number,
+): Pick<NamedClass, 'groupId' | 'linkId'> {
+  const named = partsWithin(parts, classId).flat();
+  const one = (ids: (number | undefined)[]): number | undefined => {
+    const known = [...new Set(ids.filter((id) => id !== undefined))];
+    if (known.length > 1)
+      for (const part of parts) settling.isUnclear(part, 'One group or link at a time.');
+    return known.length === 1 ? known[0] : undefined;
+  };
+  const groupId = one(named.map((fit) => fit.groupId));
+  const linkId = one(named.map((fit) => fit.linkId));
+  return {
+    ...(groupId === undefined ? {} : { groupId }),
+    ...(linkId === undefined ? {} : { linkId }),
+  };
 }
 
 /** The one class period that the phrase's words name. Two, or words that may mean several, are unclear. */
@@ -64,5 +79,5 @@ export function settleClass(settling: Settling): NamedClass {
   }
   const of = settling.classes.find((c) => c.id === ids[0])!;
   if (common.length > 1) settling.assume(parts[0]!, classTitle(of));
-  return { of, classId: of.id, ...within(parts, of.id) };
+  return { of, classId: of.id, ...within(settling, parts, of.id) };
 }

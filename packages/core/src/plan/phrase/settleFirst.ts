@@ -121,7 +121,10 @@ function startOfSeries(settling: Settling): { from: number; last?: number } {
   const [weekday] = settling.all('days', 'from');
   if (weekday && !one) return { from: coming(settling, weekday.days[0]!) };
   if (!one) return { from: settling.today };
-  if (!one.stretch.last) return { from: one.day };
+  if (!one.stretch.last) {
+    if (one.item.role === undefined) settling.assume(one.item, `from ${inWords(one.day)} on`);
+    return { from: one.day };
+  }
   const last = resolveDate(settling, one.stretch.last);
   if (last.day === undefined || last.day < one.day) {
     settling.isUnclear(one.item, last.why ?? 'It would end before it begins.');
