@@ -22,7 +22,7 @@ function Row({ change, zone, take }: RowProps) {
         {dateInWords(date)} {time}
       </span>
       <span
-        className={`min-w-0 flex-1 break-words ${change.takenBack ? 'text-soft line-through' : ''}`}
+        className={`min-w-48 flex-1 break-words ${change.takenBack ? 'text-soft line-through' : ''}`}
       >
         {change.what}
       </span>
