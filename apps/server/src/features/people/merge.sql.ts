@@ -28,6 +28,7 @@ export const NAMES_A_PERSON: Record<string, 'move' | 'once' | 'drop'> = {
   'invited.person_id': 'once',
   'invited.given_by': 'move',
   'notices.person_id': 'move',
+  'lately.person_id': 'move',
   'guardians.student_id': 'once',
   'guardians.person_id': 'once',
   // Kept in line with all the others, once these have gone over.
