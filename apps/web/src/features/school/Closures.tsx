@@ -1,5 +1,11 @@
 import { useContext } from 'react';
-import { cycleAfter, dateInWords, type SchoolCalendar } from '@glen/core';
+import {
+  GlenInputError,
+  cycleAfter,
+  dateInWords,
+  type CycleAfter,
+  type SchoolCalendar,
+} from '@glen/core';
 import { Button } from '../../ui/Button.js';
 import { Cell, ChoiceCell, Editing, Part, Row } from './Cells.js';
 import { Holidays } from './Holidays.js';
@@ -25,9 +31,19 @@ interface ClosureRowProps {
   onRemove: () => void;
 }
 
+/** What follows a closure; of a calendar that cannot be read as it is being typed nothing is said. */
+function whatFollows(calendar: SchoolCalendar, at: number): CycleAfter | undefined {
+  try {
+    return cycleAfter(calendar, at);
+  } catch (error) {
+    if (error instanceof GlenInputError) return undefined;
+    throw error;
+  }
+}
+
 /** Whether the cycle waits for a closure in mid-term to be over, or goes on: with what the next school day then is. */
 function CyclePart({ calendar, closure, at, onChange }: Omit<ClosureRowProps, 'onRemove'>) {
-  const after = cycleAfter(calendar, at);
+  const after = whatFollows(calendar, at);
   if (!after) return null;
   const { date, shifted, goesOn } = after;
   const day = dateInWords(date);
