@@ -81,8 +81,6 @@ interface MarginProps {
   notes: Note[];
   onAction?: OnAction;
   children?: ReactNode;
-  /** What stands below, and is no thought of its own. */
-  below?: ReactNode;
 }
 
 export const NoteList = ({ notes, onAction }: Pick<MarginProps, 'notes' | 'onAction'>) =>
@@ -111,7 +109,6 @@ export function Margin({ title = 'In the margin', notes, onAction, children, bel
       <NoteList notes={notes} {...(onAction ? { onAction } : {})} />
       {notes.length === 0 && !children && <p className="text-soft">Nothing needs thought here.</p>}
       {children}
-      {below}
     </>
   );
   if (wide) {
