@@ -102,7 +102,7 @@ const mostUrgent = (notes: Note[]): Note['severity'] => mostUrgentNote(notes)?.s
  * What needs thought about this screen: the right-hand column where there is room for it, else a drawer behind
  * a line that says what is most urgent. Its notes are computed, never written in.
  */
-export function Margin({ title = 'In the margin', notes, onAction, children, below }: MarginProps) {
+export function Margin({ title = 'In the margin', notes, onAction, children }: MarginProps) {
   const wide = useWide();
   const content = (
     <>
