@@ -195,6 +195,13 @@ describe('a dry run of a series', () => {
     expect(notes.at(-1)!.title).toMatch(/on your clock$/);
     expect(leftOut).toMatchObject([{ key: '2026-11-02', time: '08:40', minutes: 50 }]);
   });
+  it('shows a date that is left out also beyond so many sessions', () => {
+    const three: SessionPlan = { ...mondays, repeat: { every: 'week', times: 3 } };
+    const except = ['2026-10-26', '2026-11-09'];
+    const { leftOut, rows } = dryRun({ ...three, except }, context);
+    expect(leftOut.map((o) => o.key)).toEqual(except);
+    expect(rows.map((o) => o.key)).toEqual(['2026-10-19', '2026-11-02', '2026-11-16']);
+  });
   it('tells many clashes with one series at once', () => {
     const same = ['2026-10-26', '2026-11-02', '2026-11-09', '2026-11-16'].map((date) =>
       booking(date, '08:40', 50, ['link:3', 'person:1', 'person:90'], { classId: 1 }),

@@ -317,6 +317,10 @@ describe('a phrase', () => {
   ])('%s: %j is unclear', (text, unclear) => {
     expect(unclearOf(text)).toEqual(unclear);
   });
+  it('says which part is missing', () => {
+    const why = 'At what time?';
+    expect(read('mondays').unclear).toEqual([{ text: '', from: 7, to: 7, why, missing: 'time' }]);
+  });
   it('agrees to what is said twice alike', () => {
     for (const text of ['thu P3 10:45', 'thu 2-3pm for 1 hour', 'nav P3 thu period P3'])
       expect(unclearOf(text)).toEqual([]);

@@ -3,7 +3,7 @@ import { nextFreeDay } from '../clash/nextFreeDay.js';
 import { planClashes, type PlanClash } from '../clash/planClashes.js';
 import type { Note, NoteAction } from '../margin/note.js';
 import { worstFirst } from '../margin/note.js';
-import { dateInWords } from '../time/dates.js';
+import { addDays, dateInWords } from '../time/dates.js';
 import { wallClockAt } from '../time/instants.js';
 import { notesForClashes } from './clashNotes.js';
 import { repeats } from './copyPlan.js';
@@ -19,7 +19,7 @@ import {
 import { describePlan, isEndless } from './describePlan.js';
 import type { DryRunContext } from './dryRunContext.js';
 import { expandPlan, isHeld } from './expandPlan.js';
-import type { Occurrence, SessionPlan } from './plan.js';
+import type { Occurrence, PlanRepeat, SessionPlan } from './plan.js';
 import { wholeWindow } from './toRRule.js';
 import { whyNone } from './whyNone.js';
 
@@ -179,13 +179,20 @@ function insteadOf(
   return [{ name: 'instead-date', label, key: row.key, to: { date, time, minutes } }];
 }
 
-/** Dates that the plan leaves out, as they would stand in it. */
+/** Dates that the plan leaves out, as they would stand in it. A number of sessions ends it no earlier: it counts those held. */
 function leftOutOf(plan: SessionPlan, { school }: DryRunContext): Occurrence[] {
-  const { except = [], ...whole } = plan;
-  if (except.length === 0) return [];
-  return expandPlan(whole, school, wholeWindow(whole, school)).filter((o) =>
-    except.includes(o.key),
-  );
+  const { except = [], repeat, ...rest } = plan;
+  const last = [...except].sort().at(-1);
+  if (last === undefined) return [];
+  const whole: SessionPlan = { ...rest, ...(repeat ? { repeat: withoutTimes(repeat) } : {}) };
+  const window = { from: plan.first, to: addDays(last < plan.first ? plan.first : last, 1) };
+  return expandPlan(whole, school, window).filter((o) => except.includes(o.key));
+}
+
+function withoutTimes(repeat: PlanRepeat): PlanRepeat {
+  if ('rrule' in repeat) return repeat;
+  const { times: _times, ...endless } = repeat;
+  return endless;
 }
 
 /** Clashes that the teacher has not said to keep; an edit leaves alone what is over. */

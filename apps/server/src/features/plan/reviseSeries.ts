@@ -5,7 +5,7 @@ import { notFound, stale, wrongField } from '../../http/problem.js';
 import { cutShares } from '../link/shareStore.js';
 import { readSchool } from '../school/store.js';
 import { announceSeries, remakeOccurrences, rowsOf } from './occurrenceRows.js';
-import { textOf } from './seriesText.js';
+import { BEGUN, textOf } from './seriesText.js';
 import { sessionOfSeries } from './sessions.js';
 import {
   deleteOccurrences,
@@ -90,7 +90,11 @@ export async function reviseSeries(
   const { calendar } = await readSchool(glen.db);
   const past = await pastOf(glen, seriesId);
   const { keep, add, about } = edit(series, past, calendar);
-  if (!keep) return removeSeries(glen, series, by);
+  if (!keep) {
+    // What was held may lie outside the plan as it is now: it is history, and the series stays with it.
+    if (past.opened.size + past.begun.size > 0) throw wrongField('key', BEGUN);
+    return removeSeries(glen, series, by);
+  }
   const place = { classId: series.class_id, linkId: series.link_id };
   const rows = await rowsOf(glen, keep);
   await updateSeries(glen.db, seriesId, keep);

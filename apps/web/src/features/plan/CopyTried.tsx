@@ -1,4 +1,5 @@
 import {
+  GlenInputError,
   classTitle,
   planForClass,
   type NoteAction,
@@ -24,8 +25,9 @@ interface CopyTriedProps {
 function copied({ plan, of, school, from, except }: CopyTriedProps): SessionPlan | null {
   try {
     return planForClass(plan, of.period, school, { from, except });
-  } catch {
-    return null;
+  } catch (error) {
+    if (error instanceof GlenInputError) return null;
+    throw error;
   }
 }
 

@@ -79,7 +79,7 @@ function tryIt(work: () => DryRun): Tried {
   }
 }
 
-/** How many may come, where several rolls meet at one door; one roll is by its class period's own rules. */
+/** How many may come by all the rolls that meet in it, beside how many the door lets in. */
 function roomOf(
   of: ClassItem,
   link: { audienceSize: number } | null,

@@ -6,20 +6,31 @@ import { wallClock } from '../../app/clock.js';
 import { fromPlan, planOfDraft, type SheetDraft } from './sheetDraft.js';
 import type { SheetForm } from './useSheetForm.js';
 
-/** What somebody typed, with what the sheet held once it was read. */
+/** What somebody typed, with what the sheet held once it was read: all of it, its time, how it repeats. */
 interface Line {
   text: string;
-  filled: string;
+  filled: Filled;
+}
+interface Filled {
+  all: string;
+  time: string;
+  end: string;
 }
 
 /** Some region that writes dates in that order: the core reads `12/11` by it. */
 const REGION_OF = { dmy: 'GB', mdy: 'US', ymd: 'CA' } as const;
-const NOTHING: Line = { text: '', filled: '' };
+const NOTHING: Line = { text: '', filled: { all: '', time: '', end: '' } };
 const SAY_INSTEAD = 'say-instead';
 
 /** What of the sheet a phrase fills in, to tell whether it was changed by hand since. */
-const filledBy = (draft: SheetDraft): string =>
-  JSON.stringify([draft.classId, draft.linkId, planOfDraft(draft)]);
+function filledBy(draft: SheetDraft): Filled {
+  const plan = planOfDraft(draft);
+  return {
+    all: JSON.stringify([draft.classId, draft.linkId, plan]),
+    time: JSON.stringify(plan.at),
+    end: JSON.stringify(plan.repeat),
+  };
+}
 
 /** What a phrase says of the sheet. */
 function partsOf(
@@ -100,10 +111,11 @@ export function usePhrase(form: SheetForm, now: string) {
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the links come
   }, [isKnown]);
   const isEmpty = line.text.trim() === '';
-  // Whoever goes on by hand has said what was missing, and chosen what was assumed.
-  const isByHand = !isEmpty && line.filled !== filledBy(draft);
+  const holds = filledBy(draft);
+  const isByHand = !isEmpty && line.filled.all !== holds.all;
   const { unclear, assumed } = isEmpty ? { unclear: [], assumed: [] } : readIt(line.text);
-  const open = unclear.filter((place) => place.text !== '' || !isByHand);
+  // What was missing may be said by hand in the sentence.
+  const open = unclear.filter(({ missing }) => !missing || line.filled[missing] === holds[missing]);
   return {
     text: line.text,
     type,

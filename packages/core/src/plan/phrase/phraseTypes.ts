@@ -40,7 +40,7 @@ export interface ReadPhrase {
   groupId?: number;
   linkId?: number;
   /** What could not be read, and why. An empty place at the end: something is missing. */
-  unclear: (PhrasePlace & { why: string })[];
+  unclear: (PhrasePlace & { why: string; missing?: 'time' | 'end' })[];
   /** What could have meant something else: what it was taken as, and what to write in its place to mean the other. */
   assumed: (PhrasePlace & { as: string; instead?: string })[];
 }

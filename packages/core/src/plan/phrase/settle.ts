@@ -23,7 +23,7 @@ function timeOrOwn(settling: Settling, named: NamedClass, isAnything: boolean): 
     return { ...said, period };
   }
   const isSaid = settling.all('wrong').length > 0;
-  if (isAnything && !isSaid) settling.lacks('At what time?');
+  if (isAnything && !isSaid) settling.lacks('time', 'At what time?');
   return said;
 }
 
@@ -39,7 +39,7 @@ function ended(
   const { terms } = settling.context.school;
   const term = terms.find((t) => t.last >= dateOf(first));
   if (!term) {
-    settling.lacks('Until when?');
+    settling.lacks('end', 'Until when?');
     return { ...repeat, times: 1 };
   }
   settling.assumeMissing(`until the term ends, ${dateInWords(term.last)}`, 'all year');
@@ -68,7 +68,7 @@ function seriesPlan(settling: Settling, days: Days, base: SessionPlan): SessionP
   const met = metBy(settling, plan);
   if (met instanceof GlenInputError) {
     if (said) settling.isUnclear(said.item, met.message);
-    else settling.lacks(met.message);
+    else settling.lacks('end', met.message);
     return { ...plan, repeat: { ...pattern, times: 1 } };
   }
   const except = settleExcept(settling, daysOf(met));

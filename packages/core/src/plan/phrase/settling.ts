@@ -33,9 +33,9 @@ export class Settling {
     this.unclearAt(from, to, why);
   }
   /** Something is missing that the phrase does not say. */
-  lacks(why: string): void {
+  lacks(missing: 'time' | 'end', why: string): void {
     const end = this.text.length;
-    this.unclearAt(end, end, why);
+    this.unclear.push({ text: '', from: end, to: end, why, missing });
   }
   /** What was taken to mean something that it might not; `instead` is what to write there to mean the other. */
   assume({ from, to }: { from: number; to: number }, as: string, instead?: string): void {
