@@ -107,6 +107,7 @@ describe('a notch', () => {
     const series = {
       id: 7,
       classId: 1,
+      linkId: 3,
       version: 1,
       title: 'Tides',
       words: '',

@@ -260,6 +260,7 @@ export const notch = z.object({
 export const stripSeries = z.object({
   id,
   classId: id,
+  linkId: id,
   version,
   title: z.string(),
   words: z.string(),

@@ -61,6 +61,7 @@ export async function stripFor(
       .map((s) => ({
         id: s.id,
         classId: s.class_id,
+        linkId: s.link_id,
         version: s.version,
         title: s.title,
         words: describePlan(s.plan as SessionPlan, calendar),

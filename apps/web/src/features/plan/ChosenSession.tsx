@@ -122,7 +122,7 @@ function ScopePart({ scope, onChange }: ScopePartProps) {
   );
 }
 
-interface GoingProps extends Pick<ChosenProps, 'notch' | 'series' | 'classPeriod' | 'now'> {
+interface GoingProps extends Pick<ChosenProps, 'notch' | 'series' | 'now'> {
   scope: EditScope;
   /** What goes, in words. */
   of: string;
@@ -130,7 +130,7 @@ interface GoingProps extends Pick<ChosenProps, 'notch' | 'series' | 'classPeriod
 }
 
 /** The two ways for a session not to be held: cancelled, so that people are told; removed, as if it had never been. */
-function GoingParts({ notch, series, classPeriod, now, scope, of, run }: GoingProps) {
+function GoingParts({ notch, series, now, scope, of, run }: GoingProps) {
   const [reason, setReason] = useState('');
   return (
     <>
@@ -144,9 +144,8 @@ function GoingParts({ notch, series, classPeriod, now, scope, of, run }: GoingPr
       )}
       {notch.start > now && (
         <RemovePart
-          linkId={classPeriod.link.id}
+          linkId={series.linkId}
           draft={series.draft}
-          people={classPeriod.rollSize}
           label={REMOVE_LABEL[scope]}
           remove={() => void run({ kind: 'remove' }, `Removed: ${of}`)}
         />
@@ -155,7 +154,7 @@ function GoingParts({ notch, series, classPeriod, now, scope, of, run }: GoingPr
   );
 }
 
-function Actions({ notch, series, classPeriod, now, send, onClose }: ChosenProps) {
+function Actions({ notch, series, now, send, onClose }: ChosenProps) {
   const [scope, setScope] = useState<EditScope>('one');
   const [problem, setProblem] = useState<Problem>();
   const isCancelled = notch.status === 'cancelled';
@@ -185,7 +184,7 @@ function Actions({ notch, series, classPeriod, now, send, onClose }: ChosenProps
             Hold it after all
           </Button>
         )}
-        <GoingParts {...{ notch, series, classPeriod, now, scope, of }} run={run} />
+        <GoingParts {...{ notch, series, now, scope, of }} run={run} />
         {notch.was && !isCancelled && scope === 'one' && (
           <Button onClick={() => void run({ kind: 'restore' }, `Back where it was: ${of}`)}>
             Put it back

@@ -7,18 +7,18 @@ import { Button } from '../../ui/Button.js';
 interface RemoveProps {
   linkId: number;
   draft: boolean;
-  /** How many people its link is for. */
-  people: number;
   label: string;
   remove: () => void;
 }
 
 /** What is known of who could have seen it, and what is better done. */
-function Advice({ linkId, draft, people, label, remove }: RemoveProps) {
-  const { data } = api.useLinkPlacesQuery({ params: { linkId } });
-  if (!data) return null;
+function Advice({ linkId, draft, label, remove }: RemoveProps) {
+  const params = { linkId };
+  const { data } = api.useLinkPlacesQuery({ params });
+  const { data: link } = api.useLinkQuery({ params });
+  if (!data || !link) return null;
   const places = data.places.filter((place) => !place.pending).length;
-  const { advises, text } = adviseRemoving({ draft, people, places });
+  const { advises, text } = adviseRemoving({ draft, people: link.audienceSize, places });
   return (
     <div className="grid gap-2.5">
       <p>{text}</p>

@@ -30,7 +30,7 @@ function DraftButtons({ form: { draft, save, isSending } }: { form: SheetForm })
 }
 
 function CancelButton({ form, cancel, remove }: ActionsProps) {
-  const { read, isSeries, scope, classItem, now } = form;
+  const { read, isSeries, scope, now } = form;
   const [reason, setReason] = useState('');
   if (!read || read.status === 'cancelled' || read.undated) return null;
   return (
@@ -43,7 +43,6 @@ function CancelButton({ form, cancel, remove }: ActionsProps) {
         <RemovePart
           linkId={read.linkId}
           draft={read.draft}
-          people={classItem.rollSize}
           label={
             isSeries && scope !== 'one'
               ? 'Remove all that are ahead'
