@@ -50,7 +50,7 @@ test('a draft is nobody’s till it is put on the books at one press, and the pr
   ).toBeVisible();
 });
 
-test('the margin’s notes are true and mend: a link that stands nowhere is posted, a presenter who waits goes straight in', async ({
+test('the margin’s notes are true and mend: a link that nobody sees is posted, a presenter who waits goes straight in', async ({
   school,
 }) => {
   const teacher = await school.open('Ottoline Marsh');
@@ -58,7 +58,7 @@ test('the margin’s notes are true and mend: a link that stands nowhere is post
   const margin = teacher.getByRole('complementary');
   await margin
     .getByRole('listitem')
-    .filter({ hasText: 'Chartwork clinic: its link stands nowhere' })
+    .filter({ hasText: 'Ropework, period 5: 23 students see no link' })
     .getByRole('button', { name: 'Post it' })
     .click();
   await teacher.getByRole('button', { name: 'Post it now' }).click();

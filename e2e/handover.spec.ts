@@ -155,7 +155,7 @@ test('the link is taken along in every form, and a code about to stand in public
   await page.getByRole('button', { name: 'Everything' }).click();
   await expect(preview).toContainText('Entry code: Tide 42');
   await expect(preview).toContainText(
-    'Wednesday, 14 October 2026, 10:45 to 11:35 (America/Halifax time)',
+    'Wednesday, 14 October 2026, 10:45 to 11:35 (school time, Halifax)',
   );
 
   await page.getByLabel('Anyone: it goes on a public page').check();
@@ -168,7 +168,7 @@ test('the link is taken along in every form, and a code about to stand in public
   await expect
     .poll(async () => (await clipboard(page)).plain)
     .toBe(
-      `Coastal Navigation, period 3, Wed 14 Oct 10:45:\n${n3.link.address}\n\nWednesday, 14 October 2026, 10:45 to 11:35 (America/Halifax time)`,
+      `Coastal Navigation, period 3, Wed 14 Oct 10:45:\n${n3.link.address}\n\nWednesday, 14 October 2026, 10:45 to 11:35 (school time, Halifax)`,
     );
   expect((await clipboard(page)).html).toContain('target="_blank"');
   await page.getByRole('radio', { name: 'Markdown' }).click();
@@ -198,6 +198,11 @@ test('the link is taken along in every form, and a code about to stand in public
   const ics = await take('Calendar file, Wed 14 Oct 10:45');
   expect(ics.name).toBe('coastal-navigation-period-3-2026-10-14.ics');
   expect(ics.bytes.toString()).toContain('DTSTART:20261014T134500Z');
+  expect(ics.bytes.toString()).not.toContain('Tide 42');
+  await page.getByRole('checkbox', { name: 'Entry code' }).check();
+  const withCode = await take('Calendar file, Wed 14 Oct 10:45');
+  const unfolded = withCode.bytes.toString().replace(/\r\n[ \t]/g, '');
+  expect(unfolded).toContain('Entry code: Tide 42');
 });
 
 test('a host who leaves is told who is inside, in the room and as they hand over', async ({

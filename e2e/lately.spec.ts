@@ -14,6 +14,11 @@ test('what I changed is taken back over reloads, as long as nobody has changed t
   await chosen.getByRole('button', { name: 'Cancel it' }).click();
   const said = 'Cancelled: Coastal Navigation, period 1, Fri 16 Oct';
   await expect(page.getByText(said)).toBeVisible();
+  // A while later it stands in the margin, when nothing else says it any more.
+  await school.setTime('10:40');
+  await page.goto(`${school.url}/today`);
+  const lately = page.getByRole('complementary').getByRole('region', { name: 'Lately' });
+  await expect(lately.getByText(said)).toBeVisible();
   // Another day, another page.
   await page.goto(`${school.url}/lately`);
   await page.getByRole('button', { name: `Take it back: ${said}` }).click();

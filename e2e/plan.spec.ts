@@ -7,6 +7,54 @@ async function openSheet(school: School, page: Page): Promise<void> {
   await expect(page.getByRole('heading', { name: 'Change a session' })).toBeVisible();
 }
 
+test('the foot of the sheet hides none of its fields, in a low window', async ({ school }) => {
+  const page = await school.open('Ottoline Marsh', { viewport: { width: 1024, height: 768 } });
+  await page.goto(`${school.url}/plan/new`);
+  await expect(page.getByRole('grid', { name: /^Autumn term/ })).toBeVisible();
+  const isOnTop = (): Promise<boolean> =>
+    page.getByLabel('Title', { exact: true }).evaluate((field) => {
+      const { x, y, width, height } = field.getBoundingClientRect();
+      return document.elementFromPoint(x + width / 2, y + height / 2) === field;
+    });
+  await expect.poll(isOnTop).toBe(true);
+});
+
+test('a session in the evening goes on past midnight on Today, and one that ends before it starts is asked about', async ({
+  school,
+}) => {
+  const page = await school.open('Ottoline Marsh');
+  await page.goto(`${school.url}/plan/new`);
+  await page.getByLabel('Or type it').fill('clinic today 4pm to 3pm');
+  await expect(page.getByRole('button', { name: /^What is “/ })).toBeDisabled();
+  await page.getByLabel('Or type it').fill('clinic today 23:30 for 60 min');
+  await page.getByRole('button', { name: /^Schedule today|^Schedule Wednesday/ }).click();
+  await expect(page).toHaveURL(/\/classes\/\d+/);
+  await school.setTime('00:10', '2026-10-15');
+  await page.goto(`${school.url}/today`);
+  await expect(page.getByText('Since yesterday')).toBeVisible();
+  await expect(
+    page.getByRole('navigation', { name: 'Today’s hours' }).getByRole('button', { name: /23:30/ }),
+  ).toBeVisible();
+});
+
+test('a session that had been moved keeps its move through cancelling and holding again', async ({
+  school,
+}) => {
+  const page = await school.open('Ottoline Marsh');
+  const open = async (): Promise<void> => {
+    await page.goto(`${school.url}/today`);
+    await page.getByRole('link', { name: /^Details of Rigging survey .+, 14:00/ }).click();
+  };
+  await open();
+  await page.getByRole('button', { name: 'Cancel the session' }).click();
+  await expect(page).not.toHaveURL(/\/plan\//);
+  await open();
+  await page.getByRole('button', { name: 'Hold it after all' }).click();
+  await expect(page.getByText('This session is cancelled.')).toHaveCount(0);
+  await page.goto(`${school.url}/today`);
+  await expect(page.getByText('Moved from Thu 15 Oct, 15:10')).toBeVisible();
+});
+
 test('cancel and undo', async ({ school }) => {
   const page = await school.open('Ottoline Marsh');
   await openSheet(school, page);

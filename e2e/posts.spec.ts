@@ -40,8 +40,7 @@ test('ten minutes before, follows the moved session, and is taken down after it'
   school,
 }) => {
   const page = await compose(school, 'Starts soon: {title}.');
-  await choose(page, 'Class period of the place', /Coastal Navigation, period 3/);
-  await page.getByRole('button', { name: 'Add this place' }).click();
+  await addPlace(page, /the class stream/, /Coastal Navigation, period 3/);
   await page
     .getByRole('button', { name: /Take away: the class stream of Coastal Navigation, period 1/ })
     .click();

@@ -58,6 +58,32 @@ test('a private link about to go where others read is stopped, and says who woul
   await expect(row(page, 'For the watch.').getByText('Out', { exact: true })).toBeVisible();
 });
 
+test('all links of a day at one glance, the worst first, and the same on Today', async ({
+  school,
+}) => {
+  const page = await school.open('Ottoline Marsh');
+  await page.goto(`${school.url}/today`);
+  const margin = page.getByRole('complementary', { name: 'In the margin' });
+  const said = 'Coastal Navigation, period 6: 22 students see an old link';
+  await expect(margin.getByRole('heading', { name: said })).toBeVisible();
+  await page.getByRole('link', { name: 'Posts', exact: true }).click();
+  await page.getByRole('link', { name: 'Who sees which link' }).click();
+  await expect(margin.getByRole('heading', { name: said })).toBeVisible();
+  const day = page.getByRole('region', { name: 'For the day’s sessions, the worst first' });
+  const rows = day.getByRole('listitem');
+  await expect(rows.nth(0)).toContainText('23 people: no link');
+  await expect(rows.nth(1)).toContainText('22 people: an old link');
+  await expect(rows.filter({ hasText: 'period 3' })).toContainText(
+    '24 people: exactly one right link',
+  );
+  await rows.nth(1).getByRole('link').click();
+  await expect(page.getByRole('row', { name: /old link · Join the lesson/ })).toBeVisible();
+  await choose(page, 'Link', 'all my links');
+  await page.getByLabel('Day', { exact: true }).fill('15 Oct');
+  await page.keyboard.press('Tab');
+  await expect(rows.filter({ hasText: 'period 3' })).toContainText('24 people');
+});
+
 test('reach: none is posted to, a leak is withdrawn, the second door hidden, the stale one pointed at', async ({
   school,
 }) => {

@@ -142,6 +142,13 @@ test('a series is copied to other class periods, each at its own bell', async ({
   await expect(card.getByRole('button', { name: 'Copied from' })).toHaveText('Thu 15 Oct 2026');
   await expect(card).toContainText(/Ropework, period 5: \d+ sessions/);
   await expect(card).toContainText('The class meets then already');
+  // Any of its dates can be left out of the copies.
+  await expect(card).toContainText('all its dates');
+  await card.getByRole('button', { name: 'Dates not copied' }).click();
+  const month = page.getByRole('dialog', { name: 'Dates not copied' });
+  await month.getByRole('button', { name: /October 28th, 2026/ }).click();
+  await page.keyboard.press('Escape');
+  await expect(card).toContainText('but not on Wed 28 Oct');
   await page.getByRole('button', { name: 'Copy to 2' }).click();
   await expect(page.getByText('Copied to 2 class periods.')).toBeVisible();
   expect(

@@ -27,7 +27,7 @@ const SERVICES = {
     ],
     instead: [
       'Who sees which link · Write a post to paste',
-      'New post · Name of the place, Coastal Navigation, period 1',
+      'New post · Name of the place, Coastal Navigation, period 3',
     ],
   },
 };

@@ -118,6 +118,19 @@ test('in the week a session is moved to another day and time', async ({ school }
   ).toBeVisible();
 });
 
+test('a session that is moved a little clashes with nothing of its own', async ({ school }) => {
+  const page = await school.open('Ottoline Marsh');
+  await page.goto(`${school.url}/plan?view=week`);
+  await page
+    .getByRole('button', { name: /^Fri 16 Oct, 08:40–09:30: Coastal Navigation, period 1/ })
+    .focus();
+  await page.keyboard.press('m');
+  await page.keyboard.press('ArrowUp');
+  await expect(
+    page.getByText('Fri 16 Oct, 08:35: free. Enter puts it down, Escape leaves it.'),
+  ).toBeVisible();
+});
+
 test('everybody’s plan goes on to the next class periods where there are more than one page shows', async ({
   school,
 }) => {

@@ -65,6 +65,7 @@ export const VIEWS: View[] = [
   ),
   view(TEACHER, at('/posts'), 'Posts'),
   view(TEACHER, at('/posts?new'), 'New post'),
+  view(TEACHER, at('/posts/reach'), 'Who sees which link', 'Who sees which of all my links'),
   view(
     TEACHER,
     (school) => `/posts/reach?link=${school.classOf('N6').link.id}`,

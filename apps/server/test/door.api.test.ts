@@ -1,8 +1,10 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { dateInWords } from '@glen/core';
+import type { Answer } from '@glen/contract';
 import { studentName } from '../../../demo/school.js';
 import { doorTools, type DoorTools } from './doorTools.js';
 import { roomOf } from './roomTools.js';
-import { Browser, startSchool, until, type School } from './support.js';
+import { Browser, changeDate, startSchool, until, type School } from './support.js';
 
 let school: School;
 let host: Browser;
@@ -50,6 +52,22 @@ describe('a door before anyone is in', () => {
     await door(await school.as('Birgit Tideman'));
     const after = await count();
     expect([after.v, after.m]).toEqual([before.v, before.m]);
+  });
+});
+
+describe('a session that is not held', () => {
+  it('is told at the door with its reason, to those alone whom the link is for', async () => {
+    const { sessions } = (await host.get(`/api/classes/${n3.id}`)).body as Answer<'classPeriod'>;
+    const s = sessions.find((one) => one.date === date)!;
+    const { version } = (await host.get(`/api/series/${s.seriesId}`)).body.session;
+    const wish = { seriesId: s.seriesId, key: s.key, version };
+    await changeDate(host, wish, { kind: 'cancel', note: 'storm' });
+    const [onRoll, other] = [await school.as('Ansel Grue'), await school.as(studentName(60))];
+    const words = `Cancelled: Lesson, ${dateInWords(date)} 12:00 (storm)`;
+    expect([(await door(onRoll)).change, (await door(other)).change]).toEqual([words, null]);
+    expect((await door(await school.as(null))).change).toBeNull();
+    await school.setTime('12:50', date);
+    expect((await door(onRoll)).change).toBeNull();
   });
 });
 

@@ -253,6 +253,8 @@ const PROBES: Record<string, () => Promise<Response>> = {
   'setAudience hostIds[]': () => setAudience({ hostIds: [foreign.student.id] }),
   'orderLinks order[]': () =>
     host.put(`/api/classes/${own.n3.id}/links/order`, { order: [foreign.link.id] }),
+  'orderItems order[]': () =>
+    host.put(`/api/classes/${own.n3.id}/headings/order`, { order: [foreign.post.places[0]!.id] }),
   'shareLink classId': () => share({ classId: foreign.class.id }),
   'shareLink seriesId': () => share({ seriesId: foreign.series.seriesId }),
   'unshareLink shareId': () =>

@@ -53,7 +53,7 @@ const MAY: Record<EndpointName, Role[]> = {
   strip: teachers, bookings: readers, changeSessions: teachers, takeBackChange: teachers, copySeries: hosts,
   addSession: hosts, session: readers, editSession: hosts,
   rules: readers, setRules: hosts, posts: readers, addPost: hosts, editPost: hosts, withdrawPost: hosts, restorePost: hosts, retryPost: hosts,
-  reach: readers, studentSees: readers, allPosts: teachers, previewPost: hosts, postNow: hosts, postHistory: readers, coursePage: readers, placementForms: readers, placementAction: hosts, lookAtSite: hosts,
+  reach: readers, reachOfDay: teachers, headings: readers, orderItems: hosts, studentSees: readers, allPosts: teachers, previewPost: hosts, postNow: hosts, postHistory: readers, coursePage: readers, placementForms: readers, placementAction: hosts, lookAtSite: hosts,
   invitation: readers, tryDoor: readers,
   links: teachers, classLinks: readers, link: readers, linkPlaces: readers, addLink: hosts, editLink: hosts, setAudience: hosts, orderLinks: hosts, replaceLink: hosts, takeBackReplacing: hosts, stopLink: hosts, reopenLink: hosts,
   setRoom: hosts, lookAtRoom: hosts, shareLink: hosts, unshareLink: hosts, groups: readers, setGroups: keepers, hostPresence: hosts,

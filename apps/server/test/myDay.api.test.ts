@@ -130,6 +130,30 @@ describe('a session that moved', () => {
   });
 });
 
+describe('a session that runs past midnight', () => {
+  it('is in the next day too until it is over, and what was over by then is not', async () => {
+    const { id } = school.classes.get('N3')!;
+    const plan = async (title: string, time: string, minutes: number): Promise<void> => {
+      const body = { title, description: '', plan: { first: '2026-10-14', at: { time, minutes } } };
+      expect((await host.post(`/api/classes/${id}/sessions`, body)).status).toBe(200);
+    };
+    await plan('Stars', '23:30', 60);
+    await plan('Dusk', '23:00', 60);
+    await school.setTime('00:10', '2026-10-15');
+    const today = (await host.get('/api/today')).body as Answer<'today'>;
+    expect(today.date).toBe('2026-10-15');
+    const student = await dayOf('Ansel Grue');
+    expect(student.doors.map((d) => [d.title, d.time])).toEqual([['Stars', '23:30']]);
+    const { links } = (await host.get('/api/reach')).body as Answer<'reachOfDay'>;
+    expect(links.find((l) => l.name === 'Coastal Navigation, period 3')!.session).toMatchObject({
+      title: 'Stars',
+      over: false,
+    });
+    const fromYesterday = today.sessions.filter((s) => s.date < today.date && s.was === null);
+    expect(fromYesterday).toMatchObject([{ title: 'Stars', date: '2026-10-14', time: '23:30' }]);
+  });
+});
+
 describe('find', () => {
   const find = async (q: string, browser = host): Promise<Answer<'find'>> =>
     (await browser.get(`/api/find?q=${encodeURIComponent(q)}`)).body;

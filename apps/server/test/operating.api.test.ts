@@ -123,6 +123,13 @@ describe('housekeeping', () => {
       { ...job, subject: 'tidy 6', state: 'done', due_at: ago(6) },
       { ...job, subject: 'tidy failed', state: 'failed', due_at: ago(8) },
     ]);
+    const person = (await db.models.Person.findOne())!.id;
+    const back = { person_id: person, calls: [] };
+    const old = (days: number): string => school.running.glen.clock.school(-days * 86400);
+    await db.models.Lately.bulkCreate([
+      { ...back, what: 'tidy 61', at: old(61) },
+      { ...back, what: 'tidy 59', at: old(59) },
+    ]);
     const session = { account_id: null, begun_at: ago(100), seen_at: ago(0), browser: '' };
     await BrowserSession.bulkCreate([
       { ...session, token_hash: 'e'.repeat(43), expires_at: ago(1) },
@@ -145,6 +152,7 @@ describe('housekeeping', () => {
       ).map((row) => row.name);
     expect(await left('failures', 'bucket')).toEqual(['tidy 1']);
     expect(await left('webhooks_seen', 'id')).toEqual(['tidy 1']);
+    expect(await left('lately', 'what')).toEqual(['tidy 59']);
     expect(await left('outbox', 'subject')).toEqual(['tidy 6', 'tidy failed']);
     const hashes = ['e', 'i', 'l'].map((letter) => letter.repeat(43));
     const sessions = await BrowserSession.findAll({ where: { token_hash: hashes } });

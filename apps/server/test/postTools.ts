@@ -1,6 +1,6 @@
-import { expect } from 'vitest';
+import { afterAll, beforeAll, expect } from 'vitest';
 import type { ClassItem, Post } from '@glen/contract';
-import { postOf, until, type Browser, type School } from './support.js';
+import { postOf, startSchool, until, type Browser, type School } from './support.js';
 
 /** What tests of posts ask again and again of a school, as one of its hosts. */
 export function postTools(school: School, host: Browser) {
@@ -47,6 +47,18 @@ export function postTools(school: School, host: Browser) {
       (s: { date: string }) => s.date === '2026-10-14',
     );
   return { of, stream, send, post, read, reach, settled, page, pageShows, times, todays };
+}
+
+/** The same for a whole file, which has a school of its own; there from its first test on. */
+export function withPosts(): PostTools & { school: School; host: Browser } {
+  const tools = {} as PostTools & { school: School; host: Browser };
+  beforeAll(async () => {
+    const school = await startSchool();
+    const host = await school.as('Ottoline Marsh');
+    Object.assign(tools, { school, host, ...postTools(school, host) });
+  });
+  afterAll(() => tools.school.stop());
+  return tools;
 }
 
 export type PostTools = ReturnType<typeof postTools>;

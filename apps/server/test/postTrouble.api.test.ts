@@ -147,7 +147,7 @@ describe('trouble', () => {
       (await host.get(`/api/posts/${id}/history`)).body.entries.map(
         (e: { by: string; did: string }) => `${e.by} ${e.did}`,
       ),
-    ).toEqual(['Ottoline Marsh withdrew it', 'Ottoline Marsh wrote it']);
+    ).toEqual(['Ottoline Marsh withdrew it', 'Ottoline Marsh posted it']);
   });
   it('a co-teacher of one place alone cannot change a post that goes further', async () => {
     const { id, version } = await post('N1', {
@@ -227,6 +227,50 @@ describe('done by hand', () => {
       await db.define('DROP TRIGGER no_placing');
     }
     const { entries } = (await host.get(`/api/posts/${id}/history`)).body;
-    expect(entries.map((e: { did: string }) => e.did)).toEqual(['wrote it']);
+    expect(entries.map((e: { did: string }) => e.did)).toEqual(['posted it']);
+  });
+  it('is not asked for again where the same is to stand there, and is told in school time', async () => {
+    const byHand = { classId: of('N1').id, kind: 'by-hand', name: 'Slide' };
+    const { id, version, places } = await post('N1', {
+      words: 'Pinned by hand',
+      places: [byHand, stream('N3')],
+    });
+    const { deliveries } = await reach(id, settled);
+    const slide = deliveries.find((d) => d.placeId === places[0]!.id)!;
+    await host.post(`/api/placements/${slide.placementId}`, { do: 'done' });
+    // Other words at the stream alone, then at the slide too.
+    const edit = async (words: string, atStream: string | null, from: number): Promise<void> => {
+      const kept = places.map((p, i) => ({
+        id: p.id,
+        classId: p.classId,
+        kind: p.kind,
+        name: p.name,
+        words: i === 0 ? null : atStream,
+      }));
+      const body = { version: from, words, linkWords: 'Join {title}, {date} {time}', places: kept };
+      expect((await host.put(`/api/posts/${id}`, body)).status).toBe(200);
+    };
+    const stateOfSlide = async (): Promise<string> =>
+      (await reach(id, settled)).deliveries.find((d) => d.placeId === places[0]!.id)!.state;
+    await edit('Pinned by hand', 'At the stream', version);
+    await until(
+      () => page('nav-3'),
+      (text) => text.includes('At the stream'),
+    );
+    expect(await stateOfSlide()).toBe('done');
+    await edit('Pinned anew', 'At the stream', version + 1);
+    await reach(id, (p) => p.deliveries.some((d) => d.state === 'todo'));
+    await edit('Pinned by hand', 'At the stream', version + 2);
+    await reach(id, (p) => p.deliveries.every((d) => d.state !== 'todo'));
+    expect(await stateOfSlide()).toBe('done');
+    const { entries } = (await host.get(`/api/posts/${id}/history`)).body;
+    expect(entries.map((e: { did: string }) => e.did)).toEqual([
+      'changed its words',
+      'changed its words',
+      'changed where it goes',
+      'put it up by hand: Slide, Coastal Navigation, period 1',
+      'posted it',
+    ]);
+    expect(entries.every((e: { at: string }) => e.at.startsWith('2026-10-14'))).toBe(true);
   });
 });

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { LinkDetail } from '@glen/contract';
+import type { Answer, LinkDetail } from '@glen/contract';
 import { postTools, type PostTools } from './postTools.js';
 import { changeDate, startSchool, type Browser, type School } from './support.js';
 
@@ -49,6 +49,24 @@ describe('one post for many places', () => {
         `For Coastal Navigation, period ${letters[1]}: <a href="${school.url}/door/${of(letters).link.code}"`,
       );
     }
+  });
+  it('has other link words where wished, counts its readers as people, and shows what students read', async () => {
+    const body = {
+      words: 'Bring {bring}.',
+      linkWords: 'Join {class}, period {period}',
+      places: [stream('R5'), stream('R5', { readers: 'class', linkWords: 'To the ropes' })],
+    };
+    const roll = (await host.get(`/api/classes/${of('R5').id}`)).body.class.rollSize as number;
+    const { readers, places } = (await host.post(`/api/classes/${of('R5').id}/posts/preview`, body))
+      .body as Answer<'previewPost'>;
+    expect(readers).toBe(roll);
+    expect(places.map((p) => p.text.split('\n')[0])).toEqual([
+      'Join Ropework, period 5:',
+      'To the ropes:',
+    ]);
+    expect(places[0]!.empty).toEqual(['{bring}']);
+    const { reads } = await post('R5', { ...body, timing: 'draft' });
+    expect(reads).toEqual({ words: '', linkWords: 'Join Ropework, period 5' });
   });
   it('says whose place is refused, and leaves the others out', async () => {
     await fetch(`${school.courseSite}/trouble`, {
@@ -119,14 +137,16 @@ describe('timed by its sessions', () => {
       ],
     });
     expect(moved.status).toBe(200);
-    const text = await pageShows('nav-3', (t) => t.includes('Wed 14 Oct 15:00'));
+    const text = await pageShows('nav-3', (t) =>
+      t.includes('Moved: Coastal Navigation, period 3, Wed 14 Oct, from 10:45 to 15:00'),
+    );
     expect(times(text, 'Ten before')).toBe(1);
     await school.setTime('16:30');
     await pageShows('nav-3', (t) => !t.includes('Ten before'));
     await school.setTime('10:31');
     await host.post(`/api/posts/${id}/withdraw`, { version: 1 });
   });
-  it('of a cancelled session struck where it stands; the date, title and bring-along always right', async () => {
+  it('says where a cancelled session’s link stood that it is, and what a moved one was; the date, title and bring-along always right', async () => {
     const s = await todays('R5');
     const { id } = await post('R5', {
       words: 'Today: {title} at {time}. Bring {bring}.',
@@ -134,18 +154,28 @@ describe('timed by its sessions', () => {
       places: [stream('R5')],
     });
     await pageShows('ropework', (t) =>
-      t.includes(`<p>Today: Ropework, period 5 at ${s.time}. Bring nothing special.</p>`),
+      t.includes(`<p>Today: Ropework, period 5 at ${s.time}.</p>`),
     );
     const date = async () => ({
       seriesId: s.seriesId,
       key: s.key,
       version: (await host.get(`/api/series/${s.seriesId}`)).body.session.version as number,
     });
-    expect((await changeDate(host, await date(), { kind: 'cancel' })).status).toBe(200);
-    await pageShows('ropework', (t) => t.includes('<del><p>Today: Ropework'));
-    expect((await read(id)).deliveries.find((d) => d.session?.id === s.id)!.state).toBe('struck');
+    const storm = { kind: 'cancel', note: 'storm' } as const;
+    expect((await changeDate(host, await date(), storm)).status).toBe(200);
+    const off = await pageShows('ropework', (t) =>
+      t.includes(`Cancelled: Ropework, period 5, Wed 14 Oct ${s.time} (storm)`),
+    );
+    expect(off).not.toContain('<p>Today: Ropework');
+    expect((await read(id)).deliveries.find((d) => d.session?.id === s.id)).toMatchObject({
+      state: 'out',
+      session: { status: 'cancelled' },
+    });
     await changeDate(host, await date(), { kind: 'restore' });
-    await pageShows('ropework', (t) => t.includes('<p>Today: Ropework') && !t.includes('<del>'));
+    await pageShows(
+      'ropework',
+      (t) => t.includes('<p>Today: Ropework') && !t.includes('Cancelled'),
+    );
   });
   it('a draft waits for its release; a calendar has an entry for each date', async () => {
     const draft = await post('C', { words: 'Not yet', timing: 'draft', places: [stream('C')] });
@@ -170,71 +200,6 @@ describe('timed by its sessions', () => {
     expect(
       times(await page('clinic'), `href="${school.url}/door/${of('C').link.code}" target="_blank"`),
     ).toBeGreaterThan(10);
-  });
-});
-
-describe('course pages', () => {
-  it('list their sections; an item stands in one of them, in its order', async () => {
-    const { sections } = (await host.get(`/api/classes/${of('N3').id}/course-page`)).body;
-    expect(sections.map((s: { title: string }) => s.title)).toEqual([
-      'Where we meet',
-      'Week 6: tidal streams',
-    ]);
-    await post('N3', {
-      words: '',
-      linkWords: 'Tidal door',
-      places: [
-        { classId: of('N3').id, kind: 'item', section: { key: sections[1].key }, position: 1 },
-      ],
-    });
-    const text = await pageShows('nav-3', (t) => t.includes('Tidal door'));
-    expect(text.indexOf('Tidal diamonds')).toBeLessThan(text.indexOf('Tidal door'));
-  });
-  it('a section of its own bears the date of the next session, and is renamed by itself', async () => {
-    await post('N6', {
-      words: '',
-      linkWords: 'Join',
-      places: [
-        {
-          classId: of('N6').id,
-          kind: 'item',
-          section: { title: 'Next lesson: {date}' },
-          position: 0,
-        },
-      ],
-    });
-    await pageShows('nav-6', (t) => t.includes('<h3>Next lesson: Wed 14 Oct</h3>'));
-    await school.setTime('15:30');
-    const text = await pageShows('nav-6', (t) => t.includes('<h3>Next lesson: Thu 15 Oct</h3>'));
-    expect(text).not.toContain('Next lesson: Wed 14 Oct');
-    await school.setTime('10:31');
-  });
-  it('an item for a group is not shown to the others, and follows who is in it', async () => {
-    const { groups } = (await host.get(`/api/classes/${of('R5').id}/groups`)).body;
-    const link: LinkDetail = (await host.get(`/api/classes/${of('R5').id}/links`)).body.links.find(
-      (l: LinkDetail) => l.label === 'Port watch',
-    );
-    await post('R5', {
-      words: '',
-      linkWords: 'Port watch door',
-      places: [
-        {
-          classId: of('R5').id,
-          linkId: link.id,
-          kind: 'item',
-          readers: 'audience',
-          section: { title: 'Watches' },
-        },
-      ],
-    });
-    const { roll } = (await host.get(`/api/classes/${of('R5').id}`)).body as {
-      roll: { id: number; accounts: { kind: string; email: string }[] }[];
-    };
-    const mail = (id: number): string =>
-      roll.find((p) => p.id === id)!.accounts.find((a) => a.kind === 'school')!.email;
-    const [member, other] = [groups[0].members[0], groups[1].members[0]];
-    await pageShows('ropework', (t) => t.includes('Port watch door'), mail(member));
-    expect(await page('ropework', mail(other))).not.toContain('Port watch door');
   });
 });
 

@@ -60,6 +60,64 @@ const takeOff = (ref: string, kind: string, key: string) =>
 const links = async (letters: string): Promise<LinkDetail[]> =>
   (await host.get(`/api/classes/${of(letters).id}/links`)).body.links;
 
+describe('reach of a day', () => {
+  type OfDay = Answer<'reachOfDay'>;
+  it('is what is said of each link alone, over all that one hosts, the worst of what is to come first', async () => {
+    const day = (await host.get('/api/reach')).body as OfDay;
+    expect(day.date).toBe('2026-10-14');
+    expect(day.links.find((l) => l.linkId === of('N6').link.id)).toMatchObject({
+      session: { time: '14:15', over: false },
+      counts: { stale: 22, clear: 0 },
+    });
+    for (const link of day.links) {
+      const alone = await ask(link.linkId, `${link.at.date}T${link.at.time}`);
+      const counted = Object.values(link.counts).reduce((sum, n) => sum + n, 0);
+      expect(counted).toBe(alone.people.length);
+      const twice = alone.twice.filter((entry) => entry.date === day.date);
+      expect(link.notes.map((n) => n.title)).toEqual(titles({ ...alone, twice }));
+    }
+    expect(day.links[0]!.notes[0]!.severity).toBe('wrong');
+    const todays = day.links.filter((l) => l.session && !l.session.over).length;
+    expect(day.links.slice(0, todays).every((l) => l.session && !l.session.over)).toBe(true);
+  });
+  it('is asked for a day to come, and by who hosts nothing in vain', async () => {
+    const later = (await host.get('/api/reach?date=2026-10-15')).body as OfDay;
+    expect(later.links.find((l) => l.session)!.session!.date).toBe('2026-10-15');
+    const visiting = await school.as('Signe Aalto');
+    expect((await visiting.get('/api/reach')).body.links).toEqual([]);
+    expect((await host.get('/api/reach?date=soon')).status).toBe(422);
+  });
+  it('finds an entry that somebody put in the calendar beside Glen’s own', async () => {
+    const weather = of('W2');
+    await out(
+      (
+        await post('W2', {
+          linkWords: '{title}',
+          about: 'sessions',
+          places: [{ classId: weather.id, kind: 'calendar' }],
+        })
+      ).id,
+    );
+    const { sessions } = (await host.get(`/api/classes/${weather.id}`))
+      .body as Answer<'classPeriod'>;
+    const next = sessions.find((s) => s.date > '2026-10-14' && s.status === 'planned')!;
+    const pin = (key: string, title: string): Promise<unknown> =>
+      pinUp(`weather-2/calendar/${key}`, {
+        title,
+        start: next.start,
+        end: next.end,
+        html: '',
+        address: null,
+      });
+    await Promise.all([pin('by-hand', 'WEATHER lesson'), pin('quiz', 'Quiz on clouds')]);
+    const reach = await ask(weather.link.id);
+    expect(reach.twice).toMatchObject([
+      { title: 'WEATHER lesson', date: next.date, time: next.time },
+    ]);
+    expect(titles(reach)).toContain('The calendar has the lesson twice');
+  });
+});
+
 describe('reach', () => {
   it('finds the old link that somebody pinned up by hand, now; and says that nobody can see a right one', async () => {
     const reach = await ask(of('N6').link.id);

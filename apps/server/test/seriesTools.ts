@@ -1,5 +1,6 @@
 import type { Answer, Session } from '@glen/contract';
-import type { Browser, School } from './support.js';
+import { afterAll, beforeAll } from 'vitest';
+import { startSchool, type Browser, type School } from './support.js';
 
 export type Touched = Answer<'changeSessions'>['touched'];
 export interface Made {
@@ -59,6 +60,18 @@ export function seriesTools(school: School, host: Browser) {
   const edit = (seriesId: number, body: object) =>
     host.put(`/api/series/${seriesId}`, { title: 'Log keeping', description: '', ...body });
   return { of, add, rows, change, takeBack, edit };
+}
+
+/** The same for a whole file, which has a school of its own; there from its first test on. */
+export function withSeries(): SeriesTools & { school: School; host: Browser } {
+  const tools = {} as SeriesTools & { school: School; host: Browser };
+  beforeAll(async () => {
+    const school = await startSchool();
+    const host = await school.as('Ottoline Marsh');
+    Object.assign(tools, { school, host, ...seriesTools(school, host) });
+  });
+  afterAll(() => tools.school.stop());
+  return tools;
 }
 
 export type SeriesTools = ReturnType<typeof seriesTools>;

@@ -1,6 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { hoursShown, lanesOf } from '../src/features/plan/dayLineLayout.js';
+import { shownSessions } from '../src/features/frame/shownSessions.js';
+import { boxOf, layoutWeek } from '../src/features/plan/week/weekLayout.js';
+import { calendar } from '../../../demo/school.js';
 import { movedInWords } from '../src/features/plan/moved.js';
 
 const at = (hour: number, minutes = 50) => ({ start: hour * 60, end: hour * 60 + minutes });
@@ -12,6 +15,39 @@ describe('the hours of the day line', () => {
     expect(hoursShown([], 0)).toEqual([0, 1]);
     expect(hoursShown([at(9)], 1439)).toEqual([9, 24]);
     expect(hoursShown([at(23, 120)], 600)).toEqual([10, 24]);
+  });
+});
+
+describe('past midnight', () => {
+  const session = (more: object): object => ({
+    id: 1,
+    date: '2026-10-14',
+    time: '23:30',
+    minutes: 60,
+    status: 'planned',
+    was: null,
+    ...more,
+  });
+  const shownOn = (date: string, s: object, nowMinute: number) =>
+    shownSessions({ date, bells: [], sessions: [s] } as never, nowMinute);
+  it('the day line ends a session with its day, and goes on with it on the next', () => {
+    const evening = shownOn('2026-10-14', session({}), 1420);
+    expect(evening.shown).toMatchObject([{ start: 1410, end: 1440 }]);
+    expect(evening.hours).toEqual([23, 24]);
+    const after = shownOn('2026-10-15', session({}), 10);
+    expect(after.shown).toMatchObject([{ start: 0, end: 30 }]);
+    expect(after.hours).toEqual([0, 1]);
+  });
+  it('what was moved away from today is not there', () => {
+    const away = session({ was: { date: '2026-10-15', time: '09:00', minutes: 60 } });
+    expect(shownOn('2026-10-15', away, 10).shown).toEqual([]);
+  });
+  it('the week ends it with its day’s column', () => {
+    const late = { date: '2026-10-14', time: '23:30', minutes: 60 };
+    const week = layoutWeek(calendar, ['2026-10-14'], [late]);
+    const { top, height } = boxOf(week, late, 1);
+    expect(week.hours[1]).toBe(24);
+    expect(top + height).toBeCloseTo(week.height);
   });
 });
 

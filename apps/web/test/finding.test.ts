@@ -61,6 +61,7 @@ const post = (more: object = {}): Post =>
     state: 'out',
     words: 'Bring dividers.',
     linkWords: 'Join Navigation',
+    reads: { words: 'Bring dividers.', linkWords: 'Join Navigation' },
     places: [{ classId: 3, kind: 'stream', where: 'Class stream' }],
     deliveries: [{ state: 'out', session: { date: '2026-10-14' }, due: null }],
     ...more,

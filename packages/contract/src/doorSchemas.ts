@@ -39,6 +39,8 @@ export const doorAnswer = z.object({
   session: z
     .object({ title: z.string(), date, time, minutes: z.int(), start: utcInstant, end: utcInstant })
     .nullable(),
+  /** What is told of a session that is cancelled or moved, to those alone whom the link is for. */
+  change: z.string().nullable(),
   decision,
   /** Waiting in the lobby already, by this browser's own knock. */
   knocked: z.boolean(),

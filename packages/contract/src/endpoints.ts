@@ -152,11 +152,14 @@ export const endpoints = {
 
   postHistory: { method: 'GET', path: '/api/posts/:postId/history', who: 'class-reader', of: 'postId', does: 'Who did what to a post' },
   coursePage: { method: 'GET', path: '/api/classes/:classId/course-page', who: 'class-reader', of: 'classId', does: 'The sections of the class period’s course page, as the course site has them' },
+  headings: { method: 'GET', path: '/api/classes/:classId/headings', who: 'class-reader', of: 'classId', does: 'Glen’s own headings on a class period’s course page, with what is under each in order' },
+  orderItems: { method: 'PUT', path: '/api/classes/:classId/headings/order', who: 'class-host', of: 'classId', does: 'Put what is under one of Glen’s own headings in order' },
   placementForms: { method: 'GET', path: '/api/placements/:placementId/forms', who: 'class-reader', of: 'placementId', does: 'What to paste at a place that is filled by hand, in each form' },
   placementAction: { method: 'POST', path: '/api/placements/:placementId', who: 'class-host', of: 'placementId', atRest: true, does: 'Try a placement again, put it back, take it down there alone, or say that it has been done by hand' },
   lookAtSite: { method: 'POST', path: '/api/classes/:classId/look', who: 'class-host', of: 'classId', atRest: true, does: 'Compare what Glen has put on the course site with what stands there' },
 
   reach: { method: 'GET', path: '/api/links/:linkId/reach', who: 'class-reader', of: 'linkId', does: 'Who sees which link for what a link is for, now or at a time to come' },
+  reachOfDay: { method: 'GET', path: '/api/reach', who: 'teacher', does: 'Who sees which link, over all the links that one hosts, on a day' },
   studentSees: { method: 'GET', path: '/api/classes/:classId/student-sees', who: 'class-reader', of: 'classId', does: 'The stream, page and calendar of a class period as one of its students sees them, now or at a time to come' },
 
   links: { method: 'GET', path: '/api/links', who: 'teacher', does: 'Every link that one hosts' },

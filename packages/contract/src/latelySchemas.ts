@@ -12,6 +12,7 @@ export const WAYS_BACK = [
   'editLink',
   'setAudience',
   'orderLinks',
+  'orderItems',
   'takeBackReplacing',
   'stopLink',
   'setRoom',

@@ -46,6 +46,8 @@ const section = z.union([
 const placeShape = {
   readers: readers.default('class'),
   words: words.nullable().default(null),
+  /** Blank: the same as everywhere. */
+  linkWords: line(200).default(''),
   title: line(200).default(''),
   section: section.nullable().default(null),
   position: z.int().min(0).max(999).default(0),
@@ -95,7 +97,15 @@ const delivery = z.object({
   key: z.string(),
   placeId: id,
   placementId: id.nullable(),
-  session: z.object({ id, title: z.string(), date, time }).nullable(),
+  session: z
+    .object({
+      id,
+      title: z.string(),
+      date,
+      time,
+      status: z.enum(['planned', 'moved', 'cancelled', 'skipped']),
+    })
+    .nullable(),
   state: deliveryState,
   due: z.object({ date, time }).nullable(),
   overdue: z.boolean(),
@@ -116,6 +126,7 @@ const place = z.object({
   kind: placeBody.shape.kind,
   readers,
   words: words.nullable(),
+  linkWords: z.string(),
   title: z.string(),
   section: section.nullable(),
   position: z.int(),
@@ -135,6 +146,8 @@ export const postSchema = z.object({
   version,
   words,
   linkWords: z.string(),
+  /** The same as students read them at its first place, with what the fields stand for there. */
+  reads: z.object({ words: z.string(), linkWords: z.string() }),
   about,
   timing,
   afterwards: z.enum(['stay', 'down', 'strike']),
@@ -160,6 +173,19 @@ export const pageSection = z.object({
   items: z.array(z.object({ key: z.string(), title: z.string() })),
   ours: z.boolean(),
 });
+/** A heading of Glen’s own on a course page, as it was written and as it reads, with what is under it in order. */
+export const headingsAnswer = z.object({
+  headings: z.array(
+    z.object({
+      written: z.string(),
+      title: z.string(),
+      items: z.array(z.object({ placeId: id, postId: id, title: z.string() })),
+    }),
+  ),
+});
+export const itemsOrder = z.object({
+  order: z.array(id).min(1, 'Name the places.').max(60, 'At most 60 places.'),
+});
 export const placementAction = z.object({
   do: z.enum(['retry', 'done', 'not-done', 'put-back', 'take-down']),
 });
@@ -169,6 +195,8 @@ export const postPreview = z.object({
   /** Whether a door that it leads to asks for a code, and whether its words give one. */
   asksCode: z.boolean(),
   givesCode: z.boolean(),
+  /** How many people read it at all the places that Glen fills, each counted once. */
+  readers: z.int(),
   places: z.array(
     z.object({
       index: z.int(),
@@ -187,6 +215,8 @@ export const postPreview = z.object({
       html: z.string(),
       text: z.string(),
       markdown: z.string(),
+      /** Fields of it that have nothing to say there, as `{period}`. */
+      empty: z.array(z.string()),
     }),
   ),
 });

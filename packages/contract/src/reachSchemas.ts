@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { id, date, time, utcInstant } from './basics.js';
+import { pennantSchema } from './planSchemas.js';
+import { note } from './ruleSchemas.js';
 
 // Who sees which link, and what one student sees.
 
@@ -43,12 +45,42 @@ export const reachAnswer = z.object({
       address: z.string().nullable(),
     }),
   ),
+  /** Entries that somebody made in the calendar beside Glen’s own for the same lesson. */
+  twice: z.array(z.object({ where: z.string(), title: z.string(), date, time })),
   people: z.array(
     z.object({
       id,
       name: z.string(),
       verdict: z.enum(['clear', 'none', 'stale', 'several', 'unproven', 'leak', 'not-for-them']),
       places: z.array(z.string()),
+    }),
+  ),
+});
+
+/** The day asked about; today where left out. */
+export const dayQuery = z.object({ date: date.optional() });
+const people = z.int();
+export const reachOfDayAnswer = z.object({
+  date,
+  /** What the day's lessons would be spoiled by first; links without a session on it last. */
+  links: z.array(
+    z.object({
+      linkId: id,
+      classId: id,
+      name: z.string(),
+      pennant: pennantSchema,
+      session: z.object({ title: z.string(), date, time, over: z.boolean() }).nullable(),
+      at: moment,
+      trouble: z.string().nullable(),
+      counts: z.object({
+        leak: people,
+        stale: people,
+        none: people,
+        several: people,
+        unproven: people,
+        clear: people,
+      }),
+      notes: z.array(note),
     }),
   ),
 });

@@ -146,16 +146,14 @@ export { LINK_WORDS } from './link/words.js';
 export { PRIVATE_SESSION, isPrivate } from './link/privateSession.js';
 export { LINK_CODE_BYTES, doorPath, makeLinkCode, readLinkCode } from './link/linkCode.js';
 export type { Medium } from './post/blocks.js';
-export {
-  POST_FIELDS,
-  fillFields,
-  fillLine,
-  givesCode,
-  renderPost,
-  richOf,
-  type PostText,
-  type PostValues,
-} from './post/renderPost.js';
+export { withReach, worstReachFirst, type ReachOfLink } from './margin/notesForReachOfDay.js';
+export { isSameLesson, type CalendarEntry } from './reach/sameLesson.js';
+export { schoolTime, zonePlace } from './time/zoneWords.js';
+export { isOfDay, isOvernight } from './plan/ofDay.js';
+export { postDeed, type PostEntry } from './audit/postDeeds.js';
+export { changeInWords, changeToTell, type ChangedSession } from './post/changed.js';
+export { emptyFields, fillFields, fillLine, type PostValues } from './post/fields.js';
+export { givesCode, renderNotice, renderPost, richOf, type PostText } from './post/renderPost.js';
 export {
   plainToRich,
   richToPlain,

@@ -36,3 +36,6 @@ export {
 } from './people/roles.js';
 export { classTitle } from './calendar/classTitle.js';
 export { readLinkCode } from './link/linkCode.js';
+export { schoolTime, zonePlace } from './time/zoneWords.js';
+export { isOvernight } from './plan/ofDay.js';
+export { withReach } from './margin/notesForReachOfDay.js';

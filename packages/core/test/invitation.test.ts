@@ -30,7 +30,7 @@ describe('an invitation', () => {
         'Coastal Navigation, Wednesday 10:45:',
         'https://glen.merrow.example/door/heron-7k3m9qvd2xt',
         '',
-        'Wednesday, 14 October 2026, 10:45 to 11:35 (America/Halifax time)',
+        'Wednesday, 14 October 2026, 10:45 to 11:35 (school time, Halifax)',
         '',
         'Entry code: Tide 42',
         '',
@@ -168,6 +168,10 @@ describe('a session as a calendar file', () => {
     );
     expect(unfolded).toContain('SUMMARY:Charts\\; tides\\, and more\r\n');
     expect(unfolded).toContain('STATUS:CONFIRMED\r\n');
+  });
+  it('carries the entry code where it was asked for, and not else', () => {
+    expect(sessionIcs({ ...session, entryCode: 'Tide 42' })).toContain('Entry code: Tide 42');
+    expect(sessionIcs(session)).not.toContain('code');
   });
   it('says when it is cancelled', () =>
     expect(sessionIcs({ ...session, cancelled: true })).toContain('STATUS:CANCELLED'));

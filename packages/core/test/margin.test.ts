@@ -105,7 +105,7 @@ describe('notesForToday', () => {
     );
     expect(titles(ask([]))).toEqual(['Mon 19 Oct has Fog bells']);
   });
-  it('tells of drafts, links that stand nowhere and rules to mend, each with what mends it', () => {
+  it('tells of drafts and rules to mend, each with what mends it', () => {
     const notes = ask(
       [session(1, '15:00', '15:30'), { ...session(2, '16:00', '16:30'), draft: true }],
       [],
@@ -122,14 +122,12 @@ describe('notesForToday', () => {
             },
           ],
           locked: [],
-          linkStands: false,
         },
-        { id: 2, title: 'Weather', findings: [], locked: [], linkStands: false },
+        { id: 2, title: 'Weather', findings: [], locked: [] },
       ],
     );
     expect(notes.map((n) => [n.title, n.actions?.[0]?.name, n.actions?.[0]?.subject])).toEqual([
       ['Session 2 is a draft', 'publish-session', 102],
-      ['Ropework: its link stands nowhere', 'post-link', 1],
       ['Ropework: presenters wait in the lobby', 'set-rules', 1],
       ['Mon 19 Oct has Fog bells', undefined, undefined],
     ]);

@@ -77,12 +77,14 @@ describe('planPosts', () => {
       wanted: 'later',
     });
   });
-  it('strikes a cancelled one where posts stay, takes it down where they would go; a skipped one has none', () => {
+  it('says where a cancelled one stood that it is, until it would have been over; a skipped one has none', () => {
     const off: PostOccurrence = { ...lesson, status: 'cancelled' };
-    expect(wanted(post({ afterwards: 'stay' }), [off], '2026-10-14T10:00:00Z')[0]).toBe(
-      '7/a/31 struck',
-    );
-    expect(wanted(post(), [off], '2026-10-14T10:00:00Z')[0]).toBe('7/a/31 gone');
+    expect(wanted(post(), [off], '2026-10-14T10:00:00Z')[0]).toBe('7/a/31 off');
+    const over = '2026-10-14T14:35:00Z';
+    expect(wanted(post(), [off], over)[0]).toBe('7/a/31 gone');
+    expect(wanted(post({ afterwards: 'strike' }), [off], over)[0]).toBe('7/a/31 struck');
+    expect(wanted(post({ afterwards: 'stay' }), [off], over)[0]).toBe('7/a/31 kept');
+    expect(wanted(post({ withdrawn: true }), [off], '2026-10-14T10:00:00Z')[0]).toBe('7/a/31 gone');
     expect(planPosts(post(), [{ ...lesson, status: 'skipped' }], '2026-10-14T10:00:00Z')).toEqual(
       [],
     );

@@ -22,7 +22,7 @@ describe('notesForPost', () => {
     dates: 1,
     due: { date: '2026-10-14', time: '10:35' },
     problem: null,
-    unfilled: [],
+    empty: [],
     ...more,
   });
   const ask = (more: Partial<NotedPost> = {}): ReturnType<typeof notesForPost> =>
@@ -33,6 +33,7 @@ describe('notesForPost', () => {
       places: [place()],
       asksCode: false,
       givesCode: false,
+      readers: 20,
       ...more,
     });
   it('says what will happen: when, to how many, and what becomes of it', () => {
@@ -49,7 +50,7 @@ describe('notesForPost', () => {
           ],
         }),
       ),
-    ).toEqual(['Goes to 2 class periods', 'First out Wed 14 Oct 10:35', '40 students read it']);
+    ).toEqual(['Goes to 2 class periods', 'First out Wed 14 Oct 10:35', '20 students read it']);
   });
   it('puts what is wrong first, and offers what mends it', () => {
     expect(
@@ -62,7 +63,7 @@ describe('notesForPost', () => {
     expect(ask({ places: [place({ dates: 0, due: null })] })[0]!.title).toBe(
       'No session to post for',
     );
-    expect(ask({ places: [place({ unfilled: ['{period}'] })] })[0]!.title).toBe(
+    expect(ask({ places: [place({ empty: ['{period}'] })] })[0]!.title).toBe(
       '{period} says nothing there',
     );
   });

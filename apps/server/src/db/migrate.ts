@@ -22,6 +22,8 @@ import * as m0018 from './migrations/0018-presses.js';
 import * as m0019 from './migrations/0019-leftovers.js';
 import * as m0020 from './migrations/0020-removed.js';
 import * as m0021 from './migrations/0021-lately.js';
+import * as m0022 from './migrations/0022-lately-age.js';
+import * as m0023 from './migrations/0023-school-time.js';
 import {
   databaseKind,
   makeBooks,
@@ -60,6 +62,8 @@ const MIGRATIONS: Migration[] = [
   m0019,
   m0020,
   m0021,
+  m0022,
+  m0023,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

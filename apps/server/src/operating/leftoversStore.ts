@@ -7,6 +7,7 @@ import { idleSince } from '../http/idle.js';
 export const STEP = 500;
 
 const DAY_SECONDS = 86400;
+const WAYS_BACK_DAYS = 60;
 
 /** What is of no use any more after some days, by machine time. */
 interface Leftover {
@@ -106,6 +107,16 @@ const sessions = (clock: Clock): Leftover => ({
     }),
 });
 
+/** What takes a change back may hold words and codes of then: of use for some weeks of school time. */
+const lately = (clock: Clock): Leftover => ({
+  table: 'lately',
+  takeSome: ({ models }) =>
+    models.Lately.destroy({
+      where: { at: olderThan(clock.school(-WAYS_BACK_DAYS * DAY_SECONDS)) },
+      limit: STEP,
+    }),
+});
+
 /** What happened is kept for as long as the school says. */
 const audit = (days: number): Leftover => ({
   table: 'audit_log',
@@ -122,7 +133,13 @@ interface Keeping {
 /** Everything that is of no use any more, each to be taken away some at a time; gives how many went. */
 export const leftovers = ({ db, clock, auditDays }: Keeping) => {
   const ago = (days: number): string => clock.machine(-days * DAY_SECONDS);
-  return [...JOBS, ...COUNTS, ...BROWSERS, ...TOLD, sessions(clock), audit(auditDays)].map(
-    ({ table, takeSome }) => ({ table, takeSome: () => takeSome(db, ago) }),
-  );
+  return [
+    ...JOBS,
+    ...COUNTS,
+    ...BROWSERS,
+    ...TOLD,
+    sessions(clock),
+    lately(clock),
+    audit(auditDays),
+  ].map(({ table, takeSome }) => ({ table, takeSome: () => takeSome(db, ago) }));
 };

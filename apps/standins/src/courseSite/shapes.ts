@@ -5,7 +5,12 @@ import type { Bodies, Kind } from './store.js';
 const clean = (html: string): string =>
   sanitizeHtml(html, {
     allowedTags: ['p', 'br', 'a', 'b', 'strong', 'i', 'em', 'ul', 'ol', 'li'],
-    allowedAttributes: { a: ['href', 'target', 'rel'] },
+    allowedAttributes: {
+      a: ['href', 'target', 'rel'],
+      p: ['dir'],
+      ul: ['dir'],
+      ol: ['dir'],
+    },
     allowedSchemes: ['http', 'https'],
   });
 const html = z.string().max(1_000_000).transform(clean);

@@ -2,6 +2,7 @@ import { useEffect, useRef } from 'react';
 import type { WayBack } from '@glen/contract';
 import type { FieldValues } from 'react-hook-form';
 import { offerUndo } from './undo.js';
+import { useKeepingChanges } from './useHalfWritten.js';
 import { useServerForm, type Schema } from './useServerForm.js';
 
 type Sending<Kept> = Promise<{ data?: Kept; error?: unknown }>;
@@ -15,6 +16,8 @@ interface KeptForm<Kept, Values extends FieldValues & Sent, Sent> {
   save: (sent: Sent, version: number) => Sending<Kept>;
   /** The same saving as a call that can be kept, so that it is taken back days later too. */
   callFor?: (sent: Sent, version: number) => WayBack;
+  /** What is typed and not saved is kept as this, over reloads and other pages. */
+  keepAs?: string;
   /** What is said once it is saved, beside the way back. */
   done?: () => string;
   /** What takes it back to how it was, where that is not just what the fields were. */
@@ -38,6 +41,7 @@ export function useKeptForm<
   done = () => 'It is changed.',
   back = (before) => before,
   callFor,
+  keepAs,
 }: KeptForm<Kept, Values, Sent>) {
   // What the fields were filled from.
   const read = useRef(kept);
@@ -72,6 +76,8 @@ export function useKeptForm<
     reset(fieldsOf(kept));
   }, [kept, isDirty, reset, fieldsOf]);
 
+  useKeepingChanges(form, { keepAs, kept, fieldsOf, read });
+
   const theirs = form.theirs as Kept | undefined;
   return {
     ...form,
@@ -82,9 +88,7 @@ export function useKeptForm<
     asItWas: () => take(read.current),
     /** How the thing stands now, where somebody else was faster. */
     theirs,
-    takeTheirs: () => {
-      if (theirs) take(theirs);
-    },
+    takeTheirs: () => theirs && take(theirs),
     saveOver: () => {
       if (theirs) read.current = theirs;
       form.submit();

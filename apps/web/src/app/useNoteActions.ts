@@ -1,6 +1,7 @@
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import type { EntryRules, NoteAction } from '@glen/core';
+import type { Sent } from '@glen/contract';
 import { api, problemOf } from './api.js';
 import { store } from './store.js';
 import { offerUndo } from './undo.js';
@@ -44,6 +45,14 @@ async function knockUntilRoll(classId: number): Promise<void> {
   offerUndo('Anyone with the link knocks.', () => set(false));
 }
 
+/** One of the things that can be done where a link stands. */
+const atPlace = (placementId: number, what: Sent<'placementAction'>['do']) =>
+  store
+    .dispatch(
+      api.endpoints.placementAction.initiate({ params: { placementId }, body: { do: what } }),
+    )
+    .unwrap();
+
 /** Does what a note of the margin offers, by the action's name. */
 export function useNoteActions(): (action: NoteAction) => void {
   const navigate = useNavigate();
@@ -65,25 +74,16 @@ export function useNoteActions(): (action: NoteAction) => void {
           .unwrap());
       case 'see-post':
         return void navigate(`/posts?show=${subject}`);
+      case 'see-reach':
+        return void navigate(`/posts/reach?link=${subject}&at=begins`);
       case 'put-back':
-        return void (await store
-          .dispatch(
-            api.endpoints.placementAction.initiate({
-              params: { placementId: subject! },
-              body: { do: 'put-back' },
-            }),
-          )
-          .unwrap());
+        await atPlace(subject!, 'put-back');
+        return void toast('It is on its way there.');
+      case 'take-down':
+        await atPlace(subject!, 'take-down');
+        return offerUndo('It is being taken down there.', () => atPlace(subject!, 'put-back'));
       case 'hand-done': {
-        const noteAs = (what: 'done' | 'not-done') =>
-          store
-            .dispatch(
-              api.endpoints.placementAction.initiate({
-                params: { placementId: subject! },
-                body: { do: what },
-              }),
-            )
-            .unwrap();
+        const noteAs = (what: 'done' | 'not-done') => atPlace(subject!, what);
         await noteAs('done');
         return offerUndo('Noted: it is done.', () => noteAs('not-done'));
       }

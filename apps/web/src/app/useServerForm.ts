@@ -7,9 +7,11 @@ import {
   type FieldValues,
   type PathValue,
   type Resolver,
+  type UseFormReturn,
 } from 'react-hook-form';
 import type { Problem } from '@glen/contract';
 import { problemOf } from './api.js';
+import { useHalfWritten, useKeeping, type KeepAs } from './useHalfWritten.js';
 
 /** As much of the standard-schema contract as a resolver needs; Zod's schemas have it. Of the form's fields it may know some. */
 export type Schema<Sent> = Parameters<typeof standardSchemaResolver<FieldValues, unknown, Sent>>[0];
@@ -22,6 +24,8 @@ interface ServerForm<Values extends FieldValues, Sent, Answer> {
   /** Sends what the schema made of the values. */
   send: (sent: Sent) => Promise<{ data?: Answer | undefined; error?: unknown }>;
   onDone: (answer: Answer) => void;
+  /** What is typed and not saved is kept as this, over reloads and other pages. */
+  keepAs?: KeepAs | undefined;
   /** From a path of the server's problem to the form's field, where they differ. */
   fieldOf?: (path: string) => string;
 }
@@ -62,6 +66,15 @@ const resolverFor =
   async (values, context, options) =>
     standardSchemaResolver<FieldValues, unknown, Sent>(await schema())(values, context, options);
 
+const changeIn =
+  <Values extends FieldValues, Sent>(form: UseFormReturn<Values, unknown, Sent>) =>
+  (part: Partial<Values>): void => {
+    for (const [name, value] of Object.entries(part) as [FieldPath<Values>, unknown][]) {
+      form.clearErrors(name);
+      form.setValue(name, value as PathValue<Values, FieldPath<Values>>, { shouldDirty: true });
+    }
+  };
+
 /**
  * A form whose answer comes from the server: checked by the contract's schema first, then by the server; what either
  * finds is said beside its field, nothing typed is lost, and a stale edit brings how the thing stands now.
@@ -71,16 +84,18 @@ export function useServerForm<Values extends FieldValues, Sent, Answer>({
   schema,
   send,
   onDone,
+  keepAs,
   fieldOf = (path) => path,
 }: ServerForm<Values, Sent, Answer>) {
   const [problem, setProblem] = useState<Problem>();
+  const halves = useHalfWritten(start, keepAs);
   const form = useForm<Values, unknown, Sent>({
-    defaultValues: start as DefaultValues<Values>,
+    defaultValues: (halves.half?.values ?? start) as DefaultValues<Values>,
     ...(schema && {
       resolver: resolverFor(schema) as unknown as Resolver<Values, unknown, Sent>,
     }),
   });
-
+  const keeping = useKeeping(form, halves);
   /** Says each of the server's findings beside its field; what belongs to none stands with the form. */
   const refuse = (refused: Problem | undefined): void => {
     const found = (refused?.errors ?? []).map((e) => ({ ...e, field: fieldOf(e.path) }));
@@ -99,8 +114,9 @@ export function useServerForm<Values extends FieldValues, Sent, Answer>({
   const submit = form.handleSubmit(async (sent) => {
     setProblem(undefined);
     const { data, error } = await send(sent);
-    if (error) refuse(problemOf(error));
-    else onDone(data as Answer);
+    if (error) return refuse(problemOf(error));
+    halves.drop();
+    onDone(data as Answer);
   });
   const { errors, isSubmitting } = form.formState;
   return {
@@ -112,16 +128,12 @@ export function useServerForm<Values extends FieldValues, Sent, Answer>({
     },
     isSending: isSubmitting,
     /** Fields that are not typed into: what is said beside them no longer holds. */
-    change: (part: Partial<Values>): void => {
-      for (const [name, value] of Object.entries(part) as [FieldPath<Values>, unknown][]) {
-        form.clearErrors(name);
-        form.setValue(name, value as PathValue<Values, FieldPath<Values>>, { shouldDirty: true });
-      }
-    },
+    change: changeIn(form),
     /** What is wrong at some fields, or inside them. */
     errorAt: (...paths: string[]): string | undefined =>
       paths.map((path) => messageIn(at(errors, path))).find((message) => message !== undefined),
     refuse,
+    ...keeping,
     /** What went wrong with the form as a whole. */
     problem,
     setProblem,

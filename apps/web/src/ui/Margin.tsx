@@ -81,6 +81,8 @@ interface MarginProps {
   notes: Note[];
   onAction?: OnAction;
   children?: ReactNode;
+  /** What stands below, and is no thought of its own. */
+  below?: ReactNode;
 }
 
 export const NoteList = ({ notes, onAction }: Pick<MarginProps, 'notes' | 'onAction'>) =>
@@ -102,13 +104,14 @@ const mostUrgent = (notes: Note[]): Note['severity'] => mostUrgentNote(notes)?.s
  * What needs thought about this screen: the right-hand column where there is room for it, else a drawer behind
  * a line that says what is most urgent. Its notes are computed, never written in.
  */
-export function Margin({ title = 'In the margin', notes, onAction, children }: MarginProps) {
+export function Margin({ title = 'In the margin', notes, onAction, children, below }: MarginProps) {
   const wide = useWide();
   const content = (
     <>
       <NoteList notes={notes} {...(onAction ? { onAction } : {})} />
       {notes.length === 0 && !children && <p className="text-soft">Nothing needs thought here.</p>}
       {children}
+      {below}
     </>
   );
   if (wide) {

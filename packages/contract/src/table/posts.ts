@@ -3,6 +3,8 @@ import { id, idParam, utcInstant, version } from '../basics.js';
 import { ofClass, ofLink, ofPlacement, ofPost, readVersion } from '../params.js';
 import {
   handForms,
+  headingsAnswer,
+  itemsOrder,
   onePost,
   pageSection,
   placementAction,
@@ -10,7 +12,13 @@ import {
   postPreview,
   postSchema,
 } from '../postSchemas.js';
-import { atQuery, reachAnswer, studentSeesAnswer } from '../reachSchemas.js';
+import {
+  atQuery,
+  dayQuery,
+  reachAnswer,
+  reachOfDayAnswer,
+  studentSeesAnswer,
+} from '../reachSchemas.js';
 import type { EndpointName } from '../endpoints.js';
 import type { Shapes } from './shapes.js';
 
@@ -31,9 +39,12 @@ export const posts = {
     params: ofClass,
     answer: z.object({ sections: z.array(pageSection), trouble: z.string().nullable() }),
   },
+  headings: { params: ofClass, answer: headingsAnswer },
+  orderItems: { params: ofClass, body: itemsOrder, answer: headingsAnswer },
   placementForms: { params: ofPlacement, answer: handForms },
   placementAction: { params: ofPlacement, body: placementAction, answer: onePost },
   reach: { params: ofLink, query: atQuery, answer: reachAnswer },
+  reachOfDay: { query: dayQuery, answer: reachOfDayAnswer },
   studentSees: {
     params: ofClass,
     query: atQuery.extend({ personId: idParam }),

@@ -44,6 +44,7 @@ export const ACTIONS = {
   'move-on-roll': 'moved people off the roll of',
   'open-door': 'opened',
   'order-links': 'put the links in another order of',
+  'order-items': 'put in order what is under a heading of',
   'placement-done': 'did by hand',
   'placement-not-done': 'said it is not done by hand:',
   'placement-put-back': 'put back in one place',

@@ -14,9 +14,14 @@ export interface IcsSession {
   cancelled: boolean;
   /** The join link's full address. */
   address: string;
+  /** The entry code, where whoever takes the file along asked for it; else it is not in it. */
+  entryCode?: string | null;
   /** When this copy was made, an instant. */
   madeAt: string;
 }
+
+const codeLine = ({ entryCode }: IcsSession): string =>
+  entryCode ? `Entry code: ${entryCode}` : '';
 
 /**
  * An iCalendar file of one session (RFC 5545), with its join link as URL and as CONFERENCE (RFC 7986 §5.11).
@@ -36,7 +41,7 @@ export function sessionIcs(session: IcsSession): string {
   event.updatePropertyWithValue('summary', session.title);
   event.updatePropertyWithValue(
     'description',
-    [session.description, session.address].filter(Boolean).join('\n\n'),
+    [session.description, session.address, codeLine(session)].filter(Boolean).join('\n\n'),
   );
   event.updatePropertyWithValue('status', session.cancelled ? 'CANCELLED' : 'CONFIRMED');
   const url = new ICAL.Property('url');

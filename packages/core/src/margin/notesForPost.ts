@@ -10,6 +10,8 @@ export interface NotedPost {
   places: NotedPlace[];
   asksCode: boolean;
   givesCode: boolean;
+  /** People who read it where Glen puts it, each counted once. */
+  readers: number;
 }
 
 interface NotedPlace {
@@ -20,8 +22,8 @@ interface NotedPlace {
   dates: number;
   due: { date: string; time: string } | null;
   problem: string | null;
-  /** Fields that have no value there. */
-  unfilled: string[];
+  /** Fields that have nothing to say there. */
+  empty: string[];
 }
 
 /** From so many pastings by hand on, one standing link is better advice. */
@@ -72,16 +74,16 @@ function noSessionNote({ about, right, dates }: Going): Note[] {
   ];
 }
 
-function unfilledNote({ right }: Going): Note[] {
-  const blank = right.filter((p) => p.unfilled.length > 0);
+function emptyNote({ right }: Going): Note[] {
+  const blank = right.filter((p) => p.empty.length > 0);
   const [first] = blank;
   if (!first) return [];
   const where = blank.map((p) => p.where).join('; ');
   return [
     {
-      severity: 'careful',
-      title: `${first.unfilled.join(', ')} says nothing there`,
-      text: `${where}: the field has no value and would stand as typed. Write other words for that place.`,
+      severity: 'inform',
+      title: `${first.empty.join(', ')} says nothing there`,
+      text: `${where}: the words around it are left out.`,
     },
   ];
 }
@@ -155,10 +157,7 @@ function byHandNote({ byHand, often }: Going): Note[] {
   ];
 }
 
-function readersNote({ places, right }: Going): Note[] {
-  const readers = right
-    .filter((p) => p.kind !== 'by-hand')
-    .reduce((sum, p) => sum + p.readerCount, 0);
+function readersNote({ places, readers }: Going): Note[] {
   if (places.some((p) => p.problem !== null) || readers === 0) return [];
   return [
     {
@@ -174,7 +173,7 @@ const NOTES = [
   wrongPlaces,
   codeNote,
   noSessionNote,
-  unfilledNote,
+  emptyNote,
   oftenNote,
   draftNote,
   classesNote,

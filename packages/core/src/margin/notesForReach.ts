@@ -1,4 +1,5 @@
 import type { ReachVerdict } from '../reach/checkReach.js';
+import { dateInWords } from '../time/dates.js';
 import { counted } from './counted.js';
 import { worstFirst, type Note, type NoteAction } from './note.js';
 
@@ -23,6 +24,8 @@ export interface ReachFacts {
   link: { id: number; main: boolean };
   places: ReachPlace[];
   people: ReachPerson[];
+  /** Entries by other hands beside Glen's own for the same lesson; wall clock of the school. */
+  twice?: { where: string; title: string; date: string; time: string }[];
   /** No course site takes orders: a post is pasted by hand. */
   byHand?: boolean;
 }
@@ -134,6 +137,20 @@ function severalNote({ of, seenBy }: Sorted): Note[] {
   ];
 }
 
+function twiceNote({ twice = [] }: Sorted): Note[] {
+  const [first] = twice;
+  if (!first) return [];
+  const named = `“${first.title}” (${first.where}, ${dateInWords(first.date)} ${first.time})`;
+  const more = twice.length > 1 ? `, and ${twice.length - 1} more like it` : '';
+  return [
+    {
+      severity: 'careful',
+      title: 'The calendar has the lesson twice',
+      text: `${named}${more}: somebody put it there beside Glen’s own, so somebody must take it off there.`,
+    },
+  ];
+}
+
 function unprovenNote({ of }: Sorted): Note[] {
   const unproven = of('unproven');
   if (unproven.length === 0) return [];
@@ -160,7 +177,7 @@ function clearNote({ of }: Sorted): Note[] {
   ];
 }
 
-const NOTES = [leakNote, staleNote, noneNote, severalNote, unprovenNote, clearNote];
+const NOTES = [leakNote, staleNote, noneNote, severalNote, twiceNote, unprovenNote, clearNote];
 
 /** What is wrong with who sees which link, worst first, each with what mends it; else that everyone sees exactly one. */
 export function notesForReach(facts: ReachFacts): Note[] {

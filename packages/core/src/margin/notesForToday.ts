@@ -6,7 +6,7 @@ import { addDays, dateInWords } from '../time/dates.js';
 import { worstFirst, type Note } from './note.js';
 import { notesForRules } from './notesForRules.js';
 import { leftAlone, type DayRoom } from './leftAlone.js';
-import { ahead, drafts, overlaps, unposted, type NotedSession } from './notesForSessions.js';
+import { ahead, drafts, overlaps, type NotedSession } from './notesForSessions.js';
 
 export type TodaySession = NotedSession & DayRoom;
 
@@ -30,13 +30,12 @@ export interface TodayHand {
   waits: boolean;
 }
 
-/** A class period that somebody hosts: what its rules come to, and whether its link stands anywhere. */
+/** A class period that somebody hosts: what its rules come to. Whether its link is seen, reach says. */
 export interface TodayClass {
   id: number;
   title: string;
   findings: Finding[];
   locked: RuleField[];
-  linkStands: boolean;
 }
 
 export interface TodayFacts {
@@ -101,8 +100,10 @@ function posts(all: TodayPost[]): Note[] {
 const HAND_WORDS: Record<TodayHand['what'], string> = {
   paste: 'Put the link there',
   change: 'Put the changed words there',
-  'take-down': 'Take it down there',
+  'take-down': 'Its time is over, or it was withdrawn',
 };
+
+const isDown = ({ what }: TodayHand): boolean => what === 'take-down';
 
 /** What is to be done by hand, the overdue first; what waits for later today is said without asking for it. */
 function byHand(all: TodayHand[]): Note[] {
@@ -110,13 +111,23 @@ function byHand(all: TodayHand[]): Note[] {
   return [
     ...asked.map((h): Note => ({
       severity: h.overdue ? 'wrong' : 'careful',
-      title: `By hand: ${h.where}`,
+      title: `${isDown(h) ? 'Take it down by hand' : 'By hand'}: ${h.where}`,
       text: `${HAND_WORDS[h.what]}${h.overdue ? `; it was due ${h.due ?? 'before'}` : ''}.`,
       actions: [
-        { name: 'see-post', label: 'Show what to paste', subject: h.postId },
+        {
+          name: 'see-post',
+          label: isDown(h) ? 'Show what stands there' : 'Show what to paste',
+          subject: h.postId,
+        },
         ...(h.placementId === null
           ? []
-          : [{ name: 'hand-done' as const, label: 'Done', subject: h.placementId }]),
+          : [
+              {
+                name: 'hand-done' as const,
+                label: isDown(h) ? 'It is taken down' : 'Done',
+                subject: h.placementId,
+              },
+            ]),
       ],
     })),
     ...all
@@ -176,7 +187,6 @@ export function notesForToday({
     ...overlaps(held),
     ...posts(allPosts),
     ...drafts(coming),
-    ...concerned.filter((c) => !c.linkStands).map(unposted),
     ...concerned.flatMap((c) => notesForRules(c.findings, c.locked, c.id, c.title)),
   ];
   const day = dayInfo(school, date);
@@ -197,7 +207,7 @@ export function notesForToday({
           {
             severity: 'well',
             title: held.length === 1 ? 'The next door is ready' : `${held.length} doors are ready`,
-            text: 'No overlaps, rules safe, links posted, no post is stuck.',
+            text: 'No overlaps, rules safe, no post is stuck.',
           },
         ]
       : [];

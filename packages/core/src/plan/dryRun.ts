@@ -4,6 +4,7 @@ import { planClashes, type PlanClash } from '../clash/planClashes.js';
 import type { Note, NoteAction } from '../margin/note.js';
 import { worstFirst } from '../margin/note.js';
 import { addDays, dateInWords } from '../time/dates.js';
+import { schoolTime, zonePlace } from '../time/zoneWords.js';
 import { wallClockAt } from '../time/instants.js';
 import { notesForClashes } from './clashNotes.js';
 import { repeats } from './copyPlan.js';
@@ -101,12 +102,12 @@ function endlessNote(plan: SessionPlan, held: Occurrence[]): Note[] {
 
 function localNote(local: LocalTime | undefined, zone: string, { school }: DryRunContext): Note[] {
   if (!local) return [];
-  const whose = zone === school.zone ? 'the school keeps' : 'this plan keeps';
+  const whose = zone === school.zone ? schoolTime(zone) : `the time of ${zonePlace(zone)}`;
   return [
     {
       severity: 'inform',
       title: `${local.time} on your clock`,
-      text: `Your device is set to ${local.zone}; ${whose} ${zone} time.`,
+      text: `Your device is set to ${zonePlace(local.zone)}; this plan keeps ${whose}.`,
     },
   ];
 }

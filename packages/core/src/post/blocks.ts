@@ -14,9 +14,19 @@ const escapeHtml = (text: string): string =>
     .replace(/"/g, '&quot;')
     .replace(/'/g, '&#39;');
 
-/** CommonMark: any ASCII punctuation may be escaped by a backslash. */
-const escapeMarkdown = (text: string): string =>
-  text.replace(/[\\`*_{}[\]()#+\-.!<>|~&]/g, (c) => `\\${c}`);
+/**
+ * What CommonMark (0.31, §2.4 and §6) reads as a mark wherever it stands: an underscore within a word is none. What ends a run
+ * may be a mark together with what begins the next.
+ */
+const MARKS =
+  /\\(?=[!-/:-@[-`{-~]|$)|[`*[\]~]|(?<![\p{L}\p{N}])_|_(?![\p{L}\p{N}])|<(?=[a-z/!?]|$)|&(?=#?\w*(?:;|$))/giu;
+/** What begins a heading, a quotation, a list or a rule, at the beginning of a line alone (§4, §5). */
+const AT_START = /^(\s*)(>|#(?=#{0,5}(?:\s|$))|[-+](?=[\s-]|$)|=)/u;
+const NUMBERED = /^(\s*\d{1,9})([.)])(?=\s|$)/u;
+
+/** A line as CommonMark reads it back: a backslash before what would be a mark, and nowhere else, for people read it too. */
+const escapeMarkdown = (line: string): string =>
+  line.replace(MARKS, '\\$&').replace(AT_START, '$1\\$2').replace(NUMBERED, '$1\\$2');
 
 const CONTROLS = /(?![\n\t])\p{Cc}|[\u202a-\u202e\u2066-\u2069]/gu;
 
@@ -46,10 +56,16 @@ interface Writer {
   italic: (inner: string) => string;
   link: (words: string, href: string, plainWords: string) => string;
   lineBreak: string;
-  paragraph: (inner: string) => string;
-  list: (items: string[], ordered: boolean) => string;
+  /** `turned`: some of it is written from right to left. */
+  paragraph: (inner: string, turned: boolean) => string;
+  list: (items: string[], marks: { ordered: boolean; turned: boolean }) => string;
   between: string;
 }
+
+/** Hebrew, Arabic and their kin. */
+const RIGHT_TO_LEFT = /[\u0590-\u08ff\ufb1d-\ufdff\ufe70-\ufefc]/;
+/** Each paragraph finds its own direction where that could be the other one. */
+const directionOf = (turned: boolean): string => (turned ? ' dir="auto"' : '');
 
 const target = (href: string): string =>
   href.replace(/[()<>\\]/g, (c) => encodeURIComponent(c).replace('(', '%28').replace(')', '%29'));
@@ -70,10 +86,10 @@ const WRITERS: Record<Medium, Writer> = {
     lineBreak: '<br>',
     link: (words, href) =>
       `<a href="${escapeHtml(href)}" target="_blank" rel="noopener noreferrer">${words}</a>`,
-    paragraph: (i) => `<p>${i}</p>`,
-    list: (items, ordered) => {
+    paragraph: (i, turned) => `<p${directionOf(turned)}>${i}</p>`,
+    list: (items, { ordered, turned }) => {
       const tag = ordered ? 'ol' : 'ul';
-      return `<${tag}>${items.map((i) => `<li>${i}</li>`).join('')}</${tag}>`;
+      return `<${tag}${directionOf(turned)}>${items.map((i) => `<li>${i}</li>`).join('')}</${tag}>`;
     },
     between: '\n',
   },
@@ -84,7 +100,8 @@ const WRITERS: Record<Medium, Writer> = {
     lineBreak: '  \n',
     link: (words, href) => `[${words}](${target(href)})`,
     paragraph: same,
-    list: (items, ordered) => items.map((i, n) => `${ordered ? `${n + 1}.` : '-'} ${i}`).join('\n'),
+    list: (items, { ordered }) =>
+      items.map((i, n) => `${ordered ? `${n + 1}.` : '-'} ${i}`).join('\n'),
     between: '\n\n',
   },
   text: {
@@ -94,7 +111,8 @@ const WRITERS: Record<Medium, Writer> = {
     lineBreak: '\n',
     link: (words, href, plain) => (plain === href ? href : `${words} (${href})`),
     paragraph: same,
-    list: (items, ordered) => items.map((i, n) => `${ordered ? `${n + 1}.` : '-'} ${i}`).join('\n'),
+    list: (items, { ordered }) =>
+      items.map((i, n) => `${ordered ? `${n + 1}.` : '-'} ${i}`).join('\n'),
     between: '\n\n',
   },
 };
@@ -131,11 +149,14 @@ function blockIn(block: Block, address: string, medium: Medium): string {
     const words = block.words === '' ? address : block.words;
     // On a line of its own an address is easier to tap and to type.
     if (medium === 'text') return words === address ? address : `${words}:\n${address}`;
-    return w.paragraph(w.link(w.run(words), address, words));
+    return w.paragraph(w.link(w.run(words), address, words), RIGHT_TO_LEFT.test(words));
   }
-  return block.kind === 'paragraph'
-    ? w.paragraph(line(block.spans))
-    : w.list(block.items.filter((i) => !blank(i)).map(line), block.ordered);
+  const isTurned = (spans: Span[]): boolean => spans.some((s) => RIGHT_TO_LEFT.test(s.text));
+  if (block.kind === 'paragraph') return w.paragraph(line(block.spans), isTurned(block.spans));
+  return w.list(block.items.filter((i) => !blank(i)).map(line), {
+    ordered: block.ordered,
+    turned: block.items.some(isTurned),
+  });
 }
 
 /**

@@ -1,6 +1,7 @@
 import type { EntryRules } from '../entry/rules.js';
 import type { Note } from '../margin/note.js';
 import { addMinutes, dateInWords } from '../time/dates.js';
+import { schoolTime } from '../time/zoneWords.js';
 import { renderBlocks, tidy, type Block, type Medium } from './blocks.js';
 
 /** The parts of an invitation, in the order in which they stand; each can be left out. */
@@ -71,7 +72,7 @@ function blockOf(part: InvitationPart, facts: InvitationFacts): Block {
       return { kind: 'link', words: tidy(facts.linkWords).replace(/\s+/g, ' ') };
     case 'when':
       return paragraph(
-        `${dateInWords(facts.when!.date, 'long')}, ${facts.when!.time} to ${addMinutes(facts.when!.time, facts.when!.minutes)} (${facts.when!.zone} time)`,
+        `${dateInWords(facts.when!.date, 'long')}, ${facts.when!.time} to ${addMinutes(facts.when!.time, facts.when!.minutes)} (${schoolTime(facts.when!.zone)})`,
       );
     case 'address':
       return paragraph(facts.address);

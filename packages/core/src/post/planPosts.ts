@@ -45,7 +45,8 @@ export interface PostOccurrence {
 /**
  * One thing at one place. `key` is the same for ever, so that none is made twice; `occurrence` null for a standing post;
  * `due` null while it waits to be released. `wanted`, at the moment asked about: `out` it ought to stand, and is made where it
- * does not; `later` not yet; `kept` it stays where it stands and is not made any more; `struck`, `gone` likewise.
+ * does not; `later` not yet; `kept` it stays where it stands and is not made any more; `struck`, `gone` likewise; `off` where it
+ * stands it says that its session is cancelled, and is not made any more.
  */
 export interface Delivery {
   key: string;
@@ -53,7 +54,7 @@ export interface Delivery {
   occurrence: string | null;
   due: string | null;
   closes: string | null;
-  wanted: 'later' | 'out' | 'kept' | 'struck' | 'gone';
+  wanted: 'later' | 'out' | 'kept' | 'struck' | 'gone' | 'off';
 }
 
 function checked(post: PostPlan): PostPlan {
@@ -110,8 +111,8 @@ function wantedFor(
   now: string,
 ): Delivery['wanted'] {
   if (post.withdrawn) return 'gone';
-  if (cancelled) return post.afterwards === 'down' ? 'gone' : 'struck';
   if (closes !== null && closes <= now) return AFTERWARDS[post.afterwards];
+  if (cancelled) return 'off';
   return due !== null && due <= now ? 'out' : 'later';
 }
 
@@ -123,8 +124,8 @@ function dueForLink({ timing }: PostPlan, now: string): string | null {
 
 /**
  * What a post comes to: one delivery for each place, and of a post about sessions for each of them (those that name a place
- * there alone), in that order. Skipped sessions have none. A cancelled session's is struck, or gone where it would be taken
- * down afterwards. A time that has passed is due at once, but for a session that is over nothing is made any more.
+ * there alone), in that order. Skipped sessions have none. A cancelled session's says so where it stands, until it would have
+ * been over. A time that has passed is due at once, but for a session that is over nothing is made any more.
  * Throws GlenInputError at `timing`, `about`, `afterwards`, `places`.
  */
 export function planPosts(post: PostPlan, occurrences: PostOccurrence[], now: string): Delivery[] {

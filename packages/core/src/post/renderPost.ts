@@ -1,49 +1,12 @@
-import { checkAddress, renderBlocks, tidy, type Block, type Medium } from './blocks.js';
-import { mapSpans, plainToRich, richToPlain, type RichText, type Span } from './richText.js';
+import { checkAddress, renderBlocks, type Block, type Medium } from './blocks.js';
+import { fillLine, fillPieces, type Piece, type PostValues } from './fields.js';
+import { mapLines, plainToRich, richToPlain, type RichText, type Span } from './richText.js';
 
 /** A post as its teacher wrote it: words with fields such as `{title}`, plain or rich, and the words that bear the link. */
 export interface PostText {
   words: string | RichText;
   linkWords: string;
 }
-
-/** What the fields stand for. `address` is the join link's full address; `bring` what to bring. */
-export interface PostValues {
-  address: string;
-  class?: string;
-  title?: string;
-  date?: string;
-  time?: string;
-  period?: string;
-  host?: string;
-  bring?: string;
-  entryCode?: string;
-}
-
-export const POST_FIELDS = [
-  'class',
-  'title',
-  'date',
-  'time',
-  'period',
-  'host',
-  'bring',
-  'entryCode',
-] as const;
-
-const FIELD = /\{([A-Za-z]+)\}/g;
-
-/** Fills `{field}`s in; one without a value, or that is no field, stays as typed so that it is noticed. */
-export function fillFields(text: string, values: PostValues): string {
-  const known = new Map<string, string | undefined>(
-    POST_FIELDS.map((field) => [field, values[field]]),
-  );
-  return text.replace(FIELD, (whole, field: string) => known.get(field) ?? whole);
-}
-
-/** The same on one line, for headings and titles. */
-export const fillLine = (text: string, values: PostValues): string =>
-  tidy(fillFields(text, values)).replace(/\s+/g, ' ');
 
 export const richOf = (words: string | RichText): RichText =>
   typeof words === 'string' ? plainToRich(words) : words;
@@ -54,38 +17,47 @@ export const givesCode = (post: PostText): boolean =>
 
 const LINK = '{link}';
 /** The field `{link}` in the midst of words becomes the link; everywhere else stays as it is. */
-const placeLink = (span: Span, linkWords: string, address: string): Span[] =>
+const placeLink = (span: Span, linkWords: string, address: string): Piece[] =>
   span.text
     .split(LINK)
     .flatMap((text, i) => [
-      ...(i === 0 ? [] : [{ ...span, text: linkWords || address, href: address }]),
-      ...(text === '' ? [] : [{ ...span, text }]),
+      ...(i === 0
+        ? []
+        : [{ span: { ...span, text: linkWords || address, href: address }, isSaid: true }]),
+      ...(text === '' ? [] : [{ span: { ...span, text }, isSaid: false }]),
     ]);
+
+const paragraphOf = (text: string): Block => ({ kind: 'paragraph', spans: [{ text }] });
+
+/** A notice alone, in one medium: what stands where a link stood. */
+export const renderNotice = (notice: string, address: string, medium: Medium): string =>
+  renderBlocks([paragraphOf(notice)], address, medium);
 
 /**
  * A post in one medium: its words, then the link (but with `linkAtEnd` false, where the words stand beside a link already);
- * where the words hold the field `{link}` there instead. Blank link words fall back to the address itself.
+ * where the words hold the field `{link}` there instead. Blank link words fall back to the address itself. `notice` is said
+ * before it all, as it is.
  * Throws GlenInputError at `values.address`.
  */
 export function renderPost(
   post: PostText,
   values: PostValues,
   medium: Medium,
-  { linkAtEnd = true }: { linkAtEnd?: boolean } = {},
+  { linkAtEnd = true, notice }: { linkAtEnd?: boolean; notice?: string | null } = {},
 ): string {
   const address = checkAddress(values.address);
   const rich = richOf(post.words);
   const linkWords = fillLine(post.linkWords, values);
   const inText = richToPlain(rich).includes(LINK);
   // The link is put in before fields are filled, so that what a field holds is never taken for one.
-  const filled = mapSpans(rich, (span) =>
-    placeLink(span, linkWords, address).map((s) =>
-      s.href === address && s.text === (linkWords || address)
-        ? s
-        : { ...s, text: fillFields(s.text, values) },
+  const filled = mapLines(rich, (spans) =>
+    fillPieces(
+      spans.flatMap((span) => placeLink(span, linkWords, address)),
+      values,
     ),
   );
   const blocks: Block[] = [
+    ...(notice ? [paragraphOf(notice)] : []),
     ...filled,
     ...(inText || !linkAtEnd ? [] : [{ kind: 'link' as const, words: linkWords }]),
   ];

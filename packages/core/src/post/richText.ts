@@ -29,10 +29,10 @@ export const richToPlain = (rich: RichText): string =>
     .map((spans) => spans.map((s) => s.text).join(''))
     .join('\n');
 
-/** Does something to the text of every span; a span may become several. */
-export const mapSpans = (rich: RichText, change: (span: Span) => Span[]): RichText =>
+/** Does something to every paragraph and every item of a list. */
+export const mapLines = (rich: RichText, change: (spans: Span[]) => Span[]): RichText =>
   rich.map((block) =>
     block.kind === 'paragraph'
-      ? { ...block, spans: block.spans.flatMap(change) }
-      : { ...block, items: block.items.map((spans) => spans.flatMap(change)) },
+      ? { ...block, spans: change(block.spans) }
+      : { ...block, items: block.items.map(change) },
   );

@@ -19,6 +19,8 @@ interface AuditEntryRow extends Model<
   id: CreationOptional<number>;
   /** By machine time. */
   at: string;
+  /** By school time; nothing in older entries. */
+  school_at: CreationOptional<string | null>;
   /** Nothing: Glen itself. */
   person_id: number | null;
   action: Action;
@@ -37,6 +39,7 @@ export const defineAuditEntry = (sequelize: Sequelize): ModelStatic<AuditEntryRo
     {
       id: ownId(),
       at: instant('at'),
+      school_at: instant('school_at', { allowNull: true }),
       person_id: { ...looseId(), allowNull: true },
       action: text(40),
       subject: text(80),

@@ -33,6 +33,9 @@ export const defineLately = (sequelize: Sequelize): ModelStatic<LatelyRow> =>
     {
       tableName: 'lately',
       timestamps: false,
-      indexes: [{ name: 'by_person', fields: ['person_id', 'id'] }],
+      indexes: [
+        { name: 'by_person', fields: ['person_id', 'id'] },
+        { name: 'by_age', fields: ['at'] },
+      ],
     },
   );

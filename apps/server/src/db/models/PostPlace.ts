@@ -17,9 +17,13 @@ import { flag, idOf, json, oneOf, ownId } from './columns.js';
 export interface PlaceShape {
   readers: 'class' | 'audience' | { groupId: number };
   words: string | RichText | null;
+  /** Blank, or left out in older rows: the same as everywhere. */
+  linkWords?: string;
   title: string;
   section: { key: string } | { title: string } | null;
   position: number;
+  /** Among the items under a heading of Glen's own; left out in older rows: first. */
+  order?: number;
   inText: boolean;
   newTab: boolean;
   name: string;

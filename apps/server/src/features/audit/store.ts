@@ -15,11 +15,12 @@ export interface AuditEntry {
 /** Whatever is told of a thing is plain data. */
 const told = (said: unknown): object | null => (said ?? null) as object | null;
 
-/** Keeps it with the machine's time; entry codes are told of, never told. */
+/** Keeps it with the machine's time and the school's; entry codes are told of, never told. */
 export async function writeEntry(db: Db, clock: Clock, entry: AuditEntry): Promise<void> {
   const { before, after } = withoutCodes(entry.before, entry.after);
   await db.models.AuditEntry.create({
     at: clock.machine(),
+    school_at: clock.school(),
     person_id: entry.by,
     action: entry.action,
     subject: entry.subject,

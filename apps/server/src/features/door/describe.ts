@@ -1,4 +1,12 @@
-import { PRIVATE_SESSION, classTitle, howTo, placeWallTime, type EntryDecision } from '@glen/core';
+import {
+  PRIVATE_SESSION,
+  changeInWords,
+  changeToTell,
+  classTitle,
+  howTo,
+  placeWallTime,
+  type EntryDecision,
+} from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import { linkAddress } from '../../addresses.js';
 import type { Glen } from '../../glen.js';
@@ -6,6 +14,7 @@ import { notFound, wrongField } from '../../http/problem.js';
 import { privateTo } from '../entry/privateTitles.js';
 import { linkById } from '../link/store.js';
 import { mainLinkOf } from '../school/classes.sql.js';
+import { changedSession } from '../plan/changedSession.js';
 import { readSchool } from '../school/store.js';
 import { decideAt, readDoor, type DoorFacts } from './facts.js';
 import { isKeptFrom, isTheirs } from './whose.js';
@@ -141,6 +150,15 @@ interface Given {
   isHidden?: boolean;
 }
 
+/** What is told of a session that is not held as people knew it: to those alone whom the link is for. */
+async function changeFor(glen: Glen, facts: DoorFacts): Promise<string | null> {
+  if (facts.changed.length === 0 || !isTheirs(facts)) return null;
+  const { zone } = (await readSchool(glen.db)).calendar;
+  const changed = facts.changed.flatMap((row) => changedSession(row) ?? []);
+  const told = changeToTell(changed, { now: facts.now, zone });
+  return told && changeInWords(told);
+}
+
 async function doorAnswer(
   glen: Glen,
   facts: DoorFacts,
@@ -159,6 +177,7 @@ async function doorAnswer(
     host: row.host_name ?? '',
     pennant: row.pennant,
     session: session ? sessionAtDoor(session, called.session) : null,
+    change: given.isHidden ? null : await changeFor(glen, facts),
     decision,
     knocked: session?.visitor_state === 'waiting',
     ahead: await waitingBefore(glen, session),

@@ -10,6 +10,7 @@ import { browserKey } from './keptOut.js';
 import { toSql } from '../../db/sqlTime.js';
 import { idleSince } from '../../http/idle.js';
 import type { WhoRow } from '../../http/who.js';
+import type { DateRow } from '../plan/changedSession.js';
 import { FIRST_HOST, LAYER_COLUMNS, type LayerRow } from '../entry/layers.sql.js';
 
 // What decides at a door, in prepared statements of key look-ups. The link and its dates near now are kept until something
@@ -96,6 +97,21 @@ export async function datesAtDoor(db: Db, linkId: number, at: string): Promise<D
   };
   const rows = await db.prepared<DoorDateRow>(DATES, values, ['start_at', 'end_at']);
   return rows.sort((a, b) => (a.start_at < b.start_at ? -1 : 1));
+}
+
+/** So many days around now are read; which of them people may stand there for is settled by the school's clock. */
+const CHANGED_DAYS = 2;
+
+const CHANGED = `
+  SELECT o.title, o.status, o.local_date, o.local_time, o.minutes, o.why, o.was_date, o.was_time, o.was_minutes
+  FROM occurrences o WHERE o.link_id = :linkId AND o.draft = 0 AND o.status IN ('cancelled', 'moved')
+    AND (o.local_date BETWEEN :from AND :to OR o.was_date BETWEEN :from AND :to)`;
+
+/** The dates of a link that were cancelled or moved and that people may come for at an instant of school time, and some more. */
+export function changedAtDoor(db: Db, linkId: number, at: string): Promise<DateRow[]> {
+  const day = (days: number): string => plusMinutes(at, days * 24 * 60).slice(0, 10);
+  const values = { linkId, from: day(-CHANGED_DAYS), to: day(CHANGED_DAYS) };
+  return db.prepared<DateRow>(CHANGED, values);
 }
 
 /** What happens behind the door of one date. */

@@ -19,6 +19,7 @@ import { isStaff } from '../../http/access.js';
 import { whoFromRow, type Who } from '../../http/who.js';
 import { ownLayers, rulesOfLinks, rulesOfSession } from '../entry/layers.js';
 import { joinedOf, type JoinedRow } from '../link/joined.sql.js';
+import type { DateRow } from '../plan/changedSession.js';
 import { NO_PLACE, askerAtDoor, type Asker } from './door.sql.js';
 import {
   NO_SITTING,
@@ -42,6 +43,8 @@ export interface DoorFacts {
   /** Somewhere to go in to: a room of the video service, or an address that a host gave. */
   hasRoom: boolean;
   at: AtDoor<SessionAtDoor> | null;
+  /** Near dates that are not held as people knew them. */
+  changed: DateRow[];
   now: string;
 }
 
@@ -72,9 +75,11 @@ export async function readDoor(
   const now = instant ?? glen.clock.school();
   // What is kept is kept for now.
   const isKept = !fresh && instant === undefined;
-  const door = await (isKept ? glen.doors.byCode(code) : readBeforehand(glen.db, code, now));
+  const door = await (isKept
+    ? glen.doors.byCode(code)
+    : readBeforehand(glen.db, code, now, { toEnter: fresh }));
   if (!door) return undefined;
-  const { link, dates, sittings } = door;
+  const { link, dates, changed, sittings } = door;
   const sittingIds = [...sittings.values()].map((sitting) => sitting.sitting_id!);
   const { asker: asking, places } = await askerAtDoor(glen, link.link_id, asker, sittingIds);
   const row = doorRow(link, asking);
@@ -92,7 +97,7 @@ export async function readDoor(
     const there = await readDoor(glen, away.code, asker, { at: instant, straight: true, fresh });
     if (there) return { ...there, came: { by: 'together', until: null } };
   }
-  return factsOf(at, away, { sessions: own, makesRooms: glen.video !== null });
+  return factsOf(at, away, { sessions: own, changed, makesRooms: glen.video !== null });
 }
 
 /** What one look at the database tells of a door, at an instant. */
@@ -138,11 +143,16 @@ const sharedFrom = async (glen: Glen, row: DoorRow, now: string): Promise<Joined
 
 interface Behind {
   sessions: SessionAtDoor[];
+  changed: DateRow[];
   /** A video service makes a room wherever none was given. */
   makesRooms: boolean;
 }
 
-function factsOf(at: Moment, away: JoinedRow | null, { sessions, makesRooms }: Behind): DoorFacts {
+function factsOf(
+  at: Moment,
+  away: JoinedRow | null,
+  { sessions, changed, makesRooms }: Behind,
+): DoorFacts {
   const { row, now, linkHost, isOfSchool } = at;
   const session = away ? null : (linkHost ? sessionToOpen : doorSession)(sessions, at.rulesAt, now);
   const joinedHost = Boolean(session?.occurrence.joined_host) && isNear(session!.opens, now);
@@ -157,6 +167,7 @@ function factsOf(at: Moment, away: JoinedRow | null, { sessions, makesRooms }: B
       row.room_address !== null ||
       (session?.occurrence.room_address_kept ?? null) !== null,
     at: session,
+    changed,
     now,
     shutFor: away,
     came: null,

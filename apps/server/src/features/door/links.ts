@@ -3,7 +3,9 @@ import type { LiveChange } from '@glen/contract';
 import type { Clock } from '../../clock.js';
 import type { Db } from '../../db/connect.js';
 import { layersFrom } from '../entry/layers.js';
+import type { DateRow } from '../plan/changedSession.js';
 import {
+  changedAtDoor,
   datesAtDoor,
   linkAtDoor,
   sittingsAtDoor,
@@ -28,6 +30,8 @@ export interface DateAtDoor extends DoorDateRow {
 interface DoorBeforehand {
   link: LinkAtDoor;
   dates: DateAtDoor[];
+  /** Near dates that are not held as people knew them. */
+  changed: DateRow[];
   sittings: Sittings;
 }
 
@@ -43,17 +47,21 @@ async function readLink(db: Db, code: string): Promise<LinkAtDoor | undefined> {
 
 const idsOf = (dates: DateAtDoor[]): number[] => dates.map((date) => date.occurrence_id);
 
-/** Reads it as it stands, for an instant of school time. */
+/** Reads it as it stands, for an instant of school time; who enters (`toEnter`) has no use for what is not held. */
 export async function readBeforehand(
   db: Db,
   code: string,
   at: string,
+  { toEnter = false }: { toEnter?: boolean } = {},
 ): Promise<DoorBeforehand | undefined> {
   const link = await readLink(db, code);
   if (!link) return undefined;
-  const rows = await datesAtDoor(db, link.link_id, at);
+  const [rows, changed] = await Promise.all([
+    datesAtDoor(db, link.link_id, at),
+    toEnter ? [] : changedAtDoor(db, link.link_id, at),
+  ]);
   const dates = rows.map((row) => ({ ...row, invitedHere: linesOf(row.invited_lines) }));
-  return { link, dates, sittings: await sittingsAtDoor(db, idsOf(dates)) };
+  return { link, dates, changed, sittings: await sittingsAtDoor(db, idsOf(dates)) };
 }
 
 /** Seconds after which a door is read anew though nothing was told of it: a host's new name, a date that has come near. */

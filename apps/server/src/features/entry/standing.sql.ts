@@ -13,7 +13,7 @@ export async function standingPlaces(db: Db, linkId: number): Promise<StandingPl
   const rows = await db.rows<{
     words: string | RichText;
     link_words: string;
-    shape: { words: string | RichText | null };
+    shape: { words: string | RichText | null; linkWords?: string };
     beyond: number;
   }>(
     `SELECT p.words, p.link_words, pp.shape,
@@ -29,7 +29,7 @@ export async function standingPlaces(db: Db, linkId: number): Promise<StandingPl
   );
   return rows.map(({ words, link_words, shape, beyond }) => ({
     words: shape.words ?? words,
-    link_words,
+    link_words: shape.linkWords || link_words,
     beyond: Boolean(beyond),
   }));
 }

@@ -1,14 +1,17 @@
 import {
+  addDays,
   bellsOn,
   classTitle,
   dayInfo,
+  isOfDay,
   notesForToday,
+  placeWallTime,
   postsOfDay,
   reviewRules,
   wallClockAt,
   type TodayClass,
 } from '@glen/core';
-import type { Answer } from '@glen/contract';
+import type { Answer, Session } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { hostsAs } from '../../http/access.js';
 import { rulesOfClass } from '../entry/layers.js';
@@ -43,12 +46,8 @@ async function postsToday(
   return postsOfDay(posts, new Set(hosted.map((row) => row.id)), date);
 }
 
-/** What the margin looks at of one class period: its rules, and whether its link stands anywhere. */
-async function lookedAt(
-  glen: Glen,
-  row: ClassRow,
-  { placements }: PostsToday,
-): Promise<TodayClass> {
+/** What the margin looks at of one class period: its rules. */
+async function lookedAt(glen: Glen, row: ClassRow): Promise<TodayClass> {
   const [{ rules, locked }, setting] = await Promise.all([
     rulesOfClass(glen.db, row.id),
     settingOf(glen, row.link_id),
@@ -58,8 +57,18 @@ async function lookedAt(
     title: classTitle(row),
     findings: reviewRules(rules, setting),
     locked,
-    linkStands: placements.some((p) => p.classId === row.id && p.state !== 'draft'),
   };
+}
+
+/** The sessions of a day, those moved away from it too; first those of the evening before that run past midnight into it. */
+async function sessionsOfDay(
+  glen: Glen,
+  { date, zone }: { date: string; zone: string },
+  personId: number,
+): Promise<Session[]> {
+  const midnight = placeWallTime(date, '00:00', 0, zone).start;
+  const near = await sessionsFor(glen, addDays(date, -1), date, personId);
+  return near.filter((s) => isOfDay(s, { date, midnight }));
 }
 
 /** A teacher's day: the run sheet, the bells, and what needs thought. */
@@ -68,18 +77,18 @@ export async function todayFor(glen: Glen, personId: number): Promise<Answer<'to
   const now = glen.clock.school();
   const { date } = wallClockAt(now, school.zone);
   const [sessions, rows, acting, notices] = await Promise.all([
-    sessionsFor(glen, date, date, personId),
+    sessionsOfDay(glen, { date, zone: school.zone }, personId),
     classesOf(glen.db, personId, false),
     sessionsActedIn(glen.db, personId),
     noticesOf(glen.db, personId),
   ]);
   const posted = await postsToday(glen, rows, personId, date);
   const hosted = rows.filter((row) => isHosted(row) && sessions.some((s) => s.classId === row.id));
-  const classes = await Promise.all(hosted.map((row) => lookedAt(glen, row, posted)));
+  const classes = await Promise.all(hosted.map((row) => lookedAt(glen, row)));
   const sessionIds = sessions.map((s) => s.id);
   const tutored = await sessionsTutored(glen.db, personId, sessionIds);
   const own = sessions.flatMap((s) => {
-    const row = s.date === date && hosted.find((h) => h.id === s.classId);
+    const row = s.date <= date && hosted.find((h) => h.id === s.classId);
     return row ? [{ ...s, dropIn: row.kind === 'help' }] : [];
   });
   const { posts, hand, placements, marks } = posted;

@@ -56,7 +56,7 @@ export function logRows(db: Db, { person, kind, before }: Query<'happened'>): Pr
     before === undefined ? '' : 'g.id < :before',
   ].filter(Boolean);
   return db.rows<LogRow>(
-    `SELECT g.id, g.at, g.person_id, p.name AS by_name, g.action, g.subject, g.before_state, g.after_state
+    `SELECT g.id, COALESCE(g.school_at, g.at) AS at, g.person_id, p.name AS by_name, g.action, g.subject, g.before_state, g.after_state
      FROM audit_log g LEFT JOIN people p ON p.id = g.person_id
      WHERE ${conditions.join(' AND ')} ORDER BY g.id DESC LIMIT ${ENTRIES_AT_ONCE + 1}`,
     {

@@ -1,4 +1,13 @@
-import { addDays, classTitle, dayInfo, doorFor, wallClockAt, type EntryRules } from '@glen/core';
+import {
+  addDays,
+  classTitle,
+  dayInfo,
+  doorFor,
+  isOfDay,
+  placeWallTime,
+  wallClockAt,
+  type EntryRules,
+} from '@glen/core';
 import type { Answer, OwnDoor } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { rulesOfLinks, rulesOfSession } from '../entry/layers.js';
@@ -40,8 +49,9 @@ export async function learnerDay(
 ): Promise<Answer<'myDay'>> {
   const { calendar } = await readSchool(glen.db);
   const { date } = wallClockAt(now, calendar.zone);
+  const midnight = placeWallTime(date, '00:00', 0, calendar.zone).start;
   const [all, classes] = await Promise.all([
-    sessionsOfLearner(glen.db, date, addDays(date, AHEAD_DAYS), personId),
+    sessionsOfLearner(glen.db, addDays(date, -1), addDays(date, AHEAD_DAYS), personId),
     classesOfLearner(glen.db, personId),
   ]);
   const [shared, rules] = await Promise.all([
@@ -57,7 +67,7 @@ export async function learnerDay(
   return {
     date,
     day: dayInfo(calendar, date),
-    doors: doors.filter((d) => d.date === date || d.was?.date === date),
+    doors: doors.filter((d) => isOfDay(d, { date, midnight })),
     next: doors.find((d) => d.date > date && d.status !== 'cancelled') ?? null,
     classes: classes.map((c) => ({
       id: c.id,

@@ -125,6 +125,9 @@ const asAdded = (text: SeriesText, row: Occurrence): KeptAs => ({
 const hadMoved = ({ plan }: SeriesText, { key, status }: Occurrence): boolean =>
   status === 'cancelled' && (plan.changes ?? []).some((c) => c.key === key && c.kind === 'move');
 
+const isWhereItWas = (old: KeptOccurrence, { date, time }: Occurrence): boolean =>
+  old.local_date === date && old.local_time === time;
+
 /** The same where a row stands already. Nobody knew of a draft's time, so it has not moved; of one on the books, people are to be told where it was. */
 function renewed(text: SeriesText, old: KeptOccurrence, row: Occurrence): KeptAs {
   const kept = asKept(text, row);
@@ -132,8 +135,10 @@ function renewed(text: SeriesText, old: KeptOccurrence, row: Occurrence): KeptAs
     const { local_date: date, local_time: time, minutes, start_at: start, end_at: end } = old;
     return { ...kept, date, time, minutes, start, end, was: wasOf(old) };
   }
-  const isKnown = !old.draft && !text.draft && isHeld(row) && old.status !== 'skipped';
-  if (!isKnown) return { ...kept, was: null };
+  const isKnown = !old.draft && !text.draft && old.status !== 'skipped';
+  if (!isKnown || row.status === 'skipped') return { ...kept, was: null };
+  // Called off where it stands, it keeps from where it came there: held again, people are told of that.
+  if (!isHeld(row)) return { ...kept, was: isWhereItWas(old, row) ? wasOf(old) : null };
   const before = { date: old.local_date, time: old.local_time, minutes: old.minutes };
   return { ...kept, was: rememberMove({ ...before, was: wasOf(old) }, row) };
 }

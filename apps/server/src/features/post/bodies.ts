@@ -1,4 +1,13 @@
-import { fillLine, renderPost, type PostText, type PostValues } from '@glen/core';
+import {
+  changeInWords,
+  fillLine,
+  renderNotice,
+  renderPost,
+  type Medium,
+  type PostText,
+  type PostValues,
+} from '@glen/core';
+import { changedSession } from '../plan/changedSession.js';
 import type { Body } from './placementStore.js';
 import type { Reader } from './readerStore.js';
 import type { PlaceRow, PostOccurrenceRow } from './places.sql.js';
@@ -12,6 +21,11 @@ interface At {
   place: PlaceRow;
   values: PostValues;
   session: PostOccurrenceRow | null;
+  /** The place under whose name its heading of Glen's own is kept. */
+  keeper: number;
+  /** What is said first, of a session that is not held as people knew it; it stands alone where that is off (`isOff`). */
+  notice: string | null;
+  isOff: boolean;
   struck: boolean;
   readers: Reader[] | null;
 }
@@ -19,25 +33,88 @@ interface At {
 const addresses = (readers: Reader[] | null): string[] | null =>
   readers && readers.flatMap((r) => (r.email === null ? [] : [r.email])).sort();
 
+/** The words of a post at a place: its own there, else the same as everywhere. */
+export const textAt = (
+  post: Pick<PostRow, 'words' | 'link_words'>,
+  shape: Partial<Pick<PlaceRow['shape'], 'words' | 'linkWords'>>,
+): PostText => ({
+  words: shape.words ?? post.words,
+  linkWords: shape.linkWords || post.link_words,
+});
+
+/** What is told of a session that is cancelled, or moved away from where people knew it. */
+export function noticeOf(session: PostOccurrenceRow): string | null {
+  const changed = changedSession(session);
+  return changed && changeInWords(changed);
+}
+
 /** What a place is given: the post in the form that stands there. */
-export function bodyAt({
+export const bodyAt = (at: At): Body =>
+  at.isOff && at.notice !== null ? offBody(at, at.notice) : heldBody(at);
+
+/** What stands where the link of a cancelled session stood: that it is, and no link. */
+function offBody({ post, place, keeper, values, session, readers }: At, notice: string): Body {
+  const { kind, shape } = place;
+  const [html, text, markdown] = (['html', 'text', 'markdown'] as const).map((medium) =>
+    renderNotice(notice, values.address, medium),
+  ) as [string, string, string];
+  const shown = { readers: addresses(readers), struck: false };
+  switch (kind) {
+    case 'stream':
+      return { kind: 'post', html, text, pinned: Boolean(post.pinned), ...shown };
+    case 'calendar':
+      return {
+        kind: 'event',
+        title: notice,
+        start: session!.start_at,
+        end: session!.end_at,
+        html: '',
+        address: null,
+        ...shown,
+      };
+    case 'by-hand':
+      return { kind: 'hand', html, text, markdown };
+    case 'item':
+      return {
+        kind: 'item',
+        ...onThePage(keeper, shape),
+        title: notice,
+        html: '',
+        address: null,
+        ...shown,
+      };
+  }
+}
+
+/** Where on the course page. */
+const onThePage = (keeper: number, shape: PlaceRow['shape']) => {
+  const { section, position, order = 0, newTab } = shape;
+  return section && 'key' in section
+    ? { section: section.key, position, newTab }
+    : { section: sectionKey(keeper), position: order, newTab };
+};
+
+function heldBody({
   post,
-  place: { kind, shape, id },
+  place: { kind, shape },
+  keeper,
   values,
   session,
+  notice,
   struck,
   readers,
 }: At): Body {
-  const text: PostText = { words: shape.words ?? post.words, linkWords: post.link_words };
+  const text = textAt(post, shape);
   const shown = { readers: addresses(readers), struck };
-  const title = fillLine(shape.title || post.link_words, values) || values.address;
-  const beside = renderPost(text, values, 'html', { linkAtEnd: false });
+  const title = fillLine(shape.title || text.linkWords, values) || values.address;
+  const beside = renderPost(text, values, 'html', { linkAtEnd: false, notice });
+  const said = (medium: Medium): string => renderPost(text, values, medium, { notice });
   switch (kind) {
     case 'stream':
       return {
         kind: 'post',
-        html: renderPost(text, values, 'html'),
-        text: renderPost(text, values, 'text'),
+        html: said('html'),
+        text: said('text'),
         pinned: Boolean(post.pinned) && !struck,
         ...shown,
       };
@@ -54,19 +131,17 @@ export function bodyAt({
     case 'by-hand':
       return {
         kind: 'hand',
-        html: renderPost(text, values, 'html'),
-        text: renderPost(text, values, 'text'),
-        markdown: renderPost(text, values, 'markdown'),
+        html: said('html'),
+        text: said('text'),
+        markdown: said('markdown'),
       };
     case 'item':
       return {
         kind: 'item',
-        section: shape.section && 'key' in shape.section ? shape.section.key : sectionKey(id),
-        position: shape.position,
-        newTab: shape.newTab,
+        ...onThePage(keeper, shape),
         ...shown,
         ...(shape.inText
-          ? { title, html: renderPost(text, values, 'html'), address: null }
+          ? { title, html: said('html'), address: null }
           : { title, html: beside, address: values.address }),
       };
   }

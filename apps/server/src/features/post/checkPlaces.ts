@@ -4,6 +4,7 @@ import { HttpProblem } from '../../http/problem.js';
 import { rulesOfLink } from '../entry/layers.js';
 import { groupsOf } from '../group/store.js';
 import { peopleOfLink } from '../audience/store.js';
+import { textAt } from './bodies.js';
 import { beyondAudience, readersOf } from './readerStore.js';
 import { hostedOf, linkForPost, type PlaceText, type PostText } from './store.js';
 
@@ -72,7 +73,7 @@ async function leak(glen: Glen, post: Text, place: PlaceText): Promise<Wrong | n
   const beyond = beyondAudience(readers, await peopleOfLink(glen.db, linkId));
   if (beyond.length === 0) return null;
   const { rules } = await rulesOfLink(glen.db, linkId);
-  const saysCode = givesCode({ words: shape.words ?? post.words, linkWords: post.linkWords });
+  const saysCode = givesCode(textAt({ words: post.words, link_words: post.linkWords }, shape));
   if (rules.entryCode !== null && saysCode)
     return [
       'readers',

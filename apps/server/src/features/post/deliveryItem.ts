@@ -13,9 +13,12 @@ export function clockOf(instant: string, zone: string): { date: string; time: st
   return { date, time };
 }
 
+const sameBody = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
 function handState(p: PlacementRow): DeliveryItem['state'] {
   if (p.wish === 'gone') return p.out_since === null ? 'gone' : 'takedown';
-  return p.sent_revision < p.revision ? 'todo' : 'done';
+  // What was done stands as long as the same is to stand there, whatever has changed elsewhere.
+  return p.out_since !== null && sameBody(p.sent_body, p.body) ? 'done' : 'todo';
 }
 
 function siteState(p: PlacementRow): DeliveryItem['state'] {
@@ -66,6 +69,7 @@ const sessionItem = (o: PostOccurrenceRow): DeliveryItem['session'] => ({
   title: o.title,
   date: o.local_date,
   time: o.local_time,
+  status: o.status,
 });
 
 type Standing = Pick<

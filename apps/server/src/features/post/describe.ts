@@ -1,12 +1,20 @@
 import type { Answer, Post } from '@glen/contract';
-import { summariseDeliveries, type Delivery as Planned } from '@glen/core';
+import {
+  fillLine,
+  renderPost,
+  richOf,
+  richToPlain,
+  summariseDeliveries,
+  type Delivery as Planned,
+} from '@glen/core';
 import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
 import { siteAddress } from '../../outside/courseSite.js';
 import { classesOf } from '../school/classes.sql.js';
 import { classesHostedBy } from '../school/store.js';
 import { clockOf, deliveryItem, type DeliveryItem } from './deliveryItem.js';
-import { deliveriesOf, factsOf, type PostFacts } from './facts.js';
+import { textAt } from './bodies.js';
+import { deliveriesOf, factsOf, valuesOf, type PostFacts } from './facts.js';
 import { readerCounts } from './places.sql.js';
 import { type PlaceRow } from './places.sql.js';
 import { postIdsOf, siteOfClass, type PostRow } from './store.js';
@@ -67,6 +75,25 @@ function timingOf({ timing }: PostRow, zone: string): Post['timing'] {
   }
 }
 
+/** How a post reads at a place, for the session of it that stands, or is the next to. */
+function readAt(
+  glen: Glen,
+  facts: PostFacts,
+  post: PostRow,
+  { place, deliveries }: { place: PlaceRow | undefined; deliveries: DeliveryItem[] },
+): Post['reads'] {
+  if (!place) return { words: richToPlain(richOf(post.words)), linkWords: post.link_words };
+  const here = deliveries.filter((d) => d.placeId === place.id && d.session !== null);
+  const shown = here.find((d) => d.outSince !== null) ?? here.find((d) => d.state === 'queued');
+  const session = facts.occurrences.get(place.link_id)?.find((o) => o.id === shown?.session?.id);
+  const values = valuesOf(glen, facts, place, session ?? null);
+  const text = textAt(post, place.shape);
+  return {
+    words: renderPost(text, values, 'text', { linkAtEnd: false }),
+    linkWords: fillLine(text.linkWords, values) || values.address,
+  };
+}
+
 function describe(glen: Glen, facts: PostFacts, post: PostRow, counts: Map<number, number>): Post {
   const places = facts.places.filter((p) => p.post_id === post.id);
   const planned = deliveriesOf(facts, post);
@@ -80,6 +107,7 @@ function describe(glen: Glen, facts: PostFacts, post: PostRow, counts: Map<numbe
     version: post.version,
     words: post.words,
     linkWords: post.link_words,
+    reads: readAt(glen, facts, post, { place: shown[0] ?? places[0], deliveries }),
     about: aboutOf(post),
     timing: timingOf(post, facts.zone),
     afterwards: post.afterwards,
@@ -100,6 +128,7 @@ function describe(glen: Glen, facts: PostFacts, post: PostRow, counts: Map<numbe
       code: p.code,
       kind: p.kind,
       ...p.shape,
+      linkWords: p.shape.linkWords ?? '',
       where: whereOf(p),
       readerCount: counts.get(p.id) ?? 0,
       address: p.kind === 'by-hand' ? null : siteAddress(glen, p.class_ref),

@@ -11,6 +11,7 @@ import type { Glen } from '../../glen.js';
 import { rulesOfLinks, rulesOfSession, type LinkRules } from '../entry/layers.js';
 import { linkAddress } from '../../addresses.js';
 import { readSchool } from '../school/store.js';
+import { headingRows, type HeadingRow } from './headingStore.js';
 import { placementsOf, type PlacementRow } from './placements.sql.js';
 import {
   occurrencesOfLinks,
@@ -27,6 +28,8 @@ export interface PostFacts {
   posts: PostRow[];
   places: PlaceRow[];
   placements: PlacementRow[];
+  /** What is under Glen's own headings in the class periods of the places, other posts' too. */
+  headings: HeadingRow[];
   occurrences: Map<number, PostOccurrenceRow[]>;
   rules: Map<number, LinkRules>;
   hosts: Map<number, string>;
@@ -64,12 +67,21 @@ export async function factsFrom(
   when: Pick<PostFacts, 'now' | 'zone'>,
 ): Promise<PostFacts> {
   const links = [...new Set(what.places.map((p) => p.link_id))];
-  const [occurrences, rules, hosts] = await Promise.all([
+  const titled = what.places.filter((p) => p.shape.section && 'title' in p.shape.section);
+  const [occurrences, rules, hosts, headings] = await Promise.all([
     occurrencesOfLinks(glen.db, links),
     rulesOfLinks(glen.db, links),
     hostNames(glen.db, [...new Set(what.places.map((p) => p.class_id))]),
+    titled.length === 0 ? [] : headingRows(glen.db, [...new Set(titled.map((p) => p.class_id))]),
   ]);
-  return { ...what, ...when, occurrences: groupedBy(occurrences, (o) => o.link_id), rules, hosts };
+  return {
+    ...what,
+    ...when,
+    headings,
+    occurrences: groupedBy(occurrences, (o) => o.link_id),
+    rules,
+    hosts,
+  };
 }
 
 /** When a session is over: at its door's closing, or when its host ended it. */
@@ -145,9 +157,9 @@ export function valuesOf(
     class: place.class_title,
     title: about?.title ?? place.class_title,
     date: dateInWords(about?.local_date ?? wallClockAt(facts.now, facts.zone).date),
-    ...(about ? { time: about.local_time, bring: about.description || 'nothing special' } : {}),
+    ...(about ? { time: about.local_time, bring: about.description } : {}),
     ...(place.period === null ? {} : { period: place.period }),
     host: facts.hosts.get(place.class_id) ?? '',
-    entryCode: entryCode ?? 'none',
+    entryCode: entryCode ?? '',
   };
 }

@@ -5,7 +5,9 @@ import { announcePosts } from './announcePosts.js';
 import { describePost } from './describe.js';
 import { placementById, type PlacementRow } from './placements.sql.js';
 import { dropPlacement, notePlaced, renewPlacement, unplace } from './placementStore.js';
+import { placesOf } from './places.sql.js';
 import { scheduleReconcile } from './scheduleReconcile.js';
+import { whereOf } from './whereOf.js';
 
 type Action = Body<'placementAction'>['do'];
 
@@ -64,12 +66,18 @@ export async function actOnPlacement(
       by,
       action: `placement-${action}`,
       subject: `post:${row.post_id}`,
-      after: { placement: id },
+      after: { placement: id, where: await placeInWords(glen, row), down: row.wish === 'gone' },
     });
     await announcePosts(glen, [row]);
   });
   glen.nudge();
   return { post: await describePost(glen, row.post_id, by) };
+}
+
+/** Where a placement is, as people read it. */
+async function placeInWords(glen: Glen, { post_id, place_id }: PlacementRow): Promise<string> {
+  const place = (await placesOf(glen.db, [post_id])).find((p) => p.id === place_id);
+  return place ? whereOf(place) : '';
 }
 
 /** What to paste at a place that is filled by hand. */

@@ -1,6 +1,7 @@
-import type { Occurrence, RuleLayer } from '@glen/core';
+import type { RuleLayer } from '@glen/core';
 import type { Pennant } from '@glen/contract';
 import type { Db } from '../../db/connect.js';
+import type { DateRow } from '../plan/changedSession.js';
 import type { PostPlaceRow } from '../../db/models/PostPlace.js';
 
 // Places with their class periods and links, and every date that posts there may speak of: read whole, for many posts at
@@ -41,17 +42,13 @@ export const placesOf = (db: Db, postIds: number[], personId = 0): Promise<Place
     { postIds: [0, ...postIds], personId },
   );
 
-export interface PostOccurrenceRow {
+export interface PostOccurrenceRow extends DateRow {
   id: number;
   link_id: number;
-  title: string;
   description: string;
   key_date: string;
-  local_date: string;
-  local_time: string;
   start_at: string;
   end_at: string;
-  status: Occurrence['status'];
   layers: RuleLayer[] | null;
   ended_at: string | null;
 }
@@ -59,7 +56,8 @@ export interface PostOccurrenceRow {
 /** Every date of some links that a post may speak of; drafts are nobody's business. */
 export const occurrencesOfLinks = (db: Db, linkIds: number[]): Promise<PostOccurrenceRow[]> =>
   db.rows<PostOccurrenceRow>(
-    `SELECT o.id, o.link_id, o.title, o.description, o.key_date, o.local_date, o.local_time, o.start_at, o.end_at, o.status, o.layers, m.ended_at
+    `SELECT o.id, o.link_id, o.title, o.description, o.key_date, o.local_date, o.local_time, o.start_at, o.end_at, o.status, o.why, o.was_date, o.was_time, o.was_minutes, o.minutes,
+       o.layers, m.ended_at
      FROM occurrences o LEFT JOIN sittings m ON m.occurrence_id = o.id
      WHERE o.link_id IN (:linkIds) AND o.draft = 0 AND o.status <> 'skipped' ORDER BY o.start_at, o.id`,
     { linkIds: [0, ...linkIds] },

@@ -1,7 +1,10 @@
 import {
+  emptyFields,
   fillLine,
   givesCode,
   renderPost,
+  richOf,
+  richToPlain,
   wallClockAt,
   type Delivery,
   type PostValues,
@@ -10,7 +13,7 @@ import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { rulesOfLinks } from '../entry/layers.js';
 import { readSchool } from '../school/store.js';
-import { bodyAt, sectionAt } from './bodies.js';
+import { bodyAt, sectionAt, textAt } from './bodies.js';
 import { checkPlaces, type CheckedPlaces } from './checkPlaces.js';
 import { deliveriesOf, factsFrom, valuesOf, type PostFacts } from './facts.js';
 import { readersOf } from './readerStore.js';
@@ -45,9 +48,9 @@ export async function previewPost(
     problems,
     asksCode: asking.length > 0,
     givesCode: asking.every((p) =>
-      givesCode({ words: p.shape.words ?? text.words, linkWords: text.linkWords }),
+      givesCode(textAt({ words: text.words, link_words: text.linkWords }, p.shape)),
     ),
-    places: await previewPlaces(glen, text, places, checked),
+    ...(await previewPlaces(glen, text, places, checked)),
   };
 }
 
@@ -75,7 +78,7 @@ async function previewPlaces(
   text: PostText,
   sent: PlaceText[],
   { problems, foreign }: CheckedPlaces,
-): Promise<Shown[]> {
+): Promise<Pick<Answer<'previewPost'>, 'places' | 'readers'>> {
   const all = await wouldBePlaces(glen.db, sent);
   // A place that is not saved bears its index, from 1, as its id.
   const places = all.filter((place) => !foreign.has(place.id - 1));
@@ -88,13 +91,17 @@ async function previewPlaces(
     { now: glen.clock.school(), zone },
   );
   const due = deliveriesOf(facts, post).filter((d) => d.wanted === 'later' || d.wanted === 'out');
-  return Promise.all(
-    places.map(async (place) => {
-      const readers = wrong.has(place.id - 1) ? [] : await readersOf(glen.db, place);
-      const own = due.filter((d) => d.place === String(place.id));
-      return { ...previewPlace(glen, facts, place, own), readerCount: readers.length };
-    }),
+  const readers = await Promise.all(
+    places.map((place) => (wrong.has(place.id - 1) ? [] : readersOf(glen.db, place))),
   );
+  const filled = readers.filter((_, i) => places[i]!.kind !== 'by-hand').flat();
+  return {
+    readers: new Set(filled.map((reader) => reader.id)).size,
+    places: places.map((place, i) => {
+      const own = due.filter((d) => d.place === String(place.id));
+      return { ...previewPlace(glen, facts, place, own), readerCount: readers[i]!.length };
+    }),
+  };
 }
 
 /** One place, with the first of its deliveries that are due or to come. */
@@ -123,6 +130,7 @@ function previewPlace(
     due: first?.due ? clockOf(first.due, facts.zone) : null,
     heading: heading?.kind === 'section' ? heading.title : null,
     address: values.address,
+    empty: emptyAt(facts.posts[0]!, place, values),
     ...lookAt(facts.posts[0]!, place, values, session),
   };
 }
@@ -139,6 +147,14 @@ function clockOf(instant: string, zone: string): { date: string; time: string } 
   return { date, time };
 }
 
+/** The fields that have nothing to say at a place. */
+function emptyAt(post: PostRow, { shape }: PlaceRow, values: PostValues): string[] {
+  const { words, linkWords } = textAt(post, shape);
+  const heading = shape.section && 'title' in shape.section ? shape.section.title : '';
+  const all = [shape.title, richToPlain(richOf(words)), linkWords, heading];
+  return emptyFields(all.join('\n'), values);
+}
+
 /** A post in each of its forms as it would stand at a place. */
 function lookAt(
   post: PostRow,
@@ -147,14 +163,26 @@ function lookAt(
   session: PostOccurrenceRow | null,
 ): Pick<Shown, 'title' | 'html' | 'text' | 'markdown'> {
   const { kind, shape } = place;
-  const words = { words: shape.words ?? post.words, linkWords: post.link_words };
+  const words = textAt(post, shape);
   // In a calendar and on a course page the link stands beside the words, unless it is wished among them.
   const beside = kind === 'calendar' || (kind === 'item' && !shape.inText);
   const body =
-    kind === 'item' ? bodyAt({ post, place, values, session, struck: false, readers: null }) : null;
+    kind === 'item'
+      ? bodyAt({
+          post,
+          place,
+          values,
+          session,
+          keeper: place.id,
+          notice: null,
+          isOff: false,
+          struck: false,
+          readers: null,
+        })
+      : null;
   const isTitled = beside || body?.kind === 'item';
   return {
-    title: isTitled ? fillLine(shape.title || post.link_words, values) || values.address : null,
+    title: isTitled ? fillLine(shape.title || words.linkWords, values) || values.address : null,
     html: renderPost(words, values, 'html', { linkAtEnd: !beside }),
     text: renderPost(words, values, 'text'),
     markdown: renderPost(words, values, 'markdown'),

@@ -2,6 +2,7 @@ import { nextMoment, type Delivery } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import { announcePosts } from './announcePosts.js';
 import { deliveriesOf, factsOf, nextSession, type PostFacts } from './facts.js';
+import { headingOf, keepersElsewhere } from './headings.js';
 import { type PlacementRow } from './placements.sql.js';
 import { insertPlacement, updatePlacement, type Wished } from './placementStore.js';
 import { scheduleLook, scheduleReconcile } from './scheduleReconcile.js';
@@ -42,7 +43,7 @@ async function writeDown(glen: Glen, { post, old, wished: w, place }: Change): P
 /** When a post must be looked at again by time alone. */
 function nextLook(facts: PostFacts, post: PostRow, deliveries: Delivery[]): string | null {
   const sessions = facts.places
-    .filter((p) => p.post_id === post.id && !p.removed)
+    .filter((p) => p.post_id === post.id && (!p.removed || headingOf(p) !== null))
     .flatMap((p) => nextSession(facts, p.link_id)?.closes ?? []);
   const moments = [nextMoment(deliveries, facts.now), ...sessions].filter(
     (at): at is string => at !== null && at > facts.now,
@@ -62,12 +63,17 @@ export async function reconcilePost(glen: Glen, postId: number): Promise<void> {
     const deliveries = deliveriesOf(facts, post);
     const there = placementsBySlot(facts, post);
     const places = new Map(facts.places.map((p) => [p.id, p]));
+    const wished = await wishes(glen, facts, post, deliveries);
     let changed = false;
-    for (const wished of await wishes(glen, facts, post, deliveries)) {
-      const [old, place] = [there.get(slotOf(wished)), places.get(wished.placeId)!];
-      if (await writeDown(glen, { post, old, wished, place })) changed = true;
+    for (const one of wished) {
+      const [old, place] = [there.get(slotOf(one)), places.get(one.placeId)!];
+      if (await writeDown(glen, { post, old, wished: one, place })) changed = true;
     }
-    const at = post.withdrawn ? null : nextLook(facts, post, deliveries);
+    // A heading that others stand under is kept right though its own post is withdrawn.
+    const isIdle = post.withdrawn && wished.every((one) => one.wish === 'gone');
+    const at = isIdle ? null : nextLook(facts, post, deliveries);
+    for (const id of keepersElsewhere(facts, post, { isOver: !changed }))
+      await scheduleReconcile(glen, id);
     if (at !== null) await scheduleReconcile(glen, postId, at);
     if (changed) await announcePosts(glen, facts.places);
   });

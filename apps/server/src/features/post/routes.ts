@@ -2,6 +2,7 @@ import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
 import { allPosts, postsOfClass } from './describe.js';
 import { coursePage } from './coursePage.js';
+import { headingsOf, orderItems } from './headings.js';
 import { linkPlaces } from './linkPlaces.js';
 import { actOnPlacement, formsOf } from './placements.js';
 import { previewPost } from './preview.js';
@@ -32,6 +33,9 @@ export const postRoutes = (glen: Glen) =>
     retryPost: ({ params, who }) => retryPost(glen, params.postId, who.person!.id),
     postHistory: ({ params }) => postHistory(glen, params.postId),
     linkPlaces: ({ params, who }) => linkPlaces(glen, params.linkId, who.person!.id),
+    headings: ({ params, who }) => headingsOf(glen, params.classId, who.person!.id),
+    orderItems: ({ params, body, who }) =>
+      orderItems(glen, params.classId, who.person!.id, body.order),
     coursePage: ({ params }) => coursePage(glen, params.classId),
     placementForms: ({ params }) => formsOf(glen, params.placementId),
     placementAction: ({ params, body, who }) =>

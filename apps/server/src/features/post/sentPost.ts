@@ -9,9 +9,10 @@ import type { PlaceShape, PlaceText, PostText } from './store.js';
 /** A post as it comes in. */
 export type Sent = Body<'addPost'>;
 
-const ALL_OF_THE_CLASS: PlaceShape = {
+const ALL_OF_THE_CLASS: Required<Omit<PlaceShape, 'order'>> = {
   readers: 'class',
   words: null,
+  linkWords: '',
   title: '',
   section: null,
   position: 0,

@@ -1,4 +1,4 @@
-import type { Action } from '@glen/core';
+import { postDeed, type Action } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, stale, wrongField } from '../../http/problem.js';
@@ -8,7 +8,7 @@ import { describePost } from './describe.js';
 import { placementsOf } from './placements.sql.js';
 import { scheduleReconcile } from './scheduleReconcile.js';
 import { placesFrom, textFrom, type Sent } from './sentPost.js';
-import { placesOf } from './places.sql.js';
+import { placesOf, type PlaceRow } from './places.sql.js';
 import {
   heldPost,
   historyOf,
@@ -78,13 +78,15 @@ interface Change {
   action: Action;
   text: (row: PostRow) => PostText;
   places?: PlaceText[];
+  /** Where it went before, where that may change. */
+  placesBefore?: PlaceText[];
 }
 
 /** Changes a post and has its places follow. */
 async function changePost(
   glen: Glen,
   id: number,
-  { by, version, action, text, places }: Change,
+  { by, version, action, text, places, placesBefore }: Change,
 ): Promise<OnePost> {
   await mustHostAll(glen, id, by);
   const changed = await glen.db.transaction(async () => {
@@ -98,7 +100,7 @@ async function changePost(
       by,
       action,
       subject: `post:${id}`,
-      before: textOf(row),
+      before: { ...textOf(row), ...(placesBefore ? { places: placesBefore } : {}) },
       after: { ...after, ...(places ? { places } : {}) },
     });
     await announcePosts(glen, await placesOf(glen.db, [id], 0));
@@ -109,6 +111,14 @@ async function changePost(
   return { post: await describePost(glen, id, by) };
 }
 
+const placeTextOf = (p: PlaceRow): PlaceText => ({
+  id: p.id,
+  classId: p.class_id,
+  linkId: p.link_id,
+  kind: p.kind,
+  shape: p.shape,
+});
+
 export async function editPost(
   glen: Glen,
   id: number,
@@ -118,25 +128,14 @@ export async function editPost(
   const [text, standing] = await Promise.all([textFrom(glen, body), placesOf(glen.db, [id])]);
   const kept = standing.filter((p) => !p.removed);
   const places = body.places ? await placesFrom(glen, kept[0]!.class_id, body.places) : undefined;
-  await refuseWrongPlaces(
-    glen,
-    by,
-    text,
-    places ??
-      kept.map((p) => ({
-        id: p.id,
-        classId: p.class_id,
-        linkId: p.link_id,
-        kind: p.kind,
-        shape: p.shape,
-      })),
-  );
+  const placesBefore = kept.map(placeTextOf);
+  await refuseWrongPlaces(glen, by, text, places ?? placesBefore);
   return changePost(glen, id, {
     by,
     version: body.version,
     action: 'edit-post',
     text: (row) => ({ ...text, withdrawn: Boolean(row.withdrawn) }),
-    ...(places ? { places } : {}),
+    ...(places ? { places, placesBefore } : {}),
   });
 }
 
@@ -207,24 +206,10 @@ export async function retryPost(glen: Glen, id: number, by: number): Promise<One
   return { post: await describePost(glen, id, by) };
 }
 
-const ACTIONS: Record<string, string> = {
-  post: 'wrote it',
-  'edit-post': 'changed it',
-  'withdraw-post': 'withdrew it',
-  'restore-post': 'put it back',
-  'retry-post': 'had it tried again',
-  'post-now': 'had it posted before its time',
-  'placement-retry': 'had one place tried again',
-  'placement-done': 'did one place by hand',
-  'placement-not-done': 'said that one place is not done',
-  'placement-put-back': 'put it back at one place',
-  'placement-take-down': 'took it down at one place',
-};
-
 export const postHistory = async (glen: Glen, id: number): Promise<Answer<'postHistory'>> => ({
   entries: (await historyOf(glen.db, id)).map((e) => ({
     at: e.at,
     by: e.by_name,
-    did: ACTIONS[e.action] ?? e.action,
+    did: postDeed(e),
   })),
 });

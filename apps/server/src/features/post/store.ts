@@ -116,6 +116,13 @@ export async function linkForPost(
   return { state: link.state, host: hosted.has(link.class_id) };
 }
 
+/** Notes the order of some places among those under their heading. */
+export async function orderPlaces(db: Db, ids: number[]): Promise<void> {
+  const places = await db.models.PostPlace.findAll({ where: { id: ids }, lock: true });
+  for (const place of places)
+    await place.update({ shape: { ...place.shape, order: ids.indexOf(place.id) } });
+}
+
 /** Places as they would be, for a post that is not saved. */
 export async function wouldBePlaces(db: Db, places: PlaceText[]): Promise<PlaceRow[]> {
   const { ClassPeriod, Link } = db.models;
@@ -141,6 +148,8 @@ interface PastDeed {
   at: string;
   by_name: string | null;
   action: string;
+  before: unknown;
+  after: unknown;
 }
 
 /** So much of a post's past is told. */
@@ -154,7 +163,13 @@ export async function historyOf(db: Db, id: number): Promise<PastDeed[]> {
     order: [['id', 'DESC']],
     limit: MOST_DEEDS,
   });
-  return entries.map(({ at, person, action }) => ({ at, by_name: person?.name ?? null, action }));
+  return entries.map((entry) => ({
+    at: entry.school_at ?? entry.at,
+    by_name: entry.person?.name ?? null,
+    action: entry.action,
+    before: entry.before_state,
+    after: entry.after_state,
+  }));
 }
 
 export interface PostText {
@@ -219,6 +234,12 @@ export async function hurryPost(db: Db, id: number, early: number[]): Promise<vo
 }
 
 /** Gives a post these places: those that it has already by their ids, the others new; what is left out goes. A place never changes its class period or kind. */
+/** Under the same heading a place stays where it was put meanwhile, whoever changes its post. */
+const inItsOrder = (shape: PlaceShape, old: PlaceShape): PlaceShape =>
+  old.order !== undefined && JSON.stringify(shape.section) === JSON.stringify(old.section)
+    ? { ...shape, order: old.order }
+    : shape;
+
 export async function writePlaces(db: Db, postId: number, places: PlaceText[]): Promise<void> {
   const { PostPlace } = db.models;
   const there = await PostPlace.findAll({ where: { post_id: postId } });
@@ -231,8 +252,9 @@ export async function writePlaces(db: Db, postId: number, places: PlaceText[]): 
   );
   for (const place of places) {
     const columns = { link_id: place.linkId, shape: place.shape };
-    if (isKept(place))
-      await PostPlace.update({ ...columns, removed: false }, { where: { id: place.id! } });
+    const old = isKept(place) ? there.find((t) => t.id === place.id) : undefined;
+    if (old)
+      await old.update({ ...columns, shape: inItsOrder(place.shape, old.shape), removed: false });
     else
       await PostPlace.create({
         post_id: postId,

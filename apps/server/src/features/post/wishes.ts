@@ -1,7 +1,8 @@
 import type { Delivery } from '@glen/core';
 import type { Glen } from '../../glen.js';
-import { bodyAt, sectionAt } from './bodies.js';
+import { bodyAt, noticeOf, sectionAt } from './bodies.js';
 import { valuesOf, type PostFacts } from './facts.js';
+import { keeperOf, keptHeadings } from './headings.js';
 import type { PlacementRow } from './placements.sql.js';
 import type { Wished } from './placementStore.js';
 import { readersOf, type Reader } from './readerStore.js';
@@ -26,6 +27,7 @@ function wishFor(
   mayMake: boolean,
 ): PlacementRow['wish'] | null {
   if (there?.dropped) return 'gone';
+  if (wanted === 'off') return there && there.wish !== 'gone' ? 'out' : null;
   if (!there || there.wish === 'gone') {
     const mayStand = mayMake || Boolean(there?.out_since);
     return wanted === 'out' && mayStand ? 'out' : null;
@@ -33,6 +35,10 @@ function wishFor(
   if (wanted === 'kept') return there.wish;
   return wanted === 'later' ? 'out' : wanted;
 }
+
+/** By hand nothing is struck through: what ought to be is taken down there. */
+const wantedAt = ({ kind }: PlaceRow, { wanted }: Delivery): Delivery['wanted'] =>
+  kind === 'by-hand' && wanted === 'struck' ? 'gone' : wanted;
 
 /** A delivery with its place and what has been made of it. */
 interface Thing {
@@ -66,7 +72,7 @@ export async function wishes(
     const place = places.get(Number(delivery.place))!;
     const occurrenceId = Number(delivery.occurrence ?? 0);
     const old = there.get(slotOf({ placeId: place.id, part: 'thing', occurrenceId }));
-    const wish = wishFor(delivery.wanted, old, !place.lost);
+    const wish = wishFor(wantedAt(place, delivery), old, !place.lost);
     return wish === null ? [] : [{ delivery, place, occurrenceId, old, wish }];
   });
   const standing = [...new Set(things.filter((t) => t.wish !== 'gone').map((t) => t.place))];
@@ -77,7 +83,7 @@ export async function wishes(
         ? goes(thing.old!, facts.now)
         : standingThing(glen, facts, post, { ...thing, readers: readers.get(thing.place.id) }),
     ),
-    ...standing.flatMap((place) => ownSection(glen, facts, place)),
+    ...keptHeadings(facts, post, standing).flatMap((place) => ownSection(glen, facts, place)),
   ];
   return [...wished, ...leftBehind(facts, there, [...wished, ...deliveries.map(slotOfDelivery)])];
 }
@@ -117,6 +123,9 @@ function standingThing(
       place,
       values,
       session,
+      keeper: keeperOf(facts, place),
+      notice: session && noticeOf(session),
+      isOff: delivery.wanted === 'off',
       struck: wish === 'struck',
       readers: readers ?? null,
     }),

@@ -1,4 +1,12 @@
-import { checkReach, classTitle, doorCodesIn, formerCodeLeads } from '@glen/core';
+import {
+  checkReach,
+  classTitle,
+  doorCodesIn,
+  formerCodeLeads,
+  isSameLesson,
+  wallClockAt,
+  type CalendarEntry,
+} from '@glen/core';
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
@@ -6,7 +14,7 @@ import { siteAddress } from '../../outside/courseSite.js';
 import { peopleOfLink } from '../audience/store.js';
 import { readSchool } from '../school/store.js';
 import { clockAt, momentFor } from './moment.js';
-import { standingIn, type Standing } from './standing.js';
+import { slotOf, standingIn, type Standing } from './standing.js';
 import {
   codesAsked,
   linkAsked,
@@ -103,7 +111,7 @@ function stateOf(code: CodeAsked, { linkId, moment }: Question): Place['state'] 
 
 function columnOf(glen: Glen, standing: Standing, code: CodeAsked, question: Question): Column {
   const { sites, rolls, linkId } = question;
-  const { classId, kind, key, thing, ours } = standing;
+  const { classId, kind, thing, ours } = standing;
   const { readers, count } = readersOf(standing, rolls);
   const isByHand = kind === 'hand';
   const state = stateOf(code, question);
@@ -112,7 +120,7 @@ function columnOf(glen: Glen, standing: Standing, code: CodeAsked, question: Que
     link: String(code.link_id),
     readers,
     place: {
-      id: `${classId} ${kind} ${key} ${code.code}`,
+      id: `${slotOf(standing)} ${code.code}`,
       where: whereOf(standing, sites),
       title: thing.title ?? plain(thing.html ?? '').slice(0, 60),
       state,
@@ -174,6 +182,34 @@ function peopleOf({ linkId, audience, rolls }: Question, columns: Column[]): Per
     .filter((p) => p.verdict !== 'not-for-them');
 }
 
+const entryOf = ({ thing }: Standing): CalendarEntry => ({
+  title: thing.title ?? '',
+  start: thing.start!,
+  end: thing.end!,
+  leads: Boolean(thing.address) || (thing.html ?? '').includes('href='),
+});
+
+/** Entries of the calendar by other hands for the same lesson as one of Glen's own that leads to the link. */
+function twiceIn(
+  things: Standing[],
+  { columns, sites, zone }: { columns: Column[]; sites: Site[]; zone: string },
+): Answer<'reach'>['twice'] {
+  const events = things.filter((s) => s.kind === 'event' && s.thing.start && !s.thing.struck);
+  const own = events.filter(
+    (s) =>
+      s.ours !== null &&
+      columns.some((c) => c.place.state === 'right' && c.place.id.startsWith(`${slotOf(s)} `)),
+  );
+  const isBeside = (event: Standing, ours: Standing): boolean =>
+    event.classId === ours.classId && isSameLesson(entryOf(event), entryOf(ours));
+  return events
+    .filter((event) => event.ours === null && own.some((ours) => isBeside(event, ours)))
+    .map((event) => {
+      const { date, time } = wallClockAt(event.thing.start!, zone);
+      return { where: whereOf(event, sites), title: event.thing.title ?? '', date, time };
+    });
+}
+
 /**
  * Who sees which link for what a link is for. Asked of what really stands at the course site, so that things pinned up by
  * hand, and by anybody, count too. Links of the class period with the same purpose and somebody in common are one question.
@@ -184,10 +220,20 @@ export async function reachOf(
   at: string | undefined,
 ): Promise<Answer<'reach'>> {
   const { zone } = (await readSchool(glen.db)).calendar;
+  const { instant, next } = await momentFor(glen, { at, linkId, zone });
+  const reach = await reachAt(glen, linkId, { instant, zone });
+  return { ...reach, next: next && { title: next.title, date: next.date, time: next.time } };
+}
+
+/** The same at an instant (null: now), whatever session is next. */
+export async function reachAt(
+  glen: Glen,
+  linkId: number,
+  { instant, zone }: { instant: string | null; zone: string },
+): Promise<Omit<Answer<'reach'>, 'next'>> {
   const link = await linkAsked(glen.db, linkId);
   if (!link) throw notFound('This link');
-  const [{ instant, next }, sites, audience] = await Promise.all([
-    momentFor(glen, { at, linkId, zone }),
+  const [sites, audience] = await Promise.all([
     sitesFor(glen.db, linkId),
     peopleOfLink(glen.db, linkId),
   ]);
@@ -207,9 +253,9 @@ export async function reachOf(
       main: link.main_id === linkId,
     },
     at: clockAt(glen, instant, zone),
-    next: next && { title: next.title, date: next.date, time: next.time },
     trouble,
     places: columns.map((c) => c.place),
+    twice: twiceIn(things, { columns, sites, zone }),
     people: peopleOf(question, columns),
   };
 }

@@ -23,7 +23,7 @@ const KINDS: ThingKind[] = ['post', 'section', 'item', 'event'];
 const asThing = (body: Body): Standing['thing'] =>
   body.kind === 'hand' ? { html: body.html } : (({ kind: _kind, ...rest }) => rest)(body);
 
-const slotOf = (s: Pick<Standing, 'classId' | 'kind' | 'key'>): string =>
+export const slotOf = (s: Pick<Standing, 'classId' | 'kind' | 'key'>): string =>
   `${s.classId} ${s.kind} ${s.key}`;
 
 interface Listing {

@@ -2,6 +2,7 @@ import { Popover } from 'radix-ui';
 import { Link } from 'react-router';
 import type { Me } from '@glen/contract';
 import { api } from '../../app/api.js';
+import { dropAllHalves } from '../../app/halfWritten.js';
 import { restartLive } from '../../app/live.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 
@@ -45,7 +46,9 @@ export function AccountMenu({ me, tone = 'bar' }: { me: Me; tone?: 'bar' | 'page
               Your account
             </Link>
           </Popover.Close>
-          <Button onClick={() => void signOut().then(restartLive)}>Sign out</Button>
+          <Button onClick={() => void signOut().then(dropAllHalves).then(restartLive)}>
+            Sign out
+          </Button>
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>

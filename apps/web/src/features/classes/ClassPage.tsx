@@ -10,6 +10,7 @@ import { useNoteActions } from '../../app/useNoteActions.js';
 import { Margin, Screen, type Around } from '../../ui/Margin.js';
 import { Loading } from '../../ui/States.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
+import { LatelyPart } from '../lately/LatelyPart.js';
 import { mayEdit } from '../school/mayEdit.js';
 import { ClassHead } from './ClassHead.js';
 import { ClassParts } from './ClassParts.js';
@@ -50,7 +51,7 @@ function SessionsTab({ classPeriod, around }: { classPeriod: ClassPeriod; around
   const act = useNoteActions();
   const notes = mayEdit(classPeriod.class) && rules ? notesOf(classPeriod, rules, now) : [];
   return (
-    <Screen around={around} margin={<Margin notes={notes} onAction={act} />}>
+    <Screen around={around} margin={<Margin notes={notes} onAction={act} below={<LatelyPart />} />}>
       <Sessions classPeriod={classPeriod} now={now} />
     </Screen>
   );

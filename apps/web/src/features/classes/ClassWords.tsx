@@ -45,6 +45,7 @@ function useClassWords(kept: Kept) {
   const params = { classId: kept.class.id };
   return useKeptForm<Kept, Typed, Checked>({
     kept,
+    keepAs: `class ${kept.class.id}`,
     fieldsOf,
     schema,
     save: (sent, version) => edit({ params, body: { ...sent, version } }),

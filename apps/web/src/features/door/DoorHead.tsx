@@ -1,4 +1,4 @@
-import { addMinutes, dateInWords } from '@glen/core/light';
+import { addMinutes, dateInWords, schoolTime } from '@glen/core/light';
 import type { Answer, Me } from '@glen/contract';
 import { wallClock } from '../../app/clock.js';
 import { Pennant } from '../../ui/Pennant.js';
@@ -6,23 +6,23 @@ import { ScreenTitle } from '../../ui/ScreenTitle.js';
 
 type Door = Answer<'door'>;
 
+/** When the session is, by the school's clock; by whoever looks on's own too where that shows another time. */
 function Times({ door, zone }: { door: Door; zone: string }) {
   const s = door.session;
   if (!s) return null;
-  const here = Intl.DateTimeFormat().resolvedOptions().timeZone;
-  const local = here === zone ? null : wallClock(s.start, here);
+  const local = wallClock(s.start, Intl.DateTimeFormat().resolvedOptions().timeZone);
+  const isSame = local.time === s.time && local.date === s.date;
+  const localDate = local.date === s.date ? '' : `${dateInWords(local.date)}, `;
   return (
     <p className="mt-1 text-soft">
       <span className="font-mono text-ink">
         {dateInWords(s.date)}, {s.time}–{addMinutes(s.time, s.minutes)}
       </span>
-      <br />
-      <span className="text-sm">School time, {zone}</span>
-      {local && (local.time !== s.time || local.date !== s.date) && (
-        <>
-          <br />
-          On your clock: {dateInWords(local.date)}, {local.time}
-        </>
+      {!isSame && (
+        <span className="block text-sm">
+          {schoolTime(zone)}; {localDate}
+          {local.time} on your clock
+        </span>
       )}
     </p>
   );
@@ -40,7 +40,7 @@ function cameInWords(door: Door, zone: string): string {
 /** Whose door it is, when its session is held, and why one stands here rather than elsewhere. */
 export function DoorHead({ me, door }: { me: Me; door: Door }) {
   const { name, zone } = me.school;
-  const { title, classTitle, host, came, decision } = door;
+  const { title, classTitle, host, came, change, decision } = door;
   return (
     <>
       <div className="flex items-center gap-3.5">
@@ -54,6 +54,11 @@ export function DoorHead({ me, door }: { me: Me; door: Door }) {
         {title === classTitle ? '' : `${classTitle} · `}with {host}
       </p>
       <Times door={door} zone={zone} />
+      {change && (
+        <p className="mt-4 rounded-small bg-gorse-tint px-3 py-2 font-semibold text-gorse-deep">
+          {change}
+        </p>
+      )}
       {came && decision.reason !== 'link-retired' && (
         <p className="mt-4 rounded-small bg-loch-tint px-3 py-2 text-loch-deep">
           {cameInWords(door, zone)}

@@ -3,6 +3,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Navigate, Outlet, useLocation, useNavigate } from 'react-router';
 import type { Me } from '@glen/contract';
 import { api } from '../../app/api.js';
+import { notePath } from '../../app/cameFrom.js';
 import { useNow } from '../../app/clock.js';
 import { typeAhead } from '../../app/typedAhead.js';
 import { redoLast, undoLast } from '../../app/undo.js';
@@ -57,6 +58,7 @@ export function Frame({ me }: { me: Me }) {
     const timer = setTimeout(() => void loadFinder(), 1000);
     return () => clearTimeout(timer);
   }, []);
+  useEffect(() => notePath(pathname), [pathname]);
   useFrameKeys(finding !== null, setFinding);
   if (pathname === '/') return <Navigate to="/today" replace />;
   return (

@@ -1,6 +1,7 @@
 import { areOffice } from '@glen/core/light';
 import { useNavigate } from 'react-router';
 import { api } from '../../app/api.js';
+import { dropAllHalves } from '../../app/halfWritten.js';
 import { restartLive } from '../../app/live.js';
 import { undoLast } from '../../app/undo.js';
 import { openDoor } from '../desk/openDoor.js';
@@ -48,7 +49,7 @@ export function useFinderActs(close: () => void): Acts {
     },
     signOut: () => {
       close();
-      void signOut().then(restartLive);
+      void signOut().then(dropAllHalves).then(restartLive);
     },
   };
 }

@@ -16,7 +16,7 @@ function Composer({ invitation }: { invitation: Answer<'invitation'> }) {
       <InvitationShown composing={composing} />
       <section aria-label="Files" className="border-t border-line pt-4 md:col-span-2">
         <h3 className="mb-2 text-sm font-semibold">Or take it as a file</h3>
-        <InvitationFiles invitation={invitation} />
+        <InvitationFiles invitation={invitation} withCode={composing.parts.includes('code')} />
       </section>
     </div>
   );

@@ -17,7 +17,12 @@ const slug = (title: string): string =>
 const QR = { errorCorrectionLevel: 'M', margin: 4 } as const;
 const PNG_WIDTH = 1024;
 
-const saveIcs = (next: Next, { title, address }: Invitation, now: string): void =>
+/** The code goes in where it goes into the invitation. */
+const saveIcs = (
+  next: Next,
+  { title, address, rules }: Invitation,
+  { now, withCode }: { now: string; withCode: boolean },
+): void =>
   saveFile(
     `${slug(title)}-${next.date}.ics`,
     'text/calendar',
@@ -30,6 +35,7 @@ const saveIcs = (next: Next, { title, address }: Invitation, now: string): void 
       end: next.end,
       cancelled: false,
       address,
+      entryCode: withCode ? rules.entryCode : null,
       madeAt: now,
     }),
   );
@@ -50,7 +56,13 @@ async function savePng({ title, address }: Invitation): Promise<void> {
 }
 
 /** A link as a file: a QR code of its door, and the next session for a calendar. */
-export function InvitationFiles({ invitation }: { invitation: Invitation }) {
+export function InvitationFiles({
+  invitation,
+  withCode,
+}: {
+  invitation: Invitation;
+  withCode: boolean;
+}) {
   const now = useNow();
   const { next } = invitation;
   return (
@@ -58,7 +70,7 @@ export function InvitationFiles({ invitation }: { invitation: Invitation }) {
       <Button onClick={() => void saveSvg(invitation)}>QR code, SVG</Button>
       <Button onClick={() => void savePng(invitation)}>QR code, PNG</Button>
       {next && (
-        <Button onClick={() => saveIcs(next, invitation, now)}>
+        <Button onClick={() => saveIcs(next, invitation, { now, withCode })}>
           Calendar file, {dateInWords(next.date)} {next.time}
         </Button>
       )}

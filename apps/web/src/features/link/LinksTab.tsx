@@ -8,7 +8,7 @@ import { Button } from '../../ui/Button.js';
 import { Margin, Screen, type Around } from '../../ui/Margin.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { NewLink } from './NewLink.js';
-import { LinkListRow, SortableLinks } from './SortableLinks.js';
+import { LinkInList, SortableLinks } from './SortableLinks.js';
 import { notedLink } from './noted.js';
 
 /** The button that begins another link, or that link's sentence; the address remembers which. */
@@ -79,7 +79,9 @@ function List({
           <h2 className="mb-1 text-base">Stopped</h2>
           <ul>
             {stopped.map((l) => (
-              <LinkListRow key={l.id} link={l} sortable={false} />
+              <li key={l.id} className="flex items-center gap-3 border-t border-line py-3">
+                <LinkInList link={l} />
+              </li>
             ))}
           </ul>
         </section>

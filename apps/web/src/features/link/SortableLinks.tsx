@@ -1,31 +1,11 @@
-import {
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  closestCenter,
-  useSensor,
-  useSensors,
-  type Announcements,
-  type DragEndEvent,
-  type UniqueIdentifier,
-} from '@dnd-kit/core';
-import {
-  SortableContext,
-  arrayMove,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable';
-import { CSS } from '@dnd-kit/utilities';
-import { GripVertical } from 'lucide-react';
-import { useState } from 'react';
 import { Link } from 'react-router';
-import { toast } from 'sonner';
 import type { LinkRow } from '@glen/contract';
-import { api, problemOf } from '../../app/api.js';
+import { api } from '../../app/api.js';
+import { orderKept } from '../../app/orderKept.js';
 import { offerWayBack } from '../../app/undo.js';
 import { wayBack } from '../../app/wayBack.js';
 import { Chip } from '../../ui/Chip.js';
+import { SortableList } from '../../ui/SortableList.js';
 import { CopyButtons } from './LinkLine.js';
 import { audienceInWords } from './noted.js';
 
@@ -43,36 +23,11 @@ function LinkChips({ link, size }: { link: LinkRow; size: number }) {
   );
 }
 
-/** One link in the list; `sortable`: it can be moved. */
-export function LinkListRow({ link, sortable }: { link: LinkRow; sortable: boolean }) {
-  const {
-    attributes,
-    listeners,
-    setNodeRef,
-    setActivatorNodeRef,
-    transform,
-    transition,
-    isDragging,
-  } = useSortable({ id: link.id, disabled: !sortable });
+/** One link in the list: what it is called and for whom, its address, and copying it. */
+export function LinkInList({ link }: { link: LinkRow }) {
   const size = link.audienceSize + link.audience.filter((a) => a.kind === 'guest').length;
   return (
-    <li
-      ref={setNodeRef}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
-      className={`flex items-center gap-3 border-t border-line py-3 ${isDragging ? 'relative z-10 bg-sheet shadow-soft' : ''}`}
-    >
-      {sortable && (
-        <button
-          type="button"
-          ref={setActivatorNodeRef}
-          className="cursor-grab rounded-small p-1 text-soft hover:text-ink"
-          {...attributes}
-          {...listeners}
-          aria-label={`Move ${link.label}`}
-        >
-          <GripVertical size={18} aria-hidden="true" />
-        </button>
-      )}
+    <>
       <div className="min-w-0 flex-1">
         <h2 className="text-lg">
           <Link
@@ -97,54 +52,11 @@ export function LinkListRow({ link, sortable }: { link: LinkRow; sortable: boole
           <CopyButtons link={link} />
         </span>
       )}
-    </li>
+    </>
   );
 }
 
-/** The order of a class period's live links: moved by drag or by keys, kept, and taken back. */
-function useOrder(classId: number, live: LinkRow[]) {
-  const [order] = api.useOrderLinksMutation();
-  const [moved, setMoved] = useState<number[] | null>(null);
-  const before = live.map((l) => l.id);
-  const put = async (next: number[]): Promise<boolean> => {
-    setMoved(next);
-    const { error } = await order({ params: { classId }, body: { order: next } });
-    if (error) toast.error(problemOf(error)?.title ?? 'The order was not kept.');
-    setMoved(null);
-    return !error;
-  };
-  const drop = async ({ active, over }: DragEndEvent): Promise<void> => {
-    if (!over || active.id === over.id) return;
-    const [from, to] = [before.indexOf(Number(active.id)), before.indexOf(Number(over.id))];
-    if (!(await put(arrayMove(before, from, to)))) return;
-    const { label } = live.find((l) => l.id === active.id)!;
-    const back = wayBack('orderLinks', { params: { classId }, body: { order: before } });
-    offerWayBack(`${label} stands elsewhere in the list.`, [back]);
-  };
-  return { ids: moved ?? before, drop };
-}
-
-/** What is read out while a link is moved by keys. */
-function announcementsFor(live: LinkRow[], ids: number[]): Announcements {
-  const placeOf = (id: UniqueIdentifier): string =>
-    `${ids.indexOf(Number(id)) + 1} of ${ids.length}`;
-  const labelOf = (id: UniqueIdentifier): string =>
-    live.find((l) => l.id === Number(id))?.label ?? '';
-  return {
-    onDragStart: ({ active }) => `${labelOf(active.id)} is picked up, ${placeOf(active.id)}.`,
-    onDragOver: ({ active, over }) =>
-      over ? `${labelOf(active.id)} would be ${placeOf(over.id)}.` : undefined,
-    onDragEnd: ({ active, over }) => `${labelOf(active.id)} is ${placeOf(over?.id ?? active.id)}.`,
-    onDragCancel: ({ active }) => `${labelOf(active.id)} stays ${placeOf(active.id)}.`,
-  };
-}
-
-const INSTRUCTIONS = {
-  draggable:
-    'Press space to pick this link up, the arrows to move it, space again to put it down, escape to leave it.',
-};
-
-/** The live links of a class period in their order, which can be changed by drag or by keys. */
+/** The live links of a class period in their order, which can be changed by drag or by keys, kept, and taken back. */
 export function SortableLinks({
   classId,
   live,
@@ -154,29 +66,22 @@ export function SortableLinks({
   live: LinkRow[];
   mayEdit: boolean;
 }) {
-  const { ids, drop } = useOrder(classId, live);
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
-  const shown = ids.flatMap((id) => live.find((l) => l.id === id) ?? []);
+  const [order] = api.useOrderLinksMutation();
+  const params = { classId };
   return (
-    <DndContext
-      sensors={sensors}
-      collisionDetection={closestCenter}
-      onDragEnd={(event) => void drop(event)}
-      accessibility={{
-        announcements: announcementsFor(live, ids),
-        screenReaderInstructions: INSTRUCTIONS,
-      }}
+    <SortableList
+      label="Links in their order"
+      className="py-3"
+      items={live.map((link) => ({ id: link.id, name: link.label, link }))}
+      mayMove={mayEdit}
+      put={async (next) => orderKept(await order({ params, body: { order: next } }))}
+      onMoved={({ name }, before) =>
+        offerWayBack(`${name} stands elsewhere in the list.`, [
+          wayBack('orderLinks', { params, body: { order: before } }),
+        ])
+      }
     >
-      <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-        <ul aria-label="Links in their order">
-          {shown.map((l) => (
-            <LinkListRow key={l.id} link={l} sortable={mayEdit && live.length > 1} />
-          ))}
-        </ul>
-      </SortableContext>
-    </DndContext>
+      {({ link }) => <LinkInList link={link} />}
+    </SortableList>
   );
 }

@@ -64,6 +64,7 @@ export function useNewLink(classPeriod: ClassItem, start: string) {
     start: beginning(start, classPeriod.id),
     send: (draft) => add({ params, body: bodyOf(draft) }),
     fieldOf,
+    keepAs: { name: `new link ${classPeriod.id} ${start}` },
     onDone: (made) => {
       const asked = { params: { linkId: made.id }, body: { version: made.version } };
       offerWayBack(`A new link: ${made.label}.`, [wayBack('stopLink', asked)]);

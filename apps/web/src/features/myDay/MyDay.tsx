@@ -9,7 +9,7 @@ import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { AccountMenu } from '../accounts/AccountMenu.js';
 import { TypeCode } from '../door/TypeCode.js';
 import { FeedList } from '../feed/Feeds.js';
-import { OwnDoorRow, isOver } from './OwnDoorRow.js';
+import { OwnDoorRow, isAway, isOver } from './OwnDoorRow.js';
 
 type MyDay = Answer<'myDay'>;
 
@@ -55,7 +55,9 @@ function Doors({ data, me }: { data: MyDay; me: Me }) {
   const now = useNow();
   const { doors, date: today, next: after } = data;
   const { zone } = me.school;
-  const next = doors.find((d) => d.status !== 'cancelled' && d.date === today && !isOver(d, now));
+  const next = doors.find(
+    (d) => d.status !== 'cancelled' && !isAway({ door: d, today }) && !isOver(d, now),
+  );
   return (
     <>
       {doors.length === 0 && (

@@ -1,4 +1,5 @@
 import { Link, useNavigate } from 'react-router';
+import { isOvernight } from '@glen/core/light';
 import type { ClassItem } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { timeUntil } from '../../app/clock.js';
@@ -99,6 +100,7 @@ export function NextSession(props: NextProps) {
             </Link>
           </h2>
           <p className="mt-1.5 flex flex-wrap gap-2">
+            {isOvernight(session, props.today.date) && <Chip>Since yesterday</Chip>}
             <DoorChip session={session} now={now} zone={zone} />
             <TimeChip session={session} now={now} />
             {session.was && <Chip tone="careful">{movedInWords(session)}</Chip>}

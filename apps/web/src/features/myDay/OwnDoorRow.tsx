@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { addMinutes, dateInWords } from '@glen/core/light';
+import { addMinutes, dateInWords, isOvernight } from '@glen/core/light';
 import type { OwnDoor } from '@glen/contract';
 import { timeUntil, wallClock } from '../../app/clock.js';
 import { buttonClass } from '../../ui/Button.js';
@@ -31,11 +31,15 @@ function OpenState({ door, now, zone }: DoorProps) {
   );
 }
 
+/** It is held on another day than today. */
+export const isAway = ({ door, today }: Pick<DoorProps, 'door' | 'today'>): boolean =>
+  door.date !== today && !isOvernight(door, today);
+
 function State(props: DoorProps) {
   const { door, today } = props;
   if (door.status === 'cancelled')
     return <Chip tone="wrong">Cancelled{door.why ? `: ${door.why}` : ''}</Chip>;
-  if (door.date !== today)
+  if (isAway(props))
     return (
       <Chip tone="careful">
         Moved to {dateInWords(door.date)}, {door.time}
@@ -43,6 +47,7 @@ function State(props: DoorProps) {
     );
   return (
     <>
+      {isOvernight(door, today) && <Chip>Since yesterday</Chip>}
       {door.was && <Chip tone="careful">{movedInWords(door)}</Chip>}
       <OpenState {...props} />
     </>
@@ -61,11 +66,11 @@ function Times({ time, minutes }: { time: string; minutes: number }) {
 
 /** One door of somebody's own day. `first`: the one to go to now. */
 export function OwnDoorRow(props: DoorProps & { first: boolean }) {
-  const { door, today, now, first } = props;
+  const { door, now, first } = props;
   const { title, classTitle, host, description } = door;
-  const isGone = door.status === 'cancelled' || door.date !== today;
+  const isGone = door.status === 'cancelled' || isAway(props);
   const isPast = !isGone && isOver(door, now);
-  const { time, minutes } = door.date !== today && door.was ? door.was : door;
+  const { time, minutes } = isAway(props) && door.was ? door.was : door;
   return (
     <li className={`border-t border-line py-3.5 ${isGone || isPast ? 'text-soft' : ''}`}>
       <div className="flex items-start gap-3.5">

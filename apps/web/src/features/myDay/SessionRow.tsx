@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { dateInWords } from '@glen/core/light';
+import { dateInWords, isOvernight } from '@glen/core/light';
 import type { ClassItem, Session } from '@glen/contract';
 import { buttonClass } from '../../ui/Button.js';
 import { Chip } from '../../ui/Chip.js';
@@ -53,7 +53,7 @@ interface Left {
 }
 
 function leftOf({ session, today, now }: RowProps): Left {
-  const isAway = session.date !== today.date;
+  const isAway = session.date !== today.date && !isOvernight(session, today.date);
   return {
     isAway,
     isPast: session.end <= now && !isAway,
@@ -120,6 +120,7 @@ export function SessionRow(props: RowProps) {
           </Link>
         </h2>
         <p className="mt-1 flex flex-wrap gap-2 empty:hidden">
+          {isOvernight(session, props.today.date) && <Chip>Since yesterday</Chip>}
           <StateChips session={session} now={now} zone={zone} isAway={isAway} />
         </p>
       </div>

@@ -1,5 +1,12 @@
 import { Link } from 'react-router';
-import { WEEKDAY_NAMES, dayNumber, sessionsOfNow, weekdayOf } from '@glen/core/light';
+import {
+  WEEKDAY_NAMES,
+  dayNumber,
+  isOvernight,
+  sessionsOfNow,
+  weekdayOf,
+  withReach,
+} from '@glen/core/light';
 import type { Me, Session } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { useNow } from '../../app/clock.js';
@@ -9,6 +16,7 @@ import { buttonClass } from '../../ui/Button.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { Empty } from '../../ui/States.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
+import { LatelyPart } from '../lately/LatelyPart.js';
 import { mayEdit } from '../school/mayEdit.js';
 import { mayMakeClasses } from '../school/mayMakeClasses.js';
 import { NextSession } from './NextSession.js';
@@ -29,7 +37,10 @@ function dayInWords(day: Today['day']): string {
 }
 
 const heldOn = (today: Today): Session[] =>
-  today.sessions.filter((s) => s.status !== 'cancelled' && !s.draft && s.date === today.date);
+  today.sessions.filter(
+    (s) =>
+      s.status !== 'cancelled' && !s.draft && (s.date === today.date || isOvernight(s, today.date)),
+  );
 
 function countInWords(n: number): string {
   if (n === 0) return 'nothing planned';
@@ -98,9 +109,17 @@ function RunSheet({ today, now, zone }: { today: Today; now: string; zone: strin
   );
 }
 
+/** So often it is looked up again who sees which link, while somebody looks at Today. */
+const REACH_AGAIN_MS = 5 * 60_000;
+
 /** The run sheet. */
 export function TodayPage({ me }: { me: Me }) {
   const asked = api.useTodayQuery();
+  // Asked apart: it looks at the course site, which may take its time and is not to be asked at every knock.
+  const { data: reach } = api.useReachOfDayQuery(
+    { query: {} },
+    { pollingInterval: REACH_AGAIN_MS, skipPollingIfUnfocused: true },
+  );
   const now = useNow();
   const act = useNoteActions();
   return (
@@ -108,7 +127,11 @@ export function TodayPage({ me }: { me: Me }) {
       {(today) => (
         <Screen
           margin={
-            <Margin notes={today.notes} onAction={act}>
+            <Margin
+              notes={withReach(today.notes, reach?.links)}
+              onAction={act}
+              below={<LatelyPart />}
+            >
               {me.demo && <StartYourOwn />}
             </Margin>
           }

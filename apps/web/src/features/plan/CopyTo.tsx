@@ -1,6 +1,13 @@
 import { Popover } from 'radix-ui';
-import { useRef, useState, type FormEvent } from 'react';
-import { addDays, classTitle, dateInWords, type SchoolCalendar } from '@glen/core';
+import { useMemo, useRef, useState, type FormEvent } from 'react';
+import {
+  addDays,
+  classTitle,
+  dateInWords,
+  expandPlan,
+  type SchoolCalendar,
+  type SessionPlan,
+} from '@glen/core';
 import type { ClassItem, Session } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { useServerForm } from '../../app/useServerForm.js';
@@ -9,6 +16,7 @@ import { FieldError } from '../../ui/Field.js';
 import { CardPart } from '../../ui/SentencePart.js';
 import { CopyTried } from './CopyTried.js';
 import { DatePicker } from './DatePicker.js';
+import { DatesCard, someDates } from './RangeParts.js';
 import { planOfSession } from './sheetPlans.js';
 import { useChanges } from './useChanges.js';
 
@@ -78,9 +86,10 @@ function useCopy(session: Session, tomorrow: string, onDone: () => void) {
 }
 
 /** From when on the copies are held, and which dates none of them has. */
-function FromWhen({ form, school, today }: FromWhenProps) {
+function FromWhen({ form, plan, school, today }: FromWhenProps) {
   const { watch, change } = form;
   const { from, except } = watch();
+  const own = useMemo(() => datesFrom(plan, school, from), [plan, school, from]);
   return (
     <p className="leading-sentence">
       From{' '}
@@ -91,20 +100,32 @@ function FromWhen({ form, school, today }: FromWhenProps) {
           onPick={(day) => change({ from: day < today ? today : day })}
         />
       </CardPart>{' '}
-      on
-      {except.length > 0 && (
-        <>
-          , but not on {except.map((date) => dateInWords(date)).join(', ')}{' '}
-          <Button kind="link" onClick={() => change({ except: [] })}>
-            Take them in again
-          </Button>
-        </>
-      )}
+      on,{' '}
+      <DatesCard
+        label="Dates not copied"
+        dates={except}
+        own={own}
+        onlyOwn
+        first={from}
+        school={school}
+        shown={except.length === 0 ? 'all its dates' : `but not on ${someDates(except)}`}
+        onPick={(dates) => change({ except: dates })}
+      />
     </p>
   );
 }
 
+/** The dates that a series holds from a day on, to the end of the school year. */
+function datesFrom(plan: SessionPlan, school: SchoolCalendar, from: string): string[] {
+  const last = school.terms.at(-1)?.last ?? from;
+  const window = { from, to: addDays(last > from ? last : from, 1) };
+  return expandPlan(plan, school, window).flatMap(({ key, status }) =>
+    status === 'skipped' ? [] : [key],
+  );
+}
+
 interface FromWhenProps {
+  plan: SessionPlan;
   form: ReturnType<typeof useCopy>;
   school: SchoolCalendar;
   today: string;
@@ -126,13 +147,13 @@ function CopyCard({
     event.preventDefault();
     copyTo('chosen');
   };
-  const plan = planOfSession(session, school);
+  const plan = useMemo(() => planOfSession(session, school), [session, school]);
   const leaveOut = (keys: string[]): void =>
     change({ except: [...new Set([...except, ...keys])].sort() });
   return (
     <form onSubmit={submit} className="grid gap-2">
       <p className="text-md text-soft">Each meets in its own bell period, on its own link.</p>
-      <FromWhen form={form} school={school} today={today} />
+      <FromWhen form={form} plan={plan} school={school} today={today} />
       <ClassBoxes
         classes={classes.filter((c) => c.id !== session.classId)}
         chosen={chosen}

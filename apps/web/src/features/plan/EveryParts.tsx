@@ -1,5 +1,6 @@
 import { ToggleGroup } from 'radix-ui';
 import { WEEKDAYS, WEEKDAY_NAMES, type Weekday } from '@glen/core';
+import { Button } from '../../ui/Button.js';
 import { ChoicePart } from '../../ui/choices.js';
 import { CardPart } from '../../ui/SentencePart.js';
 import { NumberPart } from '../../ui/NumberPart.js';
@@ -13,6 +14,12 @@ const shortDays = (days: Weekday[]): string =>
     : inOrder(days)
         .map((d) => WEEKDAY_NAMES[d].slice(0, 3))
         .join(' · ');
+
+/** Weekdays that are often wished for together. */
+const USUAL: [words: string, on: Weekday[]][] = [
+  ['Mon to Thu', ['MO', 'TU', 'WE', 'TH']],
+  ['Mon to Fri', ['MO', 'TU', 'WE', 'TH', 'FR']],
+];
 
 function WeekdayPart({ draft, change, wrong }: PartProps) {
   return (
@@ -34,6 +41,13 @@ function WeekdayPart({ draft, change, wrong }: PartProps) {
           </ToggleGroup.Item>
         ))}
       </ToggleGroup.Root>
+      <p className="mt-2.5 flex gap-4">
+        {USUAL.map(([words, on]) => (
+          <Button key={words} kind="link" onClick={() => change({ on })}>
+            {words}
+          </Button>
+        ))}
+      </p>
     </CardPart>
   );
 }

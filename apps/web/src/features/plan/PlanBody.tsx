@@ -7,6 +7,7 @@ import { api, problemOf } from '../../app/api.js';
 import { useNoteActions } from '../../app/useNoteActions.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { Empty, Loading, Trouble } from '../../ui/States.js';
+import { LatelyPart } from '../lately/LatelyPart.js';
 import { mayEdit } from '../school/mayEdit.js';
 import { ChosenDays } from './ChosenDays.js';
 import { ChosenSession } from './ChosenSession.js';
@@ -217,7 +218,7 @@ export function PlanBody(props: BodyProps) {
         <Trouble problem={problemOf(error)} retry={() => void refetch()} />
       </Screen>
     );
-  const planMargin = strip && <Margin notes={notes} onAction={act} />;
+  const planMargin = strip && <Margin notes={notes} onAction={act} below={<LatelyPart />} />;
   const sheetMargin = preview && (
     <Margin title="What will happen" notes={preview.notes} onAction={preview.act} />
   );

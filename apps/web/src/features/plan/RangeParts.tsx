@@ -96,7 +96,7 @@ export function RangeParts(props: PartProps) {
 }
 
 /** Dates in a list, the first two of them by name. */
-const someDates = (dates: string[]): string =>
+export const someDates = (dates: string[]): string =>
   dates
     .slice(0, 2)
     .map((d) => dateInWords(d))
@@ -115,7 +115,7 @@ interface DatesCardProps extends Pick<PartProps, 'school'> {
 }
 
 /** Single dates, picked from a month. */
-const DatesCard = ({
+export const DatesCard = ({
   label,
   shown,
   dates,

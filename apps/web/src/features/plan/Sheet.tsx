@@ -4,6 +4,8 @@ import { repeats } from '@glen/core';
 import type { Session } from '@glen/contract';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { FieldError, InlineField, inputClass } from '../../ui/Field.js';
+import { HalfNote } from '../../ui/HalfNote.js';
+import { shownWhole } from '../../ui/shownWhole.js';
 import { CopyTo } from './CopyTo.js';
 import { PhraseLine } from './PhraseLine.js';
 import { draftOfSession } from './sheetDraft.js';
@@ -151,10 +153,12 @@ export function Sheet({ frame, ...start }: SheetProps) {
   const { read, draft, trouble, theirs, tried, act } = form;
   const sheet = (
     <section
+      ref={shownWhole}
       aria-label={read ? 'Change a session' : 'New session'}
-      className="rounded-big border border-line bg-sheet p-5 shadow-soft"
+      className="scroll-my-3 rounded-big border border-line bg-sheet p-5 shadow-soft"
     >
       <SheetHead form={form} phrase={phrase} />
+      {form.half && <HalfNote onThrowAway={form.throwAway} />}
       {read && <SheetState read={read} hold={hold} />}
       {theirs && <Stale form={form} theirs={theirs} />}
       <SheetSentence form={form} />

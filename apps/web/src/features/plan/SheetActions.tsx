@@ -92,7 +92,14 @@ export function SheetActions({
           {ask ?? label}
         </Button>
         {mayBeDraft && ask === undefined && <DraftButtons form={form} />}
-        <Button onClick={() => void navigate(-1)}>Leave it</Button>
+        <Button
+          onClick={() => {
+            form.leave();
+            void navigate(-1);
+          }}
+        >
+          Leave it
+        </Button>
         {tried.run && !read && !isOnce && (
           <p className="min-w-0 text-md text-soft">{tried.run.words}</p>
         )}

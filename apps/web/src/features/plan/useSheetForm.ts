@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { MANY_SESSIONS, type NoteAction, type SchoolCalendar, type SessionPlan } from '@glen/core';
 import type { Answer, ClassItem, Session } from '@glen/contract';
@@ -51,7 +51,11 @@ function useTried(draft: SheetDraft, read: Session | null, isOne: boolean, at: S
 }
 
 /** The sheet's fields, sent as somebody wishes: on the books, as a draft, over a version. */
-function useSheetFields({ start, editing }: SheetStart, scope: Scope, held: () => number) {
+function useSheetFields(
+  { start, editing }: SheetStart,
+  [scope, setScope]: [Scope, (scope: Scope) => void],
+  held: () => number,
+) {
   const navigate = useNavigate();
   const [read, setRead] = useState(editing);
   const send = useSheetSaving();
@@ -59,12 +63,31 @@ function useSheetFields({ start, editing }: SheetStart, scope: Scope, held: () =
   const form = useServerForm<SheetDraft, SheetDraft, Answer<'addSession'>>({
     start,
     send: (draft) => send({ draft, read, scope, held: held(), wish: wish.current }),
+    keepAs: {
+      name: editing ? `session ${editing.seriesId} ${editing.key}` : 'new session',
+      version: () => read?.version,
+      beside: () => scope,
+    },
     onDone: ({ session }) => void navigate(`/classes/${session.classId}`),
   });
+  const { half } = form;
+  // What was begun on an older version is saved over that one: somebody else's change since is told of.
+  useEffect(() => {
+    if (half === null || editing === null) return;
+    if (half.beside) setScope(half.beside as Scope);
+    if (half.version !== undefined) setRead({ ...editing, version: half.version });
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, as the sheet comes back
+  }, []);
   return {
     form,
     read,
     setRead,
+    throwAway: (begunAs: Scope): void => {
+      form.setProblem(undefined);
+      setScope(begunAs);
+      setRead(editing);
+      form.throwAway();
+    },
     /** Sends what stands in the sheet. */
     submitAs: (asked: Wish): void => {
       wish.current = asked;
@@ -81,8 +104,12 @@ export function useSheetForm(at: SheetStart) {
   const isSeries = isSeriesOf(editing, school);
   const [scope, setScope] = useState<Scope>(isSeries ? 'one' : 'whole');
   const [askedOnce, setAskedOnce] = useState(false);
-  const { form, read, setRead, submitAs, theirs } = useSheetFields(at, scope, () => held);
-  const { problem, setProblem, errorAt, reset, isSending } = form;
+  const { form, read, setRead, throwAway, submitAs, theirs } = useSheetFields(
+    at,
+    [scope, setScope],
+    () => held,
+  );
+  const { problem, setProblem, errorAt, reset, isSending, half, leave } = form;
   const draft = form.watch();
   const isOne = isSeries && scope === 'one';
   const { classItem, tried, held, holdsNothing } = useTried(draft, read, isOne, at);
@@ -102,6 +129,10 @@ export function useSheetForm(at: SheetStart) {
     ...{ school, classes, today, classItem, draft, change, read, setRead, scope, isSeries, isOne },
     ...{ tried, held, holdsNothing, askedOnce, isSending, setProblem, errorAt, theirs },
     now: at.now,
+    /** What was half-written before; thrown away, the sheet begins anew. */
+    half,
+    throwAway: () => throwAway(isSeries ? 'one' : 'whole'),
+    leave,
     /** Takes what somebody else has saved meanwhile, with mine on top where it is given. */
     takeRead: (session: Session, mine: SheetDraft = draft): void => {
       setRead(session);

@@ -7,6 +7,7 @@ import { useNoteActions } from '../../app/useNoteActions.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
+import { HalfNote } from '../../ui/HalfNote.js';
 import { Margin, Screen, type Around } from '../../ui/Margin.js';
 import { mayEdit } from '../school/mayEdit.js';
 import { PlacesPart } from './PlacesPart.js';
@@ -34,8 +35,9 @@ const WordsAndPreview = ({ draft, start, change, errorAt, preview }: Composing) 
   <div className="grid grid-cols-[minmax(0,1fr)] gap-5 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
     <div className="grid content-start gap-4">
       <RichEditor
+        key={start.turn}
         label="Words"
-        start={start}
+        start={start.words}
         onChange={(words) => change({ words })}
         error={errorAt('words')}
       />
@@ -97,7 +99,8 @@ type FormProps = Pick<ComposerProps, 'classes' | 'editing' | 'zone' | 'onDone'> 
 };
 
 function PostForm({ composing, classes, editing, zone, onDone }: FormProps) {
-  const { draft, change, submit, isSending, problem, theirs, preview } = composing;
+  const { draft, change, submit, leave, isSending, problem, theirs, preview } = composing;
+  const now = wallClock(useNow(), zone);
   const dates = (preview?.places ?? []).reduce((sum, place) => sum + place.dates, 0);
   return (
     <form className="grid grid-cols-[minmax(0,1fr)] gap-4" noValidate onSubmit={submit}>
@@ -112,9 +115,16 @@ function PostForm({ composing, classes, editing, zone, onDone }: FormProps) {
       {problem && !theirs && <FieldError>{problem.title}</FieldError>}
       <div className="flex gap-3">
         <Button type="submit" kind="act" disabled={isSending}>
-          {editing ? 'Save the change' : buttonWords(draft, dates)}
+          {editing ? 'Save the change' : buttonWords(draft, { dates, now })}
         </Button>
-        <Button onClick={() => onDone()}>Leave it</Button>
+        <Button
+          onClick={() => {
+            leave();
+            onDone();
+          }}
+        >
+          Leave it
+        </Button>
       </div>
     </form>
   );
@@ -124,7 +134,7 @@ function PostForm({ composing, classes, editing, zone, onDone }: FormProps) {
 export function Composer({ head, around, classPeriod, ...rest }: ComposerProps) {
   const { classes, editing, onDone } = rest;
   const composing = useComposer({ classPeriod, editing, onDone });
-  const { draft, change, theirs, preview } = composing;
+  const { draft, change, theirs, preview, half, throwAway } = composing;
   const actElsewhere = useNoteActions();
   const act = (action: NoteAction): void => {
     if (action.name === 'put-in-code')
@@ -142,6 +152,7 @@ export function Composer({ head, around, classPeriod, ...rest }: ComposerProps) 
         className="mb-6 rounded-big border border-line bg-sheet p-5 shadow-soft"
       >
         <h2 className="mb-3 text-lg">{editing ? 'Change the post' : 'New post'}</h2>
+        {half && <HalfNote onThrowAway={throwAway} />}
         {theirs && <TheirPost theirs={theirs} />}
         <PostForm composing={composing} {...rest} />
       </section>

@@ -24,6 +24,12 @@ function sectionOf({ section }: PlaceDraft, sections: Section[]): Section | unde
 const ownSection = ({ section }: PlaceDraft): { title: string } | null =>
   section && 'title' in section ? section : null;
 
+interface SectionProps extends PagePartProps {
+  trouble: boolean;
+  /** Glen's own, under which something stands already. */
+  headings: Answer<'headings'>['headings'];
+}
+
 /** First, or after one of those that are there. */
 const positions = (titles: string[]) => [
   { value: '0', label: 'first' },
@@ -47,28 +53,44 @@ function PositionPart({ place, change, label, titles }: PositionProps) {
   );
 }
 
-function SectionPart({ place, change, sections, trouble }: PagePartProps & { trouble: boolean }) {
-  const choose = (value: string): void =>
-    change(
-      value === NEW
-        ? { section: { title: 'Next lesson: {date}' }, position: 0 }
-        : { section: { key: value } },
-    );
+/** Stands before the words of a heading of Glen's own among the sections. */
+const OWN = 'own ';
+
+function SectionPart({ place, change, sections, trouble, headings }: SectionProps) {
+  const choose = (value: string): void => change(sectionFor(value));
   const own = {
     value: NEW,
-    label: 'a section of its own',
+    label: headings.length === 0 ? 'a section of its own' : 'another section of its own',
     hint: 'Glen keeps its heading right',
-    apart: sections.length > 0,
+    apart: sections.length + headings.length > 0,
   };
+  const written = ownSection(place)?.title;
+  const isShared = headings.some((heading) => heading.written === written);
+  const ofOwn = written === undefined ? undefined : NEW;
   return (
     <ChoicePart
       label="Section"
-      value={ownSection(place) ? NEW : (sectionOf(place, sections)?.key ?? '')}
+      value={isShared ? `${OWN}${written}` : (ofOwn ?? sectionOf(place, sections)?.key ?? '')}
       invalid={trouble}
       onChange={choose}
-      choices={[...sections.map((s) => ({ value: s.key, label: `“${s.title}”` })), own]}
+      choices={[
+        ...sections.map((s) => ({ value: s.key, label: `“${s.title}”` })),
+        ...headings.map(({ written: words, title, items }) => ({
+          value: `${OWN}${words}`,
+          label: `“${title}”`,
+          hint: `Glen’s own, with ${items.length} under it`,
+        })),
+        own,
+      ]}
     />
   );
+}
+
+/** The section that a choice stands for. */
+function sectionFor(value: string): Partial<PlaceDraft> {
+  if (value === NEW) return { section: { title: 'Next lesson: {date}' }, position: 0 };
+  if (value.startsWith(OWN)) return { section: { title: value.slice(OWN.length) }, position: 0 };
+  return { section: { key: value } };
 }
 
 /** As a link with the words below it, or as words with the link in them. */
@@ -105,9 +127,11 @@ function AsWhatPart({ place, change }: Omit<PagePartProps, 'sections'>) {
   );
 }
 
-function OwnSection({ place, change, sections }: PagePartProps) {
+function OwnSection({ place, change, sections, headings }: Omit<SectionProps, 'trouble'>) {
   const own = ownSection(place);
-  if (!own) return null;
+  const isJoining = headings.some((h) => h.written === own?.title) && place.id === undefined;
+  // A heading that stands already is not changed by what joins it.
+  if (!own || isJoining) return null;
   return (
     <>
       {sections.length > 0 && (
@@ -141,13 +165,14 @@ interface OnThePageProps extends Omit<PagePartProps, 'sections'> {
 /** Where on the course page: a section that is there, or one of the post's own; as a link or within words. */
 export function OnThePage({ place, change, trouble }: OnThePageProps) {
   const { data } = api.useCoursePageQuery({ params: { classId: place.classId } });
+  const { data: own } = api.useHeadingsQuery({ params: { classId: place.classId } });
   const sections = (data?.sections ?? []).filter((s) => !s.ours);
   const at = sectionOf(place, sections);
   const part = { place, change, sections };
   return (
     <div className="grid gap-2">
       <p className="leading-sentence">
-        In <SectionPart {...part} trouble={trouble !== undefined} />
+        In <SectionPart {...part} headings={own?.headings ?? []} trouble={trouble !== undefined} />
         {at && (
           <>
             ,{' '}
@@ -161,7 +186,7 @@ export function OnThePage({ place, change, trouble }: OnThePageProps) {
         )}
         , as <AsWhatPart place={place} change={change} />
       </p>
-      <OwnSection {...part} />
+      <OwnSection {...part} headings={own?.headings ?? []} />
       {data?.trouble && (
         <p className="text-sm text-gorse-deep">
           {data.trouble} Its sections cannot be shown just now; one of its own can be made all the

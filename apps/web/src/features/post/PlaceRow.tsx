@@ -4,6 +4,7 @@ import { classTitle } from '@glen/core/light';
 import type { ClassItem } from '@glen/contract';
 import { Button } from '../../ui/Button.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
+import { TextField } from '../../ui/TextField.js';
 import { Pennant } from '../../ui/Pennant.js';
 import type { PlaceDraft } from './draft.js';
 import { LinkAndReaders } from './LinkAndReaders.js';
@@ -64,15 +65,23 @@ function TitlePart({ place, change }: PlaceProps) {
 /** Other words than everywhere else. */
 function WordsPart(props: PlaceProps) {
   const { place, classPeriod, change } = props;
-  const { words } = place;
+  const { words, linkWords = '' } = place;
   if (words == null) return null;
   return (
-    <div className="mt-2">
+    <div className="mt-2 grid gap-3">
       <RichEditor
         label={`Words for ${classTitle(classPeriod)} alone`}
         start={typeof words === 'string' ? plainToRich(words) : (words as RichText)}
         onChange={(to) => change({ words: to })}
         error={messageAt(props, 'words')}
+      />
+      <TextField
+        label={`Link words for ${classTitle(classPeriod)} alone`}
+        hint="Blank: the same as everywhere."
+        error={messageAt(props, 'linkWords')}
+        value={linkWords}
+        maxLength={200}
+        onChange={(e) => change({ linkWords: e.target.value })}
       />
     </div>
   );
@@ -101,7 +110,7 @@ function RowActions({ place, change, remove, only, title }: PlaceProps & { title
   return (
     <span className="flex items-center gap-3">
       {!only && (
-        <Button kind="link" onClick={() => change({ words: isSame ? [] : null })}>
+        <Button kind="link" onClick={() => change({ words: isSame ? [] : null, linkWords: '' })}>
           {isSame ? 'Other words here' : 'The same words'}
         </Button>
       )}

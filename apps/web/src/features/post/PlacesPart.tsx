@@ -5,24 +5,60 @@ import type { ClassItem } from '@glen/contract';
 import { useServices } from '../../app/useServices.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
+import { CardPart } from '../../ui/SentencePart.js';
 import { ChoicePart } from '../../ui/choices.js';
 import { firstKind, type PlaceDraft, type PlaceKind } from './draft.js';
 import { offeredKinds } from './placeKinds.js';
 import { PlaceRow, type ErrorAt } from './PlaceRow.js';
 
-/** Chooses one more place, by class period and kind. */
-function AddPlace({
-  classes,
-  start,
-  onAdd,
-}: {
+interface ClassesProps {
+  classes: ClassItem[];
+  chosen: number[];
+  onChange: (chosen: number[]) => void;
+}
+
+/** The class periods that places are added of, as words of a sentence; several at once. */
+function ClassesPart({ classes, chosen, onChange }: ClassesProps) {
+  const named = classes.filter((c) => chosen.includes(c.id));
+  const shown = named.length === 1 ? classTitle(named[0]!) : `${named.length} class periods`;
+  const toggled = (id: number, isIn: boolean): number[] =>
+    isIn ? [...chosen, id] : chosen.filter((other) => other !== id);
+  return (
+    <CardPart label="Class periods of the places" marked={false} shown={shown}>
+      <ul className="grid gap-1">
+        {classes.map((c) => (
+          <li key={c.id}>
+            <label className="flex items-center gap-2.5">
+              <input
+                type="checkbox"
+                className="size-4 accent-bracken"
+                checked={chosen.includes(c.id)}
+                onChange={(e) => onChange(toggled(c.id, e.target.checked))}
+              />
+              {classTitle(c)}
+              <span className="text-sm text-soft">{c.rollSize} students</span>
+            </label>
+          </li>
+        ))}
+      </ul>
+    </CardPart>
+  );
+}
+
+interface AddProps {
   classes: ClassItem[];
   start: number;
+  /** Whether a class period has such a place already. */
+  isThere: (classId: number, kind: PlaceKind) => boolean;
   onAdd: (places: PlaceDraft[]) => void;
-}) {
-  const [classId, setClassId] = useState(start);
+}
+
+/** Chooses more places, by kind and class periods. */
+function AddPlace({ classes, start, isThere, onAdd }: AddProps) {
+  const [chosen, setChosen] = useState([start]);
   const { courseSite } = useServices();
   const [kind, setKind] = useState<PlaceKind>(firstKind(courseSite));
+  const fresh = chosen.filter((id) => !isThere(id, kind));
   const add = (ids: number[]): void =>
     onAdd(ids.map((id) => ({ classId: id, kind, ...(kind === 'item' ? { section: null } : {}) })));
   return (
@@ -36,26 +72,18 @@ function AddPlace({
           onChange={(v) => setKind(v as PlaceKind)}
           choices={offeredKinds(courseSite)}
         />{' '}
-        of{' '}
-        <ChoicePart
-          label="Class period of the place"
-          value={String(classId)}
-          marked={false}
-          onChange={(v) => setClassId(Number(v))}
-          choices={classes.map((c) => ({
-            value: String(c.id),
-            label: classTitle(c),
-            hint: `${c.rollSize} students`,
-          }))}
-        />
+        of <ClassesPart classes={classes} chosen={chosen} onChange={setChosen} />
       </p>
       <span className="ml-auto flex gap-3">
-        <Button onClick={() => add([classId])}>
+        <Button disabled={fresh.length === 0} onClick={() => add(fresh)}>
           <Plus size={15} aria-hidden="true" />
-          Add this place
+          {fresh.length > 1 ? `Add these ${fresh.length} places` : 'Add this place'}
         </Button>
         {classes.length > 1 && (
-          <Button kind="link" onClick={() => add(classes.map((c) => c.id))}>
+          <Button
+            kind="link"
+            onClick={() => add(classes.map((c) => c.id).filter((id) => !isThere(id, kind)))}
+          >
             of all my class periods
           </Button>
         )}
@@ -79,11 +107,11 @@ export function PlacesPart({
   const wrong = errorAt('places');
   const isBesidePlace = places.some((_, i) => errorAt(`places.${i}`) !== undefined);
   const last = places.at(-1);
-  const isThere = (p: PlaceDraft): boolean =>
-    places.some(
-      (q) =>
-        q.classId === p.classId && q.kind === p.kind && p.kind !== 'item' && p.kind !== 'by-hand',
-    );
+  /** A course page may have several items, and a class period several places by hand. */
+  const isThere = (classId: number, kind: PlaceKind): boolean =>
+    kind !== 'item' &&
+    kind !== 'by-hand' &&
+    places.some((p) => p.classId === classId && p.kind === kind);
   return (
     <section aria-label="Where it goes">
       <h3 className="mb-1 text-sm font-semibold">Where it goes</h3>
@@ -112,7 +140,8 @@ export function PlacesPart({
         <AddPlace
           classes={classes}
           start={last?.classId ?? classes[0]!.id}
-          onAdd={(more) => onChange([...places, ...more.filter((p) => !isThere(p))])}
+          isThere={isThere}
+          onAdd={(more) => onChange([...places, ...more])}
         />
       </div>
       {!isBesidePlace && wrong && <FieldError>{wrong}</FieldError>}

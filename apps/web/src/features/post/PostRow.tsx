@@ -89,7 +89,7 @@ function ChooseBox({ post, chosen = false, onChoose }: PostRowProps) {
   return (
     <input
       type="checkbox"
-      aria-label={`Choose: ${inALine(post.words) || post.linkWords}`}
+      aria-label={`Choose: ${inALine(post.reads.words) || post.reads.linkWords}`}
       className="size-4 accent-bracken"
       checked={chosen}
       onChange={(e) => onChoose(e.target.checked)}
@@ -103,7 +103,7 @@ export function PostRow(props: PostRowProps) {
   const [shown, setShown] = useState(open);
   const { tone, text } = postState(post);
   const { places, error } = post;
-  const words = inALine(post.words);
+  const words = inALine(post.reads.words);
   return (
     <li className="border-t border-line py-3" id={`post-${post.id}`}>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
@@ -126,7 +126,7 @@ export function PostRow(props: PostRowProps) {
         </p>
       )}
       {words && <p className="mt-1.5 line-clamp-3 break-words">{words}</p>}
-      <p className="text-loch-deep">{post.linkWords}</p>
+      <p className="text-loch-deep">{post.reads.linkWords}</p>
       {shown ? (
         <Details post={post} zone={zone} open={open} />
       ) : (

@@ -1,14 +1,17 @@
 import { useEffect, useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
-import { notesForPosts } from '@glen/core';
+import { Link, useLocation, useSearchParams } from 'react-router';
+import { notesForPosts, sessionsOfNow } from '@glen/core';
 import type { ClassItem, Me, Post } from '@glen/contract';
 import { api } from '../../app/api.js';
+import { classComeFrom } from '../../app/cameFrom.js';
+import { useNow } from '../../app/clock.js';
 import { Loaded } from '../../app/Loaded.js';
 import { useNoteActions } from '../../app/useNoteActions.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { Empty } from '../../ui/States.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
+import { LatelyPart } from '../lately/LatelyPart.js';
 import { mayEdit } from '../school/mayEdit.js';
 import { Composer } from './Composer.js';
 import { ManyPosts } from './ManyPosts.js';
@@ -115,12 +118,26 @@ function PostList({ posts, classes, zone, choice, onCompose }: ListProps) {
   );
 }
 
+/** The class period that a new post starts with: the one looked at, the one somebody comes from, or that of the next lesson; not there until that is known. */
+function useStartsWith(hosted: ClassItem[], lookedAt: string): ClassItem | undefined {
+  const { pathname } = useLocation();
+  const [from] = useState(() => classComeFrom(pathname));
+  const { data: today, isLoading } = api.useTodayQuery();
+  const now = useNow();
+  const of = (id: number | undefined): ClassItem | undefined => hosted.find((c) => c.id === id);
+  const next = today ? sessionsOfNow(today.sessions, now)[0] : undefined;
+  const wished = of(Number(lookedAt)) ?? of(from);
+  // Which lesson is next is waited for: a post that has begun stays with its class period.
+  return wished ?? (isLoading ? undefined : (of(next?.classId) ?? hosted[0]));
+}
+
 function Posts({ posts, classes, zone }: PostsProps) {
   const [search, setSearch] = useSearchParams();
   const [composing, setComposing] = useState<Post | 'new' | null>(null);
   const choice = useChoice();
   const act = useNoteActions();
-  const firstHosted = classes.find(mayEdit);
+  const hosted = classes.filter(mayEdit);
+  const firstHosted = useStartsWith(hosted, choice.filter.classId);
   const wanted = composing ?? (search.has('new') && firstHosted ? 'new' : null);
   const done = (): void => {
     setComposing(null);
@@ -145,7 +162,7 @@ function Posts({ posts, classes, zone }: PostsProps) {
       />
     );
   return (
-    <Screen margin={<Margin notes={notesForPosts(posts)} onAction={act} />}>
+    <Screen margin={<Margin notes={notesForPosts(posts)} onAction={act} below={<LatelyPart />} />}>
       <Head onWrite={firstHosted ? () => setComposing('new') : undefined} />
       {posts.length === 0 ? (
         <NothingYet />

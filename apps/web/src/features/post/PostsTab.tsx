@@ -9,8 +9,10 @@ import { Button, buttonClass } from '../../ui/Button.js';
 import { Margin, Screen, type Around } from '../../ui/Margin.js';
 import { Empty } from '../../ui/States.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
+import { LatelyPart } from '../lately/LatelyPart.js';
 import { mayEdit } from '../school/mayEdit.js';
 import { Composer } from './Composer.js';
+import { Headings } from './Headings.js';
 import { LookAgain } from './LookAgain.js';
 import { PostRow } from './PostRow.js';
 
@@ -30,7 +32,10 @@ function PostList({ classPeriod: { class: c }, around, answer, zone, onCompose }
   const act = useNoteActions();
   const { posts, siteAddress } = answer;
   return (
-    <Screen around={around} margin={<Margin notes={notesForPosts(posts)} onAction={act} />}>
+    <Screen
+      around={around}
+      margin={<Margin notes={notesForPosts(posts)} onAction={act} below={<LatelyPart />} />}
+    >
       <p className="mb-3 flex flex-wrap items-center gap-3">
         {mayEdit(c) && (
           <Button kind="act" onClick={() => onCompose('new')}>
@@ -57,6 +62,7 @@ function PostList({ classPeriod: { class: c }, around, answer, zone, onCompose }
           <PostRow key={post.id} post={post} zone={zone} onChange={() => onCompose(post)} />
         ))}
       </ul>
+      <Headings classId={c.id} mayEdit={mayEdit(c)} />
     </Screen>
   );
 }

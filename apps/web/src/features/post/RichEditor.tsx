@@ -47,7 +47,7 @@ export function RichEditor({
         'aria-multiline': 'true',
         'aria-label': label,
         class:
-          'min-h-32 max-h-96 overflow-auto px-3.5 py-2.5 outline-offset-[-2px] break-words whitespace-pre-wrap [&_p+p]:mt-2 [&_ul]:list-disc [&_ol]:list-decimal [&_ul]:pl-6 [&_ol]:pl-6 [&_a]:text-loch-deep [&_a]:underline',
+          'min-h-32 max-h-96 overflow-auto px-3.5 py-2.5 outline-offset-[-2px] break-words whitespace-pre-wrap [&_p]:[unicode-bidi:plaintext] [&_p+p]:mt-2 [&_ul]:list-disc [&_ol]:list-decimal [&_ul]:pl-6 [&_ol]:pl-6 [&_a]:text-loch-deep [&_a]:underline',
       },
       // Tab goes on to the next control, in lists too.
       handleDOMEvents: { keydown: (_view, event) => event.key === 'Tab' },

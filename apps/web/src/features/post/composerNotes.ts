@@ -1,23 +1,9 @@
-import {
-  POST_FIELDS,
-  notesForEmptyRoll,
-  notesForPost,
-  type EntryRules,
-  type Note,
-} from '@glen/core';
+import { notesForEmptyRoll, notesForPost, type EntryRules, type Note } from '@glen/core';
 import { classTitle } from '@glen/core/light';
 import type { Answer, ClassItem } from '@glen/contract';
 import type { PostDraft } from './draft.js';
 
 type Preview = Answer<'previewPost'>;
-type Place = Preview['places'][number];
-
-/** Fields that still stand in the text although nothing could fill them. */
-const UNFILLED = new RegExp(`\\{(${POST_FIELDS.join('|')})\\}`, 'g');
-
-const unfilledIn = ({ title, heading, text }: Place): string[] => [
-  ...new Set(`${title ?? ''} ${heading ?? ''} ${text}`.match(UNFILLED) ?? []),
-];
 
 const NO_CLASS = { title: '', period: null };
 
@@ -45,6 +31,7 @@ export const composerNotes = (draft: PostDraft, preview: Preview, classes: Class
     afterwards: draft.afterwards,
     asksCode: preview.asksCode,
     givesCode: preview.givesCode,
+    readers: preview.readers,
     places: preview.places.map((place) => ({
       where: place.where,
       classTitle: classTitle(classes.find((c) => c.id === place.classId) ?? NO_CLASS),
@@ -52,7 +39,7 @@ export const composerNotes = (draft: PostDraft, preview: Preview, classes: Class
       readerCount: place.readerCount,
       dates: place.dates,
       due: place.due,
-      unfilled: unfilledIn(place),
+      empty: place.empty,
       problem:
         preview.problems.find((p) => p.path.startsWith(`places.${place.index}.`))?.message ?? null,
     })),

@@ -27,7 +27,8 @@ export const firstKind = (hasSite: boolean): PlaceKind => (hasSite ? 'stream' : 
 
 export const newDraft = (c: ClassItem, hasSite: boolean): PostDraft => ({
   words: [],
-  linkWords: `Join {class}${c.period === null ? '' : ', period {period}'}`,
+  // Where a class has no period, the words about it vanish.
+  linkWords: 'Join {class}, period {period}',
   about: 'link',
   timing: 'now',
   afterwards: 'stay',
@@ -50,6 +51,7 @@ export const draftOf = (post: Post): PostDraft => ({
       kind,
       readers,
       words,
+      linkWords,
       title,
       section,
       position,
@@ -63,6 +65,7 @@ export const draftOf = (post: Post): PostDraft => ({
       kind,
       readers,
       words,
+      linkWords,
       title,
       section,
       position,
@@ -95,14 +98,23 @@ export const releasedBody = (p: Post) => ({
   timing: p.about === 'link' ? ('now' as const) : { before: MINUTES_BEFORE },
 });
 
+type At = { date: string; time: string };
+
+/** Whether a time of one's own lies before now, both by the school's clock. */
+const isPast = (at: At, now: At): boolean => `${at.date} ${at.time}` < `${now.date} ${now.time}`;
+
 /** What the main button says: what will have been done. */
-export function buttonWords({ timing, about, places }: PostDraft, dates: number): string {
+export function buttonWords(
+  { timing, about, places }: PostDraft,
+  { dates, now }: { dates: number; now: At },
+): string {
   const where = places.length > 1 ? ` to ${places.length} places` : '';
   if (timing === 'draft') return 'Keep the draft';
   if (timing === 'now')
     return about === 'sessions' && dates > 1
       ? `Post for ${dates} sessions now`
       : `Post it now${where}`;
+  if ('at' in timing && isPast(timing.at, now)) return `That time is past: post it now${where}?`;
   if ('at' in timing) return `Queue for ${dateInWords(timing.at.date)} ${timing.at.time}${where}`;
   return dates === 1 ? 'Queue 1 post' : `Queue ${dates} posts`;
 }
@@ -113,7 +125,7 @@ export function doneWords({ timing }: PostDraft): string {
   return timing === 'draft' ? 'The draft is kept.' : 'Post queued.';
 }
 
-/** The words of a post in a line. */
+/** Words in a line. */
 export const inALine = (words: Post['words']): string =>
   richToPlain(richOf(words as RichText | string))
     .replace(/\s+/g, ' ')

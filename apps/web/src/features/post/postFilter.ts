@@ -39,7 +39,7 @@ export function isIn(post: Post, state: string): boolean {
   return post.state === state;
 }
 
-const textOf = ({ words, linkWords, places }: Post): string =>
+const textOf = ({ reads: { words, linkWords }, places }: Post): string =>
   [inALine(words), linkWords, ...places.map((p) => p.where)].join(' ').toLowerCase();
 
 function hasWords(post: Post, typed: string): boolean {

@@ -59,6 +59,10 @@ export function useComposer({ classPeriod, editing, onDone }: Composing) {
   };
   const form = useServerForm<PostDraft, PostDraft, Answer<'addPost'>>({
     start: editing ? draftOf(editing) : newDraft(classPeriod, courseSite),
+    keepAs: {
+      name: editing ? `post ${editing.id}` : 'new post',
+      version: () => version.current,
+    },
     send: async (draft) => {
       const sent = changes.current;
       const { data, error } = await save(draft);
@@ -77,13 +81,24 @@ export function useComposer({ classPeriod, editing, onDone }: Composing) {
       onDone(post);
     },
   });
+  const { half, throwAway } = form;
+  // What was begun on an older version is saved over that one: somebody else's change since is told of.
+  const begunOn = half?.version;
+  useEffect(() => {
+    if (begunOn !== undefined) version.current = begunOn;
+  }, [begunOn]);
   const draft = form.watch();
-  const [start] = useState(draft.words);
+  const [start, setStart] = useState({ words: draft.words, turn: 0 });
   return {
     ...form,
     draft,
-    /** The words it began with; the editor reads them once. */
+    /** The words it began with; the editor reads them once in each turn. */
     start,
+    throwAway: (): void => {
+      throwAway();
+      version.current = editing?.version;
+      setStart({ words: form.getValues('words'), turn: start.turn + 1 });
+    },
     change: (part: Partial<PostDraft>): void => {
       changes.current += 1;
       form.change(part);

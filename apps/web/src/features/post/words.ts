@@ -74,8 +74,9 @@ export function deliveryState(d: Delivery, byHand: boolean): State {
     case 'queued':
       return queuedDelivery(d, byHand);
     case 'out':
-      return d.pending
-        ? { tone: 'careful', text: 'change under way' }
+      if (d.pending) return { tone: 'careful', text: 'change under way' };
+      return d.session?.status === 'cancelled'
+        ? { tone: 'plain', text: 'says that it is cancelled' }
         : { tone: 'well', text: 'out' };
     case 'todo':
       return toDo(d);

@@ -7,6 +7,7 @@ import { ChoicePart } from '../../ui/choices.js';
 import { Empty } from '../../ui/States.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { MomentPart } from './MomentPart.js';
+import { ReachDay } from './ReachDay.js';
 import { Legend, ReachGrid } from './ReachGrid.js';
 import { SiteTrouble } from './SiteTrouble.js';
 import { useReach } from './useReach.js';
@@ -15,6 +16,12 @@ import type { Reach } from './verdicts.js';
 
 const nameOf = (link: LinkRow): string =>
   link.main ? link.classTitle : `${link.classTitle}: ${link.label}`;
+
+/** All of them as one, then each. */
+const choicesOf = (links: LinkRow[]) => [
+  { value: '', label: 'all my links' },
+  ...links.map((l) => ({ value: String(l.id), label: nameOf(l) })),
+];
 
 const NoLinks = () => (
   <Screen>
@@ -48,7 +55,7 @@ function Sentence({ links, linkId, at, go, asked }: ReturnType<typeof useReach>)
           label="Link"
           value={String(linkId)}
           onChange={(link) => go({ link })}
-          choices={links.map((l) => ({ value: String(l.id), label: nameOf(l) }))}
+          choices={choicesOf(links)}
         />
       )}
       ,{' '}
@@ -63,13 +70,15 @@ function Sentence({ links, linkId, at, go, asked }: ReturnType<typeof useReach>)
   );
 }
 
-/** Who sees which link: students across, places down, for one link and one moment. */
+/** Who sees which link: over all of one's links for a day; or students across and places down, for one link and one moment. */
 export default function ReachPage() {
   const looking = useReach();
   const { links, asked } = looking;
   const { courseSite } = useServices();
   const act = useRemedies(asked.data?.link);
   if (links?.length === 0) return <NoLinks />;
+  if (looking.linkId === undefined)
+    return <ReachDay date={looking.day} links={choicesOf(links ?? [])} go={looking.go} />;
   return (
     <Screen
       margin={

@@ -1,12 +1,12 @@
 import { api } from '../../app/api.js';
 import { useAddressParts } from './useAddressParts.js';
 
-/** Who sees a link: link and moment stand in the address; without a link there, one's first. */
+/** Who sees a link: link and moment stand in the address; without a link there, all of them are asked about, for a day. */
 export function useReach() {
   const [search, go] = useAddressParts();
   const { data } = api.useLinksQuery();
   const links = data?.links.filter((l) => l.state === 'live');
-  const linkId = Number(search.get('link')) || links?.[0]?.id;
+  const linkId = Number(search.get('link')) || undefined;
   const at = search.get('at') ?? '';
   const reach = api.useReachQuery(
     { params: { linkId: linkId ?? 0 }, query: { at: at || undefined } },
@@ -17,6 +17,7 @@ export function useReach() {
     links,
     linkId,
     at,
+    day: search.get('day') ?? '',
     go,
     asked: { ...reach, data: reach.currentData },
   };

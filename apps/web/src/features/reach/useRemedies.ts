@@ -32,20 +32,8 @@ export function useRemedies(link: Reach['link'] | undefined): (action: NoteActio
   const act = useNoteActions();
   const navigate = useNavigate();
   const { courseSite } = useServices();
-  const [actAtPlace] = api.usePlacementActionMutation();
   const [add] = api.useAddPostMutation();
   const [withdraw] = api.useWithdrawPostMutation();
-  const atPlace = (placementId: number, what: 'take-down' | 'put-back') =>
-    actAtPlace({ params: { placementId }, body: { do: what } }).unwrap();
-
-  const takeDown = async (placementId: number): Promise<void> => {
-    await atPlace(placementId, 'take-down');
-    offerUndo('It is being taken down there.', () => atPlace(placementId, 'put-back'));
-  };
-  const putBack = async (placementId: number): Promise<void> => {
-    await atPlace(placementId, 'put-back');
-    toast('The new link is on its way there.');
-  };
   const postHere = async (to: Reach['link']): Promise<void> => {
     const { post } = await add({
       params: { classId: to.classId },
@@ -56,10 +44,8 @@ export function useRemedies(link: Reach['link'] | undefined): (action: NoteActio
     );
   };
   return (action) => {
-    const { name, subject } = action;
-    if (name === 'take-down') void takeDown(subject!).catch(sayWhy);
-    else if (name === 'put-back') void putBack(subject!).catch(sayWhy);
-    else if (name === 'post-here' && courseSite) void postHere(link!).catch(sayWhy);
+    const { name } = action;
+    if (name === 'post-here' && courseSite) void postHere(link!).catch(sayWhy);
     // Where nothing takes orders, the place has to be named first.
     else if (name === 'post-here') void navigate(`/classes/${link!.classId}/posts?new`);
     else act(action);

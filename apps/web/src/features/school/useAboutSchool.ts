@@ -15,6 +15,7 @@ export function useAboutSchool(kept: AboutSchool) {
   const [save] = api.useSetAboutSchoolMutation();
   const form = useKeptForm<AboutSchool, Fields, Fields>({
     kept,
+    keepAs: 'school',
     fieldsOf,
     schema,
     save: (sent, version) => save({ body: { ...sent, version } }),

@@ -65,6 +65,7 @@ export function useCalendarDraft(kept: KeptCalendar) {
   const form = useKeptForm<KeptCalendar, Fields, Fields>({
     kept,
     fieldsOf,
+    keepAs: 'calendar',
     save: (fields, version) =>
       save({ body: { version, calendar: fields.calendar as Sent, region: fields.region } }),
     done: () => {

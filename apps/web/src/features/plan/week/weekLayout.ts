@@ -7,6 +7,7 @@ const SNAP_TO_BELL = 12;
 /** Minutes between two times at which it can be put down otherwise. */
 export const STEP = 5;
 const LAST_START = 1435;
+const MINUTES_OF_DAY = 1440;
 const SCHOOL_HOURS: [number, number] = [8, 16];
 
 interface Timed {
@@ -39,7 +40,7 @@ function hoursOf(school: SchoolCalendar, days: string[], shown: Timed[]): [numbe
   if (starts.length === 0) return SCHOOL_HOURS;
   const first = Math.min(...starts.map((time) => minuteOfDay(time, 'time')));
   const last = Math.max(
-    ...shown.map((n) => Math.min(1440, minuteOfDay(n.time, 'time') + n.minutes)),
+    ...shown.map((n) => Math.min(MINUTES_OF_DAY, minuteOfDay(n.time, 'time') + n.minutes)),
     ...bells.map((b) => minuteOfDay(b.end, 'end')),
   );
   return [Math.floor(first / 60), Math.ceil(last / 60)];
@@ -59,11 +60,11 @@ export function layoutWeek(school: SchoolCalendar, days: string[], used: Timed[]
   return { days, hours, height, y: (minute) => y(minute), minuteAt: (at) => y.invert(at) };
 }
 
-/** Top and height of something that lasts some minutes, tall enough to be read. */
+/** Top and height of something that lasts some minutes, tall enough to be read; what runs past midnight ends with its day. */
 export function boxOf({ y }: WeekLayout, { time, minutes }: Omit<Timed, 'date'>, least: number) {
   const start = minuteOfDay(time, 'time');
   const top = y(start);
-  return { top, height: Math.max(least, y(start + minutes) - top) };
+  return { top, height: Math.max(least, y(Math.min(MINUTES_OF_DAY, start + minutes)) - top) };
 }
 
 const startAt = (minute: number): string => timeOf(Math.max(0, Math.min(LAST_START, minute)));

@@ -1,0 +1,8 @@
+import { toast } from 'sonner';
+import { problemOf } from './api.js';
+
+/** Whether an order was kept; why it was not is said. */
+export function orderKept({ error }: { error?: unknown }): boolean {
+  if (error) toast.error(problemOf(error)?.title ?? 'The order was not kept.');
+  return !error;
+}
