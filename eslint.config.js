@@ -28,6 +28,7 @@ export const FEATURE_ORDER = {
     'myDay',
     'find',
     'people',
+    'signOn',
     'demo',
   ],
   web: [

@@ -81,7 +81,12 @@ test('all links of a day at one glance, the worst first, and the same on Today',
   await choose(page, 'Link', 'all my links');
   await page.getByLabel('Day', { exact: true }).fill('15 Oct');
   await page.keyboard.press('Tab');
-  await expect(rows.filter({ hasText: 'period 3' })).toContainText('24 people');
+  const without = page.getByRole('region', { name: 'Without a session that day' });
+  await expect(
+    without.getByRole('listitem').filter({
+      has: page.getByRole('link', { name: 'Coastal Navigation, period 3', exact: true }),
+    }),
+  ).toContainText('24 people: exactly one right link');
 });
 
 test('reach: none is posted to, a leak is withdrawn, the second door hidden, the stale one pointed at', async ({

@@ -6,6 +6,30 @@ import { root } from './build.mjs';
 
 export const LOOPBACK = '127.0.0.1';
 export const STANDINS = '127.0.0.2';
+/** Providers of accounts are on addresses of their own: cookies know no ports. */
+const SIGN_ON = { school: '127.0.0.3', home: '127.0.0.4' };
+
+/** Where the providers of accounts are, as Glen and as they themselves are told of it. */
+async function signOnSurroundings() {
+  const secret = 'the demo providers of accounts and Glen share this secret';
+  const [school, home] = await Promise.all(
+    Object.values(SIGN_ON).map(async (host) => `${host}:${await freePort(host)}`),
+  );
+  const client = { clientId: 'glen', clientSecret: secret };
+  const providers = [
+    { id: 'school', name: 'Merrow account', kind: 'school', issuer: `http://${school}`, ...client },
+    { id: 'home', name: 'Homeport', kind: 'personal', issuer: `http://${home}`, ...client },
+  ];
+  return {
+    addresses: { school: `http://${school}`, home: `http://${home}` },
+    server: { GLEN_SIGN_ON: JSON.stringify(providers) },
+    standins: {
+      STANDINS_SIGN_ON_SCHOOL: school,
+      STANDINS_SIGN_ON_HOME: home,
+      STANDINS_SIGN_ON_SECRET: secret,
+    },
+  };
+}
 
 /** Runs one statement against a database server: { port, password? }, or one of its databases. */
 export async function statement(mariadb, sql, database) {
@@ -112,6 +136,7 @@ function keptAlive(name, begin, say) {
 /** The environment that server and stand-ins share; secrets of the demo are no secrets. */
 export async function surroundings({ mariadb, database, port, undoSeconds }) {
   const [videoPort, courseSitePort] = [await freePort(STANDINS), await freePort(STANDINS)];
+  const signOn = await signOnSurroundings();
   const publicUrl = `http://${LOOPBACK}:${port}`;
   const videoSecret = 'the demo video room and Glen share this secret';
   const courseSiteToken = 'the demo course site gave this token';
@@ -119,6 +144,7 @@ export async function surroundings({ mariadb, database, port, undoSeconds }) {
     publicUrl,
     video: `http://${STANDINS}:${videoPort}`,
     courseSite: `http://${STANDINS}:${courseSitePort}`,
+    signOn: signOn.addresses,
     server: {
       GLEN_DATABASE_URL: mariadb.url(database),
       GLEN_PUBLIC_URL: publicUrl,
@@ -128,6 +154,7 @@ export async function surroundings({ mariadb, database, port, undoSeconds }) {
       GLEN_VIDEO_SECRET: videoSecret,
       GLEN_COURSE_SITE_URL: `http://${STANDINS}:${courseSitePort}`,
       GLEN_COURSE_SITE_TOKEN: courseSiteToken,
+      ...signOn.server,
       ...(undoSeconds === undefined ? {} : { GLEN_UNDO_SECONDS: String(undoSeconds) }),
     },
     standins: {
@@ -138,6 +165,8 @@ export async function surroundings({ mariadb, database, port, undoSeconds }) {
       STANDINS_VIDEO_SECRET: videoSecret,
       STANDINS_COURSE_SITE_TOKEN: courseSiteToken,
       STANDINS_WEBHOOK: `${publicUrl}/api/webhooks/video`,
+      STANDINS_GLEN: publicUrl,
+      ...signOn.standins,
     },
   };
 }

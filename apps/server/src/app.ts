@@ -17,6 +17,7 @@ import { planRoutes } from './features/plan/routes.js';
 import { postRoutes } from './features/post/routes.js';
 import { reachRoutes } from './features/reach/routes.js';
 import { schoolRoutes } from './features/school/routes.js';
+import { signOnRoutes } from './features/signOn/routes.js';
 import type { Glen } from './glen.js';
 import { mountEndpoints, type Handlers } from './http/mount.js';
 import { openapi } from './http/openapi.js';
@@ -27,6 +28,7 @@ import { refuseBrokenAddress } from './http/text.js';
 
 const handlersOf = (glen: Glen): Handlers => ({
   ...accountRoutes(glen),
+  ...signOnRoutes(glen),
   ...demoRoutes(glen),
   ...moveInRoutes(glen),
   ...liveRoutes(glen),

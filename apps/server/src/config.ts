@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { USUAL_POOL_SIZE } from './db/poolSize.js';
+import type { ProviderSettings } from './outside/signOnProvider.js';
+import { isLoopback, signOnOf, signOnProblems } from './signOnConfig.js';
 
 const schema = z.object({
   GLEN_DATABASE_URL: z
@@ -34,6 +36,8 @@ const schema = z.object({
     .string({ error: 'the token that the course site gave Glen' })
     .min(16, 'at least 16 characters')
     .optional(),
+  /** Providers of accounts, as JSON (docs/running.md). */
+  GLEN_SIGN_ON: z.string().optional(),
   /** Seconds that an effect outside waits while its undo is offered. */
   GLEN_UNDO_SECONDS: z.coerce.number().int().min(0).max(300).default(20),
   /** Connections to the database that each process keeps. */
@@ -58,6 +62,8 @@ export interface Config {
   /** Each outside service that is not set takes away what rests on it, and nothing else. */
   video: { url: string; secret: string } | null;
   courseSite: { url: string; token: string } | null;
+  /** Where people sign on beside passwords. */
+  signOn: ProviderSettings[];
   undoSeconds: number;
   metricsToken: string | null;
   auditDays: number;
@@ -81,12 +87,9 @@ const halfPairs = (e: Environment): string[] =>
     return missing.length === 1 ? [`  ${missing[0]}: ${pair.join(' and ')} go together`] : [];
   });
 
-/** Names of this machine for itself: what is sent there goes over no network. */
-const LOOPBACK = /^(localhost|127(\.\d+){3}|\[::1\])$/;
-
 const plainHttp = ({ GLEN_PUBLIC_URL: address, GLEN_INSECURE: isMeant }: Environment): string[] => {
   const { protocol, hostname } = new URL(address);
-  if (protocol === 'https:' || LOOPBACK.test(hostname) || isMeant === '1') return [];
+  if (protocol === 'https:' || isLoopback(hostname) || isMeant === '1') return [];
   return [
     `  GLEN_PUBLIC_URL: ${address} is plain http, which anybody on the way can read. Give an address with https:, or start with --insecure (GLEN_INSECURE=1)`,
   ];
@@ -106,7 +109,7 @@ const courseSiteOf = (e: Environment): Config['courseSite'] =>
 export function readConfig(env: NodeJS.ProcessEnv): Config {
   const read = schema.safeParse(env);
   const wrong = read.success
-    ? [...halfPairs(read.data), ...plainHttp(read.data)]
+    ? [...halfPairs(read.data), ...plainHttp(read.data), ...signOnProblems(read.data)]
     : read.error.issues.map((issue) => `  ${issue.path.join('.')}: ${issue.message}`);
   if (!read.success || wrong.length > 0) throw new Error(`Glen cannot start:\n${wrong.join('\n')}`);
   const e = read.data;
@@ -123,6 +126,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
       .filter(Boolean),
     video: videoOf(e),
     courseSite: courseSiteOf(e),
+    signOn: signOnOf(e),
     undoSeconds: e.GLEN_UNDO_SECONDS,
     metricsToken: e.GLEN_METRICS_TOKEN ?? null,
     auditDays: e.GLEN_AUDIT_DAYS,

@@ -10,6 +10,7 @@ import type { Wish } from './jobs/job.js';
 import type { CourseSite } from './outside/courseSite.js';
 import type { Metrics } from './operating/metrics.js';
 import type { Tokens } from './tokens.js';
+import type { SignOnProvider } from './outside/signOnProvider.js';
 import type { VideoService } from './outside/videoService.js';
 
 /**
@@ -28,6 +29,8 @@ export interface Glen {
   video: VideoService | null;
   /** Takes what is posted; where there is none, places are filled by hand. */
   courseSite: CourseSite | null;
+  /** Where people sign on beside passwords, by name. */
+  signOn: ReadonlyMap<string, SignOnProvider>;
   /** Figures of this process. */
   metrics: Metrics;
   feed: LiveFeed;

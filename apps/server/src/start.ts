@@ -22,6 +22,7 @@ import { enqueue } from './jobs/outbox.js';
 import { JobRunner } from './jobs/runner.js';
 import { httpCourseSite } from './outside/httpCourseSite.js';
 import { httpVideoService } from './outside/httpVideoService.js';
+import { openIdProviders } from './outside/openIdProvider.js';
 
 /** Seconds after which a process notices that another has moved the demo's clock. */
 const CLOCK_REFRESH_MS = 1000;
@@ -54,6 +55,7 @@ async function assemble(config: Config): Promise<Glen> {
     doors,
     video: config.video && httpVideoService(config.video, clock),
     courseSite: config.courseSite && httpCourseSite(config.courseSite),
+    signOn: openIdProviders(config.signOn, config.publicUrl, clock),
     audit: (entry) => writeEntry(db, clock, entry),
     auditCounted: (entry) => countEntry(db, clock, entry),
     announce: announcements.announce,

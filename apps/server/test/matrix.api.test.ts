@@ -40,6 +40,7 @@ const keepers: Role[] = [...hosts, ...office];
 const MAY: Record<EndpointName, Role[]> = {
   me: everyone, signIn: everyone, signOut: everyone, switchAccount: signedIn, live: everyone, openapi: everyone,
   passwordFor: everyone, setPassword: everyone,
+  beginSignOn: everyone, signOnBack: everyone, signedOutThere: [], signInWays: office, setSignInWays: office, endSignOn: signedIn, endTheirSignOn: office,
   aboutSchool: teachers, previewZone: office, setAboutSchool: office,
   addClass: teachers, editClass: keepers, setStaff: keepers, copyClass: hosts, putAwayFacts: keepers, putAwayClass: keepers, bringBackClass: keepers, knockUntilRoll: keepers,
   previewRoll: keepers, addToRoll: keepers, takeOffRoll: keepers, rollTouched: keepers, rollLeft: keepers, bringBackToRoll: keepers, moveOnRoll: keepers, passwordAddresses: keepers,

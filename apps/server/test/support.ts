@@ -54,6 +54,8 @@ export interface School {
   running: RunningServer;
   courseSite: string;
   video: string;
+  /** Where the providers of accounts are. */
+  signOn: { school: string; home: string };
   people: Answer<'demoPeople'>['people'];
   /** A browser signed in as one of the demo's people; `null` is nobody. */
   as: (name: string | null, kind?: 'school' | 'personal') => Promise<Browser>;
@@ -135,6 +137,7 @@ export async function startSchool({
     person,
     courseSite: around.courseSite,
     video: around.video,
+    signOn: around.signOn,
     classes: new Map(classes.map((c) => [c.pennant.letters, c])),
     setTime: async (time, date = '2026-10-14') => {
       await nobody.post('/api/demo/clock', { date, time });

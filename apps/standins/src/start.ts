@@ -5,6 +5,9 @@ import { courseSiteApp } from './courseSite/app.js';
 import { Board, COURSE_SITE_TABLES } from './courseSite/store.js';
 import { Store } from './db.js';
 import { problem } from './problem.js';
+import { signOnApp } from './signOn/app.js';
+import { Directory, SIGN_ON_TABLES } from './signOn/directory.js';
+import type { ProviderName } from './signOn/people.js';
 import { videoApp } from './video/app.js';
 import { Notices } from './video/notices.js';
 import { Presence } from './video/presence.js';
@@ -25,6 +28,17 @@ interface StandinConfig {
   webhook: string;
   /** The zone in which the course site shows times. */
   zone: string;
+  /** The providers of accounts, each on an address of its own: cookies know no ports. */
+  signOn: SignOnConfig[];
+}
+
+interface SignOnConfig {
+  provider: ProviderName;
+  host: string;
+  port: number;
+  secret: string;
+  /** Where Glen is, which alone may ask. */
+  glen: string;
 }
 
 /** What fails is told and said; nobody waits any more for what fails as the outside world is stopped. */
@@ -48,12 +62,29 @@ const listen = (app: Express, port: number, host: string): Promise<Server> =>
     server.keepAliveTimeout = IDLE_CONNECTION_MS;
   });
 
+/** A provider of accounts, answering. */
+async function startSignOn(
+  store: Store,
+  { provider, host, port, secret, glen }: SignOnConfig,
+  { publicDir, delay }: { publicDir: string; delay: (ms: number) => Promise<void> },
+): Promise<Server> {
+  const directory = new Directory(store, provider);
+  await directory.fill();
+  const app = signOnApp(directory, {
+    issuer: `http://${host}:${port}`,
+    client: { id: 'glen', secret, glen, path: `/sign-on/${provider}` },
+    publicDir,
+    delay,
+  });
+  return listen(app, port, host);
+}
+
 /** Starts the outside world in small. */
 export async function startStandins(
   config: StandinConfig,
 ): Promise<{ videoPort: number; courseSitePort: number; stop: () => Promise<void> }> {
   const store = new Store(config.databaseUrl);
-  await store.define([...COURSE_SITE_TABLES, ...VIDEO_TABLES]);
+  await store.define([...COURSE_SITE_TABLES, ...VIDEO_TABLES, ...SIGN_ON_TABLES]);
   const rooms = new Rooms(store);
   const notices = new Notices(rooms, config.webhook, config.videoSecret);
   const presence = new Presence(rooms, notices);
@@ -82,6 +113,9 @@ export async function startStandins(
       }),
       config.courseSitePort,
       config.host,
+    ),
+    ...config.signOn.map((signOn) =>
+      startSignOn(store, signOn, { publicDir: config.publicDir, delay }),
     ),
   ]);
   notices.start();

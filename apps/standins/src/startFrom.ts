@@ -1,5 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { z } from 'zod';
+import { PROVIDERS } from './signOn/people.js';
 import { startStandins } from './start.js';
 
 const surroundings = z.object({
@@ -11,11 +12,18 @@ const surroundings = z.object({
   STANDINS_COURSE_SITE_TOKEN: z.string(),
   STANDINS_WEBHOOK: z.url(),
   STANDINS_ZONE: z.string().default('America/Halifax'),
+  /** `127.0.0.3:4001`: where a provider of accounts is. */
+  STANDINS_SIGN_ON_SCHOOL: z.string().regex(/^[\d.]+:\d+$/),
+  STANDINS_SIGN_ON_HOME: z.string().regex(/^[\d.]+:\d+$/),
+  STANDINS_SIGN_ON_SECRET: z.string(),
+  /** Where Glen is. */
+  STANDINS_GLEN: z.url(),
 });
 
 /** Starts both stand-ins as an environment says; throws where it does not say enough. */
 export function start(env: NodeJS.ProcessEnv): Promise<{ stop: () => Promise<void> }> {
   const said = surroundings.parse(env);
+  const at = { school: said.STANDINS_SIGN_ON_SCHOOL, home: said.STANDINS_SIGN_ON_HOME };
   return startStandins({
     databaseUrl: said.STANDINS_DATABASE_URL,
     host: said.STANDINS_HOST,
@@ -25,6 +33,11 @@ export function start(env: NodeJS.ProcessEnv): Promise<{ stop: () => Promise<voi
     courseSiteToken: said.STANDINS_COURSE_SITE_TOKEN,
     webhook: said.STANDINS_WEBHOOK,
     zone: said.STANDINS_ZONE,
+    signOn: PROVIDERS.map((provider) => {
+      const [host, port] = at[provider].split(':') as [string, string];
+      const secret = said.STANDINS_SIGN_ON_SECRET;
+      return { provider, host, port: Number(port), secret, glen: said.STANDINS_GLEN };
+    }),
     devices: fileURLToPath(new URL('../../../packages/devices/devices.js', import.meta.url)),
     publicDir: fileURLToPath(new URL('../public', import.meta.url)),
   });

@@ -4,7 +4,7 @@
  * class-reader: its hosts, co-teachers and visiting teachers, the head and the office ·
  * class-host: its hosts and co-teachers · class-keeper: those, the head and the office ·
  * person-keeper: the head and the office, and the hosts of a class period on whose roll that person stands · door-host: those, and until its end whoever a session was handed over to · demo: anyone, and only where the demo school runs ·
- * service: the video service, by signature · school-office: the head and the office.
+ * service: the video service or a provider of accounts, by signature · school-office: the head and the office.
  */
 export type Caller =
   | 'anyone'
@@ -52,6 +52,9 @@ export const endpoints = {
   passwordFor: { method: 'GET', path: '/api/password/:token', who: 'anyone', does: 'Whose password a one-time address sets' },
   setPassword: { method: 'POST', path: '/api/password/:token', who: 'anyone', does: 'Set a password by a one-time address, and sign in; the address is dead from then on' },
   switchAccount: { method: 'POST', path: '/api/switch-account', who: 'signed-in', does: 'Switch to an account of one’s own that is signed in here' },
+  beginSignOn: { method: 'POST', path: '/api/sign-on/:provider', who: 'anyone', does: 'Where to sign on at a provider of accounts; the way back ends where it was begun' },
+  signOnBack: { method: 'GET', path: '/sign-on/:provider/back', who: 'anyone', does: 'The way back from a provider of accounts (OpenID Connect Core 1.0, 3.1.2.5): signs in, and sends on' },
+  signedOutThere: { method: 'POST', path: '/api/sign-on/:provider/signed-out', who: 'service', does: 'A provider tells that somebody has signed out there (OpenID Connect Back-Channel Logout 1.0)' },
   live: { method: 'GET', path: '/api/live', who: 'anyone', does: 'Server-sent events that say which thing changed' },
   openapi: { method: 'GET', path: '/api/openapi.json', who: 'anyone', does: 'This document' },
 
@@ -89,6 +92,10 @@ export const endpoints = {
   myDay: { method: 'GET', path: '/api/my-day', who: 'signed-in', does: 'The doors of one’s own day, as a student or invited guest' },
   find: { method: 'GET', path: '/api/find', who: 'teacher', does: 'People, sessions and links by a few letters' },
 
+  signInWays: { method: 'GET', path: '/api/school/sign-in', who: 'school-office', does: 'How people sign in, and what is made of what a provider of accounts claims' },
+  setSignInWays: { method: 'PUT', path: '/api/school/sign-in', who: 'school-office', does: 'Change how people sign in; one way in stays open to everybody' },
+  endSignOn: { method: 'POST', path: '/api/account/sign-ons/:signOnId/end', who: 'signed-in', does: 'End signing on at a provider for an account of one’s own' },
+  endTheirSignOn: { method: 'POST', path: '/api/people/:personId/sign-ons/:signOnId/end', who: 'school-office', of: 'personId', does: 'End signing on at a provider for somebody’s account, so that it may be bound anew' },
   school: { method: 'GET', path: '/api/school', who: 'teacher', does: 'The school’s calendar' },
   schoolCalendar: { method: 'GET', path: '/api/school/calendar', who: 'teacher', does: 'The school’s calendar as it can be edited, with its version' },
   previewCalendar: { method: 'POST', path: '/api/school/calendar/preview', who: 'school-office', does: 'Which sessions an edited calendar would move, take off or bring back' },

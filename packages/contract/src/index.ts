@@ -31,5 +31,6 @@ export type {
   Query,
   Sent,
   Session,
+  SignOnOf,
 } from './types.js';
 export { WAYS_BACK, type WayBack } from './latelySchemas.js';

@@ -7,6 +7,15 @@ import { accountSchema, clockHours, dateOrder, newPassword } from './peopleSchem
 // The people of the school, as those who look after them see and change them.
 
 const role = z.enum(PERSON_ROLES);
+/** Where an account signs on; by machine time since when, and when last. */
+export const signOnOf = z.object({
+  id,
+  name: z.string(),
+  since: utcInstant,
+  usedAt: utcInstant,
+});
+const signOns = z.array(signOnOf);
+
 const name120 = line(120).min(1, 'Give a name.');
 
 /** How many people a list gives at once. */
@@ -43,6 +52,7 @@ const keptAccount = accountSchema.extend({
   hasPassword: z.boolean(),
   /** Until when a one-time address stands for it (UTC); null: there is none. */
   addressUntil: utcInstant.nullable(),
+  signOns,
 });
 
 export const personDetail = z.object({
@@ -190,7 +200,7 @@ export const ownAccount = z.object({
   name: z.string(),
   /** The school says what students are called. */
   mayRename: z.boolean(),
-  accounts: z.array(accountSchema.extend({ hasPassword: z.boolean() })),
+  accounts: z.array(accountSchema.extend({ hasPassword: z.boolean(), signOns })),
   theme: z.enum(['light', 'dark']).nullable(),
   /** Nothing: as the school has it. */
   dateOrder: dateOrder.nullable(),

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { PERSON_ROLES } from '@glen/core';
 import { date, id, time, utcInstant } from './basics.js';
+import { providerSchema } from './signOnSchemas.js';
 
 export const accountSchema = z.object({
   id,
@@ -35,6 +36,8 @@ export const meSchema = z.object({
   demo: z.boolean(),
   /** Which services outside there are; what rests on one that is missing is not offered. */
   services: z.object({ video: z.boolean(), courseSite: z.boolean() }),
+  /** Where people sign on beside passwords, and whether anybody at all signs in by password. */
+  ways: z.object({ providers: z.array(providerSchema), passwords: z.boolean() }),
   person: personSchema.nullable(),
   account: accountSchema.nullable(),
   accounts: z.array(accountSchema.extend({ name: z.string() })),

@@ -17,6 +17,7 @@ import type {
   problemSchema,
   schemas,
 } from './schemas.js';
+import type { signOnOf } from './keepingSchemas.js';
 import type { postSchema } from './postSchemas.js';
 
 type Schemas = typeof schemas;
@@ -42,6 +43,8 @@ export type Account = z.infer<typeof accountSchema>;
 export type Person = z.infer<typeof personSchema>;
 export type MoveInDraft = z.infer<typeof moveInDraft>;
 export type Me = z.infer<typeof meSchema>;
+/** A provider that an account signs on at. */
+export type SignOnOf = z.infer<typeof signOnOf>;
 export type ClassItem = z.infer<typeof classItemSchema>;
 export type Session = z.infer<typeof sessionSchema>;
 export type OwnDoor = z.infer<typeof ownDoorSchema>;

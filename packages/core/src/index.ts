@@ -1,4 +1,26 @@
 export { GlenInputError } from './input.js';
+export {
+  SIGNERS,
+  checkShutWays,
+  mayUseWay,
+  signersOf,
+  waysFor,
+  type ProviderKind,
+  type ShutWays,
+  type Signers,
+  type WayIn,
+} from './signOn/ways.js';
+export {
+  SIGN_ON_REFUSALS,
+  matchSignOn,
+  type KnownAccount,
+  type SignOnClaims,
+  type SignOnMatch,
+  type SignOnRefusal,
+} from './signOn/matchSignOn.js';
+export { SIGN_ON_TROUBLES, signOnTroubleInWords, type SignOnTrouble } from './signOn/trouble.js';
+export { mapClaims, type ClaimRule } from './signOn/mapClaims.js';
+export { ownPath } from './signOn/ownPath.js';
 export { waitAfterFailures, waitInWords } from './access/waits.js';
 export {
   WEEKDAYS,

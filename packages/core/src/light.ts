@@ -38,4 +38,5 @@ export { classTitle } from './calendar/classTitle.js';
 export { readLinkCode } from './link/linkCode.js';
 export { schoolTime, zonePlace } from './time/zoneWords.js';
 export { isOvernight } from './plan/ofDay.js';
+export { SIGN_ON_TROUBLES, signOnTroubleInWords, type SignOnTrouble } from './signOn/trouble.js';
 export { withReach } from './margin/notesForReachOfDay.js';

@@ -24,6 +24,7 @@ import * as m0020 from './migrations/0020-removed.js';
 import * as m0021 from './migrations/0021-lately.js';
 import * as m0022 from './migrations/0022-lately-age.js';
 import * as m0023 from './migrations/0023-school-time.js';
+import * as m0024 from './migrations/0024-sign-on.js';
 import {
   databaseKind,
   makeBooks,
@@ -64,6 +65,7 @@ const MIGRATIONS: Migration[] = [
   m0021,
   m0022,
   m0023,
+  m0024,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

@@ -41,6 +41,8 @@ import { defineSchoolClock } from './models/SchoolClock.js';
 import { defineSecretCheck } from './models/SecretCheck.js';
 import { defineSeries } from './models/Series.js';
 import { defineShare } from './models/Share.js';
+import { defineSessionSignOn } from './models/SessionSignOn.js';
+import { defineSignOn } from './models/SignOn.js';
 import { defineSitting } from './models/Sitting.js';
 import { defineSlowed } from './models/Slowed.js';
 import { defineVisit } from './models/Visit.js';
@@ -90,7 +92,9 @@ const defineTables = (sequelize: Sequelize) => ({
   SchoolClock: defineSchoolClock(sequelize),
   SecretCheck: defineSecretCheck(sequelize),
   Series: defineSeries(sequelize),
+  SessionSignOn: defineSessionSignOn(sequelize),
   Share: defineShare(sequelize),
+  SignOn: defineSignOn(sequelize),
   Sitting: defineSitting(sequelize),
   Slowed: defineSlowed(sequelize),
   Visit: defineVisit(sequelize),
@@ -109,6 +113,7 @@ function associate(m: Tables): void {
     foreignKey: string,
   ) => of.belongsTo(other, { as, foreignKey, constraints: false });
 
+  one(m.SignOn, 'account', m.Account, 'account_id');
   m.Person.hasMany(m.Account, { foreignKey: 'person_id', as: 'accounts', constraints: false });
   m.Person.hasMany(m.PersonRole, { foreignKey: 'person_id', as: 'roles', constraints: false });
   m.Occurrence.hasOne(m.Sitting, {

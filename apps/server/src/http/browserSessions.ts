@@ -48,6 +48,10 @@ async function allow(db: Db, sessionId: number, accountIds: number[]): Promise<v
   );
 }
 
+/** The browser may use another account of its person from now on, which has just been proven. */
+export const allowAccount = ({ db }: Sessions, sessionId: number, accountId: number) =>
+  allow(db, sessionId, [accountId]);
+
 /** Whose accounts a session holds; nothing where nobody has signed in with it. */
 async function personOf(db: Db, sessionId: number): Promise<number | null> {
   const held = await db.models.BrowserSessionAccount.findOne({
@@ -65,7 +69,7 @@ async function takeOver(
   glen: Sessions,
   { from, to, personId }: { from: number; to: number; personId: number | null },
 ): Promise<void> {
-  const { BrowserSession, BrowserSessionAccount, Visitor } = glen.db.models;
+  const { BrowserSession, BrowserSessionAccount, SessionSignOn, Visitor } = glen.db.models;
   await endWays(glen, from);
   const before = await personOf(glen.db, from);
   if (before === null || before === personId) {
@@ -76,6 +80,7 @@ async function takeOver(
       kept.map((row) => row.account_id),
     );
     await Visitor.update({ session_id: to }, { where: { session_id: from } });
+    await SessionSignOn.update({ session_id: to }, { where: { session_id: from } });
   }
   await BrowserSession.destroy({ where: { id: from } });
 }
@@ -86,12 +91,14 @@ interface Beginning {
   /** The session that this browser has had until now. */
   replaces: number | null;
   userAgent: string | undefined;
+  /** How they came in; nothing where they proved nothing. */
+  way: string | null;
 }
 
 /** Begins a browser session with a fresh token. */
 export async function beginSession(
   glen: Sessions,
-  { accountId, replaces, userAgent }: Beginning,
+  { accountId, replaces, userAgent, way }: Beginning,
 ): Promise<NewSession> {
   const { db, clock, tokens } = glen;
   const token = randomBytes(32).toString('base64url');
@@ -104,6 +111,7 @@ export async function beginSession(
       seen_at: clock.machine(),
       expires_at: clock.machine(maxAgeSeconds),
       browser: browserInWords(userAgent),
+      way: way ?? '',
     });
     const account = accountId === null ? null : await db.models.Account.findByPk(accountId);
     if (replaces !== null)

@@ -19,7 +19,8 @@ import { Presses, type Outcome, type Press } from './presses.js';
 import { statusOf } from './problems.js';
 import { mustBeReadable, mustBeUtf8, refuseBrokenText } from './text.js';
 import type { From } from './from.js';
-import { NOBODY, cookieName, knownName, type Who } from './who.js';
+import { SentOn, type KeptCookie } from './keptCookie.js';
+import { NOBODY, cookieName, hostOnly, knownName, type Who } from './who.js';
 import { type NewSession } from './browserSessions.js';
 import { whoHolds } from './whoStore.sql.js';
 
@@ -35,6 +36,11 @@ export interface Call<N extends EndpointName> {
   rawBody: Buffer | undefined;
   header: (name: string) => string | undefined;
   setSession: (session: NewSession | null) => void;
+  /** Something that the browser keeps, by its short name. */
+  cookie: (name: string) => string | undefined;
+  keepCookie: (cookie: KeptCookie) => void;
+  /** What was asked for, with its query. */
+  path: string;
   res: Response;
 }
 
@@ -43,7 +49,7 @@ export const STREAMED = Symbol('streamed');
 
 /** A missing or surplus handler does not compile. */
 export type Handlers = {
-  [N in EndpointName]: (call: Call<N>) => Promise<Answer<N> | typeof STREAMED>;
+  [N in EndpointName]: (call: Call<N>) => Promise<Answer<N> | typeof STREAMED | SentOn>;
 };
 
 /** Endpoints whose handlers write the answer: streams and files. */
@@ -130,9 +136,31 @@ function fromOf(
   };
 }
 
+/** What a handler asks of the browser that asks, and has it keep with the outcome. */
+const browserOf = (
+  glen: Glen,
+  { req, cookies, outcome }: { req: Request; cookies: Cookies; outcome: Outcome },
+) => ({
+  from: fromOf(glen, { req, cookies, outcome }),
+  path: req.originalUrl,
+  header: (name: string) => req.get(name),
+  cookie: (name: string) => cookies[hostOnly(glen.config, name)],
+  setSession: (session: NewSession | null) => {
+    outcome.session = session;
+  },
+  keepCookie: (cookie: KeptCookie) => {
+    outcome.kept = [...(outcome.kept ?? []), cookie];
+  },
+});
+
 /** Has the browser keep what came of a request. */
-function settle(glen: Glen, res: Response, { session, known }: Outcome): void {
+function settle(glen: Glen, res: Response, { session, known, kept = [] }: Outcome): void {
   if (session !== undefined) sessionSetter(glen, res)(session);
+  for (const { name, value, seconds } of kept) {
+    const options = cookieOptions(glen);
+    if (value === null) res.clearCookie(hostOnly(glen.config, name), options);
+    else res.cookie(hostOnly(glen.config, name), value, { ...options, maxAge: seconds * 1000 });
+  }
   if (known === undefined) return;
   const options = { ...cookieOptions(glen), maxAge: KNOWN_SECONDS * 1000 };
   res.cookie(knownName(glen.config), known, options);
@@ -225,20 +253,8 @@ function answering<N extends EndpointName>(
     const { rawBody } = req as Request & { rawBody?: Buffer };
     const made: Outcome = { answer: undefined };
     const work = async (): Promise<Outcome> => {
-      const answer = await handler({
-        params,
-        query,
-        body,
-        who,
-        token,
-        from: fromOf(glen, { req, cookies, outcome: made }),
-        rawBody,
-        header: (header) => req.get(header),
-        setSession: (session) => {
-          made.session = session;
-        },
-        res,
-      });
+      const browser = browserOf(glen, { req, cookies, outcome: made });
+      const answer = await handler({ params, query, body, who, token, rawBody, res, ...browser });
       return Object.assign(made, { answer });
     };
     const press = isWrite ? pressIn(req, { name, token }) : undefined;
@@ -249,6 +265,8 @@ function answering<N extends EndpointName>(
     });
     settle(glen, res, outcome);
     if (outcome.answer === STREAMED) return;
+    if (outcome.answer instanceof SentOn)
+      return void res.set(headers).redirect(303, outcome.answer.to);
     if (checkAnswers) shape.answer.parse(outcome.answer);
     sendJson(res, headers, outcome.answer);
   };
@@ -281,5 +299,7 @@ export function mountEndpoints(
   };
   [...FIRST, ...READS].forEach(mount);
   app.use('/api', express.json({ limit: '1mb', verify: keepRaw as never }));
+  // Providers of accounts tell by a form that somebody has signed out (OpenID Connect Back-Channel Logout 1.0, 2.5).
+  app.use('/api/sign-on', express.urlencoded({ extended: false, limit: '50kb' }));
   WRITES.forEach(mount);
 }

@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import type { Problem } from '@glen/contract';
 import type { Glen } from '../glen.js';
 import type { NewSession } from './browserSessions.js';
+import type { KeptCookie } from './keptCookie.js';
 import { HttpProblem } from './problem.js';
 import { giveKeyBack, keepAnswer, noteDone, pressOf, takeKey } from './pressStore.js';
 
@@ -13,6 +14,8 @@ export interface Outcome {
   session?: NewSession | null | undefined;
   /** What the browser is to be known by from now on. */
   known?: string | undefined;
+  /** What it is to keep for a while, or no longer. */
+  kept?: KeptCookie[] | undefined;
 }
 
 /** One press: the key that came with it, and what it asks for. */

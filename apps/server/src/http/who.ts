@@ -2,7 +2,7 @@ import type { PersonRole } from '@glen/core';
 import type { Account, Person } from '@glen/contract';
 
 /** Behind https no other host or path can set it (RFC 6265bis, `__Host-`). */
-const hostOnly = ({ publicUrl }: { publicUrl: string }, name: string): string =>
+export const hostOnly = ({ publicUrl }: { publicUrl: string }, name: string): string =>
   publicUrl.startsWith('https:') ? `__Host-${name}` : name;
 
 /** What a browser keeps its session's token under. */

@@ -30,6 +30,7 @@ const PersonPage = lazy(() => import('../features/people/PersonPage.js'));
 const HappenedPage = lazy(() => import('../features/people/HappenedPage.js'));
 const AccountPage = lazy(() => import('../features/accounts/AccountPage.js'));
 const AboutSchoolPage = lazy(() => import('../features/school/AboutSchoolPage.js'));
+const SignInWaysPage = lazy(() => import('../features/accounts/SignInWaysPage.js'));
 const SchoolPage = lazy(() => import('../features/school/SchoolPage.js'));
 const SchoolDefaults = lazy(() =>
   import('../features/entry/DefaultsPage.js').then((m) => ({ default: m.SchoolDefaults })),
@@ -81,6 +82,7 @@ function TeacherPages({ me }: { me: Me }) {
         <Route path="posts/student-sees" element={<StudentSeesPage />} />
         <Route path="school" element={<SchoolPage me={me} />} />
         <Route path="school/about" element={<AboutSchoolPage />} />
+        <Route path="school/sign-in" element={<SignInWaysPage />} />
         <Route path="school/people" element={<PeoplePage />} />
         <Route path="school/happened" element={<HappenedPage me={me} />} />
         <Route path="school/people/:personId" element={<PersonPage me={me} />} />

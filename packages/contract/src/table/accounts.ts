@@ -10,16 +10,29 @@ import {
   newPasswordBody,
   signInBody,
 } from '../peopleSchemas.js';
+import { beginSignOnBody, signedOut } from '../signOnSchemas.js';
 import type { EndpointName } from '../endpoints.js';
 import type { Shapes } from './shapes.js';
 
 const byToken = z.object({ token: z.string().max(60) });
+const atProvider = z.object({ provider: z.string().max(40) });
 
 /** Signing in, the demo school, and finding things. */
 export const accounts = {
   me: { answer: meSchema },
   signIn: { body: signInBody, answer: meSchema },
-  signOut: { answer: done },
+  signOut: { answer: signedOut },
+  beginSignOn: {
+    params: atProvider,
+    body: beginSignOnBody,
+    answer: z.object({ address: z.string() }),
+  },
+  signOnBack: { params: atProvider, query: z.looseObject({}), answer: z.null() },
+  signedOutThere: {
+    params: atProvider,
+    body: z.object({ logout_token: z.string().min(1).max(20000) }),
+    answer: done,
+  },
   passwordFor: {
     params: byToken,
     answer: z.object({ name: z.string(), email: z.string(), school: z.string() }),

@@ -20,6 +20,7 @@ import {
   wayIn,
 } from '../keepingSchemas.js';
 import { latelyAnswer, latelyBody } from '../latelySchemas.js';
+import { signInWays, signInWaysBody } from '../signOnSchemas.js';
 import type { EndpointName } from '../endpoints.js';
 import type { Shapes } from './shapes.js';
 
@@ -72,4 +73,8 @@ export const people = {
   signOutEverywhere: { answer: done },
   changePassword: { body: changePasswordBody, answer: done },
   changeAddress: { body: changeAddressBody, answer: ownAccount },
+  endSignOn: { params: z.object({ signOnId: idParam }), answer: ownAccount },
+  endTheirSignOn: { params: ofPerson.extend({ signOnId: idParam }), answer: detail },
+  signInWays: { answer: signInWays },
+  setSignInWays: { body: signInWaysBody, answer: signInWays },
 } satisfies Partial<Record<EndpointName, Shapes>>;

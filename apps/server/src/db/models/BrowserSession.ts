@@ -6,7 +6,7 @@ import {
   type ModelStatic,
   type Sequelize,
 } from 'sequelize';
-import { fixedCode, idOf, instant, ownId, text } from './columns.js';
+import { code, fixedCode, idOf, instant, ownId, text } from './columns.js';
 
 /** A browser that somebody is signed in with, or has been at a door with. */
 interface BrowserSessionRow extends Model<
@@ -24,6 +24,8 @@ interface BrowserSessionRow extends Model<
   seen_at: string;
   /** What browser it is, in words; nothing where it does not say. */
   browser: CreationOptional<string>;
+  /** How somebody came in last: `password`, `sign-on:school`; blank: by neither. */
+  way: CreationOptional<string>;
 }
 
 export const defineBrowserSession = (sequelize: Sequelize): ModelStatic<BrowserSessionRow> =>
@@ -37,6 +39,7 @@ export const defineBrowserSession = (sequelize: Sequelize): ModelStatic<BrowserS
       begun_at: instant('begun_at'),
       seen_at: instant('seen_at'),
       browser: text(120, { defaultValue: '' }),
+      way: code(60, { defaultValue: '' }),
     },
     {
       tableName: 'browser_sessions',

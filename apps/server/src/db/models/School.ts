@@ -6,7 +6,7 @@ import {
   type ModelStatic,
   type Sequelize,
 } from 'sequelize';
-import type { EntryRules, RuleField, SchoolCalendar } from '@glen/core';
+import type { ClaimRule, EntryRules, RuleField, SchoolCalendar, ShutWays } from '@glen/core';
 import { flag, json, oneOf, onlyId, text, version } from './columns.js';
 
 /** The one school of this installation; its only row has the id 1. */
@@ -33,6 +33,12 @@ interface SchoolRow extends Model<InferAttributes<SchoolRow>, InferCreationAttri
   about_version: CreationOptional<number>;
   /** Who gives a student a new way in when they have lost theirs, beside the office. */
   resets_by: CreationOptional<'office' | 'hosts'>;
+  /** The ways of signing in that are shut, and to whom. */
+  shut_ways: CreationOptional<ShutWays>;
+  /** What the school makes of what its provider of accounts claims. */
+  claim_rules: CreationOptional<ClaimRule[]>;
+  /** Rises with both. */
+  ways_version: CreationOptional<number>;
 }
 
 export const defineSchool = (sequelize: Sequelize): ModelStatic<SchoolRow> =>
@@ -54,6 +60,9 @@ export const defineSchool = (sequelize: Sequelize): ModelStatic<SchoolRow> =>
       classes_by: oneOf(['teachers', 'office'], { defaultValue: 'teachers' }),
       about_version: version(),
       resets_by: oneOf(['office', 'hosts'], { defaultValue: 'office' }),
+      shut_ways: json({ defaultValue: {} }),
+      claim_rules: json({ defaultValue: [] }),
+      ways_version: version(),
     },
     { tableName: 'school', timestamps: false },
   );

@@ -5,6 +5,7 @@ import type { Glen } from '../../glen.js';
 import { signOutElsewhere } from '../../http/browserSessions.js';
 import { HttpProblem, stale, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
+import { signOnsOf } from './signOnsStore.js';
 import { countTry, succeeded } from './slowDown.js';
 import { hashPassword, passwordFits } from './passwords.js';
 import {
@@ -30,7 +31,15 @@ export async function describeOwn(glen: Glen, who: Who): Promise<Own> {
     ownWishesOf(glen.db, id),
     accountsOfPerson(glen.db, id),
   ]);
-  return { ...wishes, mayRename: mayRename(who), accounts };
+  const signOns = await signOnsOf(
+    glen,
+    accounts.map((a) => a.id),
+  );
+  return {
+    ...wishes,
+    mayRename: mayRename(who),
+    accounts: accounts.map((a) => ({ ...a, signOns: signOns(a.id) })),
+  };
 }
 
 /** Changes what one is called, how times and colours are shown, and what one is told. */

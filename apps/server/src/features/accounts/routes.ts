@@ -1,6 +1,6 @@
 import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
-import { describeMe, signIn, signOut, switchAccount } from './service.js';
+import { describeMe, signIn, switchAccount } from './service.js';
 import { changeAddress, changeOwn, changePassword, describeOwn } from './ownAccount.js';
 import { endOwnSession, ownSessions, signOutEverywhere } from './ownSessions.js';
 import { passwordFor, setPassword } from './setPassword.js';
@@ -11,7 +11,6 @@ export const accountRoutes = (
   Handlers,
   | 'me'
   | 'signIn'
-  | 'signOut'
   | 'switchAccount'
   | 'passwordFor'
   | 'setPassword'
@@ -47,11 +46,6 @@ export const accountRoutes = (
   },
   changePassword: ({ who, body }) => changePassword(glen, who, body),
   changeAddress: ({ who, body }) => changeAddress(glen, who, body),
-  signOut: async ({ who, setSession }) => {
-    await signOut(glen, who);
-    setSession(null);
-    return { ok: true };
-  },
   switchAccount: async ({ who, body }) =>
     describeMe(glen, await switchAccount(glen, who, body.accountId)),
 });

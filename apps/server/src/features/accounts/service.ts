@@ -1,14 +1,12 @@
+import { SIGNERS, mayUseWay, type WayIn } from '@glen/core';
 import type { Me } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
 import { networkOf, type From } from '../../http/from.js';
-import {
-  beginSession,
-  endSessions,
-  useAccount,
-  type NewSession,
-} from '../../http/browserSessions.js';
+import { beginSession, useAccount, type NewSession } from '../../http/browserSessions.js';
 import { type Who } from '../../http/who.js';
+import { mustTakePassword } from './ways.js';
+import { readWays } from './waysStore.js';
 import { readSchool } from '../school/store.js';
 import { noteFailure, refuseWhenFull } from './failureStore.js';
 import { isKnownFor, know } from './knownBrowsers.js';
@@ -29,6 +27,7 @@ const FROM_NETWORK = { most: 300, minutes: 15 };
 export async function describeMe(glen: Glen, who: Who): Promise<Me> {
   const school = await readSchool(glen.db);
   const wishes = await lookWishesOf(glen.db, who.person?.id);
+  const { shut } = await readWays(glen.db);
   const accounts = who.sessionId === null ? [] : await accountsOfSession(glen.db, who.sessionId);
   return {
     school: {
@@ -50,6 +49,10 @@ export async function describeMe(glen: Glen, who: Who): Promise<Me> {
     },
     demo: glen.config.demo,
     services: { video: glen.video !== null, courseSite: glen.courseSite !== null },
+    ways: {
+      providers: [...glen.signOn.values()].map(({ id, name, kind }) => ({ id, name, kind })),
+      passwords: SIGNERS.some((signers) => mayUseWay(shut, signers, 'password')),
+    },
     person: who.person,
     account: who.account,
     accounts: accounts.map(({ id, kind, email, name }) => ({ id, kind, email, name })),
@@ -68,7 +71,7 @@ export interface At {
 export async function begin(
   glen: Glen,
   accountId: number,
-  { before, from }: At,
+  { before, from, way }: At & { way: WayIn | null },
 ): Promise<SignedIn> {
   const account = await accountById(glen.db, accountId);
   if (!account) throw notFound('This account');
@@ -77,10 +80,11 @@ export async function begin(
       accountId: account.id,
       replaces: before?.sessionId ?? null,
       userAgent: from.userAgent,
+      way,
     });
     await know(glen, account.id, from);
     const subject = `account:${account.id}`;
-    await glen.audit({ by: account.person_id, action: 'sign-in', subject });
+    await glen.audit({ by: account.person_id, action: 'sign-in', subject, after: { way } });
     return begun;
   });
   const person = await personById(glen.db, account.person_id);
@@ -129,22 +133,13 @@ export async function signIn(
     throw new HttpProblem(422, message, { errors: [{ path: 'password', message }] });
   }
   await succeeded(glen, triesOf(email));
-  return begin(glen, account!.id, at);
+  await mustTakePassword(glen, account!);
+  return begin(glen, account!.id, { ...at, way: 'password' });
 }
 
 /** The demo's one-click sign-in. */
 export const signInAs = (glen: Glen, accountId: number, at: At): Promise<SignedIn> =>
-  begin(glen, accountId, at);
-
-/** Signs out of every account at this browser. */
-export async function signOut(glen: Glen, { sessionId, account, person }: Who): Promise<void> {
-  if (sessionId === null) return;
-  await glen.db.transaction(async () => {
-    await endSessions(glen, [sessionId]);
-    if (account && person)
-      await glen.audit({ by: person.id, action: 'sign-out', subject: `account:${account.id}` });
-  });
-}
+  begin(glen, accountId, { ...at, way: null });
 
 /** Uses another account that this browser is signed in to. */
 export async function switchAccount(glen: Glen, who: Who, accountId: number): Promise<Who> {

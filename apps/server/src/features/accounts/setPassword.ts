@@ -7,6 +7,7 @@ import { signOutElsewhere } from '../../http/browserSessions.js';
 import { readSchool } from '../school/store.js';
 import { hashPassword } from './passwords.js';
 import { begin, type At, type SignedIn } from './service.js';
+import { mustTakePassword } from './ways.js';
 import {
   accountById,
   accountOfAddress,
@@ -70,6 +71,7 @@ export async function setPassword(
   const passwordHash = await hashPassword(password);
   const accountId = await glen.db.transaction(async () => {
     const account = await accountFor(glen, token, true);
+    await mustTakePassword(glen, account);
     await writePassword(glen.db, account.id, passwordHash);
     await signOutElsewhere(glen, [account.id]);
     await glen.audit({
@@ -79,5 +81,5 @@ export async function setPassword(
     });
     return account.id;
   });
-  return begin(glen, accountId, at);
+  return begin(glen, accountId, { ...at, way: 'password' });
 }

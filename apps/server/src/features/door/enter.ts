@@ -117,6 +117,7 @@ async function sessionOf(
     accountId: null,
     replaces: null,
     userAgent: asking.from.userAgent,
+    way: null,
   });
   asking.setSession(session);
   return { sessionId: session.id, token: session.token };

@@ -101,5 +101,5 @@ export async function finishMovingIn(
     await glen.audit({ by: personId, action: 'move-in', subject: 'school:1', after: school });
     return id;
   });
-  return begin(glen, accountId, { before: null, from });
+  return begin(glen, accountId, { before: null, from, way: 'password' });
 }

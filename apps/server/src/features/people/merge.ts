@@ -79,22 +79,31 @@ export const mergePeople = (
     const why = await whyNot(glen, who, { personId, otherId });
     if (why !== '') throw new HttpProblem(409, why);
     if (person.retiredAt) throw new HttpProblem(409, 'They are retired; bring them back first.');
-    await raisePlaces(glen.db, await placesOf(glen.db, otherId));
     const before = { kept: person.name, other: other.name, otherId };
-    if (other.retiredHad) await givePlaces(glen.db, otherId, other.retiredHad);
-    await hostInBoth(glen.db, otherId, personId);
-    await handOver(glen.db, otherId, personId);
-    await keepOneGroupEach(glen.db, personId);
-    await keepOneNameEach(glen.db, personId);
-    await followPeople(glen.db, [personId]);
-    const retired_at = glen.clock.machine();
-    await bumpPerson(glen.db, otherId, otherVersion, {
-      retired_at,
-      retired_had: null,
-      merged_into: personId,
-    });
-    await bumpPerson(glen.db, personId, version);
-    await keepWords(glen.db, personId);
-    await announceBoth(glen, personId);
+    await makeOne(glen, person, other);
     return { before };
   });
+
+type Held = NonNullable<Awaited<ReturnType<typeof heldPerson>>>;
+
+/** All that names the other names the first from now on; both are held against others. */
+export async function makeOne(glen: Glen, person: Held, other: Held): Promise<void> {
+  const { id: personId, version } = person;
+  const { id: otherId } = other;
+  await raisePlaces(glen.db, await placesOf(glen.db, otherId));
+  if (other.retiredHad) await givePlaces(glen.db, otherId, other.retiredHad);
+  await hostInBoth(glen.db, otherId, personId);
+  await handOver(glen.db, otherId, personId);
+  await keepOneGroupEach(glen.db, personId);
+  await keepOneNameEach(glen.db, personId);
+  await followPeople(glen.db, [personId]);
+  const retired_at = glen.clock.machine();
+  await bumpPerson(glen.db, otherId, other.version, {
+    retired_at,
+    retired_had: null,
+    merged_into: personId,
+  });
+  await bumpPerson(glen.db, personId, version);
+  await keepWords(glen.db, personId);
+  await announceBoth(glen, personId);
+}

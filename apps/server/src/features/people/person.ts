@@ -4,6 +4,7 @@ import type { Glen } from '../../glen.js';
 import { isOffice } from '../../http/access.js';
 import { notFound } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
+import { signOnsOf } from '../accounts/signOnsStore.js';
 import { rolesOfPerson, whoResets } from '../accounts/store.js';
 import { learnerDay } from '../plan/learnerDay.js';
 import { accountsOf, guardedBy, guardiansOf, personRecord } from './store.js';
@@ -47,13 +48,17 @@ export async function describePerson(glen: Glen, personId: number, who: Who): Pr
     guardedBy(glen.db, personId),
     doorsOf(glen, personId, who),
   ]);
+  const signOns = await signOnsOf(
+    glen,
+    accounts.map((a) => a.id),
+  );
   return {
     person: {
       id: kept.id,
       version: kept.version,
       name: kept.name,
       roles,
-      accounts,
+      accounts: accounts.map((a) => ({ ...a, signOns: signOns(a.id) })),
       retiredAt: kept.retiredAt,
       teaches: teaches.map((c) => ({ ...titled(c), as: c.as })),
       learns: learns.map(titled),

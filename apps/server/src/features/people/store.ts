@@ -140,7 +140,7 @@ export async function writeGuardians(db: Db, studentId: number, ids: number[]): 
  * last of them cannot be removed, and two cannot be removed at the same moment.
  */
 export async function heldOffice(db: Db): Promise<number[]> {
-  const { PersonRole, Person, Account } = db.models;
+  const { PersonRole, Person, Account, SignOn } = db.models;
   const roles = await PersonRole.findAll({
     where: { role: { [Op.in]: ['head', 'office'] } },
     lock: true,
@@ -150,13 +150,12 @@ export async function heldOffice(db: Db): Promise<number[]> {
     where: { id: roles.map((r) => r.person_id), retired_at: null },
     lock: true,
   });
-  const able = await Account.findAll({
-    where: {
-      person_id: here.map((p) => p.id),
-      kind: 'school',
-      password_hash: { [Op.not]: null as unknown as string },
-    },
+  const accounts = await Account.findAll({
+    where: { person_id: here.map((p) => p.id), kind: 'school' },
   });
+  const signOns = await SignOn.findAll({ where: { account_id: accounts.map((a) => a.id) } });
+  const bound = new Set(signOns.map((s) => s.account_id));
+  const able = accounts.filter((a) => a.password_hash !== null || bound.has(a.id));
   return [...new Set(able.map((a) => a.person_id))];
 }
 

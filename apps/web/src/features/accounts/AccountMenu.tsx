@@ -2,17 +2,15 @@ import { Popover } from 'radix-ui';
 import { Link } from 'react-router';
 import type { Me } from '@glen/contract';
 import { api } from '../../app/api.js';
-import { dropAllHalves } from '../../app/halfWritten.js';
 import { restartLive } from '../../app/live.js';
 import { Button, buttonClass } from '../../ui/Button.js';
-
-export const kindInWords = (kind: 'school' | 'personal'): string =>
-  kind === 'school' ? 'school account' : 'home account';
+import { kindInWords } from './kindInWords.js';
+import { useSignOut } from './useSignOut.js';
 
 /** Which account is in use, always in sight; the others one step away. */
 export function AccountMenu({ me, tone = 'bar' }: { me: Me; tone?: 'bar' | 'page' }) {
   const [switchTo] = api.useSwitchAccountMutation();
-  const [signOut] = api.useSignOutMutation();
+  const signOut = useSignOut();
   if (!me.person || !me.account) return null;
   const others = me.accounts.filter((a) => a.id !== me.account!.id);
   const soft = tone === 'bar' ? 'text-bar-well' : 'text-soft';
@@ -46,9 +44,7 @@ export function AccountMenu({ me, tone = 'bar' }: { me: Me; tone?: 'bar' | 'page
               Your account
             </Link>
           </Popover.Close>
-          <Button onClick={() => void signOut().then(dropAllHalves).then(restartLive)}>
-            Sign out
-          </Button>
+          <Button onClick={signOut}>Sign out</Button>
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>

@@ -11,9 +11,12 @@ import { TextField } from '../../ui/TextField.js';
 import { Theirs } from '../../ui/Theirs.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { Browsers } from './Browsers.js';
-import { kindInWords } from './AccountMenu.js';
+import { kindInWords } from './kindInWords.js';
 import { NewAddress } from './NewAddress.js';
 import { NewPassword } from './NewPassword.js';
+import { SignOnButtons } from './SignOnButtons.js';
+import { SignOnTroubleNote } from './SignOnTrouble.js';
+import { OwnSignOns } from './OwnSignOns.js';
 
 type Own = Answer<'ownAccount'>;
 type Wishes = Omit<Sent<'setOwnAccount'>, 'version'>;
@@ -169,6 +172,21 @@ function AddressOf({ account, isStaff, inUse }: AddressProps) {
   return <NewAddress account={account} />;
 }
 
+/** Another account becomes theirs by signing on with it: both are proven then. */
+function AnotherAccount({ me }: { me: Me }) {
+  if (me.ways.providers.length === 0) return null;
+  return (
+    <section aria-label="Another account of mine" className="mt-5 max-w-md">
+      <h3 className="mb-1 text-base">Another account of mine</h3>
+      <p className="mb-3 text-soft">
+        Sign on with it, and it is yours here too: at a door you change to it in one press.
+      </p>
+      <SignOnTroubleNote me={me} join />
+      <SignOnButtons providers={me.ways.providers} asksAnew={() => true} join />
+    </section>
+  );
+}
+
 function Account({ own, me }: { own: Own; me: Me }) {
   const isStaff = areStaff(me.person!.roles);
   return (
@@ -190,6 +208,7 @@ function Account({ own, me }: { own: Own; me: Me }) {
             <li key={account.id} className="border-t border-line py-3">
               <b className="break-all">{account.email}</b>{' '}
               <span className="text-soft">{kindInWords(account.kind)}</span>
+              <OwnSignOns account={account} zone={me.school.zone} />
               <AddressOf
                 account={account}
                 isStaff={isStaff}
@@ -198,6 +217,7 @@ function Account({ own, me }: { own: Own; me: Me }) {
             </li>
           ))}
         </ul>
+        <AnotherAccount me={me} />
       </section>
     </div>
   );

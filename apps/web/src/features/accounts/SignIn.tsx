@@ -8,7 +8,10 @@ import { Button } from '../../ui/Button.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
-import { kindInWords } from './AccountMenu.js';
+import { kindInWords } from './kindInWords.js';
+import { SignOnButtons } from './SignOnButtons.js';
+import { SignOnTroubleNote } from './SignOnTrouble.js';
+import { SignedOutThere } from './SignedOutThere.js';
 
 type DemoPerson = Answer<'demoPeople'>['people'][number];
 
@@ -17,8 +20,8 @@ interface Typed {
   password: string;
 }
 
-/** Signing in by password; used on its own page and at a door, where the link is kept. */
-export function SignInForm({ onDone }: { onDone?: () => void }) {
+/** Signing in by password. */
+function PasswordForm({ onDone }: { onDone?: () => void }) {
   const [signIn] = api.useSignInMutation();
   const { register, errorAt, problem, isSending, submit } = useServerForm<Typed, Typed, unknown>({
     start: { email: '', password: '' },
@@ -49,6 +52,27 @@ export function SignInForm({ onDone }: { onDone?: () => void }) {
         Sign in
       </Button>
     </form>
+  );
+}
+
+interface SignInProps {
+  me: Me;
+  /** The kind of account that is wanted here: its provider stands out. */
+  wanted?: 'school' | 'personal' | undefined;
+  /** Whether a provider of a kind asks who they are, though it knows them already. */
+  asksAnew?: (kind: 'school' | 'personal') => boolean;
+  onDone?: () => void;
+}
+
+/** All ways of signing in that there are; on a page of their own, and at a door, where the link is kept. */
+export function SignInWays({ me, wanted, asksAnew, onDone }: SignInProps) {
+  const { providers, passwords } = me.ways;
+  return (
+    <div className="grid gap-5">
+      <SignOnButtons providers={providers} wanted={wanted} asksAnew={asksAnew} />
+      {passwords && providers.length > 0 && <p className="text-soft">or by address and password</p>}
+      {passwords && <PasswordForm {...(onDone ? { onDone } : {})} />}
+    </div>
   );
 }
 
@@ -127,7 +151,9 @@ export function SignInPage({ me }: { me: Me }) {
       <div className={`grid gap-10 ${me.demo ? 'md:grid-cols-2' : 'max-w-md'}`}>
         <section aria-label="Sign in">
           <h2 className="mb-3 text-lg">Sign in</h2>
-          <SignInForm />
+          <SignedOutThere />
+          <SignOnTroubleNote me={me} />
+          <SignInWays me={me} />
         </section>
         {me.demo && <DemoPeople />}
       </div>

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { DeskVisitor } from '@glen/contract';
-import { kindInWords } from '../accounts/AccountMenu.js';
+import { kindInWords } from '../accounts/kindInWords.js';
 
 function accountInWords({ account, notProven }: DeskVisitor): string {
   if (account === 'school' || account === 'personal') return kindInWords(account);

@@ -92,7 +92,7 @@ function Standing({ me, code, door, onBack }: StandingProps) {
         pastedRoom={door.pastedRoom}
       />
       {canStillCome(door) && <TryDevices />}
-      <DoorAccounts me={me} reason={door.decision.reason} />
+      <DoorAccounts me={me} door={door} />
       <p className="mt-5">
         <Link className="text-loch-deep underline" to={`/door/${door.code}/how`}>
           How to get in, step by step

@@ -8,7 +8,7 @@ import { ChoiceBox } from '../../ui/choices.js';
 import { DateField } from '../../ui/DateField.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
 import { TimeField } from '../../ui/TimeField.js';
-import { kindInWords } from '../accounts/AccountMenu.js';
+import { kindInWords } from '../accounts/kindInWords.js';
 import { doorWords } from './doorWords.js';
 import { outcomeInWords } from './tableWords.js';
 import type { ClassPeriod } from '../school/classPeriod.js';

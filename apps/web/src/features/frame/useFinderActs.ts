@@ -1,9 +1,9 @@
 import { areOffice } from '@glen/core/light';
 import { useNavigate } from 'react-router';
 import { api } from '../../app/api.js';
-import { dropAllHalves } from '../../app/halfWritten.js';
 import { restartLive } from '../../app/live.js';
 import { undoLast } from '../../app/undo.js';
+import { useSignOut } from '../accounts/useSignOut.js';
 import { openDoor } from '../desk/openDoor.js';
 import { copyAddress } from '../link/copy.js';
 import { mayMakeClasses } from '../school/mayMakeClasses.js';
@@ -18,7 +18,7 @@ export function useFinderActs(close: () => void): Acts {
   const { data: me } = api.useMeQuery();
   const [open] = api.useOpenDoorMutation();
   const [switchAccount] = api.useSwitchAccountMutation();
-  const [signOut] = api.useSignOutMutation();
+  const signOut = useSignOut();
   const go = (path: string): void => {
     close();
     void navigate(path);
@@ -49,7 +49,7 @@ export function useFinderActs(close: () => void): Acts {
     },
     signOut: () => {
       close();
-      void signOut().then(dropAllHalves).then(restartLive);
+      signOut();
     },
   };
 }

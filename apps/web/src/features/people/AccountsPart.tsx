@@ -6,7 +6,7 @@ import { FieldError } from '../../ui/Field.js';
 import { PickOne } from '../../ui/PickOne.js';
 import { TextField } from '../../ui/TextField.js';
 import { dateInWords } from '@glen/core/light';
-import { kindInWords } from '../accounts/AccountMenu.js';
+import { kindInWords } from '../accounts/kindInWords.js';
 import { WaysIn } from '../group/WaysIn.js';
 import { Part } from './Part.js';
 import type { Person, PersonEdits, WayIn } from './usePersonEdits.js';
@@ -18,10 +18,11 @@ const KINDS = [
   ['personal', 'home account'],
 ] as const;
 
-function standing({ hasPassword, addressUntil }: Account, zone: string): string {
+function standing({ hasPassword, addressUntil, signOns }: Account, zone: string): string {
   const until = addressUntil && wallClock(addressUntil, zone);
   const out = until ? `a way in is out until ${dateInWords(until.date)} ${until.time}` : '';
-  return [hasPassword ? 'has a password' : 'no password yet', out].filter(Boolean).join('; ');
+  const at = signOns.length > 0 ? `signs on at ${signOns.map((s) => s.name).join(', ')}` : '';
+  return [hasPassword ? 'has a password' : 'no password yet', at, out].filter(Boolean).join('; ');
 }
 
 interface RowProps {
@@ -31,9 +32,10 @@ interface RowProps {
   mayGive: boolean;
   onGive: () => void;
   onRemove: () => void;
+  onUnbind: (signOnId: number) => void;
 }
 
-const Row = ({ account, zone, mayKeep, mayGive, onGive, onRemove }: RowProps) => (
+const Row = ({ account, zone, mayKeep, mayGive, onGive, onRemove, onUnbind }: RowProps) => (
   <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-line py-2">
     <span className="min-w-52 flex-1">
       <b className="break-all">{account.email}</b>
@@ -46,6 +48,18 @@ const Row = ({ account, zone, mayKeep, mayGive, onGive, onRemove }: RowProps) =>
         {account.hasPassword ? 'New way in' : 'Make a way in'}
       </Button>
     )}
+    {mayKeep &&
+      account.signOns.map(({ id, name }) => (
+        <Button
+          key={id}
+          kind="danger-link"
+          aria-label={`End ${name} for ${account.email}`}
+          title="Whoever signs on there next with this address is bound to the account anew"
+          onClick={() => onUnbind(id)}
+        >
+          End {name}
+        </Button>
+      ))}
     {mayKeep && (
       <Button kind="danger-link" aria-label={`Take ${account.email} away`} onClick={onRemove}>
         Take away
@@ -120,6 +134,7 @@ export function AccountsPart({ person, edits, zone }: AccountsProps) {
             mayGive={isHere && (may.reset || !account.hasPassword)}
             onGive={() => void edits.wayIn(account.id).then(setWay)}
             onRemove={() => void edits.removeAccount(account.id)}
+            onUnbind={(signOnId) => void edits.endSignOn(signOnId)}
           />
         ))}
       </ul>

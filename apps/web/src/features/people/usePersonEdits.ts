@@ -15,6 +15,7 @@ interface Result {
 export function usePersonEdits(person: Person) {
   const [add] = api.useAddAccountMutation();
   const [remove] = api.useRemoveAccountMutation();
+  const [endTheirs] = api.useEndTheirSignOnMutation();
   const [give] = api.useWayInMutation();
   const [retire] = api.useRetirePersonMutation();
   const [bringBack] = api.useBringBackPersonMutation();
@@ -33,6 +34,10 @@ export function usePersonEdits(person: Person) {
       problemOf((await add({ params, body: { version, kind, email } })).error),
     removeAccount: async (accountId: number): Promise<void> => {
       say(await remove({ params, body: { version, accountId } }));
+    },
+    endSignOn: async (signOnId: number): Promise<void> => {
+      const done = await endTheirs({ params: { ...params, signOnId } });
+      if (!say(done)) toast('They sign on anew the next time.');
     },
     wayIn: async (accountId: number): Promise<WayIn | undefined> => {
       const { data, error } = await give({ params, body: { accountId } });

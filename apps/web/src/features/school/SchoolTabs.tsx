@@ -16,6 +16,7 @@ const TABS: Tab[] = [
   { to: '/school', name: 'Calendar' },
   { to: '/school/about', name: 'About' },
   { to: '/school/people', name: 'People', isFor: forOffice },
+  { to: '/school/sign-in', name: 'Signing in', isFor: forOffice },
   { to: '/school/happened', name: 'What happened', isFor: forOffice },
   { to: '/school/entry', name: 'Entry rules' },
   // Whoever teaches alone has one set of defaults: the school's are theirs.

@@ -1,0 +1,51 @@
+import type { Answer } from '@glen/contract';
+import type { Glen } from '../../glen.js';
+import { endSessions } from '../../http/browserSessions.js';
+import { HttpProblem } from '../../http/problem.js';
+import type { Who } from '../../http/who.js';
+import { SignOnError } from '../../outside/signOnProvider.js';
+import { providerOf } from './begin.js';
+import { isFirst, sessionsFrom, signedOnWith } from './store.js';
+
+/** Where somebody may sign out at the provider, too; nothing where they did not sign on, or it does not answer. */
+async function thereOf(glen: Glen, sessionId: number): Promise<Answer<'signOut'>['there']> {
+  for (const { issuer, idToken } of await signedOnWith(glen.db, sessionId)) {
+    const provider = [...glen.signOn.values()].find((one) => one.issuer === issuer);
+    const address = await provider?.endAddress(idToken).catch(() => null);
+    if (provider && address) return { name: provider.name, address };
+  }
+  return null;
+}
+
+/** Signs out of every account at this browser, and says where else. */
+export async function signOut(
+  glen: Glen,
+  { sessionId, account, person }: Who,
+): Promise<Answer<'signOut'>> {
+  if (sessionId === null) return { ok: true, there: null };
+  const there = await thereOf(glen, sessionId);
+  await glen.db.transaction(async () => {
+    await endSessions(glen, [sessionId]);
+    if (account && person)
+      await glen.audit({ by: person.id, action: 'sign-out', subject: `account:${account.id}` });
+  });
+  return { ok: true, there };
+}
+
+/** A provider tells that somebody has signed out there: what they signed on for ends here as well. */
+export async function signedOutThere(glen: Glen, id: string, token: string): Promise<{ ok: true }> {
+  const provider = providerOf(glen, id);
+  const told = await provider.readSignedOut(token).catch(async (error: unknown) => {
+    if (!(error instanceof SignOnError)) throw error;
+    await glen.auditCounted({ action: 'refused-webhook', subject: `sign-on:${id}` });
+    glen.log.warn({ provider: id, detail: error.detail }, 'a sign-out is none');
+    throw new HttpProblem(400, 'This token is none that signs anybody out.');
+  });
+  const number = `${id} ${told.number}`.slice(0, 80);
+  await glen.db.transaction(async () => {
+    if (!(await isFirst(glen.db, number, glen.clock.machine()))) return;
+    const { issuer } = provider;
+    await endSessions(glen, await sessionsFrom(glen.db, { issuer, ...told }));
+  });
+  return { ok: true };
+}

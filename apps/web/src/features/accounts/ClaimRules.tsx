@@ -1,0 +1,156 @@
+import { classTitle } from '@glen/core';
+import { api } from '../../app/api.js';
+import { Button } from '../../ui/Button.js';
+import { ChoicePart } from '../../ui/choices.js';
+import { FieldError } from '../../ui/Field.js';
+import { cell } from '../../ui/dress.js';
+import type { ClaimRule, WaysEditing } from './useSignInWays.js';
+
+const ROLES = [
+  { value: 'student', label: 'student' },
+  { value: 'teacher', label: 'teacher' },
+];
+
+interface RuleProps {
+  editing: WaysEditing;
+  rule: ClaimRule;
+  at: number;
+  classes: { value: string; label: string }[];
+}
+
+interface WordProps {
+  label: string;
+  value: string;
+  error: string | undefined;
+  onChange: (value: string) => void;
+}
+
+const Word = ({ label, value, error, onChange }: WordProps) => (
+  <span className="inline-grid">
+    <input
+      aria-label={label}
+      aria-invalid={error !== undefined}
+      className={`${cell} w-36 font-mono`}
+      maxLength={200}
+      value={value}
+      onChange={(e) => onChange(e.target.value)}
+    />
+    {error && <FieldError inline>{error}</FieldError>}
+  </span>
+);
+
+/** The rolls that a newcomer comes onto: one choice after another, each taken off again by its name. */
+function Rolls({ rule, classes, set }: RuleProps & { set: (part: Partial<ClaimRule>) => void }) {
+  const chosen = classes.filter((one) => rule.classIds.includes(Number(one.value)));
+  const left = classes.filter((one) => !rule.classIds.includes(Number(one.value)));
+  return (
+    <>
+      {' '}
+      on the roll of{' '}
+      {chosen.map(({ value, label }) => (
+        <Button
+          key={value}
+          className="mr-1 !px-2 !py-0.5"
+          aria-label={`Not ${label}`}
+          onClick={() => set({ classIds: rule.classIds.filter((id) => id !== Number(value)) })}
+        >
+          {label} ×
+        </Button>
+      ))}
+      <ChoicePart
+        label="Another roll"
+        value=""
+        choices={[{ value: '', label: chosen.length > 0 ? 'another…' : 'none yet' }, ...left]}
+        onChange={(id) => id !== '' && set({ classIds: [...rule.classIds, Number(id)] })}
+      />
+    </>
+  );
+}
+
+function Rule(props: RuleProps) {
+  const { editing, rule, at } = props;
+  const set = (part: Partial<ClaimRule>): void =>
+    editing.setRules(editing.rules.map((one, i) => (i === at ? { ...one, ...part } : one)));
+  const schools = editing.read.providers.filter(({ kind }) => kind === 'school');
+  const errorAt = (field: string) => editing.errorAt(`rules.${at}.${field}`);
+  return (
+    <li className="border-t border-line py-3 leading-sentence">
+      Whoever{' '}
+      <ChoicePart
+        label="Provider"
+        value={rule.provider}
+        choices={schools.map(({ id, name }) => ({ value: id, label: name }))}
+        onChange={(provider) => set({ provider })}
+      />{' '}
+      says this of:{' '}
+      <Word
+        label="What is claimed"
+        value={rule.claim}
+        error={errorAt('claim')}
+        onChange={(claim) => set({ claim })}
+      />{' '}
+      is or holds{' '}
+      <Word
+        label="What it says"
+        value={rule.value}
+        error={errorAt('value')}
+        onChange={(value) => set({ value })}
+      />
+      , is a{' '}
+      <ChoicePart
+        label="What they are"
+        value={rule.role}
+        choices={ROLES}
+        onChange={(role) =>
+          set({ role: role as ClaimRule['role'], ...(role === 'student' ? {} : { classIds: [] }) })
+        }
+      />
+      {rule.role === 'student' && <Rolls {...props} set={set} />}.{' '}
+      <Button
+        kind="danger-link"
+        aria-label={`Take away rule ${at + 1}`}
+        onClick={() => editing.setRules(editing.rules.filter((_, i) => i !== at))}
+      >
+        Take away
+      </Button>
+      {errorAt('classIds') && <FieldError>{errorAt('classIds')}</FieldError>}
+      {errorAt('provider') && <FieldError>{errorAt('provider')}</FieldError>}
+    </li>
+  );
+}
+
+/** What the school makes of whoever signs on at its provider and is nobody yet. */
+export function ClaimRules({ editing }: { editing: WaysEditing }) {
+  const { data } = api.useClassesQuery();
+  const classes = (data?.classes ?? [])
+    .filter((one) => !one.isOccasion)
+    .map((one) => ({ value: String(one.id), label: classTitle(one) }));
+  const school = editing.read.providers.find(({ kind }) => kind === 'school');
+  if (!school) return null;
+  const { rules } = editing;
+  const another: ClaimRule = {
+    provider: school.id,
+    claim: '',
+    value: '',
+    role: 'student',
+    classIds: [],
+  };
+  return (
+    <section aria-label="Newcomers" className="mt-8 max-w-3xl">
+      <h2 className="mb-1 text-xl">Newcomers</h2>
+      <p className="mb-2 text-soft">
+        {rules.length === 0
+          ? 'Whoever signs on with a school account that Glen does not know yet is not let in: the office takes them in first.'
+          : 'Whoever signs on with a school account that Glen does not know yet is taken in by these; others are not let in. Whoever is known already stays what they are.'}
+      </p>
+      <ul>
+        {rules.map((rule, at) => (
+          <Rule key={at} editing={editing} rule={rule} at={at} classes={classes} />
+        ))}
+      </ul>
+      <Button className="mt-2" onClick={() => editing.setRules([...rules, another])}>
+        Take newcomers in by what is claimed
+      </Button>
+    </section>
+  );
+}

@@ -1,0 +1,50 @@
+import { api } from '../../app/api.js';
+import { Loaded } from '../../app/Loaded.js';
+import { Button } from '../../ui/Button.js';
+import { FieldError } from '../../ui/Field.js';
+import { Margin, Screen } from '../../ui/Margin.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
+import { Theirs } from '../../ui/Theirs.js';
+import { SchoolTabs } from '../school/SchoolTabs.js';
+import { ClaimRules } from './ClaimRules.js';
+import { WaysTable } from './WaysTable.js';
+import { useSignInWays, type SignInWays } from './useSignInWays.js';
+import { waysNotes } from './waysNotes.js';
+
+function Editor({ kept }: { kept: SignInWays }) {
+  const editing = useSignInWays(kept);
+  const { problem, theirs, isDirty, formState, submit } = editing;
+  const isBeside = (problem?.errors ?? []).length > 0;
+  return (
+    <Screen margin={<Margin notes={waysNotes(kept)} />}>
+      <SchoolTabs />
+      <ScreenTitle tab="How people sign in" className="mb-4" />
+      <form noValidate onSubmit={submit}>
+        {theirs && (
+          <Theirs
+            what="how people sign in"
+            saveOver={editing.saveOver}
+            takeTheirs={editing.takeTheirs}
+          >
+            Theirs takes newcomers in by {theirs.rules.length} rules.
+          </Theirs>
+        )}
+        <WaysTable editing={editing} />
+        <ClaimRules editing={editing} />
+        {problem && !theirs && !isBeside && <FieldError>{problem.title}</FieldError>}
+        <p className="mt-6 flex gap-3">
+          <Button type="submit" kind="act" disabled={!isDirty || formState.isSubmitting}>
+            Save it
+          </Button>
+          {isDirty && <Button onClick={editing.asItWas}>As it was</Button>}
+        </p>
+      </form>
+    </Screen>
+  );
+}
+
+/** How people sign in: which ways are open to whom, and who is taken in as they come. */
+export default function SignInWaysPage() {
+  const asked = api.useSignInWaysQuery();
+  return <Loaded asked={asked}>{(kept) => <Editor kept={kept} />}</Loaded>;
+}

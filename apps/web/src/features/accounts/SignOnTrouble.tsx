@@ -1,0 +1,38 @@
+import { useLocation } from 'react-router';
+import { SIGN_ON_TROUBLES, signOnTroubleInWords, type SignOnTrouble } from '@glen/core/light';
+import type { Me } from '@glen/contract';
+import { Button } from '../../ui/Button.js';
+import { useSignOn } from './useSignOn.js';
+
+const isTrouble = (said: string | null): said is SignOnTrouble =>
+  (SIGN_ON_TROUBLES as readonly (string | null)[]).includes(said);
+
+/** What became of a sign-on that led nowhere, as the address of the page has it: only what is known is said. */
+function useTrouble({ ways, school }: Me) {
+  const query = new URLSearchParams(useLocation().search);
+  const said = query.get('trouble');
+  const provider = ways.providers.find((one) => one.id === query.get('at'));
+  if (!provider || !isTrouble(said)) return null;
+  const words = signOnTroubleInWords(said, { name: provider.name, help: school.help });
+  return { provider, words };
+}
+
+/** Says why nobody was signed in, and offers to try again as somebody else there. */
+export function SignOnTroubleNote({ me, join = false }: { me: Me; join?: boolean }) {
+  const trouble = useTrouble(me);
+  const { signOn, isLeaving } = useSignOn();
+  if (!trouble) return null;
+  const { provider, words } = trouble;
+  return (
+    <div role="alert" className="mb-4 rounded-small border border-gorse bg-gorse-tint p-3.5">
+      <p>{words}</p>
+      <Button
+        kind="link"
+        disabled={isLeaving}
+        onClick={() => void signOn({ provider: provider.id, anew: true, join })}
+      >
+        Try {provider.name} again
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import { id, version } from './basics.js';
+
+/** Where somebody signs on beside passwords. */
+export const providerSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  kind: z.enum(['school', 'personal']),
+});
+
+export const beginSignOnBody = z.object({
+  /** The page that they come back to: a path of Glen's own, else its front page. */
+  next: z.string().max(2000),
+  /** They are asked who they are, though the provider knows them already. */
+  anew: z.boolean().default(false),
+  /** The account becomes another of whoever is signed in already. */
+  join: z.boolean().default(false),
+});
+
+/** Where else somebody may sign out who has just signed out of Glen. */
+export const signedOut = z.object({
+  ok: z.literal(true),
+  there: z.object({ name: z.string(), address: z.string() }).nullable(),
+});
+
+const way = z.union([
+  z.enum(['password', 'passkey']),
+  z.templateLiteral(['sign-on:', z.string().regex(/^[a-z][a-z0-9-]{0,39}$/)]),
+]);
+
+const ways = z.array(way).max(50);
+
+export const shutWays = z.object({ staff: ways, students: ways, guests: ways });
+
+export const claimRule = z.object({
+  provider: z.string().max(40),
+  claim: z.string().trim().min(1, 'Name the claim.').max(100),
+  value: z.string().trim().min(1, 'Say what it has to say.').max(200),
+  role: z.enum(['teacher', 'student']),
+  classIds: z.array(id).max(100),
+});
+
+/** How people sign in, as the office looks after it. */
+export const signInWays = z.object({
+  version,
+  shut: shutWays,
+  rules: z.array(claimRule),
+  providers: z.array(providerSchema.extend({ issuer: z.string() })),
+});
+
+export const signInWaysBody = z.object({
+  version,
+  shut: shutWays,
+  rules: z.array(claimRule).max(100),
+});
