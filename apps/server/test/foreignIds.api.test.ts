@@ -332,6 +332,7 @@ const OPEN: Field[] = [
   'mergeFacts other',
   'mergePeople otherId',
   'people after',
+  'setSignInWays rules[].classIds[]',
   // Everybody's plan shows every class period; this says where in their order to go on.
   'strip after',
 ];

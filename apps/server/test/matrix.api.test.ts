@@ -100,6 +100,8 @@ beforeAll(async () => {
     noticeId: 1,
     sessionId: 999999,
     latelyId: 999999,
+    signOnId: 999999,
+    provider: 'school',
     token: 'x',
   });
 });

@@ -10,11 +10,15 @@ interface Ending {
   personId: number;
   signOnId: number;
   by: number;
+  /** It may be the only way in to the account. */
+  mayBeLast: boolean;
 }
 
-async function end(glen: Glen, { personId, signOnId, by }: Ending): Promise<void> {
+async function end(glen: Glen, { personId, signOnId, by, mayBeLast }: Ending): Promise<void> {
   const binding = await signOnOf(glen.db, signOnId);
   if (!binding || binding.personId !== personId) throw notFound('This way of signing on');
+  if (!mayBeLast && (await waysLeft(glen.db, binding)) === 0)
+    throw new HttpProblem(409, 'This is the only way in to the account; set a password first.');
   await endBinding(glen.db, binding);
   await glen.audit({
     by,
@@ -32,11 +36,8 @@ export async function endOwnSignOn(
   signOnId: number,
 ): Promise<Answer<'ownAccount'>> {
   const personId = who.person!.id;
-  await glen.db.transaction(async () => {
-    if ((await waysLeft(glen.db, signOnId)) === 0)
-      throw new HttpProblem(409, 'This is the only way in to the account; set a password first.');
-    await end(glen, { personId, signOnId, by: personId });
-  });
+  const ending = { personId, signOnId, by: personId, mayBeLast: false };
+  await glen.db.transaction(() => end(glen, ending));
   return describeOwn(glen, who);
 }
 
@@ -46,6 +47,7 @@ export async function endTheirSignOn(
   who: Who,
   { personId, signOnId }: { personId: number; signOnId: number },
 ): Promise<Answer<'person'>> {
-  await glen.db.transaction(() => end(glen, { personId, signOnId, by: who.person!.id }));
+  const ending = { personId, signOnId, by: who.person!.id, mayBeLast: true };
+  await glen.db.transaction(() => end(glen, ending));
   return describePerson(glen, personId, who);
 }

@@ -122,12 +122,11 @@ export async function signOnOf(db: Db, signOnId: number): Promise<Binding | unde
   return { id, accountId, provider, personId: row.account!.person_id };
 }
 
-/** How many ways in to an account there are beside one of signing on; 0 where there is no such one. */
-export async function waysLeft(db: Db, signOnId: number): Promise<number> {
-  const row = await db.models.SignOn.findByPk(signOnId, { include: ['account'] });
-  if (!row) return 0;
-  const others = (await db.models.SignOn.count({ where: { account_id: row.account_id } })) - 1;
-  return others + (row.account!.password_hash === null ? 0 : 1);
+/** How many ways in to an account there are beside one of signing on. */
+export async function waysLeft(db: Db, { accountId }: Binding): Promise<number> {
+  const others = (await db.models.SignOn.count({ where: { account_id: accountId } })) - 1;
+  const account = await db.models.Account.findByPk(accountId);
+  return others + (account!.password_hash === null ? 0 : 1);
 }
 
 /** Nobody comes in to the account by it any more, and whoever has is out. */
