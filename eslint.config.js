@@ -12,6 +12,7 @@ export const FEATURE_ORDER = {
     'audit',
     'school',
     'accounts',
+    'passkey',
     'moveIn',
     'live',
     'audience',

@@ -22,6 +22,7 @@ test('someone who is not signed in signs in at the door itself', async ({ school
   await expect(
     student.getByRole('heading', { name: 'Sign in with your school account' }),
   ).toBeVisible();
+  await student.getByRole('button', { name: 'By address and password' }).click();
   await student.getByLabel('Address').fill('ansel.grue@merrow.example');
   await student.getByLabel('Password').fill('fair-winds-2026');
   await student.getByRole('button', { name: 'Sign in', exact: true }).click();

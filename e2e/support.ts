@@ -120,6 +120,15 @@ export class School {
     });
   }
 
+  /** Has a provider of accounts behave so. */
+  async signOn(provider: 'school' | 'home', kind: 'none' | 'down'): Promise<void> {
+    await fetch(`${this.demo.signOn[provider]}/trouble`, {
+      method: 'POST',
+      body: new URLSearchParams({ kind }),
+      redirect: 'manual',
+    });
+  }
+
   /** The course site's page of a class, read as one of its people. */
   async stream(page: Page, ref: string, name: string): Promise<void> {
     await page.goto(this.demo.courseSite);

@@ -17,7 +17,7 @@ async function signOnSurroundings() {
   );
   const client = { clientId: 'glen', clientSecret: secret };
   const providers = [
-    { id: 'school', name: 'Merrow account', kind: 'school', issuer: `http://${school}`, ...client },
+    { id: 'school', name: 'Merrow', kind: 'school', issuer: `http://${school}`, ...client },
     { id: 'home', name: 'Homeport', kind: 'personal', issuer: `http://${home}`, ...client },
   ];
   return {

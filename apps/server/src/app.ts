@@ -12,6 +12,7 @@ import { linkRoutes } from './features/link/routes.js';
 import { liveRoutes } from './features/live/routes.js';
 import { moveInRoutes } from './features/moveIn/routes.js';
 import { myDayRoutes } from './features/myDay/routes.js';
+import { passkeyRoutes } from './features/passkey/routes.js';
 import { peopleRoutes } from './features/people/routes.js';
 import { planRoutes } from './features/plan/routes.js';
 import { postRoutes } from './features/post/routes.js';
@@ -28,6 +29,7 @@ import { refuseBrokenAddress } from './http/text.js';
 
 const handlersOf = (glen: Glen): Handlers => ({
   ...accountRoutes(glen),
+  ...passkeyRoutes(glen),
   ...signOnRoutes(glen),
   ...demoRoutes(glen),
   ...moveInRoutes(glen),

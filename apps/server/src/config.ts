@@ -46,6 +46,8 @@ const schema = z.object({
   GLEN_METRICS_TOKEN: z.string().min(16, 'at least 16 characters').optional(),
   /** Days for which is kept who did what. */
   GLEN_AUDIT_DAYS: z.coerce.number().int().min(30).max(36500).default(730),
+  /** Nobody is asked for a passkey, whatever the school says: for a head who has lost theirs. */
+  GLEN_ASK_NO_PASSKEY: z.enum(['1']).optional(),
   GLEN_DEMO: z.enum(['1']).optional(),
 });
 
@@ -67,6 +69,8 @@ export interface Config {
   undoSeconds: number;
   metricsToken: string | null;
   auditDays: number;
+  /** Nobody is asked for a passkey, whatever the school says. */
+  asksNoPasskey: boolean;
   /** The demo school's own routes exist: one-click sign-in and the movable clock. */
   demo: boolean;
 }
@@ -130,6 +134,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     undoSeconds: e.GLEN_UNDO_SECONDS,
     metricsToken: e.GLEN_METRICS_TOKEN ?? null,
     auditDays: e.GLEN_AUDIT_DAYS,
+    asksNoPasskey: e.GLEN_ASK_NO_PASSKEY === '1',
     demo: e.GLEN_DEMO === '1',
   };
 }

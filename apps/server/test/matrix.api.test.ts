@@ -40,6 +40,7 @@ const keepers: Role[] = [...hosts, ...office];
 const MAY: Record<EndpointName, Role[]> = {
   me: everyone, signIn: everyone, signOut: everyone, switchAccount: signedIn, live: everyone, openapi: everyone,
   passwordFor: everyone, setPassword: everyone,
+  passkeySignInOptions: everyone, passkeySignIn: everyone, passkeys: signedIn, passkeyOptions: signedIn, addPasskey: signedIn, renamePasskey: signedIn, removePasskey: signedIn, confirmOptions: signedIn, confirm: signedIn,
   beginSignOn: everyone, signOnBack: everyone, signedOutThere: [], signInWays: office, setSignInWays: office, endSignOn: signedIn, endTheirSignOn: office,
   aboutSchool: teachers, previewZone: office, setAboutSchool: office,
   addClass: teachers, editClass: keepers, setStaff: keepers, copyClass: hosts, putAwayFacts: keepers, putAwayClass: keepers, bringBackClass: keepers, knockUntilRoll: keepers,
@@ -101,6 +102,7 @@ beforeAll(async () => {
     sessionId: 999999,
     latelyId: 999999,
     signOnId: 999999,
+    passkeyId: 999999,
     provider: 'school',
     token: 'x',
   });

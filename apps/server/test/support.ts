@@ -100,9 +100,11 @@ async function beginFrom(
 }
 
 /** A server in this process with the demo school on databases of its own, beside real stand-ins. */
+/** `byName`: people reach it as `localhost`, where there can be passkeys. */
 export async function startSchool({
   undoSeconds = 0,
-}: { undoSeconds?: number } = {}): Promise<School> {
+  byName = false,
+}: { undoSeconds?: number; byName?: boolean } = {}): Promise<School> {
   const mariadb = {
     port: inject('mariadbPort'),
     url: (name: string) => `mariadb://root@127.0.0.1:${inject('mariadbPort')}/${name}`,
@@ -111,11 +113,12 @@ export async function startSchool({
   const { port, giveBack } = await beginFrom(mariadb, database);
   const around = await surroundings({ mariadb, database, port, undoSeconds });
   const standins = await startStandins(around.standins);
-  const running = await startServer(readConfig({ ...around.server, GLEN_DEMO: '1' }), {
+  const url = byName ? `http://localhost:${port}` : around.publicUrl;
+  const env = { ...around.server, GLEN_PUBLIC_URL: url, GLEN_DEMO: '1' };
+  const running = await startServer(readConfig(env), {
     checkAnswers: true,
   });
   if (!(await loadDemo(running.glen, DEMO_TIME))) await setDemoTime(running.glen, DEMO_TIME);
-  const url = around.publicUrl;
   const nobody = new Browser(url);
   const { people } = (await nobody.get('/api/demo/people')).body as Answer<'demoPeople'>;
   const person = (name: string): School['people'][number] => people.find((p) => p.name === name)!;

@@ -28,6 +28,8 @@ export type Subject = ClassSubject | 'personId';
 
 /** The problem type (RFC 9457) of an answer before there is a school. */
 export const NOT_MOVED_IN = 'urn:glen:not-moved-in';
+/** The problem type of a change for which the school asks to see a passkey first. */
+export const CONFIRM_FIRST = 'urn:glen:confirm-first';
 /** The problem type of a door that would be opened while another session of the same host is on; `anyway` opens it. */
 export const OVER_ANOTHER = 'urn:glen:over-another';
 
@@ -38,6 +40,8 @@ export interface Endpoint {
   of?: Subject;
   /** A change that a class period takes though it has been put away. */
   atRest?: true;
+  /** It changes everybody: the school may ask whoever does it to show a passkey first. */
+  confirms?: true;
   /** What it does, in a line, for the OpenAPI document. */
   does: string;
 }
@@ -55,6 +59,8 @@ export const endpoints = {
   beginSignOn: { method: 'POST', path: '/api/sign-on/:provider', who: 'anyone', does: 'Where to sign on at a provider of accounts; the way back ends where it was begun' },
   signOnBack: { method: 'GET', path: '/sign-on/:provider/back', who: 'anyone', does: 'The way back from a provider of accounts (OpenID Connect Core 1.0, 3.1.2.5): signs in, and sends on' },
   signedOutThere: { method: 'POST', path: '/api/sign-on/:provider/signed-out', who: 'service', does: 'A provider tells that somebody has signed out there (OpenID Connect Back-Channel Logout 1.0)' },
+  passkeySignInOptions: { method: 'POST', path: '/api/sign-in/passkey/options', who: 'anyone', does: 'What a browser asks its passkeys by (Web Authentication level 2, 5.5)' },
+  passkeySignIn: { method: 'POST', path: '/api/sign-in/passkey', who: 'anyone', does: 'Sign in by a passkey' },
   live: { method: 'GET', path: '/api/live', who: 'anyone', does: 'Server-sent events that say which thing changed' },
   openapi: { method: 'GET', path: '/api/openapi.json', who: 'anyone', does: 'This document' },
 
@@ -93,16 +99,23 @@ export const endpoints = {
   find: { method: 'GET', path: '/api/find', who: 'teacher', does: 'People, sessions and links by a few letters' },
 
   signInWays: { method: 'GET', path: '/api/school/sign-in', who: 'school-office', does: 'How people sign in, and what is made of what a provider of accounts claims' },
-  setSignInWays: { method: 'PUT', path: '/api/school/sign-in', who: 'school-office', does: 'Change how people sign in; one way in stays open to everybody' },
+  setSignInWays: { method: 'PUT', path: '/api/school/sign-in', who: 'school-office', confirms: true, does: 'Change how people sign in; one way in stays open to everybody' },
+  passkeys: { method: 'GET', path: '/api/account/passkeys', who: 'signed-in', does: 'The passkeys of the account in use' },
+  passkeyOptions: { method: 'POST', path: '/api/account/passkeys/options', who: 'signed-in', does: 'What a browser makes a passkey by (Web Authentication level 2, 5.4)' },
+  addPasskey: { method: 'POST', path: '/api/account/passkeys', who: 'signed-in', does: 'Keep a passkey that the browser has made' },
+  renamePasskey: { method: 'PUT', path: '/api/account/passkeys/:passkeyId', who: 'signed-in', does: 'Call a passkey of one’s own otherwise' },
+  removePasskey: { method: 'POST', path: '/api/account/passkeys/:passkeyId/remove', who: 'signed-in', does: 'Take a passkey of one’s own away' },
+  confirmOptions: { method: 'POST', path: '/api/account/confirm/options', who: 'signed-in', does: 'What a browser asks for a passkey of the account in use by' },
+  confirm: { method: 'POST', path: '/api/account/confirm', who: 'signed-in', does: 'Show a passkey of the account in use once more, as the school asks before what changes everybody' },
   endSignOn: { method: 'POST', path: '/api/account/sign-ons/:signOnId/end', who: 'signed-in', does: 'End signing on at a provider for an account of one’s own' },
   endTheirSignOn: { method: 'POST', path: '/api/people/:personId/sign-ons/:signOnId/end', who: 'school-office', of: 'personId', does: 'End signing on at a provider for somebody’s account, so that it may be bound anew' },
   school: { method: 'GET', path: '/api/school', who: 'teacher', does: 'The school’s calendar' },
   schoolCalendar: { method: 'GET', path: '/api/school/calendar', who: 'teacher', does: 'The school’s calendar as it can be edited, with its version' },
   previewCalendar: { method: 'POST', path: '/api/school/calendar/preview', who: 'school-office', does: 'Which sessions an edited calendar would move, take off or bring back' },
-  setCalendar: { method: 'PUT', path: '/api/school/calendar', who: 'school-office', does: 'Change the school’s calendar; the sessions follow and their teachers are told' },
+  setCalendar: { method: 'PUT', path: '/api/school/calendar', who: 'school-office', confirms: true, does: 'Change the school’s calendar; the sessions follow and their teachers are told' },
   aboutSchool: { method: 'GET', path: '/api/school/about', who: 'teacher', does: 'What the school is called, its time zone, and who makes class periods' },
   previewZone: { method: 'POST', path: '/api/school/about/zone', who: 'school-office', does: 'Which sessions another time zone would have begin at another moment' },
-  setAboutSchool: { method: 'PUT', path: '/api/school/about', who: 'school-office', does: 'Change that; with another zone sessions keep their hours on the clock' },
+  setAboutSchool: { method: 'PUT', path: '/api/school/about', who: 'school-office', confirms: true, does: 'Change that; with another zone sessions keep their hours on the clock' },
   holidays: { method: 'GET', path: '/api/school/holidays', who: 'school-office', does: 'Public holidays of a region during the school year' },
   seenNotice: { method: 'POST', path: '/api/notices/:noticeId/seen', who: 'teacher', does: 'Put a notice of one’s own away' },
   lately: { method: 'GET', path: '/api/lately', who: 'teacher', does: 'One’s own last changes, with what takes each back' },
@@ -188,7 +201,7 @@ export const endpoints = {
   groups: { method: 'GET', path: '/api/classes/:classId/groups', who: 'class-reader', of: 'classId', does: 'The groups of a class period' },
   setGroups: { method: 'PUT', path: '/api/classes/:classId/groups', who: 'class-keeper', of: 'classId', does: 'Change the groups of a class period' },
   schoolRules: { method: 'GET', path: '/api/school/rules', who: 'teacher', does: 'The school’s defaults of the entry rules, and which are locked' },
-  setSchoolRules: { method: 'PUT', path: '/api/school/rules', who: 'school-office', does: 'Change the school’s defaults and locks' },
+  setSchoolRules: { method: 'PUT', path: '/api/school/rules', who: 'school-office', confirms: true, does: 'Change the school’s defaults and locks' },
   ownRules: { method: 'GET', path: '/api/my-rules', who: 'teacher', does: 'One’s own defaults of the entry rules' },
   setOwnRules: { method: 'PUT', path: '/api/my-rules', who: 'teacher', does: 'Change one’s own defaults' },
   linkRules: { method: 'GET', path: '/api/links/:linkId/rules', who: 'class-reader', of: 'linkId', does: 'The layers of rules in force at a link' },

@@ -15,4 +15,4 @@ export {
   personWords,
 } from './keepingSchemas.js';
 export { aboutSchool, newPasswordBody } from './peopleSchemas.js';
-export { signInWaysBody } from './signOnSchemas.js';
+export { renamePasskeyBody, signInWaysBody } from './signOnSchemas.js';

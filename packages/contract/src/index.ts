@@ -1,4 +1,5 @@
 export {
+  CONFIRM_FIRST,
   NOT_MOVED_IN,
   OVER_ANOTHER,
   endpointNames,

@@ -37,7 +37,12 @@ export const meSchema = z.object({
   /** Which services outside there are; what rests on one that is missing is not offered. */
   services: z.object({ video: z.boolean(), courseSite: z.boolean() }),
   /** Where people sign on beside passwords, and whether anybody at all signs in by password. */
-  ways: z.object({ providers: z.array(providerSchema), passwords: z.boolean() }),
+  ways: z.object({
+    providers: z.array(providerSchema),
+    passwords: z.boolean(),
+    /** Whether there can be passkeys at this address of Glen, and anybody at all signs in by one. */
+    passkeys: z.enum(['open', 'shut', 'no-domain']),
+  }),
   person: personSchema.nullable(),
   account: accountSchema.nullable(),
   accounts: z.array(accountSchema.extend({ name: z.string() })),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { id, version } from './basics.js';
+import { id, line, utcInstant, version } from './basics.js';
 
 /** Where somebody signs on beside passwords. */
 export const providerSchema = z.object({
@@ -44,6 +44,8 @@ export const claimRule = z.object({
 export const signInWays = z.object({
   version,
   shut: shutWays,
+  /** What changes everybody asks for a passkey of whoever changes it. */
+  asksPasskey: z.boolean(),
   rules: z.array(claimRule),
   providers: z.array(providerSchema.extend({ issuer: z.string() })),
 });
@@ -51,5 +53,38 @@ export const signInWays = z.object({
 export const signInWaysBody = z.object({
   version,
   shut: shutWays,
+  asksPasskey: z.boolean(),
   rules: z.array(claimRule).max(100),
 });
+
+/** The passkeys of one account; instants by machine time. */
+export const passkeys = z.object({
+  passkeys: z.array(
+    z.object({
+      id,
+      name: z.string(),
+      /** Its owner's other devices have it too. */
+      isShared: z.boolean(),
+      addedAt: utcInstant,
+      usedAt: utcInstant.nullable(),
+    }),
+  ),
+});
+
+/** What a browser makes or finds a passkey by, as Web Authentication has it in JSON. */
+export const passkeyOptions = z.object({ options: z.looseObject({ challenge: z.string() }) });
+
+const CREDENTIAL_MOST = 1400;
+/** What a browser says of a passkey that was made or used; its parts are looked at by a library of that trade. */
+const passkeyResponse = z.looseObject({
+  id: z.string().min(1).max(CREDENTIAL_MOST),
+  rawId: z.string().min(1).max(CREDENTIAL_MOST),
+  type: z.literal('public-key'),
+  response: z.looseObject({ clientDataJSON: z.string().max(10000) }),
+});
+
+const passkeyName = line(80).min(1, 'Say what you call it.');
+
+export const addPasskeyBody = z.object({ name: passkeyName, response: passkeyResponse });
+export const renamePasskeyBody = z.object({ name: passkeyName });
+export const usedPasskeyBody = z.object({ response: passkeyResponse });

@@ -21,6 +21,7 @@ export {
 export { SIGN_ON_TROUBLES, signOnTroubleInWords, type SignOnTrouble } from './signOn/trouble.js';
 export { mapClaims, type ClaimRule } from './signOn/mapClaims.js';
 export { ownPath } from './signOn/ownPath.js';
+export { passkeyHost } from './signOn/passkeyHost.js';
 export { waitAfterFailures, waitInWords } from './access/waits.js';
 export {
   WEEKDAYS,

@@ -7,6 +7,7 @@ import {
   matchSignOn,
   mayUseWay,
   ownPath,
+  passkeyHost,
   signersOf,
   waysFor,
   type KnownAccount,
@@ -230,5 +231,23 @@ describe('where somebody is sent after signing in', () => {
         expect(url.origin).toBe('https://glen.example');
       }),
     );
+  });
+});
+
+describe('passkeys are bound to', () => {
+  it('a domain that is reached safely, or this very machine by its name', () => {
+    expect(passkeyHost('https://glen.merrow.example')).toBe('glen.merrow.example');
+    expect(passkeyHost('https://Glen.Merrow.example:8443/')).toBe('glen.merrow.example');
+    expect(passkeyHost('http://localhost:4800')).toBe('localhost');
+  });
+  it('nothing where people type a number, or where anybody can read along', () => {
+    for (const address of [
+      'http://127.0.0.1:4800',
+      'https://192.0.2.7',
+      'https://[::1]:8080',
+      'http://glen.merrow.example',
+      'nonsense',
+    ])
+      expect(passkeyHost(address)).toBeNull();
   });
 });

@@ -25,6 +25,7 @@ import * as m0021 from './migrations/0021-lately.js';
 import * as m0022 from './migrations/0022-lately-age.js';
 import * as m0023 from './migrations/0023-school-time.js';
 import * as m0024 from './migrations/0024-sign-on.js';
+import * as m0025 from './migrations/0025-passkeys.js';
 import {
   databaseKind,
   makeBooks,
@@ -66,6 +67,7 @@ const MIGRATIONS: Migration[] = [
   m0022,
   m0023,
   m0024,
+  m0025,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

@@ -26,6 +26,7 @@ import { defineMovingIn } from './models/MovingIn.js';
 import { defineNotice } from './models/Notice.js';
 import { defineOccurrence } from './models/Occurrence.js';
 import { defineOutboxJob } from './models/OutboxJob.js';
+import { definePasskey } from './models/Passkey.js';
 import { definePasswordAddress } from './models/PasswordAddress.js';
 import { definePerson } from './models/Person.js';
 import { definePersonRole } from './models/PersonRole.js';
@@ -78,6 +79,7 @@ const defineTables = (sequelize: Sequelize) => ({
   Notice: defineNotice(sequelize),
   Occurrence: defineOccurrence(sequelize),
   OutboxJob: defineOutboxJob(sequelize),
+  Passkey: definePasskey(sequelize),
   PasswordAddress: definePasswordAddress(sequelize),
   Person: definePerson(sequelize),
   PersonRole: definePersonRole(sequelize),
@@ -114,6 +116,7 @@ function associate(m: Tables): void {
   ) => of.belongsTo(other, { as, foreignKey, constraints: false });
 
   one(m.SignOn, 'account', m.Account, 'account_id');
+  one(m.Passkey, 'account', m.Account, 'account_id');
   m.Person.hasMany(m.Account, { foreignKey: 'person_id', as: 'accounts', constraints: false });
   m.Person.hasMany(m.PersonRole, { foreignKey: 'person_id', as: 'roles', constraints: false });
   m.Occurrence.hasOne(m.Sitting, {

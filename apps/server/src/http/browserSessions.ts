@@ -52,6 +52,17 @@ async function allow(db: Db, sessionId: number, accountIds: number[]): Promise<v
 export const allowAccount = ({ db }: Sessions, sessionId: number, accountId: number) =>
   allow(db, sessionId, [accountId]);
 
+/** The browser may use an account no longer that is not in use just now. */
+export async function forgetAccount(
+  { db, announce }: Sessions,
+  sessionId: number,
+  accountId: number,
+): Promise<void> {
+  const where = { session_id: sessionId, account_id: accountId };
+  await db.models.BrowserSessionAccount.destroy({ where });
+  await announce(`session:${sessionId}`, { thing: 'me', id: sessionId });
+}
+
 /** Whose accounts a session holds; nothing where nobody has signed in with it. */
 async function personOf(db: Db, sessionId: number): Promise<number | null> {
   const held = await db.models.BrowserSessionAccount.findOne({
@@ -141,7 +152,8 @@ export async function useAccount(
     where: { session_id: sessionId, account_id: accountId },
   });
   if (allowed === 0) return false;
-  await BrowserSession.update({ account_id: accountId }, { where: { id: sessionId } });
+  const changes = { account_id: accountId, confirmed_at: null };
+  await BrowserSession.update(changes, { where: { id: sessionId } });
   await endWays(glen, sessionId);
   return true;
 }

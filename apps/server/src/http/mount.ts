@@ -13,6 +13,7 @@ import {
 import { schemas } from '@glen/contract/schemas';
 import type { Glen } from '../glen.js';
 import { authorise } from './access.js';
+import { mustBeConfirmed } from './confirmed.js';
 import { answerHeaders } from './headers.js';
 import { HttpProblem } from './problem.js';
 import { Presses, type Outcome, type Press } from './presses.js';
@@ -248,6 +249,7 @@ function answering<N extends EndpointName>(
       params: (params ?? {}) as Record<string, unknown>,
       who,
     });
+    if (endpoint.confirms) await mustBeConfirmed(glen, who);
     const query = parse(shape.query, req.query) as Query<N>;
     const body = parse(shape.body, req.body) as Body<N>;
     const { rawBody } = req as Request & { rawBody?: Buffer };

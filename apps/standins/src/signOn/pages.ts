@@ -3,8 +3,8 @@ import { SIGN_ON_TROUBLES, type SignOnTrouble } from './directory.js';
 import type { Holder, ProviderName } from './people.js';
 
 const TITLES: Record<ProviderName, string> = {
-  school: 'School accounts of Merrow Sound',
-  home: 'Homeport private accounts',
+  school: 'Merrow, school accounts',
+  home: 'Homeport, private accounts',
 };
 
 const frame = (provider: ProviderName, body: string): string =>
@@ -42,3 +42,14 @@ export const frontPage = (
     provider,
     `<h1>Accounts</h1><table>${[...holders, NOBODY].map(keepRow).join('')}</table><h2>How this provider behaves</h2><form method="post" action="/trouble"><select name="kind" aria-label="Trouble">${SIGN_ON_TROUBLES.map((kind) => troubleOption(kind, trouble)).join('')}</select> <button>Behave so</button></form><form method="post" action="/keys"><p><button>Sign with another key from now on</button></p></form>`,
   );
+
+/** Whether somebody is to be signed out; `form` is the library's own, which the buttons send. */
+export const endPage = (provider: ProviderName, form: string): string =>
+  frame(
+    provider,
+    `<h1>Sign out here?</h1>${form}<p><button form="op.logoutForm" name="logout" value="yes">Sign out</button> <button form="op.logoutForm">Stay</button></p>`,
+  );
+
+/** Nothing more is to be done. */
+export const endedPage = (provider: ProviderName): string =>
+  frame(provider, '<h1>You are signed out</h1>');

@@ -4,6 +4,7 @@ import type Provider from 'oidc-provider';
 import type { Configuration, KoaContextWithOIDC } from 'oidc-provider';
 import type { Directory } from './directory.js';
 import { distorted } from './distort.js';
+import { endPage, endedPage } from './pages.js';
 
 /** Who may ask the provider to sign people on: Glen alone. */
 export interface Client {
@@ -59,7 +60,15 @@ const configuration = (
   interactions: { url: (_ctx, interaction) => `/in/${interaction.uid}` },
   features: {
     devInteractions: { enabled: false },
-    rpInitiatedLogout: { enabled: true },
+    rpInitiatedLogout: {
+      enabled: true,
+      logoutSource: (ctx, form) => {
+        ctx.body = endPage(directory.provider, form);
+      },
+      postLogoutSuccessSource: (ctx) => {
+        ctx.body = endedPage(directory.provider);
+      },
+    },
     backchannelLogout: { enabled: true },
   },
   ttl: { Session: 86400, Grant: 86400, Interaction: 3600, AccessToken: 600, IdToken: 600 },

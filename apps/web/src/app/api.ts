@@ -1,5 +1,6 @@
 import { createApi, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
 import {
+  CONFIRM_FIRST,
   endpoints,
   type Answer,
   type EndpointName,
@@ -9,6 +10,7 @@ import {
   type Query,
   type Sent,
 } from '@glen/contract';
+import { usePasskeyOf } from './passkeys.js';
 import { pressKey, sent } from './press.js';
 import { remembered } from './writes.js';
 
@@ -54,7 +56,20 @@ const UNREACHABLE: Problem = {
 const baseQuery: BaseQueryFn<Call, unknown, Problem> = (call, { signal }) =>
   endpoints[call.name].method === 'GET'
     ? answerTo(call, signal)
-    : remembered(answerTo(call, signal));
+    : remembered(confirmedAnswer(call, signal));
+
+/** The same where the school asks for a passkey first: it is asked for, and what was pressed is done. */
+async function confirmedAnswer(call: Call, signal: AbortSignal): ReturnType<typeof answerTo> {
+  const first = await answerTo(call, signal);
+  if (!('error' in first) || first.error.type !== CONFIRM_FIRST) return first;
+  const asked = await answerTo({ name: 'confirmOptions', ask: {} }, signal);
+  if ('error' in asked) return asked;
+  const { options } = asked.data as Answer<'confirmOptions'>;
+  const response = await usePasskeyOf(options);
+  if (!response) return first;
+  const confirmed = await answerTo({ name: 'confirm', ask: { body: { response } } }, signal);
+  return 'error' in confirmed ? confirmed : answerTo(call, signal);
+}
 
 function responseTo(call: Call, signal: AbortSignal): Promise<Response> {
   const { method } = endpoints[call.name];
@@ -256,6 +271,13 @@ export const api = createApi({
       beginSignOn: tell('beginSignOn', []),
       signInWays: ask('signInWays', ['school']),
       setSignInWays: tell('setSignInWays', ['school', 'me']),
+      passkeys: ask('passkeys', ['account']),
+      passkeyOptions: tell('passkeyOptions', []),
+      addPasskey: tell('addPasskey', ['account']),
+      renamePasskey: tell('renamePasskey', ['account']),
+      removePasskey: tell('removePasskey', ['account']),
+      passkeySignInOptions: tell('passkeySignInOptions', []),
+      passkeySignIn: tell('passkeySignIn', [...TAGS]),
       endSignOn: tell('endSignOn', ['account', 'people']),
       endTheirSignOn: tell('endTheirSignOn', person),
       switchAccount: tell('switchAccount', [...TAGS]),

@@ -10,7 +10,7 @@ import {
   newPasswordBody,
   signInBody,
 } from '../peopleSchemas.js';
-import { beginSignOnBody, signedOut } from '../signOnSchemas.js';
+import { beginSignOnBody, passkeyOptions, signedOut, usedPasskeyBody } from '../signOnSchemas.js';
 import type { EndpointName } from '../endpoints.js';
 import type { Shapes } from './shapes.js';
 
@@ -21,6 +21,8 @@ const atProvider = z.object({ provider: z.string().max(40) });
 export const accounts = {
   me: { answer: meSchema },
   signIn: { body: signInBody, answer: meSchema },
+  passkeySignInOptions: { answer: passkeyOptions },
+  passkeySignIn: { body: usedPasskeyBody, answer: meSchema },
   signOut: { answer: signedOut },
   beginSignOn: {
     params: atProvider,

@@ -20,11 +20,20 @@ import {
   wayIn,
 } from '../keepingSchemas.js';
 import { latelyAnswer, latelyBody } from '../latelySchemas.js';
-import { signInWays, signInWaysBody } from '../signOnSchemas.js';
+import {
+  addPasskeyBody,
+  passkeyOptions,
+  passkeys,
+  renamePasskeyBody,
+  signInWays,
+  signInWaysBody,
+  usedPasskeyBody,
+} from '../signOnSchemas.js';
 import type { EndpointName } from '../endpoints.js';
 import type { Shapes } from './shapes.js';
 
 const ofPerson = z.object({ personId: idParam });
+const ofPasskey = z.object({ passkeyId: idParam });
 const detail = z.object({ person: personDetail });
 
 /** Looking after people, and after one's own account. */
@@ -73,6 +82,13 @@ export const people = {
   signOutEverywhere: { answer: done },
   changePassword: { body: changePasswordBody, answer: done },
   changeAddress: { body: changeAddressBody, answer: ownAccount },
+  passkeys: { answer: passkeys },
+  passkeyOptions: { answer: passkeyOptions },
+  addPasskey: { body: addPasskeyBody, answer: passkeys },
+  renamePasskey: { params: ofPasskey, body: renamePasskeyBody, answer: passkeys },
+  removePasskey: { params: ofPasskey, answer: passkeys },
+  confirmOptions: { answer: passkeyOptions },
+  confirm: { body: usedPasskeyBody, answer: done },
   endSignOn: { params: z.object({ signOnId: idParam }), answer: ownAccount },
   endTheirSignOn: { params: ofPerson.extend({ signOnId: idParam }), answer: detail },
   signInWays: { answer: signInWays },

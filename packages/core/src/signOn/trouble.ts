@@ -55,7 +55,6 @@ const ASKS: readonly SignOnTrouble[] = [
   'unknown',
   'other-kind',
   'other-subject',
-  'two-people',
 ];
 
 /** The same in words for whoever signed on, with whom to ask where they cannot mend it themselves. */

@@ -26,6 +26,8 @@ interface BrowserSessionRow extends Model<
   browser: CreationOptional<string>;
   /** How somebody came in last: `password`, `sign-on:school`; blank: by neither. */
   way: CreationOptional<string>;
+  /** When whoever holds it last used a passkey of the account in use. */
+  confirmed_at: CreationOptional<string | null>;
 }
 
 export const defineBrowserSession = (sequelize: Sequelize): ModelStatic<BrowserSessionRow> =>
@@ -40,6 +42,7 @@ export const defineBrowserSession = (sequelize: Sequelize): ModelStatic<BrowserS
       seen_at: instant('seen_at'),
       browser: text(120, { defaultValue: '' }),
       way: code(60, { defaultValue: '' }),
+      confirmed_at: instant('confirmed_at', { allowNull: true }),
     },
     {
       tableName: 'browser_sessions',

@@ -37,7 +37,9 @@ interface SchoolRow extends Model<InferAttributes<SchoolRow>, InferCreationAttri
   shut_ways: CreationOptional<ShutWays>;
   /** What the school makes of what its provider of accounts claims. */
   claim_rules: CreationOptional<ClaimRule[]>;
-  /** Rises with both. */
+  /** What changes everybody asks for a passkey of whoever changes it. */
+  asks_passkey: CreationOptional<boolean>;
+  /** Rises with all of these. */
   ways_version: CreationOptional<number>;
 }
 
@@ -63,6 +65,7 @@ export const defineSchool = (sequelize: Sequelize): ModelStatic<SchoolRow> =>
       shut_ways: json({ defaultValue: {} }),
       claim_rules: json({ defaultValue: [] }),
       ways_version: version(),
+      asks_passkey: flag('asks_passkey'),
     },
     { tableName: 'school', timestamps: false },
   );

@@ -1,4 +1,4 @@
-import { SIGNERS, mayUseWay, type WayIn } from '@glen/core';
+import { SIGNERS, mayUseWay, passkeyHost, type WayIn } from '@glen/core';
 import type { Me } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
@@ -23,11 +23,17 @@ import {
 /** Wrong passwords from one network, for whatever accounts: a school that shares an address stays well below. */
 const FROM_NETWORK = { most: 300, minutes: 15 };
 
+function passkeysAt({ config }: Glen, isOpen: boolean): Me['ways']['passkeys'] {
+  if (passkeyHost(config.publicUrl) === null) return 'no-domain';
+  return isOpen ? 'open' : 'shut';
+}
+
 /** Which account is in use, which others this browser holds, and what time the school has. */
 export async function describeMe(glen: Glen, who: Who): Promise<Me> {
   const school = await readSchool(glen.db);
   const wishes = await lookWishesOf(glen.db, who.person?.id);
   const { shut } = await readWays(glen.db);
+  const isOpen = (way: WayIn): boolean => SIGNERS.some((signers) => mayUseWay(shut, signers, way));
   const accounts = who.sessionId === null ? [] : await accountsOfSession(glen.db, who.sessionId);
   return {
     school: {
@@ -51,7 +57,8 @@ export async function describeMe(glen: Glen, who: Who): Promise<Me> {
     services: { video: glen.video !== null, courseSite: glen.courseSite !== null },
     ways: {
       providers: [...glen.signOn.values()].map(({ id, name, kind }) => ({ id, name, kind })),
-      passwords: SIGNERS.some((signers) => mayUseWay(shut, signers, 'password')),
+      passwords: isOpen('password'),
+      passkeys: passkeysAt(glen, isOpen('passkey')),
     },
     person: who.person,
     account: who.account,

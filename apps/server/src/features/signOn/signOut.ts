@@ -1,11 +1,19 @@
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
-import { endSessions } from '../../http/browserSessions.js';
+import { endSessions, forgetAccount } from '../../http/browserSessions.js';
 import { HttpProblem } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { SignOnError } from '../../outside/signOnProvider.js';
 import { providerOf } from './begin.js';
-import { isFirst, sessionsFrom, signedOnWith } from './store.js';
+import {
+  accountAt,
+  accountInUse,
+  forgetSignOn,
+  isFirst,
+  sessionsFrom,
+  signedOnWith,
+  type At,
+} from './store.js';
 
 /** Where somebody may sign out at the provider, too; nothing where they did not sign on, or it does not answer. */
 async function thereOf(glen: Glen, sessionId: number): Promise<Answer<'signOut'>['there']> {
@@ -32,6 +40,15 @@ export async function signOut(
   return { ok: true, there };
 }
 
+/** Ends a browser's session that is used by an account which is signed out elsewhere; from another's, the account goes. */
+async function endAt(glen: Glen, sessionId: number, at: At): Promise<void> {
+  const accountId = (await accountAt(glen.db, at))?.id;
+  if (accountId === undefined || (await accountInUse(glen.db, sessionId)) === accountId)
+    return endSessions(glen, [sessionId]);
+  await forgetAccount(glen, sessionId, accountId);
+  await forgetSignOn(glen.db, sessionId, at.issuer);
+}
+
 /** A provider tells that somebody has signed out there: what they signed on for ends here as well. */
 export async function signedOutThere(glen: Glen, id: string, token: string): Promise<{ ok: true }> {
   const provider = providerOf(glen, id);
@@ -45,7 +62,8 @@ export async function signedOutThere(glen: Glen, id: string, token: string): Pro
   await glen.db.transaction(async () => {
     if (!(await isFirst(glen.db, number, glen.clock.machine()))) return;
     const { issuer } = provider;
-    await endSessions(glen, await sessionsFrom(glen.db, { issuer, ...told }));
+    for (const { sessionId, subject } of await sessionsFrom(glen.db, { issuer, ...told }))
+      await endAt(glen, sessionId, { issuer, subject });
   });
   return { ok: true };
 }

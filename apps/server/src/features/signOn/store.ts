@@ -91,11 +91,21 @@ export const signedOnWith = async (
 export async function sessionsFrom(
   db: Db,
   { issuer, subject, session }: { issuer: string; subject: string | null; session: string | null },
-): Promise<number[]> {
+): Promise<{ sessionId: number; subject: string }[]> {
   const whose = subject === null ? {} : { subject };
   const which = session === null ? {} : { provider_session: session };
   const rows = await db.models.SessionSignOn.findAll({ where: { issuer, ...whose, ...which } });
-  return rows.map((row) => row.session_id);
+  return rows.map(({ session_id: sessionId, subject: who }) => ({ sessionId, subject: who }));
+}
+
+/** The account that a browser's session is used with. */
+export const accountInUse = async (db: Db, sessionId: number): Promise<number | null> =>
+  (await db.models.BrowserSession.findByPk(sessionId, { attributes: ['id', 'account_id'] }))
+    ?.account_id ?? null;
+
+/** A browser's session has nothing more to do with a provider. */
+export async function forgetSignOn(db: Db, sessionId: number, issuer: string): Promise<void> {
+  await db.models.SessionSignOn.destroy({ where: { session_id: sessionId, issuer } });
 }
 
 /** Whether a number that comes once comes for the first time. */

@@ -1,6 +1,7 @@
-import { SIGNERS, checkShutWays, type ClaimRule, type WayIn } from '@glen/core';
+import { SIGNERS, checkShutWays, passkeyHost, type ClaimRule, type WayIn } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
+import { isConfirmed } from '../../http/confirmed.js';
 import { stale, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { readWays, writeWays } from '../accounts/waysStore.js';
@@ -10,7 +11,7 @@ type Ways = Answer<'signInWays'>;
 
 /** How people sign in. */
 export async function describeWays(glen: Glen): Promise<Ways> {
-  const { shut, rules, version } = await readWays(glen.db);
+  const { shut, rules, asksPasskey, version } = await readWays(glen.db);
   const [staff, students, guests] = SIGNERS.map((who) => shut[who] ?? []) as [
     WayIn[],
     WayIn[],
@@ -19,6 +20,7 @@ export async function describeWays(glen: Glen): Promise<Ways> {
   return {
     version,
     shut: { staff, students, guests },
+    asksPasskey,
     rules: rules as Ways['rules'],
     providers: [...glen.signOn.values()].map(({ id, name, kind, issuer }) => ({
       id,
@@ -43,25 +45,34 @@ async function checkRules(glen: Glen, rules: ClaimRule[]): Promise<void> {
   });
 }
 
+/** Throws 422 beside the field where whoever asks for passkeys has not just shown one: they would shut themselves out. */
+async function mustHaveShown(glen: Glen, who: Who): Promise<void> {
+  if (passkeyHost(glen.config.publicUrl) === null)
+    throw wrongField('asksPasskey', 'There are no passkeys at this address of Glen.');
+  if (await isConfirmed(glen, who.sessionId!)) return;
+  throw wrongField('asksPasskey', 'Show a passkey of your own first, to see that it works.');
+}
+
 /** Changes how people sign in from now on; whoever is in stays in. */
 export async function setWays(
   glen: Glen,
   who: Who,
-  { version, shut, rules }: Body<'setSignInWays'>,
+  { version, shut, rules, asksPasskey }: Body<'setSignInWays'>,
 ): Promise<Ways> {
   const used = (await wayOfSession(glen.db, who.sessionId!)) as WayIn | null;
   checkShutWays(shut, { providers: [...glen.signOn.values()], used });
   await checkRules(glen, rules);
+  if (asksPasskey) await mustHaveShown(glen, who);
   const isDone = await glen.db.transaction(async () => {
     const before = await readWays(glen.db, true);
     if (before.version !== version) return false;
-    await writeWays(glen.db, { shut, rules });
+    await writeWays(glen.db, { shut, rules, asksPasskey });
     await glen.audit({
       by: who.person!.id,
       action: 'set-sign-in-ways',
       subject: 'school:1',
-      before: { shut: before.shut, rules: before.rules },
-      after: { shut, rules },
+      before: { shut: before.shut, rules: before.rules, asksPasskey: before.asksPasskey },
+      after: { shut, rules, asksPasskey },
     });
     await glen.announce('clock', { thing: 'school', id: 1 });
     return true;

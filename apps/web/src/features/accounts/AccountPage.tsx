@@ -17,6 +17,7 @@ import { NewPassword } from './NewPassword.js';
 import { SignOnButtons } from './SignOnButtons.js';
 import { SignOnTroubleNote } from './SignOnTrouble.js';
 import { OwnSignOns } from './OwnSignOns.js';
+import { Passkeys } from './Passkeys.js';
 
 type Own = Answer<'ownAccount'>;
 type Wishes = Omit<Sent<'setOwnAccount'>, 'version'>;
@@ -200,6 +201,7 @@ function Account({ own, me }: { own: Own; me: Me }) {
         </p>
         <NewPassword email={me.account!.email} />
       </section>
+      <Passkeys me={me} />
       <Browsers zone={me.school.zone} />
       <section aria-label="Addresses">
         <h2 className="mb-2 text-xl">Addresses</h2>

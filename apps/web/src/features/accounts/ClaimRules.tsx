@@ -20,15 +20,17 @@ interface RuleProps {
 
 interface WordProps {
   label: string;
+  placeholder: string;
   value: string;
   error: string | undefined;
   onChange: (value: string) => void;
 }
 
-const Word = ({ label, value, error, onChange }: WordProps) => (
+const Word = ({ label, placeholder, value, error, onChange }: WordProps) => (
   <span className="inline-grid">
     <input
       aria-label={label}
+      placeholder={placeholder}
       aria-invalid={error !== undefined}
       className={`${cell} w-36 font-mono`}
       maxLength={200}
@@ -75,28 +77,30 @@ function Rule(props: RuleProps) {
   const errorAt = (field: string) => editing.errorAt(`rules.${at}.${field}`);
   return (
     <li className="border-t border-line py-3 leading-sentence">
-      Whoever{' '}
+      Where{' '}
       <ChoicePart
         label="Provider"
         value={rule.provider}
         choices={schools.map(({ id, name }) => ({ value: id, label: name }))}
         onChange={(provider) => set({ provider })}
       />{' '}
-      says this of:{' '}
+      says of them{' '}
       <Word
-        label="What is claimed"
+        label="Claim"
+        placeholder="groups"
         value={rule.claim}
         error={errorAt('claim')}
         onChange={(claim) => set({ claim })}
       />{' '}
-      is or holds{' '}
+      with{' '}
       <Word
-        label="What it says"
+        label="What it holds"
+        placeholder="cadets"
         value={rule.value}
         error={errorAt('value')}
         onChange={(value) => set({ value })}
-      />
-      , is a{' '}
+      />{' '}
+      in it, they are a{' '}
       <ChoicePart
         label="What they are"
         value={rule.role}

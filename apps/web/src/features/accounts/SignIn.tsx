@@ -1,14 +1,16 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { rolesInWords } from '@glen/core/light';
 import type { Answer, Me } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { restartLive } from '../../app/live.js';
+import { hasPasskeys } from '../../app/passkeys.js';
 import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { kindInWords } from './kindInWords.js';
+import { PasskeySignIn } from './PasskeySignIn.js';
 import { SignOnButtons } from './SignOnButtons.js';
 import { SignOnTroubleNote } from './SignOnTrouble.js';
 import { SignedOutThere } from './SignedOutThere.js';
@@ -67,12 +69,45 @@ interface SignInProps {
 /** All ways of signing in that there are; on a page of their own, and at a door, where the link is kept. */
 export function SignInWays({ me, wanted, asksAnew, onDone }: SignInProps) {
   const { providers, passwords } = me.ways;
+  const mayUsePasskey = me.ways.passkeys === 'open' && hasPasskeys();
+  const stands = providers.some(({ kind }) => kind === wanted);
   return (
     <div className="grid gap-5">
-      <SignOnButtons providers={providers} wanted={wanted} asksAnew={asksAnew} />
-      {passwords && providers.length > 0 && <p className="text-soft">or by address and password</p>}
-      {passwords && <PasswordForm {...(onDone ? { onDone } : {})} />}
+      <div className="grid gap-2">
+        <SignOnButtons providers={providers} wanted={wanted} asksAnew={asksAnew} />
+        {mayUsePasskey && <PasskeySignIn onDone={onDone} />}
+      </div>
+      {passwords && (
+        <ByPassword isFolded={stands} isAlone={providers.length === 0 && !mayUsePasskey}>
+          <PasswordForm {...(onDone ? { onDone } : {})} />
+        </ByPassword>
+      )}
     </div>
+  );
+}
+
+interface ByPasswordProps {
+  /** Another way in stands out: this one is a press away. */
+  isFolded: boolean;
+  isAlone: boolean;
+  children: ReactNode;
+}
+
+function ByPassword({ isFolded, isAlone, children }: ByPasswordProps) {
+  const [isOpen, setOpen] = useState(!isFolded);
+  if (isOpen)
+    return (
+      <div className="grid gap-3">
+        {!isAlone && <p className="text-soft">or by address and password</p>}
+        {children}
+      </div>
+    );
+  return (
+    <p>
+      <Button kind="link" onClick={() => setOpen(true)}>
+        By address and password
+      </Button>
+    </p>
   );
 }
 

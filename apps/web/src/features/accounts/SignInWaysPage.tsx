@@ -8,8 +8,31 @@ import { Theirs } from '../../ui/Theirs.js';
 import { SchoolTabs } from '../school/SchoolTabs.js';
 import { ClaimRules } from './ClaimRules.js';
 import { WaysTable } from './WaysTable.js';
-import { useSignInWays, type SignInWays } from './useSignInWays.js';
+import { useSignInWays, type SignInWays, type WaysEditing } from './useSignInWays.js';
 import { waysNotes } from './waysNotes.js';
+
+/** Whether what changes everybody asks for a passkey. */
+function AsksPasskey({ editing }: { editing: WaysEditing }) {
+  const error = editing.errorAt('asksPasskey');
+  return (
+    <section aria-label="What changes everybody" className="mt-8 max-w-2xl">
+      <h2 className="mb-1 text-xl">What changes everybody</h2>
+      {editing.hasPasskeys ? (
+        <label className="flex items-baseline gap-2.5">
+          <input type="checkbox" className="accent-bracken" {...editing.register('asksPasskey')} />
+          Head and office show a passkey before they change the calendar, the school’s entry rules,
+          what is said of the school, or this
+        </label>
+      ) : (
+        <p className="text-soft">
+          Head and office could be asked for a passkey here, but there are none at this address: a
+          passkey belongs to a name, and people reach this Glen by a number or without https.
+        </p>
+      )}
+      {error && <FieldError>{error}</FieldError>}
+    </section>
+  );
+}
 
 function Editor({ kept }: { kept: SignInWays }) {
   const editing = useSignInWays(kept);
@@ -30,6 +53,7 @@ function Editor({ kept }: { kept: SignInWays }) {
           </Theirs>
         )}
         <WaysTable editing={editing} />
+        <AsksPasskey editing={editing} />
         <ClaimRules editing={editing} />
         {problem && !theirs && !isBeside && <FieldError>{problem.title}</FieldError>}
         <p className="mt-6 flex gap-3">

@@ -23,10 +23,12 @@ export function SignOnButtons({
 }: SignOnButtonsProps) {
   const { signOn, isLeaving, problem } = useSignOn();
   if (providers.length === 0) return null;
+  const isWanted = (provider: Provider): boolean => provider.kind === wanted;
+  const ordered = [...providers].sort((a, b) => Number(isWanted(b)) - Number(isWanted(a)));
   return (
     <div>
       <ul className="grid gap-2">
-        {providers.map(({ id, name, kind }) => (
+        {ordered.map(({ id, name, kind }) => (
           <li key={id}>
             <Button
               kind={kind === wanted ? 'act' : 'plain'}

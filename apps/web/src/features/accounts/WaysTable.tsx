@@ -41,6 +41,7 @@ function Cell({ editing, who, row }: { editing: WaysEditing; who: Signers; row: 
 export function WaysTable({ editing }: { editing: WaysEditing }) {
   const rows: Row[] = [
     { way: 'password', name: 'Address and password' },
+    ...(editing.hasPasskeys ? [{ way: 'passkey' as const, name: 'Passkey' }] : []),
     ...editing.read.providers.map(({ id, name, kind }) => ({
       way: `sign-on:${id}` as const,
       name,

@@ -7,13 +7,18 @@ export type SignInWays = Answer<'signInWays'>;
 export type ClaimRule = SignInWays['rules'][number];
 type Fields = Omit<Sent<'setSignInWays'>, 'version'>;
 
-const fieldsOf = ({ shut, rules }: SignInWays): Fields => ({ shut, rules });
+const fieldsOf = ({ shut, rules, asksPasskey }: SignInWays): Fields => ({
+  shut,
+  rules,
+  asksPasskey,
+});
 
 const schema = async () =>
   (await import('@glen/contract/forms')).signInWaysBody.omit({ version: true });
 
 /** How people sign in, while the office edits it. */
 export function useSignInWays(kept: SignInWays) {
+  const { data: me } = api.useMeQuery();
   const [save] = api.useSetSignInWaysMutation();
   const form = useKeptForm<SignInWays, Fields, Fields>({
     kept,
@@ -28,6 +33,8 @@ export function useSignInWays(kept: SignInWays) {
     ...form,
     shut,
     rules,
+    /** There can be passkeys at this address of Glen. */
+    hasPasskeys: me?.ways.passkeys !== 'no-domain',
     /** Opens or shuts a way to some. */
     turn: (who: Signers, way: WayIn): void => {
       const isShut = shut[who].includes(way);
