@@ -30,9 +30,9 @@ const way = z.union([
 
 const ways = z.array(way).max(50);
 
-export const shutWays = z.object({ staff: ways, students: ways, guests: ways });
+const shutWays = z.object({ staff: ways, students: ways, guests: ways });
 
-export const claimRule = z.object({
+const claimRule = z.object({
   provider: z.string().max(40),
   claim: z.string().trim().min(1, 'Name the claim.').max(100),
   value: z.string().trim().min(1, 'Say what it has to say.').max(200),

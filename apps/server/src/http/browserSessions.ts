@@ -48,7 +48,7 @@ async function allow(db: Db, sessionId: number, accountIds: number[]): Promise<v
   );
 }
 
-/** The browser may use another account of its person from now on, which has just been proven. */
+/** A browser may change to an account from now on that has just been proven to be its person's. */
 export const allowAccount = ({ db }: Sessions, sessionId: number, accountId: number) =>
   allow(db, sessionId, [accountId]);
 

@@ -1,6 +1,7 @@
 import { CONFIRM_FIRST } from '@glen/contract';
 import { passkeyHost } from '@glen/core';
 import type { Glen } from '../glen.js';
+import { confirmedAt, schoolAsksPasskey } from './confirmedStore.js';
 import { HttpProblem } from './problem.js';
 import type { Who } from './who.js';
 
@@ -13,8 +14,7 @@ export async function asksForPasskey({
   config,
 }: Pick<Glen, 'db' | 'config'>): Promise<boolean> {
   if (config.asksNoPasskey || passkeyHost(config.publicUrl) === null) return false;
-  const school = await db.models.School.findByPk(1, { attributes: ['id', 'asks_passkey'] });
-  return Boolean(school?.asks_passkey);
+  return schoolAsksPasskey(db);
 }
 
 /** Whether whoever holds a browser's session has shown a passkey of the account in use a moment ago. */
@@ -22,9 +22,7 @@ export async function isConfirmed(
   { db, clock }: Pick<Glen, 'db' | 'clock'>,
   sessionId: number,
 ): Promise<boolean> {
-  const attributes = ['id', 'confirmed_at'];
-  const session = await db.models.BrowserSession.findByPk(sessionId, { attributes });
-  return (session?.confirmed_at ?? '') > clock.machine(-MINUTES * 60);
+  return ((await confirmedAt(db, sessionId)) ?? '') > clock.machine(-MINUTES * 60);
 }
 
 /** Throws 403 of a type of its own where the school asks whoever changes everybody to show a passkey first. */

@@ -1,6 +1,5 @@
 import { createApi, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
 import {
-  CONFIRM_FIRST,
   endpoints,
   type Answer,
   type EndpointName,
@@ -10,8 +9,8 @@ import {
   type Query,
   type Sent,
 } from '@glen/contract';
-import { usePasskeyOf } from './passkeys.js';
-import { pressKey, sent } from './press.js';
+import { answerTo, type Call } from './calls.js';
+import { confirmedAnswer } from './confirming.js';
 import { remembered } from './writes.js';
 
 /** A query as it is asked: fields with a default may be left out. */
@@ -25,72 +24,11 @@ type Ask<N extends EndpointName> = (Params<N> extends undefined ? unknown : { pa
 /** Endpoints that carry nothing are asked without an argument. */
 type Given<N extends EndpointName> = keyof Ask<N> extends never ? void : Ask<N>;
 
-interface Call {
-  name: EndpointName;
-  ask: {
-    params?: Record<string, string | number>;
-    query?: Record<string, string | number | undefined>;
-    body?: unknown;
-  };
-}
-
-function addressOf({ name, ask }: Call): string {
-  const path = endpoints[name].path.replace(/:(\w+)/g, (_, key: string) =>
-    encodeURIComponent(String(ask.params?.[key])),
-  );
-  const query = new URLSearchParams(
-    Object.entries(ask.query ?? {}).flatMap(([key, value]) =>
-      value === undefined ? [] : [[key, String(value)]],
-    ),
-  ).toString();
-  return query ? `${path}?${query}` : path;
-}
-
-const UNREACHABLE: Problem = {
-  type: 'about:blank',
-  title: 'Glen cannot be reached just now. Nothing you typed is lost; try again in a moment.',
-  status: 0,
-};
-
 /** Calls an endpoint of the contract; every failure comes back as problem details. */
 const baseQuery: BaseQueryFn<Call, unknown, Problem> = (call, { signal }) =>
   endpoints[call.name].method === 'GET'
     ? answerTo(call, signal)
     : remembered(confirmedAnswer(call, signal));
-
-/** The same where the school asks for a passkey first: it is asked for, and what was pressed is done. */
-async function confirmedAnswer(call: Call, signal: AbortSignal): ReturnType<typeof answerTo> {
-  const first = await answerTo(call, signal);
-  if (!('error' in first) || first.error.type !== CONFIRM_FIRST) return first;
-  const asked = await answerTo({ name: 'confirmOptions', ask: {} }, signal);
-  if ('error' in asked) return asked;
-  const { options } = asked.data as Answer<'confirmOptions'>;
-  const response = await usePasskeyOf(options);
-  if (!response) return first;
-  const confirmed = await answerTo({ name: 'confirm', ask: { body: { response } } }, signal);
-  return 'error' in confirmed ? confirmed : answerTo(call, signal);
-}
-
-function responseTo(call: Call, signal: AbortSignal): Promise<Response> {
-  const { method } = endpoints[call.name];
-  if (method === 'GET') return fetch(addressOf(call), { signal });
-  const headers = { 'Content-Type': 'application/json', 'Idempotency-Key': pressKey() };
-  const body = JSON.stringify(call.ask.body ?? {});
-  return sent(() => fetch(addressOf(call), { method, signal, headers, body }), signal);
-}
-
-async function answerTo(
-  call: Call,
-  signal: AbortSignal,
-): Promise<{ data: unknown } | { error: Problem }> {
-  try {
-    const response = await responseTo(call, signal);
-    const answer: unknown = await response.json();
-    return response.ok ? { data: answer } : { error: answer as Problem };
-  } catch {
-    return { error: UNREACHABLE };
-  }
-}
 
 const TAGS = [
   'me',

@@ -25,7 +25,7 @@ export async function makePasskey(options: Options): Promise<Response | undefine
 }
 
 /** Has the browser ask for one; nothing where there is none, or its owner would not. */
-export async function usePasskeyOf(options: Options): Promise<Response | undefined> {
+export async function askForPasskey(options: Options): Promise<Response | undefined> {
   const { startAuthentication } = await library();
   const optionsJSON = options as unknown as PublicKeyCredentialRequestOptionsJSON;
   return startAuthentication({ optionsJSON }).then(asSent, () => undefined);

@@ -57,7 +57,7 @@ export const definePasskey = (sequelize: Sequelize): ModelStatic<PasskeyRow> =>
       id: ownId(),
       account_id: idOf('accounts', { onDelete: 'CASCADE' }),
       name: text(80),
-      credential_id: code(1400, { unique: true }),
+      credential_id: code(1400),
       user_handle: fixedCode(43),
       public_key: longText(),
       counter: looseId(),
@@ -69,6 +69,9 @@ export const definePasskey = (sequelize: Sequelize): ModelStatic<PasskeyRow> =>
     {
       tableName: 'passkeys',
       timestamps: false,
-      indexes: [{ name: 'by_account', fields: ['account_id'] }],
+      indexes: [
+        { name: 'one_each', fields: ['credential_id'], unique: true },
+        { name: 'by_account', fields: ['account_id'] },
+      ],
     },
   );

@@ -10,9 +10,6 @@ const CHALLENGE_BYTES = 32;
 const SEALED_FOR = 'passkey';
 export const COOKIE = 'glen_passkey';
 
-/** What a passkey is asked for. */
-export type Purpose = 'add' | 'sign-in' | 'confirm';
-
 const shape = z.object({
   challenge: z.string(),
   purpose: z.enum(['add', 'sign-in', 'confirm']),

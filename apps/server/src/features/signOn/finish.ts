@@ -32,7 +32,7 @@ import {
 import { putOnRolls } from './mapped.js';
 
 /** Nobody is signed in, and why. */
-export class NotSignedOn extends Error {
+class NotSignedOn extends Error {
   constructor(readonly trouble: SignOnTrouble) {
     super(trouble);
   }
@@ -147,7 +147,7 @@ interface Back {
   cookie: (name: string) => string | undefined;
 }
 
-export interface Finished {
+interface Finished {
   /** The page that the browser goes on to. */
   to: string;
   session?: NewSession;

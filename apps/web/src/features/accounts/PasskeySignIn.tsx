@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { api, problemOf } from '../../app/api.js';
 import { restartLive } from '../../app/live.js';
-import { usePasskeyOf } from '../../app/passkeys.js';
+import { askForPasskey } from '../../app/passkeys.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 
@@ -15,7 +15,7 @@ export function PasskeySignIn({ onDone }: { onDone?: (() => void) | undefined })
     setUnused(false);
     const { data } = await ask();
     if (!data) return;
-    const response = await usePasskeyOf(data.options);
+    const response = await askForPasskey(data.options);
     if (!response) return setUnused(true);
     const done = await signIn({ body: { response } });
     if (!done.data) return;
