@@ -30,6 +30,14 @@ const SERVICES = {
       'New post · Name of the place, Coastal Navigation, period 3',
     ],
   },
+  'a provider of accounts': {
+    variables: ['GLEN_SIGN_ON'],
+    controls: [
+      'Your account · Use Merrow school account',
+      'Your account · Use Homeport home account',
+    ],
+    instead: ['Your account · Change it'],
+  },
 };
 
 /** Everything on a page that can be pressed or chosen, by name. */

@@ -80,6 +80,7 @@ export const VIEWS: View[] = [
   view(TEACHER, at('/school/entry'), 'The school’s entry rules'),
   view(TEACHER, (school) => `/desk/${school.classOf('N3').link.id}`, N3, `Desk: ${N3}`),
   view(OFFICE, at('/school/people'), 'People'),
+  view(OFFICE, at('/school/sign-in'), 'How people sign in'),
   view(OFFICE, at('/school/happened'), 'What happened'),
   view(OFFICE, person('Ottoline Marsh'), 'Ottoline Marsh'),
 ];

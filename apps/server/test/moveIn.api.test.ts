@@ -179,6 +179,30 @@ describe('the environment', () => {
     },
   );
 
+  it('takes providers of accounts, and names what is wrong with one', () => {
+    const provider = {
+      id: 'school',
+      name: 'Merrow',
+      kind: 'school',
+      issuer: 'https://accounts.merrow.example',
+      clientId: 'glen',
+      clientSecret: 'given by the provider',
+    };
+    const read = (...providers: object[]) =>
+      readConfig({ ...least, GLEN_SIGN_ON: JSON.stringify(providers) }).signOn;
+    expect(read(provider)).toEqual([{ ...provider, provesAddresses: false }]);
+    expect(readConfig(least).signOn).toEqual([]);
+    const wrong: [object, string][] = [
+      [{ ...provider, kind: 'private' }, 'GLEN_SIGN_ON 0.kind: school or personal'],
+      [{ ...provider, id: 'The School' }, 'GLEN_SIGN_ON 0.id: small letters'],
+      [{ ...provider, issuer: 'http://accounts.merrow.example' }, 'is plain http'],
+      [{ ...provider, secret: 'x' }, 'GLEN_SIGN_ON 0'],
+    ];
+    for (const [given, said] of wrong) expect(() => read(given)).toThrow(said);
+    expect(() => read(provider, provider)).toThrow('two have the same id');
+    expect(() => readConfig({ ...least, GLEN_SIGN_ON: 'school' })).toThrow('JSON such as');
+  });
+
   it('names what goes with what where half a service is set', () => {
     expect(() => readConfig({ ...least, GLEN_VIDEO_URL: 'http://video.example' })).toThrow(
       'GLEN_VIDEO_SECRET: GLEN_VIDEO_URL and GLEN_VIDEO_SECRET go together',

@@ -36,7 +36,7 @@ export function SignOnButtons({
               disabled={isLeaving}
               onClick={() => void signOn({ provider: id, anew: asksAnew(kind), join })}
             >
-              <span className="truncate">Use {name}</span>
+              <span className="truncate">Use {name}</span>{' '}
               <span className="font-normal">{kindInWords(kind)}</span>
             </Button>
           </li>
