@@ -24,6 +24,7 @@ export const FEATURE_ORDER = {
     'post',
     'door',
     'desk',
+    'guest',
     'reach',
     'feed',
     'myDay',

@@ -256,7 +256,14 @@ async function loadGroups(
       { name: 'Starboard watch', tutorId: null, members: starboard! },
     ],
   });
-  const forOnly = { classIds: [], groupIds: [], personIds: [], emails: [], hostIds: [] };
+  const forOnly = {
+    classIds: [],
+    groupIds: [],
+    personIds: [],
+    emails: [],
+    speakers: [],
+    hostIds: [],
+  };
   const watch = await addLink(glen, classId, who, {
     label: 'Port watch',
     purpose: 'Group work',

@@ -51,6 +51,9 @@ export async function lastingPort(from, host = '127.0.0.1') {
   return port;
 }
 
+/** This very port at another of the machine's own addresses, where it is free; else one that the system hands out. */
+export const samePort = async (port, host) => ((await isFree(port, host)) ? port : freePort(host));
+
 const has = (command) => spawnSync('sh', ['-c', `command -v ${command}`]).status === 0;
 
 /** Debian packages that give these commands, installed where we may; otherwise one line says what to run. */

@@ -1,19 +1,21 @@
 // Starting the parts of a running Glen: its database, the stand-ins, the server. Used by up, test, bench and shots.
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { freePort, startMariadb } from './mariadb.mjs';
+import { freePort, samePort, startMariadb } from './mariadb.mjs';
 import { root } from './build.mjs';
 
 export const LOOPBACK = '127.0.0.1';
 export const STANDINS = '127.0.0.2';
+/** The course site shares the address of the video service; workers' ports differ by less. */
+const COURSE_SITE_APART = 5;
 /** Providers of accounts are on addresses of their own: cookies know no ports. */
 const SIGN_ON = { school: '127.0.0.3', home: '127.0.0.4' };
 
 /** Where the providers of accounts are, as Glen and as they themselves are told of it. */
-async function signOnSurroundings() {
+async function signOnSurroundings(port) {
   const secret = 'the demo providers of accounts and Glen share this secret';
   const [school, home] = await Promise.all(
-    Object.values(SIGN_ON).map(async (host) => `${host}:${await freePort(host)}`),
+    Object.values(SIGN_ON).map(async (host) => `${host}:${await samePort(port, host)}`),
   );
   const client = { clientId: 'glen', clientSecret: secret };
   const providers = [
@@ -135,8 +137,10 @@ function keptAlive(name, begin, say) {
 
 /** The environment that server and stand-ins share; secrets of the demo are no secrets. */
 export async function surroundings({ mariadb, database, port, undoSeconds }) {
-  const [videoPort, courseSitePort] = [await freePort(STANDINS), await freePort(STANDINS)];
-  const signOn = await signOnSurroundings();
+  // A server's port is its own: at the addresses of the stand-ins nobody else is given it meanwhile.
+  const videoPort = await samePort(port, STANDINS);
+  const courseSitePort = await samePort(port + COURSE_SITE_APART, STANDINS);
+  const signOn = await signOnSurroundings(port);
   const publicUrl = `http://${LOOPBACK}:${port}`;
   const videoSecret = 'the demo video room and Glen share this secret';
   const courseSiteToken = 'the demo course site gave this token';

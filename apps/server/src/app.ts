@@ -7,6 +7,7 @@ import { doorRoutes } from './features/door/routes.js';
 import { entryRoutes } from './features/entry/routes.js';
 import { feedRoutes } from './features/feed/routes.js';
 import { findRoutes } from './features/find/routes.js';
+import { guestRoutes } from './features/guest/routes.js';
 import { groupRoutes } from './features/group/routes.js';
 import { linkRoutes } from './features/link/routes.js';
 import { liveRoutes } from './features/live/routes.js';
@@ -43,6 +44,7 @@ const handlersOf = (glen: Glen): Handlers => ({
   ...deskRoutes(glen),
   ...doorRoutes(glen),
   ...linkRoutes(glen),
+  ...guestRoutes(glen),
   ...groupRoutes(glen),
   ...findRoutes(glen),
   ...feedRoutes(glen),

@@ -219,6 +219,7 @@ const TAKE: { [D in Step['do']]: (s: Extract<Step, { do: D }>) => Promise<unknow
       groupIds: at(groups, s.groups),
       personIds: at(people, s.who),
       emails: ['guest@harbour.example'],
+      speakers: [],
     }),
   hosts: (s) => writeHosts(db, links[s.at]!, at(people, s.who)),
   share,

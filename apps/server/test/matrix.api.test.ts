@@ -40,6 +40,7 @@ const keepers: Role[] = [...hosts, ...office];
 const MAY: Record<EndpointName, Role[]> = {
   me: everyone, signIn: everyone, signOut: everyone, switchAccount: signedIn, live: everyone, openapi: everyone,
   passwordFor: everyone, setPassword: everyone,
+  guestFor: everyone, comeAsGuest: everyone, guestAddress: hosts,
   passkeySignInOptions: everyone, passkeySignIn: everyone, passkeys: signedIn, passkeyOptions: signedIn, addPasskey: signedIn, renamePasskey: signedIn, removePasskey: signedIn, confirmOptions: signedIn, confirm: signedIn,
   beginSignOn: everyone, signOnBack: everyone, signedOutThere: [], signInWays: office, setSignInWays: office, endSignOn: signedIn, endTheirSignOn: office,
   aboutSchool: teachers, previewZone: office, setAboutSchool: office,

@@ -44,7 +44,11 @@ describe('a door', () => {
       const guests = rows.LinkAudience.filter((row) => row.link_id === link.id && row.email);
       const { guest_lines, ...answer } = (await linkAtDoor(db, link.code))!;
       const asked = `link ${link.id}`;
-      look.same(lines(guest_lines), guests.map((row) => row.email).toSorted(), asked);
+      look.same(
+        lines(guest_lines),
+        guests.map((row) => `${row.comes} ${row.email}`).toSorted(),
+        asked,
+      );
       look.same(
         answer,
         {

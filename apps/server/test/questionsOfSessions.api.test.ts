@@ -151,7 +151,11 @@ describe('sessions', () => {
       );
       const bySelf = link.shown && isMeant(date, personId, ['member']);
       const withClass = isMeant(date, personId, ['joining-member']);
-      return link.state === 'live' && (bySelf || withClass || broughtIn);
+      const addresses = rows.Account.filter((a) => a.person_id === personId).map((a) => a.email);
+      const asGuest = rows.LinkAudience.some(
+        (part) => part.link_id === date.link_id && addresses.includes(part.email ?? ''),
+      );
+      return link.state === 'live' && (bySelf || withClass || broughtIn || asGuest);
     };
     for (const personId of everybody())
       for (const [from, to] of spans()) {

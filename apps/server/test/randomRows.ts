@@ -120,7 +120,9 @@ const audienceOf = (lots: Lots, link: { id: number; class_id: number }) => [
   ...(lots.is(60) ? [{ link_id: link.id, class_id: link.class_id }] : []),
   ...(lots.is(20) ? [{ link_id: link.id, group_id: lots.of(GROUPS) }] : []),
   ...(lots.is(20) ? [{ link_id: link.id, person_id: lots.of(PEOPLE) }] : []),
-  ...(lots.is(20) ? [{ link_id: link.id, email: 'guest@harbour.example' }] : []),
+  ...(lots.is(20)
+    ? [{ link_id: link.id, email: lots.of(['guest@harbour.example', 'a3@harbour.example']) }]
+    : []),
 ];
 
 async function writeLinks({ models }: Db, lots: Lots): Promise<void> {

@@ -14,5 +14,5 @@ export {
   ownWishes,
   personWords,
 } from './keepingSchemas.js';
-export { aboutSchool, newPasswordBody } from './peopleSchemas.js';
+export { aboutSchool, comeAsGuestBody, newPasswordBody } from './peopleSchemas.js';
 export { renamePasskeyBody, signInWaysBody } from './signOnSchemas.js';

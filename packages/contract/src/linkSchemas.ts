@@ -22,7 +22,8 @@ const audience = z.array(
     z.object({ kind: z.literal('class'), id, name: z.string(), size: z.int() }),
     z.object({ kind: z.literal('group'), id, name: z.string(), size: z.int() }),
     z.object({ kind: z.literal('person'), id, name: z.string() }),
-    z.object({ kind: z.literal('guest'), email: z.string() }),
+    /** `speaks`: they come to present. */
+    z.object({ kind: z.literal('guest'), email: z.string(), speaks: z.boolean() }),
   ]),
 );
 const former = z.object({
@@ -109,11 +110,14 @@ const stand = z.object({
   readers: z.int(),
 });
 export const linkPlacesAnswer = z.object({ places: z.array(stand) });
+const guestAddress = z.email('Give an address such as name@home.example.').max(254);
 export const audienceBody = z.object({
   classIds: z.array(id).max(40),
   groupIds: z.array(id).max(40),
   personIds: z.array(id).max(400),
-  emails: z.array(z.email('Give an address such as name@home.example.').max(254)).max(400),
+  emails: z.array(guestAddress).max(400),
+  /** Those of the addresses whose guests come to speak. */
+  speakers: z.array(guestAddress).max(400).default([]),
   hostIds: z.array(id).max(40),
 });
 export const linkBody = z.object({

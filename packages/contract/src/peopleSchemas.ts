@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { PERSON_ROLES } from '@glen/core';
-import { date, id, time, utcInstant } from './basics.js';
+import { date, id, line, time, utcInstant } from './basics.js';
 import { providerSchema } from './signOnSchemas.js';
 
 export const accountSchema = z.object({
@@ -73,6 +73,9 @@ export const newPassword = z
   .string()
   .min(PASSWORD_LEAST, `At least ${PASSWORD_LEAST} characters.`)
   .max(200, 'At most 200 characters.');
+
+/** What a guest is called, who comes for the first time. */
+export const comeAsGuestBody = z.object({ name: line(120).min(1, 'Say what you are called.') });
 
 export const newPasswordBody = z.object({ password: newPassword });
 

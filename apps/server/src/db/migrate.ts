@@ -26,6 +26,7 @@ import * as m0022 from './migrations/0022-lately-age.js';
 import * as m0023 from './migrations/0023-school-time.js';
 import * as m0024 from './migrations/0024-sign-on.js';
 import * as m0025 from './migrations/0025-passkeys.js';
+import * as m0026 from './migrations/0026-guests.js';
 import {
   databaseKind,
   makeBooks,
@@ -68,6 +69,7 @@ const MIGRATIONS: Migration[] = [
   m0023,
   m0024,
   m0025,
+  m0026,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

@@ -12,6 +12,7 @@ import { defineFailure } from './models/Failure.js';
 import { defineFeed } from './models/Feed.js';
 import { defineGroupMember } from './models/GroupMember.js';
 import { defineGuardian } from './models/Guardian.js';
+import { defineGuestAddress } from './models/GuestAddress.js';
 import { defineInvited } from './models/Invited.js';
 import { defineJoined } from './models/Joined.js';
 import { defineKeptOut } from './models/KeptOut.js';
@@ -65,6 +66,7 @@ const defineTables = (sequelize: Sequelize) => ({
   Feed: defineFeed(sequelize),
   GroupMember: defineGroupMember(sequelize),
   Guardian: defineGuardian(sequelize),
+  GuestAddress: defineGuestAddress(sequelize),
   Invited: defineInvited(sequelize),
   Joined: defineJoined(sequelize),
   KeptOut: defineKeptOut(sequelize),

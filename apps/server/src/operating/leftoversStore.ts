@@ -64,6 +64,11 @@ const BROWSERS: Leftover[] = [
     takeSome: ({ models }, ago) =>
       models.PasswordAddress.destroy({ where: { expires_at: olderThan(ago(30)) }, limit: STEP }),
   },
+  {
+    table: 'guest_addresses',
+    takeSome: ({ models }, ago) =>
+      models.GuestAddress.destroy({ where: { until_at: olderThan(ago(30)) }, limit: STEP }),
+  },
 ];
 
 /** What has been told or answered, and is asked for again only soon after. */

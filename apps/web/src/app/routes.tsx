@@ -45,6 +45,7 @@ const HowToPage = lazy(() => import('../features/door/HowToPage.js'));
 const DoorPage = lazy(() => import('../features/door/DoorPage.js'));
 const MoveInPage = lazy(() => import('../features/moveIn/MoveInPage.js'));
 const BeginPage = lazy(() => import('../features/moveIn/BeginPage.js'));
+const GuestPage = lazy(() => import('../features/accounts/GuestPage.js'));
 const PasswordPage = lazy(() => import('../features/accounts/PasswordPage.js'));
 
 const isStaff = (me: Me): boolean =>
@@ -189,6 +190,14 @@ export const App = () => (
         element={
           <Fetched>
             <PasswordPage />
+          </Fetched>
+        }
+      />
+      <Route
+        path="/guest/:token"
+        element={
+          <Fetched>
+            <GuestPage />
           </Fetched>
         }
       />

@@ -7,6 +7,7 @@ import {
   foundPerson,
   meSchema,
   moveClock,
+  comeAsGuestBody,
   newPasswordBody,
   signInBody,
 } from '../peopleSchemas.js';
@@ -21,6 +22,19 @@ const atProvider = z.object({ provider: z.string().max(40) });
 export const accounts = {
   me: { answer: meSchema },
   signIn: { body: signInBody, answer: meSchema },
+  guestFor: {
+    params: byToken,
+    answer: z.object({
+      school: z.string(),
+      title: z.string(),
+      host: z.string(),
+      email: z.string(),
+      code: z.string(),
+      /** They have an account that is more than a guest's, and sign in with it. */
+      signsIn: z.boolean(),
+    }),
+  },
+  comeAsGuest: { params: byToken, body: comeAsGuestBody, answer: meSchema },
   passkeySignInOptions: { answer: passkeyOptions },
   passkeySignIn: { body: usedPasskeyBody, answer: meSchema },
   signOut: { answer: signedOut },

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { done, id, line, text, version } from '../basics.js';
+import { done, id, line, text, utcInstant, version } from '../basics.js';
 import {
   audienceBody,
   groupsAnswer,
@@ -31,6 +31,11 @@ export const links = {
     answer: linkDetail,
   },
   setAudience: { params: ofLink, body: audienceBody.extend({ version }), answer: linkDetail },
+  guestAddress: {
+    params: ofLink,
+    body: z.object({ email: z.email().max(254) }),
+    answer: z.object({ address: z.string(), until: utcInstant }),
+  },
   orderLinks: {
     params: ofClass,
     body: z.object({ order: z.array(id).min(1).max(200) }),

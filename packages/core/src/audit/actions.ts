@@ -83,6 +83,8 @@ export const ACTIONS = {
   'unbind-sign-on': 'ended signing on for',
   'sign-on-failed': 'was not let in by',
   'set-sign-in-ways': 'changed how people sign in to',
+  'make-guest-address': 'made a way in for a guest of',
+  'come-as-guest': 'came as a guest to',
   'add-passkey': 'added a passkey to',
   'rename-passkey': 'gave another name to a passkey of',
   'remove-passkey': 'took a passkey away from',

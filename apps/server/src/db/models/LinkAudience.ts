@@ -11,7 +11,7 @@ import type { ClassGroupRow } from './ClassGroup.js';
 import type { ClassPeriodRow } from './ClassPeriod.js';
 import type { LinkRow } from './Link.js';
 import type { PersonRow } from './Person.js';
-import { idOf, ownId, text } from './columns.js';
+import { idOf, oneOf, ownId, text } from './columns.js';
 
 /** Whom a link is for: in each row a class period, a group, a person, or a guest’s address. */
 interface LinkAudienceRow extends Model<
@@ -24,6 +24,8 @@ interface LinkAudienceRow extends Model<
   group_id: CreationOptional<number | null>;
   person_id: CreationOptional<number | null>;
   email: CreationOptional<string | null>;
+  /** Of a guest by address: as one of the others inside, or to speak. */
+  comes: CreationOptional<'inside' | 'speaker'>;
 
   // Asked for together with it, where it is.
   link?: NonAttribute<LinkRow>;
@@ -42,6 +44,7 @@ export const defineLinkAudience = (sequelize: Sequelize): ModelStatic<LinkAudien
       group_id: idOf('class_groups', { allowNull: true }),
       person_id: idOf('people', { allowNull: true }),
       email: text(254, { allowNull: true }),
+      comes: oneOf(['inside', 'speaker'], { defaultValue: 'inside' }),
     },
     {
       tableName: 'link_audience',

@@ -84,6 +84,7 @@ export interface AudienceRow {
   person_id: number | null;
   person_name: string | null;
   email: string | null;
+  comes: 'inside' | 'speaker';
 }
 
 type Sizes = Map<number, number>;
@@ -138,6 +139,7 @@ export async function audienceOf(db: Db, linkIds: number[]): Promise<AudienceRow
     person_id: row.person_id,
     person_name: row.person?.name ?? null,
     email: row.email,
+    comes: row.comes,
   }));
 }
 
@@ -159,12 +161,14 @@ export interface Audience {
   groupIds: number[];
   personIds: number[];
   emails: string[];
+  /** Those of the addresses whose guests come to speak. */
+  speakers: string[];
 }
 
 export async function writeAudience(
   db: Db,
   linkId: number,
-  { classIds, groupIds, personIds, emails }: Audience,
+  { classIds, groupIds, personIds, emails, speakers }: Audience,
 ): Promise<void> {
   const { LinkAudience } = db.models;
   await LinkAudience.destroy({ where: { link_id: linkId } });
@@ -172,7 +176,11 @@ export async function writeAudience(
     ...classIds.map((class_id) => ({ link_id: linkId, class_id })),
     ...groupIds.map((group_id) => ({ link_id: linkId, group_id })),
     ...personIds.map((person_id) => ({ link_id: linkId, person_id })),
-    ...emails.map((email) => ({ link_id: linkId, email })),
+    ...emails.map((email) => ({
+      link_id: linkId,
+      email,
+      comes: speakers.includes(email) ? ('speaker' as const) : ('inside' as const),
+    })),
   ]);
   await followLinks(db, [linkId]);
 }

@@ -37,6 +37,8 @@ export interface DoorRow extends OfLink, AskerRow {
   link_host: boolean;
   /** The link is for them by name or address, as a guest. */
   link_invited: boolean;
+  /** They come to speak. */
+  link_speaker: boolean;
 }
 
 /** A session that the door could stand for, what happens behind it, and the place in it of whoever asks. */
@@ -138,11 +140,13 @@ export function doorRow(link: LinkAtDoor, asker: AskerRow): DoorRow {
   const { meant, email, person_roles } = asker;
   const isMember = isAs(meant, 'member');
   const isGuest = rolesFrom(person_roles).includes('guest');
+  const comes = email === null ? undefined : link.guests.get(email);
   return Object.assign(ofLink(link), asker, {
     on_roll: isMember,
     class_host: isAs(meant, 'host'),
     class_presenter: isAs(meant, 'presenter'),
     link_host: isAs(meant, 'tutor'),
-    link_invited: (email !== null && link.guests.includes(email)) || (isMember && isGuest),
+    link_invited: comes !== undefined || (isMember && isGuest),
+    link_speaker: comes === 'speaker',
   });
 }

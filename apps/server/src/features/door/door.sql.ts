@@ -39,14 +39,14 @@ export interface LinkAtDoorRow extends LayerRow {
   meets_elsewhere: number;
   room_address: string | null;
   link_rules: KeptRules;
-  /** The addresses of guests whom it is for, a line each. */
+  /** How each guest comes whom it is for, and their address, a line each. */
   guest_lines: string | null;
 }
 
 const LINK = `
   SELECT l.id AS link_id, l.code, l.state AS link_state, l.label, l.kind AS kind_of_link, c.id AS class_id, c.title AS class_title, c.ref AS class_ref, c.period,
     c.pennant, c.put_away_at, l.rules AS link_rules, ${LAYER_COLUMNS}, h.name AS host_name, l.room_address,
-    (SELECT GROUP_CONCAT(lg.email SEPARATOR '\n') FROM link_audience lg WHERE lg.link_id = l.id) AS guest_lines,
+    (SELECT GROUP_CONCAT(CONCAT(lg.comes, ' ', lg.email) SEPARATOR '\n') FROM link_audience lg WHERE lg.link_id = l.id AND lg.email IS NOT NULL) AS guest_lines,
     EXISTS (SELECT 1 FROM link_audience fa WHERE fa.link_id = l.id AND fa.class_id = l.class_id) AS for_class,
     (SELECT COUNT(*) > 0 AND COUNT(na.class_id) + COUNT(na.group_id) = 0 FROM link_audience na WHERE na.link_id = l.id) AS for_named,
     EXISTS (SELECT 1 FROM joined jw WHERE jw.class_id = l.class_id) AS meets_elsewhere

@@ -236,14 +236,14 @@ export function decideAt(facts: DoorFacts, given: Given = {}): EntryDecision {
 }
 
 /**
- * What has become of a visitor in this session so far. Whom a host brought in need not knock either; who came to watch
+ * What has become of a visitor in this session so far. Whom a host brought in, or asked to speak, need not knock either; who came to watch
  * only was not let in to more than that.
  */
-function soFar({ at }: DoorFacts): Pick<Visitor, 'letIn' | 'removed'> {
+function soFar({ at, row }: DoorFacts): Pick<Visitor, 'letIn' | 'removed'> {
   const state = at?.occurrence.visitor_state;
   const wasLetIn = state === 'let-in' && !at?.occurrence.watched;
   return {
-    letIn: wasLetIn || Boolean(at?.occurrence.invited),
+    letIn: wasLetIn || row.link_speaker || Boolean(at?.occurrence.invited),
     removed: Boolean(at?.occurrence.keptOut) || state === 'turned-away' || state === 'put-out',
   };
 }
@@ -257,7 +257,7 @@ function visitorOf(facts: DoorFacts, given: Given): Visitor {
     account: who.account?.kind ?? 'none',
     host: isHost,
     staff: isStaff(who),
-    named: row.class_presenter || Boolean(session?.joined_named),
+    named: row.class_presenter || row.link_speaker || Boolean(session?.joined_named),
     onRoll: isOnRoll(facts),
     invited: Boolean(session?.invited) || row.link_invited,
     ...(code === undefined ? {} : { code }),

@@ -18,7 +18,8 @@ import {
 export interface LinkAtDoor extends LinkAtDoorRow {
   layers: RuleLayer[];
   rules: EntryRules;
-  guests: string[];
+  /** How they come, by their addresses. */
+  guests: Map<string, string>;
 }
 
 /** A date that the door could stand for, and who was brought in to it: people's numbers and addresses. */
@@ -37,12 +38,21 @@ interface DoorBeforehand {
 
 const linesOf = (text: string | null): string[] => text?.split('\n') ?? [];
 
+/** `speaker kit@home.example`, a line each. */
+const guestsIn = (text: string | null): Map<string, string> =>
+  new Map(
+    linesOf(text).map((line) => {
+      const at = line.indexOf(' ');
+      return [line.slice(at + 1), line.slice(0, at)];
+    }),
+  );
+
 async function readLink(db: Db, code: string): Promise<LinkAtDoor | undefined> {
   const row = await linkAtDoor(db, code);
   if (!row) return undefined;
   const layers = layersFrom(row);
   const { rules } = resolveRules(layers);
-  return { ...row, layers, rules, guests: linesOf(row.guest_lines) };
+  return { ...row, layers, rules, guests: guestsIn(row.guest_lines) };
 }
 
 const idsOf = (dates: DateAtDoor[]): number[] => dates.map((date) => date.occurrence_id);

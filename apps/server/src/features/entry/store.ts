@@ -54,7 +54,7 @@ export async function settingFacts(db: Db, linkId: number): Promise<SettingFacts
   });
   return {
     kind: link.kind,
-    named,
+    named: named + audience.filter((part) => part.comes === 'speaker').length,
     guests: audience.some((part) => part.email !== null),
     pasted: link.room_address !== null,
   };

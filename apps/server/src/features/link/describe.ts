@@ -30,7 +30,7 @@ const audienceItem = (row: AudienceRow): LinkDetail['audience'][number] => {
   if (row.group_id !== null)
     return { kind: 'group', id: row.group_id, name: row.group_name!, size: row.group_size! };
   return row.person_id === null
-    ? { kind: 'guest', email: row.email! }
+    ? { kind: 'guest', email: row.email!, speaks: row.comes === 'speaker' }
     : { kind: 'person', id: row.person_id, name: row.person_name! };
 };
 

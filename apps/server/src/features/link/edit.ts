@@ -36,7 +36,14 @@ export async function addLink(
   const audience = await settleAudience(
     glen,
     classId,
-    body.audience ?? { classIds: [classId], groupIds: [], personIds: [], emails: [], hostIds: [] },
+    body.audience ?? {
+      classIds: [classId],
+      groupIds: [],
+      personIds: [],
+      emails: [],
+      speakers: [],
+      hostIds: [],
+    },
     by,
   );
   const rules: Partial<EntryRules> = body.preset ? PRESETS[body.preset].rules : {};

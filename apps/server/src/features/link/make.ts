@@ -27,7 +27,7 @@ export const makeLink = (
   putLink(
     glen,
     { classId, label, purpose: label, kind, shown: true, rules: {} },
-    { classIds: [classId], groupIds: [], personIds: [], emails: [] },
+    { classIds: [classId], groupIds: [], personIds: [], emails: [], speakers: [] },
   );
 
 /** A fresh link for one session alone: an evening with parents never has the everyday one. Called by its title, with a number where that is taken. */
@@ -43,7 +43,7 @@ export async function makeLinkFor(
     await putLink(
       glen,
       { classId, label, purpose: 'One session', kind: 'lesson', shown: true, rules: {} },
-      { classIds: [classId], groupIds: [], personIds: [], emails: [] },
+      { classIds: [classId], groupIds: [], personIds: [], emails: [], speakers: [] },
     )
   ).id;
 }

@@ -1,7 +1,7 @@
 import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
 import { describeLink, linksFor, linksOfClass } from './describe.js';
-import { addLink, editLink, orderLinks, reopenLink, setAudience, stopLink } from './edit.js';
+import { addLink, editLink, orderLinks, reopenLink, stopLink } from './edit.js';
 import { lookAtRoom, replaceLink, setRoom, takeBackReplacing } from './replace.js';
 import { shareLink, unshareLink } from './share.js';
 
@@ -12,7 +12,6 @@ export const linkRoutes = (glen: Glen) =>
     link: ({ params, who }) => describeLink(glen, params.linkId, who),
     addLink: ({ params, body, who }) => addLink(glen, params.classId, who, body),
     editLink: ({ params, body, who }) => editLink(glen, params.linkId, who, body),
-    setAudience: ({ params, body, who }) => setAudience(glen, params.linkId, who, body),
     orderLinks: async ({ params, body, who }) => {
       await orderLinks(glen, params.classId, who.person!.id, body.order);
       return { ok: true };

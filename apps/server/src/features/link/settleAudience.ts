@@ -7,6 +7,8 @@ import { groupsOf, staffOfSchool } from '../group/store.js';
 import { classesOf } from '../school/classes.sql.js';
 import { knownPeople } from './store.js';
 
+const asAddress = (typed: string): string => typed.trim().toLowerCase();
+
 /** Whom a link may be for and who may be host there, checked against the database; gives it without doubles. */
 export async function settleAudience(
   glen: Glen,
@@ -31,11 +33,13 @@ export async function settleAudience(
     throw wrongField('personIds', 'One of these people is not known.');
   if (sent.hostIds.some((id) => !staff.some((s) => s.id === id)))
     throw wrongField('hostIds', 'A host is one of the school’s staff, with a school account.');
+  const emails = once(sent.emails.map(asAddress));
   return {
     classIds: once(sent.classIds),
     groupIds: once(sent.groupIds),
     personIds,
-    emails: once(sent.emails.map((e) => e.trim().toLowerCase())),
+    emails,
+    speakers: once(sent.speakers.map(asAddress)).filter((email) => emails.includes(email)),
     hostIds: once(sent.hostIds),
   };
 }

@@ -34,6 +34,7 @@ export const NAMES_A_PERSON: Record<string, 'move' | 'once' | 'drop'> = {
   // Kept in line with all the others, once these have gone over.
   'link_people.person_id': 'drop',
   'password_addresses.made_by': 'move',
+  'guest_addresses.made_by': 'move',
   'people.merged_into': 'move',
 };
 

@@ -114,14 +114,20 @@ export interface LearnerRow extends SessionRow {
   host_name: string | null;
 }
 
+/** Links that are for an account by its address, as a guest's. */
+const AS_GUEST = 'accounts a JOIN link_audience la ON la.email = a.email';
+
 const LEARNER_DAYS = `${foundFrom(`'member', 'joining-member'`)}
     UNION SELECT o.id FROM invited i JOIN occurrences o ON o.id = i.occurrence_id AND (o.local_date BETWEEN :from AND :to OR o.was_date BETWEEN :from AND :to)
-    WHERE i.person_id = :personId)
+    WHERE i.person_id = :personId
+    UNION SELECT o.id FROM ${AS_GUEST} JOIN occurrences o ON o.link_id = la.link_id AND (o.local_date BETWEEN :from AND :to OR o.was_date BETWEEN :from AND :to)
+    WHERE a.person_id = :personId)
   SELECT ${COLUMNS}, c.title AS class_title, c.period, c.pennant,
     (SELECT hp.name FROM class_staff hcs JOIN people hp ON hp.id = hcs.person_id WHERE hcs.class_id = c.id AND hcs.as_what = 'host' ORDER BY hp.id LIMIT 1) AS host_name
   FROM found JOIN occurrences o ON o.id = found.id ${BESIDE} JOIN class_periods c ON c.id = o.class_id
   WHERE l.state = 'live' AND o.status <> 'skipped' AND o.draft = 0
     AND ((l.shown = 1 AND ${meantAt(`'member'`)}) OR ${meantAt(`'joining-member'`)}
+      OR EXISTS (SELECT 1 FROM ${AS_GUEST} WHERE la.link_id = o.link_id AND a.person_id = :personId)
       OR EXISTS (SELECT 1 FROM invited i WHERE i.occurrence_id = o.id AND i.person_id = :personId))
   ${IN_ORDER}`;
 

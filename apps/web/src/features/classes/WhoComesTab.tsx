@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { X } from 'lucide-react';
 import type { LinkDetail } from '@glen/contract';
 import { api } from '../../app/api.js';
@@ -6,6 +7,8 @@ import { FieldError } from '../../ui/Field.js';
 import { Margin, Screen, type Around } from '../../ui/Margin.js';
 import { Empty } from '../../ui/States.js';
 import { AddPerson } from '../link/AddPerson.js';
+import { GuestRow } from '../link/GuestRow.js';
+import { speaking } from '../link/Outsiders.js';
 import { useLinkEdits } from '../link/useLinkEdits.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 
@@ -25,9 +28,11 @@ interface RowProps {
   named: Named;
   mayEdit: boolean;
   onRemove: () => void;
+  /** What stands beside a guest's address. */
+  beside?: ReactNode;
 }
 
-function NamedRow({ named, mayEdit, onRemove }: RowProps) {
+function NamedRow({ named, mayEdit, onRemove, beside }: RowProps) {
   const name = nameOf(named);
   return (
     <li className="flex items-center gap-3 border-t border-line py-2">
@@ -36,6 +41,7 @@ function NamedRow({ named, mayEdit, onRemove }: RowProps) {
         {named.kind === 'guest' && (
           <span className="text-sm text-soft">by address, from outside the school</span>
         )}
+        {beside}
       </span>
       {mayEdit && (
         <button
@@ -75,6 +81,17 @@ function People({ link }: { link: LinkDetail }) {
             named={n}
             mayEdit={link.mayEdit}
             onRemove={() => without(n)}
+            beside={
+              n.kind === 'guest' &&
+              link.mayEdit && (
+                <GuestRow
+                  linkId={link.id}
+                  email={n.email}
+                  speaks={n.speaks}
+                  onSpeaks={(speaks) => changeAudience(speaking(n.email, speaks))}
+                />
+              )
+            }
           />
         ))}
       </ul>

@@ -31,6 +31,7 @@ function GroupLink({
           groupIds: [group.id],
           personIds: [],
           emails: [],
+          speakers: [],
           hostIds: group.tutorId === null ? [] : [group.tutorId],
         },
       },

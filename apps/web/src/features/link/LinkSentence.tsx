@@ -5,6 +5,7 @@ import { ChoicePart } from '../../ui/choices.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { AudiencePart } from './AudiencePart.js';
 import { HostsPart } from './HostsPart.js';
+import { Outsiders } from './Outsiders.js';
 import { NameCard } from './NameCard.js';
 import { editOf } from './audienceDraft.js';
 import { PURPOSES, SHOWN, audienceInWords } from './noted.js';
@@ -133,6 +134,7 @@ export function LinkSentence({
         />
         .
       </p>
+      <Outsiders link={link} changeAudience={edits.changeAudience} />
       {problem && <Trouble problem={problem} />}
     </>
   );

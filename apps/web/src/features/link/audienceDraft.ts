@@ -4,6 +4,8 @@ export interface AudienceDraft {
   groupIds: number[];
   personIds: number[];
   emails: string[];
+  /** Those of the addresses whose guests come to speak. */
+  speakers: string[];
   hostIds: number[];
 }
 
@@ -13,6 +15,7 @@ export const forClass = (classId: number): AudienceDraft => ({
   groupIds: [],
   personIds: [],
   emails: [],
+  speakers: [],
   hostIds: [],
 });
 
@@ -36,5 +39,6 @@ export const editOf =
     groupIds: changed(now.groupIds, before.groupIds, after.groupIds),
     personIds: changed(now.personIds, before.personIds, after.personIds),
     emails: changed(now.emails, before.emails, after.emails),
+    speakers: changed(now.speakers, before.speakers, after.speakers),
     hostIds: changed(now.hostIds, before.hostIds, after.hostIds),
   });

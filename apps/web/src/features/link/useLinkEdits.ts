@@ -10,6 +10,7 @@ const draftOf = (l: LinkDetail): AudienceDraft => ({
   groupIds: l.audience.flatMap((a) => (a.kind === 'group' ? [a.id] : [])),
   personIds: l.audience.flatMap((a) => (a.kind === 'person' ? [a.id] : [])),
   emails: l.audience.flatMap((a) => (a.kind === 'guest' ? [a.email] : [])),
+  speakers: l.audience.flatMap((a) => (a.kind === 'guest' && a.speaks ? [a.email] : [])),
   hostIds: l.hosts.map((h) => h.id),
 });
 

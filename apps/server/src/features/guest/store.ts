@@ -1,0 +1,109 @@
+import { Op } from 'sequelize';
+import type { Db } from '../../db/connect.js';
+import type { GuestAddressRow } from '../../db/models/GuestAddress.js';
+
+/** The addresses of those whom a link is for as guests. */
+export const guestsOf = async (db: Db, linkId: number): Promise<string[]> =>
+  (
+    await db.models.LinkAudience.findAll({
+      where: { link_id: linkId, email: { [Op.not]: null as unknown as string } },
+    })
+  ).map((part) => part.email!);
+
+interface Seated {
+  id: number;
+  state: 'waiting' | 'let-in';
+}
+
+/** Who stands at a link's door or sits behind it by one of some addresses. */
+export async function seatedBy(db: Db, linkId: number, emails: string[]): Promise<Seated[]> {
+  const { Account, Sitting, Visitor } = db.models;
+  const accounts = await Account.findAll({ attributes: ['id'], where: { email: emails } });
+  const sittings = await Sitting.findAll({
+    attributes: ['id'],
+    where: { link_id: linkId, ended_at: null },
+  });
+  const visitors = await Visitor.findAll({
+    attributes: ['id', 'state'],
+    where: {
+      sitting_id: sittings.map((sitting) => sitting.id),
+      account_id: accounts.map((account) => account.id),
+      state: ['waiting', 'let-in'],
+    },
+  });
+  return visitors.map(({ id, state }) => ({ id, state: state as Seated['state'] }));
+}
+
+/** A guest's one-time address; the one before is dead. Only its hash is kept. */
+export async function writeGuestAddress(
+  db: Db,
+  address: { linkId: number; email: string; tokenHash: string; until: string; by: number },
+): Promise<void> {
+  const { GuestAddress } = db.models;
+  const { linkId: link_id, email } = address;
+  await GuestAddress.destroy({ where: { link_id, email } });
+  await GuestAddress.create({
+    link_id,
+    email,
+    token_hash: address.tokenHash,
+    until_at: address.until,
+    made_by: address.by,
+  });
+}
+
+/** The guest whom a one-time address is for, while it works; held against others where it is to be used. */
+export const guestAddress = (
+  db: Db,
+  { tokenHash, now }: { tokenHash: string; now: string },
+  isHeld = false,
+): Promise<GuestAddressRow | null> =>
+  db.models.GuestAddress.findOne({
+    where: { token_hash: tokenHash, until_at: { [Op.gt]: now }, used_at: null },
+    lock: isHeld,
+  });
+
+export async function noteUsed(db: Db, id: number, now: string): Promise<void> {
+  await db.models.GuestAddress.update({ used_at: now }, { where: { id } });
+}
+
+interface Knows {
+  accountId: number;
+  personId: number;
+  /** There is another way in to the account, or more to its owner than being a guest. */
+  isOwn: boolean;
+}
+
+/** Whose address it is, and whether they have a way in of their own, or are more to the school than somebody's guest. */
+export async function knownGuest(db: Db, email: string): Promise<Knows | null> {
+  const { Account, Guardian, Invited, LinkPerson, Passkey, PersonRole, SignOn } = db.models;
+  const account = await Account.findOne({ where: { email } });
+  if (!account) return null;
+  const { id: accountId, person_id: personId } = account;
+  const [roles, guarded, meant, invited, passkeys, signOns, accounts] = await Promise.all([
+    PersonRole.findAll({ where: { person_id: personId } }),
+    Guardian.count({ where: { person_id: personId } }),
+    LinkPerson.count({ where: { person_id: personId } }),
+    Invited.count({ where: { person_id: personId } }),
+    Passkey.count({ where: { account_id: accountId } }),
+    SignOn.count({ where: { account_id: accountId } }),
+    Account.count({ where: { person_id: personId } }),
+  ]);
+  const isMore =
+    roles.some((row) => row.role !== 'guest') || guarded + meant + invited > 0 || accounts > 1;
+  const hasWay = account.password_hash !== null || passkeys + signOns > 0;
+  return { accountId, personId, isOwn: account.kind === 'school' || isMore || hasWay };
+}
+
+/** The class periods at whose links an address is meant as a guest's. */
+export async function classesInviting(db: Db, email: string): Promise<number[]> {
+  const parts = await db.models.LinkAudience.findAll({ where: { email }, include: ['link'] });
+  return [...new Set(parts.map((part) => part.link!.class_id))];
+}
+
+/** The class periods that somebody hosts. */
+export async function classesHosted(db: Db, personId: number): Promise<Set<number>> {
+  const staff = await db.models.ClassStaff.findAll({
+    where: { person_id: personId, as_what: ['host', 'co-teacher'] },
+  });
+  return new Set(staff.map((row) => row.class_id));
+}
