@@ -92,6 +92,11 @@ describe('a guest', () => {
     const { doors, classes } = (await guest.get('/api/my-day')).body as Answer<'myDay'>;
     expect(doors.map((door) => door.title)).toEqual(['Knots']);
     expect(classes).toEqual([]);
+    // Weeks before an evening it is told what comes.
+    await school.setTime('10:00', '2026-09-01');
+    const before = (await guest.get('/api/my-day')).body as Answer<'myDay'>;
+    expect(before.next).toMatchObject({ title: 'Knots', date: '2026-10-14' });
+    await school.setTime('10:31');
   });
   it('may come again by a fresh address while being a guest is all that they are', async () => {
     const email = 'again@home.example';

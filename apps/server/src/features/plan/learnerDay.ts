@@ -20,6 +20,8 @@ import { wasOf } from './store.js';
 
 /** How many days ahead the next door is looked for. */
 const AHEAD_DAYS = 14;
+/** Further than a school year nothing is planned. */
+const LATER_DAYS = 366;
 
 const doorOf = (row: LearnerRow, rules: EntryRules): OwnDoor => ({
   id: row.id,
@@ -41,19 +43,13 @@ const doorOf = (row: LearnerRow, rules: EntryRules): OwnDoor => ({
   door: doorStateOf(row),
 });
 
-/** The doors of one's own day in order, what changed among them, and the next one after today. */
-export async function learnerDay(
+/** Somebody's doors on local dates `from ≤ date ≤ to`, in order; those that are held at another's door stand there alone. */
+async function doorsBetween(
   glen: Glen,
+  { from, to }: { from: string; to: string },
   personId: number,
-  now = glen.clock.school(),
-): Promise<Answer<'myDay'>> {
-  const { calendar } = await readSchool(glen.db);
-  const { date } = wallClockAt(now, calendar.zone);
-  const midnight = placeWallTime(date, '00:00', 0, calendar.zone).start;
-  const [all, classes] = await Promise.all([
-    sessionsOfLearner(glen.db, addDays(date, -1), addDays(date, AHEAD_DAYS), personId),
-    classesOfLearner(glen.db, personId),
-  ]);
+): Promise<OwnDoor[]> {
+  const all = await sessionsOfLearner(glen.db, from, to, personId);
   const [shared, rules] = await Promise.all([
     joinedOf(glen.db, [...new Set(all.map((row) => row.class_id))], glen.clock.school(-7 * 86400)),
     rulesOfLinks(
@@ -63,12 +59,36 @@ export async function learnerDay(
   ]);
   // What one's class period holds at another's door stands there, and only there.
   const rows = all.filter((row) => heldElsewhere(row, shared) === undefined);
-  const doors = rows.map((row) => doorOf(row, rulesOfSession(rules.get(row.link_id)!, row)));
+  return rows.map((row) => doorOf(row, rulesOfSession(rules.get(row.link_id)!, row)));
+}
+
+/** The doors of one's own day in order, what changed among them, and the next one after today. */
+export async function learnerDay(
+  glen: Glen,
+  personId: number,
+  now = glen.clock.school(),
+): Promise<Answer<'myDay'>> {
+  const { calendar } = await readSchool(glen.db);
+  const { date } = wallClockAt(now, calendar.zone);
+  const midnight = placeWallTime(date, '00:00', 0, calendar.zone).start;
+  const [near, classes] = await Promise.all([
+    doorsBetween(glen, { from: addDays(date, -1), to: addDays(date, AHEAD_DAYS) }, personId),
+    classesOfLearner(glen.db, personId),
+  ]);
+  const ahead = (d: OwnDoor): boolean => d.date > date && d.status !== 'cancelled';
+  // Whoever has nothing soon, as a guest of an evening, is told what comes later.
+  const later = near.some(ahead)
+    ? []
+    : await doorsBetween(
+        glen,
+        { from: addDays(date, AHEAD_DAYS + 1), to: addDays(date, LATER_DAYS) },
+        personId,
+      );
   return {
     date,
     day: dayInfo(calendar, date),
-    doors: doors.filter((d) => isOfDay(d, { date, midnight })),
-    next: doors.find((d) => d.date > date && d.status !== 'cancelled') ?? null,
+    doors: near.filter((d) => isOfDay(d, { date, midnight })),
+    next: [...near, ...later].find(ahead) ?? null,
     classes: classes.map((c) => ({
       id: c.id,
       title: classTitle(c),

@@ -64,7 +64,7 @@ function Doors({ data, me }: { data: MyDay; me: Me }) {
         <Empty title="No doors today">
           {after
             ? 'The next one stands below.'
-            : 'When a session is planned for one of your classes, its door stands here.'}
+            : 'When a session is planned for you, its door stands here.'}
         </Empty>
       )}
       <ul className="mt-3">
