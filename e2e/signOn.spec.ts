@@ -96,7 +96,7 @@ test('an account of one’s own is joined by signing on with it, and ended again
 }) => {
   const page = await school.open('Signe Aalto');
   await page.goto(`${school.url}/account`);
-  const mine = page.getByRole('region', { name: 'Another account of mine' });
+  const mine = page.getByRole('region', { name: 'One more account of mine' });
   await mine.getByRole('button', { name: /^Use Homeport/ }).click();
   await be(page, 'Rasmus Vane');
   const addresses = page.getByRole('region', { name: 'Addresses' });

@@ -58,6 +58,9 @@ const NOT_LOOKED_AT: EndpointName[] = [
   'passwordFor',
   'calendarFeed',
   'placementForms',
+  // By one-time secrets alone.
+  'signOnBack',
+  'guestFor',
 ];
 const OF_OFFICE: Who[] = ['school-office', 'person-keeper'];
 

@@ -4,7 +4,7 @@ const CODE = 'CHARACTER SET ascii COLLATE ascii_bin';
 
 /** How a guest comes who is meant by their address, and the one-time addresses by which guests show that it is theirs. */
 export const up: string[] = [
-  `ALTER TABLE link_audience ADD COLUMN comes ENUM('inside','speaker') NOT NULL DEFAULT 'inside'`,
+  `ALTER TABLE link_audience ADD COLUMN comes ENUM('inside','speaker') NOT NULL DEFAULT 'inside', ADD KEY by_email (email)`,
   `CREATE TABLE guest_addresses (
     id INT UNSIGNED AUTO_INCREMENT PRIMARY KEY, link_id INT UNSIGNED NOT NULL, email VARCHAR(254) NOT NULL, token_hash CHAR(43) ${CODE} NOT NULL,
     until_at DATETIME NOT NULL, made_by INT UNSIGNED NOT NULL, used_at DATETIME NULL,

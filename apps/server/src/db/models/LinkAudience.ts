@@ -49,6 +49,9 @@ export const defineLinkAudience = (sequelize: Sequelize): ModelStatic<LinkAudien
     {
       tableName: 'link_audience',
       timestamps: false,
-      indexes: [{ name: 'by_link', fields: ['link_id'] }],
+      indexes: [
+        { name: 'by_link', fields: ['link_id'] },
+        { name: 'by_email', fields: ['email'] },
+      ],
     },
   );

@@ -177,8 +177,8 @@ function AddressOf({ account, isStaff, inUse }: AddressProps) {
 function AnotherAccount({ me }: { me: Me }) {
   if (me.ways.providers.length === 0) return null;
   return (
-    <section aria-label="Another account of mine" className="mt-5 max-w-md">
-      <h3 className="mb-1 text-base">Another account of mine</h3>
+    <section aria-label="One more account of mine" className="mt-5 max-w-md">
+      <h3 className="mb-1 text-base">One more account of mine</h3>
       <p className="mb-3 text-soft">
         Sign on with it, and it is yours here too: at a door you change to it in one press.
       </p>
