@@ -28,6 +28,7 @@ import { loadPosts } from './posts.js';
 import {
   DEMO_DAY,
   DEMO_PASSWORD,
+  FOR_NOBODY,
   HEAD,
   HELP,
   SCHOOL_NAME,
@@ -256,27 +257,19 @@ async function loadGroups(
       { name: 'Starboard watch', tutorId: null, members: starboard! },
     ],
   });
-  const forOnly = {
-    classIds: [],
-    groupIds: [],
-    personIds: [],
-    emails: [],
-    speakers: [],
-    hostIds: [],
-  };
   const watch = await addLink(glen, classId, who, {
     label: 'Port watch',
     purpose: 'Group work',
     kind: 'lesson',
     shown: true,
-    audience: { ...forOnly, groupIds: [groups[0]!.id], hostIds: [idris] },
+    audience: { ...FOR_NOBODY, groupIds: [groups[0]!.id], hostIds: [idris] },
   });
   await addLink(glen, classId, who, {
     label: 'Starboard watch',
     purpose: 'Group work',
     kind: 'lesson',
     shown: true,
-    audience: { ...forOnly, groupIds: [groups[1]!.id] },
+    audience: { ...FOR_NOBODY, groupIds: [groups[1]!.id] },
   });
   await addSession(glen, classId, who.person!.id, {
     title: 'Port watch: splicing',
@@ -297,7 +290,7 @@ async function loadGroups(
     kind: 'one-to-one',
     shown: true,
     preset: 'one-to-one',
-    audience: { ...forOnly, personIds: [people.students[1]!] },
+    audience: { ...FOR_NOBODY, personIds: [people.students[1]!] },
   });
 }
 

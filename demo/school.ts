@@ -256,3 +256,13 @@ export const studentName = (i: number): string =>
   `${FIRST[i % FIRST.length]!} ${LAST[(i + Math.floor(i / FIRST.length) * 7) % LAST.length]!}`;
 export const emailOf = (name: string, domain: string): string =>
   `${name.toLowerCase().replace(/[^a-z]+/g, '.')}@${domain}`;
+
+/** An audience that somebody is put in. */
+export const FOR_NOBODY = {
+  classIds: [],
+  groupIds: [],
+  personIds: [],
+  emails: [],
+  speakers: [],
+  hostIds: [],
+};
