@@ -339,6 +339,22 @@ describe('whoever tries to come in as somebody else', () => {
   });
 });
 
+describe('what happened', () => {
+  it('tells of sign-ons that failed and of bindings, by the provider’s name', async () => {
+    const browser = new Traveller(school);
+    await troubleAt(school, 'school', 'forged');
+    await browser.signOn('school', SIGNE.subject);
+    await troubleAt(school, 'school', 'none');
+    await browser.signOn('school', 's-1001');
+    const office = await school.as('Perpetua Lund');
+    const { entries } = (await office.get('/api/happened?kind=signing-in'))
+      .body as Answer<'happened'>;
+    const told = entries.map(({ what, to }) => `${what} ${to}`);
+    expect(told).toContain('was not signed in by Merrow');
+    expect(told.some((one) => one.startsWith('signed on for the first time for'))).toBe(true);
+  });
+});
+
 describe('one’s own ways of signing on', () => {
   it('end where there is another way in, and are nobody else’s to end', async () => {
     const browser = new Traveller(school);

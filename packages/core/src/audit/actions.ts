@@ -81,7 +81,7 @@ export const ACTIONS = {
   'sign-in': 'signed in to',
   'bind-sign-on': 'signed on for the first time for',
   'unbind-sign-on': 'ended signing on for',
-  'sign-on-failed': 'was not let in by',
+  'sign-on-failed': 'was not signed in by',
   'set-sign-in-ways': 'changed how people sign in to',
   'make-guest-address': 'made a way in for a guest of',
   'come-as-guest': 'came as a guest to',

@@ -37,6 +37,14 @@ const SIGNING_IN: Action[] = [
   'sign-out',
   'sign-out-elsewhere',
   'switch-account',
+  'sign-on-failed',
+  'bind-sign-on',
+  'unbind-sign-on',
+  'join-account',
+  'add-passkey',
+  'rename-passkey',
+  'remove-passkey',
+  'come-as-guest',
 ];
 
 function kindOf(kind: Kind | undefined): string {

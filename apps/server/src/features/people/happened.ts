@@ -38,6 +38,13 @@ function changesOf({
   return changesInWords(before ?? undefined, after ?? undefined);
 }
 
+/** A service outside by its name; nothing where the subject is none. */
+function serviceIn({ signOn }: Pick<Glen, 'signOn'>, subject: string): string | undefined {
+  if (subject === 'video') return 'the video service';
+  const [kind, id = ''] = subject.split(':');
+  return kind === 'sign-on' ? (signOn.get(id)?.name ?? id) : undefined;
+}
+
 /** Who did what to what, the newest first. */
 export async function happened(glen: Glen, asked: Query<'happened'>): Promise<Answer<'happened'>> {
   const rows = await logRows(glen.db, asked);
@@ -52,10 +59,7 @@ export async function happened(glen: Glen, asked: Query<'happened'>): Promise<An
       at: row.at,
       by: row.person_id === null ? null : { id: row.person_id, name: row.by_name ?? '' },
       what: actionInWords(row.action),
-      to:
-        row.subject === 'video'
-          ? 'the video service'
-          : (names.get(row.subject) ?? 'something that is gone'),
+      to: serviceIn(glen, row.subject) ?? names.get(row.subject) ?? 'something that is gone',
       changes: changesOf(row),
     })),
     isMore: rows.length > ENTRIES_AT_ONCE,
