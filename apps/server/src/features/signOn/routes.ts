@@ -41,5 +41,6 @@ export const signOnRoutes = (
     if (finished.cookie) keepCookie(finished.cookie);
     return new SentOn(finished.to);
   },
-  signedOutThere: ({ params, body }) => signedOutThere(glen, params.provider, body.logout_token),
+  signedOutThere: ({ params, body, from }) =>
+    signedOutThere(glen, { id: params.provider, token: body.logout_token, from }),
 });

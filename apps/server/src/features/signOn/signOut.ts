@@ -1,9 +1,11 @@
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { endSessions, forgetAccount } from '../../http/browserSessions.js';
+import { networkOf, type From } from '../../http/from.js';
 import { HttpProblem } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { SignOnError } from '../../outside/signOnProvider.js';
+import { noteFailure, refuseWhenFull } from '../accounts/failureStore.js';
 import { providerOf } from './begin.js';
 import {
   accountAt,
@@ -49,11 +51,20 @@ async function endAt(glen: Glen, sessionId: number, at: At): Promise<void> {
   await forgetSignOn(glen.db, sessionId, at.issuer);
 }
 
+/** Each token that is none has the provider asked for its keys: from one network not without end. */
+const WRONG_TOKENS = { most: 60, minutes: 15 };
+
 /** A provider tells that somebody has signed out there: what they signed on for ends here as well. */
-export async function signedOutThere(glen: Glen, id: string, token: string): Promise<{ ok: true }> {
+export async function signedOutThere(
+  glen: Glen,
+  { id, token, from }: { id: string; token: string; from: From },
+): Promise<{ ok: true }> {
   const provider = providerOf(glen, id);
+  const network = `signed-out-from:${networkOf(from.address)}`;
+  await refuseWhenFull(glen.db, glen.clock, network, WRONG_TOKENS);
   const told = await provider.readSignedOut(token).catch(async (error: unknown) => {
     if (!(error instanceof SignOnError)) throw error;
+    await noteFailure(glen.db, glen.clock, network);
     await glen.auditCounted({ action: 'refused-webhook', subject: `sign-on:${id}` });
     glen.log.warn({ provider: id, detail: error.detail }, 'a sign-out is none');
     throw new HttpProblem(400, 'This token is none that signs anybody out.');
