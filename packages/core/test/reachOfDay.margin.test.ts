@@ -44,6 +44,11 @@ describe('reach over all links of a day', () => {
     // It is not said that all is ready.
     expect(rest).toEqual([]);
   });
+  it('comes after what is as bad and goes on now: a room that its hosts have left', () => {
+    const alone: Note = { severity: 'wrong', title: 'No host is in: Navigation', text: '' };
+    const titles = withReach([alone, several], [link(6, '14:00', [stale])]).map((n) => n.title);
+    expect(titles).toEqual([alone.title, 'Link 6: 22 students see an old link', several.title]);
+  });
   it('is silent of what is over, of links without a session, and while nothing is known', () => {
     const links = [link(1, '09:00', [stale], true), link(2, null, [stale])];
     expect(withReach([ready], links)).toEqual([ready]);

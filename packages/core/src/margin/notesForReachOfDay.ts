@@ -59,7 +59,7 @@ function notesOf(link: ReachOfLink): Note[] {
   ];
 }
 
-/** Today's notes with what reach says of the day's links; those alone while it is not known. */
+/** Today's notes, what goes on now first, with what reach says of the day's links; those alone while it is not known. */
 export function withReach(notes: Note[], links: ReachOfLink[] | undefined): Note[] {
   if (!links) return notes;
   const found = worstReachFirst(links).flatMap(notesOf);
@@ -67,11 +67,11 @@ export function withReach(notes: Note[], links: ReachOfLink[] | undefined): Note
   const isAsked = links.some((link) => link.session && !link.session.over);
   const isWell = isAsked && found.length === 0;
   return worstFirst([
-    ...found,
     ...rest.map((note) =>
       isWell && note.severity === 'well'
         ? { ...note, text: `${note.text} Everybody sees one link to them, the right one.` }
         : note,
     ),
+    ...found,
   ]);
 }
