@@ -122,6 +122,9 @@ const TASKS: Task[] = [
       await hands.button('Copy to…');
       await hands.tick(/Chartwork clinic/);
       await hands.tick(/Coastal Navigation, period 6/);
+      // What it would do is read before it is pressed.
+      for (const title of ['Coastal Navigation, period 6', 'Chartwork clinic'])
+        await expect(hands.page.getByText(`${title}: 16 sessions.`)).toBeVisible();
       await hands.button('Copy to 2');
     },
     done: (page) => expect(page.getByText('Copied to 2 class periods.')).toBeVisible(),

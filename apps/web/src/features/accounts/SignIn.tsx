@@ -162,7 +162,7 @@ export function DemoPeople({ onDone }: { onDone?: () => void }) {
         value={find}
         onChange={(e) => setFind(e.target.value)}
       />
-      <ul className="mt-2 max-h-90 overflow-auto" tabIndex={0} aria-label="People">
+      <ul className="mt-2 h-90 overflow-auto" tabIndex={0} aria-label="People">
         {wanted.map((p) => (
           <DemoPersonRow key={p.id} person={p} onDone={onDone} />
         ))}
