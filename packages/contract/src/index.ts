@@ -34,4 +34,5 @@ export type {
   Session,
   SignOnOf,
 } from './types.js';
-export { WAYS_BACK, type WayBack } from './latelySchemas.js';
+export { WAYS_BACK } from './waysBack.js';
+export type { WayBack } from './latelySchemas.js';

@@ -1,32 +1,8 @@
 import { z } from 'zod';
 import { id, line, utcInstant } from './basics.js';
+import { WAYS_BACK } from './waysBack.js';
 
 // One's own last changes, and what takes each of them back.
-
-/** Endpoints by which a change is taken back; each decides by itself, as ever, who may and whether it still can be. */
-export const WAYS_BACK = [
-  'takeBackChange',
-  'withdrawPost',
-  'restorePost',
-  'placementAction',
-  'editLink',
-  'setAudience',
-  'orderLinks',
-  'orderItems',
-  'takeBackReplacing',
-  'stopLink',
-  'setRoom',
-  'setRules',
-  'setLinkRules',
-  'setSeriesRules',
-  'setSchoolRules',
-  'setOwnRules',
-  'setGroups',
-  'setStaff',
-  'putAwayClass',
-  'bringBackClass',
-  'knockUntilRoll',
-] as const;
 
 /** One call that takes a change back, as it will be sent. */
 const wayBack = z.strictObject({
