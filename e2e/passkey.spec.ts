@@ -55,6 +55,7 @@ test('a passkey is added, renamed, signs in, and is taken away', async ({ school
   await mine.getByLabel('A passkey on this device, called').fill('The same again');
   await mine.getByRole('button', { name: 'Add it' }).click();
   await expect(mine.getByText('No passkey was made.')).toBeVisible();
+  await expect(mine.getByLabel('A passkey on this device, called')).toHaveValue('The same again');
   await page.getByRole('button', { name: 'Tomas Verhage school account' }).click();
   await page.getByRole('button', { name: 'Sign out', exact: true }).click();
   await page.getByRole('button', { name: 'Use a passkey' }).click();

@@ -65,6 +65,17 @@ describe('a passkey', () => {
     expect(JSON.stringify(options['user'])).not.toContain('"id":"t.verhage');
     expect(Buffer.from(options.challenge, 'base64url').length).toBeGreaterThanOrEqual(16);
   });
+  it('that is the only way in to an account stays', async () => {
+    const kestra = await school.as('Kestra Muise');
+    const { added } = await add(kestra);
+    const { id } = (added.body as Answer<'passkeys'>).passkeys[0]!;
+    await school.running.glen.db.change(
+      `UPDATE accounts SET password_hash = NULL WHERE person_id = ${school.person('Kestra Muise').id}`,
+    );
+    expect((await kestra.post(`/api/account/passkeys/${id}/remove`)).status).toBe(409);
+    await add(kestra);
+    expect((await kestra.post(`/api/account/passkeys/${id}/remove`)).status).toBe(200);
+  });
   it('is nobody else’s to name or take away', async () => {
     const { added } = await add(await school.as('Idris Kellaway'));
     const { id } = (added.body as Answer<'passkeys'>).passkeys[0]!;

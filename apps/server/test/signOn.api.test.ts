@@ -69,6 +69,14 @@ describe('signing on at a provider of accounts', () => {
     expect(first!.person).toMatchObject({ name: 'Rasmus Vane', roles: ['guest'] });
     expect(second!.person!.id).toBe(first!.person!.id);
   });
+  it('takes what a provider claims as it can be kept, however long or odd it is', async () => {
+    const odd = { subject: 'h-77', email: 'odd@home.example', name: `${'🌊'.repeat(50)}\u202e<b>` };
+    await holderAt(school, 'home', odd);
+    const browser = new Traveller(school);
+    expect(await browser.signOn('home', odd.subject)).toBe('/');
+    const { person } = await browser.json<Answer<'me'>>('GET', '/api/me');
+    expect(person!.name).toBe(`${'🌊'.repeat(50)}<b>`);
+  });
   it('lets nobody in by the school’s provider whom the school does not know, unless its map says so', async () => {
     const browser = new Traveller(school);
     expect(await browser.signOn('school', 's-2002', { next: '/today' })).toBe(

@@ -20,6 +20,7 @@ export {
 } from './signOn/matchSignOn.js';
 export { SIGN_ON_TROUBLES, signOnTroubleInWords, type SignOnTrouble } from './signOn/trouble.js';
 export { mapClaims, type ClaimRule } from './signOn/mapClaims.js';
+export { isGuestAlone, mayVouch, type AddressOwner } from './signOn/guestAlone.js';
 export { ownPath } from './signOn/ownPath.js';
 export { passkeyHost } from './signOn/passkeyHost.js';
 export { waitAfterFailures, waitInWords } from './access/waits.js';

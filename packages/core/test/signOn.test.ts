@@ -6,6 +6,7 @@ import {
   mapClaims,
   matchSignOn,
   mayUseWay,
+  mayVouch,
   ownPath,
   passkeyHost,
   signersOf,
@@ -100,6 +101,14 @@ describe('whose account somebody comes in by who signed on', () => {
       as: 'refused',
       why: 'no-address',
     });
+  });
+  it('is called by no more of a name than is kept, however much is claimed', () => {
+    const email = 'kit@home.example';
+    for (const name of ['a'.repeat(5000), '🌊'.repeat(500), ' '.repeat(300)]) {
+      const match = ask({ provider: home, claims: { ...claims, email, name } });
+      expect(match.as === 'new' && match.name.length).toBeLessThanOrEqual(120);
+      expect(match.as === 'new' && match.name).not.toBe('');
+    }
   });
   it('is never somebody’s by an address that was not proven', () => {
     const someone = fc.record({
@@ -249,5 +258,30 @@ describe('passkeys are bound to', () => {
       'nonsense',
     ])
       expect(passkeyHost(address)).toBeNull();
+  });
+});
+
+describe('a host’s word is enough for a guest’s address', () => {
+  const hosted = new Set([3, 4]);
+  const owner = {
+    kind: 'personal' as const,
+    roles: ['guest' as const],
+    hasWayIn: false,
+    isMore: false,
+  };
+  it('that is nobody’s yet, or whose owner is a guest of theirs and nothing else', () => {
+    expect(mayVouch({ owner: null, invitedBy: [3], hosted })).toBe(true);
+    expect(mayVouch({ owner, invitedBy: [3, 4], hosted })).toBe(true);
+  });
+  it('and not where its owner is another’s guest, has a way in, or is more than a guest', () => {
+    expect(mayVouch({ owner, invitedBy: [3, 5], hosted })).toBe(false);
+    expect(mayVouch({ owner: null, invitedBy: [5], hosted })).toBe(false);
+    for (const more of [
+      { hasWayIn: true },
+      { isMore: true },
+      { kind: 'school' as const },
+      { roles: ['guest', 'student'] as const },
+    ])
+      expect(mayVouch({ owner: { ...owner, ...more }, invitedBy: [3], hosted })).toBe(false);
   });
 });

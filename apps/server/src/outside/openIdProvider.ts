@@ -58,6 +58,15 @@ function asSignOnError(thrown: unknown): SignOnError {
 const LONGEST_ADDRESS = 254;
 const address = z.email().max(LONGEST_ADDRESS);
 
+/** What a provider calls people and sessions (OpenID Connect Core 1.0, 2: at most 255 characters of ASCII). */
+const MACHINE_NAME = /^[\x21-\x7e]{1,255}$/;
+
+function subjectIn(all: Record<string, unknown>): string {
+  const subject = String(all['sub']);
+  if (!MACHINE_NAME.test(subject)) throw new SignOnError('wrong', 'its subject is no name');
+  return subject;
+}
+
 /** The claims that accounts are told by; what is no text, or no address, is not there. */
 function claimsOf(all: Record<string, unknown>, { provesAddresses }: ProviderSettings) {
   const said = (name: string): string | null =>
@@ -65,7 +74,7 @@ function claimsOf(all: Record<string, unknown>, { provesAddresses }: ProviderSet
   const email = address.safeParse(said('email')?.trim().toLowerCase());
   const verified = all['email_verified'];
   return {
-    subject: String(all['sub']),
+    subject: subjectIn(all),
     email: email.success ? email.data : null,
     // The second is no boolean, and yet what some providers send.
     isProven: provesAddresses || verified === true || verified === 'true',
@@ -184,7 +193,8 @@ class OpenIdProvider implements SignOnProvider {
       const more = config.serverMetadata().userinfo_endpoint;
       if (more && claimed['email'] === undefined)
         Object.assign(all, await client.fetchUserInfo(config, tokens.access_token, claimed.sub));
-      const session = typeof all['sid'] === 'string' ? all['sid'] : null;
+      const sid = all['sid'];
+      const session = typeof sid === 'string' && MACHINE_NAME.test(sid) ? sid : null;
       return {
         claims: claimsOf(all, this.settings),
         all,

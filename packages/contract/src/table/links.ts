@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { done, id, line, text, utcInstant, version } from '../basics.js';
+import { emailField } from '../classSchemas.js';
 import {
   audienceBody,
   groupsAnswer,
@@ -33,7 +34,7 @@ export const links = {
   setAudience: { params: ofLink, body: audienceBody.extend({ version }), answer: linkDetail },
   guestAddress: {
     params: ofLink,
-    body: z.object({ email: z.email().max(254) }),
+    body: z.object({ email: emailField }),
     answer: z.object({ address: z.string(), until: utcInstant }),
   },
   orderLinks: {

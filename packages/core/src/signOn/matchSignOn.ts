@@ -44,6 +44,9 @@ export type SignOnMatch =
   | { as: 'new'; name: string; email: string; roles: PersonRole[] }
   | { as: 'refused'; why: SignOnRefusal };
 
+/** Longer names are nobody's; what a provider claims may be any length. */
+const LONGEST_NAME = 120;
+
 interface Asked {
   provider: ProviderKind;
   claims: SignOnClaims;
@@ -82,13 +85,23 @@ function byAddress(asked: Asked, account: KnownAccount): SignOnMatch {
   return why ? refused(why) : { as: 'to-bind', accountId: account.id };
 }
 
+/** As much of a name as is kept, in whole characters. */
+function shortened(name: string): string {
+  let kept = '';
+  for (const character of name) {
+    if (kept.length + character.length > LONGEST_NAME) break;
+    kept += character;
+  }
+  return kept.trim();
+}
+
 function newcomer(asked: Asked, email: string): SignOnMatch {
   const { provider, claims, mapped, shut } = asked;
   const roles: PersonRole[] = provider.kind === 'personal' ? ['guest'] : mapped;
   if (roles.length === 0) return refused('unknown');
   if (!mayUseWay(shut, signersOf(provider.kind, roles), `sign-on:${provider.id}`))
     return refused('way-shut');
-  const name = cleanName(claims.name ?? '') || email.split('@')[0]!;
+  const name = shortened(cleanName(claims.name ?? '')) || shortened(email.split('@')[0]!);
   return { as: 'new', name, email, roles };
 }
 

@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { classTitle } from '@glen/core';
+import { classTitle, mayVouch } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, wrongField } from '../../http/problem.js';
@@ -29,9 +29,8 @@ const VALID_DAYS = 14;
 export async function makeGuestAddress(
   glen: Glen,
   { linkId, by }: { linkId: number; by: number },
-  { email: typed }: Body<'guestAddress'>,
+  { email }: Body<'guestAddress'>,
 ): Promise<Answer<'guestAddress'>> {
-  const email = typed.trim().toLowerCase();
   if (!(await guestsOf(glen.db, linkId)).includes(email))
     throw wrongField('email', 'This link is for no guest with this address.');
   const token = randomBytes(TOKEN_BYTES).toString('base64url');
@@ -58,15 +57,14 @@ async function guestFor(glen: Glen, token: string, isHeld = false) {
   return found;
 }
 
-/**
- * Whether a host's word is enough for whoever brings the address. Not where its owner has a way in of their own, is more
- * to the school than a guest, or is a guest of others too: whoever passes the address on could come in as them.
- */
-async function mayVouch(glen: Glen, by: number, email: string): Promise<boolean> {
-  const known = await knownGuest(glen.db, email);
-  if (known?.isOwn) return false;
-  const hosted = await classesHosted(glen.db, by);
-  return (await classesInviting(glen.db, email)).every((id) => hosted.has(id));
+/** Whether a host's word is enough for whoever brings an address. */
+async function isVouchedFor(glen: Glen, by: number, email: string): Promise<boolean> {
+  const [known, invitedBy, hosted] = await Promise.all([
+    knownGuest(glen.db, email),
+    classesInviting(glen.db, email),
+    classesHosted(glen.db, by),
+  ]);
+  return mayVouch({ owner: known?.owner ?? null, invitedBy, hosted });
 }
 
 /** What somebody is invited to by a one-time address, and whether they sign in with an account of theirs first. */
@@ -82,7 +80,7 @@ export async function readGuestAddress(glen: Glen, token: string): Promise<Answe
     host: host?.name ?? '',
     email,
     code: link.code,
-    signsIn: !(await mayVouch(glen, by, email)),
+    signsIn: !(await isVouchedFor(glen, by, email)),
   };
 }
 
@@ -92,10 +90,10 @@ export async function comeAsGuest(
   { token, at }: { token: string; at: At },
   { name }: Body<'comeAsGuest'>,
 ): Promise<SignedIn> {
-  const accountId = await glen.db.transaction(async () => {
+  return glen.db.transaction(async () => {
     const address = await guestFor(glen, token, true);
     const { email, link_id: linkId, made_by: by } = address;
-    if (!(await mayVouch(glen, by, email)))
+    if (!(await isVouchedFor(glen, by, email)))
       throw new HttpProblem(409, 'There is an account with this address: sign in with it.');
     const known = await knownGuest(glen.db, email);
     if (!known)
@@ -104,7 +102,6 @@ export async function comeAsGuest(
     await noteUsed(glen.db, address.id, glen.clock.machine());
     const after = { email, linkId };
     await glen.audit({ by: personId, action: 'come-as-guest', subject: `link:${linkId}`, after });
-    return id;
+    return begin(glen, id, { ...at, way: null });
   });
-  return begin(glen, accountId, { ...at, way: null });
 }

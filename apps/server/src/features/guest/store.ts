@@ -1,6 +1,8 @@
 import { Op } from 'sequelize';
+import type { AddressOwner } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import type { GuestAddressRow } from '../../db/models/GuestAddress.js';
+import { countWaysInto } from '../accounts/waysIntoStore.js';
 
 /** The addresses of those whom a link is for as guests. */
 export const guestsOf = async (db: Db, linkId: number): Promise<string[]> =>
@@ -66,32 +68,34 @@ export async function noteUsed(db: Db, id: number, now: string): Promise<void> {
   await db.models.GuestAddress.update({ used_at: now }, { where: { id } });
 }
 
-interface Knows {
+interface Known {
   accountId: number;
   personId: number;
-  /** There is another way in to the account, or more to its owner than being a guest. */
-  isOwn: boolean;
+  owner: AddressOwner;
 }
 
-/** Whose address it is, and whether they have a way in of their own, or are more to the school than somebody's guest. */
-export async function knownGuest(db: Db, email: string): Promise<Knows | null> {
-  const { Account, Guardian, Invited, LinkPerson, Passkey, PersonRole, SignOn } = db.models;
+/** Whose address it is, and what else they are. */
+export async function knownGuest(db: Db, email: string): Promise<Known | null> {
+  const { Account, Guardian, Invited, LinkPerson, PersonRole } = db.models;
   const account = await Account.findOne({ where: { email } });
   if (!account) return null;
-  const { id: accountId, person_id: personId } = account;
-  const [roles, guarded, meant, invited, passkeys, signOns, accounts] = await Promise.all([
-    PersonRole.findAll({ where: { person_id: personId } }),
-    Guardian.count({ where: { person_id: personId } }),
-    LinkPerson.count({ where: { person_id: personId } }),
-    Invited.count({ where: { person_id: personId } }),
-    Passkey.count({ where: { account_id: accountId } }),
-    SignOn.count({ where: { account_id: accountId } }),
-    Account.count({ where: { person_id: personId } }),
+  const { id: accountId, person_id: personId, kind } = account;
+  const ofThem = { where: { person_id: personId } };
+  const [roles, accounts, ways, ...things] = await Promise.all([
+    PersonRole.findAll(ofThem),
+    Account.count(ofThem),
+    countWaysInto(db, accountId),
+    Guardian.count(ofThem),
+    LinkPerson.count(ofThem),
+    Invited.count(ofThem),
   ]);
-  const isMore =
-    roles.some((row) => row.role !== 'guest') || guarded + meant + invited > 0 || accounts > 1;
-  const hasWay = account.password_hash !== null || passkeys + signOns > 0;
-  return { accountId, personId, isOwn: account.kind === 'school' || isMore || hasWay };
+  const owner = {
+    kind,
+    roles: roles.map((row) => row.role),
+    hasWayIn: ways > 0,
+    isMore: accounts > 1 || things.some((count) => count > 0),
+  };
+  return { accountId, personId, owner };
 }
 
 /** The class periods at whose links an address is meant as a guest's. */

@@ -14,15 +14,18 @@ export async function setAudienceNow(
   { linkId, who }: { linkId: number; who: Who },
   body: Body<'setAudience'>,
 ): Promise<Answer<'setAudience'>> {
-  const before = await guestsOf(glen.db, linkId);
-  const answer = await setAudience(glen, linkId, who, body);
-  const still = new Set(await guestsOf(glen.db, linkId));
-  const withdrawn = before.filter((email) => !still.has(email));
-  if (withdrawn.length === 0) return answer;
-  const by = who.person!.id;
-  for (const { id, state } of await seatedBy(glen.db, linkId, withdrawn)) {
-    if (state === 'let-in') await putOut(glen, id, by);
-    else await turnAway(glen, id, by, '');
-  }
+  const answer = await glen.db.transaction(async () => {
+    const before = await guestsOf(glen.db, linkId);
+    const said = await setAudience(glen, linkId, who, body);
+    const still = new Set(await guestsOf(glen.db, linkId));
+    const withdrawn = before.filter((email) => !still.has(email));
+    for (const { id, state } of await seatedBy(glen.db, linkId, withdrawn)) {
+      if (state === 'let-in') await putOut(glen, id, who.person!.id);
+      else await turnAway(glen, id, who.person!.id, '');
+    }
+    return said;
+  });
+  // What puts people out of rooms stands in the outbox from now on.
+  glen.nudge();
   return answer;
 }

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import type { Glen } from '../../glen.js';
 import type { KeptCookie } from '../../http/keptCookie.js';
 import { HttpProblem } from '../../http/problem.js';
-import { isFirst } from './store.js';
+import { isFirst } from '../../http/onceStore.js';
 
 const MINUTES = 5;
 const CHALLENGE_BYTES = 32;

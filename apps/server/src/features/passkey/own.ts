@@ -4,6 +4,7 @@ import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
 import { asksForPasskey } from '../../http/confirmed.js';
 import type { Who } from '../../http/who.js';
+import { countWaysInto } from '../accounts/waysIntoStore.js';
 import { deletePasskey, namePasskey, passkeyById, passkeysOf } from './store.js';
 
 type Own = Answer<'passkeys'>;
@@ -48,7 +49,10 @@ export async function renamePasskey(
 export async function removePasskey(glen: Glen, who: Who, id: number): Promise<Own> {
   await glen.db.transaction(async () => {
     const { name } = await ownPasskey(glen, who, id);
-    const isLast = (await passkeysOf(glen.db, [who.account!.id])).length === 1;
+    const accountId = who.account!.id;
+    if ((await countWaysInto(glen.db, accountId)) === 1)
+      throw new HttpProblem(409, 'This is the only way in to the account; add another first.');
+    const isLast = (await passkeysOf(glen.db, [accountId])).length === 1;
     const isAsked = areOffice(who.person!.roles) && (await asksForPasskey(glen));
     if (isLast && isAsked)
       throw new HttpProblem(409, 'The school asks for your passkey: add another before this goes.');

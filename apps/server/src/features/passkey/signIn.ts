@@ -90,9 +90,11 @@ export async function passkeySignIn(
     });
   if (!(await isOpenTo(glen, { person_id: used.personId, kind: used.kind }, 'passkey')))
     throw new HttpProblem(403, 'The school takes no passkeys from you; use another way in.');
-  const signedIn = await begin(glen, used.accountId, { ...at, way: 'passkey' });
-  await noteConfirmed(glen.db, signedIn.session.id, glen.clock.machine());
-  return signedIn;
+  return glen.db.transaction(async () => {
+    const signedIn = await begin(glen, used.accountId, { ...at, way: 'passkey' });
+    await noteConfirmed(glen.db, signedIn.session.id, glen.clock.machine());
+    return signedIn;
+  });
 }
 
 /** Whoever holds the browser shows once more who they are, by a passkey of the account in use. */

@@ -69,12 +69,3 @@ export async function deletePasskey(db: Db, id: number): Promise<void> {
 export async function noteConfirmed(db: Db, sessionId: number, now: string): Promise<void> {
   await db.models.BrowserSession.update({ confirmed_at: now }, { where: { id: sessionId } });
 }
-
-/** Whether a number that comes once comes for the first time. */
-export async function isFirst(db: Db, number: string, at: string): Promise<boolean> {
-  const [, isNew] = await db.models.WebhookSeen.findOrCreate({
-    where: { id: number },
-    defaults: { id: number, at },
-  });
-  return isNew;
-}

@@ -1,6 +1,7 @@
 import { Op } from 'sequelize';
 import type { Db } from '../../db/connect.js';
 import { oneMore } from '../../db/versions.js';
+import { waysInto } from '../accounts/waysIntoStore.js';
 import type { HadByRetired } from '../../db/models/Person.js';
 
 interface KeptPerson {
@@ -140,7 +141,7 @@ export async function writeGuardians(db: Db, studentId: number, ids: number[]): 
  * last of them cannot be removed, and two cannot be removed at the same moment.
  */
 export async function heldOffice(db: Db): Promise<number[]> {
-  const { PersonRole, Person, Account, SignOn } = db.models;
+  const { PersonRole, Person, Account } = db.models;
   const roles = await PersonRole.findAll({
     where: { role: { [Op.in]: ['head', 'office'] } },
     lock: true,
@@ -153,10 +154,14 @@ export async function heldOffice(db: Db): Promise<number[]> {
   const accounts = await Account.findAll({
     where: { person_id: here.map((p) => p.id), kind: 'school' },
   });
-  const signOns = await SignOn.findAll({ where: { account_id: accounts.map((a) => a.id) } });
-  const bound = new Set(signOns.map((s) => s.account_id));
-  const able = accounts.filter((a) => a.password_hash !== null || bound.has(a.id));
-  return [...new Set(able.map((a) => a.person_id))];
+  const ways = await waysInto(
+    db,
+    accounts.map((a) => a.id),
+  );
+  const able = new Set(
+    ways.filter((w) => w.password + w.signOns + w.passkeys > 0).map((w) => w.accountId),
+  );
+  return [...new Set(accounts.filter((a) => able.has(a.id)).map((a) => a.person_id))];
 }
 
 export async function deleteAccount(db: Db, accountId: number): Promise<void> {

@@ -4,7 +4,8 @@ import { HttpProblem, notFound } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { describeOwn } from '../accounts/ownAccount.js';
 import { describePerson } from '../people/person.js';
-import { signOnOf, waysLeft, endBinding } from './store.js';
+import { countWaysInto } from '../accounts/waysIntoStore.js';
+import { endBinding, signOnOf } from './store.js';
 
 interface Ending {
   personId: number;
@@ -17,7 +18,7 @@ interface Ending {
 async function end(glen: Glen, { personId, signOnId, by, mayBeLast }: Ending): Promise<void> {
   const binding = await signOnOf(glen.db, signOnId);
   if (!binding || binding.personId !== personId) throw notFound('This way of signing on');
-  if (!mayBeLast && (await waysLeft(glen.db, binding)) === 0)
+  if (!mayBeLast && (await countWaysInto(glen.db, binding.accountId)) === 1)
     throw new HttpProblem(409, 'This is the only way in to the account; set a password first.');
   await endBinding(glen.db, binding);
   await glen.audit({

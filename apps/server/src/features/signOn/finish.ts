@@ -174,15 +174,19 @@ async function comeIn(
   if (joins !== null && who.person?.id !== joins) throw new NotSignedOn('other-person');
   const accountId = await settledAccount(asked);
   if (joins !== null) {
-    if (!(await joinAccount(glen, who, accountId))) throw new NotSignedOn('two-people');
-    await allowAccount(glen, who.sessionId!, accountId);
-    await noteHere(asked, who.sessionId!);
+    await glen.db.transaction(async () => {
+      if (!(await joinAccount(glen, who, accountId))) throw new NotSignedOn('two-people');
+      await allowAccount(glen, who.sessionId!, accountId);
+      await noteHere(asked, who.sessionId!);
+    });
     return undefined;
   }
   const way = `sign-on:${provider.id}` as const;
-  const { session } = await begin(glen, accountId, { before: who, from, way });
-  await noteHere(asked, session.id);
-  return session;
+  return glen.db.transaction(async () => {
+    const { session } = await begin(glen, accountId, { before: who, from, way });
+    await noteHere(asked, session.id);
+    return session;
+  });
 }
 
 const troubleOf = (error: unknown): SignOnTrouble | undefined => {

@@ -1,13 +1,10 @@
-import type { PersonRole } from '@glen/core';
+import { isGuestAlone } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import type { Who } from '../../http/who.js';
 import { rolesOfPerson } from '../accounts/store.js';
 import { makeOne } from '../people/merge.js';
 import { heldPerson } from '../people/store.js';
 import { personOfAccount } from './store.js';
-
-/** Known to the school for no more than having an account. */
-const isGuestAlone = (roles: readonly PersonRole[]): boolean => roles.every((r) => r === 'guest');
 
 /**
  * Makes an account that has just been proven another of whoever is signed in; whether it could. Where it is somebody's

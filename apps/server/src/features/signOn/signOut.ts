@@ -1,7 +1,9 @@
+import { createHash } from 'node:crypto';
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { endSessions, forgetAccount } from '../../http/browserSessions.js';
 import { networkOf, type From } from '../../http/from.js';
+import { isFirst } from '../../http/onceStore.js';
 import { HttpProblem } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { SignOnError } from '../../outside/signOnProvider.js';
@@ -11,7 +13,6 @@ import {
   accountAt,
   accountInUse,
   forgetSignOn,
-  isFirst,
   sessionsFrom,
   signedOnWith,
   type At,
@@ -69,7 +70,8 @@ export async function signedOutThere(
     glen.log.warn({ provider: id, detail: error.detail }, 'a sign-out is none');
     throw new HttpProblem(400, 'This token is none that signs anybody out.');
   });
-  const number = `${id} ${told.number}`.slice(0, 80);
+  const digest = createHash('sha256').update(`${id} ${told.number}`).digest('base64url');
+  const number = `sign-on ${digest}`;
   await glen.db.transaction(async () => {
     if (!(await isFirst(glen.db, number, glen.clock.machine()))) return;
     const { issuer } = provider;

@@ -108,15 +108,6 @@ export async function forgetSignOn(db: Db, sessionId: number, issuer: string): P
   await db.models.SessionSignOn.destroy({ where: { session_id: sessionId, issuer } });
 }
 
-/** Whether a number that comes once comes for the first time. */
-export async function isFirst(db: Db, number: string, at: string): Promise<boolean> {
-  const [, isNew] = await db.models.WebhookSeen.findOrCreate({
-    where: { id: number },
-    defaults: { id: number, at },
-  });
-  return isNew;
-}
-
 interface Binding {
   id: number;
   accountId: number;
@@ -130,13 +121,6 @@ export async function signOnOf(db: Db, signOnId: number): Promise<Binding | unde
   if (!row) return undefined;
   const { id, account_id: accountId, provider } = row;
   return { id, accountId, provider, personId: row.account!.person_id };
-}
-
-/** How many ways in to an account there are beside one of signing on. */
-export async function waysLeft(db: Db, { accountId }: Binding): Promise<number> {
-  const others = (await db.models.SignOn.count({ where: { account_id: accountId } })) - 1;
-  const account = await db.models.Account.findByPk(accountId);
-  return others + (account!.password_hash === null ? 0 : 1);
 }
 
 /** Nobody comes in to the account by it any more, and whoever has is out. */

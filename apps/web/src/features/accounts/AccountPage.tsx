@@ -168,6 +168,8 @@ interface AddressProps {
 function AddressOf({ account, isStaff, inUse }: AddressProps) {
   if (account.kind === 'school' && !isStaff)
     return <p className="text-sm text-soft">The school says by which address it knows you.</p>;
+  if (!account.hasPassword)
+    return <p className="text-sm text-soft">It can be changed once the account has a password.</p>;
   if (!inUse)
     return <p className="text-sm text-soft">It is changed while that account is in use.</p>;
   return <NewAddress account={account} />;
@@ -188,6 +190,27 @@ function AnotherAccount({ me }: { me: Me }) {
   );
 }
 
+/** The password of the account in use; one that was proven otherwise has none. */
+function PasswordPart({ own, email }: { own: Own; email: string }) {
+  const inUse = own.accounts.find((account) => account.email === email);
+  const name = <span className="break-all">{email}</span>;
+  if (inUse && !inUse.hasPassword)
+    return (
+      <p className="text-soft">
+        {name}, the account in use, has none: you came in otherwise. The office can give you a way
+        to set one.
+      </p>
+    );
+  return (
+    <>
+      <p className="mb-3 text-soft">
+        Of {name}, the account in use. Every other browser is signed out of it.
+      </p>
+      <NewPassword email={email} />
+    </>
+  );
+}
+
 function Account({ own, me }: { own: Own; me: Me }) {
   const isStaff = areStaff(me.person!.roles);
   return (
@@ -195,11 +218,7 @@ function Account({ own, me }: { own: Own; me: Me }) {
       <WishesForm own={own} isStaff={isStaff} />
       <section aria-label="Password">
         <h2 className="mb-2 text-xl">Password</h2>
-        <p className="mb-3 text-soft">
-          Of <span className="break-all">{me.account!.email}</span>, the account in use. Every other
-          browser is signed out of it.
-        </p>
-        <NewPassword email={me.account!.email} />
+        <PasswordPart own={own} email={me.account!.email} />
       </section>
       <Passkeys me={me} />
       <Browsers zone={me.school.zone} />

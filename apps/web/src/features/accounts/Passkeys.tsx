@@ -5,7 +5,7 @@ import { api, problemOf } from '../../app/api.js';
 import { wallClock } from '../../app/clock.js';
 import { Loaded } from '../../app/Loaded.js';
 import { hasPasskeys, makePasskey } from '../../app/passkeys.js';
-import { useServerForm } from '../../app/useServerForm.js';
+import { useServerForm, wrongAt } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
@@ -90,19 +90,15 @@ function Row({ passkey, zone }: { passkey: Passkey; zone: string }) {
 function Another() {
   const [ask] = api.usePasskeyOptionsMutation();
   const [add] = api.useAddPasskeyMutation();
-  const [isUnmade, setUnmade] = useState(false);
   const form = useServerForm<Named, Named, unknown>({
     start: { name: '' },
     schema,
     send: async ({ name }) => {
-      setUnmade(false);
       const { data, error } = await ask();
       if (!data) return { error };
       const response = await makePasskey(data.options);
-      if (!response) {
-        setUnmade(true);
-        return {};
-      }
+      // What was typed stays.
+      if (!response) return { error: wrongAt('name', 'No passkey was made.') };
       return add({ body: { name, response } });
     },
     onDone: () => form.reset({ name: '' }),
@@ -123,7 +119,6 @@ function Another() {
       <Button type="submit" disabled={isSending}>
         Add it
       </Button>
-      {isUnmade && <p className="text-sm text-soft">No passkey was made.</p>}
       {problem && errorAt('name') === undefined && <FieldError>{problem.title}</FieldError>}
     </form>
   );

@@ -1,4 +1,5 @@
-import { useLocation } from 'react-router';
+import { useEffect, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { SIGN_ON_TROUBLES, signOnTroubleInWords, type SignOnTrouble } from '@glen/core/light';
 import type { Me } from '@glen/contract';
 import { Button } from '../../ui/Button.js';
@@ -9,9 +10,21 @@ const isTrouble = (said: string | null): said is SignOnTrouble =>
 
 /** What became of a sign-on that led nowhere, as the address of the page has it: only what is known is said. */
 function useTrouble({ ways, school }: Me) {
-  const query = new URLSearchParams(useLocation().search);
-  const said = query.get('trouble');
-  const provider = ways.providers.find((one) => one.id === query.get('at'));
+  const [query, setQuery] = useSearchParams();
+  const [{ said, at }] = useState(() => ({ said: query.get('trouble'), at: query.get('at') }));
+  // Said once: whoever comes in after all, or looks again, reads no more of it.
+  useEffect(() => {
+    if (said === null) return;
+    setQuery(
+      (now) => {
+        now.delete('trouble');
+        now.delete('at');
+        return now;
+      },
+      { replace: true },
+    );
+  }, [said, setQuery]);
+  const provider = ways.providers.find((one) => one.id === at);
   if (!provider || !isTrouble(said)) return null;
   const words = signOnTroubleInWords(said, { name: provider.name, help: school.help });
   return { provider, words };

@@ -12,15 +12,7 @@ interface Asked {
   join?: boolean;
 }
 
-/** This page, without what it says of a sign-on before. */
-function thisPage(): string {
-  const { pathname, search } = window.location;
-  const query = new URLSearchParams(search);
-  query.delete('trouble');
-  query.delete('at');
-  const rest = query.toString();
-  return rest ? `${pathname}?${rest}` : pathname;
-}
+const thisPage = (): string => `${window.location.pathname}${window.location.search}`;
 
 /** Leaves for a provider of accounts, to come back signed in. What is typed elsewhere is kept as ever. */
 export function useSignOn() {

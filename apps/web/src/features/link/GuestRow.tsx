@@ -1,4 +1,5 @@
-import { api } from '../../app/api.js';
+import { toast } from 'sonner';
+import { api, problemOf } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
 import { ChoicePart } from '../../ui/choices.js';
 import { copyAddress } from './copy.js';
@@ -19,8 +20,9 @@ interface GuestRowProps {
 export function GuestRow({ linkId, email, speaks, onSpeaks }: GuestRowProps) {
   const [make, { isLoading }] = api.useGuestAddressMutation();
   const copy = async (): Promise<void> => {
-    const { data } = await make({ params: { linkId }, body: { email } });
-    if (data) await copyAddress(data.address, `Copied: send it to ${email} alone. It works once.`);
+    const { data, error } = await make({ params: { linkId }, body: { email } });
+    if (!data) toast.error(problemOf(error)!.title);
+    else await copyAddress(data.address, `Copied: send it to ${email} alone. It works once.`);
   };
   return (
     <span className="flex flex-wrap items-center gap-x-3 gap-y-1">
