@@ -70,6 +70,18 @@ const REFUSED: Form[] = [
     says: 'Say what the school is called.',
   },
   {
+    name: 'how people sign in',
+    who: 'Perpetua Lund',
+    path: at('/school/sign-in'),
+    open: press('Take newcomers in by what is claimed'),
+    typed: [
+      ['Claim', 'groups'],
+      ['What it holds', ''],
+    ],
+    send: 'Save it',
+    says: 'Say what it has to say.',
+  },
+  {
     name: 'one’s own account',
     who: 'Ottoline Marsh',
     path: at('/account'),

@@ -1,3 +1,4 @@
+import { expectNoViolations } from './seen.js';
 import { choose, clipboard, enterRoom, expect, test } from './support.js';
 
 const RASMUS = 'rasmus.vane@home.example';
@@ -22,8 +23,10 @@ test('a guest speaker comes to the Harbour Evening by a one-time address, presen
   await expect(
     guest.getByRole('heading', { name: 'You are invited: Harbour Evening' }),
   ).toBeVisible();
+  await expectNoViolations(guest);
   await guest.getByRole('button', { name: 'This is me: to the door' }).click();
   await expect(guest.getByText('Say what you are called.')).toBeVisible();
+  await expectNoViolations(guest);
   await guest.getByLabel('What you are called').fill('Rasmus Vane');
   await guest.getByRole('button', { name: 'This is me: to the door' }).click();
   await expect(guest).toHaveURL(school.door('HE'));
@@ -57,6 +60,7 @@ test('a guest who signs on at a private provider needs no address, and sees thei
   await host.keyboard.press('Escape');
   const outside = host.getByRole('region', { name: 'From outside the school' });
   await expect(outside.getByText(RASMUS)).toBeVisible();
+  await expectNoViolations(host);
   const guest = await school.openPhone();
   await guest.goto(school.url);
   await guest.getByRole('button', { name: /^Use Homeport/ }).click();

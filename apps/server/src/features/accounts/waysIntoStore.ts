@@ -1,7 +1,7 @@
 import type { Db } from '../../db/connect.js';
 
 /** How people come in to an account, counted. */
-export interface WaysInto {
+interface WaysInto {
   accountId: number;
   password: number;
   signOns: number;
