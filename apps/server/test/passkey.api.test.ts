@@ -131,8 +131,12 @@ describe('whoever tries to come in by a passkey that is not theirs', () => {
     expect((await signIn(browser, key)).status).toBe(422);
     key.handle = handle;
     await toSignIn(browser);
-    const response = { id: 'x', rawId: 'x', type: 'public-key', response: { clientDataJSON: 'x' } };
-    expect((await browser.post('/api/sign-in/passkey', { response })).status).toBe(422);
+    const parts = { type: 'public-key', response: { clientDataJSON: 'x', authenticatorData: 5 } };
+    for (const id of ['x', 'é', '../x', 'x'.repeat(1401)]) {
+      await toSignIn(browser);
+      const response = { id, rawId: id, ...parts };
+      expect((await browser.post('/api/sign-in/passkey', { response })).status).toBe(422);
+    }
   });
   it('cannot add one made for another’s challenge, or one that somebody has', async () => {
     const ottoline = await school.as('Ottoline Marsh');

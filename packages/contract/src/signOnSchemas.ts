@@ -74,11 +74,12 @@ export const passkeys = z.object({
 /** What a browser makes or finds a passkey by, as Web Authentication has it in JSON. */
 export const passkeyOptions = z.object({ options: z.looseObject({ challenge: z.string() }) });
 
-const CREDENTIAL_MOST = 1400;
+/** base64url (RFC 4648, 5), as long as the standard lets one be (Web Authentication level 2, 4: 1023 bytes). */
+const credentialId = z.string().regex(/^[\w-]{1,1400}$/, 'This is no passkey.');
 /** What a browser says of a passkey that was made or used; its parts are looked at by a library of that trade. */
 const passkeyResponse = z.looseObject({
-  id: z.string().min(1).max(CREDENTIAL_MOST),
-  rawId: z.string().min(1).max(CREDENTIAL_MOST),
+  id: credentialId,
+  rawId: credentialId,
   type: z.literal('public-key'),
   response: z.looseObject({ clientDataJSON: z.string().max(10000) }),
 });
