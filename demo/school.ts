@@ -262,7 +262,6 @@ export const FOR_NOBODY = {
   classIds: [],
   groupIds: [],
   personIds: [],
-  emails: [],
-  speakers: [],
+  guests: [],
   hostIds: [],
 };

@@ -115,7 +115,7 @@ test('reach: none is posted to, a leak is withdrawn, the second door hidden, the
       purpose: 'Lessons',
       kind: 'lesson',
       shown: true,
-      audience: { classIds: [id], groupIds: [], personIds: [], emails: [], hostIds: [] },
+      audience: { classIds: [id], groupIds: [], personIds: [], hostIds: [] },
     })
   ).json()) as { id: number };
   await send(`/api/classes/${id}/posts`, {

@@ -15,6 +15,7 @@ import { RoomWatch } from './features/desk/roomWatch.js';
 import { postsFollow } from './features/post/scheduleReconcile.js';
 import type { Glen } from './glen.js';
 import { useSecret } from './db/useSecret.js';
+import { endGuests } from './features/guest/ending.js';
 import { Housekeeping } from './operating/housekeeping.js';
 import { Metrics } from './operating/metrics.js';
 import { Tokens } from './tokens.js';
@@ -93,7 +94,7 @@ export async function startServer(
   runner.start();
   const rooms = new RoomWatch(glen);
   rooms.start();
-  const housekeeping = new Housekeeping(glen);
+  const housekeeping = new Housekeeping(glen, { guests: endGuests });
   housekeeping.start();
   const refresh = setInterval(() => void glen.clock.refresh().catch(() => {}), CLOCK_REFRESH_MS);
   refresh.unref();

@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Response } from 'supertest';
 import {
   endpoints,
+  type Answer,
   type ClassItem,
   type EndpointName,
   type LinkDetail,
@@ -39,6 +40,7 @@ let foreign: {
   group: { id: number };
   post: Post;
   share: number;
+  guest: number;
   student: { id: number; accountId: number };
 };
 
@@ -67,6 +69,12 @@ beforeAll(async () => {
   });
   const { version } = (await bram.get(`/api/links/${link.id}/rules`)).body;
   await bram.put(`/api/links/${link.id}/rules`, { version, rules: { entryCode: 'SECRET-42' } });
+  const { guests } = (
+    await bram.post(`/api/links/${link.id}/guests`, {
+      text: 'SECRET guest <secret.guest@home.example>',
+      comes: 'inside',
+    })
+  ).body as Answer<'guests'>;
   const { session: series } = (
     await bram.post(`/api/classes/${s4.id}/sessions`, {
       title: 'SECRET signals',
@@ -103,6 +111,7 @@ beforeAll(async () => {
     group: groups[0],
     post,
     share,
+    guest: guests[0]!.id,
     student: { id: student.id, accountId: student.accounts[0]!.id },
   };
 
@@ -251,6 +260,23 @@ const PROBES: Record<string, () => Promise<Response>> = {
   'setAudience classIds[]': () => setAudience({ classIds: [foreign.class.id] }),
   'setAudience groupIds[]': () => setAudience({ groupIds: [foreign.group.id] }),
   'setAudience hostIds[]': () => setAudience({ hostIds: [foreign.student.id] }),
+  'addGuests seriesId': () =>
+    host.post(`/api/links/${own.link.id}/guests`, {
+      text: 'guest@home.example',
+      comes: 'inside',
+      seriesId: foreign.series.seriesId,
+    }),
+  'editGuest guestId': () =>
+    host.put(`/api/links/${own.link.id}/guests`, {
+      guestId: foreign.guest,
+      version: 1,
+      name: 'Mine',
+      comes: 'inside',
+    }),
+  'withdrawGuest guestId': () =>
+    host.post(`/api/links/${own.link.id}/guests/withdraw`, { guestId: foreign.guest }),
+  'answerInvitation guestId': () =>
+    host.put('/api/invitations', { guestId: foreign.guest, said: 'yes' }),
   'orderLinks order[]': () =>
     host.put(`/api/classes/${own.n3.id}/links/order`, { order: [foreign.link.id] }),
   'orderItems order[]': () =>

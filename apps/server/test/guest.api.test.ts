@@ -24,7 +24,13 @@ async function linkFor(emails: string[], speakers: string[] = []): Promise<LinkD
     purpose: 'A talk',
     kind: 'lesson',
     shown: true,
-    audience: { ...none, emails, speakers },
+    audience: {
+      ...none,
+      guests: emails.map((email) => ({
+        email,
+        comes: speakers.includes(email) ? 'speaker' : 'inside',
+      })),
+    },
   });
   expect(answer.status).toBe(200);
   return answer.body as LinkDetail;
@@ -149,7 +155,7 @@ describe('a guest’s address', () => {
     const bram = await school.as('Bram Osterholt');
     const { classes } = (await bram.get('/api/classes')).body as Answer<'classes'>;
     const own = classes.find((c) => c.mine === 'host')!;
-    const audience = { ...none, emails: [email], speakers: [] };
+    const audience = { ...none, guests: [{ email }] };
     const words = { label: 'Signals talk', purpose: 'A talk', kind: 'lesson', shown: true };
     const theirs = (await bram.post(`/api/classes/${own.id}/links`, { ...words, audience }))
       .body as LinkDetail;

@@ -214,13 +214,16 @@ const TAKE: { [D in Step['do']]: (s: Extract<Step, { do: D }>) => Promise<unknow
     }),
   tutor: (s) => passHosting(db, groups[s.at]!, people[s.one]!, people[s.other]!),
   audience: (s) =>
-    writeAudience(db, links[s.at]!, {
-      classIds: at(classes, s.classes),
-      groupIds: at(groups, s.groups),
-      personIds: at(people, s.who),
-      emails: ['guest@harbour.example'],
-      speakers: [],
-    }),
+    writeAudience(
+      db,
+      { linkId: links[s.at]!, now: '2026-10-14T13:31:00Z' },
+      {
+        classIds: at(classes, s.classes),
+        groupIds: at(groups, s.groups),
+        personIds: at(people, s.who),
+        guests: [{ email: 'guest@harbour.example', name: '', comes: 'inside' }],
+      },
+    ),
   hosts: (s) => writeHosts(db, links[s.at]!, at(people, s.who)),
   share,
   unshare: (s) => unshare(links[s.at]!),

@@ -3,7 +3,7 @@ import type { Answer, LinkDetail } from '@glen/contract';
 import type { Browser, School } from './support.js';
 
 /** An audience of nobody, for tests to put somebody in. */
-export const none = { classIds: [], groupIds: [], personIds: [], emails: [], hostIds: [] };
+export const none = { classIds: [], groupIds: [], personIds: [], hostIds: [] };
 
 /** What tests of links ask again and again of a school, as one of its hosts. */
 export function linkTools(school: School, host: Browser) {

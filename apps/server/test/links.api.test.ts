@@ -154,7 +154,7 @@ describe('several links of a class period', () => {
       audience: {
         ...none,
         personIds: [school.person('Ansel Grue').id],
-        emails: ['Ragna.Quill@home.example'],
+        guests: [{ email: 'Ragna.Quill@home.example' }],
       },
     });
     await openAndBeIn(talk.id);
@@ -194,7 +194,7 @@ describe('several links of a class period', () => {
     expect(await put({ classIds: [of('S4').id] })).toBe('classIds');
     expect(await put({ groupIds: [1] })).toBe('groupIds');
     expect(await put({ personIds: [999999] })).toBe('personIds');
-    expect(await put({ emails: ['nobody'] })).toBe('emails.0');
+    expect(await put({ guests: [{ email: 'nobody' }] })).toBe('guests.0.email');
     expect(await put({ hostIds: [school.person('Ansel Grue').id] })).toBe('hostIds');
     // The class period's own link stays for all of it.
     const main = await read(of('N3').link.id);

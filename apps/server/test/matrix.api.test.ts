@@ -1,5 +1,11 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { endpointNames, endpoints, type EndpointName, type Post } from '@glen/contract';
+import {
+  endpointNames,
+  endpoints,
+  type Answer,
+  type EndpointName,
+  type Post,
+} from '@glen/contract';
 import { studentName } from '../../../demo/school.js';
 import { createApp } from '../src/app.js';
 import supertest from 'supertest';
@@ -16,8 +22,16 @@ const ROLES = {
   host: 'Ottoline Marsh',
   head: 'Noor Achterberg',
   office: 'Perpetua Lund',
+  guest: 'guest@home.example',
+  'guest who watches': 'watcher@home.example',
 } as const;
 type Role = keyof typeof ROLES;
+
+/** Guests of the link, by their addresses, and how they come. */
+const COMES: Partial<Record<Role, 'inside' | 'watcher'>> = {
+  guest: 'inside',
+  'guest who watches': 'watcher',
+};
 
 const everyone = Object.keys(ROLES) as Role[];
 const signedIn = everyone.filter((role) => role !== 'nobody');
@@ -40,7 +54,8 @@ const keepers: Role[] = [...hosts, ...office];
 const MAY: Record<EndpointName, Role[]> = {
   me: everyone, signIn: everyone, signOut: everyone, switchAccount: signedIn, live: everyone, openapi: everyone,
   passwordFor: everyone, setPassword: everyone,
-  guestFor: everyone, comeAsGuest: everyone, guestAddress: hosts,
+  guestFor: everyone, comeAsGuest: everyone, sayAsGuest: everyone, invitations: signedIn, answerInvitation: signedIn,
+  guestAddress: hosts, guests: hosts, addGuests: hosts, editGuest: hosts, withdrawGuest: hosts, setWatchAddress: hosts,
   passkeySignInOptions: everyone, passkeySignIn: everyone, passkeys: signedIn, passkeyOptions: signedIn, addPasskey: signedIn, renamePasskey: signedIn, removePasskey: signedIn, confirmOptions: signedIn, confirm: signedIn,
   beginSignOn: everyone, signOnBack: everyone, signedOutThere: [], signInWays: office, setSignInWays: office, endSignOn: signedIn, endTheirSignOn: office,
   aboutSchool: teachers, previewZone: office, setAboutSchool: office,
@@ -72,10 +87,11 @@ const ids: Record<string, string> = {};
 
 beforeAll(async () => {
   school = await startSchool();
-  for (const role of everyone)
-    browsers.set(role, await school.as(ROLES[role], role === 'parent' ? 'personal' : 'school'));
   const n3 = school.classes.get('N3')!;
-  const host = browsers.get('host')!;
+  const host = await school.as('Ottoline Marsh');
+  for (const [role, comes] of Object.entries(COMES))
+    await host.post(`/api/links/${n3.link.id}/guests`, { text: ROLES[role as Role], comes });
+  for (const role of everyone) browsers.set(role, await browserOf(role));
   await host.post(`/api/links/${n3.link.id}/open`);
   const pupil = await school.as('Birgit Tideman');
   // The host's browser is in the room as soon as the video service says so.
@@ -110,8 +126,21 @@ beforeAll(async () => {
 });
 afterAll(() => school.stop());
 
+/** Comes by a one-time address, as often as it takes. */
+async function asGuest(email: string): Promise<Browser> {
+  const host = await school.as('Ottoline Marsh');
+  const { link } = school.classes.get('N3')!;
+  const answer = await host.post(`/api/links/${link.id}/guest-address`, { email });
+  const guest = await school.as(null);
+  const token = (answer.body as Answer<'guestAddress'>).address.split('/').at(-1)!;
+  expect((await guest.post(`/api/guest/${token}`, { name: email })).status).toBe(200);
+  return guest;
+}
+
 const browserOf = (role: Role): Promise<Browser> =>
-  school.as(ROLES[role], role === 'parent' ? 'personal' : 'school');
+  role in COMES
+    ? asGuest(ROLES[role]!)
+    : school.as(ROLES[role], role === 'parent' ? 'personal' : 'school');
 
 const isOfService = (name: EndpointName): boolean => endpoints[name].who === 'service';
 

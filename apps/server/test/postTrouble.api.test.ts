@@ -171,7 +171,7 @@ describe('what a link’s rules have to do with where it stands', () => {
       purpose: 'Talks',
       kind: 'help',
       shown: true,
-      audience: { classIds: [of('N1').id], groupIds: [], personIds: [], emails: [], hostIds: [] },
+      audience: { classIds: [of('N1').id], groupIds: [], personIds: [], hostIds: [] },
     });
     await host.put(`/api/links/${link.id}/rules`, { version: link.version, rules });
     return link;

@@ -211,7 +211,7 @@ describe('by hand', () => {
         purpose: 'Talks',
         kind: 'lesson',
         shown: true,
-        audience: { classIds: [of('N1').id], groupIds: [], personIds: [], emails: [], hostIds: [] },
+        audience: { classIds: [of('N1').id], groupIds: [], personIds: [], hostIds: [] },
       })
     ).body as LinkDetail;
     const { id } = await post('N1', {

@@ -8,6 +8,7 @@ import {
   sittingsAtDoor,
   NO_PLACE,
   type Asker,
+  type GuestTuple,
 } from '../src/features/door/door.sql.js';
 import type { Wish } from '../src/jobs/job.js';
 import { JOB_KINDS, type JobKind } from '../src/jobs/job.js';
@@ -30,9 +31,16 @@ const isHeld = (date: { status: string; draft: boolean }): boolean =>
 /** What is said of a thing in lines, in no order. */
 const lines = (told: string | null): string[] => told?.split('\n').toSorted() ?? [];
 
+const tuplesIn = (kept: string | GuestTuple[] | null): GuestTuple[] =>
+  typeof kept === 'string' ? (JSON.parse(kept) as GuestTuple[]) : (kept ?? []);
+
 function isForNamed(linkId: number): boolean {
   const parts = school.rows.LinkAudience.filter((row) => row.link_id === linkId);
-  return parts.length > 0 && parts.every((row) => row.class_id === null && row.group_id === null);
+  const hasGuests = school.rows.Guest.some((row) => row.link_id === linkId);
+  return (
+    parts.length + Number(hasGuests) > 0 &&
+    parts.every((row) => row.class_id === null && row.group_id === null)
+  );
 }
 
 describe('a door', () => {
@@ -41,12 +49,14 @@ describe('a door', () => {
     for (const link of rows.Link) {
       const c = look.byId(rows.ClassPeriod, link.class_id);
       const host = look.firstHost(c.id);
-      const guests = rows.LinkAudience.filter((row) => row.link_id === link.id && row.email);
-      const { guest_lines, ...answer } = (await linkAtDoor(db, link.code))!;
+      const guests = rows.Guest.filter((row) => row.link_id === link.id && row.state === 'invited');
+      const { guest_list, ...answer } = (await linkAtDoor(db, link.code))!;
       const asked = `link ${link.id}`;
       look.same(
-        lines(guest_lines),
-        guests.map((row) => `${row.comes} ${row.email}`).toSorted(),
+        tuplesIn(guest_list).map(String).toSorted(),
+        guests
+          .map((row) => [row.email, row.comes, row.series_id, row.key_date].join(','))
+          .toSorted(),
         asked,
       );
       look.same(

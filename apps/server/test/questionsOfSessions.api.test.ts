@@ -152,8 +152,13 @@ describe('sessions', () => {
       const bySelf = link.shown && isMeant(date, personId, ['member']);
       const withClass = isMeant(date, personId, ['joining-member']);
       const addresses = rows.Account.filter((a) => a.person_id === personId).map((a) => a.email);
-      const asGuest = rows.LinkAudience.some(
-        (part) => part.link_id === date.link_id && addresses.includes(part.email ?? ''),
+      const asGuest = rows.Guest.some(
+        (guest) =>
+          guest.link_id === date.link_id &&
+          guest.state === 'invited' &&
+          addresses.includes(guest.email) &&
+          [0, date.series_id].includes(guest.series_id) &&
+          ['', date.key_date].includes(guest.key_date),
       );
       return link.state === 'live' && (bySelf || withClass || broughtIn || asGuest);
     };

@@ -120,9 +120,6 @@ const audienceOf = (lots: Lots, link: { id: number; class_id: number }) => [
   ...(lots.is(60) ? [{ link_id: link.id, class_id: link.class_id }] : []),
   ...(lots.is(20) ? [{ link_id: link.id, group_id: lots.of(GROUPS) }] : []),
   ...(lots.is(20) ? [{ link_id: link.id, person_id: lots.of(PEOPLE) }] : []),
-  ...(lots.is(20)
-    ? [{ link_id: link.id, email: lots.of(['guest@harbour.example', 'a3@harbour.example']) }]
-    : []),
 ];
 
 async function writeLinks({ models }: Db, lots: Lots): Promise<void> {
@@ -209,6 +206,24 @@ async function writeSessions({ models }: Db, lots: Lots): Promise<void> {
         : [],
     ),
   );
+}
+
+/** Guests at any time, of a series or of one date of it. */
+async function writeGuests({ models }: Db, lots: Lots): Promise<void> {
+  const series = await models.Series.findAll();
+  const guests = ids(24).map(() => {
+    const { id, link_id } = lots.of(series);
+    const series_id = lots.is(40) ? 0 : id;
+    return {
+      link_id,
+      email: lots.of(['guest@harbour.example', 'a3@harbour.example', 'a7@harbour.example']),
+      comes: lots.of(['inside', 'speaker', 'watcher'] as const),
+      series_id,
+      key_date: series_id !== 0 && lots.is(50) ? lots.of(DAYS_OF_SCHOOL) : '',
+      state: lots.of(['invited', 'invited', 'withdrawn', 'ended'] as const),
+    };
+  });
+  await models.Guest.bulkCreate(guests, { ignoreDuplicates: true });
 }
 
 async function writeShares({ models }: Db, lots: Lots): Promise<void> {
@@ -342,6 +357,7 @@ export async function writeRows(db: Db, lots: Lots): Promise<void> {
   await writeLinks(db, lots);
   await writeSessions(db, lots);
   await writeShares(db, lots);
+  await writeGuests(db, lots);
   await writeSittings(db, lots);
   await writePosts(db, lots);
   await writeJobs(db, lots);

@@ -174,7 +174,7 @@ describe('reach', () => {
         purpose: 'Lessons',
         kind: 'lesson',
         shown: true,
-        audience: { classIds: [of('W2').id], groupIds: [], personIds: [], emails: [], hostIds: [] },
+        audience: { classIds: [of('W2').id], groupIds: [], personIds: [], hostIds: [] },
       })
     ).body as LinkDetail;
     await out((await post('W2', {})).id);
@@ -202,7 +202,7 @@ describe('reach', () => {
         purpose: 'Lessons',
         kind: 'lesson',
         shown: true,
-        audience: { classIds: [of('N3').id], groupIds: [], personIds: [], emails: [], hostIds: [] },
+        audience: { classIds: [of('N3').id], groupIds: [], personIds: [], hostIds: [] },
       })
     ).body as LinkDetail;
     await out(

@@ -63,6 +63,10 @@ export const doorAnswer = z.object({
   hosts: z.boolean(),
   /** The code that this door goes by now: another than was asked for where that has been replaced, or where the lesson meets at another class period's door. */
   code: z.string(),
+  /** Here they may see and hear, and nothing else, whatever they choose. */
+  watchesOnly: z.boolean(),
+  /** They are a guest here at another session than this one. */
+  invitedThen: z.boolean(),
   /** Why the door has another code than the one asked for; until when the old one leads here. */
   came: z.object({ by: z.enum(['replaced', 'together']), until: utcInstant.nullable() }).nullable(),
   /** Where to go instead, told to those it is for alone. */

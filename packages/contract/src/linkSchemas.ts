@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { GUEST_COMES } from '@glen/core/light';
 import { id, date, utcInstant, version, line } from './basics.js';
 import { linkKind, name80, pennantSchema } from './planSchemas.js';
 import { deliveryState } from './postSchemas.js';
@@ -22,8 +23,12 @@ const audience = z.array(
     z.object({ kind: z.literal('class'), id, name: z.string(), size: z.int() }),
     z.object({ kind: z.literal('group'), id, name: z.string(), size: z.int() }),
     z.object({ kind: z.literal('person'), id, name: z.string() }),
-    /** `speaks`: they come to present. */
-    z.object({ kind: z.literal('guest'), email: z.string(), speaks: z.boolean() }),
+    z.object({
+      kind: z.literal('guest'),
+      email: z.string(),
+      name: z.string(),
+      comes: z.enum(GUEST_COMES),
+    }),
   ]),
 );
 const former = z.object({
@@ -111,13 +116,23 @@ const stand = z.object({
 });
 export const linkPlacesAnswer = z.object({ places: z.array(stand) });
 const guestAddress = z.email('Give an address such as name@home.example.').max(254);
+/** So many guests a link has at the most. */
+const MOST_GUESTS = 400;
 export const audienceBody = z.object({
   classIds: z.array(id).max(40),
   groupIds: z.array(id).max(40),
   personIds: z.array(id).max(400),
-  emails: z.array(guestAddress).max(400),
-  /** Those of the addresses whose guests come to speak. */
-  speakers: z.array(guestAddress).max(400).default([]),
+  /** Those from outside the school whom it is for at any time. */
+  guests: z
+    .array(
+      z.object({
+        email: guestAddress,
+        name: line(120).default(''),
+        comes: z.enum(GUEST_COMES).default('inside'),
+      }),
+    )
+    .max(MOST_GUESTS)
+    .default([]),
   hostIds: z.array(id).max(40),
 });
 export const linkBody = z.object({

@@ -22,6 +22,14 @@ export { SIGN_ON_TROUBLES, signOnTroubleInWords, type SignOnTrouble } from './si
 export { mapClaims, type ClaimRule } from './signOn/mapClaims.js';
 export { isGuestAlone, mayVouch, type AddressOwner } from './signOn/guestAlone.js';
 export { ownPath } from './signOn/ownPath.js';
+export { GUEST_COMES, comesAt, holdsAt, type GuestComes, type HoldsFor } from './guest/comes.js';
+export { readGuests } from './guest/readGuests.js';
+export {
+  GUEST_KEPT_DAYS,
+  guestCountInWords,
+  guestPseudonym,
+  invitationEnded,
+} from './guest/guestList.js';
 export { passkeyHost } from './signOn/passkeyHost.js';
 export { waitAfterFailures, waitInWords } from './access/waits.js';
 export {
@@ -168,7 +176,13 @@ export {
 } from './entry/tableEdits.js';
 export { LINK_WORDS } from './link/words.js';
 export { PRIVATE_SESSION, isPrivate } from './link/privateSession.js';
-export { LINK_CODE_BYTES, doorPath, makeLinkCode, readLinkCode } from './link/linkCode.js';
+export {
+  LINK_CODE_BYTES,
+  doorPath,
+  makeLinkCode,
+  readLinkCode,
+  watchPath,
+} from './link/linkCode.js';
 export type { Medium } from './post/blocks.js';
 export { withReach, worstReachFirst, type ReachOfLink } from './margin/notesForReachOfDay.js';
 export { isSameLesson, type CalendarEntry } from './reach/sameLesson.js';

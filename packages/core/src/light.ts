@@ -34,6 +34,7 @@ export {
   rolesInWords,
   type PersonRole,
 } from './people/roles.js';
+export { GUEST_COMES, type GuestComes } from './guest/comes.js';
 export { classTitle } from './calendar/classTitle.js';
 export { readLinkCode } from './link/linkCode.js';
 export { schoolTime, zonePlace } from './time/zoneWords.js';

@@ -27,6 +27,7 @@ import * as m0023 from './migrations/0023-school-time.js';
 import * as m0024 from './migrations/0024-sign-on.js';
 import * as m0025 from './migrations/0025-passkeys.js';
 import * as m0026 from './migrations/0026-guests.js';
+import * as m0027 from './migrations/0027-guest-list.js';
 import {
   databaseKind,
   makeBooks,
@@ -70,6 +71,7 @@ const MIGRATIONS: Migration[] = [
   m0024,
   m0025,
   m0026,
+  m0027,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

@@ -12,6 +12,7 @@ import { defineFailure } from './models/Failure.js';
 import { defineFeed } from './models/Feed.js';
 import { defineGroupMember } from './models/GroupMember.js';
 import { defineGuardian } from './models/Guardian.js';
+import { defineGuest } from './models/Guest.js';
 import { defineGuestAddress } from './models/GuestAddress.js';
 import { defineInvited } from './models/Invited.js';
 import { defineJoined } from './models/Joined.js';
@@ -49,6 +50,7 @@ import { defineSitting } from './models/Sitting.js';
 import { defineSlowed } from './models/Slowed.js';
 import { defineVisit } from './models/Visit.js';
 import { defineVisitor } from './models/Visitor.js';
+import { defineWatchAddress } from './models/WatchAddress.js';
 import { defineWebhookSeen } from './models/WebhookSeen.js';
 
 /** The tables of a database as models. Each database has its own: several live in one process in the tests. */
@@ -66,6 +68,7 @@ const defineTables = (sequelize: Sequelize) => ({
   Feed: defineFeed(sequelize),
   GroupMember: defineGroupMember(sequelize),
   Guardian: defineGuardian(sequelize),
+  Guest: defineGuest(sequelize),
   GuestAddress: defineGuestAddress(sequelize),
   Invited: defineInvited(sequelize),
   Joined: defineJoined(sequelize),
@@ -103,6 +106,7 @@ const defineTables = (sequelize: Sequelize) => ({
   Slowed: defineSlowed(sequelize),
   Visit: defineVisit(sequelize),
   Visitor: defineVisitor(sequelize),
+  WatchAddress: defineWatchAddress(sequelize),
   WebhookSeen: defineWebhookSeen(sequelize),
 });
 
@@ -136,6 +140,7 @@ function associate(m: Tables): void {
   one(m.ClassStaff, 'person', m.Person, 'person_id');
   one(m.GroupMember, 'group', m.ClassGroup, 'group_id');
   one(m.GroupMember, 'person', m.Person, 'person_id');
+  one(m.Guest, 'link', m.Link, 'link_id');
   one(m.Invited, 'person', m.Person, 'person_id');
   one(m.Joined, 'classPeriod', m.ClassPeriod, 'class_id');
   one(m.Joined, 'occurrence', m.Occurrence, 'occurrence_id');
@@ -169,6 +174,7 @@ function associate(m: Tables): void {
   one(m.Sitting, 'occurrence', m.Occurrence, 'occurrence_id');
   one(m.Visitor, 'account', m.Account, 'account_id');
   one(m.Visitor, 'sitting', m.Sitting, 'sitting_id');
+  one(m.WatchAddress, 'link', m.Link, 'link_id');
 }
 
 export type Models = Tables;

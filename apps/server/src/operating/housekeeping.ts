@@ -19,7 +19,11 @@ export class Housekeeping {
   private stopped = false;
   private tidying: Promise<void> | undefined;
 
-  constructor(private readonly glen: Glen) {}
+  constructor(
+    private readonly glen: Glen,
+    /** What features tidy themselves: gives how many rows of a table were looked after. */
+    private readonly more: Record<string, (glen: Glen) => Promise<number>> = {},
+  ) {}
 
   start(afterMs = FIRST_AFTER_MS): void {
     if (this.stopped) return;
@@ -51,6 +55,10 @@ export class Housekeeping {
         if (taken > 0) metrics.tookAway(table, taken);
         if (taken >= STEP) await pause();
       }
+    }
+    for (const [table, tidy] of Object.entries(this.more)) {
+      const taken = this.stopped ? 0 : await tidy(this.glen);
+      if (taken > 0) metrics.tookAway(table, taken);
     }
   }
 }

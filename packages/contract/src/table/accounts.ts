@@ -12,6 +12,12 @@ import {
   signInBody,
 } from '../peopleSchemas.js';
 import { beginSignOnBody, passkeyOptions, signedOut, usedPasskeyBody } from '../signOnSchemas.js';
+import {
+  answerInvitationBody,
+  guestForAnswer,
+  invitationsAnswer,
+  sayBody,
+} from '../guestSchemas.js';
 import type { EndpointName } from '../endpoints.js';
 import type { Shapes } from './shapes.js';
 
@@ -22,18 +28,10 @@ const atProvider = z.object({ provider: z.string().max(40) });
 export const accounts = {
   me: { answer: meSchema },
   signIn: { body: signInBody, answer: meSchema },
-  guestFor: {
-    params: byToken,
-    answer: z.object({
-      school: z.string(),
-      title: z.string(),
-      host: z.string(),
-      email: z.string(),
-      code: z.string(),
-      /** They have an account that is more than a guest's, and sign in with it. */
-      signsIn: z.boolean(),
-    }),
-  },
+  guestFor: { params: byToken, answer: guestForAnswer },
+  sayAsGuest: { params: byToken, body: sayBody, answer: guestForAnswer },
+  invitations: { answer: invitationsAnswer },
+  answerInvitation: { body: answerInvitationBody, answer: invitationsAnswer },
   comeAsGuest: { params: byToken, body: comeAsGuestBody, answer: meSchema },
   passkeySignInOptions: { answer: passkeyOptions },
   passkeySignIn: { body: usedPasskeyBody, answer: meSchema },

@@ -2,6 +2,13 @@ import { z } from 'zod';
 import { done, id, line, text, utcInstant, version } from '../basics.js';
 import { emailField } from '../classSchemas.js';
 import {
+  addGuestsBody,
+  editGuestBody,
+  guestsAnswer,
+  watchAddressBody,
+  withdrawGuestBody,
+} from '../guestSchemas.js';
+import {
   audienceBody,
   groupsAnswer,
   linkBody,
@@ -37,6 +44,11 @@ export const links = {
     body: z.object({ email: emailField }),
     answer: z.object({ address: z.string(), until: utcInstant }),
   },
+  guests: { params: ofLink, answer: guestsAnswer },
+  addGuests: { params: ofLink, body: addGuestsBody, answer: guestsAnswer },
+  editGuest: { params: ofLink, body: editGuestBody, answer: guestsAnswer },
+  withdrawGuest: { params: ofLink, body: withdrawGuestBody, answer: guestsAnswer },
+  setWatchAddress: { params: ofLink, body: watchAddressBody, answer: guestsAnswer },
   orderLinks: {
     params: ofClass,
     body: z.object({ order: z.array(id).min(1).max(200) }),

@@ -45,3 +45,6 @@ export function readLinkCode(text: string): string | null {
 
 /** The path of a join link on Glen's own address. */
 export const doorPath = (code: string): string => `/door/${code}`;
+
+/** Where a link can be watched, by a code of its own, on the site's address. */
+export const watchPath = (code: string): string => `/watch/${code}`;

@@ -13,6 +13,8 @@ import { code, flag, idOf, instant, json, ownId, small, text } from './columns.j
 
 /** What is told of the date that a door was opened for. */
 interface DateOfSitting {
+  series_id: number;
+  key_date: string;
   link_id: number;
   layers: RuleLayer[] | null;
   title: string;

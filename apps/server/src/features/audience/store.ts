@@ -1,5 +1,6 @@
 import { Op, col, fn } from 'sequelize';
 import type { Db } from '../../db/connect.js';
+import { writeStandingGuests, type StandingGuest } from './guestStore.js';
 import { followLinks } from './linkPeople.js';
 
 interface Named {
@@ -43,7 +44,11 @@ export async function linksForNamedAlone(db: Db, linkIds: number[]): Promise<Set
     attributes: ['link_id', 'class_id', 'group_id'],
     where: { link_id: linkIds },
   });
-  const named = new Set(parts.map((part) => part.link_id));
+  const guests = await db.models.Guest.findAll({
+    attributes: ['link_id'],
+    where: { link_id: linkIds },
+  });
+  const named = new Set([...parts, ...guests].map((part) => part.link_id));
   for (const part of parts)
     if (part.class_id !== null || part.group_id !== null) named.delete(part.link_id);
   return named;
@@ -83,8 +88,6 @@ export interface AudienceRow {
   group_size: number | null;
   person_id: number | null;
   person_name: string | null;
-  email: string | null;
-  comes: 'inside' | 'speaker';
 }
 
 type Sizes = Map<number, number>;
@@ -114,7 +117,7 @@ const numbers = (ids: (number | null)[]): number[] => [
 const sizeOf = (sizes: Sizes, id: number | null): number | null =>
   id === null ? null : (sizes.get(id) ?? 0);
 
-/** Whom links are for, part by part as it was said. */
+/** Whom of the school links are for, part by part as it was said. */
 export async function audienceOf(db: Db, linkIds: number[]): Promise<AudienceRow[]> {
   const rows = await db.models.LinkAudience.findAll({
     where: { link_id: linkIds },
@@ -138,8 +141,6 @@ export async function audienceOf(db: Db, linkIds: number[]): Promise<AudienceRow
     group_size: sizeOf(groups, row.group_id),
     person_id: row.person_id,
     person_name: row.person?.name ?? null,
-    email: row.email,
-    comes: row.comes,
   }));
 }
 
@@ -160,15 +161,15 @@ export interface Audience {
   classIds: number[];
   groupIds: number[];
   personIds: number[];
-  emails: string[];
-  /** Those of the addresses whose guests come to speak. */
-  speakers: string[];
+  /** Those from outside the school whom it is for at any time. */
+  guests: StandingGuest[];
 }
 
+/** Has a link be for these and nobody else. `now`: by machine time. */
 export async function writeAudience(
   db: Db,
-  linkId: number,
-  { classIds, groupIds, personIds, emails, speakers }: Audience,
+  { linkId, now }: { linkId: number; now: string },
+  { classIds, groupIds, personIds, guests }: Audience,
 ): Promise<void> {
   const { LinkAudience } = db.models;
   await LinkAudience.destroy({ where: { link_id: linkId } });
@@ -176,12 +177,8 @@ export async function writeAudience(
     ...classIds.map((class_id) => ({ link_id: linkId, class_id })),
     ...groupIds.map((group_id) => ({ link_id: linkId, group_id })),
     ...personIds.map((person_id) => ({ link_id: linkId, person_id })),
-    ...emails.map((email) => ({
-      link_id: linkId,
-      email,
-      comes: speakers.includes(email) ? ('speaker' as const) : ('inside' as const),
-    })),
   ]);
+  await writeStandingGuests(db, { linkId, now }, guests);
   await followLinks(db, [linkId]);
 }
 

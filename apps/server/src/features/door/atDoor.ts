@@ -1,7 +1,13 @@
-import { HOST_GRACE_MINUTES, plusMinutes } from '@glen/core';
+import {
+  HOST_GRACE_MINUTES,
+  comesAt,
+  holdsAt,
+  plusMinutes,
+  type GuestComes,
+} from '@glen/core';
 import { rolesFrom } from '../../http/who.js';
 import type { AskerRow, MeantHere, PlaceAtDoor, SittingAtDoor } from './door.sql.js';
-import type { DateAtDoor, LinkAtDoor } from './links.js';
+import type { DateAtDoor, Invitation, LinkAtDoor } from './links.js';
 
 // The link and the sessions of a door, for one who asks.
 
@@ -35,10 +41,10 @@ export interface DoorRow extends OfLink, AskerRow {
   class_host: boolean;
   class_presenter: boolean;
   link_host: boolean;
-  /** The link is for them by name or address, as a guest. */
+  /** The link is for them by name, as a guest. */
   link_invited: boolean;
-  /** They come to speak. */
-  link_speaker: boolean;
+  /** What they are invited to here by their address. */
+  invitations: Invitation[];
 }
 
 /** A session that the door could stand for, what happens behind it, and the place in it of whoever asks. */
@@ -62,15 +68,21 @@ const hostIsInside = (sitting: SittingAtDoor, now: string): boolean =>
   (sitting.hosts_inside > 0 ||
     (sitting.host_left_at !== null && plusMinutes(sitting.host_left_at, HOST_GRACE_MINUTES) > now));
 
+/** How somebody comes by their address at a date, or where there is none to come; undefined where they are nobody's guest then. */
+export const comesTo = (
+  { invitations }: Pick<DoorRow, 'invitations'>,
+  date: Pick<DateAtDoor, 'series_id' | 'key_date'> | undefined,
+): GuestComes | undefined =>
+  invitations.length === 0
+    ? undefined
+    : comesAt(invitations, { seriesId: date?.series_id ?? 0, key: date?.key_date ?? '' });
+
 const isAs = (meant: MeantHere[], as: MeantHere['as']): boolean => meant.some((m) => m.as === as);
 
 /** Whether somebody joins one session, as what they are with their class period. */
 const joinsAs = (meant: MeantHere[], as: MeantHere['as'], date: DateAtDoor): boolean =>
   meant.some(
-    (m) =>
-      m.as === as &&
-      (m.seriesId === 0 || m.seriesId === date.series_id) &&
-      (m.key === '' || m.key === date.key_date),
+    (m) => m.as === as && holdsAt(m, { seriesId: date.series_id, key: date.key_date }),
   );
 
 /** Nobody has entered or opened yet. */
@@ -140,13 +152,12 @@ export function doorRow(link: LinkAtDoor, asker: AskerRow): DoorRow {
   const { meant, email, person_roles } = asker;
   const isMember = isAs(meant, 'member');
   const isGuest = rolesFrom(person_roles).includes('guest');
-  const comes = email === null ? undefined : link.guests.get(email);
   return Object.assign(ofLink(link), asker, {
     on_roll: isMember,
     class_host: isAs(meant, 'host'),
     class_presenter: isAs(meant, 'presenter'),
     link_host: isAs(meant, 'tutor'),
-    link_invited: comes !== undefined || (isMember && isGuest),
-    link_speaker: comes === 'speaker',
+    link_invited: isMember && isGuest,
+    invitations: (email !== null && link.guests.get(email)) || [],
   });
 }

@@ -8,7 +8,7 @@ import {
   type EntryDecision,
 } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
-import { linkAddress } from '../../addresses.js';
+import { linkAddress, watchAddress } from '../../addresses.js';
 import type { Glen } from '../../glen.js';
 import { notFound, wrongField } from '../../http/problem.js';
 import { privateTo } from '../entry/privateTitles.js';
@@ -25,7 +25,7 @@ import { hostInside, noteTried, waitingLonger } from './store.js';
 /** Where somebody whose door is shut for good, or just now, is to go: told only to those the link is for, and its hosts. */
 async function elsewhereFor(glen: Glen, facts: DoorFacts): Promise<Answer<'door'>['elsewhere']> {
   const { row, shutFor } = facts;
-  if (!isTheirs(facts)) return null;
+  if (facts.watchCode !== null || !isTheirs(facts)) return null;
   if (shutFor) {
     const title = classTitle({ title: shutFor.class_title, period: shutFor.period });
     return { why: 'together', code: shutFor.code, title };
@@ -74,8 +74,8 @@ export async function describeHowTo(
     classTitle: titleOf(row),
     host,
     pennant: row.pennant,
-    code: row.code,
-    address: linkAddress(glen, row.code),
+    code: facts.watchCode ?? row.code,
+    address: facts.watchCode ? watchAddress(glen, facts.watchCode) : linkAddress(glen, row.code),
     stopped: row.link_state === 'retired',
     ...howTo({
       rules,
@@ -189,7 +189,9 @@ async function doorAnswer(
     pastedRoom: roomGiven(facts) !== null,
     hosts: facts.isHost,
     isOver: row.put_away_at !== null,
-    code: row.code,
+    code: facts.watchCode ?? row.code,
+    watchesOnly: facts.watchesOnly,
+    invitedThen: row.invitations.length > 0 && facts.comes === undefined,
     came: facts.came,
     elsewhere: await elsewhereFor(glen, facts),
     rules: {
@@ -210,7 +212,7 @@ const ASKS_CODE = ['code-needed', 'code-wrong'];
 /** Whether whoever asks could go in to watch only; a host, and who waits already, has no need of it. */
 function mayWatch(facts: DoorFacts, given: Given, { reason }: EntryDecision): boolean {
   const isWaiting = facts.at?.occurrence.visitor_state === 'waiting';
-  if (!facts.rules.watching || reason === 'host' || isWaiting) return false;
+  if (!facts.rules.watching || facts.watchesOnly || reason === 'host' || isWaiting) return false;
   const watching = decideAt(facts, { ...given, watchOnly: true });
   return watching.outcome === 'enter' || ASKS_CODE.includes(watching.reason);
 }

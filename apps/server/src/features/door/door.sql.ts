@@ -1,4 +1,10 @@
-import { plusMinutes, type RuleLayer, type RuleSetting, type KeptRules } from '@glen/core';
+import {
+  plusMinutes,
+  type GuestComes,
+  type KeptRules,
+  type RuleLayer,
+  type RuleSetting,
+} from '@glen/core';
 import type { Pennant } from '@glen/contract';
 import type { Db } from '../../db/connect.js';
 import type { PreparedValues } from '../../db/preparedReads.js';
@@ -18,6 +24,9 @@ import { FIRST_HOST, LAYER_COLUMNS, type LayerRow } from '../entry/layers.sql.js
 // Doors are asked all day, and by a whole class in one minute.
 
 export type VisitorState = VisitorRow['state'];
+
+/** Address, how they come, series (0: always), date (empty: all of the series). */
+export type GuestTuple = [email: string, comes: GuestComes, seriesId: number, key: string];
 
 /** A link as its door needs it. */
 export interface LinkAtDoorRow extends LayerRow {
@@ -39,16 +48,16 @@ export interface LinkAtDoorRow extends LayerRow {
   meets_elsewhere: number;
   room_address: string | null;
   link_rules: KeptRules;
-  /** How each guest comes whom it is for, and their address, a line each. */
-  guest_lines: string | null;
+  /** For each guest: address, how they come, series and date; as JSON. */
+  guest_list: string | GuestTuple[] | null;
 }
 
 const LINK = `
   SELECT l.id AS link_id, l.code, l.state AS link_state, l.label, l.kind AS kind_of_link, c.id AS class_id, c.title AS class_title, c.ref AS class_ref, c.period,
     c.pennant, c.put_away_at, l.rules AS link_rules, ${LAYER_COLUMNS}, h.name AS host_name, l.room_address,
-    (SELECT GROUP_CONCAT(CONCAT(lg.comes, ' ', lg.email) SEPARATOR '\n') FROM link_audience lg WHERE lg.link_id = l.id AND lg.email IS NOT NULL) AS guest_lines,
+    (SELECT JSON_ARRAYAGG(JSON_ARRAY(g.email, g.comes, g.series_id, g.key_date)) FROM guests g WHERE g.link_id = l.id AND g.state = 'invited') AS guest_list,
     EXISTS (SELECT 1 FROM link_audience fa WHERE fa.link_id = l.id AND fa.class_id = l.class_id) AS for_class,
-    (SELECT COUNT(*) > 0 AND COUNT(na.class_id) + COUNT(na.group_id) = 0 FROM link_audience na WHERE na.link_id = l.id) AS for_named,
+    (SELECT COUNT(*) + EXISTS (SELECT 1 FROM guests ng WHERE ng.link_id = l.id) > 0 AND COUNT(na.class_id) + COUNT(na.group_id) = 0 FROM link_audience na WHERE na.link_id = l.id) AS for_named,
     EXISTS (SELECT 1 FROM joined jw WHERE jw.class_id = l.class_id) AS meets_elsewhere
   FROM links l JOIN class_periods c ON c.id = l.class_id JOIN school sc ON sc.id = 1 LEFT JOIN people h ON h.id = ${FIRST_HOST}
   WHERE l.code = :code`;

@@ -137,11 +137,12 @@ function goIn(
   body: Body<'enterDoor'>,
 ): Promise<{ decision: EntryDecision; seat: Seated | null }> {
   const { code } = first.row;
+  const { watchCode } = first;
   const { token, browser } = entering;
   const asker = { token, browser: browser ?? undefined };
   const straight = first.came?.by === 'together';
   const look = async (): Promise<DoorFacts> =>
-    (await readDoor(glen, code, asker, { straight, fresh: true }))!;
+    (await readDoor(glen, code, asker, { straight, fresh: true, watchCode }))!;
   return glen.db.transaction(async () => {
     await lockLink(glen.db, code);
     let facts = await look();

@@ -11,6 +11,7 @@ import {
   type Door,
   type EntryDecision,
   type EntryRules,
+  type GuestComes,
   type RuleLayer,
   type Visitor,
 } from '@glen/core';
@@ -24,6 +25,7 @@ import { NO_PLACE, askerAtDoor, type Asker } from './door.sql.js';
 import {
   NO_SITTING,
   doorRow,
+  comesTo,
   sessionAtDoorOf,
   type DoorRow,
   type SessionAtDoor,
@@ -40,6 +42,12 @@ export interface DoorFacts {
   who: Who;
   rules: EntryRules;
   isHost: boolean;
+  /** How they come to this session by their address, as a guest. */
+  comes: GuestComes | undefined;
+  /** Whatever they choose: they came by an address to watch at, or were invited to watch. */
+  watchesOnly: boolean;
+  /** The code they came by, where that is one to watch at: it tells nobody the link's own. */
+  watchCode: string | null;
   /** Somewhere to go in to: a room of the video service, or an address that a host gave. */
   hasRoom: boolean;
   at: AtDoor<SessionAtDoor> | null;
@@ -63,6 +71,8 @@ interface Look {
   straight?: boolean;
   /** Reads the link itself anew, for whoever writes next. */
   fresh?: boolean;
+  /** By a code to watch at: nobody is more there than a watcher. */
+  watchCode?: string | null;
 }
 
 /** Reads a door as it stands now or at another instant; nothing where no link has the code. */
@@ -70,7 +80,19 @@ export async function readDoor(
   glen: Glen,
   code: string,
   asker: Asker,
-  { at: instant, straight = false, fresh = false }: Look = {},
+  look: Look = {},
+): Promise<DoorFacts | undefined> {
+  const facts = await readOwnDoor(glen, code, asker, look);
+  const { watchCode = null } = look;
+  if (!facts || watchCode === null) return facts;
+  return { ...facts, isHost: false, watchesOnly: true, watchCode };
+}
+
+async function readOwnDoor(
+  glen: Glen,
+  code: string,
+  asker: Asker,
+  { at: instant, straight = false, fresh = false }: Look,
 ): Promise<DoorFacts | undefined> {
   const now = instant ?? glen.clock.school();
   // What is kept is kept for now.
@@ -94,7 +116,7 @@ export async function readDoor(
   const own = withoutShared(at.sessions, shared);
   const away = shared.length > 0 ? await sharedAt(glen, at, own, shared) : null;
   if (away?.own_door === 'leads') {
-    const there = await readDoor(glen, away.code, asker, { at: instant, straight: true, fresh });
+    const there = await readOwnDoor(glen, away.code, asker, { at: instant, straight: true, fresh });
     if (there) return { ...there, came: { by: 'together', until: null } };
   }
   return factsOf(at, away, { sessions: own, changed, makesRooms: glen.video !== null });
@@ -157,11 +179,15 @@ function factsOf(
   const session = away ? null : (linkHost ? sessionToOpen : doorSession)(sessions, at.rulesAt, now);
   const joinedHost = Boolean(session?.occurrence.joined_host) && isNear(session!.opens, now);
   const acting = Boolean(session?.occurrence.acting) || joinedHost;
+  const comes = comesTo(row, session?.occurrence);
   return {
     row,
     who: whoFromRow(row),
     rules: session ? at.rulesAt(session.occurrence) : at.linkRules,
     isHost: linkHost || (isOfSchool && acting),
+    comes,
+    watchesOnly: comes === 'watcher',
+    watchCode: null,
     hasRoom:
       makesRooms ||
       row.room_address !== null ||
@@ -239,17 +265,17 @@ export function decideAt(facts: DoorFacts, given: Given = {}): EntryDecision {
  * What has become of a visitor in this session so far. Whom a host brought in, or asked to speak, need not knock either; who came to watch
  * only was not let in to more than that.
  */
-function soFar({ at, row }: DoorFacts): Pick<Visitor, 'letIn' | 'removed'> {
+function soFar({ at, comes }: DoorFacts): Pick<Visitor, 'letIn' | 'removed'> {
   const state = at?.occurrence.visitor_state;
   const wasLetIn = state === 'let-in' && !at?.occurrence.watched;
   return {
-    letIn: wasLetIn || row.link_speaker || Boolean(at?.occurrence.invited),
+    letIn: wasLetIn || comes === 'speaker' || Boolean(at?.occurrence.invited),
     removed: Boolean(at?.occurrence.keptOut) || state === 'turned-away' || state === 'put-out',
   };
 }
 
 function visitorOf(facts: DoorFacts, given: Given): Visitor {
-  const { row, who, at, isHost } = facts;
+  const { row, who, at, isHost, comes } = facts;
   const session = at?.occurrence;
   const code = given.entryCode ?? session?.entry_code ?? undefined;
   return {
@@ -257,11 +283,11 @@ function visitorOf(facts: DoorFacts, given: Given): Visitor {
     account: who.account?.kind ?? 'none',
     host: isHost,
     staff: isStaff(who),
-    named: row.class_presenter || row.link_speaker || Boolean(session?.joined_named),
+    named: row.class_presenter || comes === 'speaker' || Boolean(session?.joined_named),
     onRoll: isOnRoll(facts),
-    invited: Boolean(session?.invited) || row.link_invited,
+    invited: Boolean(session?.invited) || row.link_invited || comes !== undefined,
     ...(code === undefined ? {} : { code }),
-    watchOnly: given.watchOnly ?? false,
+    watchOnly: facts.watchesOnly || (given.watchOnly ?? false),
   };
 }
 

@@ -5,6 +5,7 @@ import { HttpProblem } from '../../http/problem.js';
 import { countFailures, noteFailure } from '../accounts/failureStore.js';
 import { knownHash } from '../accounts/knownBrowsers.js';
 import { formerCode } from '../link/store.js';
+import { watchedLink } from '../link/watchStore.js';
 import { readDoor, type DoorFacts } from './facts.js';
 import type { Asker } from './door.sql.js';
 
@@ -33,7 +34,9 @@ export async function findDoor(
   const facts =
     code === null
       ? undefined
-      : ((await readDoor(glen, code, asker)) ?? (await byFormerCode(glen, code, asker)));
+      : ((await readDoor(glen, code, asker)) ??
+        (await byFormerCode(glen, code, asker)) ??
+        (await byWatchCode(glen, code, asker)));
   if (facts) return facts;
   const bucket = `guess:${networkOf(from.address)}`;
   const failures = await countFailures(glen.db, glen.clock, bucket, GUESSES.minutes);
@@ -62,4 +65,14 @@ async function byFormerCode(
       came: { by: 'replaced', until: null },
     };
   return facts.came ? facts : { ...facts, came: { by: 'replaced', until: former.until_at } };
+}
+
+/** A door by a code to watch at. */
+async function byWatchCode(
+  glen: Glen,
+  watchCode: string,
+  asker: Asker,
+): Promise<DoorFacts | undefined> {
+  const code = await watchedLink(glen.db, watchCode);
+  return code === undefined ? undefined : readDoor(glen, code, asker, { watchCode });
 }

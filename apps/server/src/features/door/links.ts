@@ -1,4 +1,10 @@
-import { resolveRules, type EntryRules, type RuleLayer } from '@glen/core';
+import {
+  resolveRules,
+  type EntryRules,
+  type GuestComes,
+  type HoldsFor,
+  type RuleLayer,
+} from '@glen/core';
 import type { LiveChange } from '@glen/contract';
 import type { Clock } from '../../clock.js';
 import type { Db } from '../../db/connect.js';
@@ -10,16 +16,20 @@ import {
   linkAtDoor,
   sittingsAtDoor,
   type DoorDateRow,
+  type GuestTuple,
   type LinkAtDoorRow,
   type Sittings,
 } from './door.sql.js';
+
+/** What a guest is invited to, and how they come to it. */
+export type Invitation = HoldsFor & { comes: GuestComes };
 
 /** A link as its door needs it, with its rules resolved and the guests whom it is for by their addresses. */
 export interface LinkAtDoor extends LinkAtDoorRow {
   layers: RuleLayer[];
   rules: EntryRules;
-  /** How they come, by their addresses. */
-  guests: Map<string, string>;
+  /** What they are invited to, by their addresses. */
+  guests: Map<string, Invitation[]>;
 }
 
 /** A date that the door could stand for, and who was brought in to it: people's numbers and addresses. */
@@ -38,21 +48,20 @@ interface DoorBeforehand {
 
 const linesOf = (text: string | null): string[] => text?.split('\n') ?? [];
 
-/** `speaker kit@home.example`, a line each. */
-const guestsIn = (text: string | null): Map<string, string> =>
-  new Map(
-    linesOf(text).map((line) => {
-      const at = line.indexOf(' ');
-      return [line.slice(at + 1), line.slice(0, at)];
-    }),
-  );
+function guestsIn(kept: LinkAtDoorRow['guest_list']): Map<string, Invitation[]> {
+  const tuples = typeof kept === 'string' ? (JSON.parse(kept) as GuestTuple[]) : (kept ?? []);
+  const guests = new Map<string, Invitation[]>();
+  for (const [email, comes, seriesId, key] of tuples)
+    guests.set(email, [...(guests.get(email) ?? []), { comes, seriesId, key }]);
+  return guests;
+}
 
 async function readLink(db: Db, code: string): Promise<LinkAtDoor | undefined> {
   const row = await linkAtDoor(db, code);
   if (!row) return undefined;
   const layers = layersFrom(row);
   const { rules } = resolveRules(layers);
-  return { ...row, layers, rules, guests: guestsIn(row.guest_lines) };
+  return { ...row, layers, rules, guests: guestsIn(row.guest_list) };
 }
 
 const idsOf = (dates: DateAtDoor[]): number[] => dates.map((date) => date.occurrence_id);

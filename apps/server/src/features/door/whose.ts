@@ -6,6 +6,7 @@ export function isTheirs(facts: DoorFacts): boolean {
   const { row, who, isHost } = facts;
   if (isHost || row.class_host || row.class_presenter) return true;
   if (who.account === null) return false;
+  if (facts.comes !== undefined) return true;
   return row.link_invited || (who.account.kind === 'school' && isOnRoll(facts));
 }
 

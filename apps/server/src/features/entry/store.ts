@@ -45,17 +45,17 @@ interface SettingFacts {
 
 /** What a link is for, as far as its rules go. */
 export async function settingFacts(db: Db, linkId: number): Promise<SettingFacts | undefined> {
-  const { Link, LinkAudience, ClassStaff } = db.models;
+  const { Link, Guest, ClassStaff } = db.models;
   const link = await Link.findByPk(linkId, { attributes: ['kind', 'room_address', 'class_id'] });
   if (!link) return undefined;
-  const audience = await LinkAudience.findAll({ where: { link_id: linkId } });
+  const guests = await Guest.findAll({ where: { link_id: linkId, state: 'invited' } });
   const named = await ClassStaff.count({
     where: { class_id: link.class_id, as_what: 'presenter' },
   });
   return {
     kind: link.kind,
-    named: named + audience.filter((part) => part.comes === 'speaker').length,
-    guests: audience.some((part) => part.email !== null),
+    named: named + guests.filter((guest) => guest.comes === 'speaker').length,
+    guests: guests.some((guest) => guest.comes !== 'watcher'),
     pasted: link.room_address !== null,
   };
 }

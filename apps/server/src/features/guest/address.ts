@@ -7,13 +7,15 @@ import { makePerson } from '../accounts/makePerson.js';
 import { begin, type At, type SignedIn } from '../accounts/service.js';
 import { personById } from '../accounts/store.js';
 import { linkById } from '../link/store.js';
+import { watchCodeOf } from '../link/watchStore.js';
 import { classById } from '../school/classes.sql.js';
 import { readSchool } from '../school/store.js';
+import { invitationsTo, whenInWords } from './listStore.js';
 import {
   classesHosted,
   classesInviting,
   guestAddress,
-  guestsOf,
+  isGuestOf,
   knownGuest,
   noteUsed,
   writeGuestAddress,
@@ -31,7 +33,7 @@ export async function makeGuestAddress(
   { linkId, by }: { linkId: number; by: number },
   { email }: Body<'guestAddress'>,
 ): Promise<Answer<'guestAddress'>> {
-  if (!(await guestsOf(glen.db, linkId)).includes(email))
+  if (!(await isGuestOf(glen.db, linkId, email)))
     throw wrongField('email', 'This link is for no guest with this address.');
   const token = randomBytes(TOKEN_BYTES).toString('base64url');
   const until = glen.clock.machine(VALID_DAYS * 86400);
@@ -50,10 +52,10 @@ const gone = (): HttpProblem =>
   });
 
 /** The guest whom an address is for; nobody where they were withdrawn meanwhile. */
-async function guestFor(glen: Glen, token: string, isHeld = false) {
+export async function guestFor(glen: Glen, token: string, isHeld = false) {
   const asked = { tokenHash: glen.tokens.hash('one-time', token), now: glen.clock.machine() };
   const found = await guestAddress(glen.db, asked, isHeld);
-  if (!found || !(await guestsOf(glen.db, found.link_id)).includes(found.email)) throw gone();
+  if (!found || !(await isGuestOf(glen.db, found.link_id, found.email))) throw gone();
   return found;
 }
 
@@ -73,13 +75,23 @@ export async function readGuestAddress(glen: Glen, token: string): Promise<Answe
   const link = await linkById(glen.db, linkId);
   const row = link && (await classById(glen.db, link.class_id, by));
   if (!link || !row) throw notFound('This link');
-  const host = await personById(glen.db, by);
+  const [host, invitations, watchCode] = await Promise.all([
+    personById(glen.db, by),
+    invitationsTo(glen.db, linkId, email),
+    watchCodeOf(glen.db, linkId),
+  ]);
+  const watches = invitations.every((one) => one.comes === 'watcher');
+  const when = await whenInWords(glen.db, invitations);
   return {
     school: (await readSchool(glen.db)).name,
     title: classTitle(row),
     host: host?.name ?? '',
     email,
-    code: link.code,
+    // Whoever only watches learns no address that leads to a seat.
+    code: (watches && watchCode) || link.code,
+    name: invitations.map((one) => one.name).find(Boolean) ?? '',
+    when: invitations.map(when).filter(Boolean),
+    said: invitations.find((one) => one.said !== null)?.said ?? null,
     signsIn: !(await isVouchedFor(glen, by, email)),
   };
 }

@@ -1,39 +1,44 @@
 import { Op } from 'sequelize';
-import type { AddressOwner } from '@glen/core';
+import type { AddressOwner, HoldsFor } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import type { GuestAddressRow } from '../../db/models/GuestAddress.js';
 import { countWaysInto } from '../accounts/waysIntoStore.js';
 
-/** The addresses of those whom a link is for as guests. */
-export const guestsOf = async (db: Db, linkId: number): Promise<string[]> =>
-  (
-    await db.models.LinkAudience.findAll({
-      where: { link_id: linkId, email: { [Op.not]: null as unknown as string } },
-    })
-  ).map((part) => part.email!);
+/** Whether a link is for somebody by their address, at any of its dates. */
+export const isGuestOf = async (db: Db, linkId: number, email: string): Promise<boolean> =>
+  (await db.models.Guest.count({ where: { link_id: linkId, email, state: 'invited' } })) > 0;
 
+/** Somebody at a door or behind it, and the date that it stands open for. */
 interface Seated {
   id: number;
+  email: string;
   state: 'waiting' | 'let-in';
+  date: HoldsFor;
 }
 
 /** Who stands at a link's door or sits behind it by one of some addresses. */
 export async function seatedBy(db: Db, linkId: number, emails: string[]): Promise<Seated[]> {
   const { Account, Sitting, Visitor } = db.models;
-  const accounts = await Account.findAll({ attributes: ['id'], where: { email: emails } });
+  const accounts = await Account.findAll({ attributes: ['id', 'email'], where: { email: emails } });
   const sittings = await Sitting.findAll({
-    attributes: ['id'],
     where: { link_id: linkId, ended_at: null },
+    include: [{ association: 'occurrence', attributes: ['series_id', 'key_date'] }],
   });
   const visitors = await Visitor.findAll({
-    attributes: ['id', 'state'],
+    attributes: ['id', 'state', 'account_id', 'sitting_id'],
     where: {
       sitting_id: sittings.map((sitting) => sitting.id),
       account_id: accounts.map((account) => account.id),
       state: ['waiting', 'let-in'],
     },
   });
-  return visitors.map(({ id, state }) => ({ id, state: state as Seated['state'] }));
+  const emailOf = new Map(accounts.map((account) => [account.id, account.email]));
+  const dateOf = new Map(sittings.map(({ id, occurrence }) => [id, occurrence!]));
+  return visitors.map(({ id, state, account_id: accountId, sitting_id: sittingId }) => {
+    const { series_id: seriesId, key_date: key } = dateOf.get(sittingId)!;
+    const email = emailOf.get(accountId!)!;
+    return { id, email, state: state as Seated['state'], date: { seriesId, key } };
+  });
 }
 
 /** A guest's one-time address; the one before is dead. Only its hash is kept. */
@@ -43,7 +48,7 @@ export async function writeGuestAddress(
 ): Promise<void> {
   const { GuestAddress } = db.models;
   const { linkId: link_id, email } = address;
-  await GuestAddress.destroy({ where: { link_id, email } });
+  await dropAddresses(db, { linkId: link_id, email });
   await GuestAddress.create({
     link_id,
     email,
@@ -100,8 +105,11 @@ export async function knownGuest(db: Db, email: string): Promise<Known | null> {
 
 /** The class periods at whose links an address is meant as a guest's. */
 export async function classesInviting(db: Db, email: string): Promise<number[]> {
-  const parts = await db.models.LinkAudience.findAll({ where: { email }, include: ['link'] });
-  return [...new Set(parts.map((part) => part.link!.class_id))];
+  const guests = await db.models.Guest.findAll({
+    where: { email, state: 'invited' },
+    include: ['link'],
+  });
+  return [...new Set(guests.map((guest) => guest.link!.class_id))];
 }
 
 /** The class periods that somebody hosts. */
@@ -110,4 +118,12 @@ export async function classesHosted(db: Db, personId: number): Promise<Set<numbe
     where: { person_id: personId, as_what: ['host', 'co-teacher'] },
   });
   return new Set(staff.map((row) => row.class_id));
+}
+
+/** A guest's one-time address at a link is worth nothing any more, and not kept. */
+export async function dropAddresses(
+  db: Db,
+  { linkId, email }: { linkId: number; email: string },
+): Promise<void> {
+  await db.models.GuestAddress.destroy({ where: { link_id: linkId, email } });
 }

@@ -1,30 +1,42 @@
+import { comesAt } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import type { Who } from '../../http/who.js';
+import { invitationsOf } from '../audience/guestStore.js';
 import { putOut, turnAway } from '../desk/visitors.js';
 import { setAudience } from '../link/edit.js';
-import { guestsOf, seatedBy } from './store.js';
+import { seatedBy } from './store.js';
 
 /**
- * Says whom a link is for. A guest whom it is for no longer is out at once: from the room, from the lobby, and by the
- * one-time address that they may have.
+ * Within a transaction: changes whom a link is for. Guests whom it is for no longer are out at once: from the room, from the
+ * lobby, and by the one-time address that they may have.
  */
+export async function withdrawing<T>(
+  glen: Glen,
+  { linkId, by }: { linkId: number; by: number },
+  work: () => Promise<T>,
+): Promise<T> {
+  const before = [...(await invitationsOf(glen.db, linkId)).keys()];
+  const done = await work();
+  const still = await invitationsOf(glen.db, linkId);
+  for (const { id, email, state, date } of await seatedBy(glen.db, linkId, before)) {
+    if (comesAt(still.get(email) ?? [], date) !== undefined) continue;
+    if (state === 'let-in') await putOut(glen, id, by);
+    else await turnAway(glen, id, by, '');
+  }
+  return done;
+}
+
+/** Says whom a link is for. */
 export async function setAudienceNow(
   glen: Glen,
   { linkId, who }: { linkId: number; who: Who },
   body: Body<'setAudience'>,
 ): Promise<Answer<'setAudience'>> {
-  const answer = await glen.db.transaction(async () => {
-    const before = await guestsOf(glen.db, linkId);
-    const said = await setAudience(glen, linkId, who, body);
-    const still = new Set(await guestsOf(glen.db, linkId));
-    const withdrawn = before.filter((email) => !still.has(email));
-    for (const { id, state } of await seatedBy(glen.db, linkId, withdrawn)) {
-      if (state === 'let-in') await putOut(glen, id, who.person!.id);
-      else await turnAway(glen, id, who.person!.id, '');
-    }
-    return said;
-  });
+  const at = { linkId, by: who.person!.id };
+  const answer = await glen.db.transaction(() =>
+    withdrawing(glen, at, () => setAudience(glen, linkId, who, body)),
+  );
   // What puts people out of rooms stands in the outbox from now on.
   glen.nudge();
   return answer;

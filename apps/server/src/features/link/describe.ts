@@ -14,6 +14,7 @@ import { notFound } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { rulesOfLinks } from '../entry/layers.js';
 import { mayChange } from '../school/classItem.js';
+import { standingGuests } from '../audience/guestStore.js';
 import { audienceOf, audienceSizes, linkHostsOf, type AudienceRow } from '../audience/store.js';
 import { sharesOf, type ShareRow } from './shareStore.js';
 import { listLinks, nextOfLinks, type ListedLink, type WhichLinks } from './lists.sql.js';
@@ -29,21 +30,30 @@ const audienceItem = (row: AudienceRow): LinkDetail['audience'][number] => {
     };
   if (row.group_id !== null)
     return { kind: 'group', id: row.group_id, name: row.group_name!, size: row.group_size! };
-  return row.person_id === null
-    ? { kind: 'guest', email: row.email!, speaks: row.comes === 'speaker' }
-    : { kind: 'person', id: row.person_id, name: row.person_name! };
+  return { kind: 'person', id: row.person_id!, name: row.person_name! };
 };
+
+type Guests = Awaited<ReturnType<typeof standingGuests>>;
+
+const guestItem = ({ email, name, comes }: Guests[number]) => ({
+  kind: 'guest' as const,
+  email,
+  name,
+  comes,
+});
 
 /** What a list of links needs beside their rows. */
 async function around(glen: Glen, ids: number[]) {
-  const [audience, sizes, hosts, rules, next] = await Promise.all([
+  const [audience, guests, sizes, hosts, rules, next] = await Promise.all([
     audienceOf(glen.db, ids),
+    standingGuests(glen.db, ids),
     audienceSizes(glen.db, ids),
     linkHostsOf(glen.db, ids),
     rulesOfLinks(glen.db, ids),
     nextOfLinks(glen.db, ids, glen.clock.school()),
   ]);
-  return { audience, sizes, hosts, rules, next: new Map(next.map((row) => [row.link_id, row])) };
+  const nextOf = new Map(next.map((row) => [row.link_id, row]));
+  return { audience, guests, sizes, hosts, rules, next: nextOf };
 }
 
 type Around = Awaited<ReturnType<typeof around>>;
@@ -73,9 +83,12 @@ function roomPart(l: ListedLink, inForce: EntryRules): LinkDetail['lookedAt'] {
   return { checks, powers };
 }
 
-function peoplePart(l: ListedLink, { audience, sizes, hosts }: Around) {
+function peoplePart(l: ListedLink, { audience, guests, sizes, hosts }: Around) {
   return {
-    audience: audience.filter((a) => a.link_id === l.id).map(audienceItem),
+    audience: [
+      ...audience.filter((a) => a.link_id === l.id).map(audienceItem),
+      ...guests.filter((guest) => guest.link_id === l.id).map(guestItem),
+    ],
     audienceSize: sizes.get(l.id) ?? 0,
     hosts: hosts.filter((h) => h.link_id === l.id).map(({ id, name }) => ({ id, name })),
   };

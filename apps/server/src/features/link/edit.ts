@@ -40,8 +40,7 @@ export async function addLink(
       classIds: [classId],
       groupIds: [],
       personIds: [],
-      emails: [],
-      speakers: [],
+      guests: [],
       hostIds: [],
     },
     by,
@@ -106,7 +105,7 @@ export async function setAudience(
     who,
     { linkId, version: body.version, action: 'set-audience' },
     async (_link) => {
-      await writeAudience(glen.db, linkId, audience);
+      await writeAudience(glen.db, { linkId, now: glen.clock.machine() }, audience);
       await writeHosts(glen.db, linkId, audience.hostIds);
       return { after: audience };
     },

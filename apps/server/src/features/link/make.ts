@@ -27,7 +27,7 @@ export const makeLink = (
   putLink(
     glen,
     { classId, label, purpose: label, kind, shown: true, rules: {} },
-    { classIds: [classId], groupIds: [], personIds: [], emails: [], speakers: [] },
+    { classIds: [classId], groupIds: [], personIds: [], guests: [] },
   );
 
 /** A fresh link for one session alone: an evening with parents never has the everyday one. Called by its title, with a number where that is taken. */
@@ -43,7 +43,7 @@ export async function makeLinkFor(
     await putLink(
       glen,
       { classId, label, purpose: 'One session', kind: 'lesson', shown: true, rules: {} },
-      { classIds: [classId], groupIds: [], personIds: [], emails: [], speakers: [] },
+      { classIds: [classId], groupIds: [], personIds: [], guests: [] },
     )
   ).id;
 }
@@ -56,7 +56,7 @@ export async function putLink(
 ): Promise<{ id: number; code: string }> {
   return withFreshCode(async (code) => {
     const id = await insertLink(glen.db, { ...link, code, madeAt: glen.clock.school() });
-    await writeAudience(glen.db, id, audience);
+    await writeAudience(glen.db, { linkId: id, now: glen.clock.machine() }, audience);
     return { id, code };
   });
 }

@@ -2,12 +2,18 @@ import type { Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { hostsAs } from '../../http/access.js';
 import { wrongField } from '../../http/problem.js';
+import type { StandingGuest } from '../audience/guestStore.js';
 import type { Audience } from '../audience/store.js';
 import { groupsOf, staffOfSchool } from '../group/store.js';
 import { classesOf } from '../school/classes.sql.js';
 import { knownPeople } from './store.js';
 
 const asAddress = (typed: string): string => typed.trim().toLowerCase();
+
+/** Each address once, as it was said last. */
+const onceEach = (guests: StandingGuest[]): StandingGuest[] => [
+  ...new Map(guests.map((guest) => [guest.email, guest])).values(),
+];
 
 /** Whom a link may be for and who may be host there, checked against the database; gives it without doubles. */
 export async function settleAudience(
@@ -33,13 +39,11 @@ export async function settleAudience(
     throw wrongField('personIds', 'One of these people is not known.');
   if (sent.hostIds.some((id) => !staff.some((s) => s.id === id)))
     throw wrongField('hostIds', 'A host is one of the school’s staff, with a school account.');
-  const emails = once(sent.emails.map(asAddress));
   return {
     classIds: once(sent.classIds),
     groupIds: once(sent.groupIds),
     personIds,
-    emails,
-    speakers: once(sent.speakers.map(asAddress)).filter((email) => emails.includes(email)),
+    guests: onceEach(sent.guests.map((guest) => ({ ...guest, email: asAddress(guest.email) }))),
     hostIds: once(sent.hostIds),
   };
 }

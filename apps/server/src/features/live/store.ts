@@ -55,7 +55,11 @@ export async function classesHeardOf(db: Db, personId: number): Promise<number[]
   return [...new Set([...own, ...links].map((row) => row.class_id))];
 }
 
-export const linksByCode = async (db: Db, codes: string[]): Promise<number[]> =>
-  (await db.models.Link.findAll({ attributes: ['id'], where: { code: codes } })).map(
-    (link) => link.id,
-  );
+/** The links of some codes, their own or to watch at. */
+export async function linksByCode(db: Db, codes: string[]): Promise<number[]> {
+  const { Link, WatchAddress } = db.models;
+  const links = await Link.findAll({ attributes: ['id'], where: { code: codes } });
+  if (links.length === codes.length) return links.map((link) => link.id);
+  const watched = await WatchAddress.findAll({ where: { code: codes } });
+  return [...links.map((link) => link.id), ...watched.map((row) => row.link_id)];
+}

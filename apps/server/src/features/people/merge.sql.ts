@@ -35,6 +35,7 @@ export const NAMES_A_PERSON: Record<string, 'move' | 'once' | 'drop'> = {
   'link_people.person_id': 'drop',
   'password_addresses.made_by': 'move',
   'guest_addresses.made_by': 'move',
+  'watch_addresses.made_by': 'move',
   'people.merged_into': 'move',
 };
 

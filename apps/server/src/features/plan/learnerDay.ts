@@ -25,7 +25,7 @@ const LATER_DAYS = 366;
 
 const doorOf = (row: LearnerRow, rules: EntryRules): OwnDoor => ({
   id: row.id,
-  code: row.link_code,
+  code: row.watch_code ?? row.link_code,
   title: row.title,
   classTitle: classTitle({ title: row.class_title, period: row.period }),
   pennant: row.pennant,

@@ -2,6 +2,7 @@ import type { Action, SchoolCalendar } from '@glen/core';
 import type { Answer, Session } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound, stale, wrongField } from '../../http/problem.js';
+import { cutGuests } from '../audience/guestStore.js';
 import { cutShares } from '../link/shareStore.js';
 import { readSchool } from '../school/store.js';
 import { announceSeries, remakeOccurrences, rowsOf } from './occurrenceRows.js';
@@ -137,6 +138,7 @@ async function cutOff(
   const id = await insertSeries(glen.db, { ...place, by }, text);
   await giveOccurrences(glen.db, series.id, id, key);
   await cutShares(glen.db, series.id, id, key);
+  await cutGuests(glen.db, series.id, id, key);
   await remakeOccurrences(glen, { id, ...place }, { text, rows, about });
   await glen.audit({
     by,

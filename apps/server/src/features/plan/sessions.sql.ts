@@ -112,21 +112,23 @@ export interface LearnerRow extends SessionRow {
   period: string | null;
   pennant: Pennant;
   host_name: string | null;
+  /** Where they are invited to watch only: the code for that. */
+  watch_code: string | null;
 }
 
-/** Links that are for an account by its address, as a guest's. By that index: most rows have no address, which the database would rather look through. */
-const AS_GUEST =
-  'accounts a STRAIGHT_JOIN link_audience la FORCE INDEX (by_email) ON la.email = a.email';
+/** What an account is invited to by its address. */
+const AS_GUEST = `accounts a STRAIGHT_JOIN guests g FORCE INDEX (by_email) ON g.email = a.email AND g.state = 'invited'`;
 
-const LEARNER_DAYS = `${foundFrom(`'member', 'joining-member'`, `UNION SELECT la.link_id FROM ${AS_GUEST} WHERE a.person_id = :personId`)}
+const LEARNER_DAYS = `${foundFrom(`'member', 'joining-member'`, `UNION SELECT g.link_id FROM ${AS_GUEST} WHERE a.person_id = :personId`)}
     UNION SELECT o.id FROM invited i JOIN occurrences o ON o.id = i.occurrence_id AND (o.local_date BETWEEN :from AND :to OR o.was_date BETWEEN :from AND :to)
     WHERE i.person_id = :personId)
   SELECT STRAIGHT_JOIN ${COLUMNS}, c.title AS class_title, c.period, c.pennant,
-    (SELECT hp.name FROM class_staff hcs JOIN people hp ON hp.id = hcs.person_id WHERE hcs.class_id = c.id AND hcs.as_what = 'host' ORDER BY hp.id LIMIT 1) AS host_name
+    (SELECT hp.name FROM class_staff hcs JOIN people hp ON hp.id = hcs.person_id WHERE hcs.class_id = c.id AND hcs.as_what = 'host' ORDER BY hp.id LIMIT 1) AS host_name,
+    (SELECT MIN(w.code) FROM ${AS_GUEST} JOIN watch_addresses w ON w.link_id = g.link_id WHERE g.link_id = o.link_id AND g.comes = 'watcher' AND a.person_id = :personId) AS watch_code
   FROM found JOIN occurrences o ON o.id = found.id ${BESIDE} JOIN class_periods c ON c.id = o.class_id
   WHERE l.state = 'live' AND o.status <> 'skipped' AND o.draft = 0
     AND ((l.shown = 1 AND ${meantAt(`'member'`)}) OR ${meantAt(`'joining-member'`)}
-      OR EXISTS (SELECT 1 FROM ${AS_GUEST} WHERE la.link_id = o.link_id AND a.person_id = :personId)
+      OR EXISTS (SELECT 1 FROM ${AS_GUEST} WHERE g.link_id = o.link_id AND g.series_id IN (0, o.series_id) AND g.key_date IN ('', o.key_date) AND a.person_id = :personId)
       OR EXISTS (SELECT 1 FROM invited i WHERE i.occurrence_id = o.id AND i.person_id = :personId))
   ${IN_ORDER}`;
 

@@ -1,0 +1,86 @@
+import { Op } from 'sequelize';
+import type { Action } from '@glen/core';
+import type { Db } from '../../db/connect.js';
+import type { GuestRow } from '../../db/models/Guest.js';
+import { addWords } from '../accounts/store.js';
+
+/** Guests who were withdrawn before an instant of machine time. */
+export const withdrawnBefore = (db: Db, instant: string, most: number): Promise<GuestRow[]> =>
+  db.models.Guest.findAll({
+    where: { state: 'withdrawn', left_at: { [Op.lt]: instant } },
+    limit: most,
+  });
+
+interface Pseudonym {
+  name: string;
+  email: string;
+}
+
+export const heldInvitation = (db: Db, id: number): Promise<GuestRow | null> =>
+  db.models.Guest.findByPk(id, { lock: true });
+
+/** Whether an address is anybody's guest still, or was withdrawn lately. */
+export const isKnownGuest = async (db: Db, email: string): Promise<boolean> =>
+  (await db.models.Guest.count({ where: { email } })) > 0;
+
+/** What hosts wrote of a guest's invitation, by which their address stands in the log. */
+const TELLS: Action[] = [
+  'add-link',
+  'set-audience',
+  'add-guests',
+  'edit-guest',
+  'withdraw-guest',
+  'make-guest-address',
+  'come-as-guest',
+];
+
+type State = object | string | number | boolean | null;
+
+/** The same without an address, and without the name that stands beside it. */
+function without(state: unknown, email: string, instead: Pseudonym): unknown {
+  if (state === email) return instead.email;
+  if (Array.isArray(state)) return state.map((one) => without(one, email, instead));
+  if (state === null || typeof state !== 'object') return state;
+  const isTheirs = (state as { email?: unknown }).email === email;
+  const parts = Object.entries(state).map(([key, value]) => [
+    key,
+    key === 'name' && isTheirs ? instead.name : without(value, email, instead),
+  ]);
+  return Object.fromEntries(parts);
+}
+
+/** Takes an address out of what the log says of a link. */
+export async function clearLog(
+  db: Db,
+  { linkId, email }: { linkId: number; email: string },
+  instead: Pseudonym,
+): Promise<void> {
+  const entries = await db.models.AuditEntry.findAll({
+    where: { subject: `link:${linkId}`, action: TELLS },
+  });
+  for (const entry of entries) {
+    const { before_state: before, after_state: after } = entry;
+    if (!JSON.stringify([before, after]).includes(email)) continue;
+    await entry.update({
+      before_state: without(before, email, instead) as State,
+      after_state: without(after, email, instead) as State,
+    });
+  }
+}
+
+/** Ends a guest’s account for good: nobody signs in by it, and what they did stands under their number alone. */
+export async function endPerson(
+  db: Db,
+  { personId, accountId }: { personId: number; accountId: number },
+  { pseudonym, now }: { pseudonym: Pseudonym; now: string },
+): Promise<void> {
+  const { Account, Passkey, Person, PersonWord, SignOn, Visitor } = db.models;
+  const { name, email } = pseudonym;
+  const ofAccount = { where: { account_id: accountId } };
+  await Promise.all([Passkey.destroy(ofAccount), SignOn.destroy(ofAccount)]);
+  await Account.update({ email, password_hash: null }, { where: { id: accountId } });
+  await Person.update({ name, retired_at: now }, { where: { id: personId } });
+  await PersonWord.destroy({ where: { person_id: personId } });
+  await addWords(db, personId, { name, emails: [] });
+  await Visitor.update({ name }, ofAccount);
+}
