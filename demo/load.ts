@@ -23,6 +23,7 @@ import { describeClass } from '../apps/server/src/features/plan/classPeriod.js';
 import { editSession } from '../apps/server/src/features/plan/editSession.js';
 import type { Who } from '../apps/server/src/http/who.js';
 import { fillCoursePages } from './board.js';
+import { loadGuests } from './guests.js';
 import { loadHistory } from './history.js';
 import { loadPosts } from './posts.js';
 import {
@@ -231,9 +232,10 @@ async function loadMess(glen: Glen, ids: Map<string, number>, by: number): Promi
     draft: true,
   });
   await add('harbour-evening', 'Harbour Evening, sound check', ['2026-11-04', '11:00', 60]);
-  await add('harbour-evening', 'Harbour Evening', ['2026-11-05', '19:00', 90], {
+  const evening = await add('harbour-evening', 'Harbour Evening', ['2026-11-05', '19:00', 90], {
     description: 'Plans for the spring cruise.',
   });
+  await loadGuests(glen, evening, by);
 }
 
 /** Ropework by watches, each with its own link; Port watch has a tutor and a time of its own. One student has talks. */

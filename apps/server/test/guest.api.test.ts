@@ -116,6 +116,29 @@ describe('a guest', () => {
   });
 });
 
+describe('a guest’s account', () => {
+  it('may be given a password once, by whoever came without one; then no host’s word opens it', async () => {
+    const email = 'first@home.example';
+    const link = await linkFor([email]);
+    const guest = await school.as(null);
+    await come(guest, await addressFor(link, email));
+    const set = (next: string) => guest.post('/api/account/first-password', { next });
+    const short = await set('short');
+    expect([short.status, short.body.errors[0].path]).toEqual([422, 'next']);
+    expect((await set('three small herrings')).status).toBe(200);
+    expect((await set('four small herrings')).status).toBe(409);
+    const elsewhere = await school.as(null);
+    const typed = { email, password: 'three small herrings' };
+    expect((await elsewhere.post('/api/sign-in', typed)).status).toBe(200);
+    const thief = await school.as(null);
+    expect((await come(thief, await addressFor(link, email))).status).toBe(409);
+    const ansel = await school.as('Ansel Grue');
+    expect((await ansel.post('/api/account/first-password', typed)).status).toBe(422);
+    const taken = await ansel.post('/api/account/first-password', { next: 'three small herrings' });
+    expect(taken.status).toBe(409);
+  });
+});
+
 describe('a guest’s address', () => {
   it('that was used, replaced or withdrawn is worth nothing', async () => {
     const email = 'once@home.example';

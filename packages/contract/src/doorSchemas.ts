@@ -80,6 +80,8 @@ export const doorAnswer = z.object({
 export const ownDoorSchema = z.object({
   id,
   code: z.string(),
+  /** The code leads to a way in to watch, and to nothing else. */
+  watches: z.boolean(),
   title: z.string(),
   classTitle: z.string(),
   pennant: pennantSchema,

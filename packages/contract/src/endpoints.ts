@@ -93,6 +93,7 @@ export const endpoints = {
   ownSessions: { method: 'GET', path: '/api/account/sessions', who: 'signed-in', does: 'The browsers that one is signed in with' },
   endOwnSession: { method: 'POST', path: '/api/account/sessions/:sessionId/end', who: 'signed-in', does: 'Sign out at another browser of one’s own' },
   signOutEverywhere: { method: 'POST', path: '/api/account/sign-out-everywhere', who: 'signed-in', does: 'Sign out at all browsers of one’s own, this one too' },
+  firstPassword: { method: 'POST', path: '/api/account/first-password', who: 'signed-in', does: 'Set a password for the account in use, where there is no other way in to it' },
   changePassword: { method: 'POST', path: '/api/account/password', who: 'signed-in', does: 'Change the password of the account in use; its other browsers are signed out' },
   changeAddress: { method: 'POST', path: '/api/account/address', who: 'signed-in', does: 'Change the address of an account of one’s own' },
 

@@ -9,6 +9,7 @@ export { classCopy, classWords, newClass } from './classSchemas.js';
 export {
   changeAddressBody,
   changePasswordBody,
+  firstPasswordBody,
   newAccount,
   newPerson,
   ownWishes,

@@ -65,6 +65,8 @@ export const guestForAnswer = z.object({
   /** Where that is not the link at any time. */
   when: z.array(z.string()),
   code: z.string(),
+  /** The code leads to a way in to watch, and to nothing else. */
+  watches: z.boolean(),
   said,
   /** They have an account that is more than a guest's, and sign in with it. */
   signsIn: z.boolean(),

@@ -221,5 +221,6 @@ export const ownWishes = z.object({
 });
 
 const password = z.string().min(1, 'Give your password.').max(200);
+export const firstPasswordBody = z.object({ next: newPassword });
 export const changePasswordBody = z.object({ now: password, next: newPassword });
 export const changeAddressBody = z.object({ accountId: id, email: emailField, now: password });

@@ -68,6 +68,8 @@ export const linkRow = z.object({
   place: z.int(),
   audience,
   audienceSize: z.int(),
+  /** How many from outside the school are invited, for all of it or a part. */
+  guestCount: z.int(),
   hosts: z.array(person),
   rules: z.object({
     whoMayEnter: z.string(),

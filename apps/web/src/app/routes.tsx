@@ -117,6 +117,7 @@ const DoorPages = ({ me }: { me: Me }) => (
       <Route path="/door" element={<TypeCodePage />} />
       <Route path="/door/:code" element={<DoorPage me={me} />} />
       <Route path="/door/:code/how" element={<HowToPage />} />
+      <Route path="/watch/:code" element={<DoorPage me={me} />} />
     </Routes>
   </Fetched>
 );
@@ -164,7 +165,7 @@ function Pages() {
         {error ? <Trouble problem={problem} retry={() => void refetch()} /> : <Loading />}
       </main>
     );
-  if (pathname.startsWith('/door')) return <DoorPages me={me} />;
+  if (/^\/(door|watch)(\/|$)/.test(pathname)) return <DoorPages me={me} />;
   if (!me.account) return <SignInPage me={me} />;
   return (
     <WritingContext value={me.writes}>

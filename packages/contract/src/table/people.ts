@@ -3,6 +3,7 @@ import { done, id, idParam, version } from '../basics.js';
 import {
   changeAddressBody,
   changePasswordBody,
+  firstPasswordBody,
   guardianBody,
   happenedQuery,
   happening,
@@ -80,6 +81,7 @@ export const people = {
   ownSessions: { answer: ownSessions },
   endOwnSession: { params: z.object({ sessionId: idParam }), answer: ownSessions },
   signOutEverywhere: { answer: done },
+  firstPassword: { body: firstPasswordBody, answer: done },
   changePassword: { body: changePasswordBody, answer: done },
   changeAddress: { body: changeAddressBody, answer: ownAccount },
   passkeys: { answer: passkeys },

@@ -1,12 +1,12 @@
 import { cleanName } from '../people/typedName.js';
 
 /** A guest as typed or pasted: an address in small letters, and a name where one was given. */
-export interface ReadGuest {
+interface ReadGuest {
   name: string;
   email: string;
 }
 
-export interface ReadGuests {
+interface ReadGuests {
   guests: ReadGuest[];
   /** Lines in which no single address stands, by their number from 1. */
   unread: { line: number; text: string }[];

@@ -7,10 +7,13 @@ import { HttpProblem, stale, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { signOnsOf } from './signOnsStore.js';
 import { countTry, succeeded } from './slowDown.js';
+import { countWaysInto } from './waysIntoStore.js';
+import { mustTakePassword } from './ways.js';
 import { hashPassword, passwordFits } from './passwords.js';
 import {
   accountById,
   accountsOfPerson,
+  heldAccount,
   keepWords,
   ownWishesOf,
   writeAddress,
@@ -93,6 +96,28 @@ export async function changePassword(
     await writePassword(glen.db, id, hash);
     await signOutElsewhere(glen, [id], who.sessionId!);
     await glen.audit({ by: who.person!.id, action: 'change-password', subject: `account:${id}` });
+  });
+  return { ok: true };
+}
+
+/**
+ * A password for the account in use, where there is no other way in to it: a guest's who came by a one-time address. Who has
+ * one already proves themselves by it.
+ */
+export async function firstPassword(
+  glen: Glen,
+  who: Who,
+  { next }: Body<'firstPassword'>,
+): Promise<{ ok: true }> {
+  const { id } = who.account!;
+  const hash = await hashPassword(next);
+  await glen.db.transaction(async () => {
+    const account = (await heldAccount(glen.db, id))!;
+    await mustTakePassword(glen, account);
+    if ((await countWaysInto(glen.db, id)) > 0)
+      throw new HttpProblem(409, 'There is a way in to this account already; sign in by that.');
+    await writePassword(glen.db, id, hash);
+    await glen.audit({ by: who.person!.id, action: 'set-password', subject: `account:${id}` });
   });
   return { ok: true };
 }

@@ -1,7 +1,13 @@
 import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
 import { describeMe, signIn, switchAccount } from './service.js';
-import { changeAddress, changeOwn, changePassword, describeOwn } from './ownAccount.js';
+import {
+  changeAddress,
+  changeOwn,
+  changePassword,
+  describeOwn,
+  firstPassword,
+} from './ownAccount.js';
 import { endOwnSession, ownSessions, signOutEverywhere } from './ownSessions.js';
 import { passwordFor, setPassword } from './setPassword.js';
 
@@ -20,6 +26,7 @@ export const accountRoutes = (
   | 'endOwnSession'
   | 'signOutEverywhere'
   | 'changePassword'
+  | 'firstPassword'
   | 'changeAddress'
 > => ({
   me: ({ who }) => describeMe(glen, who),
@@ -45,6 +52,7 @@ export const accountRoutes = (
     return { ok: true };
   },
   changePassword: ({ who, body }) => changePassword(glen, who, body),
+  firstPassword: ({ who, body }) => firstPassword(glen, who, body),
   changeAddress: ({ who, body }) => changeAddress(glen, who, body),
   switchAccount: async ({ who, body }) =>
     describeMe(glen, await switchAccount(glen, who, body.accountId)),

@@ -167,6 +167,10 @@ export async function writePasswordAddress(
 }
 
 /** The account's password; the one-time address that it was set by is dead. */
+/** An account, held against whoever would give it another way in meanwhile. */
+export const heldAccount = (db: Db, id: number): Promise<AccountModel | null> =>
+  db.models.Account.findByPk(id, { lock: true });
+
 export async function writePassword(db: Db, accountId: number, hash: string): Promise<void> {
   await db.models.Account.update({ password_hash: hash }, { where: { id: accountId } });
   await db.models.PasswordAddress.destroy({ where: { account_id: accountId } });

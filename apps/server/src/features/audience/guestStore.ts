@@ -1,4 +1,4 @@
-import { Op } from 'sequelize';
+import { Op, col, fn } from 'sequelize';
 import type { GuestComes, HoldsFor } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import type { GuestRow } from '../../db/models/Guest.js';
@@ -55,7 +55,7 @@ interface Dates {
   key: string;
 }
 
-/** Puts guests on a link's list for some dates; whoever is invited to them already stays as they are. */
+/** Puts guests on a link's list for some dates; whoever is invited to them already stays as they are, unless they had no name. */
 export async function inviteGuests(
   db: Db,
   linkId: number,
@@ -68,6 +68,8 @@ export async function inviteGuests(
   for (const guest of guests) {
     const row = known.get(guest.email);
     if (row?.state === 'withdrawn') await inviteAgain(row, guest);
+    else if (row?.name === '' && guest.name !== '')
+      await row.update({ name: guest.name, version: row.version + 1 });
   }
   await Guest.bulkCreate(
     guests.filter((guest) => !known.has(guest.email)).map((guest) => ({ ...guest, ...of })),
@@ -117,4 +119,14 @@ export async function mergeGuests(db: Db, from: number, to: number): Promise<voi
 
 export async function dropGuests(db: Db, seriesId: number): Promise<void> {
   await db.models.Guest.destroy({ where: { series_id: seriesId } });
+}
+
+/** How many guests each of some links has, for all of it or a part. */
+export async function guestCounts(db: Db, linkIds: number[]): Promise<Map<number, number>> {
+  const rows = await db.models.Guest.findAll({
+    attributes: ['link_id', [fn('COUNT', fn('DISTINCT', col('email'))), 'size']],
+    where: { link_id: linkIds, state: 'invited' },
+    group: ['link_id'],
+  });
+  return new Map(rows.map((row) => [row.link_id, Number(row.get('size'))]));
 }

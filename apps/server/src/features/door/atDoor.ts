@@ -1,10 +1,4 @@
-import {
-  HOST_GRACE_MINUTES,
-  comesAt,
-  holdsAt,
-  plusMinutes,
-  type GuestComes,
-} from '@glen/core';
+import { HOST_GRACE_MINUTES, comesAt, holdsAt, plusMinutes, type GuestComes } from '@glen/core';
 import { rolesFrom } from '../../http/who.js';
 import type { AskerRow, MeantHere, PlaceAtDoor, SittingAtDoor } from './door.sql.js';
 import type { DateAtDoor, Invitation, LinkAtDoor } from './links.js';
@@ -81,9 +75,7 @@ const isAs = (meant: MeantHere[], as: MeantHere['as']): boolean => meant.some((m
 
 /** Whether somebody joins one session, as what they are with their class period. */
 const joinsAs = (meant: MeantHere[], as: MeantHere['as'], date: DateAtDoor): boolean =>
-  meant.some(
-    (m) => m.as === as && holdsAt(m, { seriesId: date.series_id, key: date.key_date }),
-  );
+  meant.some((m) => m.as === as && holdsAt(m, { seriesId: date.series_id, key: date.key_date }));
 
 /** Nobody has entered or opened yet. */
 export const NO_SITTING: SittingAtDoor = {

@@ -80,15 +80,16 @@ export async function readGuestAddress(glen: Glen, token: string): Promise<Answe
     invitationsTo(glen.db, linkId, email),
     watchCodeOf(glen.db, linkId),
   ]);
-  const watches = invitations.every((one) => one.comes === 'watcher');
+  // Whoever only watches learns no address that leads to a seat.
+  const watched = invitations.every((one) => one.comes === 'watcher') ? watchCode : null;
   const when = await whenInWords(glen.db, invitations);
   return {
     school: (await readSchool(glen.db)).name,
     title: classTitle(row),
     host: host?.name ?? '',
     email,
-    // Whoever only watches learns no address that leads to a seat.
-    code: (watches && watchCode) || link.code,
+    code: watched ?? link.code,
+    watches: watched !== null,
     name: invitations.map((one) => one.name).find(Boolean) ?? '',
     when: invitations.map(when).filter(Boolean),
     said: invitations.find((one) => one.said !== null)?.said ?? null,

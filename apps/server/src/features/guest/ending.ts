@@ -5,10 +5,11 @@ import {
   clearLog,
   endPerson,
   heldInvitation,
+  invitationsAfter,
   isKnownGuest,
+  lastEndsOf,
   withdrawnBefore,
 } from './endingStore.js';
-import { lastEnds } from './ending.sql.js';
 import { dropAddresses, knownGuest } from './store.js';
 
 const DAY_SECONDS = 86400;
@@ -51,8 +52,10 @@ async function overAlready(glen: Glen, keptSince: string): Promise<number[]> {
   const over: number[] = [];
   let after = 0;
   for (;;) {
-    const rows = await lastEnds(glen.db, after, AT_ONCE);
-    over.push(...rows.filter((row) => invitationEnded(row.last_end, keptSince)).map((r) => r.id));
+    const rows = await invitationsAfter(glen.db, after, AT_ONCE);
+    const lastEnd = await lastEndsOf(glen.db, rows);
+    const ended = rows.filter((row) => invitationEnded(lastEnd(row), keptSince));
+    over.push(...ended.map((row) => row.id));
     if (rows.length < AT_ONCE) return over;
     after = rows.at(-1)!.id;
   }

@@ -1,4 +1,4 @@
-import { Op } from 'sequelize';
+import { Op, col, fn } from 'sequelize';
 import type { Action } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import type { GuestRow } from '../../db/models/Guest.js';
@@ -10,6 +10,55 @@ export const withdrawnBefore = (db: Db, instant: string, most: number): Promise<
     where: { state: 'withdrawn', left_at: { [Op.lt]: instant } },
     limit: most,
   });
+
+/** Invitations that stand, some at a time in the order of their numbers. */
+export const invitationsAfter = (db: Db, after: number, most: number): Promise<GuestRow[]> =>
+  db.models.Guest.findAll({
+    where: { state: 'invited', id: { [Op.gt]: after } },
+    order: ['id'],
+    limit: most,
+  });
+
+type LastEndOf = (guest: Pick<GuestRow, 'link_id' | 'series_id' | 'key_date'>) => string | null;
+
+/** A session that is held, or was. */
+const HELD = { status: ['planned' as const, 'moved' as const], draft: false };
+
+/** When the last session ends, past or to come, of each of some links or series. */
+async function lastOf(
+  db: Db,
+  column: 'link_id' | 'series_id',
+  ids: number[],
+): Promise<Map<number, string>> {
+  const rows = await db.models.Occurrence.findAll({
+    attributes: [column, [fn('MAX', col('end_at')), 'end_at']],
+    where: { [column]: ids, ...HELD },
+    group: [column],
+  });
+  return new Map(rows.map((row) => [row[column], row.end_at]));
+}
+
+/** When the last session ends that an invitation holds for; where its own are gone, the link's last. */
+export async function lastEndsOf(db: Db, guests: GuestRow[]): Promise<LastEndOf> {
+  const seriesIds = guests.map((guest) => guest.series_id);
+  const [ofLink, ofSeries, dates] = await Promise.all([
+    lastOf(
+      db,
+      'link_id',
+      guests.map((guest) => guest.link_id),
+    ),
+    lastOf(db, 'series_id', seriesIds),
+    db.models.Occurrence.findAll({
+      attributes: ['series_id', 'key_date', 'end_at'],
+      where: { series_id: seriesIds, key_date: guests.map((guest) => guest.key_date), ...HELD },
+    }),
+  ]);
+  const ofDate = new Map(dates.map((row) => [`${row.series_id} ${row.key_date}`, row.end_at]));
+  return ({ link_id: linkId, series_id: seriesId, key_date: key }) => {
+    const own = key === '' ? ofSeries.get(seriesId) : ofDate.get(`${seriesId} ${key}`);
+    return own ?? ofLink.get(linkId) ?? null;
+  };
+}
 
 interface Pseudonym {
   name: string;

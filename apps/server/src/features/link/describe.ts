@@ -14,7 +14,7 @@ import { notFound } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { rulesOfLinks } from '../entry/layers.js';
 import { mayChange } from '../school/classItem.js';
-import { standingGuests } from '../audience/guestStore.js';
+import { guestCounts, standingGuests } from '../audience/guestStore.js';
 import { audienceOf, audienceSizes, linkHostsOf, type AudienceRow } from '../audience/store.js';
 import { sharesOf, type ShareRow } from './shareStore.js';
 import { listLinks, nextOfLinks, type ListedLink, type WhichLinks } from './lists.sql.js';
@@ -44,16 +44,17 @@ const guestItem = ({ email, name, comes }: Guests[number]) => ({
 
 /** What a list of links needs beside their rows. */
 async function around(glen: Glen, ids: number[]) {
-  const [audience, guests, sizes, hosts, rules, next] = await Promise.all([
+  const [audience, guests, guestSizes, sizes, hosts, rules, next] = await Promise.all([
     audienceOf(glen.db, ids),
     standingGuests(glen.db, ids),
+    guestCounts(glen.db, ids),
     audienceSizes(glen.db, ids),
     linkHostsOf(glen.db, ids),
     rulesOfLinks(glen.db, ids),
     nextOfLinks(glen.db, ids, glen.clock.school()),
   ]);
   const nextOf = new Map(next.map((row) => [row.link_id, row]));
-  return { audience, guests, sizes, hosts, rules, next: nextOf };
+  return { audience, guests, guestSizes, sizes, hosts, rules, next: nextOf };
 }
 
 type Around = Awaited<ReturnType<typeof around>>;
@@ -83,13 +84,14 @@ function roomPart(l: ListedLink, inForce: EntryRules): LinkDetail['lookedAt'] {
   return { checks, powers };
 }
 
-function peoplePart(l: ListedLink, { audience, guests, sizes, hosts }: Around) {
+function peoplePart(l: ListedLink, { audience, guests, guestSizes, sizes, hosts }: Around) {
   return {
     audience: [
       ...audience.filter((a) => a.link_id === l.id).map(audienceItem),
       ...guests.filter((guest) => guest.link_id === l.id).map(guestItem),
     ],
     audienceSize: sizes.get(l.id) ?? 0,
+    guestCount: guestSizes.get(l.id) ?? 0,
     hosts: hosts.filter((h) => h.link_id === l.id).map(({ id, name }) => ({ id, name })),
   };
 }

@@ -26,6 +26,7 @@ const LATER_DAYS = 366;
 const doorOf = (row: LearnerRow, rules: EntryRules): OwnDoor => ({
   id: row.id,
   code: row.watch_code ?? row.link_code,
+  watches: row.watch_code !== null,
   title: row.title,
   classTitle: classTitle({ title: row.class_title, period: row.period }),
   pennant: row.pennant,

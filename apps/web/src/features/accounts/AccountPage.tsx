@@ -13,7 +13,7 @@ import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { Browsers } from './Browsers.js';
 import { kindInWords } from './kindInWords.js';
 import { NewAddress } from './NewAddress.js';
-import { NewPassword } from './NewPassword.js';
+import { FirstPassword, NewPassword } from './NewPassword.js';
 import { SignOnButtons } from './SignOnButtons.js';
 import { SignOnTroubleNote } from './SignOnTrouble.js';
 import { OwnSignOns } from './OwnSignOns.js';
@@ -194,12 +194,22 @@ function AnotherAccount({ me }: { me: Me }) {
 function PasswordPart({ own, email }: { own: Own; email: string }) {
   const inUse = own.accounts.find((account) => account.email === email);
   const name = <span className="break-all">{email}</span>;
-  if (inUse && !inUse.hasPassword)
+  if (inUse && !inUse.hasPassword && inUse.signOns.length > 0)
     return (
       <p className="text-soft">
         {name}, the account in use, has none: you came in otherwise. The office can give you a way
         to set one.
       </p>
+    );
+  if (inUse && !inUse.hasPassword)
+    return (
+      <>
+        <p className="mb-3 text-soft">
+          {name}, the account in use, has none: you came by an address that worked once. Set one to
+          sign in by it later, at any browser.
+        </p>
+        <FirstPassword email={email} />
+      </>
     );
   return (
     <>

@@ -1,6 +1,6 @@
 import { useNavigate, useParams } from 'react-router';
 import type { Answer, Me, Sent } from '@glen/contract';
-import { api } from '../../app/api.js';
+import { api, problemOf } from '../../app/api.js';
 import { restartLive } from '../../app/live.js';
 import { Loaded } from '../../app/Loaded.js';
 import { useServerForm } from '../../app/useServerForm.js';
@@ -8,22 +8,25 @@ import { Button, buttonClass } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { TextField } from '../../ui/TextField.js';
+import { YesOrNo, type Said } from './YesOrNo.js';
 
 type Typed = Sent<'comeAsGuest'>;
 type Invitation = Answer<'guestFor'>;
 
+const doorOf = ({ code, watches }: Invitation): string => `/${watches ? 'watch' : 'door'}/${code}`;
+
 const schema = async () => (await import('@glen/contract/forms')).comeAsGuestBody;
 
-function NameForm({ token, code }: { token: string; code: string }) {
+function NameForm({ token, to }: { token: string; to: Invitation }) {
   const navigate = useNavigate();
   const [come] = api.useComeAsGuestMutation();
   const { register, errorAt, problem, isSending, submit } = useServerForm<Typed, Typed, Me>({
-    start: { name: '' },
+    start: { name: to.name },
     schema,
     send: (body) => come({ params: { token }, body }),
     onDone: () => {
       restartLive();
-      void navigate(`/door/${code}`, { replace: true });
+      void navigate(doorOf(to), { replace: true });
     },
   });
   return (
@@ -45,27 +48,42 @@ function NameForm({ token, code }: { token: string; code: string }) {
   );
 }
 
+/** Saying beforehand whether one will come; the address works on. */
+function WillYouCome({ token, said }: { token: string; said: Said }) {
+  const [say, { error }] = api.useSayAsGuestMutation();
+  return (
+    <YesOrNo
+      label="Will you come?"
+      said={said}
+      problem={problemOf(error)}
+      onSay={(next) => void say({ params: { token }, body: { said: next } })}
+    />
+  );
+}
+
 const Invited = ({ token, to }: { token: string; to: Invitation }) => (
   <>
     <p className="text-soft">{to.school}</p>
     <ScreenTitle tab={`You are invited: ${to.title}`}>You are invited: {to.title}</ScreenTitle>
     <p className="mt-2">
-      {to.host} invites <b className="break-all">{to.email}</b>. If that is not you, close this
-      page: the address works once.
+      {to.host} invites <b className="break-all">{to.email}</b>
+      {to.when.length > 0 && `, ${to.when.join(', and ')}`}. If that is not you, close this page:
+      the address lets somebody in once.
     </p>
+    <WillYouCome token={token} said={to.said} />
     {to.signsIn ? (
       <>
         <p className="mt-3">
           There is an account with this address already. Sign in with it there.
         </p>
         <p className="mt-4">
-          <a className={buttonClass('act')} href={`/door/${to.code}`}>
+          <a className={buttonClass('act')} href={doorOf(to)}>
             To the door
           </a>
         </p>
       </>
     ) : (
-      <NameForm token={token} code={to.code} />
+      <NameForm token={token} to={to} />
     )}
   </>
 );

@@ -54,3 +54,40 @@ export function NewPassword({ email }: { email: string }) {
     </form>
   );
 }
+
+type First = Sent<'firstPassword'>;
+
+const firstSchema = async () => (await import('@glen/contract/forms')).firstPasswordBody;
+
+/** A password for an account to which there is no way in yet. */
+export function FirstPassword({ email }: { email: string }) {
+  const [set] = api.useFirstPasswordMutation();
+  const { register, errorAt, problem, isSending, submit } = useServerForm<
+    First,
+    First,
+    Answer<'firstPassword'>
+  >({
+    start: { next: '' },
+    schema: firstSchema,
+    send: (body) => set({ body }),
+    onDone: () => void toast('From now on you sign in by your address and this password.'),
+  });
+  return (
+    <form className="flex flex-wrap items-start gap-3" noValidate onSubmit={submit}>
+      <input type="hidden" name="username" autoComplete="username" value={email} readOnly />
+      <div className="w-64">
+        <TextField
+          label="A password"
+          type="password"
+          autoComplete="new-password"
+          error={errorAt('next')}
+          {...register('next')}
+        />
+      </div>
+      <Button type="submit" className="mt-6 py-2" disabled={isSending}>
+        Set it
+      </Button>
+      {problem && errorAt('next') === undefined && <FieldError>{problem.title}</FieldError>}
+    </form>
+  );
+}

@@ -1,4 +1,3 @@
-import type { ReactNode } from 'react';
 import { X } from 'lucide-react';
 import type { LinkDetail } from '@glen/contract';
 import { api } from '../../app/api.js';
@@ -7,19 +6,15 @@ import { FieldError } from '../../ui/Field.js';
 import { Margin, Screen, type Around } from '../../ui/Margin.js';
 import { Empty } from '../../ui/States.js';
 import { AddPerson } from '../link/AddPerson.js';
-import { GuestRow } from '../link/GuestRow.js';
-import { speaking } from '../link/Outsiders.js';
+import { GuestList } from '../link/GuestList.js';
+import { withGuest } from '../link/audienceDraft.js';
 import { useLinkEdits } from '../link/useLinkEdits.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 
-type Named = LinkDetail['audience'][number];
+type Part = LinkDetail['audience'][number];
+type Named = Extract<Part, { kind: 'person' }>;
 
-const isNamed = (a: Named): boolean => a.kind === 'person' || a.kind === 'guest';
-
-const nameOf = (named: Named): string => {
-  if (named.kind === 'guest') return named.email;
-  return named.kind === 'person' ? named.name : '';
-};
+const isNamed = (part: Part): part is Named => part.kind === 'person';
 
 /** A list with one more, once. */
 const withOne = <T,>(list: T[], one: T): T[] => (list.includes(one) ? list : [...list, one]);
@@ -28,20 +23,13 @@ interface RowProps {
   named: Named;
   mayEdit: boolean;
   onRemove: () => void;
-  /** What stands beside a guest's address. */
-  beside?: ReactNode;
 }
 
-function NamedRow({ named, mayEdit, onRemove, beside }: RowProps) {
-  const name = nameOf(named);
+function NamedRow({ named: { name }, mayEdit, onRemove }: RowProps) {
   return (
     <li className="flex items-center gap-3 border-t border-line py-2">
       <span className="min-w-0 flex-1 [overflow-wrap:anywhere]">
-        <b>{name}</b>{' '}
-        {named.kind === 'guest' && (
-          <span className="text-sm text-soft">by address, from outside the school</span>
-        )}
-        {beside}
+        <b>{name}</b>
       </span>
       {mayEdit && (
         <button
@@ -57,18 +45,17 @@ function NamedRow({ named, mayEdit, onRemove, beside }: RowProps) {
   );
 }
 
-function People({ link }: { link: LinkDetail }) {
+function People({ link, sessions }: { link: LinkDetail; sessions: ClassPeriod['sessions'] }) {
   const { changeAudience, problem } = useLinkEdits(link);
   const named = link.audience.filter(isNamed);
   const without = (gone: Named): void =>
     changeAudience((now) => ({
       ...now,
-      personIds: now.personIds.filter((id) => gone.kind !== 'person' || id !== gone.id),
-      emails: now.emails.filter((email) => gone.kind !== 'guest' || email !== gone.email),
+      personIds: now.personIds.filter((id) => id !== gone.id),
     }));
   return (
     <div className="max-w-2xl">
-      {named.length === 0 && (
+      {named.length + link.guestCount === 0 && (
         <Empty title="Nobody is named yet">
           Name people of the school, and guests by their address. Whether others may knock, its
           entry rules say.
@@ -76,23 +63,7 @@ function People({ link }: { link: LinkDetail }) {
       )}
       <ul aria-label="Whom it is for">
         {named.map((n) => (
-          <NamedRow
-            key={'id' in n ? `${n.kind} ${n.id}` : n.email}
-            named={n}
-            mayEdit={link.mayEdit}
-            onRemove={() => without(n)}
-            beside={
-              n.kind === 'guest' &&
-              link.mayEdit && (
-                <GuestRow
-                  linkId={link.id}
-                  email={n.email}
-                  speaks={n.speaks}
-                  onSpeaks={(speaks) => changeAudience(speaking(n.email, speaks))}
-                />
-              )
-            }
-          />
+          <NamedRow key={n.id} named={n} mayEdit={link.mayEdit} onRemove={() => without(n)} />
         ))}
       </ul>
       {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
@@ -103,18 +74,19 @@ function People({ link }: { link: LinkDetail }) {
               changeAudience((now) => ({ ...now, personIds: withOne(now.personIds, id) }))
             }
             onEmail={(email) =>
-              changeAudience((now) => ({ ...now, emails: withOne(now.emails, email) }))
+              changeAudience((now) => ({ ...now, guests: withGuest(now.guests, email) }))
             }
           />
         </div>
       )}
+      {link.mayEdit && <GuestList link={link} sessions={sessions} />}
     </div>
   );
 }
 
 /** Whom an occasion is for, by name and address: in the place of a roll. */
 export default function WhoComesTab({
-  classPeriod: { class: c },
+  classPeriod: { class: c, sessions },
   around,
 }: {
   classPeriod: ClassPeriod;
@@ -124,7 +96,7 @@ export default function WhoComesTab({
   return (
     <Screen around={around} margin={<Margin notes={[]} />}>
       <Loaded asked={asked} isPart>
-        {(link) => <People link={link} />}
+        {(link) => <People link={link} sessions={sessions} />}
       </Loaded>
     </Screen>
   );

@@ -88,16 +88,26 @@ function Standing({ me, code, door, onBack }: StandingProps) {
       <EnterForm
         entering={entering}
         knocks={door.decision.outcome === 'lobby'}
+        watches={door.watchesOnly}
         mayWatch={door.mayWatch && !entering.isGone}
         pastedRoom={door.pastedRoom}
       />
-      {canStillCome(door) && <TryDevices />}
+      {canStillCome(door) && !door.watchesOnly && <TryDevices />}
       <DoorAccounts me={me} door={door} />
-      <p className="mt-5">
-        <Link className="text-loch-deep underline" to={`/door/${door.code}/how`}>
-          How to get in, step by step
-        </Link>
-      </p>
+      {door.invitedThen && (
+        <p className="mt-5">
+          <Link className="text-loch-deep underline" to="/">
+            To your own day
+          </Link>
+        </p>
+      )}
+      {!door.watchesOnly && (
+        <p className="mt-5">
+          <Link className="text-loch-deep underline" to={`/door/${door.code}/how`}>
+            How to get in, step by step
+          </Link>
+        </p>
+      )}
       {me.school.help && (
         <p className="mt-2 text-soft">Something technical fails? Ask: {me.school.help}</p>
       )}

@@ -7,6 +7,8 @@ import type { Entering } from './useEntering.js';
 interface Props {
   entering: Entering;
   knocks: boolean;
+  /** Here they may see and hear, and nothing else. */
+  watches: boolean;
   /** There is a watch-only way in for them. */
   mayWatch: boolean;
   /** Glen knows nothing of what the room does. */
@@ -16,6 +18,8 @@ interface Props {
 const OUR_ROOM = 'Camera and microphone are off until you switch them on inside.';
 const PASTED_ROOM =
   'What the room does with camera and microphone, Glen does not know: come in with both off.';
+
+const ENTER = { in: 'Go in', watch: 'Go in to watch' };
 
 /** The watch-only way in, beside the usual one or instead of it. */
 function Watch({ entering }: { entering: Entering }) {
@@ -32,7 +36,7 @@ function Watch({ entering }: { entering: Entering }) {
 }
 
 /** What the door asks of a visitor, and the button that goes in or knocks. */
-export function EnterForm({ entering, knocks, mayWatch, pastedRoom }: Props) {
+export function EnterForm({ entering, knocks, watches, mayWatch, pastedRoom }: Props) {
   const { register, go, isSending, problem, errorAt, asksName, asksCode, isReady } = entering;
   const submit = (event: SyntheticEvent): void => {
     event.preventDefault();
@@ -62,9 +66,9 @@ export function EnterForm({ entering, knocks, mayWatch, pastedRoom }: Props) {
       {(isReady || asksCode) && (
         <>
           <Button type="submit" kind="act" className="w-full !py-3 !text-base" disabled={isSending}>
-            {knocks ? 'Knock' : 'Go in'}
+            {knocks ? 'Knock' : ENTER[watches ? 'watch' : 'in']}
           </Button>
-          <p className="text-sm text-soft">{pastedRoom ? PASTED_ROOM : OUR_ROOM}</p>
+          {!watches && <p className="text-sm text-soft">{pastedRoom ? PASTED_ROOM : OUR_ROOM}</p>}
         </>
       )}
       {mayWatch && <Watch entering={entering} />}

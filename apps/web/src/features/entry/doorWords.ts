@@ -105,9 +105,13 @@ const WORDS: Record<string, (told: Told) => Words> = {
     title: 'Not by phone',
     text: 'This door takes no phone callers. Open the link in a browser instead.',
   }),
-  'no-watching': () => ({
+  'no-watching': ({ door, host }) => ({
     title: 'There is no watch-only way in',
-    text: 'Go in as yourself instead.',
+    text: door.watchesOnly ? `Ask ${host}.` : 'Go in as yourself instead.',
+  }),
+  watch: () => ({
+    title: 'The door is open to watch',
+    text: 'You see and hear what goes on, and cannot be seen or heard.',
   }),
   'sign-in': signIn,
   'use-school-account': () => ({
@@ -146,6 +150,12 @@ const WORDS: Record<string, (told: Told) => Words> = {
   lobby,
 };
 
+const NOT_THEIRS = ['use-school-account', 'not-on-roll', 'not-invited'];
+const NOT_THIS_ONE: Words = {
+  title: 'You are invited to another one',
+  text: 'At this door, but not to the session that is next here. Yours stands on your own day.',
+};
+
 const OPEN: Words = { title: 'The door is open', text: 'You can go straight in.' };
 
 /** What the door says, in two sentences: how it is, and what to do next. */
@@ -156,6 +166,7 @@ export function doorWords(door: Door, opensAt: string | null): Words {
       text: 'This door stays shut meanwhile. Go there; you are expected.',
     };
   const host = door.host || 'The host';
+  if (door.invitedThen && NOT_THEIRS.includes(door.decision.reason)) return NOT_THIS_ONE;
   return WORDS[door.decision.reason]?.({ door, host, opensAt }) ?? OPEN;
 }
 

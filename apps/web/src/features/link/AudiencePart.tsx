@@ -5,7 +5,7 @@ import { FieldError } from '../../ui/Field.js';
 import { CardPart } from '../../ui/SentencePart.js';
 import { AddPerson } from './AddPerson.js';
 import { Tick } from './Tick.js';
-import { toggled, type AudienceDraft } from './audienceDraft.js';
+import { toggled, withGuest, type AudienceDraft } from './audienceDraft.js';
 import { WHOLE_CLASS, namedInWords } from './noted.js';
 
 interface Choosing {
@@ -38,7 +38,7 @@ const chosenNames = (
   ),
   ...draft.groupIds.map((id) => groups.find((g) => g.id === id)?.name ?? 'a group'),
   ...draft.personIds.map((id) => names.get(id) ?? 'somebody'),
-  ...draft.emails,
+  ...draft.guests.map((guest) => guest.name || guest.email),
 ];
 
 const GroupTicks = ({ groups, draft, change }: Choosing & { groups: Group[] }) => (
@@ -88,7 +88,7 @@ interface PeopleProps extends Choosing {
 }
 
 function PeopleTicks({ draft, change, names, onNamed }: PeopleProps) {
-  const { personIds, emails } = draft;
+  const { personIds, guests } = draft;
   return (
     <fieldset className="grid gap-1.5">
       <legend className="mb-1 text-sm text-soft">Single people</legend>
@@ -100,12 +100,12 @@ function PeopleTicks({ draft, change, names, onNamed }: PeopleProps) {
           onChange={() => change({ personIds: toggled(personIds, id, false) })}
         />
       ))}
-      {emails.map((email) => (
+      {guests.map(({ email }) => (
         <Tick
           key={email}
           label={<GuestWords email={email} />}
           checked
-          onChange={() => change({ emails: emails.filter((other) => other !== email) })}
+          onChange={() => change({ guests: guests.filter((other) => other.email !== email) })}
         />
       ))}
       <AddPerson
@@ -113,9 +113,7 @@ function PeopleTicks({ draft, change, names, onNamed }: PeopleProps) {
           onNamed(id, name);
           if (!personIds.includes(id)) change({ personIds: [...personIds, id] });
         }}
-        onEmail={(email) => {
-          if (!emails.includes(email)) change({ emails: [...emails, email] });
-        }}
+        onEmail={(email) => change({ guests: withGuest(guests, email) })}
       />
     </fieldset>
   );

@@ -1,46 +1,63 @@
-import { toast } from 'sonner';
-import { api, problemOf } from '../../app/api.js';
+import { X } from 'lucide-react';
 import { Button } from '../../ui/Button.js';
 import { ChoicePart } from '../../ui/choices.js';
-import { copyAddress } from './copy.js';
+import type { Guest, useGuests } from './useGuests.js';
 
 const COMES = [
   { value: 'inside', label: 'comes as one of the others' },
   { value: 'speaker', label: 'speaks: presents, and goes straight in' },
+  { value: 'watcher', label: 'only watches' },
 ];
 
+const SAID = { yes: 'will come', no: 'will not come' };
+
 interface GuestRowProps {
-  linkId: number;
-  email: string;
-  speaks: boolean;
-  onSpeaks: (speaks: boolean) => void;
+  guest: Guest;
+  edits: ReturnType<typeof useGuests>;
 }
 
-/** How a guest comes who is meant by their address, and the way in that a host sends them. */
-export function GuestRow({ linkId, email, speaks, onSpeaks }: GuestRowProps) {
-  const [make, { isLoading }] = api.useGuestAddressMutation();
-  const copy = async (): Promise<void> => {
-    const { data, error } = await make({ params: { linkId }, body: { email } });
-    if (!data) toast.error(problemOf(error)!.title);
-    else await copyAddress(data.address, `Copied: send it to ${email} alone. It works once.`);
-  };
+/** Who a guest is, and when they are invited where that is not at any time. */
+const WhoItIs = ({ guest: { name, email, when, said } }: { guest: Guest }) => (
+  <span className="min-w-52 flex-1 [overflow-wrap:anywhere]">
+    <b>{name || email}</b>
+    {name && <span className="text-soft"> {email}</span>}
+    {when && <span>, {when}</span>}
+    {said && (
+      <span className={said === 'yes' ? 'text-moss-deep' : 'text-berry-deep'}>, {SAID[said]}</span>
+    )}
+  </span>
+);
+
+/** A guest, how they come, and the way in that a host sends them. */
+export function GuestRow({ guest, edits }: GuestRowProps) {
+  const { email, comes } = guest;
   return (
-    <span className="flex flex-wrap items-center gap-x-3 gap-y-1">
-      <ChoicePart
-        label={`How ${email} comes`}
-        value={speaks ? 'speaker' : 'inside'}
-        marked={false}
-        choices={COMES}
-        onChange={(comes) => onSpeaks(comes === 'speaker')}
-      />
-      <Button
-        kind="link"
-        disabled={isLoading}
-        aria-label={`Copy the way in for ${email}`}
-        onClick={() => void copy()}
-      >
-        Copy their way in
-      </Button>
-    </span>
+    <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-line py-2">
+      <WhoItIs guest={guest} />
+      <span className="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <ChoicePart
+          label={`How ${email} comes`}
+          value={comes}
+          marked={false}
+          choices={COMES}
+          onChange={(next) => void edits.setComes(guest, next as Guest['comes'])}
+        />
+        <Button
+          kind="link"
+          aria-label={`Copy the way in for ${email}`}
+          onClick={() => void edits.copyWayIn(guest)}
+        >
+          Copy their way in
+        </Button>
+        <button
+          type="button"
+          aria-label={`Invite ${email} no longer`}
+          className="rounded-small p-1.5 text-soft hover:bg-shade hover:text-berry-deep"
+          onClick={() => void edits.remove(guest)}
+        >
+          <X size={16} aria-hidden="true" />
+        </button>
+      </span>
+    </li>
   );
 }

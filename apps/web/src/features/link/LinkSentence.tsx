@@ -5,7 +5,7 @@ import { ChoicePart } from '../../ui/choices.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { AudiencePart } from './AudiencePart.js';
 import { HostsPart } from './HostsPart.js';
-import { Outsiders } from './Outsiders.js';
+import { GuestList } from './GuestList.js';
 import { NameCard } from './NameCard.js';
 import { editOf } from './audienceDraft.js';
 import { PURPOSES, SHOWN, audienceInWords } from './noted.js';
@@ -74,7 +74,7 @@ function PeopleParts({
         classes={classes?.classes ?? [classPeriod.class]}
         groups={groups?.groups ?? []}
         names={names}
-        error={messageFor(problem, 'classIds', 'groupIds', 'personIds', 'emails')}
+        error={messageFor(problem, 'classIds', 'groupIds', 'personIds', 'guests')}
       />
       , hosted by the class period’s hosts and{' '}
       <HostsPart
@@ -134,7 +134,7 @@ export function LinkSentence({
         />
         .
       </p>
-      <Outsiders link={link} changeAudience={edits.changeAudience} />
+      <GuestList link={link} sessions={classPeriod.sessions} />
       {problem && <Trouble problem={problem} />}
     </>
   );

@@ -1,4 +1,4 @@
-import { classTitle, dateInWords } from '@glen/core/light';
+import { classTitle } from '@glen/core/light';
 import type { ClassItem, LinkDetail } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { useServerForm } from '../../app/useServerForm.js';
@@ -8,40 +8,7 @@ import { Pennant } from '../../ui/Pennant.js';
 import { ChoicePart } from '../../ui/choices.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { useTogether } from './useTogether.js';
-
-const ALWAYS = 'always';
-/** Only so many of the next dates are offered one by one. */
-const MOST_DATES = 12;
-
-interface When {
-  value: string;
-  label: string;
-  body: { seriesId?: number; key?: string };
-}
-
-/** When it can be: always, at a whole series of this link, or at one of the next dates. */
-function whensOf(link: LinkDetail, classPeriod: ClassPeriod): When[] {
-  const here = classPeriod.sessions.filter(
-    (s) =>
-      s.linkId === link.id &&
-      (s.status === 'planned' || s.status === 'moved') &&
-      s.door !== 'ended',
-  );
-  const series = new Map(here.filter((s) => s.plan.repeat).map((s) => [s.seriesId, s]));
-  return [
-    { value: ALWAYS, label: 'always', body: {} },
-    ...[...series.values()].map((s) => ({
-      value: `series ${s.seriesId}`,
-      label: `at every date of ${s.title}`,
-      body: { seriesId: s.seriesId },
-    })),
-    ...here.slice(0, MOST_DATES).map((s) => ({
-      value: `date ${s.seriesId} ${s.key}`,
-      label: `on ${dateInWords(s.date)}, ${s.time}`,
-      body: { seriesId: s.seriesId, key: s.key },
-    })),
-  ];
-}
+import { ALWAYS, whensOf, type When } from './whens.js';
 
 type Share = LinkDetail['shares'][number];
 
@@ -163,7 +130,7 @@ export function Together({ link, classPeriod }: TogetherProps) {
         ))}
       </ul>
       {link.mayEdit && link.state === 'live' && others.length > 0 && (
-        <BringTogether others={others} whens={whensOf(link, classPeriod)} add={add} />
+        <BringTogether others={others} whens={whensOf(link, classPeriod.sessions)} add={add} />
       )}
       {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
     </>

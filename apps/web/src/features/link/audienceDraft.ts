@@ -1,11 +1,18 @@
-/** Whom a link is to be for, as long as it is being chosen: ids, and guests by their address. */
+import type { GuestComes } from '@glen/core';
+
+/** A guest at any time, by their address. */
+export interface DraftGuest {
+  email: string;
+  name: string;
+  comes: GuestComes;
+}
+
+/** Whom a link is to be for, as long as it is being chosen: ids, and guests. */
 export interface AudienceDraft {
   classIds: number[];
   groupIds: number[];
   personIds: number[];
-  emails: string[];
-  /** Those of the addresses whose guests come to speak. */
-  speakers: string[];
+  guests: DraftGuest[];
   hostIds: number[];
 }
 
@@ -14,8 +21,7 @@ export const forClass = (classId: number): AudienceDraft => ({
   classIds: [classId],
   groupIds: [],
   personIds: [],
-  emails: [],
-  speakers: [],
+  guests: [],
   hostIds: [],
 });
 
@@ -31,6 +37,20 @@ function changed<T>(now: T[], before: T[], after: T[]): T[] {
   return [...kept, ...after.filter((one) => !before.includes(one) && !kept.includes(one))];
 }
 
+/** The same of guests, by their addresses. */
+function changedGuests(now: DraftGuest[], before: DraftGuest[], after: DraftGuest[]): DraftGuest[] {
+  const [had, has] = [before, after].map((list) => new Set(list.map((guest) => guest.email)));
+  const kept = now.filter(({ email }) => has!.has(email) || !had!.has(email));
+  const known = new Set([...had!, ...kept.map((guest) => guest.email)]);
+  return [...kept, ...after.filter(({ email }) => !known.has(email))];
+}
+
+/** A list of guests with one more, once, as one of the others inside. */
+export const withGuest = (guests: DraftGuest[], email: string): DraftGuest[] =>
+  guests.some((guest) => guest.email === email)
+    ? guests
+    : [...guests, { email, name: '', comes: 'inside' }];
+
 /** What was put in and taken out between two states: made to a third, it drops nothing that came meanwhile. */
 export const editOf =
   (before: AudienceDraft, after: AudienceDraft): AudienceEdit =>
@@ -38,7 +58,6 @@ export const editOf =
     classIds: changed(now.classIds, before.classIds, after.classIds),
     groupIds: changed(now.groupIds, before.groupIds, after.groupIds),
     personIds: changed(now.personIds, before.personIds, after.personIds),
-    emails: changed(now.emails, before.emails, after.emails),
-    speakers: changed(now.speakers, before.speakers, after.speakers),
+    guests: changedGuests(now.guests, before.guests, after.guests),
     hostIds: changed(now.hostIds, before.hostIds, after.hostIds),
   });

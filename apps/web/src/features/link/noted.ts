@@ -12,7 +12,7 @@ export const notedLink = (l: LinkRow | LinkDetail, now: string, zone: string): N
   state: l.state,
   kind: l.kind,
   audienceSize: l.audienceSize,
-  guests: l.audience.filter((a) => a.kind === 'guest').length,
+  guests: l.guestCount,
   shown: l.shown,
   groups: l.audience.flatMap((a) => (a.kind === 'group' ? [{ name: a.name, size: a.size }] : [])),
   former: isDetail(l)
@@ -30,7 +30,7 @@ type Audience = LinkRow['audience'][number];
 export const WHOLE_CLASS = 'the whole class period';
 
 function nameOf(member: Audience, classId: number): string {
-  if (member.kind === 'guest') return member.email;
+  if (member.kind === 'guest') return member.name || member.email;
   return member.kind === 'class' && member.id === classId ? WHOLE_CLASS : member.name;
 }
 

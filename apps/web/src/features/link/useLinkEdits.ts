@@ -9,8 +9,9 @@ const draftOf = (l: LinkDetail): AudienceDraft => ({
   classIds: l.audience.flatMap((a) => (a.kind === 'class' ? [a.id] : [])),
   groupIds: l.audience.flatMap((a) => (a.kind === 'group' ? [a.id] : [])),
   personIds: l.audience.flatMap((a) => (a.kind === 'person' ? [a.id] : [])),
-  emails: l.audience.flatMap((a) => (a.kind === 'guest' ? [a.email] : [])),
-  speakers: l.audience.flatMap((a) => (a.kind === 'guest' && a.speaks ? [a.email] : [])),
+  guests: l.audience.flatMap((a) =>
+    a.kind === 'guest' ? [{ email: a.email, name: a.name, comes: a.comes }] : [],
+  ),
   hostIds: l.hosts.map((h) => h.id),
 });
 

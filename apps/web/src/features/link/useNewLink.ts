@@ -47,7 +47,7 @@ function bodyOf({ purpose, words, label, shown, audience }: Draft) {
   };
 }
 
-const IN_AUDIENCE = ['classIds', 'groupIds', 'personIds', 'emails', 'speakers', 'hostIds'];
+const IN_AUDIENCE = ['classIds', 'groupIds', 'personIds', 'guests', 'hostIds'];
 
 /** Whom it is for is one part of the sentence; the purpose can be wrong only where it is in one's own words. */
 function fieldOf(path: string): string {

@@ -9,6 +9,7 @@ import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { AccountMenu } from '../accounts/AccountMenu.js';
 import { TypeCode } from '../door/TypeCode.js';
 import { FeedList } from '../feed/Feeds.js';
+import { Invitations } from './Invitations.js';
 import { OwnDoorRow, isAway, isOver } from './OwnDoorRow.js';
 
 type MyDay = Answer<'myDay'>;
@@ -99,6 +100,7 @@ function Day({ me }: { me: Me }) {
       </p>
       <AccountHint me={me} classes={classes} />
       <Doors data={data} me={me} />
+      {me.account?.kind === 'personal' && <Invitations />}
       <Classes classes={classes} />
     </>
   );

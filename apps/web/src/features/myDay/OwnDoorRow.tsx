@@ -93,7 +93,7 @@ export function OwnDoorRow(props: DoorProps & { first: boolean }) {
           </p>
           {!isGone && !isPast && (
             <Link
-              to={`/door/${door.code}`}
+              to={`/${door.watches ? 'watch' : 'door'}/${door.code}`}
               className={`${buttonClass(first ? 'act' : 'plain')} mt-2.5`}
               aria-label={`To the door of ${title}`}
             >

@@ -1,0 +1,37 @@
+import type { Answer, Problem } from '@glen/contract';
+import { FieldError } from '../../ui/Field.js';
+
+export type Said = Answer<'guestFor'>['said'];
+
+const ANSWERS = [
+  { said: 'yes', label: 'Yes, I will' },
+  { said: 'no', label: 'No' },
+] as const;
+
+interface YesOrNoProps {
+  label: string;
+  said: Said;
+  problem: Problem | undefined;
+  onSay: (said: Said) => void;
+}
+
+/** Whether somebody will come. What was pressed stays pressed; pressed again, nothing is said. */
+export const YesOrNo = ({ label, said, problem, onSay }: YesOrNoProps) => (
+  <div role="group" aria-label={label} className="mt-4">
+    <p className="flex flex-wrap items-center gap-2">
+      <span className="font-semibold">{label}</span>
+      {ANSWERS.map((answer) => (
+        <button
+          key={answer.said}
+          type="button"
+          aria-pressed={said === answer.said}
+          className="rounded-small border border-edge bg-sheet px-3 py-1 font-semibold aria-pressed:border-loch aria-pressed:bg-loch-tint aria-pressed:text-loch-deep"
+          onClick={() => onSay(said === answer.said ? null : answer.said)}
+        >
+          {answer.label}
+        </button>
+      ))}
+    </p>
+    {problem && <FieldError>{problem.title}</FieldError>}
+  </div>
+);

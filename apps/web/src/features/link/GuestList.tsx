@@ -1,0 +1,71 @@
+import { useState } from 'react';
+import { guestCountInWords } from '@glen/core';
+import type { Answer, LinkDetail } from '@glen/contract';
+import { api } from '../../app/api.js';
+import { Button } from '../../ui/Button.js';
+import { FieldError } from '../../ui/Field.js';
+import type { ClassPeriod } from '../school/classPeriod.js';
+import { GuestRow } from './GuestRow.js';
+import { InviteGuests } from './InviteGuests.js';
+import { WatchAddress } from './WatchAddress.js';
+import { useGuests } from './useGuests.js';
+import { whensOf } from './whens.js';
+
+/** Guests whose name and address are not kept any more, counted. */
+const endedInWords = (count: number): string =>
+  count === 1
+    ? 'One more was invited, whose name is not kept any longer.'
+    : `${count} more were invited, whose names are not kept any longer.`;
+
+const WHAT_THEY_LEARN =
+  'They are told what it is called, when it is and who hosts it; inside they see others by name, and are seen.';
+
+/** Everybody on the list, and how many of them are expected. */
+function Invited({ linkId, guests }: { linkId: number; guests: Answer<'guests'>['guests'] }) {
+  const edits = useGuests(linkId);
+  const invited = guests.filter((guest) => !guest.hasEnded);
+  const ended = guests.length - invited.length;
+  return (
+    <>
+      {invited.length > 0 && <p className="text-soft">{WHAT_THEY_LEARN}</p>}
+      {invited.length > 0 && <p className="mt-2 font-semibold">{guestCountInWords(invited)}</p>}
+      <ul className="mt-1">
+        {invited.map((guest) => (
+          <GuestRow key={guest.id} guest={guest} edits={edits} />
+        ))}
+      </ul>
+      {ended > 0 && <p className="border-t border-line py-2 text-soft">{endedInWords(ended)}</p>}
+      {edits.problem && <FieldError>{edits.problem.title}</FieldError>}
+    </>
+  );
+}
+
+interface GuestListProps {
+  link: LinkDetail;
+  sessions: ClassPeriod['sessions'];
+}
+
+/** Who comes from outside the school, what they learn, how each of them comes and what they said. */
+export function GuestList({ link, sessions }: GuestListProps) {
+  const [isInviting, setInviting] = useState(false);
+  const { data } = api.useGuestsQuery({ params: { linkId: link.id } });
+  if (!data) return null;
+  return (
+    <section aria-label="From outside the school" className="mt-4 max-w-3xl">
+      <h2 className="text-base">From outside the school</h2>
+      <Invited linkId={link.id} guests={data.guests} />
+      {isInviting ? (
+        <InviteGuests
+          linkId={link.id}
+          whens={whensOf(link, sessions)}
+          onDone={() => setInviting(false)}
+        />
+      ) : (
+        <Button className="mt-2" onClick={() => setInviting(true)}>
+          Invite guests
+        </Button>
+      )}
+      <WatchAddress linkId={link.id} guests={data} />
+    </section>
+  );
+}

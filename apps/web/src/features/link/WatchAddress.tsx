@@ -1,0 +1,53 @@
+import { useState } from 'react';
+import type { Answer, Problem } from '@glen/contract';
+import { api, problemOf } from '../../app/api.js';
+import { Button } from '../../ui/Button.js';
+import { FieldError } from '../../ui/Field.js';
+import { copyAddress } from './copy.js';
+
+interface WatchProps {
+  linkId: number;
+  guests: Answer<'guests'>;
+}
+
+/** The address at which a link can be watched and never joined, and what becomes of it. */
+export function WatchAddress({ linkId, guests: { watchAddress, mayWatch } }: WatchProps) {
+  const [set, { isLoading }] = api.useSetWatchAddressMutation();
+  const [problem, setProblem] = useState<Problem>();
+  const give = async (has: boolean): Promise<void> => {
+    const { error } = await set({ params: { linkId }, body: { has } });
+    setProblem(problemOf(error));
+  };
+  return (
+    <div className="mt-3">
+      {watchAddress ? (
+        <p className="flex flex-wrap items-center gap-x-3 gap-y-1">
+          <span>To watch, and nothing else:</span>
+          <code className="font-mono break-all">{watchAddress.replace(/^https?:\/\//, '')}</code>
+          <Button
+            kind="link"
+            onClick={() => void copyAddress(watchAddress, 'The address to watch at is copied.')}
+          >
+            Copy it
+          </Button>
+          <Button kind="link" disabled={isLoading} onClick={() => void give(true)}>
+            Make another instead
+          </Button>
+          <Button kind="link" disabled={isLoading} onClick={() => void give(false)}>
+            End it
+          </Button>
+        </p>
+      ) : (
+        <Button kind="link" disabled={isLoading} onClick={() => void give(true)}>
+          Make an address to watch at
+        </Button>
+      )}
+      {watchAddress && !mayWatch && (
+        <p className="text-gorse-deep">
+          By its entry rules nobody may only watch; whoever follows it is told so.
+        </p>
+      )}
+      {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
+    </div>
+  );
+}
