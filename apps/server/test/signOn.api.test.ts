@@ -239,6 +239,13 @@ describe('whoever tries to come in as somebody else', () => {
     await troubleAt(school, 'school', 'none');
     expect(await browser.signOn('school', SIGNE.subject)).toBe('/');
   });
+  it('hears that the provider does not answer, instead of waiting for it', async () => {
+    const browser = new Traveller(school);
+    const back = await browser.goThere(await browser.begin('school'), SIGNE.subject);
+    await troubleAt(school, 'school', 'silent');
+    expect(await browser.comeBack(back)).toBe('/?trouble=slow&at=school');
+    expect(await browser.me()).toBeNull();
+  });
   it('cannot use a way back twice, nor one that another browser began (RFC 6749, 10.12)', async () => {
     const browser = new Traveller(school);
     const back = await browser.goThere(await browser.begin('school'), SIGNE.subject);

@@ -51,6 +51,8 @@ const moods =
   async (req: Request, res: Response, next: NextFunction): Promise<void> => {
     const trouble = await directory.trouble();
     if (trouble === 'down') return problem(res, 503, 'closed for repairs');
+    // Never answers: whoever asks has to give up by themselves.
+    if (trouble === 'silent' && req.path.startsWith('/token')) return;
     if (trouble === 'slow' && req.path.startsWith('/token')) await delay(SLOW_MS);
     next();
   };

@@ -12,6 +12,7 @@ export const SIGN_ON_TROUBLES = [
   'none',
   'down',
   'slow',
+  'silent',
   'refusing',
   'wrong-audience',
   'wrong-nonce',
