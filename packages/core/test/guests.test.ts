@@ -30,7 +30,8 @@ describe('guests as they are typed or pasted', () => {
     ],
     ['a@home.example\r\n\r\nb@home.example\n', ['|a@home.example', '|b@home.example']],
     ['a@home.example\nAda <A@home.example>', ['Ada|a@home.example']],
-    ['Ölrun Ås <ölrun@båt.example>', ['Ölrun Ås|ölrun@båt.example']],
+    ['Ölrun Ås <olrun@bat.example>', ['Ölrun Ås|olrun@bat.example']],
+    ['\u202Erasmus@home.example\u0001', ['|rasmus@home.example']],
   ];
   for (const [text, wanted] of EXAMPLES)
     it(JSON.stringify(text), () => expect(read(text)).toEqual(wanted));
@@ -40,7 +41,9 @@ describe('guests as they are typed or pasted', () => {
       { line: 1, text: 'Rasmus' },
       { line: 3, text: 'b@home' },
     ]);
-    expect(read(`${'x'.repeat(70)}@home.example`)).toEqual([]);
+    // Too long, and letters that a database could take for others.
+    for (const local of ['x'.repeat(70), 'ren\u00e9', '\u0130', 'stra\u00dfe'])
+      expect(read(`${local}@home.example`)).toEqual([]);
   });
   it('takes out what cannot be seen, and keeps a name short', () => {
     expect(read('Ra\u202Esmus\u0000 <r@home.example>')).toEqual(['Rasmus|r@home.example']);

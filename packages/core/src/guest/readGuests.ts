@@ -14,9 +14,12 @@ interface ReadGuests {
 
 const MOST_OF_NAME = 120;
 
-/** An address as people write it: no spaces, quotes or separators, a domain with a dot, and no longer than can be (RFC 5321, 4.5.3.1). */
+/**
+ * An address as mail takes it everywhere: letters, digits and signs of ASCII, a domain with a dot, no longer than can be
+ * (RFC 5321, 4.1.2 and 4.5.3.1). Between it and what stands around it is a space, a bracket, a quote or a separator.
+ */
 const ADDRESS =
-  /(?<=^|[\s<>"“”„',;:()[\]])[^\s<>"“”„',;:()[\]\\@]{1,64}@[^\s<>"“”„',;:()[\]\\@]{1,188}\.[a-z]{2,63}(?=$|[\s<>"“”„',;:()[\]])/gi;
+  /(?<=^|[\s<>"“”„',;:()[\]])[a-z0-9!#$%&*+/=?^_`{|}~.-]{1,64}@[a-z0-9.-]{1,188}\.[a-z]{2,63}(?=$|[\s<>"“”„',;:()[\]])/gi;
 
 /** Separators and quotes around a name; an apostrophe within it stays. */
 const AROUND = /^[\s"“”„'<>,;()-]+|[\s"“”„'<>,;()-]+$/g;
@@ -57,7 +60,7 @@ export function readGuests(text: string): ReadGuests {
   const unread: ReadGuests['unread'] = [];
   for (const [index, line] of text.split(/\r\n|[\n\r]/).entries()) {
     if (line.trim() === '') continue;
-    const read = pieces(line).map(readPiece);
+    const read = pieces(cleanName(line)).map(readPiece);
     if (read.includes(undefined)) unread.push({ line: index + 1, text: line.trim().slice(0, 80) });
     for (const guest of read) {
       if (!guest) continue;
