@@ -292,7 +292,12 @@ async function loadGroups(
     kind: 'one-to-one',
     shown: true,
     preset: 'one-to-one',
-    audience: { ...FOR_NOBODY, personIds: [people.students[1]!] },
+    audience: {
+      ...FOR_NOBODY,
+      personIds: [people.students[1]!],
+      hostIds: [who.person!.id],
+      hostedBy: 'named',
+    },
   });
 }
 

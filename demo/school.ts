@@ -264,4 +264,5 @@ export const FOR_NOBODY = {
   personIds: [],
   guests: [],
   hostIds: [],
+  hostedBy: 'class' as const,
 };

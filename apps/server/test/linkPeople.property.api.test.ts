@@ -3,7 +3,7 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import { FIRST_RULES } from '@glen/core';
 import type { Db } from '../src/db/connect.js';
 import { migrate } from '../src/db/migrate.js';
-import { followClasses, followPeople } from '../src/features/audience/linkPeople.js';
+import { followClasses, followHosted, followPeople } from '../src/features/audience/linkPeople.js';
 import { writeAudience, writeHosts } from '../src/features/audience/store.js';
 import { giveGroupsAndLinks, leaveGroupsAndLinks } from '../src/features/classes/leftStore.js';
 import { putOnRoll, takeOff, writeStaff } from '../src/features/classes/store.js';
@@ -135,7 +135,12 @@ const step = fc.oneof(
     groups: some(GROUPS),
     who: some(PEOPLE),
   }),
-  fc.record({ do: fc.constant('hosts' as const), at: of(LINKS), who: some(PEOPLE) }),
+  fc.record({
+    do: fc.constant('hosts' as const),
+    at: of(LINKS),
+    who: some(PEOPLE),
+    alone: fc.boolean(),
+  }),
   fc.record({
     do: fc.constant('share' as const),
     at: of(LINKS),
@@ -165,6 +170,7 @@ async function merge(from: number, to: number): Promise<void> {
   await keepOneGroupEach(db, to);
   await keepOneNameEach(db, to);
   await followPeople(db, [to]);
+  await followHosted(db, to);
 }
 
 async function share(s: Extract<Step, { do: 'share' }>): Promise<void> {
@@ -224,7 +230,11 @@ const TAKE: { [D in Step['do']]: (s: Extract<Step, { do: D }>) => Promise<unknow
         guests: [{ email: 'guest@harbour.example', name: '', comes: 'inside' }],
       },
     ),
-  hosts: (s) => writeHosts(db, links[s.at]!, at(people, s.who)),
+  hosts: (s) =>
+    writeHosts(db, links[s.at]!, {
+      hostIds: at(people, s.who),
+      hostedBy: s.alone ? 'named' : 'class',
+    }),
   share,
   unshare: (s) => unshare(links[s.at]!),
   cut: (s) =>

@@ -209,15 +209,19 @@ describe('links', () => {
       main_id: look.mainLink(link.class_id)!.id,
       as_what: look.staffAs(link.class_id, personId),
       last_used: lastKnock(link.id),
+      left_out: Number(look.isLeftOut(link.id, personId)),
     }));
 
   const ask = async (personId: number, which: WhichLinks) =>
-    (await listLinks(school.db, personId, which)).map(({ id, main_id, as_what, last_used }) => ({
-      id,
-      main_id,
-      as_what,
-      last_used,
-    }));
+    (await listLinks(school.db, personId, which)).map(
+      ({ id, main_id, as_what, last_used, left_out }) => ({
+        id,
+        main_id,
+        as_what,
+        last_used,
+        left_out,
+      }),
+    );
 
   it('of a person: where they teach, visit or host alone, and that go on', async () => {
     for (const personId of everybody()) {

@@ -49,6 +49,7 @@ describe('a door', () => {
     for (const link of rows.Link) {
       const c = look.byId(rows.ClassPeriod, link.class_id);
       const host = look.firstHost(c.id);
+      const [alone] = look.hostsAlone(link.id);
       const guests = rows.Guest.filter((row) => row.link_id === link.id && row.state === 'invited');
       const { guest_list, ...answer } = (await linkAtDoor(db, link.code))!;
       const asked = `link ${link.id}`;
@@ -76,7 +77,8 @@ describe('a door', () => {
           school_rules: rows.School[0]!.rules,
           school_locked: rows.School[0]!.locked,
           teacher_rules: host?.rules ?? null,
-          host_name: host?.name ?? null,
+          host_name:
+            alone === undefined ? (host?.name ?? null) : look.byId(rows.Person, alone).name,
           for_class: Number(look.isForClass(link.id, c.id)),
           meets_elsewhere: Number(rows.Joined.some((row) => row.class_id === c.id)),
         },

@@ -105,6 +105,7 @@ describe('who asks, and what they may', () => {
               otherwise: otherwise[asks],
               isAtRest: look.byId(rows.ClassPeriod, classId).put_away_at !== null,
               isDraft,
+              isLeftOut: look.isLeftOut(linkId, personId),
             },
             `${kind} ${id}, person ${personId}, ${asks}`,
           );

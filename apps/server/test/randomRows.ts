@@ -132,6 +132,7 @@ async function writeLinks({ models }: Db, lots: Lots): Promise<void> {
     state: lots.of(['live', 'live', 'live', 'retired'] as const),
     place: lots.of([0, 1, 2]),
     shown: lots.is(75),
+    hosted_by: lots.of(['class', 'class', 'named'] as const),
     rules: lots.is(30) ? { chat: false } : {},
   }));
   await models.Link.bulkCreate(links);

@@ -40,6 +40,19 @@ export function lookupsOf({ rows, seed }: RandomSchool) {
   const hostsClass = (classId: number, personId: number): boolean =>
     ['host', 'co-teacher'].includes(staffAs(classId, personId) ?? 'presenter');
 
+  /** Those who host a link alone, in order; nobody where its class period's teachers host it too. */
+  const hostsAlone = (linkId: number): number[] => {
+    const { hosted_by, class_id } = byId(rows.Link, linkId);
+    const named = rows.LinkHost.filter((row) => row.link_id === linkId).map((row) => row.person_id);
+    const isKept = named.some((id) => hostsClass(class_id, id));
+    return hosted_by === 'named' && isKept ? inOrder(named, (id) => [id]) : [];
+  };
+
+  const isLeftOut = (linkId: number, personId: number): boolean => {
+    const alone = linkId === 0 ? [] : hostsAlone(linkId);
+    return alone.length > 0 && !alone.includes(personId);
+  };
+
   const isOnRoll = (classId: number, personId: number): boolean =>
     rows.RollEntry.some((row) => row.class_id === classId && row.person_id === personId);
 
@@ -81,6 +94,8 @@ export function lookupsOf({ rows, seed }: RandomSchool) {
     hostsClass,
     isOnRoll,
     firstHost,
+    hostsAlone,
+    isLeftOut,
     meantAt,
     mainLink,
     sittingOf,

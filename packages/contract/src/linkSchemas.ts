@@ -31,6 +31,8 @@ const audience = z.array(
     }),
   ]),
 );
+/** The class period's teachers and those named at the link, or those alone. */
+const hostedBy = z.enum(['class', 'named']);
 const former = z.object({
   code: z.string(),
   how: z.enum(['keep', 'forward', 'stop']),
@@ -71,6 +73,7 @@ export const linkRow = z.object({
   /** How many from outside the school are invited, for all of it or a part. */
   guestCount: z.int(),
   hosts: z.array(person),
+  hostedBy,
   rules: z.object({
     whoMayEnter: z.string(),
     straightIn: z.string(),
@@ -136,6 +139,7 @@ export const audienceBody = z.object({
     .max(MOST_GUESTS)
     .default([]),
   hostIds: z.array(id).max(40),
+  hostedBy: hostedBy.default('class'),
 });
 export const linkBody = z.object({
   label: name80,

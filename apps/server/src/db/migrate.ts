@@ -28,6 +28,7 @@ import * as m0024 from './migrations/0024-sign-on.js';
 import * as m0025 from './migrations/0025-passkeys.js';
 import * as m0026 from './migrations/0026-guests.js';
 import * as m0027 from './migrations/0027-guest-list.js';
+import * as m0028 from './migrations/0028-hosts-of-a-link.js';
 import {
   databaseKind,
   makeBooks,
@@ -72,6 +73,7 @@ const MIGRATIONS: Migration[] = [
   m0025,
   m0026,
   m0027,
+  m0028,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

@@ -16,7 +16,7 @@ export const isOffice = (who: Who): boolean => isStaff(who) && areOffice(who.per
 export const hostsAs = (as: Standing['as'] | undefined): boolean =>
   as === 'host' || as === 'co-teacher';
 
-const isHost = ({ as }: Standing): boolean => hostsAs(as);
+const isHost = ({ as, isLeftOut }: Standing): boolean => hostsAs(as) && !isLeftOut;
 
 /** Who asks for what. `params` are the path's. */
 interface Asked {
@@ -51,7 +51,12 @@ export async function authorise(
   if (!standing || (standing.isDraft && !isHost(standing)))
     throw notFound(nameOfSubject(subject.kind));
   if (!MAY[caller as ClassCaller](standing, who))
-    throw new HttpProblem(403, 'This class period is somebody else’s.');
+    throw new HttpProblem(
+      403,
+      standing.isLeftOut
+        ? 'This link is hosted by those alone who are named at it.'
+        : 'This class period is somebody else’s.',
+    );
   if (standing.isAtRest && needsGoingOn)
     throw new HttpProblem(409, 'This class period has been put away; bring it back first.');
 }

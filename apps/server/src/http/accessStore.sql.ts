@@ -12,7 +12,16 @@ export interface Standing {
   isAtRest: boolean;
   /** A draft, which is its class period's hosts' alone. */
   isDraft: boolean;
+  /** Of a link that those named at it host alone: they are none of them. */
+  isLeftOut: boolean;
 }
+
+/** Whether link `l` is hosted by those alone who are named at it: one of them has to host its class period, so that it is never nobody's. */
+export const HOSTED_BY_NAMED = `l.hosted_by = 'named' AND EXISTS (
+  SELECT 1 FROM link_hosts nh JOIN class_staff ns ON ns.class_id = l.class_id AND ns.person_id = nh.person_id AND ns.as_what <> 'presenter' WHERE nh.link_id = l.id)`;
+
+/** Whether link `l` is others' alone to host. */
+export const LEFT_OUT = `(${HOSTED_BY_NAMED} AND NOT EXISTS (SELECT 1 FROM link_hosts mh WHERE mh.link_id = l.id AND mh.person_id = :personId))`;
 
 /** Hosts at a link without being so in its class period: by themselves, or because their own class period meets there too (the door itself looks when). */
 const HOST_OTHERWISE = `as_what IN ('tutor', 'joining-host')`;
@@ -35,27 +44,27 @@ const DRAFT_OF_POST = `JSON_VALUE(p.timing, '$.kind') = 'draft'`;
 /** How to find the class period that a path parameter speaks of, and whether it is a draft there. */
 const CLASS_OF: Record<ClassSubject, { sql: string; what: string }> = {
   classId: {
-    sql: 'SELECT c.id, 0 AS draft FROM class_periods c WHERE c.id = :id',
+    sql: 'SELECT c.id, 0 AS draft, 0 AS left_out FROM class_periods c WHERE c.id = :id',
     what: 'This class period',
   },
   seriesId: {
-    sql: 'SELECT s.class_id AS id, s.draft FROM series s WHERE s.id = :id',
+    sql: 'SELECT s.class_id AS id, s.draft, 0 AS left_out FROM series s WHERE s.id = :id',
     what: 'This session',
   },
   postId: {
-    sql: `SELECT p.class_id AS id, ${DRAFT_OF_POST} AS draft FROM posts p WHERE p.id = :id`,
+    sql: `SELECT p.class_id AS id, ${DRAFT_OF_POST} AS draft, 0 AS left_out FROM posts p WHERE p.id = :id`,
     what: 'This post',
   },
   placementId: {
-    sql: `SELECT pp.class_id AS id, ${DRAFT_OF_POST} AS draft FROM placements pl JOIN post_places pp ON pp.id = pl.place_id JOIN posts p ON p.id = pp.post_id WHERE pl.id = :id`,
+    sql: `SELECT pp.class_id AS id, ${DRAFT_OF_POST} AS draft, 0 AS left_out FROM placements pl JOIN post_places pp ON pp.id = pl.place_id JOIN posts p ON p.id = pp.post_id WHERE pl.id = :id`,
     what: 'This placement',
   },
   linkId: {
-    sql: 'SELECT l.class_id AS id, 0 AS draft FROM links l WHERE l.id = :id',
+    sql: `SELECT l.class_id AS id, 0 AS draft, ${LEFT_OUT} AS left_out FROM links l WHERE l.id = :id`,
     what: 'This link',
   },
   visitorId: {
-    sql: 'SELECT l.class_id AS id, 0 AS draft FROM visitors v JOIN sittings m ON m.id = v.sitting_id JOIN links l ON l.id = m.link_id WHERE v.id = :id',
+    sql: `SELECT l.class_id AS id, 0 AS draft, ${LEFT_OUT} AS left_out FROM visitors v JOIN sittings m ON m.id = v.sitting_id JOIN links l ON l.id = m.link_id WHERE v.id = :id`,
     what: 'This visitor',
   },
 };
@@ -67,6 +76,7 @@ interface StandingRow {
   draft: number;
   otherwise: number;
   at_rest: number;
+  left_out: number;
 }
 
 /** What a person is to it; nothing where there is no such thing. `asks`: what counts beside the class period's staff. */
@@ -79,7 +89,7 @@ export async function standingOf(
   const others = { door: ACTING[subject.kind], link: TUTOR[subject.kind], class: undefined };
   const other = others[asks];
   const row = await db.one<StandingRow>(
-    `SELECT cs.as_what, found.draft, ${other ? `EXISTS (${other})` : '0'} AS otherwise, fc.put_away_at IS NOT NULL AS at_rest
+    `SELECT cs.as_what, found.draft, found.left_out, ${other ? `EXISTS (${other})` : '0'} AS otherwise, fc.put_away_at IS NOT NULL AS at_rest
      FROM (${CLASS_OF[subject.kind].sql}) found JOIN class_periods fc ON fc.id = found.id LEFT JOIN class_staff cs ON cs.class_id = found.id AND cs.person_id = :personId`,
     { id: subject.id, personId },
   );
@@ -89,6 +99,7 @@ export async function standingOf(
       otherwise: Boolean(row.otherwise),
       isAtRest: Boolean(row.at_rest),
       isDraft: Boolean(row.draft),
+      isLeftOut: Boolean(row.left_out),
     }
   );
 }

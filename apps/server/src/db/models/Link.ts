@@ -32,6 +32,8 @@ export interface LinkRow extends Model<InferAttributes<LinkRow>, InferCreationAt
   room_address: CreationOptional<string | null>;
   /** What has been looked at in such a room; of an earlier one it counts no more. */
   room_looked_at: CreationOptional<RoomLookedAt | null>;
+  /** Its class period's teachers host it, and those named at it; or those alone, as long as one of them hosts the class period. */
+  hosted_by: CreationOptional<'class' | 'named'>;
   /** Stopped together with its class period, to work again with it. */
   put_away: CreationOptional<boolean>;
 
@@ -57,6 +59,7 @@ export const defineLink = (sequelize: Sequelize): ModelStatic<LinkRow> =>
       version: version(),
       room_address: text(500, { allowNull: true }),
       room_looked_at: json({ allowNull: true }),
+      hosted_by: oneOf(['class', 'named'], { defaultValue: 'class' }),
       put_away: flag('put_away'),
     },
     {

@@ -1,4 +1,5 @@
 import type { Db, Values } from '../../db/connect.js';
+import { HOSTED_BY_NAMED } from '../../http/accessStore.sql.js';
 import type { MeantAs } from '../../db/models/LinkPerson.js';
 
 /** Somebody who is meant by a link; series_id 0: always, key_date '': at all dates of the series. */
@@ -27,7 +28,7 @@ const BRANCHES: Branch[] = [
     link: 'l.id',
     person: 's.person_id',
     sql: `SELECT l.id AS link_id, s.person_id, IF(s.as_what = 'presenter', 'presenter', 'host') AS as_what, ${ALWAYS}
-      FROM links l JOIN class_staff s ON s.class_id = l.class_id`,
+      FROM links l JOIN class_staff s ON s.class_id = l.class_id AND NOT (${HOSTED_BY_NAMED})`,
   },
   {
     link: 'h.link_id',

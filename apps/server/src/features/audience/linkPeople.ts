@@ -92,3 +92,12 @@ export async function followPeople(db: Db, personIds: number[]): Promise<void> {
     await bringInLine(db, of);
   });
 }
+
+/** Links that somebody hosts by name may be theirs alone now, or no longer: their class periods' teachers with them. */
+export async function followHosted(db: Db, personId: number): Promise<void> {
+  const rows = await db.models.LinkHost.findAll({ where: { person_id: personId } });
+  await followLinks(
+    db,
+    rows.map((row) => row.link_id),
+  );
+}

@@ -182,13 +182,42 @@ export async function writeAudience(
   await followLinks(db, [linkId]);
 }
 
-export async function writeHosts(db: Db, linkId: number, personIds: number[]): Promise<void> {
-  const { LinkHost } = db.models;
+/** Who hosts a link beside its class period's teachers, or instead of them. */
+export interface LinkHosts {
+  hostIds: number[];
+  hostedBy: 'class' | 'named';
+}
+
+export async function writeHosts(
+  db: Db,
+  linkId: number,
+  { hostIds, hostedBy }: LinkHosts,
+): Promise<void> {
+  const { Link, LinkHost } = db.models;
+  await Link.update({ hosted_by: hostedBy }, { where: { id: linkId } });
   await LinkHost.destroy({ where: { link_id: linkId } });
-  await LinkHost.bulkCreate(personIds.map((person_id) => ({ link_id: linkId, person_id })));
+  await LinkHost.bulkCreate(hostIds.map((person_id) => ({ link_id: linkId, person_id })));
   await followLinks(db, [linkId]);
 }
 
 /** Whether a link is for all of a class period. */
 export const isForAllOf = async (db: Db, linkId: number, classId: number): Promise<boolean> =>
   (await db.models.LinkAudience.count({ where: { link_id: linkId, class_id: classId } })) > 0;
+
+/** Who hosts a link at any time, and who presents there by the class period, by name. */
+export async function hostsAndPresenters(
+  db: Db,
+  linkId: number,
+): Promise<(Named & { presents: boolean })[]> {
+  const rows = await db.models.LinkPerson.findAll({
+    where: { link_id: linkId, as_what: ['host', 'tutor', 'presenter'] },
+    include: [{ association: 'person', attributes: ['id', 'name'] }],
+    order: [['person', 'id', 'ASC']],
+  });
+  const people = new Map<number, Named & { presents: boolean }>();
+  for (const { person, as_what } of rows) {
+    const presents = as_what === 'presenter' && (people.get(person!.id)?.presents ?? true);
+    people.set(person!.id, { id: person!.id, name: person!.name, presents });
+  }
+  return [...people.values()];
+}

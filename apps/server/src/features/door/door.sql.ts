@@ -15,6 +15,7 @@ import type { Tokens } from '../../tokens.js';
 import { browserKey } from './keptOut.js';
 import { toSql } from '../../db/sqlTime.js';
 import { idleSince } from '../../http/idle.js';
+import { HOSTED_BY_NAMED } from '../../http/accessStore.sql.js';
 import type { WhoRow } from '../../http/who.js';
 import type { DateRow } from '../plan/changedSession.js';
 import { FIRST_HOST, LAYER_COLUMNS, type LayerRow } from '../entry/layers.sql.js';
@@ -54,7 +55,7 @@ export interface LinkAtDoorRow extends LayerRow {
 
 const LINK = `
   SELECT l.id AS link_id, l.code, l.state AS link_state, l.label, l.kind AS kind_of_link, c.id AS class_id, c.title AS class_title, c.ref AS class_ref, c.period,
-    c.pennant, c.put_away_at, l.rules AS link_rules, ${LAYER_COLUMNS}, h.name AS host_name, l.room_address,
+    c.pennant, c.put_away_at, l.rules AS link_rules, ${LAYER_COLUMNS}, COALESCE((SELECT np.name FROM link_hosts nl JOIN people np ON np.id = nl.person_id WHERE nl.link_id = l.id AND ${HOSTED_BY_NAMED} ORDER BY np.id LIMIT 1), h.name) AS host_name, l.room_address,
     (SELECT JSON_ARRAYAGG(JSON_ARRAY(g.email, g.comes, g.series_id, g.key_date)) FROM guests g WHERE g.link_id = l.id AND g.state = 'invited') AS guest_list,
     EXISTS (SELECT 1 FROM link_audience fa WHERE fa.link_id = l.id AND fa.class_id = l.class_id) AS for_class,
     (SELECT COUNT(*) + EXISTS (SELECT 1 FROM guests ng WHERE ng.link_id = l.id) > 0 AND COUNT(na.class_id) + COUNT(na.group_id) = 0 FROM link_audience na WHERE na.link_id = l.id) AS for_named,

@@ -5,7 +5,7 @@ import { isOffice } from '../../http/access.js';
 import type { Who } from '../../http/who.js';
 import { mayChange } from '../school/classItem.js';
 import { classById } from '../school/classes.sql.js';
-import { staffOf } from '../school/store.js';
+import { hostsAndPresenters } from '../audience/store.js';
 import { rulesOfClass, rulesOfLink } from './layers.js';
 import { anyLesson, settingOf } from './setting.js';
 import { datesOfLink, schoolLayer, teacherLayer } from './store.js';
@@ -34,7 +34,7 @@ async function describe(
 ): Promise<Answer<'rules'>> {
   const { rules } = resolveRules(layers);
   const [staff, dates, setting] = await Promise.all([
-    about.classId === null ? [] : staffOf(glen.db, about.classId),
+    about.linkId === null ? [] : hostsAndPresenters(glen.db, about.linkId),
     about.linkId === null ? [] : datesOfLink(glen.db, about.linkId),
     about.linkId === null ? anyLesson(glen) : settingOf(glen, about.linkId),
   ]);
@@ -53,8 +53,8 @@ async function describe(
     mayEdit,
     layers,
     next: next && { opens: next.opens, closes: next.closes },
-    hosts: staff.filter((s) => s.as !== 'presenter').map((s) => s.name),
-    presenters: staff.filter((s) => s.as === 'presenter').map((s) => s.name),
+    hosts: staff.filter((s) => !s.presents).map((s) => s.name),
+    presenters: staff.filter((s) => s.presents).map((s) => s.name),
     setting,
   };
 }

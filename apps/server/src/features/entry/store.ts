@@ -45,13 +45,11 @@ interface SettingFacts {
 
 /** What a link is for, as far as its rules go. */
 export async function settingFacts(db: Db, linkId: number): Promise<SettingFacts | undefined> {
-  const { Link, Guest, ClassStaff } = db.models;
+  const { Link, Guest, LinkPerson } = db.models;
   const link = await Link.findByPk(linkId, { attributes: ['kind', 'room_address', 'class_id'] });
   if (!link) return undefined;
   const guests = await Guest.findAll({ where: { link_id: linkId, state: 'invited' } });
-  const named = await ClassStaff.count({
-    where: { class_id: link.class_id, as_what: 'presenter' },
-  });
+  const named = await LinkPerson.count({ where: { link_id: linkId, as_what: 'presenter' } });
   return {
     kind: link.kind,
     named: named + guests.filter((guest) => guest.comes === 'speaker').length,

@@ -120,7 +120,8 @@ function linkPart(glen: Glen, l: ListedLink) {
     place,
     room: l.room_address,
     lastUsed: l.last_used,
-    mayEdit: mayChange(l),
+    mayEdit: mayChange(l) && !l.left_out,
+    hostedBy: l.hosted_by,
   };
 }
 

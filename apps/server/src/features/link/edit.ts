@@ -42,6 +42,7 @@ export async function addLink(
       personIds: [],
       guests: [],
       hostIds: [],
+      hostedBy: 'class',
     },
     by,
   );
@@ -60,7 +61,7 @@ export async function addLink(
       },
       audience,
     );
-    await writeHosts(glen.db, link.id, audience.hostIds);
+    await writeHosts(glen.db, link.id, audience);
     await glen.audit({ by, action: 'add-link', subject: `link:${link.id}`, after: body });
     await announceLink(glen, { id: link.id, class_id: classId });
     return link.id;
@@ -100,13 +101,18 @@ export async function setAudience(
       'classIds',
       'This is the link that the whole class period goes by. Make another link for a part of it.',
     );
+  if (main === linkId && audience.hostedBy === 'named')
+    throw wrongField(
+      'hostedBy',
+      'This is the link that the whole class period goes by: its teachers host it.',
+    );
   return changeLink(
     glen,
     who,
     { linkId, version: body.version, action: 'set-audience' },
     async (_link) => {
       await writeAudience(glen.db, { linkId, now: glen.clock.machine() }, audience);
-      await writeHosts(glen.db, linkId, audience.hostIds);
+      await writeHosts(glen.db, linkId, audience);
       return { after: audience };
     },
   );

@@ -2,6 +2,7 @@ import { plusMinutes } from '@glen/core';
 import type { Pennant } from '@glen/contract';
 import type { Db } from '../../db/connect.js';
 import { toSql } from '../../db/sqlTime.js';
+import { LEFT_OUT } from '../../http/accessStore.sql.js';
 import { MAIN_LINK } from '../school/classes.sql.js';
 import type { LinkRow } from './store.js';
 
@@ -13,6 +14,8 @@ export interface ListedLink extends LinkRow {
   as_what: 'host' | 'co-teacher' | 'presenter' | null;
   last_used: string | null;
   main_id: number;
+  /** Hosted by those alone who are named at it, and whoever asks is none of them. */
+  left_out: number;
 }
 
 /** Which links: those of all class periods that one teaches or visits and those that one hosts alone; a class period's; one. */
@@ -31,7 +34,7 @@ function conditionOf(which: WhichLinks): { sql: string; values: Record<string, n
 export function listLinks(db: Db, personId: number, which: WhichLinks): Promise<ListedLink[]> {
   const { sql, values } = conditionOf(which);
   return db.rows<ListedLink>(
-    `SELECT l.*, c.title AS class_title, c.period, c.pennant, c.put_away_at, cs.as_what, ${MAIN_LINK} AS main_id,
+    `SELECT l.*, c.title AS class_title, c.period, c.pennant, c.put_away_at, cs.as_what, ${LEFT_OUT} AS left_out, ${MAIN_LINK} AS main_id,
        (SELECT MAX(v.knocked_at) FROM sittings m JOIN visitors v ON v.sitting_id = m.id WHERE m.link_id = l.id) AS last_used
      FROM links l JOIN class_periods c ON c.id = l.class_id
      LEFT JOIN class_staff cs ON cs.class_id = c.id AND cs.person_id = :personId

@@ -3,7 +3,7 @@ import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, stale, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
-import { followPeople } from '../audience/linkPeople.js';
+import { followHosted, followPeople } from '../audience/linkPeople.js';
 import { keepWords, rolesOfPerson } from '../accounts/store.js';
 import { changePerson } from './changePerson.js';
 import { rowOf } from './list.js';
@@ -97,6 +97,7 @@ export async function makeOne(glen: Glen, person: Held, other: Held): Promise<vo
   await keepOneGroupEach(glen.db, personId);
   await keepOneNameEach(glen.db, personId);
   await followPeople(glen.db, [personId]);
+  await followHosted(glen.db, personId);
   const retired_at = glen.clock.machine();
   await bumpPerson(glen.db, otherId, other.version, {
     retired_at,

@@ -3,7 +3,7 @@ import type { Db } from '../../db/connect.js';
 import type { ClassPeriodRow } from '../../db/models/ClassPeriod.js';
 import type { HadByRetired } from '../../db/models/Person.js';
 import { oneMore } from '../../db/versions.js';
-import { followPeople } from '../audience/linkPeople.js';
+import { followHosted, followLinks, followPeople } from '../audience/linkPeople.js';
 import { giveGroupsAndLinks } from '../classes/leftStore.js';
 import type { NamedClass } from './places.sql.js';
 
@@ -55,9 +55,12 @@ export async function leaveAllPlaces(db: Db, personId: number): Promise<void> {
   await ClassStaff.destroy({ where });
   await GroupMember.destroy({ where });
   await LinkAudience.destroy({ where });
+  const hosted = (await LinkHost.findAll({ where })).map((row) => row.link_id);
   await LinkHost.destroy({ where });
   await ClassGroup.update({ tutor_id: null }, { where: { tutor_id: personId } });
   await followPeople(db, [personId]);
+  // Others may host again what they were left out of, where nobody else is left.
+  await followLinks(db, hosted);
 }
 
 /** Gives places back, as far as what they are in still stands. */
@@ -85,6 +88,7 @@ export async function givePlaces(
   );
   await ClassGroup.update({ tutor_id: personId }, { where: { id: tutors, tutor_id: null } });
   await followPeople(db, [personId]);
+  await followHosted(db, personId);
 }
 
 type Titled = Pick<InferAttributes<ClassPeriodRow>, 'id' | 'title' | 'period'>;

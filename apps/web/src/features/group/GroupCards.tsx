@@ -32,6 +32,7 @@ function GroupLink({
           personIds: [],
           guests: [],
           hostIds: group.tutorId === null ? [] : [group.tutorId],
+          hostedBy: 'class',
         },
       },
     });

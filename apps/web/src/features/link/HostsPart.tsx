@@ -1,7 +1,11 @@
 import { FieldError } from '../../ui/Field.js';
+import { ChoicePart } from '../../ui/choices.js';
 import { CardPart } from '../../ui/SentencePart.js';
 import { Tick } from './Tick.js';
-import { toggled, type AudienceDraft } from './audienceDraft.js';
+import { hostedAlone, toggled, type AudienceDraft } from './audienceDraft.js';
+
+const LEGEND = 'Host here, and nowhere else in the class period';
+const NOBODY = { class: 'nobody else', named: 'nobody yet' };
 
 interface HostsProps {
   draft: AudienceDraft;
@@ -9,6 +13,31 @@ interface HostsProps {
   staff: { id: number; name: string }[];
   error?: string | undefined;
 }
+
+const HOSTED_BY = [
+  { value: 'class', label: 'the class period’s hosts and' },
+  { value: 'named', label: 'nobody but', hint: 'its other teachers are left out' },
+];
+
+interface HostedByProps {
+  draft: AudienceDraft;
+  /** Who chooses, by their number: they host it where nobody else is named. */
+  me: number;
+  onChange: (draft: AudienceDraft) => void;
+}
+
+/** Whether the class period's teachers host there too, or those alone who are named. */
+export const HostedBy = ({ draft, me, onChange }: HostedByProps) => (
+  <ChoicePart
+    label="Who hosts it"
+    value={draft.hostedBy}
+    marked={draft.hostedBy === 'named'}
+    choices={HOSTED_BY}
+    onChange={(next) =>
+      onChange(next === 'named' ? hostedAlone(draft, me) : { ...draft, hostedBy: 'class' })
+    }
+  />
+);
 
 /** Who is host there beside the class period's own hosts: a tutor, say, who is host nowhere else. */
 export function HostsPart({ draft, onChange, staff, error }: HostsProps) {
@@ -18,13 +47,13 @@ export function HostsPart({ draft, onChange, staff, error }: HostsProps) {
   return (
     <CardPart
       label={`Hosts of its own: ${hosts || 'none'}`}
-      shown={hosts || 'nobody else'}
+      shown={hosts || NOBODY[draft.hostedBy]}
       invalid={error !== undefined}
       marked={draft.hostIds.length > 0}
     >
       <fieldset className="grid max-h-view w-64 gap-1.5 overflow-y-auto">
         <legend className="mb-1 text-sm text-soft">
-          Host here, and nowhere else in the class period
+          {draft.hostedBy === 'named' ? 'They alone host here' : LEGEND}
         </legend>
         {staff.map((s) => (
           <Tick

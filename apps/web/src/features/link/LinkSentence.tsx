@@ -4,7 +4,7 @@ import { FieldError } from '../../ui/Field.js';
 import { ChoicePart } from '../../ui/choices.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { AudiencePart } from './AudiencePart.js';
-import { HostsPart } from './HostsPart.js';
+import { HostedBy, HostsPart } from './HostsPart.js';
 import { GuestList } from './GuestList.js';
 import { NameCard } from './NameCard.js';
 import { editOf } from './audienceDraft.js';
@@ -32,8 +32,8 @@ const ReadOnly = ({ link }: { link: LinkDetail }) => (
     {link.hosts.length > 0 && (
       <>
         {' '}
-        {link.hosts.map((h) => h.name).join(', ')} {link.hosts.length === 1 ? 'hosts' : 'host'} here
-        too.
+        {link.hosts.map((h) => h.name).join(', ')} {link.hosts.length === 1 ? 'hosts' : 'host'} here{' '}
+        {link.hostedBy === 'named' ? 'and nobody else' : 'too'}.
       </>
     )}
   </p>
@@ -60,6 +60,7 @@ function PeopleParts({
   edits: Edits;
 }) {
   const { data: classes } = api.useClassesQuery();
+  const { data: me } = api.useMeQuery();
   const { data: groups } = api.useGroupsQuery({ params: { classId: link.classId } });
   const names = new Map(
     link.audience.flatMap((a) => (a.kind === 'person' ? [[a.id, a.name] as const] : [])),
@@ -76,12 +77,21 @@ function PeopleParts({
         names={names}
         error={messageFor(problem, 'classIds', 'groupIds', 'personIds', 'guests')}
       />
-      , hosted by the class period’s hosts and{' '}
+      , hosted by{' '}
+      {link.main || !me?.person ? (
+        'the class period’s hosts and'
+      ) : (
+        <HostedBy
+          draft={audience}
+          me={me.person.id}
+          onChange={(d) => changeAudience(editOf(audience, d))}
+        />
+      )}{' '}
       <HostsPart
         draft={audience}
         onChange={(d) => changeAudience(editOf(audience, d))}
         staff={groups?.staff ?? []}
-        error={messageFor(problem, 'hostIds')}
+        error={messageFor(problem, 'hostIds', 'hostedBy')}
       />
       . Students{' '}
     </>

@@ -6,7 +6,7 @@ import { FieldError } from '../../ui/Field.js';
 import { ChoicePart } from '../../ui/choices.js';
 import { typedPart } from '../../ui/SentencePart.js';
 import { AudiencePart } from './AudiencePart.js';
-import { HostsPart } from './HostsPart.js';
+import { HostedBy, HostsPart } from './HostsPart.js';
 import { PURPOSES, SHOWN } from './noted.js';
 import { OWN_WORDS, useNewLink } from './useNewLink.js';
 
@@ -76,7 +76,12 @@ function Sentence({ making, classPeriod, classes }: SentenceProps) {
         names={new Map()}
         error={errorAt('audience')}
       />
-      , hosted by the class period’s hosts and{' '}
+      , hosted by{' '}
+      <HostedBy
+        draft={draft.audience}
+        me={making.me}
+        onChange={(audience) => change({ audience })}
+      />{' '}
       <HostsPart
         draft={draft.audience}
         onChange={(audience) => change({ audience })}
@@ -105,7 +110,8 @@ interface NewLinkProps {
 
 /** Another link of a class period, in a sentence: what for, called what, for whom. */
 export function NewLink({ classPeriod, classes, start = 'Group work', onClose }: NewLinkProps) {
-  const making = useNewLink(classPeriod, start);
+  const { data: me } = api.useMeQuery();
+  const making = useNewLink(classPeriod, start, me?.person?.id ?? 0);
   const { known, problem, errorAt } = making;
   const wrong = errorAt('label', 'words') ?? problem?.title;
   return (

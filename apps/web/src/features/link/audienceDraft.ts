@@ -14,6 +14,8 @@ export interface AudienceDraft {
   personIds: number[];
   guests: DraftGuest[];
   hostIds: number[];
+  /** The class period's teachers and those named, or those alone. */
+  hostedBy: 'class' | 'named';
 }
 
 /** Everybody of one class period, and nobody else. */
@@ -23,11 +25,19 @@ export const forClass = (classId: number): AudienceDraft => ({
   personIds: [],
   guests: [],
   hostIds: [],
+  hostedBy: 'class',
 });
 
 /** A list of ids with one put in or taken out. */
 export const toggled = (list: number[], id: number, isIn: boolean): number[] =>
   isIn ? [...list, id] : list.filter((other) => other !== id);
+
+/** The same, hosted by somebody alone: a one-to-one is no other teacher's. */
+export const hostedAlone = (draft: AudienceDraft, hostId: number): AudienceDraft => ({
+  ...draft,
+  hostedBy: 'named',
+  hostIds: draft.hostIds.length > 0 ? draft.hostIds : [hostId],
+});
 
 /** A change of whom a link is for, to be made to whatever it is for by then. */
 export type AudienceEdit = (now: AudienceDraft) => AudienceDraft;
@@ -60,4 +70,5 @@ export const editOf =
     personIds: changed(now.personIds, before.personIds, after.personIds),
     guests: changedGuests(now.guests, before.guests, after.guests),
     hostIds: changed(now.hostIds, before.hostIds, after.hostIds),
+    hostedBy: after.hostedBy === before.hostedBy ? now.hostedBy : after.hostedBy,
   });

@@ -13,6 +13,7 @@ const draftOf = (l: LinkDetail): AudienceDraft => ({
     a.kind === 'guest' ? [{ email: a.email, name: a.name, comes: a.comes }] : [],
   ),
   hostIds: l.hosts.map((h) => h.id),
+  hostedBy: l.hostedBy,
 });
 
 type Words = Pick<LinkDetail, 'label' | 'purpose' | 'kind' | 'shown'>;

@@ -4,7 +4,7 @@ import { api } from '../../app/api.js';
 import { offerWayBack } from '../../app/undo.js';
 import { wayBack } from '../../app/wayBack.js';
 import { useServerForm } from '../../app/useServerForm.js';
-import { forClass, type AudienceDraft } from './audienceDraft.js';
+import { forClass, hostedAlone, type AudienceDraft } from './audienceDraft.js';
 import { PURPOSES } from './noted.js';
 
 /** Stands among the purposes for words of one's own. */
@@ -21,19 +21,26 @@ interface Draft {
   audience: AudienceDraft;
 }
 
-function beginning(start: string, classId: number): Draft {
+const knownAs = (purpose: string) => PURPOSES.find((p) => p.words === purpose);
+
+/** Whom a purpose's link is for at first, and who hosts it: a one-to-one is its teacher's alone. */
+function audienceFor(purpose: string, classId: number, me: number): AudienceDraft {
   const everybody = forClass(classId);
+  if (purpose === 'Lessons') return everybody;
+  const nobody = { ...everybody, classIds: [] };
+  return knownAs(purpose)?.kind === 'one-to-one' ? hostedAlone(nobody, me) : nobody;
+}
+
+function beginning(start: string, classId: number, me: number): Draft {
   return {
     purpose: start,
     words: '',
     label: start,
     isOwnLabel: false,
     shown: true,
-    audience: start === 'Lessons' ? everybody : { ...everybody, classIds: [] },
+    audience: audienceFor(start, classId, me),
   };
 }
-
-const knownAs = (purpose: string) => PURPOSES.find((p) => p.words === purpose);
 
 function bodyOf({ purpose, words, label, shown, audience }: Draft) {
   const known = knownAs(purpose);
@@ -47,7 +54,7 @@ function bodyOf({ purpose, words, label, shown, audience }: Draft) {
   };
 }
 
-const IN_AUDIENCE = ['classIds', 'groupIds', 'personIds', 'guests', 'hostIds'];
+const IN_AUDIENCE = ['classIds', 'groupIds', 'personIds', 'guests', 'hostIds', 'hostedBy'];
 
 /** Whom it is for is one part of the sentence; the purpose can be wrong only where it is in one's own words. */
 function fieldOf(path: string): string {
@@ -56,12 +63,12 @@ function fieldOf(path: string): string {
 }
 
 /** A link that is being thought of: its sentence's parts, and making it. */
-export function useNewLink(classPeriod: ClassItem, start: string) {
+export function useNewLink(classPeriod: ClassItem, start: string, me: number) {
   const navigate = useNavigate();
   const [add] = api.useAddLinkMutation();
   const params = { classId: classPeriod.id };
   const form = useServerForm<Draft, Draft, LinkDetail>({
-    start: beginning(start, classPeriod.id),
+    start: beginning(start, classPeriod.id, me),
     send: (draft) => add({ params, body: bodyOf(draft) }),
     fieldOf,
     keepAs: { name: `new link ${classPeriod.id} ${start}` },
@@ -76,10 +83,18 @@ export function useNewLink(classPeriod: ClassItem, start: string) {
   const named = (label: string): Partial<Draft> => (draft.isOwnLabel ? {} : { label });
   return {
     ...form,
+    me,
     draft,
     known: knownAs(draft.purpose),
-    choosePurpose: (purpose: string): void =>
-      form.change({ purpose, ...named(purpose === OWN_WORDS ? '' : purpose) }),
+    choosePurpose: (purpose: string): void => {
+      // Who hosts it follows the purpose; whom it is for stays as chosen.
+      const { hostedBy, hostIds } = audienceFor(purpose, classPeriod.id, me);
+      form.change({
+        purpose,
+        audience: { ...draft.audience, hostedBy, hostIds },
+        ...named(purpose === OWN_WORDS ? '' : purpose),
+      });
+    },
     writePurpose: (words: string): void => form.change({ words, ...named(words) }),
     writeLabel: (label: string): void => form.change({ label, isOwnLabel: true }),
   };
