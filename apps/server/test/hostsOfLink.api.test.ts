@@ -69,6 +69,7 @@ describe('a link that is hosted by those alone who are named at it', () => {
     expect(seen).toMatchObject({ hostedBy: 'named', mayEdit: false });
     const rules = (await host.get(`/api/links/${link.id}/rules`)).body as Answer<'rules'>;
     expect([rules.hosts, rules.presenters]).toEqual([['Ottoline Marsh'], []]);
+    expect(rules.leftOut.toSorted()).toEqual(['Signe Aalto', 'Tomas Verhage']);
     expect(rules.setting.namedCount).toBe(0);
     const tried = await host.post(`/api/links/${link.id}/try`, {
       accountId: school.person('Tomas Verhage').accounts[0]!.id,

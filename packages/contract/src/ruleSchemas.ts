@@ -68,6 +68,8 @@ export const rulesAnswer = z.object({
   next: z.object({ opens: utcInstant, closes: utcInstant }).nullable(),
   hosts: z.array(z.string()),
   presenters: z.array(z.string()),
+  /** Of a link that others host alone: the class period's other teachers, who come as any colleague does. */
+  leftOut: z.array(z.string()),
   /** What reviewRules asks about beside the rules. */
   setting: z.object({
     kind: linkKind,

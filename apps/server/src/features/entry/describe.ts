@@ -6,6 +6,7 @@ import type { Who } from '../../http/who.js';
 import { mayChange } from '../school/classItem.js';
 import { classById } from '../school/classes.sql.js';
 import { hostsAndPresenters } from '../audience/store.js';
+import { staffOf } from '../school/store.js';
 import { rulesOfClass, rulesOfLink } from './layers.js';
 import { anyLesson, settingOf } from './setting.js';
 import { datesOfLink, schoolLayer, teacherLayer } from './store.js';
@@ -33,8 +34,9 @@ async function describe(
   about: About,
 ): Promise<Answer<'rules'>> {
   const { rules } = resolveRules(layers);
-  const [staff, dates, setting] = await Promise.all([
+  const [staff, teachers, dates, setting] = await Promise.all([
     about.linkId === null ? [] : hostsAndPresenters(glen.db, about.linkId),
+    about.classId === null ? [] : staffOf(glen.db, about.classId),
     about.linkId === null ? [] : datesOfLink(glen.db, about.linkId),
     about.linkId === null ? anyLesson(glen) : settingOf(glen, about.linkId),
   ]);
@@ -55,6 +57,7 @@ async function describe(
     next: next && { opens: next.opens, closes: next.closes },
     hosts: staff.filter((s) => !s.presents).map((s) => s.name),
     presenters: staff.filter((s) => s.presents).map((s) => s.name),
+    leftOut: teachers.filter((t) => !staff.some((s) => s.id === t.id)).map((t) => t.name),
     setting,
   };
 }

@@ -4,6 +4,8 @@ import type { EntryDecision, EntryTable, PersonKind, Way, WayChoice, WayColumn }
 export interface Names {
   hosts: string[];
   presenters: string[];
+  /** The class period's teachers who are left out of this link. */
+  leftOut: string[];
 }
 
 const KIND_WORDS: Record<PersonKind, string> = {
@@ -56,6 +58,8 @@ export function rowName(kind: PersonKind, names: Names): { who: string; as?: str
     return { who: names.hosts.join(', '), as: 'hosts' };
   if (kind === 'named-presenter' && names.presenters.length > 0)
     return { who: names.presenters.join(', '), as: 'named presenter' };
+  if (kind === 'colleague' && names.leftOut.length > 0)
+    return { who: names.leftOut.join(', '), as: 'left out, as any colleague' };
   return { who: KIND_WORDS[kind] };
 }
 
