@@ -26,6 +26,7 @@ import { fillCoursePages } from './board.js';
 import { loadGuests } from './guests.js';
 import { loadHistory } from './history.js';
 import { loadPosts } from './posts.js';
+import { loadTalks } from './talks.js';
 import {
   DEMO_DAY,
   DEMO_PASSWORD,
@@ -286,19 +287,7 @@ async function loadGroups(
       repeat: { every: 'week', weeks: 6 },
     },
   });
-  await addLink(glen, ids.get('nav-3')!, who, {
-    label: 'Talks with Birgit',
-    purpose: 'One-to-one',
-    kind: 'one-to-one',
-    shown: true,
-    preset: 'one-to-one',
-    audience: {
-      ...FOR_NOBODY,
-      personIds: [people.students[1]!],
-      hostIds: [who.person!.id],
-      hostedBy: 'named',
-    },
-  });
+  await loadTalks(glen, ids.get('nav-3')!, { who, studentId: people.students[1]! });
 }
 
 /** The head moves in, as anybody does who starts with nothing. Nothing where a school stands already. */

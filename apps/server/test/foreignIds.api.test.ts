@@ -41,6 +41,7 @@ let foreign: {
   post: Post;
   share: number;
   guest: number;
+  presenter: number;
   student: { id: number; accountId: number };
 };
 
@@ -75,6 +76,11 @@ beforeAll(async () => {
       comes: 'inside',
     })
   ).body as Answer<'guests'>;
+  const named = (
+    await bram.post(`/api/links/${link.id}/presenters`, {
+      personId: school.person('Idris Kellaway').id,
+    })
+  ).body as LinkDetail;
   const { session: series } = (
     await bram.post(`/api/classes/${s4.id}/sessions`, {
       title: 'SECRET signals',
@@ -112,6 +118,7 @@ beforeAll(async () => {
     post,
     share,
     guest: guests[0]!.id,
+    presenter: named.presenters[0]!.id,
     student: { id: student.id, accountId: student.accounts[0]!.id },
   };
 
@@ -260,6 +267,15 @@ const PROBES: Record<string, () => Promise<Response>> = {
   'setAudience classIds[]': () => setAudience({ classIds: [foreign.class.id] }),
   'setAudience groupIds[]': () => setAudience({ groupIds: [foreign.group.id] }),
   'setAudience hostIds[]': () => setAudience({ hostIds: [foreign.student.id] }),
+  'addPresenter personId': () =>
+    host.post(`/api/links/${own.link.id}/presenters`, { personId: foreign.student.id }),
+  'addPresenter seriesId': () =>
+    host.post(`/api/links/${own.link.id}/presenters`, {
+      personId: school.person('Idris Kellaway').id,
+      seriesId: foreign.series.seriesId,
+    }),
+  'removePresenter presenterId': () =>
+    host.post(`/api/links/${own.link.id}/presenters/remove`, { presenterId: foreign.presenter }),
   'addGuests seriesId': () =>
     host.post(`/api/links/${own.link.id}/guests`, {
       text: 'guest@home.example',

@@ -4,6 +4,12 @@ import { FIRST_RULES } from '@glen/core';
 import type { Db } from '../src/db/connect.js';
 import { migrate } from '../src/db/migrate.js';
 import { followClasses, followHosted, followPeople } from '../src/features/audience/linkPeople.js';
+import {
+  cutPresenters,
+  dropPresenters,
+  insertPresenter,
+  mergePresenters,
+} from '../src/features/audience/presenterStore.js';
 import { writeAudience, writeHosts } from '../src/features/audience/store.js';
 import { giveGroupsAndLinks, leaveGroupsAndLinks } from '../src/features/classes/leftStore.js';
 import { putOnRoll, takeOff, writeStaff } from '../src/features/classes/store.js';
@@ -152,6 +158,12 @@ const step = fc.oneof(
   fc.record({ do: fc.constant('drop' as const) }),
   fc.record({ do: fc.constant('rest' as const), at: of(CLASSES), away: fc.boolean() }),
   fc.record({ do: fc.constant('retire' as const), one: of(PEOPLE), back: fc.boolean() }),
+  fc.record({
+    do: fc.constant('presents' as const),
+    at: of(LINKS),
+    one: of(PEOPLE),
+    scope: fc.nat(2),
+  }),
   fc.record({ do: fc.constant('merge' as const), one: of(PEOPLE), other: of(PEOPLE) }),
 );
 type Step = typeof step extends fc.Arbitrary<infer S> ? S : never;
@@ -178,6 +190,16 @@ async function share(s: Extract<Step, { do: 'share' }>): Promise<void> {
   const key = s.scope === 2 ? '2026-10-21' : null;
   const sharing = { linkId: links[s.at]!, classId: classes[s.classAt]!, seriesId, key };
   await insertShare(db, { ...sharing, ownDoor: 'leads', by: people[0]! });
+}
+
+async function cut(from: number, to: number, key: string): Promise<void> {
+  await cutShares(db, from, to, key);
+  await cutPresenters(db, from, to, key);
+}
+
+async function wholeAgain(from: number, to: number): Promise<void> {
+  await mergeShares(db, from, to);
+  await mergePresenters(db, from, to);
 }
 
 async function unshare(linkId: number): Promise<void> {
@@ -235,13 +257,20 @@ const TAKE: { [D in Step['do']]: (s: Extract<Step, { do: D }>) => Promise<unknow
       hostIds: at(people, s.who),
       hostedBy: s.alone ? 'named' : 'class',
     }),
+  presents: (s) =>
+    insertPresenter(db, links[s.at]!, {
+      personId: people[s.one]!,
+      seriesId: s.scope === 0 ? 0 : series[0]!,
+      key: s.scope === 2 ? '2026-10-21' : '',
+    }),
   share,
   unshare: (s) => unshare(links[s.at]!),
   cut: (s) =>
-    s.whole
-      ? mergeShares(db, series[1]!, series[0]!)
-      : cutShares(db, series[0]!, series[1]!, '2026-10-20'),
-  drop: () => dropShares(db, series[0]!),
+    s.whole ? wholeAgain(series[1]!, series[0]!) : cut(series[0]!, series[1]!, '2026-10-20'),
+  drop: async () => {
+    await dropShares(db, series[0]!);
+    await dropPresenters(db, series[0]!);
+  },
   rest: (s) => putAway(classes[s.at]!, s.away),
   retire: (s) => leave(people[s.one]!, s.back),
   merge: (s) => merge(people[s.one]!, people[s.other]!),

@@ -94,7 +94,7 @@ describe('who asks, and what they may', () => {
         const as = (words: string[]): boolean => look.meantAt(linkId, personId, words).length > 0;
         const otherwise = {
           class: false,
-          link: kind === 'linkId' && as(['tutor']),
+          link: kind === 'linkId' && as(['tutor', 'presenter']),
           door: isActing(sittings, personId) || as(['tutor', 'joining-host']),
         };
         for (const asks of ['class', 'link', 'door'] as const)

@@ -209,6 +209,18 @@ async function writeSessions({ models }: Db, lots: Lots): Promise<void> {
   );
 }
 
+/** Presenters of links: at any time, of a series or of one date of it. */
+async function writePresenters({ models }: Db, lots: Lots): Promise<void> {
+  const series = await models.Series.findAll();
+  const named = ids(16).map(() => {
+    const { id, link_id } = lots.of(series);
+    const series_id = lots.is(30) ? 0 : id;
+    const key_date = series_id !== 0 && lots.is(50) ? lots.of(DAYS_OF_SCHOOL) : '';
+    return { link_id, person_id: lots.of(PEOPLE), series_id, key_date };
+  });
+  await models.LinkPresenter.bulkCreate(named, { ignoreDuplicates: true });
+}
+
 /** Guests at any time, of a series or of one date of it. */
 async function writeGuests({ models }: Db, lots: Lots): Promise<void> {
   const series = await models.Series.findAll();
@@ -358,6 +370,7 @@ export async function writeRows(db: Db, lots: Lots): Promise<void> {
   await writeLinks(db, lots);
   await writeSessions(db, lots);
   await writeShares(db, lots);
+  await writePresenters(db, lots);
   await writeGuests(db, lots);
   await writeSittings(db, lots);
   await writePosts(db, lots);

@@ -210,6 +210,8 @@ export const endpoints = {
   setRoom: { method: 'PUT', path: '/api/links/:linkId/room', who: 'class-host', of: 'linkId', does: 'Put another room behind a link' },
   shareLink: { method: 'POST', path: '/api/links/:linkId/share', who: 'class-host', of: 'linkId', does: 'Have another class period meet at this door too: always, for a series, or for one date' },
   unshareLink: { method: 'POST', path: '/api/links/:linkId/unshare', who: 'class-host', of: 'linkId', does: 'Have it meet at its own door again' },
+  addPresenter: { method: 'POST', path: '/api/links/:linkId/presenters', who: 'class-host', of: 'linkId', does: 'Name somebody who presents at a link: always, for a series, or at one date' },
+  removePresenter: { method: 'POST', path: '/api/links/:linkId/presenters/remove', who: 'class-host', of: 'linkId', does: 'Have somebody present there no longer' },
   groups: { method: 'GET', path: '/api/classes/:classId/groups', who: 'class-reader', of: 'classId', does: 'The groups of a class period' },
   setGroups: { method: 'PUT', path: '/api/classes/:classId/groups', who: 'class-keeper', of: 'classId', does: 'Change the groups of a class period' },
   schoolRules: { method: 'GET', path: '/api/school/rules', who: 'teacher', does: 'The school’s defaults of the entry rules, and which are locked' },

@@ -52,6 +52,16 @@ const share = z.object({
   ownDoor: z.enum(['leads', 'shut']),
 });
 
+const presenter = z.object({
+  id,
+  personId: id,
+  name: z.string(),
+  seriesId: id.nullable(),
+  key: date.nullable(),
+  /** `on Thu 15 Oct` */
+  words: z.string(),
+});
+
 /** A link in a list. */
 export const linkRow = z.object({
   id,
@@ -88,6 +98,8 @@ export const linkRow = z.object({
 });
 export const linkDetail = linkRow.extend({
   former: z.array(former),
+  /** Who presents there beside the class period's own presenters. */
+  presenters: z.array(presenter),
   shares: z.array(share),
   /** While nobody has used the code that took the place of the last one. */
   mayTakeBack: z.boolean(),
@@ -141,6 +153,12 @@ export const audienceBody = z.object({
   hostIds: z.array(id).max(40),
   hostedBy: hostedBy.default('class'),
 });
+export const presenterBody = z
+  .object({ personId: id, seriesId: id.optional(), key: date.optional() })
+  .refine((b) => b.key === undefined || b.seriesId !== undefined, {
+    path: ['seriesId'],
+    message: 'Say of which series.',
+  });
 export const linkBody = z.object({
   label: name80,
   purpose: line(80),

@@ -29,6 +29,7 @@ import * as m0025 from './migrations/0025-passkeys.js';
 import * as m0026 from './migrations/0026-guests.js';
 import * as m0027 from './migrations/0027-guest-list.js';
 import * as m0028 from './migrations/0028-hosts-of-a-link.js';
+import * as m0029 from './migrations/0029-presenters-of-a-link.js';
 import {
   databaseKind,
   makeBooks,
@@ -74,6 +75,7 @@ const MIGRATIONS: Migration[] = [
   m0026,
   m0027,
   m0028,
+  m0029,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

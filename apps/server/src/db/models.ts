@@ -24,6 +24,7 @@ import { defineLinkAudience } from './models/LinkAudience.js';
 import { defineLinkCode } from './models/LinkCode.js';
 import { defineLinkHost } from './models/LinkHost.js';
 import { defineLinkPerson } from './models/LinkPerson.js';
+import { defineLinkPresenter } from './models/LinkPresenter.js';
 import { defineMovingIn } from './models/MovingIn.js';
 import { defineNotice } from './models/Notice.js';
 import { defineOccurrence } from './models/Occurrence.js';
@@ -80,6 +81,7 @@ const defineTables = (sequelize: Sequelize) => ({
   LinkCode: defineLinkCode(sequelize),
   LinkHost: defineLinkHost(sequelize),
   LinkPerson: defineLinkPerson(sequelize),
+  LinkPresenter: defineLinkPresenter(sequelize),
   MovingIn: defineMovingIn(sequelize),
   Notice: defineNotice(sequelize),
   Occurrence: defineOccurrence(sequelize),
@@ -112,17 +114,15 @@ const defineTables = (sequelize: Sequelize) => ({
 
 type Tables = ReturnType<typeof defineTables>;
 
-/** What belongs to what, for those that are asked for together. The columns say themselves what they point to. */
-function associate(m: Tables): void {
-  const one = <A extends Model, B extends Model>(
-    of: ModelStatic<A>,
-    as: string,
-    other: ModelStatic<B>,
-    foreignKey: string,
-  ) => of.belongsTo(other, { as, foreignKey, constraints: false });
+const one = <A extends Model, B extends Model>(
+  of: ModelStatic<A>,
+  as: string,
+  other: ModelStatic<B>,
+  foreignKey: string,
+) => of.belongsTo(other, { as, foreignKey, constraints: false });
 
-  one(m.SignOn, 'account', m.Account, 'account_id');
-  one(m.Passkey, 'account', m.Account, 'account_id');
+/** What many of another belong to, or one. */
+function associateMany(m: Tables): void {
   m.Person.hasMany(m.Account, { foreignKey: 'person_id', as: 'accounts', constraints: false });
   m.Person.hasMany(m.PersonRole, { foreignKey: 'person_id', as: 'roles', constraints: false });
   m.Occurrence.hasOne(m.Sitting, {
@@ -130,7 +130,12 @@ function associate(m: Tables): void {
     as: 'sitting',
     constraints: false,
   });
+}
 
+/** What belongs to what, for those that are asked for together. The columns say themselves what they point to. */
+function associate(m: Tables): void {
+  one(m.SignOn, 'account', m.Account, 'account_id');
+  one(m.Passkey, 'account', m.Account, 'account_id');
   one(m.Account, 'person', m.Person, 'person_id');
   one(m.ActingHost, 'sitting', m.Sitting, 'sitting_id');
   one(m.AuditEntry, 'person', m.Person, 'person_id');
@@ -154,6 +159,7 @@ function associate(m: Tables): void {
   one(m.LinkHost, 'link', m.Link, 'link_id');
   one(m.LinkHost, 'person', m.Person, 'person_id');
   one(m.LinkPerson, 'person', m.Person, 'person_id');
+  one(m.LinkPresenter, 'person', m.Person, 'person_id');
   one(m.Occurrence, 'link', m.Link, 'link_id');
   one(m.Occurrence, 'series', m.Series, 'series_id');
   one(m.Placement, 'place', m.PostPlace, 'place_id');
@@ -181,6 +187,7 @@ export type Models = Tables;
 
 export function defineModels(sequelize: Sequelize): Models {
   const models = defineTables(sequelize);
+  associateMany(models);
   associate(models);
   return models;
 }

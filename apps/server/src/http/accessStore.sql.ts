@@ -34,9 +34,9 @@ const ACTING: Partial<Record<ClassSubject, string>> = {
     UNION ALL SELECT 1 FROM visitors v JOIN sittings m ON m.id = v.sitting_id JOIN link_people lp ON lp.link_id = m.link_id WHERE v.id = :id AND lp.person_id = :personId AND lp.${HOST_OTHERWISE}`,
 };
 
-/** Who reads of a link what its class period's teachers read: a host at that link alone. */
+/** Who reads of a link what its class period's teachers read: a host at that link alone, and who is named to present there. */
 const TUTOR: Partial<Record<ClassSubject, string>> = {
-  linkId: `SELECT 1 FROM link_people lp WHERE lp.link_id = :id AND lp.person_id = :personId AND lp.as_what = 'tutor'`,
+  linkId: `SELECT 1 FROM link_people lp WHERE lp.link_id = :id AND lp.person_id = :personId AND lp.as_what IN ('tutor', 'presenter')`,
 };
 
 const DRAFT_OF_POST = `JSON_VALUE(p.timing, '$.kind') = 'draft'`;

@@ -254,6 +254,8 @@ export const api = createApi({
       setRoom: tell('setRoom', link),
       lookAtRoom: tell('lookAtRoom', link),
       shareLink: tell('shareLink', link),
+      addPresenter: tell('addPresenter', link),
+      removePresenter: tell('removePresenter', link),
       unshareLink: tell('unshareLink', link),
       groups: ask('groups', ['groups']),
       setGroups: tell('setGroups', ['groups', 'links']),

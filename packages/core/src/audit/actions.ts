@@ -83,6 +83,8 @@ export const ACTIONS = {
   'unbind-sign-on': 'ended signing on for',
   'sign-on-failed': 'was not signed in by',
   'set-sign-in-ways': 'changed how people sign in to',
+  'add-presenter': 'named somebody to present at',
+  'remove-presenter': 'had somebody present no longer at',
   'add-guests': 'invited guests to',
   'edit-guest': 'changed how a guest comes to',
   'withdraw-guest': 'invited a guest no longer to',

@@ -17,6 +17,8 @@ export interface HadByRetired {
   groups: number[];
   links: number[];
   hostsLinks: number[];
+  /** Where they were named to present; left out by those retired before there was such a thing. */
+  presents?: { linkId: number; seriesId: number; key: string }[];
   /** Groups that they were tutor of. */
   tutors: number[];
 }

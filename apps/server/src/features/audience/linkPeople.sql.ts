@@ -36,6 +36,11 @@ const BRANCHES: Branch[] = [
     sql: `SELECT h.link_id, h.person_id, 'tutor', ${ALWAYS} FROM link_hosts h`,
   },
   {
+    link: 'n.link_id',
+    person: 'n.person_id',
+    sql: `SELECT n.link_id, n.person_id, 'presenter', n.series_id, n.key_date FROM link_presenters n`,
+  },
+  {
     link: 'a.link_id',
     person: 'r.person_id',
     sql: `SELECT a.link_id, r.person_id, 'member', ${ALWAYS} FROM link_audience a JOIN roll r ON r.class_id = a.class_id`,
@@ -70,7 +75,7 @@ const BY_LINK = definition('link');
 const BY_PERSON = definition('person');
 
 /**
- * Who is meant by some links, or by which links some people are: the definition that `link_people` is kept by. Seven
+ * Who is meant by some links, or by which links some people are: the definition that `link_people` is kept by. Eight
  * tables are asked, so that this is asked only where something changes.
  */
 export function meantBy(

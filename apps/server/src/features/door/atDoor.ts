@@ -53,6 +53,7 @@ export interface SessionAtDoor extends DateAtDoor, SittingAtDoor, PlaceAtDoor {
   /** With a class period that joins this session. */
   joined_roll: boolean;
   joined_host: boolean;
+  /** Named to present at it: with a class period that joins, or at this link. */
   joined_named: boolean;
 }
 
@@ -112,7 +113,7 @@ export function sessionAtDoorOf(
       (invitedHere.includes(String(person_id)) || invitedHere.includes(email ?? '')),
     joined_roll: joinsAs(meant, 'joining-member', date),
     joined_host: joinsAs(meant, 'joining-host', date),
-    joined_named: joinsAs(meant, 'joining-presenter', date),
+    joined_named: joinsAs(meant, 'joining-presenter', date) || joinsAs(meant, 'presenter', date),
   };
 }
 
@@ -147,7 +148,7 @@ export function doorRow(link: LinkAtDoor, asker: AskerRow): DoorRow {
   return Object.assign(ofLink(link), asker, {
     on_roll: isMember,
     class_host: isAs(meant, 'host'),
-    class_presenter: isAs(meant, 'presenter'),
+    class_presenter: meant.some((m) => m.as === 'presenter' && m.seriesId === 0),
     link_host: isAs(meant, 'tutor'),
     link_invited: isMember && isGuest,
     invitations: (email !== null && link.guests.get(email)) || [],

@@ -274,18 +274,26 @@ function soFar({ at, comes }: DoorFacts): Pick<Visitor, 'letIn' | 'removed'> {
   };
 }
 
-function visitorOf(facts: DoorFacts, given: Given): Visitor {
-  const { row, who, at, isHost, comes } = facts;
+/** What somebody was named or invited as: at the link, by its class period, for this session, or as a guest. */
+function namedOf(facts: DoorFacts): Pick<Visitor, 'named' | 'onRoll' | 'invited'> {
+  const { row, at, comes } = facts;
   const session = at?.occurrence;
-  const code = given.entryCode ?? session?.entry_code ?? undefined;
   return {
-    ...soFar(facts),
-    account: who.account?.kind ?? 'none',
-    host: isHost,
-    staff: isStaff(who),
     named: row.class_presenter || comes === 'speaker' || Boolean(session?.joined_named),
     onRoll: isOnRoll(facts),
     invited: Boolean(session?.invited) || row.link_invited || comes !== undefined,
+  };
+}
+
+function visitorOf(facts: DoorFacts, given: Given): Visitor {
+  const { who, at, isHost } = facts;
+  const code = given.entryCode ?? at?.occurrence.entry_code ?? undefined;
+  return {
+    ...soFar(facts),
+    ...namedOf(facts),
+    account: who.account?.kind ?? 'none',
+    host: isHost,
+    staff: isStaff(who),
     ...(code === undefined ? {} : { code }),
     watchOnly: facts.watchesOnly || (given.watchOnly ?? false),
   };

@@ -16,6 +16,7 @@ import { rulesOfLinks } from '../entry/layers.js';
 import { mayChange } from '../school/classItem.js';
 import { guestCounts, standingGuests } from '../audience/guestStore.js';
 import { audienceOf, audienceSizes, linkHostsOf, type AudienceRow } from '../audience/store.js';
+import { describePresenters } from './presentersShown.js';
 import { sharesOf, type ShareRow } from './shareStore.js';
 import { listLinks, nextOfLinks, type ListedLink, type WhichLinks } from './lists.sql.js';
 import { codesOf, isRunning, usedSince } from './store.js';
@@ -137,6 +138,7 @@ async function rowsOf(glen: Glen, who: Who, which: WhichLinks): Promise<LinkDeta
     ...rulesPart(glen, l, beside),
     next: nextPart(l, beside),
     former: [],
+    presenters: [],
     shares: [],
     mayTakeBack: false,
     running: false,
@@ -145,6 +147,7 @@ async function rowsOf(glen: Glen, who: Who, which: WhichLinks): Promise<LinkDeta
 
 const inList = ({
   former: _f,
+  presenters: _p,
   shares: _s,
   mayTakeBack: _m,
   holds: _h,
@@ -179,15 +182,17 @@ function shareWords(s: ShareRow): string {
 export async function describeLink(glen: Glen, linkId: number, who: Who): Promise<LinkDetail> {
   const [link] = await rowsOf(glen, who, { linkId });
   if (!link) throw notFound('This link');
-  const [codes, shares, running] = await Promise.all([
+  const [codes, shares, presenters, running] = await Promise.all([
     codesOf(glen.db, linkId),
     sharesOf(glen.db, linkId),
+    describePresenters(glen, linkId),
     isRunning(glen.db, linkId),
   ]);
   const former = codes.slice(0, -1);
   const replacedAt = former.at(-1)?.replaced_at;
   return {
     ...link,
+    presenters,
     running,
     former: former
       .map((c) => ({

@@ -2,6 +2,7 @@ import type { Glen } from '../../glen.js';
 import type { Handlers } from '../../http/mount.js';
 import { describeLink, linksFor, linksOfClass } from './describe.js';
 import { addLink, editLink, orderLinks, reopenLink, stopLink } from './edit.js';
+import { addPresenter, removePresenter } from './presenters.js';
 import { lookAtRoom, replaceLink, setRoom, takeBackReplacing } from './replace.js';
 import { shareLink, unshareLink } from './share.js';
 
@@ -24,5 +25,7 @@ export const linkRoutes = (glen: Glen) =>
     lookAtRoom: ({ params, body, who }) => lookAtRoom(glen, params.linkId, who, body),
     setRoom: ({ params, body, who }) => setRoom(glen, params.linkId, who, body),
     shareLink: ({ params, body, who }) => shareLink(glen, params.linkId, who, body),
+    addPresenter: ({ params, body, who }) => addPresenter(glen, params.linkId, who, body),
+    removePresenter: ({ params, body, who }) => removePresenter(glen, params.linkId, who, body),
     unshareLink: ({ params, body, who }) => unshareLink(glen, params.linkId, who, body.shareId),
   }) satisfies Partial<Handlers>;

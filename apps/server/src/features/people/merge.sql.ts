@@ -17,6 +17,7 @@ export const NAMES_A_PERSON: Record<string, 'move' | 'once' | 'drop'> = {
   'group_members.person_id': 'once',
   'link_audience.person_id': 'move',
   'link_hosts.person_id': 'once',
+  'link_presenters.person_id': 'once',
   'link_codes.replaced_by': 'move',
   'shares.made_by': 'move',
   'series.made_by': 'move',

@@ -12,6 +12,7 @@ import type { NamedClass } from './places.sql.js';
 /** All the places that somebody has. */
 export async function placesOf(db: Db, personId: number): Promise<HadByRetired> {
   const { ClassStaff, RollEntry, GroupMember, LinkAudience, LinkHost, ClassGroup } = db.models;
+  const presents = await db.models.LinkPresenter.findAll({ where: { person_id: personId } });
   const where = { person_id: personId };
   const staff = await ClassStaff.findAll({ where });
   const audience = await LinkAudience.findAll({ where });
@@ -21,6 +22,11 @@ export async function placesOf(db: Db, personId: number): Promise<HadByRetired> 
     groups: (await GroupMember.findAll({ where })).map((row) => row.group_id),
     links: [...new Set(audience.map((row) => row.link_id))],
     hostsLinks: (await LinkHost.findAll({ where })).map((row) => row.link_id),
+    presents: presents.map((row) => ({
+      linkId: row.link_id,
+      seriesId: row.series_id,
+      key: row.key_date,
+    })),
     tutors: (await ClassGroup.findAll({ where: { tutor_id: personId } })).map((row) => row.id),
   };
 }
@@ -57,6 +63,7 @@ export async function leaveAllPlaces(db: Db, personId: number): Promise<void> {
   await LinkAudience.destroy({ where });
   const hosted = (await LinkHost.findAll({ where })).map((row) => row.link_id);
   await LinkHost.destroy({ where });
+  await db.models.LinkPresenter.destroy({ where });
   await ClassGroup.update({ tutor_id: null }, { where: { tutor_id: personId } });
   await followPeople(db, [personId]);
   // Others may host again what they were left out of, where nobody else is left.
@@ -67,7 +74,7 @@ export async function leaveAllPlaces(db: Db, personId: number): Promise<void> {
 export async function givePlaces(
   db: Db,
   personId: number,
-  { teaches, rolls, groups, links, hostsLinks, tutors }: HadByRetired,
+  { teaches, rolls, groups, links, hostsLinks, presents = [], tutors }: HadByRetired,
 ): Promise<void> {
   const { ClassPeriod, RollEntry, ClassStaff, Link, LinkHost, ClassGroup } = db.models;
   const ignoreDuplicates = { ignoreDuplicates: true };
@@ -84,6 +91,22 @@ export async function givePlaces(
   const hosted = await Link.findAll({ attributes: ['id'], where: { id: hostsLinks } });
   await LinkHost.bulkCreate(
     hosted.map(({ id }) => ({ link_id: id, person_id: personId })),
+    ignoreDuplicates,
+  );
+  const known = await Link.findAll({
+    attributes: ['id'],
+    where: { id: presents.map((one) => one.linkId) },
+  });
+  const stands = new Set(known.map((link) => link.id));
+  await db.models.LinkPresenter.bulkCreate(
+    presents
+      .filter((one) => stands.has(one.linkId))
+      .map(({ linkId: link_id, seriesId: series_id, key: key_date }) => ({
+        link_id,
+        person_id: personId,
+        series_id,
+        key_date,
+      })),
     ignoreDuplicates,
   );
   await ClassGroup.update({ tutor_id: personId }, { where: { id: tutors, tutor_id: null } });

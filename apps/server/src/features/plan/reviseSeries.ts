@@ -3,6 +3,7 @@ import type { Answer, Session } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound, stale, wrongField } from '../../http/problem.js';
 import { cutGuests } from '../audience/guestStore.js';
+import { cutPresenters } from '../audience/presenterStore.js';
 import { cutShares } from '../link/shareStore.js';
 import { readSchool } from '../school/store.js';
 import { announceSeries, remakeOccurrences, rowsOf } from './occurrenceRows.js';
@@ -139,6 +140,7 @@ async function cutOff(
   await giveOccurrences(glen.db, series.id, id, key);
   await cutShares(glen.db, series.id, id, key);
   await cutGuests(glen.db, series.id, id, key);
+  await cutPresenters(glen.db, series.id, id, key);
   await remakeOccurrences(glen, { id, ...place }, { text, rows, about });
   await glen.audit({
     by,

@@ -2,6 +2,7 @@ import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
 import { dropGuests, mergeGuests } from '../audience/guestStore.js';
+import { dropPresenters, mergePresenters } from '../audience/presenterStore.js';
 import { dropShares, mergeShares } from '../link/shareStore.js';
 import { stopUnused } from '../link/store.js';
 import { remakeOccurrences, rowsOf, announceSeries } from './occurrenceRows.js';
@@ -45,6 +46,7 @@ async function remove(
   );
   await dropShares(glen.db, series.id);
   await dropGuests(glen.db, series.id);
+  await dropPresenters(glen.db, series.id);
   await deleteSeries(glen.db, series.id);
   // Made for it alone, and nothing else has come to it since.
   if (freshLink !== undefined) await stopUnused(glen.db, freshLink);
@@ -69,6 +71,7 @@ async function putBack(
     await giveOccurrences(glen.db, added, series.id, '0000-00-00');
     await mergeShares(glen.db, added, series.id);
     await mergeGuests(glen.db, added, series.id);
+    await mergePresenters(glen.db, added, series.id);
     await deleteSeries(glen.db, added);
   }
   await setRemoved(glen.db, series.id, null);

@@ -29,7 +29,7 @@ function Invited({ linkId, guests }: { linkId: number; guests: Answer<'guests'>[
     <>
       {invited.length > 0 && <p className="text-soft">{WHAT_THEY_LEARN}</p>}
       {invited.length > 0 && <p className="mt-2 font-semibold">{guestCountInWords(invited)}</p>}
-      <ul className="mt-1">
+      <ul aria-label="Guests" className="mt-1">
         {invited.map((guest) => (
           <GuestRow key={guest.id} guest={guest} edits={edits} />
         ))}

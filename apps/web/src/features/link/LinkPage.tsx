@@ -27,6 +27,7 @@ import type { ClassPeriod } from '../school/classPeriod.js';
 import { Addresses } from './Addresses.js';
 import { CopyButtons } from './LinkLine.js';
 import { LinkSentence } from './LinkSentence.js';
+import { Presenters } from './Presenters.js';
 import { Room } from './Room.js';
 import { Stands, type Stand } from './Stands.js';
 import { Together } from './Together.js';
@@ -136,6 +137,9 @@ function Parts({
       </Part>
       <Part title="Behind the door">
         <Room link={link} rules={edits.rules} />
+      </Part>
+      <Part title="Who presents">
+        <Presenters link={link} classPeriod={classPeriod} />
       </Part>
       {isForAll && (
         <Part title="Who else meets here">

@@ -1,0 +1,27 @@
+import { dateInWords } from '@glen/core';
+import type { LinkDetail } from '@glen/contract';
+import type { Glen } from '../../glen.js';
+import { presentersAt, type PresenterAt } from '../audience/presenterStore.js';
+
+type Named = Pick<PresenterAt, 'seriesId' | 'key' | 'seriesTitle'>;
+
+/** What somebody presents at a link, after their name. */
+export function presentsInWords({ seriesId, key, seriesTitle }: Named): string {
+  if (seriesId === 0) return 'always';
+  return key === '' ? `at every date of ${seriesTitle ?? 'a series'}` : `on ${dateInWords(key)}`;
+}
+
+/** Who presents at a link beside the class period's own presenters. */
+export async function describePresenters(
+  glen: Glen,
+  linkId: number,
+): Promise<LinkDetail['presenters']> {
+  return (await presentersAt(glen.db, linkId)).map((named) => ({
+    id: named.id,
+    personId: named.personId,
+    name: named.name,
+    seriesId: named.seriesId || null,
+    key: named.key || null,
+    words: presentsInWords(named),
+  }));
+}

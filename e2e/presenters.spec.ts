@@ -1,0 +1,37 @@
+import { expectNoViolations } from './seen.js';
+import { choose, expect, test } from './support.js';
+
+test('somebody is named to present at one date, is told once, and finds it in their day', async ({
+  school,
+}) => {
+  const host = await school.open('Ottoline Marsh');
+  const n3 = school.classOf('N3');
+  await host.goto(`${school.url}/classes/${n3.id}/links/${n3.link.id}`);
+  await choose(host, 'Who presents', 'Idris Kellaway');
+  await choose(host, 'When they present', /^on Wed 14 Oct, 10:45/);
+  await host.getByRole('button', { name: 'Name them' }).click();
+  const named = host.getByRole('list', { name: 'Who presents here' });
+  await expect(named.getByRole('listitem')).toContainText('Idris Kellaway, on Wed 14 Oct');
+  await host.getByRole('button', { name: 'Name them' }).click();
+  await expect(host.getByText('They are named for this already.')).toBeVisible();
+  await expectNoViolations(host);
+
+  const visiting = await school.openPhone('Idris Kellaway');
+  await visiting.goto(`${school.url}/today`);
+  await expect(visiting.getByText('Coastal Navigation, period 3').first()).toBeVisible();
+  await visiting
+    .getByRole('button', { name: /In the margin|Open/ })
+    .first()
+    .click();
+  await expect(visiting.getByText('You are to present').first()).toBeVisible();
+  await expect(
+    visiting.getByText('By Ottoline Marsh: at Coastal Navigation, period 3').first(),
+  ).toBeVisible();
+
+  await host
+    .getByRole('button', { name: 'Idris Kellaway, on Wed 14 Oct: present no longer' })
+    .click();
+  await expect(named.getByRole('listitem')).toHaveCount(0);
+  await visiting.reload();
+  await expect(visiting.getByText('Coastal Navigation, period 3').first()).toBeHidden();
+});
