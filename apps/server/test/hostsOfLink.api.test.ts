@@ -71,6 +71,8 @@ describe('a link that is hosted by those alone who are named at it', () => {
     expect([rules.hosts, rules.presenters]).toEqual([['Ottoline Marsh'], []]);
     expect(rules.leftOut.toSorted()).toEqual(['Signe Aalto', 'Tomas Verhage']);
     expect(rules.setting.namedCount).toBe(0);
+    const theirs = await coTeacher.get(`/api/links/${link.id}/rules`);
+    expect([rules.mayEdit, (theirs.body as Answer<'rules'>).mayEdit]).toEqual([true, false]);
     const tried = await host.post(`/api/links/${link.id}/try`, {
       accountId: school.person('Tomas Verhage').accounts[0]!.id,
     });

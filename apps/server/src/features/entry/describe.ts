@@ -23,6 +23,8 @@ interface About {
   classId: number | null;
   seriesId?: number;
   key?: string | undefined;
+  /** Who asks, where a link may be others' alone. */
+  by?: number;
 }
 
 const NOBODYS: About = { linkId: null, classId: null };
@@ -50,12 +52,13 @@ async function describe(
     rules,
     glen.clock.school(),
   );
+  const hosts = staff.filter((s) => !s.presents);
   return {
     version,
-    mayEdit,
+    mayEdit: mayEdit && (about.by === undefined || hosts.some((s) => s.id === about.by)),
     layers,
     next: next && { opens: next.opens, closes: next.closes },
-    hosts: staff.filter((s) => !s.presents).map((s) => s.name),
+    hosts: hosts.map((s) => s.name),
     presenters: staff.filter((s) => s.presents).map((s) => s.name),
     leftOut: teachers.filter((t) => !staff.some((s) => s.id === t.id)).map((t) => t.name),
     setting,
@@ -94,6 +97,7 @@ export async function describeLinkRules(
     {
       linkId,
       classId,
+      by: who.person!.id,
     },
   );
 }
@@ -129,6 +133,7 @@ export async function describeSeriesRules(
       classId: series.class_id,
       seriesId: series.id,
       key,
+      by: who.person!.id,
     },
   );
 }

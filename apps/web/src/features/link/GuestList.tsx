@@ -49,23 +49,22 @@ interface GuestListProps {
 export function GuestList({ link, sessions }: GuestListProps) {
   const [isInviting, setInviting] = useState(false);
   const { data } = api.useGuestsQuery({ params: { linkId: link.id } });
-  if (!data) return null;
   return (
     <section aria-label="From outside the school" className="mt-4 max-w-3xl">
       <h2 className="text-base">From outside the school</h2>
-      <Invited linkId={link.id} guests={data.guests} />
-      {isInviting ? (
+      {data && <Invited linkId={link.id} guests={data.guests} />}
+      {isInviting && (
         <InviteGuests
           linkId={link.id}
           whens={whensOf(link, sessions)}
           onDone={() => setInviting(false)}
         />
-      ) : (
-        <Button className="mt-2" onClick={() => setInviting(true)}>
-          Invite guests
-        </Button>
       )}
-      <WatchAddress linkId={link.id} guests={data} />
+      <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
+        {/* There from the first, so that nothing below moves where there are no guests. */}
+        {!isInviting && <Button onClick={() => setInviting(true)}>Invite guests</Button>}
+        {data && <WatchAddress linkId={link.id} guests={data} />}
+      </div>
     </section>
   );
 }

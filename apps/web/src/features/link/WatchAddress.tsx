@@ -19,7 +19,7 @@ export function WatchAddress({ linkId, guests: { watchAddress, mayWatch } }: Wat
     setProblem(problemOf(error));
   };
   return (
-    <div className="mt-3">
+    <div className={watchAddress ? 'w-full' : ''}>
       {watchAddress ? (
         <p className="flex flex-wrap items-center gap-x-3 gap-y-1">
           <span>To watch, and nothing else:</span>
