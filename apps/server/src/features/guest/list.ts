@@ -7,7 +7,7 @@ import { inviteGuests, withdraw } from '../audience/guestStore.js';
 import { rulesOfLinks } from '../entry/layers.js';
 import { announceLink } from '../link/announce.js';
 import { withFreshCode } from '../link/make.js';
-import { heldLinkOfSeries, seriesHasDate } from '../link/shareStore.js';
+import { mustMeetAt } from '../link/meetsAt.js';
 import { heldLink, linkById } from '../link/store.js';
 import { endWatchCode, watchCodeOf, writeWatchCode } from '../link/watchStore.js';
 import { guestList, heldGuest, whenInWords } from './listStore.js';
@@ -74,19 +74,6 @@ function readTyped(text: string): ReturnType<typeof readGuests>['guests'] {
   return guests;
 }
 
-/** Throws where a series or a date is not one that meets at the link. */
-async function checkDates(
-  glen: Glen,
-  linkId: number,
-  { seriesId, key }: Pick<Body<'addGuests'>, 'seriesId' | 'key'>,
-): Promise<void> {
-  if (seriesId === undefined) return;
-  if ((await heldLinkOfSeries(glen.db, seriesId)) !== linkId)
-    throw wrongField('seriesId', 'This series does not meet at this link.');
-  if (key !== undefined && !(await seriesHasDate(glen.db, seriesId, key)))
-    throw wrongField('key', 'The series has no such date.');
-}
-
 /** A code to watch at that is no link's. */
 const freshWatchCode = ({ glen, linkId, by }: At & { glen: Glen }): Promise<void> =>
   withFreshCode((code) => writeWatchCode(glen.db, linkId, { code, by }));
@@ -100,7 +87,7 @@ export async function addGuests(
   const guests = readTyped(text);
   return changeGuests(glen, at, async () => {
     const { linkId } = at;
-    await checkDates(glen, linkId, { seriesId, key });
+    await mustMeetAt(glen, linkId, { seriesId, key });
     const known = await guestList(glen.db, linkId);
     if (known.length + guests.length > MOST_GUESTS)
       throw wrongField('text', `A link has at most ${MOST_GUESTS} guests; ${known.length} stand.`);

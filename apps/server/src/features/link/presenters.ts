@@ -10,7 +10,7 @@ import { insertNotice } from '../school/store.js';
 import { announceLink } from './announce.js';
 import { describeLink } from './describe.js';
 import { presentsInWords } from './presentersShown.js';
-import { heldLinkOfSeries, seriesHasDate } from './shareStore.js';
+import { mustMeetAt } from './meetsAt.js';
 import { heldLink, type LinkRow } from './store.js';
 
 /** Whoever is named, or no longer, is told once: when they look at their day. */
@@ -38,11 +38,7 @@ async function checkNaming(
       'personId',
       'A presenter is one of the school’s staff; whoever else is to speak comes as a guest.',
     );
-  if (seriesId === undefined) return;
-  if ((await heldLinkOfSeries(glen.db, seriesId)) !== linkId)
-    throw wrongField('seriesId', 'This series does not meet at this link.');
-  if (key !== undefined && !(await seriesHasDate(glen.db, seriesId, key)))
-    throw wrongField('key', 'The series has no such date.');
+  await mustMeetAt(glen, linkId, { seriesId, key });
 }
 
 /** Names somebody who presents at a link: always, at the dates of a series, or at one of them. */

@@ -8,14 +8,13 @@ import { isForAllOf } from '../audience/store.js';
 import { announceLink } from './announce.js';
 import { describeLink } from './describe.js';
 import { refreshJoined } from './joined.sql.js';
+import { mustMeetAt } from './meetsAt.js';
 import {
   boundTo,
   deleteShare,
-  heldLinkOfSeries,
   insertShare,
   lockShares,
   sameShare,
-  seriesHasDate,
   shareById,
 } from './shareStore.js';
 import { heldLinksOfClasses, heldLink, type LinkRow } from './store.js';
@@ -63,15 +62,6 @@ async function checkDoors(glen: Glen, link: LinkRow, classId: number): Promise<v
   throw wrongField('classId', `${out ? goesThere : comesHere} Bring them together there.`);
 }
 
-/** Throws where a share names a series or a date that does not meet at the link. */
-async function checkDates(glen: Glen, { linkId, seriesId, key }: Meeting): Promise<void> {
-  if (seriesId === undefined) return;
-  if ((await heldLinkOfSeries(glen.db, seriesId)) !== linkId)
-    throw wrongField('seriesId', 'This series does not meet at this link.');
-  if (key !== undefined && !(await seriesHasDate(glen.db, seriesId, key)))
-    throw wrongField('key', 'The series has no such date.');
-}
-
 /**
  * Has another class period meet at a door, within a transaction: always, at every date of a series, or at one. A class period
  * that goes to another's door has no guests at its own, and the other way round, so that nobody is led on twice and never in a circle.
@@ -83,7 +73,7 @@ export async function bringTogether(glen: Glen, meeting: Meeting, by: number): P
   if (!link) throw notFound('This link');
   await checkGuest(glen, link, classId, by);
   await checkDoors(glen, link, classId);
-  await checkDates(glen, meeting);
+  await mustMeetAt(glen, linkId, { seriesId, key });
   const share = { linkId, classId, seriesId: seriesId ?? null, key: key ?? null };
   if (await sameShare(glen.db, share)) throw wrongField('classId', 'They meet here already.');
   await insertShare(glen.db, { ...share, ownDoor, by });
