@@ -38,29 +38,38 @@ describe('who asks, and what they may', () => {
     expect(await whoHolds({ db, clock, tokens }, 'nobody’s')).toEqual(NOBODY);
   });
 
+  interface Asked {
+    classId: number;
+    linkId: number;
+    sittings: number[];
+    isDraft: boolean;
+    /** The link that it is met by, where that is not asked about itself. */
+    leftAt?: number;
+  }
+
   /** Of each kind of subject: its class period, its link, and the sitting that it is at. */
   function subjects() {
     const { rows } = school;
-    const ofVisitor = (id: number) => {
+    const ofVisitor = (id: number): Asked => {
       const { sitting_id } = look.byId(rows.Visitor, id);
       const link = look.byId(rows.Link, look.byId(rows.Sitting, sitting_id).link_id);
       return { classId: link.class_id, linkId: link.id, sittings: [sitting_id], isDraft: false };
     };
-    const ofLink = (id: number) => ({
+    const ofLink = (id: number): Asked => ({
       classId: look.byId(rows.Link, id).class_id,
       linkId: id,
       sittings: idsOf(rows.Sitting.filter((row) => row.link_id === id)),
       isDraft: false,
     });
-    const ofClass = (classId: number, isDraft = false) => ({
+    const ofClass = (classId: number, isDraft = false): Asked => ({
       classId,
       linkId: 0,
       sittings: [] as number[],
       isDraft,
     });
-    const ofSeries = (id: number) => {
-      const { class_id, draft } = look.byId(rows.Series, id);
-      return ofClass(class_id, draft);
+    const ofSeries = (id: number): Asked => {
+      const { class_id, link_id, draft } = look.byId(rows.Series, id);
+      return { ...ofClass(class_id, draft), leftAt: link_id };
     };
     const ofPost = (id: number, classId = look.byId(rows.Post, id).class_id) =>
       ofClass(classId, look.byId(rows.Post, id).timing.kind === 'draft');
@@ -89,7 +98,7 @@ describe('who asks, and what they may', () => {
           sittings.includes(row.sitting_id) &&
           look.byId(rows.Sitting, row.sitting_id).ended_at === null,
       );
-    for (const { kind, id, classId, linkId, sittings, isDraft } of subjects())
+    for (const { kind, id, classId, linkId, leftAt = linkId, sittings, isDraft } of subjects())
       for (const personId of everybody().slice(0, 15)) {
         const as = (words: string[]): boolean => look.meantAt(linkId, personId, words).length > 0;
         const otherwise = {
@@ -105,7 +114,7 @@ describe('who asks, and what they may', () => {
               otherwise: otherwise[asks],
               isAtRest: look.byId(rows.ClassPeriod, classId).put_away_at !== null,
               isDraft,
-              isLeftOut: look.isLeftOut(linkId, personId),
+              isLeftOut: look.isLeftOut(leftAt, personId),
             },
             `${kind} ${id}, person ${personId}, ${asks}`,
           );

@@ -131,7 +131,8 @@ describe('sessions', () => {
     const hosting = ['host', 'presenter', 'tutor', 'joining-host'];
     // Drafts are for the hosts of the class period; whoever visits or hosts otherwise sees the dates that mean them.
     const shows = (date: OccurrenceRow, personId: number): boolean =>
-      look.hostsClass(date.class_id, personId) || (!date.draft && isMeant(date, personId, hosting));
+      (look.hostsClass(date.class_id, personId) && !look.isLeftOut(date.link_id, personId)) ||
+      (!date.draft && isMeant(date, personId, hosting));
     for (const personId of everybody())
       for (const [from, to] of spans()) {
         const answer = await sessionsBetween(school.db, from, to, personId);

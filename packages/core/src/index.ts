@@ -22,7 +22,9 @@ export { SIGN_ON_TROUBLES, signOnTroubleInWords, type SignOnTrouble } from './si
 export { mapClaims, type ClaimRule } from './signOn/mapClaims.js';
 export { isGuestAlone, mayVouch, type AddressOwner } from './signOn/guestAlone.js';
 export { ownPath } from './signOn/ownPath.js';
-export { GUEST_COMES, comesAt, holdsAt, type GuestComes, type HoldsFor } from './guest/comes.js';
+export { GUEST_COMES, comesAt, type GuestComes } from './guest/comes.js';
+export { withoutGuest } from './guest/withoutGuest.js';
+export { holdsAt, holdsForInWords, type HoldsFor } from './link/holdsFor.js';
 export { readGuests } from './guest/readGuests.js';
 export {
   GUEST_KEPT_DAYS,

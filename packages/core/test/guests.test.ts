@@ -6,8 +6,10 @@ import {
   guestCountInWords,
   guestPseudonym,
   holdsAt,
+  holdsForInWords,
   invitationEnded,
   readGuests,
+  withoutGuest,
 } from '../src/index.js';
 
 const read = (text: string): string[] =>
@@ -76,6 +78,14 @@ describe('how a guest comes at a date', () => {
     expect(holdsAt({ seriesId: 3, key: '2026-11-12' }, date)).toBe(false);
     expect(holdsAt({ seriesId: 4, key: '' }, date)).toBe(false);
   });
+  it('said in words', () => {
+    const words = (seriesId: number, key: string, series: string | null = 'Knots') =>
+      holdsForInWords({ seriesId, key }, { series });
+    expect(words(0, '')).toBe('always');
+    expect(words(3, '')).toBe('at every date of Knots');
+    expect(words(3, '', null)).toBe('at every date of a series');
+    expect(words(3, '2026-11-05')).toBe('on Thu 5 Nov');
+  });
   it('by what allows the most, where they are invited twice', () => {
     const always = { seriesId: 0, key: '' };
     expect(comesAt([{ ...always, comes: 'watcher' }], date)).toBe('watcher');
@@ -122,6 +132,21 @@ describe('a guest list', () => {
     expect(invitationEnded('2026-11-05T23:00:00Z', since)).toBe(true);
     expect(invitationEnded('2026-11-20T23:00:00Z', since)).toBe(false);
     expect(invitationEnded(null, since)).toBe(false);
+  });
+  it('takes a guest out of what was kept, wherever they stand in it, and nobody else', () => {
+    const gone = guestPseudonym(17);
+    const [ada, bo] = [
+      { email: 'ada@home.example', name: 'Ada', comes: 'inside' },
+      { email: 'bo@home.example', name: 'Bo', comes: 'speaker' },
+    ];
+    const kept = { name: 'Ada', guests: [ada, bo], emails: [ada!.email, 7, null] };
+    expect(withoutGuest(kept, ada!.email, gone)).toEqual({
+      name: 'Ada',
+      guests: [{ ...ada, ...gone }, bo],
+      emails: [gone.email, 7, null],
+    });
+    expect(withoutGuest(ada!.email, ada!.email, gone)).toBe(gone.email);
+    expect(withoutGuest(kept, 'cy@home.example', gone)).toEqual(kept);
   });
   it('keeps a number in the place of who has gone', () => {
     expect(guestPseudonym(17)).toEqual({ name: 'Guest 17', email: 'guest-17@ended.invalid' });

@@ -48,7 +48,7 @@ const CLASS_OF: Record<ClassSubject, { sql: string; what: string }> = {
     what: 'This class period',
   },
   seriesId: {
-    sql: 'SELECT s.class_id AS id, s.draft, 0 AS left_out FROM series s WHERE s.id = :id',
+    sql: `SELECT s.class_id AS id, s.draft, ${LEFT_OUT} AS left_out FROM series s JOIN links l ON l.id = s.link_id WHERE s.id = :id`,
     what: 'This session',
   },
   postId: {

@@ -1,17 +1,8 @@
+import { holdsAt, type HoldsFor } from '../link/holdsFor.js';
+
 /** How a guest comes: as one of the others inside, to present, or to see and hear and nothing else. */
 export const GUEST_COMES = ['inside', 'speaker', 'watcher'] as const;
 export type GuestComes = (typeof GUEST_COMES)[number];
-
-/** What something holds for: series 0: always; key '': all dates of the series. */
-export interface HoldsFor {
-  seriesId: number;
-  key: string;
-}
-
-/** Whether what holds always, for a series or for one date holds at a date of a series. */
-export const holdsAt = (its: HoldsFor, date: HoldsFor): boolean =>
-  (its.seriesId === 0 || its.seriesId === date.seriesId) &&
-  (its.key === '' || its.key === date.key);
 
 /** What allows more goes before what allows less. */
 const BY_POWER: readonly GuestComes[] = ['speaker', 'inside', 'watcher'];

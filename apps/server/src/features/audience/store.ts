@@ -221,3 +221,19 @@ export async function hostsAndPresenters(
   }
   return [...people.values()];
 }
+
+/** Those of some links that others host alone, as `LEFT_OUT` says it: its class period's teachers are meant by none of them. */
+export async function leftOutOf(db: Db, personId: number, linkIds: number[]): Promise<Set<number>> {
+  const { Link, LinkPerson } = db.models;
+  const named = await Link.findAll({
+    attributes: ['id'],
+    where: { id: linkIds, hosted_by: 'named' },
+  });
+  const out = new Set(named.map((link) => link.id));
+  const hosts = await LinkPerson.findAll({
+    where: { link_id: [...out], as_what: ['host', 'tutor'] },
+  });
+  for (const { link_id, person_id, as_what } of hosts)
+    if (as_what === 'host' || person_id === personId) out.delete(link_id);
+  return out;
+}

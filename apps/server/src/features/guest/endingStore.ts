@@ -1,5 +1,5 @@
 import { Op, col, fn } from 'sequelize';
-import type { Action } from '@glen/core';
+import { withoutGuest, type Action } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import type { GuestRow } from '../../db/models/Guest.js';
 import { addWords } from '../accounts/store.js';
@@ -85,19 +85,6 @@ const TELLS: Action[] = [
 
 type State = object | string | number | boolean | null;
 
-/** The same without an address, and without the name that stands beside it. */
-function without(state: unknown, email: string, instead: Pseudonym): unknown {
-  if (state === email) return instead.email;
-  if (Array.isArray(state)) return state.map((one) => without(one, email, instead));
-  if (state === null || typeof state !== 'object') return state;
-  const isTheirs = (state as { email?: unknown }).email === email;
-  const parts = Object.entries(state).map(([key, value]) => [
-    key,
-    key === 'name' && isTheirs ? instead.name : without(value, email, instead),
-  ]);
-  return Object.fromEntries(parts);
-}
-
 /** Takes an address out of what the log says of a link. */
 export async function clearLog(
   db: Db,
@@ -111,8 +98,8 @@ export async function clearLog(
     const { before_state: before, after_state: after } = entry;
     if (!JSON.stringify([before, after]).includes(email)) continue;
     await entry.update({
-      before_state: without(before, email, instead) as State,
-      after_state: without(after, email, instead) as State,
+      before_state: withoutGuest(before, email, instead) as State,
+      after_state: withoutGuest(after, email, instead) as State,
     });
   }
 }

@@ -88,9 +88,10 @@ export async function addGuests(
   return changeGuests(glen, at, async () => {
     const { linkId } = at;
     await mustMeetAt(glen, linkId, { seriesId, key });
-    const known = await guestList(glen.db, linkId);
-    if (known.length + guests.length > MOST_GUESTS)
-      throw wrongField('text', `A link has at most ${MOST_GUESTS} guests; ${known.length} stand.`);
+    const known = new Set((await guestList(glen.db, linkId)).map((guest) => guest.email));
+    const more = guests.filter((guest) => !known.has(guest.email)).length;
+    if (known.size + more > MOST_GUESTS)
+      throw wrongField('text', `A link has at most ${MOST_GUESTS} guests; ${known.size} stand.`);
     const dates = { seriesId: seriesId ?? 0, key: key ?? '' };
     await inviteGuests(
       glen.db,

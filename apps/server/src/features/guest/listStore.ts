@@ -1,4 +1,4 @@
-import { dateInWords } from '@glen/core';
+import { holdsForInWords } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import type { GuestRow } from '../../db/models/Guest.js';
 
@@ -27,11 +27,12 @@ export async function whenInWords(db: Db, guests: GuestRow[]): Promise<WordsOf> 
   ]);
   const titles = new Map(series.map((row) => [row.id, row.title]));
   const held = new Map(dates.map((row) => [`${row.series_id} ${row.key_date}`, row]));
-  return ({ series_id: id, key_date: key }) => {
-    if (id === 0) return '';
-    if (key === '') return `at every date of ${titles.get(id) ?? 'a series that is gone'}`;
-    const date = held.get(`${id} ${key}`);
-    return `on ${date ? `${dateInWords(date.local_date)}, ${date.local_time}` : dateInWords(key)}`;
+  return ({ series_id: seriesId, key_date: key }) => {
+    if (seriesId === 0) return '';
+    const date = held.get(`${seriesId} ${key}`);
+    const series = titles.get(seriesId) ?? null;
+    const words = holdsForInWords({ seriesId, key }, { series, date: date?.local_date ?? key });
+    return date ? `${words}, ${date.local_time}` : words;
   };
 }
 

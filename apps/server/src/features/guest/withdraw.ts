@@ -16,11 +16,13 @@ export async function withdrawing<T>(
   { linkId, by }: { linkId: number; by: number },
   work: () => Promise<T>,
 ): Promise<T> {
-  const before = [...(await invitationsOf(glen.db, linkId)).keys()];
+  const before = await invitationsOf(glen.db, linkId);
   const done = await work();
   const still = await invitationsOf(glen.db, linkId);
-  for (const { id, email, state, date } of await seatedBy(glen.db, linkId, before)) {
-    if (comesAt(still.get(email) ?? [], date) !== undefined) continue;
+  for (const { id, email, state, date } of await seatedBy(glen.db, linkId, [...before.keys()])) {
+    const isAsBefore = comesAt(before.get(email)!, date) === undefined;
+    // Whoever is here by another right than an invitation to this date stays.
+    if (isAsBefore || comesAt(still.get(email) ?? [], date) !== undefined) continue;
     if (state === 'let-in') await putOut(glen, id, by);
     else await turnAway(glen, id, by, '');
   }

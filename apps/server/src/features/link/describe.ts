@@ -1,6 +1,6 @@
 import {
   classTitle,
-  dateInWords,
+  holdsForInWords,
   lookedAt,
   roomChecks,
   rulesToSetByHand,
@@ -172,12 +172,8 @@ export async function linksOfClass(
 }
 
 /** When two class periods meet at a link. */
-function shareWords(s: ShareRow): string {
-  if (s.series_id === null) return 'always';
-  return s.key_date === null
-    ? `at every date of ${s.series_title}`
-    : `on ${dateInWords(s.key_date)}`;
-}
+const shareWords = ({ series_id, key_date, series_title: series }: ShareRow): string =>
+  holdsForInWords({ seriesId: series_id ?? 0, key: key_date ?? '' }, { series });
 
 export async function describeLink(glen: Glen, linkId: number, who: Who): Promise<LinkDetail> {
   const [link] = await rowsOf(glen, who, { linkId });

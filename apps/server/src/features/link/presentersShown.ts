@@ -1,15 +1,12 @@
-import { dateInWords } from '@glen/core';
+import { holdsForInWords } from '@glen/core';
 import type { LinkDetail } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { presentersAt, type PresenterAt } from '../audience/presenterStore.js';
 
-type Named = Pick<PresenterAt, 'seriesId' | 'key' | 'seriesTitle'>;
-
 /** What somebody presents at a link, after their name. */
-export function presentsInWords({ seriesId, key, seriesTitle }: Named): string {
-  if (seriesId === 0) return 'always';
-  return key === '' ? `at every date of ${seriesTitle ?? 'a series'}` : `on ${dateInWords(key)}`;
-}
+export const presentsInWords = (
+  named: Pick<PresenterAt, 'seriesId' | 'key' | 'seriesTitle'>,
+): string => holdsForInWords(named, { series: named.seriesTitle });
 
 /** Who presents at a link beside the class period's own presenters. */
 export async function describePresenters(

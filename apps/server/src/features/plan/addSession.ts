@@ -1,6 +1,7 @@
 import type { Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, wrongField } from '../../http/problem.js';
+import { leftOutOf } from '../audience/store.js';
 import { makeLinkFor } from '../link/make.js';
 import { bringTogether } from '../link/share.js';
 import { linkById } from '../link/store.js';
@@ -24,6 +25,8 @@ export async function addSession(
   const text = { title, description, draft, undated, words: {}, plan: planOf(body.plan, calendar) };
   if ((await linkById(glen.db, linkId))?.class_id !== classId)
     throw wrongField('linkId', 'This link belongs to another class period.');
+  if (by !== null && (await leftOutOf(glen.db, by, [linkId])).size > 0)
+    throw wrongField('linkId', 'This link is hosted by those alone who are named at it.');
   const id = await glen.db.transaction(async () => {
     const fresh = body.freshLink ? await makeLinkFor(glen, classId, title) : undefined;
     const seriesId = await putOnBooks(glen, { classId, linkId: fresh ?? linkId, by }, text, fresh);

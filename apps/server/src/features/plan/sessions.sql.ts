@@ -97,7 +97,7 @@ const HOSTING = `'host', 'presenter', 'tutor', 'joining-host'`;
 const TEACHER_DAYS = `${foundFrom(HOSTING)})
   SELECT ${COLUMNS} FROM found JOIN occurrences o ON o.id = found.id ${BESIDE}
   LEFT JOIN class_staff cs ON cs.class_id = o.class_id AND cs.person_id = :personId
-  WHERE o.status <> 'skipped' AND (cs.as_what <> 'presenter' OR (o.draft = 0 AND ${meantAt(HOSTING)})) ${IN_ORDER}`;
+  WHERE o.status <> 'skipped' AND ((cs.as_what <> 'presenter' AND ${meantAt(`'host', 'tutor'`)}) OR (o.draft = 0 AND ${meantAt(HOSTING)})) ${IN_ORDER}`;
 
 /** Sessions that a person teaches, visits or hosts, at their class periods' own doors, at a link of theirs or at another's door, on local dates `from ≤ date ≤ to`, those moved away from there too; skipped ones left out. */
 export const sessionsBetween = (

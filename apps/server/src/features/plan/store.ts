@@ -10,6 +10,7 @@ import type {
 import type { Db } from '../../db/connect.js';
 import type { OccurrenceRow } from '../../db/models/Occurrence.js';
 import type { SeriesRow as SeriesModel } from '../../db/models/Series.js';
+import { leftOutOf } from '../audience/store.js';
 import { plain, type Plain } from '../../db/plain.js';
 import { oneMore } from '../../db/versions.js';
 import { classesHostedBy } from '../school/store.js';
@@ -89,7 +90,7 @@ export async function updateSeries(db: Db, id: number, text: SeriesText): Promis
   );
 }
 
-/** Those of some series, removed ones too, whose class periods go on and are hosted by a person. */
+/** Those of some series, removed ones too, whose class periods go on and are hosted by a person, at links that are not others' alone. */
 export async function seriesHostedBy(
   db: Db,
   personId: number,
@@ -97,11 +98,16 @@ export async function seriesHostedBy(
 ): Promise<{ id: number }[]> {
   const hosted = await classesHostedBy(db, personId);
   const series = await db.models.Series.unscoped().findAll({
-    attributes: ['id'],
+    attributes: ['id', 'link_id'],
     where: { id: seriesIds, class_id: [...hosted] },
     include: [{ association: 'classPeriod', attributes: [], where: { put_away_at: null } }],
   });
-  return series.map(({ id }) => ({ id }));
+  const out = await leftOutOf(
+    db,
+    personId,
+    series.map((row) => row.link_id),
+  );
+  return series.filter((row) => !out.has(row.link_id)).map(({ id }) => ({ id }));
 }
 
 /** A change of a series as the audit log keeps it. `added`: a series that was cut off from it; `cutFrom`: the one it was cut off from. */

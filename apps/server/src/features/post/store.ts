@@ -5,6 +5,7 @@ import type { PostRow as PostModel } from '../../db/models/Post.js';
 import type { PlaceShape, PostPlaceRow } from '../../db/models/PostPlace.js';
 import { plain, type Plain } from '../../db/plain.js';
 import { changeAsRead } from '../../db/versions.js';
+import { leftOutOf } from '../audience/store.js';
 import type { PlaceRow } from './places.sql.js';
 
 export type { PlaceShape } from '../../db/models/PostPlace.js';
@@ -104,7 +105,7 @@ export async function hostedOf(db: Db, personId: number, classIds: number[]): Pr
   return new Set(staff.map((row) => row.class_id));
 }
 
-/** A link, and whether a person hosts its class period and so may post it. */
+/** A link, and whether a person hosts its class period, not left out of it, and so may post it. */
 export async function linkForPost(
   db: Db,
   id: number,
@@ -112,8 +113,11 @@ export async function linkForPost(
 ): Promise<{ state: 'live' | 'retired'; host: boolean } | undefined> {
   const link = await db.models.Link.findByPk(id, { attributes: ['state', 'class_id'] });
   if (!link) return undefined;
-  const hosted = await hostedOf(db, by, [link.class_id]);
-  return { state: link.state, host: hosted.has(link.class_id) };
+  const [hosted, out] = await Promise.all([
+    hostedOf(db, by, [link.class_id]),
+    leftOutOf(db, by, [id]),
+  ]);
+  return { state: link.state, host: hosted.has(link.class_id) && out.size === 0 };
 }
 
 /** Notes the order of some places among those under their heading. */
