@@ -28,6 +28,13 @@ test('somebody is named to present at one date, is told once, and finds it in th
     visiting.getByText('By Ottoline Marsh: at Coastal Navigation, period 3').first(),
   ).toBeVisible();
 
+  await visiting.goto(`${school.url}/today`);
+  await visiting
+    .getByRole('link', { name: 'To the door of Coastal Navigation, period 3, 10:45' })
+    .click();
+  await expect(visiting.getByRole('heading', { name: 'The door opens at 10:40' })).toBeVisible();
+  await visiting.goto(`${school.url}/today`);
+
   await host
     .getByRole('button', { name: 'Idris Kellaway, on Wed 14 Oct: present no longer' })
     .click();

@@ -205,6 +205,25 @@ describe('a guest of a series or of one date', () => {
     expect(await decided(guest, link.code)).toMatchObject({ reason: 'removed' });
     await tools.end(link.id);
   });
+
+  it('who is here by another right stays, whoever else is withdrawn', async () => {
+    const link = await forNobody();
+    const [today, tomorrow] = (await seriesAt(link)) as [Session, Session];
+    const { version } = (await host.get(`/api/links/${link.id}/rules`)).body;
+    await host.put(`/api/links/${link.id}/rules`, {
+      ...{ version, rules: { whoMayEnter: 'anyone', straightIn: 'everyone' } },
+    });
+    const { seriesId } = today;
+    await invite(link, 'later@home.example', { seriesId, key: tomorrow.key });
+    const { guests } = await invite(link, 'other@home.example', { seriesId, key: today.key });
+    await tools.openAndBeIn(link.id);
+    const guest = await comeTo(link, 'later@home.example');
+    expect((await guest.post(`/api/door/${link.code}/enter`, {})).body.go).not.toBeNull();
+    for (const { id: guestId } of guests)
+      await host.post(`/api/links/${link.id}/guests/withdraw`, { guestId });
+    expect(await decided(guest, link.code)).toMatchObject({ outcome: 'enter' });
+    await tools.end(link.id);
+  });
 });
 
 describe('an address to watch at', () => {

@@ -62,6 +62,28 @@ describe('a link that is hosted by those alone who are named at it', () => {
     expect((await host.get(`/api/links/${link.id}/desk`)).status).toBe(200);
     await tools.end(link.id);
   });
+  it('is planned, changed, ruled and posted by nobody who is left out', async () => {
+    const link = await alone();
+    const { id } = tools.of('N3');
+    const plan = { first: '2026-10-20', at: { time: '15:40', minutes: 20 } };
+    const talk = { title: 'A talk apart', description: '', linkId: link.id, plan, anyway: true };
+    const theirs = await coTeacher.post(`/api/classes/${id}/sessions`, talk);
+    expect([theirs.status, theirs.body.errors[0].path]).toEqual([422, 'linkId']);
+    const made = await host.post(`/api/classes/${id}/sessions`, talk);
+    const { seriesId, version, key } = (made.body as Answer<'addSession'>).session;
+    const rules = { version, rules: { whoMayEnter: 'anyone', straightIn: 'everyone' } };
+    expect((await coTeacher.put(`/api/series/${seriesId}/rules`, rules)).status).toBe(403);
+    const change = { seriesId, version, key, scope: 'one', change: { kind: 'cancel' } };
+    const called = await coTeacher.post('/api/sessions/change', { changes: [change] });
+    expect(called.status).toBe(403);
+    const posted = await coTeacher.post(`/api/classes/${id}/posts`, {
+      words: 'Come',
+      linkWords: 'Join {title}',
+      places: [{ classId: id, linkId: link.id, kind: 'stream' }],
+    });
+    expect([posted.status, posted.body.errors[0].path]).toEqual([422, 'places.0.linkId']);
+    expect((await host.post('/api/sessions/change', { changes: [change] })).status).toBe(200);
+  });
   it('is told so: who hosts it, and that nobody presents by the class period', async () => {
     const link = await alone();
     expect(link).toMatchObject({ hostedBy: 'named', mayEdit: true });

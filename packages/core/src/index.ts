@@ -323,3 +323,4 @@ export {
   type PostState,
 } from './post/deliveries.js';
 export { notesForGroups, type GroupsFacts } from './margin/notesForGroups.js';
+export { capital } from './plan/dryRunWords.js';

@@ -69,6 +69,8 @@ export const plan = {
       /** Where the links of the day's class periods stand, or are about to. */
       /** Sessions, by id, of which one is host though not of their class period: by a handing-over, at that link alone, or with a class period of one's own. */
       acting: z.array(id),
+      /** Where the day's sessions are entered by who does not host them: the codes of their links. */
+      doors: z.array(z.object({ linkId: id, code: z.string() })),
       /** What is left to do at one's class periods, in a school that has moved in. */
       left: z.array(
         z.object({

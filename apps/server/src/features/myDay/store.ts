@@ -40,3 +40,12 @@ export const linksWithoutRoom = async (db: Db, linkIds: number[]): Promise<numbe
       where: { id: linkIds, room_address: null },
     })
   ).map((link) => link.id);
+
+/** The codes of some links. */
+export const codesOfLinks = async (
+  db: Db,
+  linkIds: number[],
+): Promise<{ linkId: number; code: string }[]> =>
+  (await db.models.Link.findAll({ attributes: ['id', 'code'], where: { id: linkIds } })).map(
+    ({ id, code }) => ({ linkId: id, code }),
+  );

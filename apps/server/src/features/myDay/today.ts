@@ -21,6 +21,7 @@ import { classItem } from '../school/classItem.js';
 import { classesOf } from '../school/classes.sql.js';
 import { noticesOf, readSchool } from '../school/store.js';
 import { leftToDo } from './left.js';
+import { codesOfLinks } from './store.js';
 import { sessionsFor } from '../plan/sessions.js';
 import { sessionsActedIn, sessionsTutored } from '../plan/store.js';
 
@@ -101,6 +102,7 @@ export async function todayFor(glen: Glen, personId: number): Promise<Answer<'to
     placements,
     hand: marks,
     acting: [...acting, ...tutored],
+    doors: await codesOfLinks(glen.db, [...new Set(sessions.map((s) => s.linkId))]),
     left: await leftToDo(glen, rows.filter(isHosted), placements),
     notes: notesForToday({ school, date, now, sessions: own, posts, hand, classes, notices }),
   };

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { guestCountInWords } from '@glen/core';
+import { capital, guestCountInWords } from '@glen/core';
 import type { Answer, LinkDetail } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
@@ -20,15 +20,29 @@ const endedInWords = (count: number): string =>
 const WHAT_THEY_LEARN =
   'They are told what it is called, when it is and who hosts it; inside they see others by name, and are seen.';
 
+type Guests = Answer<'guests'>['guests'];
+
+/** How many are expected: of each that they are invited to, where that is not the same for all. */
+function Counts({ invited }: { invited: Guests }) {
+  const whens = [...new Set(invited.map((guest) => guest.when))];
+  const named = (when: string): string => (when === '' ? 'Always' : capital(when));
+  return whens.map((when) => (
+    <p key={when} className="mt-2 font-semibold">
+      {whens.length > 1 && `${named(when)}: `}
+      {guestCountInWords(invited.filter((guest) => guest.when === when))}
+    </p>
+  ));
+}
+
 /** Everybody on the list, and how many of them are expected. */
-function Invited({ linkId, guests }: { linkId: number; guests: Answer<'guests'>['guests'] }) {
+function Invited({ linkId, guests }: { linkId: number; guests: Guests }) {
   const edits = useGuests(linkId);
   const invited = guests.filter((guest) => !guest.hasEnded);
   const ended = guests.length - invited.length;
   return (
     <>
       {invited.length > 0 && <p className="text-soft">{WHAT_THEY_LEARN}</p>}
-      {invited.length > 0 && <p className="mt-2 font-semibold">{guestCountInWords(invited)}</p>}
+      <Counts invited={invited} />
       <ul aria-label="Guests" className="mt-1">
         {invited.map((guest) => (
           <GuestRow key={guest.id} guest={guest} edits={edits} />

@@ -67,21 +67,40 @@ function asPlannedToday(session: Session, isAway: boolean): Session {
   return { ...session, time: session.was.time, minutes: session.was.minutes };
 }
 
+/** To the desk for hosts; for whoever presents, to the door. */
+function WayIn(props: RowProps) {
+  const { session, classPeriod, today } = props;
+  const { title, time, linkId } = session;
+  if (isHostOf(props, classPeriod))
+    return (
+      <Link
+        className={buttonClass()}
+        to={`/desk/${linkId}`}
+        aria-label={`Desk of ${title}, ${time}`}
+      >
+        Desk
+      </Link>
+    );
+  const door = today.doors.find((one) => one.linkId === linkId);
+  if (!door) return null;
+  return (
+    <Link
+      className={buttonClass()}
+      to={`/door/${door.code}`}
+      aria-label={`To the door of ${title}, ${time}`}
+    >
+      To the door
+    </Link>
+  );
+}
+
 function RowLinks(props: RowProps & { left: Left }) {
   const { session, classPeriod, left } = props;
-  const { title, time, linkId, seriesId, key, draft } = session;
+  const { title, time, seriesId, key, draft } = session;
   const isOver = left.isPast || left.isGone;
   return (
     <span className="ml-auto flex gap-2.5 print:hidden">
-      {!isOver && !draft && isHostOf(props, classPeriod) && (
-        <Link
-          className={buttonClass()}
-          to={`/desk/${linkId}`}
-          aria-label={`Desk of ${title}, ${time}`}
-        >
-          Desk
-        </Link>
-      )}
+      {!isOver && !draft && <WayIn {...props} />}
       {mayEdit(classPeriod) && (
         <Link
           className={buttonClass(isOver ? 'link' : 'plain')}
@@ -115,9 +134,13 @@ export function SessionRow(props: RowProps) {
       )}
       <div className="min-w-0 flex-1 basis-36">
         <h2 className={`text-lg ${isGone ? 'line-through' : ''}`}>
-          <Link className="hover:underline" to={`/classes/${session.classId}`}>
-            {session.title}
-          </Link>
+          {classPeriod ? (
+            <Link className="hover:underline" to={`/classes/${session.classId}`}>
+              {session.title}
+            </Link>
+          ) : (
+            session.title
+          )}
         </h2>
         <p className="mt-1 flex flex-wrap gap-2 empty:hidden">
           {isOvernight(session, props.today.date) && <Chip>Since yesterday</Chip>}
