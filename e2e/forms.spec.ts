@@ -326,8 +326,11 @@ for (const { name, who, path, label, send } of SHARED)
     const [first, second] = [await school.open(who), await school.open(who)];
     for (const page of [first, second]) await page.goto(school.url + path(school));
     const field = (page: Page): Locator => page.locator('main').getByLabel(label, { exact: true });
-    const save = (page: Page): Promise<void> =>
-      page.locator('main').getByRole('button', { name: send, exact: true }).first().click();
+    const save = async (page: Page): Promise<void> => {
+      const answered = page.waitForResponse((answer) => answer.request().method() === 'PUT');
+      await page.locator('main').getByRole('button', { name: send, exact: true }).first().click();
+      await answered;
+    };
     await field(second).fill('The second');
     await field(first).fill('The first');
     await save(first);
@@ -344,10 +347,6 @@ for (const { name, who, path, label, send } of SHARED)
     await field(first).fill('The first again');
     await field(second).fill('The second again');
     await save(first);
-    // Nothing is left to be saved.
-    await expect(
-      first.locator('main').getByRole('button', { name: send, exact: true, disabled: false }),
-    ).toHaveCount(0);
     await save(second);
     await both.getByRole('button', { name: 'Save mine over it' }).click();
     await expect(both).toHaveCount(0);
