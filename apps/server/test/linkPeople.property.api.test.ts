@@ -7,6 +7,7 @@ import { followClasses, followHosted, followPeople } from '../src/features/audie
 import {
   cutPresenters,
   dropPresenters,
+  followDates,
   insertPresenter,
   mergePresenters,
 } from '../src/features/audience/presenterStore.js';
@@ -114,6 +115,8 @@ beforeAll(async () => {
 });
 afterAll(() => own.drop());
 
+const DATES = ['2026-10-14', '2026-10-15', '2026-10-21', '2026-10-22'];
+
 const of = (n: number) => fc.nat({ max: n - 1 });
 const some = (n: number) => fc.subarray(times(n));
 
@@ -163,7 +166,11 @@ const step = fc.oneof(
     at: of(LINKS),
     one: of(PEOPLE),
     scope: fc.nat(2),
+    weekday: fc.constantFrom('' as const, 'WE' as const, 'TH' as const),
+    from: fc.constantFrom('', '2026-10-16'),
+    takesOver: fc.boolean(),
   }),
+  fc.record({ do: fc.constant('held' as const), at: of(2), date: fc.constantFrom(...DATES) }),
   fc.record({ do: fc.constant('merge' as const), one: of(PEOPLE), other: of(PEOPLE) }),
 );
 type Step = typeof step extends fc.Arbitrary<infer S> ? S : never;
@@ -190,6 +197,22 @@ async function share(s: Extract<Step, { do: 'share' }>): Promise<void> {
   const key = s.scope === 2 ? '2026-10-21' : null;
   const sharing = { linkId: links[s.at]!, classId: classes[s.classAt]!, seriesId, key };
   await insertShare(db, { ...sharing, ownDoor: 'leads', by: people[0]! });
+}
+
+/** A date of a series is held on another day than before, or for the first time. */
+async function hold({ at: which, date }: Extract<Step, { do: 'held' }>): Promise<void> {
+  const id = series[which]!;
+  const key_date = '2026-10-21';
+  const { Occurrence } = db.models;
+  const held = { local_date: date, start_at: `${date}T07:00:00Z`, end_at: `${date}T08:00:00Z` };
+  const of = { series_id: id, key_date };
+  if ((await Occurrence.count({ where: of })) > 0) await Occurrence.update(held, { where: of });
+  else
+    await Occurrence.create({
+      ...{ ...held, ...of, class_id: classes[0]!, link_id: links[0]!, title: '', description: '' },
+      ...{ local_time: '09:00', minutes: 60, status: 'planned' },
+    });
+  await followDates(db, { id, linkId: links[0]! });
 }
 
 async function cut(from: number, to: number, key: string): Promise<void> {
@@ -262,7 +285,12 @@ const TAKE: { [D in Step['do']]: (s: Extract<Step, { do: D }>) => Promise<unknow
       personId: people[s.one]!,
       seriesId: s.scope === 0 ? 0 : series[0]!,
       key: s.scope === 2 ? '2026-10-21' : '',
+      weekday: s.weekday,
+      from: s.from,
+      until: '',
+      takesOver: s.takesOver,
     }),
+  held: (s) => hold(s),
   share,
   unshare: (s) => unshare(links[s.at]!),
   cut: (s) =>

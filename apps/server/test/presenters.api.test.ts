@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Answer, LinkDetail, Session } from '@glen/contract';
 import { linkTools, type LinkTools } from './linkTools.js';
-import { startSchool, type Browser, type School } from './support.js';
+import { moves, roomOf } from './roomTools.js';
+import { startSchool, until, type Browser, type School } from './support.js';
 
 let school: School;
 let host: Browser;
@@ -110,5 +111,103 @@ describe('somebody who is named to present at a link', () => {
     expect((await name(link)).status).toBe(200);
     expect(await path({})).toBe('personId');
     expect((await name(link, {}, idris)).status).toBe(403);
+  });
+  it('on a weekday, or between dates, presents what is held on them, and follows what is moved', async () => {
+    const { link, dates } = await talks();
+    const wednesdays = await name(link, { weekday: 'WE', until: '2026-10-20' });
+    expect((wednesdays.body as LinkDetail).presenters).toMatchObject([
+      { words: 'on Wednesdays until Tue 20 Oct', weekday: 'WE', until: '2026-10-20' },
+    ]);
+    const presented = async (): Promise<string[]> => {
+      const { dates: all } = (await host.get(`/api/classes/${tools.of('N3').id}/presenting`))
+        .body as Answer<'presenting'>;
+      return all.filter((one) => one.linkId === link.id).map((one) => one.date);
+    };
+    expect(await presented()).toEqual(['2026-10-14']);
+    await tools.openAndBeIn(link.id);
+    expect(await decided(link)).toMatchObject({ role: 'presenter' });
+    await tools.end(link.id);
+    // Thursday's talk is held on Wednesday of the week after instead: beyond what they are named for.
+    const { seriesId, version, key } = dates[1];
+    const move = async (date: string, of: number) => {
+      const to = { kind: 'move', date, time: '10:20', minutes: 60 };
+      const changes = [{ seriesId, version: of, key, scope: 'one', change: to }];
+      const moved = await host.post('/api/sessions/change', { changes, anyway: true });
+      expect(moved.status).toBe(200);
+    };
+    await move('2026-10-21', version);
+    expect(await presented()).toEqual(['2026-10-14']);
+    expect((await name(link, { weekday: 'WE' })).status).toBe(200);
+    expect(await presented()).toEqual(['2026-10-14', '2026-10-21']);
+  });
+  it('is named by dates that can be, once for the same', async () => {
+    const { link } = await talks();
+    const bounds = { from: '2026-10-20', until: '2026-10-14' };
+    const backwards = await name(link, bounds);
+    expect([backwards.status, backwards.body.errors[0].path]).toEqual([422, 'until']);
+    expect((await name(link, { weekday: 'XX' })).status).toBe(422);
+    expect((await name(link, { weekday: 'TH' })).status).toBe(200);
+    const again = await name(link, { weekday: 'TH', takesOver: true });
+    expect([again.status, again.body.errors[0].path]).toEqual([422, 'personId']);
+  });
+});
+
+describe('somebody who takes over', () => {
+  const enter = (browser: Browser, link: LinkDetail) =>
+    browser.post(`/api/door/${link.code}/enter`, {});
+  const desk = (link: LinkDetail) => idris.get(`/api/links/${link.id}/desk`);
+
+  it('opens, lets in and closes while no host is in, and stays host when one comes', async () => {
+    const { link } = await talks();
+    expect((await desk(link)).status).toBe(403);
+    await name(link, { weekday: 'WE', takesOver: true });
+    const rules = (await host.get(`/api/links/${link.id}/rules`)).body as Answer<'rules'>;
+    expect(rules.takesOver).toEqual(['Idris Kellaway, on Wednesdays']);
+    expect(await decided(link)).toMatchObject({ outcome: 'enter', role: 'host' });
+    const room = roomOf((await enter(idris, link)).body.go);
+    await moves(school, { room, type: 'arrived', name: 'Idris Kellaway' });
+    expect((await desk(link)).status).toBe(200);
+    const pupil = await school.as('Ansel Grue');
+    expect((await enter(pupil, link)).body.decision.outcome).toBe('lobby');
+    const { waiting } = (await desk(link)).body as Answer<'desk'>;
+    expect((await idris.post(`/api/visitors/${waiting[0]!.id}/let-in`, {})).status).toBe(200);
+    await enter(host, link);
+    await moves(school, { room, type: 'arrived', name: 'Ottoline Marsh' });
+    expect(await decided(link)).toMatchObject({ role: 'host' });
+    expect((await idris.post(`/api/links/${link.id}/close-room`)).status).toBe(200);
+    // Whoever ends it has ended it; the class period's own hosts may open it again.
+    expect((await desk(link)).status).toBe(403);
+    expect(await decided(link)).toMatchObject({ outcome: 'refused', reason: 'ended' });
+  });
+  it('does so from within, once the hosts have been gone for longer than a dropped line takes', async () => {
+    const { link, dates } = await talks();
+    const [{ seriesId, key }] = dates;
+    await name(link, { seriesId, key, takesOver: true });
+    const room = roomOf((await host.post(`/api/links/${link.id}/open`, { anyway: true })).body.go);
+    await moves(school, { room, type: 'arrived', name: 'Ottoline Marsh' });
+    expect((await enter(idris, link)).body.decision).toMatchObject({ role: 'presenter' });
+    await moves(school, { room, type: 'arrived', name: 'Idris Kellaway' });
+    await moves(school, { room, type: 'left', name: 'Ottoline Marsh' });
+    expect((await desk(link)).status).toBe(403);
+    await school.setTime('10:35');
+    const { inside } = await until(
+      async () => (await desk(link)).body as Partial<Answer<'desk'>>,
+      (now) => now.inside !== undefined,
+    );
+    expect(inside).toMatchObject([{ name: 'Idris Kellaway', role: 'host' }]);
+    const happened = await school.running.glen.db.rows<{ action: string }>(
+      `SELECT action FROM audit_log ORDER BY id DESC LIMIT 1`,
+    );
+    expect(happened[0]!.action).toBe('take-over');
+    await tools.end(link.id);
+    await school.setTime('10:31');
+  });
+  it('does so in their hours alone, and nobody does who is only named to present', async () => {
+    const { link } = await talks();
+    await name(link, { weekday: 'TH', takesOver: true });
+    expect((await decided(link)).role).not.toBe('host');
+    await name(link);
+    expect((await decided(link)).role).not.toBe('host');
+    expect((await idris.post(`/api/links/${link.id}/open`, {})).status).toBe(403);
   });
 });

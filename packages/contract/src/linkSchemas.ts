@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { GUEST_COMES } from '@glen/core/light';
+import { GUEST_COMES, WEEKDAYS } from '@glen/core/light';
 import { id, date, utcInstant, version, line } from './basics.js';
 import { linkKind, name80, pennantSchema } from './planSchemas.js';
 import { deliveryState } from './postSchemas.js';
@@ -52,12 +52,19 @@ const share = z.object({
   ownDoor: z.enum(['leads', 'shut']),
 });
 
+const weekday = z.enum(WEEKDAYS);
 const presenter = z.object({
   id,
   personId: id,
   name: z.string(),
   seriesId: id.nullable(),
   key: date.nullable(),
+  weekday: weekday.nullable(),
+  /** Both included. */
+  from: date.nullable(),
+  until: date.nullable(),
+  /** While no host is in they open, let in and close. */
+  takesOver: z.boolean(),
   /** `on Thu 15 Oct` */
   words: z.string(),
 });
@@ -154,11 +161,40 @@ export const audienceBody = z.object({
   hostedBy: hostedBy.default('class'),
 });
 export const presenterBody = z
-  .object({ personId: id, seriesId: id.optional(), key: date.optional() })
+  .object({
+    personId: id,
+    seriesId: id.optional(),
+    key: date.optional(),
+    weekday: weekday.optional(),
+    from: date.optional(),
+    until: date.optional(),
+    takesOver: z.boolean().default(false),
+  })
+  .refine((b) => b.from === undefined || b.until === undefined || b.from <= b.until, {
+    path: ['until'],
+    message: 'That is before it begins.',
+  })
   .refine((b) => b.key === undefined || b.seriesId !== undefined, {
     path: ['seriesId'],
     message: 'Say of which series.',
   });
+/** Who presents when: of the next dates those at which somebody is named. */
+export const presentingAnswer = z.object({
+  /** So many of the next dates were looked at. */
+  looked: z.int(),
+  dates: z.array(
+    z.object({
+      linkId: id,
+      label: z.string(),
+      seriesId: id,
+      key: date,
+      title: z.string(),
+      date,
+      time: z.string(),
+      presenters: z.array(z.object({ name: z.string(), takesOver: z.boolean() })),
+    }),
+  ),
+});
 export const linkBody = z.object({
   label: name80,
   purpose: line(80),

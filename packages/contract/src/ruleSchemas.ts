@@ -70,6 +70,8 @@ export const rulesAnswer = z.object({
   presenters: z.array(z.string()),
   /** Of a link that others host alone: the class period's other teachers, who come as any colleague does. */
   leftOut: z.array(z.string()),
+  /** Who opens, lets in and closes while no host is in, and when: `Idris Kellaway, on Thursdays`. */
+  takesOver: z.array(z.string()),
   /** What reviewRules asks about beside the rules. */
   setting: z.object({
     kind: linkKind,

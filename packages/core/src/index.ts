@@ -25,6 +25,7 @@ export { ownPath } from './signOn/ownPath.js';
 export { GUEST_COMES, comesAt, type GuestComes } from './guest/comes.js';
 export { withoutGuest } from './guest/withoutGuest.js';
 export { holdsAt, holdsForInWords, type HoldsFor } from './link/holdsFor.js';
+export { isByDates, presentsInWords, type Presents } from './link/presents.js';
 export { readGuests } from './guest/readGuests.js';
 export {
   GUEST_KEPT_DAYS,

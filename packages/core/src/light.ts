@@ -3,6 +3,7 @@
  * Everything here is exported from the index too.
  */
 export {
+  WEEKDAYS,
   WEEKDAY_NAMES,
   addDays,
   addMinutes,

@@ -30,6 +30,7 @@ import * as m0026 from './migrations/0026-guests.js';
 import * as m0027 from './migrations/0027-guest-list.js';
 import * as m0028 from './migrations/0028-hosts-of-a-link.js';
 import * as m0029 from './migrations/0029-presenters-of-a-link.js';
+import * as m0030 from './migrations/0030-presenters-by-weekday.js';
 import {
   databaseKind,
   makeBooks,
@@ -76,6 +77,7 @@ const MIGRATIONS: Migration[] = [
   m0027,
   m0028,
   m0029,
+  m0030,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

@@ -257,6 +257,7 @@ export const api = createApi({
       addPresenter: tell('addPresenter', link),
       removePresenter: tell('removePresenter', link),
       unshareLink: tell('unshareLink', link),
+      presenting: ask('presenting', ['links', 'sessions', 'class']),
       groups: ask('groups', ['groups']),
       setGroups: tell('setGroups', ['groups', 'links']),
       schoolRules: ask('schoolRules', ['rules']),

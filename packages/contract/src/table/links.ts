@@ -16,6 +16,7 @@ import {
   linkPlacesAnswer,
   linkRow,
   presenterBody,
+  presentingAnswer,
   replaceBody,
   setGroupsBody,
   shareBody,
@@ -81,6 +82,7 @@ export const links = {
     answer: linkDetail,
   },
   unshareLink: { params: ofLink, body: z.object({ shareId: id }), answer: linkDetail },
+  presenting: { params: ofClass, answer: presentingAnswer },
   groups: { params: ofClass, answer: groupsAnswer },
   setGroups: { params: ofClass, body: setGroupsBody, answer: groupsAnswer },
 } satisfies Partial<Record<EndpointName, Shapes>>;

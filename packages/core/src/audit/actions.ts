@@ -54,6 +54,7 @@ export const ACTIONS = {
   'post-now': 'had go out before its time',
   'put-away-class': 'put away',
   'put-out': 'put out',
+  'take-over': 'took over',
   'refused-webhook': 'was refused as',
   'remove-account': 'took an account away from',
   'reopen-link': 'let work again',

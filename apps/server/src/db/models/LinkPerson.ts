@@ -11,12 +11,13 @@ import type { PersonRow } from './Person.js';
 import { fixedCode, idOf, looseId, oneOf } from './columns.js';
 
 /**
- * What somebody is at a link: host or presenter by its class period, tutor as host at this link alone, member of its
- * audience; or one of these with a class period that joins.
+ * What somebody is at a link: host or presenter by its class period, one who takes over while no host is in, tutor as host
+ * at this link alone, member of its audience; or one of these with a class period that joins.
  */
 export const MEANT_AS = [
   'host',
   'presenter',
+  'takes-over',
   'tutor',
   'member',
   'joining-host',

@@ -7,7 +7,7 @@ import {
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';
-import type { ClockHours, DateOrder, PersonRole, KeptRules } from '@glen/core';
+import type { ClockHours, DateOrder, PersonRole, KeptRules, Presents } from '@glen/core';
 import { idOf, instant, json, oneOf, ownId, text, version } from './columns.js';
 
 /** What a retired person had, by its ids: given back as far as it still stands when they come back. */
@@ -18,7 +18,7 @@ export interface HadByRetired {
   links: number[];
   hostsLinks: number[];
   /** Where they were named to present; left out by those retired before there was such a thing. */
-  presents?: { linkId: number; seriesId: number; key: string }[];
+  presents?: (Pick<Presents, 'seriesId' | 'key'> & Partial<Presents> & { linkId: number })[];
   /** Groups that they were tutor of. */
   tutors: number[];
 }

@@ -22,6 +22,14 @@ const AS_SHARED = `COALESCE(sh.series_id, 0) AS series_id, COALESCE(sh.key_date,
 /** A class period that has been put away joins nobody. */
 const SHARES = 'shares sh JOIN class_periods c ON c.id = sh.class_id AND c.put_away_at IS NULL';
 
+/** Named by dates: for whatever is held on them. */
+const BY_DATES = `(n.weekday <> '' OR n.from_date <> '' OR n.until_date <> '')`;
+const IS_ITS_DATE = `(n.series_id = 0 OR o.series_id = n.series_id) AND (n.key_date = '' OR o.key_date = n.key_date)
+  AND n.weekday IN ('', ELT(WEEKDAY(o.local_date) + 1, 'MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'))
+  AND (n.from_date = '' OR o.local_date >= n.from_date) AND (n.until_date = '' OR o.local_date <= n.until_date)`;
+/** A presenter, and one who takes over besides. */
+const AS_NAMED = `JOIN (SELECT 'presenter' AS as_what UNION ALL SELECT 'takes-over') w ON (w.as_what = 'presenter' OR n.takes_over = 1)`;
+
 /** What makes somebody meant by a link, each by itself. */
 const BRANCHES: Branch[] = [
   {
@@ -38,7 +46,12 @@ const BRANCHES: Branch[] = [
   {
     link: 'n.link_id',
     person: 'n.person_id',
-    sql: `SELECT n.link_id, n.person_id, 'presenter', n.series_id, n.key_date FROM link_presenters n`,
+    sql: `SELECT n.link_id, n.person_id, w.as_what, n.series_id, n.key_date FROM link_presenters n ${AS_NAMED} AND NOT ${BY_DATES}`,
+  },
+  {
+    link: 'n.link_id',
+    person: 'n.person_id',
+    sql: `SELECT n.link_id, n.person_id, w.as_what, o.series_id, o.key_date FROM link_presenters n ${AS_NAMED} JOIN occurrences o ON o.link_id = n.link_id AND ${BY_DATES} AND ${IS_ITS_DATE}`,
   },
   {
     link: 'a.link_id',
@@ -75,7 +88,7 @@ const BY_LINK = definition('link');
 const BY_PERSON = definition('person');
 
 /**
- * Who is meant by some links, or by which links some people are: the definition that `link_people` is kept by. Eight
+ * Who is meant by some links, or by which links some people are: the definition that `link_people` is kept by. Nine
  * tables are asked, so that this is asked only where something changes.
  */
 export function meantBy(

@@ -1,19 +1,43 @@
-import { Op } from 'sequelize';
+import { Op, type InferAttributes } from 'sequelize';
+import type { Presents } from '@glen/core';
 import type { Db } from '../../db/connect.js';
+import type { LinkPresenterRow } from '../../db/models/LinkPresenter.js';
 import { followLinks } from './linkPeople.js';
 
-/** Somebody who presents at a link; series 0: always, key '': at all dates of the series. */
-interface NamedPresenter {
-  personId: number;
-  seriesId: number;
-  key: string;
-}
+/** Somebody who presents at a link, and when. */
+export type NamedPresenter = Presents & { personId: number };
 
 export interface PresenterAt extends NamedPresenter {
   id: number;
   name: string;
   seriesTitle: string | null;
 }
+
+/** Without a weekday or a bound, and no more than presenting. */
+export const AT_ANY_TIME = { weekday: '', from: '', until: '', takesOver: false } as const;
+
+type WhenColumns = Pick<
+  InferAttributes<LinkPresenterRow>,
+  'series_id' | 'key_date' | 'weekday' | 'from_date' | 'until_date' | 'takes_over'
+>;
+
+export const presentsOf = (row: WhenColumns): Presents => ({
+  seriesId: row.series_id,
+  key: row.key_date,
+  weekday: row.weekday,
+  from: row.from_date,
+  until: row.until_date,
+  takesOver: row.takes_over,
+});
+
+export const columnsOfPresents = (named: Presents): WhenColumns => ({
+  series_id: named.seriesId,
+  key_date: named.key,
+  weekday: named.weekday,
+  from_date: named.from,
+  until_date: named.until,
+  takes_over: named.takesOver,
+});
 
 /** Who presents at a link beside the class period's own presenters, in the order of their naming. */
 export async function presentersAt(db: Db, linkId: number): Promise<PresenterAt[]> {
@@ -27,13 +51,12 @@ export async function presentersAt(db: Db, linkId: number): Promise<PresenterAt[
     where: { id: rows.map((row) => row.series_id) },
   });
   const titles = new Map(series.map((row) => [row.id, row.title]));
-  return rows.map(({ id, person_id, series_id, key_date, person }) => ({
-    id,
-    personId: person_id,
-    seriesId: series_id,
-    key: key_date,
-    name: person!.name,
-    seriesTitle: titles.get(series_id) ?? null,
+  return rows.map((row) => ({
+    ...presentsOf(row),
+    id: row.id,
+    personId: row.person_id,
+    name: row.person!.name,
+    seriesTitle: titles.get(row.series_id) ?? null,
   }));
 }
 
@@ -41,12 +64,13 @@ export async function presentersAt(db: Db, linkId: number): Promise<PresenterAt[
 export async function insertPresenter(
   db: Db,
   linkId: number,
-  { personId, seriesId, key }: NamedPresenter,
+  { personId, ...presents }: NamedPresenter,
 ): Promise<boolean> {
   const { LinkPresenter } = db.models;
-  const row = { link_id: linkId, person_id: personId, series_id: seriesId, key_date: key };
+  const { takes_over, ...when } = columnsOfPresents(presents);
+  const row = { link_id: linkId, person_id: personId, ...when };
   if ((await LinkPresenter.count({ where: row })) > 0) return false;
-  await LinkPresenter.create(row);
+  await LinkPresenter.create({ ...row, takes_over });
   await followLinks(db, [linkId]);
   return true;
 }
@@ -61,7 +85,27 @@ export async function deletePresenter(
   if (!row) return undefined;
   await row.destroy();
   await followLinks(db, [linkId]);
-  return { personId: row.person_id, seriesId: row.series_id, key: row.key_date };
+  return { personId: row.person_id, ...presentsOf(row) };
+}
+
+/** Whoever is named by dates at a link presents what is held there on them: it has changed for a series. */
+export async function followDates(db: Db, series: { id: number; linkId: number }): Promise<void> {
+  const meant = await db.models.LinkPerson.findAll({
+    attributes: ['link_id'],
+    where: { series_id: series.id, as_what: 'presenter' },
+  });
+  const byDates = await db.models.LinkPresenter.findAll({
+    attributes: ['link_id'],
+    where: {
+      link_id: [series.linkId, ...meant.map((row) => row.link_id)],
+      [Op.or]: [
+        { weekday: { [Op.ne]: '' } },
+        { from_date: { [Op.ne]: '' } },
+        { until_date: { [Op.ne]: '' } },
+      ],
+    },
+  });
+  await followLinks(db, linksOf(byDates));
 }
 
 const linksOf = (rows: { link_id: number }[]): number[] => [
@@ -75,7 +119,12 @@ export async function cutPresenters(db: Db, from: number, to: number, key: strin
   await LinkPresenter.bulkCreate(
     rows
       .filter((row) => row.key_date === '')
-      .map(({ link_id, person_id }) => ({ link_id, person_id, series_id: to })),
+      .map((row) => ({
+        ...columnsOfPresents(presentsOf(row)),
+        link_id: row.link_id,
+        person_id: row.person_id,
+        series_id: to,
+      })),
   );
   await LinkPresenter.update(
     { series_id: to },

@@ -6,6 +6,7 @@ import { everyoneOut } from '../door/visitStore.js';
 import { isToClose, type WhenAlone } from '../entry/alone.js';
 import { roomsWithoutHost, takeRoomAway, type RoomWithoutHost } from './aloneStore.js';
 import { endSitting } from './store.js';
+import { takeOver } from './takeOver.js';
 
 /** How often rooms are looked after. */
 const EVERY_MS = 3000;
@@ -101,13 +102,18 @@ export class RoomWatch {
   }
 
   private async lookAfter(room: RoomWithoutHost, when: WhenAlone, now: string): Promise<void> {
+    const areGone = areHostsGone(
+      { hostsInside: room.hosts_inside, hostLeftAt: room.host_left_at },
+      now,
+    );
+    if (areGone && (await takeOver(this.glen, room))) return;
     if (isToClose(room, when, now)) await closeIfDue(this.glen, room);
-    else await this.tell(room, now);
+    else if (areGone) await this.tell(room);
   }
 
-  private async tell(room: RoomWithoutHost, now: string): Promise<void> {
-    const { sitting_id, hosts_inside: hostsInside, host_left_at: hostLeftAt } = room;
-    if (room.inside === 0 || !areHostsGone({ hostsInside, hostLeftAt }, now)) return;
+  private async tell(room: RoomWithoutHost): Promise<void> {
+    const { sitting_id, host_left_at: hostLeftAt } = room;
+    if (room.inside === 0) return;
     if (this.told.get(sitting_id) === hostLeftAt) return;
     this.told.set(sitting_id, hostLeftAt!);
     await this.glen.announce(`class:${room.class_id}`, { thing: 'desk', id: room.link_id });

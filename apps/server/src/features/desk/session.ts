@@ -4,13 +4,13 @@ import type { Glen } from '../../glen.js';
 import { HttpProblem, wrongField } from '../../http/problem.js';
 import { accountByEmail } from '../accounts/store.js';
 import { readDoor, type DoorFacts } from '../door/facts.js';
+import { addActingHost } from '../door/actingStore.js';
 import { lockLink } from '../door/store.js';
 import { arrive, everyoneOut, leave } from '../door/visitStore.js';
 import { lengthenSession } from '../plan/lengthenSession.js';
 import { staffOf } from '../school/store.js';
 import { doorOfHost } from './describe.js';
 import {
-  addActingHost,
   addInvited,
   askAtSitting,
   dropActingHosts,

@@ -235,14 +235,9 @@ export async function actingHostsOf(db: Db, sittingId: number): Promise<number[]
   return hosts.map((host) => host.person_id);
 }
 
-export async function addActingHost(
-  db: Db,
-  { sittingId, personId, by }: { sittingId: number; personId: number; by: number },
-): Promise<void> {
-  await db.models.ActingHost.bulkCreate(
-    [{ sitting_id: sittingId, person_id: personId, given_by: by }],
-    { ignoreDuplicates: true },
-  );
+/** A host is in a room that had none. */
+export async function noteHostIsIn(db: Db, sittingId: number): Promise<void> {
+  await db.models.Sitting.update({ host_left_at: null }, { where: { id: sittingId } });
 }
 
 /** Ended for all; its room is gone. */

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { EntryDecision } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import { isOnRoll, type DoorFacts } from './facts.js';
+import { addActingHost } from './actingStore.js';
 import { ensureRoomName, ensureSitting, openSitting, saveVisitor } from './store.js';
 import { arrive } from './visitStore.js';
 
@@ -57,6 +58,18 @@ function identityOf(facts: DoorFacts, sessionId: number) {
   };
 }
 
+/** Whether whoever goes in as host does so because nobody else hosts. */
+const takesOver = ({ row, at }: DoorFacts): boolean =>
+  at!.occurrence.takes_over &&
+  !(row.class_host || row.link_host || at!.occurrence.joined_host || at!.occurrence.acting);
+
+/** Whoever has taken over stays host until this session's end, whoever comes meanwhile. */
+async function keepAsHost(glen: Glen, { who }: DoorFacts, sittingId: number): Promise<void> {
+  const { id: personId } = who.person!;
+  await addActingHost(glen.db, { sittingId, personId, by: personId });
+  await glen.audit({ by: personId, action: 'take-over', subject: `sitting:${sittingId}` });
+}
+
 /** Writes a knock or an entrance, under the link's lock; gives the seat of whoever goes in. */
 export async function admit(
   glen: Glen,
@@ -69,6 +82,7 @@ export async function admit(
   const entering = decision.outcome === 'enter';
   const hosting = entering && decision.role === 'host';
   if (hosting) await openSitting(glen.db, sittingId, now, byHand);
+  if (hosting && takesOver(facts)) await keepAsHost(glen, facts, sittingId);
   const ticket = entering ? freshTicket(glen) : null;
   const { id: visitorId, shares } = await saveVisitor(glen.db, {
     ...identityOf(facts, sessionId),

@@ -55,6 +55,8 @@ export interface SessionAtDoor extends DateAtDoor, SittingAtDoor, PlaceAtDoor {
   joined_host: boolean;
   /** Named to present at it: with a class period that joins, or at this link. */
   joined_named: boolean;
+  /** Named to take over at it while no host is in. */
+  takes_over: boolean;
 }
 
 const hostIsInside = (sitting: SittingAtDoor, now: string): boolean =>
@@ -114,6 +116,7 @@ export function sessionAtDoorOf(
     joined_roll: joinsAs(meant, 'joining-member', date),
     joined_host: joinsAs(meant, 'joining-host', date),
     joined_named: joinsAs(meant, 'joining-presenter', date) || joinsAs(meant, 'presenter', date),
+    takes_over: joinsAs(meant, 'takes-over', date),
   };
 }
 

@@ -170,6 +170,20 @@ interface Behind {
   makesRooms: boolean;
 }
 
+/** Whether somebody is host at this session alone: it was handed over to them, they come with a class period, or nobody else is in to host it. */
+function actsAsHost({ occurrence, opens }: AtDoor<SessionAtDoor>, now: string): boolean {
+  if (occurrence.acting) return true;
+  return isNear(opens, now) && (occurrence.joined_host || isTheirsToTake(occurrence));
+}
+
+/** Whether one who takes over may do so now: nobody hosts, and no host has ended it. */
+export const isTheirsToTake = ({
+  takes_over,
+  hostInside,
+  ended_at,
+}: Pick<SessionAtDoor, 'takes_over' | 'hostInside' | 'ended_at'>): boolean =>
+  takes_over && !hostInside && ended_at === null;
+
 function factsOf(
   at: Moment,
   away: JoinedRow | null,
@@ -177,8 +191,7 @@ function factsOf(
 ): DoorFacts {
   const { row, now, linkHost, isOfSchool } = at;
   const session = away ? null : (linkHost ? sessionToOpen : doorSession)(sessions, at.rulesAt, now);
-  const joinedHost = Boolean(session?.occurrence.joined_host) && isNear(session!.opens, now);
-  const acting = Boolean(session?.occurrence.acting) || joinedHost;
+  const acting = session !== null && actsAsHost(session, now);
   const comes = comesTo(row, session?.occurrence);
   return {
     row,

@@ -1,10 +1,18 @@
-import { layerOf, resolveRules, sessionAtDoor, type RuleLayer, type KeptRules } from '@glen/core';
+import {
+  layerOf,
+  presentsInWords,
+  resolveRules,
+  sessionAtDoor,
+  type RuleLayer,
+  type KeptRules,
+} from '@glen/core';
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { isOffice } from '../../http/access.js';
 import type { Who } from '../../http/who.js';
 import { mayChange } from '../school/classItem.js';
 import { classById } from '../school/classes.sql.js';
+import { presentersAt } from '../audience/presenterStore.js';
 import { hostsAndPresenters } from '../audience/store.js';
 import { staffOf } from '../school/store.js';
 import { rulesOfClass, rulesOfLink } from './layers.js';
@@ -36,10 +44,11 @@ async function describe(
   about: About,
 ): Promise<Answer<'rules'>> {
   const { rules } = resolveRules(layers);
-  const [staff, teachers, dates, setting] = await Promise.all([
+  const [staff, teachers, dates, named, setting] = await Promise.all([
     about.linkId === null ? [] : hostsAndPresenters(glen.db, about.linkId),
     about.classId === null ? [] : staffOf(glen.db, about.classId),
     about.linkId === null ? [] : datesOfLink(glen.db, about.linkId),
+    about.linkId === null ? [] : presentersAt(glen.db, about.linkId),
     about.linkId === null ? anyLesson(glen) : settingOf(glen, about.linkId),
   ]);
   const meant = dates.filter(
@@ -61,6 +70,12 @@ async function describe(
     hosts: hosts.map((s) => s.name),
     presenters: staff.filter((s) => s.presents).map((s) => s.name),
     leftOut: teachers.filter((t) => !staff.some((s) => s.id === t.id)).map((t) => t.name),
+    takesOver: named
+      .filter((one) => one.takesOver)
+      .map(
+        (one) =>
+          `${one.name}, ${presentsInWords({ ...one, takesOver: false }, { series: one.seriesTitle })}`,
+      ),
     setting,
   };
 }

@@ -3,13 +3,18 @@ import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
-import { deletePresenter, insertPresenter, presentersAt } from '../audience/presenterStore.js';
+import {
+  deletePresenter,
+  insertPresenter,
+  presentersAt,
+  type NamedPresenter,
+} from '../audience/presenterStore.js';
 import { staffOfSchool } from '../group/store.js';
 import { classById } from '../school/classes.sql.js';
 import { insertNotice } from '../school/store.js';
 import { announceLink } from './announce.js';
 import { describeLink } from './describe.js';
-import { presentsInWords } from './presentersShown.js';
+import { wordsOf } from './presentersShown.js';
 import { mustMeetAt } from './meetsAt.js';
 import { heldLink, type LinkRow } from './store.js';
 
@@ -41,26 +46,39 @@ async function checkNaming(
   await mustMeetAt(glen, linkId, { seriesId, key });
 }
 
-/** Names somebody who presents at a link: always, at the dates of a series, or at one of them. */
+const namedIn = (body: Body<'addPresenter'>): NamedPresenter => ({
+  personId: body.personId,
+  seriesId: body.seriesId ?? 0,
+  key: body.key ?? '',
+  weekday: body.weekday ?? '',
+  from: body.from ?? '',
+  until: body.until ?? '',
+  takesOver: body.takesOver,
+});
+
+/** Names somebody who presents at a link: always, at the dates of a series or at one of them; on one weekday, or between dates. */
 export async function addPresenter(
   glen: Glen,
   linkId: number,
   who: Who,
   body: Body<'addPresenter'>,
 ): Promise<Answer<'addPresenter'>> {
-  const { personId, seriesId, key } = body;
   await glen.db.transaction(async () => {
     const link = await heldLink(glen.db, linkId);
     if (!link) throw notFound('This link');
     await checkNaming(glen, linkId, body);
-    const named = { personId, seriesId: seriesId ?? 0, key: key ?? '' };
+    const named = namedIn(body);
     if (!(await insertPresenter(glen.db, linkId, named)))
       throw wrongField('personId', 'They are named for this already.');
     const by = who.person!.id;
     await glen.audit({ by, action: 'add-presenter', subject: `link:${linkId}`, after: named });
     const made = (await presentersAt(glen.db, linkId)).at(-1)!;
-    const when = presentsInWords(made);
-    await tell(glen, { link, who, personId }, { title: 'You are to present', when });
+    const when = wordsOf(made);
+    await tell(
+      glen,
+      { link, who, personId: named.personId },
+      { title: 'You are to present', when },
+    );
     await announceLink(glen, link);
   });
   return describeLink(glen, linkId, who);
@@ -80,7 +98,7 @@ export async function removePresenter(
     const before = await deletePresenter(glen.db, linkId, presenterId);
     const by = who.person!.id;
     await glen.audit({ by, action: 'remove-presenter', subject: `link:${linkId}`, before });
-    const told = { title: 'You present no longer', when: presentsInWords(named) };
+    const told = { title: 'You present no longer', when: wordsOf(named) };
     await tell(glen, { link, who, personId: named.personId }, told);
     await announceLink(glen, link);
   });

@@ -1,12 +1,11 @@
-import { holdsForInWords } from '@glen/core';
+import { presentsInWords } from '@glen/core';
 import type { LinkDetail } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { presentersAt, type PresenterAt } from '../audience/presenterStore.js';
 
 /** What somebody presents at a link, after their name. */
-export const presentsInWords = (
-  named: Pick<PresenterAt, 'seriesId' | 'key' | 'seriesTitle'>,
-): string => holdsForInWords(named, { series: named.seriesTitle });
+export const wordsOf = (named: PresenterAt): string =>
+  presentsInWords(named, { series: named.seriesTitle });
 
 /** Who presents at a link beside the class period's own presenters. */
 export async function describePresenters(
@@ -19,6 +18,10 @@ export async function describePresenters(
     name: named.name,
     seriesId: named.seriesId || null,
     key: named.key || null,
-    words: presentsInWords(named),
+    weekday: named.weekday || null,
+    from: named.from || null,
+    until: named.until || null,
+    takesOver: named.takesOver,
+    words: wordsOf(named),
   }));
 }

@@ -3,6 +3,7 @@ import type { Handlers } from '../../http/mount.js';
 import { describeLink, linksFor, linksOfClass } from './describe.js';
 import { addLink, editLink, orderLinks, reopenLink, stopLink } from './edit.js';
 import { addPresenter, removePresenter } from './presenters.js';
+import { presentingIn } from './presenting.js';
 import { lookAtRoom, replaceLink, setRoom, takeBackReplacing } from './replace.js';
 import { shareLink, unshareLink } from './share.js';
 
@@ -27,5 +28,6 @@ export const linkRoutes = (glen: Glen) =>
     shareLink: ({ params, body, who }) => shareLink(glen, params.linkId, who, body),
     addPresenter: ({ params, body, who }) => addPresenter(glen, params.linkId, who, body),
     removePresenter: ({ params, body, who }) => removePresenter(glen, params.linkId, who, body),
+    presenting: ({ params, who }) => presentingIn(glen, params.classId, who),
     unshareLink: ({ params, body, who }) => unshareLink(glen, params.linkId, who, body.shareId),
   }) satisfies Partial<Handlers>;

@@ -4,6 +4,7 @@ import type { ClassPeriodRow } from '../../db/models/ClassPeriod.js';
 import type { HadByRetired } from '../../db/models/Person.js';
 import { oneMore } from '../../db/versions.js';
 import { followHosted, followLinks, followPeople } from '../audience/linkPeople.js';
+import { AT_ANY_TIME, columnsOfPresents, presentsOf } from '../audience/presenterStore.js';
 import { giveGroupsAndLinks } from '../classes/leftStore.js';
 import type { NamedClass } from './places.sql.js';
 
@@ -22,11 +23,7 @@ export async function placesOf(db: Db, personId: number): Promise<HadByRetired> 
     groups: (await GroupMember.findAll({ where })).map((row) => row.group_id),
     links: [...new Set(audience.map((row) => row.link_id))],
     hostsLinks: (await LinkHost.findAll({ where })).map((row) => row.link_id),
-    presents: presents.map((row) => ({
-      linkId: row.link_id,
-      seriesId: row.series_id,
-      key: row.key_date,
-    })),
+    presents: presents.map((row) => ({ linkId: row.link_id, ...presentsOf(row) })),
     tutors: (await ClassGroup.findAll({ where: { tutor_id: personId } })).map((row) => row.id),
   };
 }
@@ -101,11 +98,10 @@ export async function givePlaces(
   await db.models.LinkPresenter.bulkCreate(
     presents
       .filter((one) => stands.has(one.linkId))
-      .map(({ linkId: link_id, seriesId: series_id, key: key_date }) => ({
-        link_id,
+      .map(({ linkId, ...when }) => ({
+        ...columnsOfPresents({ ...AT_ANY_TIME, ...when }),
+        link_id: linkId,
         person_id: personId,
-        series_id,
-        key_date,
       })),
     ignoreDuplicates,
   );

@@ -19,6 +19,7 @@ import {
 import type { Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { wrongField } from '../../http/problem.js';
+import { followDates } from '../audience/presenterStore.js';
 import { refreshJoined } from '../link/joined.sql.js';
 import { readSchool } from '../school/store.js';
 import {
@@ -190,6 +191,7 @@ export async function remakeOccurrences(
   await insertOccurrences(glen.db, series, added);
   const gone = spare.map((row) => row.id);
   await deleteOccurrences(glen.db, gone);
+  await followDates(glen.db, series);
   await refreshJoined(glen.db, { seriesId: series.id });
 }
 

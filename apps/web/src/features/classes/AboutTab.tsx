@@ -9,6 +9,7 @@ import { AtTheEnd } from './AtTheEnd.js';
 import { ClassWords } from './ClassWords.js';
 import { CopyClass } from './CopyClass.js';
 import { Teachers } from './Teachers.js';
+import { WhoPresents } from './WhoPresents.js';
 
 const LASTING: Note = {
   severity: 'inform',
@@ -29,6 +30,7 @@ export default function AboutTab({ classPeriod, around }: AboutProps) {
     <Screen around={around} margin={<Margin notes={isOwn ? [LASTING] : []} />}>
       {isOwn && <ClassWords key={classPeriod.class.id} classPeriod={classPeriod} />}
       <Teachers classPeriod={classPeriod} />
+      <WhoPresents classPeriod={classPeriod} />
       {me && mayMakeClasses(me) && hosts(classPeriod.class) && <CopyClass of={classPeriod.class} />}
       {isOwn && <AtTheEnd classPeriod={classPeriod} />}
     </Screen>

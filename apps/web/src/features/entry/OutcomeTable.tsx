@@ -233,6 +233,11 @@ export function OutcomeTable({ table, names, opensAt, asksCode, edits }: Outcome
           ))}
         </tbody>
       </table>
+      {names.takesOver.length > 0 && (
+        <p className="mt-1 text-sm text-soft">
+          While no host is in, whoever takes over is host: {names.takesOver.join('; ')}.
+        </p>
+      )}
       {asksCode && (
         <p className="mt-1 text-sm text-soft">Everyone is taken to know the entry code.</p>
       )}

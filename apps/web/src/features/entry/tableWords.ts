@@ -6,6 +6,8 @@ export interface Names {
   presenters: string[];
   /** The class period's teachers who are left out of this link. */
   leftOut: string[];
+  /** Who opens, lets in and closes while no host is in, and when. */
+  takesOver: string[];
 }
 
 const KIND_WORDS: Record<PersonKind, string> = {

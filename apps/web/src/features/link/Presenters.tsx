@@ -2,20 +2,23 @@ import { useState } from 'react';
 import type { LinkDetail, Problem, Sent } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
-import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
-import { ChoicePart } from '../../ui/choices.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
-import { ALWAYS, whensOf, type When } from './whens.js';
+import { NamePresenter } from './NamePresenter.js';
+import { presentingWhens } from './whens.js';
 
 type Presenter = LinkDetail['presenters'][number];
 
 /** What would name somebody again just as they were. */
-const asSent = ({ personId, seriesId, key }: Presenter): Sent<'addPresenter'> => ({
+const asSent = ({ personId, takesOver, ...when }: Presenter): Sent<'addPresenter'> => ({
   personId,
-  ...(seriesId === null ? {} : { seriesId }),
-  ...(key === null ? {} : { key }),
+  takesOver,
+  seriesId: when.seriesId ?? undefined,
+  key: when.key ?? undefined,
+  weekday: when.weekday ?? undefined,
+  from: when.from ?? undefined,
+  until: when.until ?? undefined,
 });
 
 function PresenterRow({ linkId, presenter }: { linkId: number; presenter: Presenter }) {
@@ -49,57 +52,6 @@ function PresenterRow({ linkId, presenter }: { linkId: number; presenter: Presen
   );
 }
 
-interface Wanted {
-  personId: number;
-  when: string;
-}
-
-interface NameProps {
-  linkId: number;
-  staff: { id: number; name: string }[];
-  whens: When[];
-}
-
-/** Somebody of the staff is named in a sentence. */
-function NamePresenter({ linkId, staff, whens }: NameProps) {
-  const [add] = api.useAddPresenterMutation();
-  const { submit, change, isSending, problem, watch } = useServerForm<Wanted, Wanted, LinkDetail>({
-    start: { personId: staff[0]!.id, when: ALWAYS },
-    send: ({ personId, when }) => {
-      const dates = whens.find((w) => w.value === when)?.body ?? {};
-      return add({ params: { linkId }, body: { personId, ...dates } });
-    },
-    // Whatever is wrong with them is said of both.
-    fieldOf: () => '',
-    onDone: () => undefined,
-  });
-  const { personId, when } = watch();
-  return (
-    <form className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2" onSubmit={submit}>
-      <p className="text-lg leading-sentence">
-        <ChoicePart
-          label="Who presents"
-          value={String(personId)}
-          choices={staff.map((one) => ({ value: String(one.id), label: one.name }))}
-          onChange={(next) => change({ personId: Number(next) })}
-        />{' '}
-        presents{' '}
-        <ChoicePart
-          label="When they present"
-          value={when}
-          choices={whens}
-          onChange={(next) => change({ when: next })}
-        />
-        .
-      </p>
-      <Button type="submit" disabled={isSending}>
-        Name them
-      </Button>
-      {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
-    </form>
-  );
-}
-
 interface PresentersProps {
   link: LinkDetail;
   classPeriod: ClassPeriod;
@@ -124,7 +76,11 @@ export function Presenters({ link, classPeriod }: PresentersProps) {
         ))}
       </ul>
       {link.mayEdit && link.state === 'live' && staff.length > 0 && (
-        <NamePresenter linkId={link.id} staff={staff} whens={whensOf(link, classPeriod.sessions)} />
+        <NamePresenter
+          linkId={link.id}
+          staff={staff}
+          whens={presentingWhens(link, classPeriod.sessions)}
+        />
       )}
     </>
   );

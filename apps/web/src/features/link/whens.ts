@@ -1,4 +1,5 @@
-import { dateInWords } from '@glen/core/light';
+import { WEEKDAYS, WEEKDAY_NAMES, dateInWords, dayNumber, weekdayOf } from '@glen/core/light';
+import type { Weekday } from '@glen/core';
 import type { LinkDetail } from '@glen/contract';
 import type { ClassPeriod } from '../school/classPeriod.js';
 
@@ -10,17 +11,21 @@ const MOST_DATES = 12;
 export interface When {
   value: string;
   label: string;
-  body: { seriesId?: number; key?: string };
+  body: { seriesId?: number; key?: string; weekday?: Weekday };
 }
 
-/** When it can be: always, at a whole series of this link, or at one of the next dates. */
-export function whensOf(link: Pick<LinkDetail, 'id'>, sessions: ClassPeriod['sessions']): When[] {
-  const here = sessions.filter(
+/** Sessions of a link that are still to come. */
+const toCome = (link: Pick<LinkDetail, 'id'>, sessions: ClassPeriod['sessions']) =>
+  sessions.filter(
     (s) =>
       s.linkId === link.id &&
       (s.status === 'planned' || s.status === 'moved') &&
       s.door !== 'ended',
   );
+
+/** When it can be: always, at a whole series of this link, or at one of the next dates. */
+export function whensOf(link: Pick<LinkDetail, 'id'>, sessions: ClassPeriod['sessions']): When[] {
+  const here = toCome(link, sessions);
   const series = new Map(here.filter((s) => s.plan.repeat).map((s) => [s.seriesId, s]));
   return [
     { value: ALWAYS, label: 'always', body: {} },
@@ -35,4 +40,21 @@ export function whensOf(link: Pick<LinkDetail, 'id'>, sessions: ClassPeriod['ses
       body: { seriesId: s.seriesId, key: s.key },
     })),
   ];
+}
+
+/** The same for whoever presents: on a weekday too, of those on which something is held at this link. */
+export function presentingWhens(
+  link: Pick<LinkDetail, 'id'>,
+  sessions: ClassPeriod['sessions'],
+): When[] {
+  const held = new Set(
+    toCome(link, sessions).map((session) => weekdayOf(dayNumber(session.date, 'date'))),
+  );
+  const [always, ...others] = whensOf(link, sessions);
+  const weekdays = WEEKDAYS.filter((day) => held.has(day)).map((weekday) => ({
+    value: `weekday ${weekday}`,
+    label: `on ${WEEKDAY_NAMES[weekday]}s`,
+    body: { weekday },
+  }));
+  return [always!, ...weekdays, ...others];
 }
