@@ -1,4 +1,4 @@
-import { dateInWords } from '@glen/core/light';
+import { classTitle, dateInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import { Link } from 'react-router';
 import { api } from '../../app/api.js';
@@ -7,8 +7,38 @@ import type { ClassPeriod } from '../school/classPeriod.js';
 
 type Presented = Answer<'presenting'>['dates'][number];
 
-const inWords = ({ name, takesOver }: Presented['presenters'][number]): string =>
-  takesOver ? `${name} (takes over while no host is in)` : name;
+/** So many dates are told one by one. */
+const AT_A_GLANCE = 8;
+
+function PresentedRow({ one, classPeriod }: { one: Presented; classPeriod: ClassPeriod }) {
+  const { presenters, title, linkId, date, time } = one;
+  const takes = presenters.filter((presenter) => presenter.takesOver).map(({ name }) => name);
+  return (
+    <li className="flex flex-wrap gap-x-3 border-t border-line py-2">
+      <span className="w-36 shrink-0">
+        {dateInWords(date)}, {time}
+      </span>
+      <span className="min-w-0 flex-1 basis-60">
+        <b>{presenters.map(({ name }) => name).join(', ')}</b>
+        {title !== classTitle(classPeriod.class) && (
+          <>
+            {' '}
+            at{' '}
+            <Link className="underline" to={`/classes/${classPeriod.class.id}/links/${linkId}`}>
+              {title}
+            </Link>
+          </>
+        )}
+        {takes.length > 0 && (
+          <span className="block text-sm text-soft">
+            {takes.length === presenters.length ? 'Takes' : `${takes.join(', ')} takes`} over while
+            no host is in
+          </span>
+        )}
+      </span>
+    </li>
+  );
+}
 
 /** Who presents when in a class period: its next dates at which somebody is named. */
 export function WhoPresents({ classPeriod }: { classPeriod: ClassPeriod }) {
@@ -16,34 +46,24 @@ export function WhoPresents({ classPeriod }: { classPeriod: ClassPeriod }) {
   const always = classPeriod.staff.filter((one) => one.as === 'presenter').map((one) => one.name);
   const { data } = api.usePresentingQuery({ params: { classId } });
   if (!data) return <Loading />;
+  const more = data.dates.slice(AT_A_GLANCE);
   return (
     <section aria-label="Who presents when" className="mt-7">
       <h2 className="mb-1 text-xl">Who presents when</h2>
-      <p className="text-soft">
+      <p className="mb-1 text-soft">
         {['The hosts', ...always].join(', ')}: at any time.
         {data.dates.length === 0 && ' At none of the next dates is anybody named besides.'}
       </p>
       <ul className="max-w-2xl">
-        {data.dates.map((one) => (
-          <li
-            key={`${one.seriesId} ${one.key}`}
-            className="flex flex-wrap gap-x-3 border-t border-line py-2"
-          >
-            <span className="w-36 shrink-0">
-              {dateInWords(one.date)}, {one.time}
-            </span>
-            <span className="min-w-0 flex-1 basis-60">
-              <b>{one.presenters.map(inWords).join(', ')}</b>{' '}
-              <span className="text-soft">
-                at{' '}
-                <Link className="underline" to={`/classes/${classId}/links/${one.linkId}`}>
-                  {one.title}
-                </Link>
-              </span>
-            </span>
-          </li>
+        {data.dates.slice(0, AT_A_GLANCE).map((one) => (
+          <PresentedRow key={`${one.seriesId} ${one.key}`} one={one} classPeriod={classPeriod} />
         ))}
       </ul>
+      {more.length > 0 && (
+        <p className="border-t border-line py-2 text-soft">
+          And {more.length} more, until {dateInWords(more.at(-1)!.date)}.
+        </p>
+      )}
     </section>
   );
 }

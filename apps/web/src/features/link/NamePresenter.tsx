@@ -17,7 +17,7 @@ interface Wanted {
 }
 
 const TAKES_OVER = [
-  { value: 'no', label: 'no more than that' },
+  { value: 'no', label: 'does not take over' },
   { value: 'yes', label: 'takes over while no host is in' },
 ];
 
