@@ -45,6 +45,7 @@ export const VIEWS: View[] = [
   view(TEACHER, at('/plan/new'), 'New session'),
   view(TEACHER, at('/school'), 'School calendar'),
   view(TEACHER, at('/school/about'), 'About the school'),
+  view(TEACHER, at('/school/cover'), 'Who covers'),
   view(TEACHER, at('/classes'), '6 class periods', 'Classes'),
   view(TEACHER, ofClass('HE', 'people'), 'Harbour Evening', 'Who comes: Harbour Evening'),
   view(TEACHER, at('/account'), 'Your account'),

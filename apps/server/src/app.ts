@@ -1,6 +1,7 @@
 import express, { type Express } from 'express';
 import { accountRoutes } from './features/accounts/routes.js';
 import { classRoutes } from './features/classes/routes.js';
+import { coverRoutes } from './features/cover/routes.js';
 import { demoRoutes } from './features/demo/routes.js';
 import { deskRoutes } from './features/desk/routes.js';
 import { doorRoutes } from './features/door/routes.js';
@@ -42,6 +43,7 @@ const handlersOf = (glen: Glen): Handlers => ({
   ...postRoutes(glen),
   ...reachRoutes(glen),
   ...deskRoutes(glen),
+  ...coverRoutes(glen),
   ...doorRoutes(glen),
   ...linkRoutes(glen),
   ...guestRoutes(glen),

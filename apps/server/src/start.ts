@@ -11,6 +11,7 @@ import { countEntry, writeEntry } from './features/audit/store.js';
 import { Announcements } from './features/live/announcements.js';
 import { LiveFeed } from './features/live/feed.js';
 import { LinksAtDoors } from './features/door/links.js';
+import { watchCovers } from './features/cover/watch.js';
 import { RoomWatch } from './features/desk/roomWatch.js';
 import { postsFollow } from './features/post/scheduleReconcile.js';
 import type { Glen } from './glen.js';
@@ -94,6 +95,7 @@ export async function startServer(
   runner.start();
   const rooms = new RoomWatch(glen);
   rooms.start();
+  const covers = await watchCovers(glen);
   const housekeeping = new Housekeeping(glen, { guests: endGuests });
   housekeeping.start();
   const refresh = setInterval(() => void glen.clock.refresh().catch(() => {}), CLOCK_REFRESH_MS);
@@ -115,6 +117,7 @@ export async function startServer(
       await new Promise((resolve) => server.close(resolve));
       glen.feed.stop();
       await rooms.stop();
+      await covers.stop();
       await housekeeping.stop();
       await runner.stop();
       await glen.db.close();

@@ -140,6 +140,10 @@ beforeAll(async () => {
 });
 afterAll(() => school.stop());
 
+const idOf = (name: string): number => school.person(name).id;
+const coverOf = (absentId: number, coveringId: number) => ({
+  ...{ absentId, coveringId, first: '2026-10-14', last: '2026-10-14' },
+});
 const place = (more: object) => ({
   places: [{ classId: own.n3.id, kind: 'stream', ...more }],
   words: '{title} {address} {entryCode}',
@@ -274,6 +278,17 @@ const PROBES: Record<string, () => Promise<Response>> = {
       personId: school.person('Idris Kellaway').id,
       seriesId: foreign.series.seriesId,
     }),
+  'addCover absentId': () =>
+    host.post('/api/covers', {
+      ...coverOf(idOf('Bram Osterholt'), idOf('Idris Kellaway')),
+      anyway: true,
+    }),
+  'addCover coveringId': () =>
+    host.post('/api/covers', coverOf(idOf('Ottoline Marsh'), foreign.student.id)),
+  'tryCover absentId': () =>
+    host.post('/api/covers/try', coverOf(idOf('Bram Osterholt'), idOf('Idris Kellaway'))),
+  'tryCover coveringId': () =>
+    host.post('/api/covers/try', coverOf(idOf('Ottoline Marsh'), foreign.student.id)),
   'removePresenter presenterId': () =>
     host.post(`/api/links/${own.link.id}/presenters/remove`, { presenterId: foreign.presenter }),
   'addGuests seriesId': () =>

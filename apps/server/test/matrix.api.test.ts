@@ -19,6 +19,7 @@ const ROLES = {
   'teacher of another class': 'Bram Osterholt',
   'visiting teacher': 'Signe Aalto',
   'co-teacher': 'Tomas Verhage',
+  'covering teacher': 'Idris Kellaway',
   host: 'Ottoline Marsh',
   head: 'Noor Achterberg',
   office: 'Perpetua Lund',
@@ -39,12 +40,13 @@ const teachers: Role[] = [
   'teacher of another class',
   'visiting teacher',
   'co-teacher',
+  'covering teacher',
   'host',
   'head',
   'office',
 ];
-const readers: Role[] = ['visiting teacher', 'co-teacher', 'host', 'head', 'office'];
-const hosts: Role[] = ['co-teacher', 'host'];
+const hosts: Role[] = ['co-teacher', 'covering teacher', 'host'];
+const readers: Role[] = ['visiting teacher', ...hosts, 'head', 'office'];
 const office: Role[] = ['head', 'office'];
 const keepers: Role[] = [...hosts, ...office];
 
@@ -74,7 +76,7 @@ const MAY: Record<EndpointName, Role[]> = {
   reach: readers, reachOfDay: teachers, headings: readers, orderItems: hosts, studentSees: readers, allPosts: teachers, previewPost: hosts, postNow: hosts, postHistory: readers, coursePage: readers, placementForms: readers, placementAction: hosts, lookAtSite: hosts,
   invitation: readers, tryDoor: readers,
   links: teachers, classLinks: readers, link: readers, linkPlaces: readers, addLink: hosts, editLink: hosts, setAudience: hosts, orderLinks: hosts, replaceLink: hosts, takeBackReplacing: hosts, stopLink: hosts, reopenLink: hosts,
-  setRoom: hosts, lookAtRoom: hosts, shareLink: hosts, unshareLink: hosts, addPresenter: hosts, removePresenter: hosts, presenting: readers, groups: readers, setGroups: keepers, hostPresence: hosts,
+  setRoom: hosts, lookAtRoom: hosts, shareLink: hosts, unshareLink: hosts, addPresenter: hosts, removePresenter: hosts, presenting: readers, covers: teachers, tryCover: teachers, addCover: teachers, endCover: teachers, groups: readers, setGroups: keepers, hostPresence: hosts,
   schoolRules: teachers, setSchoolRules: office, ownRules: teachers, setOwnRules: teachers, linkRules: readers, setLinkRules: hosts, seriesRules: readers, setSeriesRules: hosts,
   desk: hosts, openDoor: hosts, closeRoom: hosts, extendSession: hosts, handOver: hosts, bringIn: hosts, letPresent: hosts, muteVisitor: hosts, letShare: hosts, muteAll: hosts, letAllShare: hosts, sayWho: hosts, letAllIn: hosts, letIn: hosts, turnAway: hosts, putOut: hosts, letBack: hosts, askForAccount: hosts,
   door: everyone, howTo: everyone, enterDoor: everyone,
@@ -91,6 +93,11 @@ beforeAll(async () => {
   const host = await school.as('Ottoline Marsh');
   for (const [role, comes] of Object.entries(COMES))
     await host.post(`/api/links/${n3.link.id}/guests`, { text: ROLES[role as Role], comes });
+  const [absentId, coveringId] = [ROLES.host, ROLES['covering teacher']].map(
+    (name) => school.person(name).id,
+  );
+  const today = { first: '2026-10-14', last: '2026-10-14', anyway: true };
+  await host.post('/api/covers', { absentId, coveringId, ...today });
   for (const role of everyone) browsers.set(role, await browserOf(role));
   await host.post(`/api/links/${n3.link.id}/open`);
   const pupil = await school.as('Birgit Tideman');
@@ -114,6 +121,7 @@ beforeAll(async () => {
     postId: post.id,
     placementId: post.deliveries[0]!.placementId,
     visitorId: desk.waiting[0].id,
+    coverId: 999999,
     code: n3.link.code,
     noticeId: 1,
     sessionId: 999999,

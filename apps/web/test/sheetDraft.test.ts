@@ -34,6 +34,7 @@ const of = (period: string | null): ClassItem => ({
   mine: 'host',
   isOccasion: false,
   rollSize: 20,
+  coverFor: null,
   putAwayAt: null,
 });
 

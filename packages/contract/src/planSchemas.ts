@@ -88,6 +88,8 @@ export const classItemSchema = z.object({
   mine: z.enum(['host', 'co-teacher', 'presenter', 'tutor', 'none']),
   rollSize: z.int(),
   /** Since when it is over and kept with all it had (school time); null: it goes on. */
+  /** Whom one teaches it for, while one covers. */
+  coverFor: z.string().nullable(),
   putAwayAt: z.string().nullable(),
 });
 

@@ -3,6 +3,7 @@ import { LINK_WORDS } from '@glen/core';
 import type { EndpointName } from './endpoints.js';
 import { accounts } from './table/accounts.js';
 import { classes } from './table/classes.js';
+import { covers } from './table/covers.js';
 import { door } from './table/door.js';
 import { links } from './table/links.js';
 import { moveIn } from './table/moveIn.js';
@@ -27,6 +28,7 @@ export const schemas = {
   ...rules,
   ...posts,
   ...door,
+  ...covers,
 } satisfies Record<EndpointName, Shapes>;
 
 /** RFC 9457 problem details, with the fields at fault. */

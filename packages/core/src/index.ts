@@ -25,6 +25,8 @@ export { ownPath } from './signOn/ownPath.js';
 export { GUEST_COMES, comesAt, type GuestComes } from './guest/comes.js';
 export { withoutGuest } from './guest/withoutGuest.js';
 export { holdsAt, holdsForInWords, type HoldsFor } from './link/holdsFor.js';
+export { coverClashes } from './cover/coverClashes.js';
+export { coverDays, isOn, whoCovers, type Cover, type Covered } from './cover/whoCovers.js';
 export { isByDates, presentsInWords, type Presents } from './link/presents.js';
 export { readGuests } from './guest/readGuests.js';
 export {

@@ -31,6 +31,7 @@ import * as m0027 from './migrations/0027-guest-list.js';
 import * as m0028 from './migrations/0028-hosts-of-a-link.js';
 import * as m0029 from './migrations/0029-presenters-of-a-link.js';
 import * as m0030 from './migrations/0030-presenters-by-weekday.js';
+import * as m0031 from './migrations/0031-covers.js';
 import {
   databaseKind,
   makeBooks,
@@ -78,6 +79,7 @@ const MIGRATIONS: Migration[] = [
   m0028,
   m0029,
   m0030,
+  m0031,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

@@ -8,6 +8,7 @@ import { defineChange } from './models/Change.js';
 import { defineClassGroup } from './models/ClassGroup.js';
 import { defineClassPeriod } from './models/ClassPeriod.js';
 import { defineClassStaff } from './models/ClassStaff.js';
+import { defineCover } from './models/Cover.js';
 import { defineFailure } from './models/Failure.js';
 import { defineFeed } from './models/Feed.js';
 import { defineGroupMember } from './models/GroupMember.js';
@@ -65,6 +66,7 @@ const defineTables = (sequelize: Sequelize) => ({
   ClassGroup: defineClassGroup(sequelize),
   ClassPeriod: defineClassPeriod(sequelize),
   ClassStaff: defineClassStaff(sequelize),
+  Cover: defineCover(sequelize),
   Failure: defineFailure(sequelize),
   Feed: defineFeed(sequelize),
   GroupMember: defineGroupMember(sequelize),
@@ -143,6 +145,10 @@ function associate(m: Tables): void {
   one(m.ClassGroup, 'tutor', m.Person, 'tutor_id');
   one(m.ClassStaff, 'classPeriod', m.ClassPeriod, 'class_id');
   one(m.ClassStaff, 'person', m.Person, 'person_id');
+  one(m.ClassStaff, 'cover', m.Cover, 'cover_id');
+  one(m.Cover, 'absent', m.Person, 'absent_id');
+  one(m.Cover, 'covering', m.Person, 'covering_id');
+  one(m.Cover, 'maker', m.Person, 'made_by');
   one(m.GroupMember, 'group', m.ClassGroup, 'group_id');
   one(m.GroupMember, 'person', m.Person, 'person_id');
   one(m.Guest, 'link', m.Link, 'link_id');

@@ -48,6 +48,7 @@ const TAGS = [
   'feeds',
   'links',
   'groups',
+  'covers',
   'course-page',
   'people',
   'account',
@@ -257,6 +258,10 @@ export const api = createApi({
       addPresenter: tell('addPresenter', link),
       removePresenter: tell('removePresenter', link),
       unshareLink: tell('unshareLink', link),
+      covers: ask('covers', ['covers']),
+      tryCover: ask('tryCover', ['covers', 'sessions']),
+      addCover: tell('addCover', ['covers', ...person, 'today', 'sessions']),
+      endCover: tell('endCover', ['covers', ...person, 'today', 'sessions']),
       presenting: ask('presenting', ['links', 'sessions', 'class']),
       groups: ask('groups', ['groups']),
       setGroups: tell('setGroups', ['groups', 'links']),
@@ -304,13 +309,13 @@ export const api = createApi({
 export const tagsOf: Record<LiveChange['thing'], Tag[]> = {
   clock: WHAT_TIME_CHANGES,
   me: ['me'],
-  classes: ['classes', 'class', 'today', 'links', 'groups'],
+  classes: ['classes', 'class', 'today', 'links', 'groups', 'covers'],
   class: ['class', 'rules', 'today', 'sessions', 'desk', 'invitation', 'links', 'groups'],
   posts: ['posts', 'today', 'links'],
   desk: ['desk', 'today'],
   door: ['door', 'my-day'],
   school: ['me', 'school', 'calendar', 'today', 'sessions', 'class'],
-  notices: ['today'],
+  notices: ['today', 'covers'],
 };
 export const EVERYTHING: Tag[] = [...TAGS];
 

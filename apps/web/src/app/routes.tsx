@@ -40,6 +40,7 @@ const OwnDefaults = lazy(() =>
 );
 const SmallDeskPage = lazy(() => import('../features/desk/SmallDesk.js'));
 const MyDayPage = lazy(() => import('../features/myDay/MyDay.js'));
+const CoverPage = lazy(() => import('../features/cover/CoverPage.js'));
 const DeskPage = lazy(() => import('../features/desk/Desk.js'));
 const HowToPage = lazy(() => import('../features/door/HowToPage.js'));
 const DoorPage = lazy(() => import('../features/door/DoorPage.js'));
@@ -87,6 +88,7 @@ function TeacherPages({ me }: { me: Me }) {
         <Route path="school/people" element={<PeoplePage />} />
         <Route path="school/happened" element={<HappenedPage me={me} />} />
         <Route path="school/people/:personId" element={<PersonPage me={me} />} />
+        <Route path="school/cover" element={<CoverPage me={me} />} />
         <Route path="lately" element={<LatelyPage me={me} />} />
         <Route path="account" element={<AccountPage me={me} />} />
         <Route path="school/entry" element={<SchoolDefaults me={me} />} />

@@ -110,6 +110,10 @@ export const plan = {
           id,
           name: z.string(),
           as: z.enum(['host', 'co-teacher', 'presenter']),
+          /** Whom they cover, until which date, and what they are there by themselves. */
+          covers: z
+            .object({ name: z.string(), until: date, own: z.literal('presenter').nullable() })
+            .nullable(),
           accounts: z.array(accountSchema),
         }),
       ),

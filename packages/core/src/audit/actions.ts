@@ -1,6 +1,7 @@
 /** Everything that the log knows of, as it is told afterwards: `Ottoline Marsh` + words + what it was done to. */
 export const ACTIONS = {
   'add-account': 'gave another account to',
+  'add-cover': 'had somebody cover for',
   'add-link': 'made the link',
   'add-person': 'took in',
   'add-to-roll': 'put people on the roll of',
@@ -21,6 +22,7 @@ export const ACTIONS = {
   'edit-person': 'changed what is said of',
   'edit-post': 'changed',
   'edit-session': 'changed',
+  'end-cover': 'ended a cover for',
   'end-session': 'ended',
   'extend-session': 'lengthened',
   'hand-over': 'handed over',

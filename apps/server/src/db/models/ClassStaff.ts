@@ -1,4 +1,5 @@
 import {
+  type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
   type Model,
@@ -7,6 +8,7 @@ import {
   type Sequelize,
 } from 'sequelize';
 import type { ClassPeriodRow } from './ClassPeriod.js';
+import type { CoverRow } from './Cover.js';
 import type { PersonRow } from './Person.js';
 import { idOf, oneOf } from './columns.js';
 
@@ -18,10 +20,15 @@ export interface ClassStaffRow extends Model<
   class_id: number;
   person_id: number;
   as_what: 'host' | 'co-teacher' | 'presenter';
+  /** Only while this cover lasts. */
+  cover_id: CreationOptional<number | null>;
+  /** What they are here without it. */
+  was: CreationOptional<'presenter' | null>;
 
   // Asked for together with it, where it is.
   person?: NonAttribute<PersonRow>;
   classPeriod?: NonAttribute<ClassPeriodRow>;
+  cover?: NonAttribute<CoverRow | null>;
 }
 
 export const defineClassStaff = (sequelize: Sequelize): ModelStatic<ClassStaffRow> =>
@@ -31,10 +38,15 @@ export const defineClassStaff = (sequelize: Sequelize): ModelStatic<ClassStaffRo
       class_id: idOf('class_periods', { primaryKey: true }),
       person_id: idOf('people', { primaryKey: true }),
       as_what: oneOf(['host', 'co-teacher', 'presenter']),
+      cover_id: idOf('covers', { allowNull: true }),
+      was: oneOf(['presenter'], { allowNull: true }),
     },
     {
       tableName: 'class_staff',
       timestamps: false,
-      indexes: [{ name: 'by_person', fields: ['person_id'] }],
+      indexes: [
+        { name: 'by_person', fields: ['person_id'] },
+        { name: 'by_cover', fields: ['cover_id'] },
+      ],
     },
   );

@@ -1,4 +1,5 @@
 import {
+  type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
   type Model,
@@ -17,6 +18,8 @@ interface LinkHostRow extends Model<
 > {
   link_id: number;
   person_id: number;
+  /** Only while this cover lasts. */
+  cover_id: CreationOptional<number | null>;
 
   // Asked for together with it, where it is.
   person?: NonAttribute<PersonRow>;
@@ -29,10 +32,14 @@ export const defineLinkHost = (sequelize: Sequelize): ModelStatic<LinkHostRow> =
     {
       link_id: idOf('links', { primaryKey: true }),
       person_id: idOf('people', { primaryKey: true }),
+      cover_id: idOf('covers', { allowNull: true }),
     },
     {
       tableName: 'link_hosts',
       timestamps: false,
-      indexes: [{ name: 'by_person', fields: ['person_id'] }],
+      indexes: [
+        { name: 'by_person', fields: ['person_id'] },
+        { name: 'by_cover', fields: ['cover_id'] },
+      ],
     },
   );

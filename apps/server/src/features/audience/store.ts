@@ -144,13 +144,13 @@ export async function audienceOf(db: Db, linkIds: number[]): Promise<AudienceRow
   }));
 }
 
-/** Who hosts links beside their class periods' teachers, by name. */
+/** Who hosts links beside their class periods' teachers, by name. Whoever covers is none of them. */
 export async function linkHostsOf(
   db: Db,
   linkIds: number[],
 ): Promise<(Named & { link_id: number })[]> {
   const rows = await db.models.LinkHost.findAll({
-    where: { link_id: linkIds },
+    where: { link_id: linkIds, cover_id: null },
     include: [{ association: 'person', attributes: ['id', 'name'] }],
     order: [['person', 'name', 'ASC']],
   });
@@ -195,7 +195,10 @@ export async function writeHosts(
 ): Promise<void> {
   const { Link, LinkHost } = db.models;
   await Link.update({ hosted_by: hostedBy }, { where: { id: linkId } });
-  await LinkHost.destroy({ where: { link_id: linkId } });
+  // Whoever covers goes on.
+  await LinkHost.destroy({
+    where: { link_id: linkId, [Op.or]: [{ cover_id: null }, { person_id: hostIds }] },
+  });
   await LinkHost.bulkCreate(hostIds.map((person_id) => ({ link_id: linkId, person_id })));
   await followLinks(db, [linkId]);
 }

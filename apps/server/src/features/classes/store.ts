@@ -1,8 +1,10 @@
+import { Op } from 'sequelize';
 import { areStaff, type KnownPerson, type PennantMark, type KeptRules } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import type { ClassPeriodRow } from '../../db/models/ClassPeriod.js';
 import { changeAsRead, oneMore } from '../../db/versions.js';
 import { followClasses } from '../audience/linkPeople.js';
+import { ownStaff } from '../school/ownStaff.js';
 import type { ClassStaffRow } from '../../db/models/ClassStaff.js';
 
 /** The pennants that class periods fly, those put away too. */
@@ -133,14 +135,30 @@ export const bumpClass = (
 
 type StaffEntry = Pick<ClassStaffRow, 'person_id' | 'as_what'>;
 
+/** Who teaches a class period by themselves; who covers is none of them. */
 export const staffEntries = async (db: Db, classId: number): Promise<StaffEntry[]> =>
-  (await db.models.ClassStaff.findAll({ where: { class_id: classId } })).map(
-    ({ person_id, as_what }) => ({ person_id, as_what }),
+  (await db.models.ClassStaff.findAll({ where: { class_id: classId } })).flatMap((row) =>
+    ownStaff(row).map(({ as_what }) => ({ person_id: row.person_id, as_what })),
   );
 
-/** Who teaches a class period, all of them anew. */
+/** Who teaches a class period, all of them anew. Whoever covers goes on. */
 export async function writeStaff(db: Db, classId: number, staff: StaffEntry[]): Promise<void> {
-  await db.models.ClassStaff.destroy({ where: { class_id: classId } });
-  await db.models.ClassStaff.bulkCreate(staff.map((entry) => ({ class_id: classId, ...entry })));
+  const { ClassStaff } = db.models;
+  const rows = await ClassStaff.findAll({
+    where: { class_id: classId, cover_id: { [Op.ne]: null } },
+  });
+  await ClassStaff.destroy({ where: { class_id: classId } });
+  await ClassStaff.bulkCreate(staff.map((entry) => ({ class_id: classId, ...entry })));
+  for (const { person_id, cover_id } of rows) {
+    const own = staff.find((entry) => entry.person_id === person_id)?.as_what ?? null;
+    if (own === null || own === 'presenter')
+      await ClassStaff.upsert({
+        class_id: classId,
+        person_id,
+        as_what: 'co-teacher',
+        cover_id,
+        was: own,
+      });
+  }
   await followClasses(db, [classId]);
 }

@@ -1,6 +1,7 @@
 import { areHostsGone, doorFor } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import { hostsGoneAt, rulesOfLinks, rulesOfSession } from '../entry/layers.js';
+import { Ticker } from '../../operating/ticker.js';
 import { lockLinkById } from '../door/store.js';
 import { everyoneOut } from '../door/visitStore.js';
 import { isToClose, type WhenAlone } from '../entry/alone.js';
@@ -64,28 +65,21 @@ async function closeIfDue(glen: Glen, { sitting_id, link_id }: RoomWithoutHost):
  * gone for a while. It goes by what is kept, so that nothing is missed while no server runs; any number of processes may.
  */
 export class RoomWatch {
-  private timer: NodeJS.Timeout | undefined;
-  private stopped = false;
-  private looking: Promise<void> | undefined;
+  private readonly ticker: Ticker;
   /** Of which rooms it has been told, by since when their hosts are gone. */
   private told = new Map<number, string>();
 
-  constructor(private readonly glen: Glen) {}
-
-  start(): void {
-    if (this.stopped) return;
-    this.timer = setTimeout(() => {
-      this.looking = this.look()
-        .catch((error) => this.glen.log.warn({ err: error }, 'rooms cannot be looked after now'))
-        .finally(() => this.start());
-    }, EVERY_MS);
-    this.timer.unref();
+  constructor(private readonly glen: Glen) {
+    const complaint = 'rooms cannot be looked after now';
+    this.ticker = new Ticker(glen, EVERY_MS, () => this.look(), complaint);
   }
 
-  async stop(): Promise<void> {
-    this.stopped = true;
-    clearTimeout(this.timer);
-    await this.looking;
+  start(): void {
+    this.ticker.start();
+  }
+
+  stop(): Promise<void> {
+    return this.ticker.stop();
   }
 
   async look(): Promise<void> {

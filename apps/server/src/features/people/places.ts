@@ -5,6 +5,7 @@ import type { HadByRetired } from '../../db/models/Person.js';
 import { oneMore } from '../../db/versions.js';
 import { followHosted, followLinks, followPeople } from '../audience/linkPeople.js';
 import { AT_ANY_TIME, columnsOfPresents, presentsOf } from '../audience/presenterStore.js';
+import { ownStaff } from '../school/ownStaff.js';
 import { giveGroupsAndLinks } from '../classes/leftStore.js';
 import type { NamedClass } from './places.sql.js';
 
@@ -18,11 +19,15 @@ export async function placesOf(db: Db, personId: number): Promise<HadByRetired> 
   const staff = await ClassStaff.findAll({ where });
   const audience = await LinkAudience.findAll({ where });
   return {
-    teaches: staff.map((row) => ({ classId: row.class_id, as: row.as_what })),
+    teaches: staff
+      .flatMap(ownStaff)
+      .map(({ row, as_what }) => ({ classId: row.class_id, as: as_what })),
     rolls: (await RollEntry.findAll({ where })).map((row) => row.class_id),
     groups: (await GroupMember.findAll({ where })).map((row) => row.group_id),
     links: [...new Set(audience.map((row) => row.link_id))],
-    hostsLinks: (await LinkHost.findAll({ where })).map((row) => row.link_id),
+    hostsLinks: (await LinkHost.findAll({ where: { ...where, cover_id: null } })).map(
+      (row) => row.link_id,
+    ),
     presents: presents.map((row) => ({ linkId: row.link_id, ...presentsOf(row) })),
     tutors: (await ClassGroup.findAll({ where: { tutor_id: personId } })).map((row) => row.id),
   };

@@ -24,6 +24,7 @@ export const classItem = (glen: Pick<Glen, 'config'>, row: ClassRow): ClassItem 
     address: linkAddress(glen, row.code),
   },
   mine: row.as_what ?? (row.tutors ? 'tutor' : 'none'),
+  coverFor: row.cover_for,
   rollSize: row.roll_size,
   putAwayAt: row.put_away_at,
 });

@@ -20,6 +20,7 @@ export interface ClassRow {
   link_state: 'live' | 'retired';
   tutors: number;
   as_what: 'host' | 'co-teacher' | 'presenter' | null;
+  cover_for: string | null;
   roll_size: number;
   put_away_at: string | null;
 }
@@ -75,13 +76,16 @@ interface Asked {
 
 const IN_ORDER = 'c.listed, c.title, c.id';
 
+/** Whom somebody, as staff `cs`, teaches it for. */
+const COVER_FOR = `(SELECT ap.name FROM covers cv JOIN people ap ON ap.id = cv.absent_id WHERE cv.id = cs.cover_id)`;
+
 const classRows = (
   db: Db,
   { personId, which, and = '1 = 1', values = {} }: Asked,
 ): Promise<ClassRow[]> =>
   db.rows<ClassRow>(
     `SELECT c.id, c.ref, c.title, c.kind = 'occasion' AS is_occasion, c.period, c.pennant, c.version, c.put_away_at,
-       l.id AS link_id, l.code, l.label, l.kind, l.state AS link_state, cs.as_what,
+       l.id AS link_id, l.code, l.label, l.kind, l.state AS link_state, cs.as_what, ${COVER_FOR} AS cover_for,
        EXISTS (SELECT 1 FROM ${HOSTED_OTHERWISE} AND tl.class_id = c.id) AS tutors,
        (SELECT COUNT(*) FROM roll r WHERE r.class_id = c.id) AS roll_size
      FROM ${fromOf(which)} JOIN links l ON l.id = ${MAIN_LINK}

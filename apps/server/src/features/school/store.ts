@@ -122,16 +122,26 @@ interface StaffMember {
   id: number;
   name: string;
   as: 'host' | 'co-teacher' | 'presenter';
+  /** Whom they cover there, and until when; nothing where they teach it by themselves. */
+  covers: { name: string; until: string; own: 'presenter' | null } | null;
 }
 
-/** Who teaches a class period, by what they are there and by name. */
+/** Who teaches a class period, whoever covers too, by what they are there and by name. */
 export async function staffOf(db: Db, classId: number): Promise<StaffMember[]> {
   const staff = await db.models.ClassStaff.findAll({
     where: { class_id: classId },
-    include: [{ association: 'person', attributes: ['id', 'name'] }],
+    include: [
+      { association: 'person', attributes: ['id', 'name'] },
+      { association: 'cover', include: [{ association: 'absent', attributes: ['name'] }] },
+    ],
     order: ['as_what', ['person', 'name', 'ASC']],
   });
-  return staff.map(({ person, as_what }) => ({ id: person!.id, name: person!.name, as: as_what }));
+  return staff.map(({ person, as_what, cover, was }) => ({
+    id: person!.id,
+    name: person!.name,
+    as: as_what,
+    covers: cover ? { name: cover.absent!.name, until: cover.last_date, own: was } : null,
+  }));
 }
 
 /** The class periods that somebody hosts, put away or not. */

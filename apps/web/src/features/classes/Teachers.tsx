@@ -1,5 +1,6 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
+import { dateInWords } from '@glen/core/light';
 import { FieldError } from '../../ui/Field.js';
 import { ChoicePart } from '../../ui/choices.js';
 import { WaysIn } from '../group/WaysIn.js';
@@ -17,12 +18,17 @@ interface RowProps {
   onRemove: () => void;
 }
 
-function TeacherRow({ teacher: { name, as }, isOwn, onChange, onRemove }: RowProps) {
-  const words = AS_WORDS.find((w) => w.value === as)!.label;
+const wordsFor = ({ as, covers }: Teacher): string =>
+  covers
+    ? `covers for ${covers.name} until ${dateInWords(covers.until)}`
+    : AS_WORDS.find((w) => w.value === as)!.label;
+
+function TeacherRow({ teacher, isOwn, onChange, onRemove }: RowProps) {
+  const { name, as } = teacher;
   return (
     <li className="flex items-center gap-3 border-t border-line py-2">
       <span className="min-w-0 flex-1">
-        <b>{name}</b> {!isOwn && words}
+        <b>{name}</b> {!isOwn && wordsFor(teacher)}
       </span>
       {isOwn && (
         <>
@@ -62,7 +68,7 @@ export function Teachers({ classPeriod }: { classPeriod: ClassPeriod }) {
           <TeacherRow
             key={t.id}
             teacher={t}
-            isOwn={isOwn}
+            isOwn={isOwn && t.covers === null}
             onChange={(as) => void teachers.change(t.id, as, t.name)}
             onRemove={() => void teachers.remove(t.id, t.name)}
           />

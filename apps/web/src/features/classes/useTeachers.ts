@@ -15,7 +15,12 @@ export function useTeachers({ class: { id }, version, staff }: ClassPeriod) {
   const [problem, setProblem] = useState<Problem>();
   const [ways, setWays] = useState<Ways>([]);
   const params = { classId: id };
-  const now: Staff = staff.map((s) => ({ personId: s.id, as: s.as }));
+  // Whoever covers is named by the cover, not here.
+  const own = staff.flatMap((s) => {
+    const as = s.covers ? s.covers.own : s.as;
+    return as === null ? [] : [{ id: s.id, as }];
+  });
+  const now: Staff = own.map((s) => ({ personId: s.id, as: s.as }));
 
   /** Gives what was wrong, if anything was. */
   const put = async (next: Staff, done: string): Promise<Problem | undefined> => {
@@ -36,7 +41,7 @@ export function useTeachers({ class: { id }, version, staff }: ClassPeriod) {
     add: (person: Staff[number], name: string) => put([...now, person], `${name} is named.`),
     change: (personId: number, as: As, name: string) =>
       said(
-        staff.map((s) => ({ personId: s.id, as: s.id === personId ? as : s.as })),
+        own.map((s) => ({ personId: s.id, as: s.id === personId ? as : s.as })),
         `${name} is named anew.`,
       ),
     remove: (personId: number, name: string) =>

@@ -182,6 +182,20 @@ interface OutcomeTableProps {
 
 const headClass = 'px-1 text-left align-bottom text-sm font-semibold text-soft';
 
+/** What the table cannot say in its cells. */
+const Beneath = ({ names, asksCode }: Pick<OutcomeTableProps, 'names' | 'asksCode'>) => (
+  <>
+    {names.takesOver.length > 0 && (
+      <p className="mt-1 text-sm text-soft">
+        While no host is in, whoever takes over is host: {names.takesOver.join('; ')}.
+      </p>
+    )}
+    {asksCode && (
+      <p className="mt-1 text-sm text-soft">Everyone is taken to know the entry code.</p>
+    )}
+  </>
+);
+
 /** The rules by their outcome, kind of person by moment: read, and set, in one. */
 export function OutcomeTable({ table, names, opensAt, asksCode, edits }: OutcomeTableProps) {
   const words = momentWords(opensAt);
@@ -233,14 +247,7 @@ export function OutcomeTable({ table, names, opensAt, asksCode, edits }: Outcome
           ))}
         </tbody>
       </table>
-      {names.takesOver.length > 0 && (
-        <p className="mt-1 text-sm text-soft">
-          While no host is in, whoever takes over is host: {names.takesOver.join('; ')}.
-        </p>
-      )}
-      {asksCode && (
-        <p className="mt-1 text-sm text-soft">Everyone is taken to know the entry code.</p>
-      )}
+      <Beneath names={names} asksCode={asksCode} />
     </section>
   );
 }

@@ -35,6 +35,33 @@ function bodyOf({ personId, when, from, until, takesOver }: Wanted, whens: When[
   return { personId, ...dates, ...bounds, takesOver: takesOver === 'yes' };
 }
 
+interface BoundsProps extends Pick<Wanted, 'from' | 'until'> {
+  change: (part: Partial<Wanted>) => void;
+}
+
+/** From when and until when, where that is said. */
+const Bounds = ({ from, until, change }: BoundsProps) => (
+  <>
+    {' '}
+    from{' '}
+    <DateField
+      dress="part"
+      aria-label="The first day they present"
+      placeholder="now"
+      value={from}
+      onChange={(next) => change({ from: next })}
+    />{' '}
+    until{' '}
+    <DateField
+      dress="part"
+      aria-label="The last day they present"
+      placeholder="further notice"
+      value={until}
+      onChange={(next) => change({ until: next })}
+    />
+  </>
+);
+
 /** Somebody of the staff is named in a sentence. */
 export function NamePresenter({ linkId, staff, whens }: NameProps) {
   const [add] = api.useAddPresenterMutation();
@@ -63,28 +90,7 @@ export function NamePresenter({ linkId, staff, whens }: NameProps) {
           choices={whens}
           onChange={(next) => change({ when: next })}
         />
-        {!isOneDate && (
-          <>
-            {' '}
-            from{' '}
-            <DateField
-              dress="part"
-              aria-label="The first day they present"
-              placeholder="now"
-              value={from}
-              onChange={(next) => change({ from: next })}
-            />{' '}
-            until{' '}
-            <DateField
-              dress="part"
-              aria-label="The last day they present"
-              placeholder="further notice"
-              value={until}
-              onChange={(next) => change({ until: next })}
-            />
-          </>
-        )}
-        , and{' '}
+        {!isOneDate && <Bounds from={from} until={until} change={change} />}, and{' '}
         <ChoicePart
           label="Whether they take over"
           value={takesOver}

@@ -12,6 +12,7 @@ import { movedInWords } from '../plan/moved.js';
 import { mayEdit } from '../school/mayEdit.js';
 import {
   DoorChip,
+  CoverChip,
   LinkChips,
   PlacementChips,
   Times,
@@ -102,6 +103,7 @@ export function NextSession(props: NextProps) {
           <p className="mt-1.5 flex flex-wrap gap-2">
             {isOvernight(session, props.today.date) && <Chip>Since yesterday</Chip>}
             <DoorChip session={session} now={now} zone={zone} />
+            <CoverChip classPeriod={classPeriod} />
             <TimeChip session={session} now={now} />
             {session.was && <Chip tone="careful">{movedInWords(session)}</Chip>}
             <LinkChips session={session} />

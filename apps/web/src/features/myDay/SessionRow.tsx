@@ -6,7 +6,7 @@ import { Chip } from '../../ui/Chip.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { movedInWords } from '../plan/moved.js';
 import { mayEdit } from '../school/mayEdit.js';
-import { DoorChip, LinkChips, Times, isHostOf, type OfToday } from './sessionParts.js';
+import { CoverChip, DoorChip, LinkChips, Times, isHostOf, type OfToday } from './sessionParts.js';
 
 /** Below its title, what is different about a session, told by words and not by looks alone. */
 function StateChips({ session, now, zone, isAway }: Omit<OfToday, 'today'> & { isAway: boolean }) {
@@ -143,6 +143,7 @@ export function SessionRow(props: RowProps) {
           )}
         </h2>
         <p className="mt-1 flex flex-wrap gap-2 empty:hidden">
+          <CoverChip classPeriod={classPeriod} />
           {isOvernight(session, props.today.date) && <Chip>Since yesterday</Chip>}
           <StateChips session={session} now={now} zone={zone} isAway={isAway} />
         </p>

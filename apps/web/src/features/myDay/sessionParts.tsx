@@ -90,3 +90,7 @@ export const LinkChips = ({ session }: { session: Session }) => (
     {session.with.length > 0 && <Chip tone="inform">with {session.with.join(', ')}</Chip>}
   </>
 );
+
+/** Whom one teaches it for, while one covers. */
+export const CoverChip = ({ classPeriod }: { classPeriod: ClassItem | undefined }) =>
+  classPeriod?.coverFor ? <Chip tone="inform">For {classPeriod.coverFor}</Chip> : null;

@@ -1,0 +1,88 @@
+import { useState } from 'react';
+import { coverDays } from '@glen/core';
+import type { Me, Problem } from '@glen/contract';
+import { api, problemOf } from '../../app/api.js';
+import { Loaded } from '../../app/Loaded.js';
+import { Button } from '../../ui/Button.js';
+import { Chip } from '../../ui/Chip.js';
+import { FieldError } from '../../ui/Field.js';
+import { Margin, Screen } from '../../ui/Margin.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
+import { SchoolTabs } from '../school/SchoolTabs.js';
+import { CoverSentence } from './CoverSentence.js';
+import type { Covers } from './useCover.js';
+
+type Cover = Covers['covers'][number];
+
+function CoverRow({ cover, me }: { cover: Cover; me: number }) {
+  const [end, { isLoading }] = api.useEndCoverMutation();
+  const [problem, setProblem] = useState<Problem>();
+  const { absent, covering, madeBy } = cover;
+  const name = ({ id, name }: Cover['absent']): string => (id === me ? 'you' : name);
+  const stop = async (): Promise<void> => {
+    const { error } = await end({ params: { coverId: cover.id } });
+    setProblem(error ? problemOf(error) : undefined);
+  };
+  return (
+    <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line py-2">
+      <span className="min-w-0 flex-1 basis-60">
+        <b>{covering.id === me ? 'You cover' : `${covering.name} covers`}</b> for {name(absent)}{' '}
+        {coverDays(cover)}
+        {madeBy.id !== absent.id && <span className="text-soft">, said {name(madeBy)}</span>}
+      </span>
+      {cover.isOn && <Chip tone="well">now</Chip>}
+      {cover.mayEnd && (
+        <Button
+          kind="link"
+          disabled={isLoading}
+          aria-label={`End it: ${covering.name} for ${absent.name} ${coverDays(cover)}`}
+          onClick={() => void stop()}
+        >
+          End it
+        </Button>
+      )}
+      {problem && <FieldError>{problem.title}</FieldError>}
+    </li>
+  );
+}
+
+function Page({ covers, me }: { covers: Covers; me: number }) {
+  return (
+    <Screen
+      margin={
+        <Margin
+          notes={[
+            {
+              severity: 'inform',
+              title: 'Host wherever they are',
+              text: 'Whoever covers opens, lets in and closes at every door of theirs, posts and changes as they would, and no longer than you say. Links stay as they are.',
+            },
+          ]}
+        />
+      }
+    >
+      <SchoolTabs />
+      <ScreenTitle tab="Who covers" className="mb-4" />
+      <CoverSentence covers={covers} me={me} />
+      <section aria-label="On and to come" className="mt-8 max-w-3xl">
+        <h2 className="mb-1 text-xl">On and to come</h2>
+        {covers.covers.length === 0 && <p className="text-soft">Nobody covers for anybody.</p>}
+        <ul>
+          {covers.covers.map((cover) => (
+            <CoverRow key={cover.id} cover={cover} me={me} />
+          ))}
+        </ul>
+      </section>
+    </Screen>
+  );
+}
+
+/** Who covers for whom: a teacher says it of themselves, the head and the office of anybody. */
+export default function CoverPage({ me }: { me: Me }) {
+  const asked = api.useCoversQuery();
+  return (
+    <Loaded asked={asked} lines={4}>
+      {(covers) => <Page covers={covers} me={me.person!.id} />}
+    </Loaded>
+  );
+}

@@ -1,0 +1,53 @@
+import { dateInWords } from '@glen/core/light';
+import type { Answer } from '@glen/contract';
+import { Chip } from '../../ui/Chip.js';
+
+type Sessions = Answer<'tryCover'>['sessions'];
+
+const counted = (count: number, what: string): string =>
+  `${count} ${what}${count === 1 ? '' : 's'}`;
+
+/** How many sessions it is, how many of them are theirs anyway, how many clash. */
+function inWords(sessions: Sessions): string {
+  const theirs = sessions.filter((session) => session.isTheirs).length;
+  const clashing = sessions.filter((session) => session.clashes.length > 0).length;
+  const parts = [
+    counted(sessions.length, 'session'),
+    ...(theirs > 0 ? [`${theirs} they host anyway`] : []),
+    ...(clashing > 0 ? [`${clashing} at the same time as something of theirs`] : []),
+  ];
+  return `${parts.join(', ')}.`;
+}
+
+/** The sessions that somebody would cover, those first that clash with what they have on the books. */
+export function ToCover({ sessions }: { sessions: Sessions }) {
+  if (sessions.length === 0)
+    return <p className="mt-4 text-soft">Nothing is on the books on these days.</p>;
+  const inOrder = sessions.toSorted(
+    (a, b) => Number(b.clashes.length > 0) - Number(a.clashes.length > 0),
+  );
+  return (
+    <section aria-label="What is to be covered" className="mt-4 max-w-3xl">
+      <p className="font-semibold">{inWords(sessions)}</p>
+      <ul className="mt-1">
+        {inOrder.map((session) => (
+          <li
+            key={session.id}
+            className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line py-2"
+          >
+            <span className="w-36 shrink-0 text-soft">
+              {dateInWords(session.date)}, {session.time}
+            </span>
+            <span className="min-w-0 flex-1 basis-48">{session.title}</span>
+            {session.isTheirs && <Chip>theirs anyway</Chip>}
+            {session.clashes.map((other) => (
+              <Chip key={other} tone="wrong">
+                has {other}
+              </Chip>
+            ))}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

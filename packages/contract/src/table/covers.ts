@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import { date, id, idParam } from '../basics.js';
+import type { EndpointName } from '../endpoints.js';
+import type { Shapes } from './shapes.js';
+
+const person = z.object({ id, name: z.string() });
+/** Who covers for whom, from a day to a day, both included. */
+const coverBody = z.object({ absentId: id, coveringId: id, first: date, last: date });
+
+const coversAnswer = z.object({
+  /** Today by the school's wall clock. */
+  today: date,
+  covers: z.array(
+    z.object({
+      id,
+      absent: person,
+      covering: person,
+      madeBy: person,
+      first: date,
+      last: date,
+      isOn: z.boolean(),
+      mayEnd: z.boolean(),
+    }),
+  ),
+  /** Of whom whoever asks may say that they are away. */
+  absent: z.array(person),
+  staff: z.array(person),
+});
+
+/** Who covers for whom. */
+export const covers = {
+  covers: { answer: coversAnswer },
+  tryCover: {
+    body: coverBody,
+    answer: z.object({
+      sessions: z.array(
+        z.object({
+          id,
+          date,
+          time: z.string(),
+          title: z.string(),
+          /** They host it anyway. */
+          isTheirs: z.boolean(),
+          /** What they have on the books meanwhile. */
+          clashes: z.array(z.string()),
+        }),
+      ),
+    }),
+  },
+  addCover: {
+    body: coverBody.extend({ anyway: z.boolean().default(false) }),
+    answer: coversAnswer,
+  },
+  endCover: { params: z.object({ coverId: idParam }), answer: coversAnswer },
+} satisfies Partial<Record<EndpointName, Shapes>>;
