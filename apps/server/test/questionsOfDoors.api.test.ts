@@ -120,11 +120,15 @@ describe('a door', () => {
     const { rows, db } = school;
     const dates = idsOf(rows.Occurrence);
     for (const some of [dates.slice(0, 1), dates.slice(1, 4), dates.slice(4)]) {
-      const answer = await sittingsAtDoor(db, some);
+      const answer = await sittingsAtDoor(db, some, school.now);
       const sittings = rows.Sitting.filter((row) => some.includes(row.occurrence_id));
       look.same(answer.size, sittings.length, 'sittings');
       for (const sitting of sittings) {
-        const inside = rows.Visitor.filter((row) => row.sitting_id === sitting.id && row.inside);
+        const visitors = rows.Visitor.filter((row) => row.sitting_id === sitting.id);
+        const inside = visitors.filter((row) => row.inside);
+        const isOnTheWay = (row: (typeof visitors)[number]): boolean =>
+          row.state === 'let-in' && row.ticket_until !== null && row.ticket_until > school.now;
+        const seated = visitors.filter((row) => row.inside || isOnTheWay(row));
         look.same(
           answer.get(sitting.occurrence_id),
           {
@@ -134,6 +138,8 @@ describe('a door', () => {
             inside: inside.length,
             asks_account: Number(sitting.asks_account),
             all_share: Number(sitting.all_share),
+            seats: seated.filter((row) => row.role !== 'watcher').length,
+            has_line: Number(rows.InLine.some((row) => row.sitting_id === sitting.id)),
             hosts_inside: inside.filter((row) => row.role === 'host').length,
           },
           `sitting ${sitting.id}`,
@@ -156,6 +162,7 @@ describe('a door', () => {
         const place = visitor && {
           visitor_id: visitor.id,
           visitor_state: visitor.state,
+          watched: visitor.role === 'watcher',
           ...columns(visitor, ['entry_code', 'may_present', 'word', 'knocked_at']),
         };
         return place || acting ? [[sittingId, { ...NO_PLACE, ...place, acting }]] : [];

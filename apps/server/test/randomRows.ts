@@ -267,9 +267,10 @@ function visitorsOf(lots: Lots, sitting_id: number) {
     name: 'somebody',
     account_kind: 'school' as const,
     on_roll: lots.is(60),
-    role: lots.of(['host', 'participant'] as const),
+    role: lots.of(['host', 'participant', 'watcher'] as const),
     state: lots.of(['waiting', 'let-in'] as const),
     inside: lots.is(50),
+    ticket_until: lots.maybe(40, () => lots.of([NOW, '2026-10-31T08:00:00Z'])),
     knocked_at: lots.maybe(70, () => `${lots.of(DAYS_OF_SCHOOL)}T08:00:00Z`),
     taken_for: lots.maybe(15, () => lots.of(PEOPLE)),
   }));
@@ -289,6 +290,11 @@ async function writeSittings({ models }: Db, lots: Lots): Promise<void> {
   await models.Visitor.bulkCreate(visitors.map((visitor, i) => ({ id: i + 1, ...visitor })));
   await models.Visit.bulkCreate(
     visitors.flatMap((_, i) => (lots.is(70) ? [{ visitor_id: i + 1, arrived_at: NOW }] : [])),
+  );
+  await models.InLine.bulkCreate(
+    sittings
+      .filter(() => lots.is(30))
+      .map(({ id }) => ({ sitting_id: id, visitor_key: 'a1', seen_at: NOW })),
   );
   await models.ActingHost.bulkCreate(
     sittings.flatMap(({ id }) =>

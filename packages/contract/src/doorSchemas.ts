@@ -46,7 +46,9 @@ export const doorAnswer = z.object({
   knocked: z.boolean(),
   /** They may go in to see and hear, and nothing else. */
   mayWatch: z.boolean(),
-  /** How many knocked before. */
+  /** They wait for a seat in a full room. */
+  inLine: z.boolean(),
+  /** How many knocked before; before a full room, how many who wait go first. */
   ahead: z.int(),
   turnedAway: z.boolean(),
   /** What the host said when turning away. */

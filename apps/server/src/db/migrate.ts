@@ -32,6 +32,7 @@ import * as m0028 from './migrations/0028-hosts-of-a-link.js';
 import * as m0029 from './migrations/0029-presenters-of-a-link.js';
 import * as m0030 from './migrations/0030-presenters-by-weekday.js';
 import * as m0031 from './migrations/0031-covers.js';
+import * as m0032 from './migrations/0032-line-before-a-full-room.js';
 import {
   databaseKind,
   makeBooks,
@@ -80,6 +81,7 @@ const MIGRATIONS: Migration[] = [
   m0029,
   m0030,
   m0031,
+  m0032,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

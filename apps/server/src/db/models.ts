@@ -15,6 +15,7 @@ import { defineGroupMember } from './models/GroupMember.js';
 import { defineGuardian } from './models/Guardian.js';
 import { defineGuest } from './models/Guest.js';
 import { defineGuestAddress } from './models/GuestAddress.js';
+import { defineInLine } from './models/InLine.js';
 import { defineInvited } from './models/Invited.js';
 import { defineJoined } from './models/Joined.js';
 import { defineKeptOut } from './models/KeptOut.js';
@@ -73,6 +74,7 @@ const defineTables = (sequelize: Sequelize) => ({
   Guardian: defineGuardian(sequelize),
   Guest: defineGuest(sequelize),
   GuestAddress: defineGuestAddress(sequelize),
+  InLine: defineInLine(sequelize),
   Invited: defineInvited(sequelize),
   Joined: defineJoined(sequelize),
   KeptOut: defineKeptOut(sequelize),

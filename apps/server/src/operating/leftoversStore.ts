@@ -41,6 +41,11 @@ const JOBS: Leftover[] = [
 /** What is counted against somebody is of no account long before. */
 const COUNTS: Leftover[] = [
   {
+    table: 'door_line',
+    takeSome: ({ models }, ago) =>
+      models.InLine.destroy({ where: { seen_at: olderThan(ago(1)) }, limit: STEP }),
+  },
+  {
     table: 'failures',
     takeSome: ({ models }, ago) =>
       models.Failure.destroy({ where: { at: olderThan(ago(2)) }, limit: STEP }),

@@ -89,6 +89,9 @@ export const door = {
       /** Those of the roll who are here; `as`: by which name, where a host had to say who it is. */
       here: z.array(z.object({ id, name: z.string(), as: z.string().nullable() })),
       rollSize: z.int(),
+      /** How many wait for a seat, the room being full; how many it holds. */
+      inLine: z.int(),
+      capacity: z.int(),
       rules: z.object({
         whoMayEnter: rulesShape.whoMayEnter,
         straightIn: rulesShape.straightIn,
@@ -188,6 +191,8 @@ export const door = {
       name: text(80).optional(),
       entryCode: text(60).optional(),
       watchOnly: z.boolean().optional(),
+      /** Where the room is full, wait for a seat; asked again and again while one does. */
+      wait: z.boolean().optional(),
     }),
     answer: z.object({ decision, go: z.string().nullable() }),
   },

@@ -10,6 +10,7 @@ import type { Answer, DeskVisitor } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
 import { readDoor, type DoorFacts } from '../door/facts.js';
+import { sizeOfLine } from '../door/lineStore.js';
 import { foldedNames } from '../door/claimedNames.js';
 import { nameOf, titleOf } from '../door/names.js';
 import { wereRefusedLately } from '../door/strangers.js';
@@ -249,7 +250,7 @@ export async function describeDesk(
 ): Promise<Desk> {
   const { link, facts } = await doorOfHost(glen, linkId, token);
   const session = facts.at?.occurrence;
-  const [visitors, roll, staff, successors, invited, together, codes, refusedLately] =
+  const [visitors, roll, staff, successors, invited, together, codes, refusedLately, inLine] =
     await Promise.all([
       visitorsOf(glen.db, session?.sitting_id ?? 0),
       peopleOfLink(glen.db, facts.row.link_id, session?.occurrence_id),
@@ -259,6 +260,7 @@ export async function describeDesk(
       togetherAt(glen, facts),
       codesOf(glen.db, link.id),
       wereRefusedLately(glen, link.id),
+      session?.has_line ? sizeOfLine(glen.db, glen.clock, session.sitting_id!) : 0,
     ]);
   const desk: DeskFacts = { link, facts, visitors, roll, staff, refusedLately };
   const own = visitors.find((v) => v.person_id === facts.who.person?.id && v.inside);
@@ -267,6 +269,8 @@ export async function describeDesk(
     ...doorPart(desk),
     ...columnsOf(desk),
     strangers: strangersAt(desk),
+    inLine,
+    capacity: facts.rules.capacity,
     replacedAt: codes.at(-2)?.replaced_at ?? null,
     together,
     acting: isActing(facts),

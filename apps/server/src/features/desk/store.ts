@@ -5,6 +5,7 @@ import type { Db } from '../../db/connect.js';
 import type { VisitorRow as VisitorModel } from '../../db/models/Visitor.js';
 import { plain, type Plain } from '../../db/plain.js';
 import type { OccurrenceLayers } from '../entry/store.js';
+import { dropLine } from '../door/lineStore.js';
 import { dropTickets } from '../door/keptOutStore.js';
 
 export interface VisitorRow extends Plain<VisitorModel> {
@@ -133,7 +134,7 @@ const change = async (db: Db, id: number, columns: VisitorColumns): Promise<void
 };
 
 /** What ends with being turned away or put out: a way in that was not used, and presenting or sharing for a while. */
-const AT_AN_END = { ticket: null, may_present: false, may_share: false };
+const AT_AN_END = { ticket: null, ticket_until: null, may_present: false, may_share: false };
 
 /** Whether the visitor was in one of these states. */
 export async function setVisitorState(
@@ -246,6 +247,7 @@ export async function endSitting(db: Db, sittingId: number, now: string): Promis
     { ended_at: now, room: null, room_ready: false, all_share: false, host_left_at: null },
     { where: { id: sittingId } },
   );
+  await dropLine(db, sittingId);
   await dropTickets(db, sittingId);
 }
 

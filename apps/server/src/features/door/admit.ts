@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { EntryDecision } from '@glen/core';
 import type { Glen } from '../../glen.js';
-import { isOnRoll, type DoorFacts } from './facts.js';
+import { isOnRoll, visitorKey, type DoorFacts } from './facts.js';
+import { leaveLine } from './lineStore.js';
 import { addActingHost } from './actingStore.js';
 import { ensureRoomName, ensureSitting, openSitting, saveVisitor } from './store.js';
 import { arrive } from './visitStore.js';
@@ -50,7 +51,7 @@ const NO_TICKET = { ticket: null, ticketUntil: null };
 function identityOf(facts: DoorFacts, sessionId: number) {
   const { account, person } = facts.who;
   return {
-    key: account ? `a${account.id}` : `s${sessionId}`,
+    key: visitorKey(facts.who, sessionId),
     accountId: account?.id ?? null,
     personId: person?.id ?? null,
     accountKind: account?.kind ?? ('none' as const),
@@ -97,6 +98,8 @@ export async function admit(
     ...(ticket?.kept ?? NO_TICKET),
     now,
   });
+  if (facts.line.isIn)
+    await leaveLine(glen.db, { sittingId, key: visitorKey(facts.who, sessionId) });
   await glen.announce(`class:${row.class_id}`, { thing: 'desk', id: row.link_id });
   if (hosting) await glen.announce(`door:${row.link_id}`, { thing: 'door', id: row.link_id });
   if (!entering) return null;

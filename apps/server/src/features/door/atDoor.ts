@@ -90,6 +90,8 @@ export const NO_SITTING: SittingAtDoor = {
   room_address_kept: null,
   inside: 0,
   hosts_inside: 0,
+  seats: 0,
+  has_line: 0,
   asks_account: 0,
   all_share: 0,
 };

@@ -134,6 +134,10 @@ export interface SittingAtDoor {
   room_address_kept: string | null;
   inside: number;
   hosts_inside: number;
+  /** Taken: by whoever is in and does not only watch, and by whoever is on the way in. */
+  seats: number;
+  /** Somebody waits for a seat. */
+  has_line: number;
   asks_account: number;
   all_share: number;
 }
@@ -167,16 +171,23 @@ const sittingsSql = withPlaces(
   (places) => `
   SELECT m.occurrence_id, m.id AS sitting_id, m.opened_at, m.ended_at, m.host_left_at, m.room, m.room_address AS room_address_kept, m.asks_account, m.all_share,
     (SELECT COUNT(*) FROM visitors x WHERE x.sitting_id = m.id AND x.inside = 1) AS inside,
-    (SELECT COUNT(*) FROM visitors x WHERE x.sitting_id = m.id AND x.inside = 1 AND x.role = 'host') AS hosts_inside
+    (SELECT COUNT(*) FROM visitors x WHERE x.sitting_id = m.id AND x.inside = 1 AND x.role = 'host') AS hosts_inside,
+    (SELECT COUNT(*) FROM visitors x WHERE x.sitting_id = m.id AND x.role <> 'watcher' AND (x.inside = 1 OR (x.state = 'let-in' AND x.ticket_until > :machine))) AS seats,
+    EXISTS (SELECT 1 FROM door_line dl WHERE dl.sitting_id = m.id) AS has_line
   FROM sittings m WHERE m.occurrence_id IN (${named('date', places)})`,
 );
 
 const SITTING_INSTANTS = ['opened_at', 'ended_at', 'host_left_at'] as const;
 
-export async function sittingsAtDoor(db: Db, occurrenceIds: number[]): Promise<Sittings> {
+/** `now`: by machine time, by which ways in are good. */
+export async function sittingsAtDoor(
+  db: Db,
+  occurrenceIds: number[],
+  now: string,
+): Promise<Sittings> {
   if (occurrenceIds.length === 0) return new Map();
   const [sql, places] = sittingsSql(occurrenceIds.length);
-  const values: PreparedValues = {};
+  const values: PreparedValues = { machine: toSql(now) };
   fill(values, 'date', occurrenceIds, places);
   const rows = await db.prepared<SittingAtDoor & { occurrence_id: number }>(
     sql,

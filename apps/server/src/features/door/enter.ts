@@ -9,10 +9,11 @@ import { hashOfBrowser, knownHash } from '../accounts/knownBrowsers.js';
 import { countTry, succeeded } from '../accounts/slowDown.js';
 import { addSessionNow } from '../plan/occurrenceRows.js';
 import { admit, type Seated } from './admit.js';
-import { decideAt, readDoor, type DoorFacts } from './facts.js';
+import { decideAt, readDoor, visitorKey, type DoorFacts } from './facts.js';
 import { findDoor, type Caller } from './findDoor.js';
 import { nameKey } from './keptOut.js';
 import { isKeptOut } from './keptOutStore.js';
+import { standInLine } from './lineStore.js';
 import { nameOf } from './names.js';
 import { TooManyStrangers, limitStrangers, noteRefused } from './strangers.js';
 import { lockLink } from './store.js';
@@ -39,7 +40,9 @@ export async function enterDoor(
 ): Promise<Answer<'enterDoor'>> {
   const first = await findDoor(glen, asking.typed, asking);
   const sought = await decideWithin(glen, first, asking, body);
-  if (!lets(sought)) return { decision: sought, go: null };
+  const waits = (decision: EntryDecision): boolean =>
+    Boolean(body.wait) && decision.reason === 'full';
+  if (!lets(sought) && !waits(sought)) return { decision: sought, go: null };
   const name = first.who.person?.name ?? cleanName(body.name ?? '');
   if (name === '')
     throw wrongField('name', 'Say who you are, so that the host knows whom to let in.');
@@ -147,6 +150,7 @@ function goIn(
     await lockLink(glen.db, code);
     let facts = await look();
     const decision = decideAt(facts, body);
+    if (body.wait && decision.reason === 'full') await wait(glen, facts, entering);
     if (!lets(decision)) return { decision, seat: null };
     if (await isKeptOutByName(glen, facts, entering)) return { decision: REMOVED, seat: null };
     if (decision.outcome === 'lobby') await limitStrangers(glen, facts, entering);
@@ -157,6 +161,15 @@ function goIn(
     const visitor = { ...entering, entryCode: body.entryCode ?? null };
     return { decision, seat: await admit(glen, facts, decision, visitor) };
   });
+}
+
+/** Stands in the line before a full room, or is still awake there. */
+async function wait(glen: Glen, facts: DoorFacts, entering: Entering): Promise<void> {
+  const sittingId = facts.at!.occurrence.sitting_id!;
+  if (!facts.line.isIn) await limitStrangers(glen, facts, entering);
+  const key = visitorKey(facts.who, entering.sessionId);
+  if (!(await standInLine(glen.db, glen.clock, { sittingId, key }))) return;
+  await glen.announce(`class:${facts.row.class_id}`, { thing: 'desk', id: facts.row.link_id });
 }
 
 const REMOVED: EntryDecision = { outcome: 'refused', reason: 'removed' };

@@ -21,6 +21,7 @@ import { whoFromRow, type Who } from '../../http/who.js';
 import { ownLayers, rulesOfLinks, rulesOfSession } from '../entry/layers.js';
 import { joinedOf, type JoinedRow } from '../link/joined.sql.js';
 import type { DateRow } from '../plan/changedSession.js';
+import { NO_LINE, placeInLine, type LinePlace } from './lineStore.js';
 import { NO_PLACE, askerAtDoor, type Asker } from './door.sql.js';
 import {
   NO_SITTING,
@@ -53,6 +54,8 @@ export interface DoorFacts {
   at: AtDoor<SessionAtDoor> | null;
   /** Near dates that are not held as people knew them. */
   changed: DateRow[];
+  /** Their place before a full room. */
+  line: LinePlace;
   now: string;
 }
 
@@ -99,7 +102,12 @@ async function readOwnDoor(
   const isKept = !fresh && instant === undefined;
   const door = await (isKept
     ? glen.doors.byCode(code)
-    : readBeforehand(glen.db, code, now, { toEnter: fresh }));
+    : readBeforehand(
+        glen.db,
+        code,
+        { at: now, machine: glen.clock.machine() },
+        { toEnter: fresh },
+      ));
   if (!door) return undefined;
   const { link, dates, changed, sittings } = door;
   const sittingIds = [...sittings.values()].map((sitting) => sitting.sitting_id!);
@@ -119,8 +127,17 @@ async function readOwnDoor(
     const there = await readOwnDoor(glen, away.code, asker, { at: instant, straight: true, fresh });
     if (there) return { ...there, came: { by: 'together', until: null } };
   }
-  return factsOf(at, away, { sessions: own, changed, makesRooms: glen.video !== null });
+  const facts = factsOf(at, away, { sessions: own, changed, makesRooms: glen.video !== null });
+  const session = facts.at?.occurrence;
+  if (!session?.has_line) return facts;
+  const key = visitorKey(facts.who, facts.who.sessionId ?? 0);
+  const line = await placeInLine(glen.db, glen.clock, { sittingId: session.sitting_id!, key });
+  return { ...facts, line };
 }
+
+/** What a visitor is known by at a sitting: the same again for the same account, or without one for the same browser. */
+export const visitorKey = ({ account }: Who, sessionId: number): string =>
+  account ? `a${account.id}` : `s${sessionId}`;
 
 /** What one look at the database tells of a door, at an instant. */
 class Moment {
@@ -207,6 +224,7 @@ function factsOf(
       (session?.occurrence.room_address_kept ?? null) !== null,
     at: session,
     changed,
+    line: NO_LINE,
     now,
     shutFor: away,
     came: null,
@@ -312,7 +330,8 @@ function visitorOf(facts: DoorFacts, given: Given): Visitor {
   };
 }
 
-function doorOf({ row, at }: DoorFacts): Door {
+/** Who waits for a seat goes before whoever comes later: to them the room is fuller by so many. */
+function doorOf({ row, at, line }: DoorFacts): Door {
   const session = at?.occurrence;
   return {
     link: row.link_state,
@@ -321,6 +340,6 @@ function doorOf({ row, at }: DoorFacts): Door {
     openedByHost: Boolean(session?.opened_at),
     hostInside: session?.hostInside ?? false,
     ended: Boolean(session?.ended_at),
-    inside: session?.inside ?? 0,
+    inside: (session?.seats ?? 0) + line.ahead,
   };
 }

@@ -44,5 +44,8 @@ export async function takeTicket(db: Db, { visitorId, room, hash, now }: Ticket)
 
 /** Ways in to a sitting that have not been used let nobody in any more. */
 export async function dropTickets(db: Db, sittingId: number): Promise<void> {
-  await db.models.Visitor.update({ ticket: null }, { where: { sitting_id: sittingId } });
+  await db.models.Visitor.update(
+    { ticket: null, ticket_until: null },
+    { where: { sitting_id: sittingId } },
+  );
 }

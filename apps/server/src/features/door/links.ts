@@ -66,11 +66,17 @@ async function readLink(db: Db, code: string): Promise<LinkAtDoor | undefined> {
 
 const idsOf = (dates: DateAtDoor[]): number[] => dates.map((date) => date.occurrence_id);
 
-/** Reads it as it stands, for an instant of school time; who enters (`toEnter`) has no use for what is not held. */
+/** Instants: of school time, by which dates are near, and of machine time, by which ways in are good. */
+interface Now {
+  at: string;
+  machine: string;
+}
+
+/** Reads it as it stands at an instant; who enters (`toEnter`) has no use for what is not held. */
 export async function readBeforehand(
   db: Db,
   code: string,
-  at: string,
+  { at, machine }: Now,
   { toEnter = false }: { toEnter?: boolean } = {},
 ): Promise<DoorBeforehand | undefined> {
   const link = await readLink(db, code);
@@ -80,7 +86,7 @@ export async function readBeforehand(
     toEnter ? [] : changedAtDoor(db, link.link_id, at),
   ]);
   const dates = rows.map((row) => ({ ...row, invitedHere: linesOf(row.invited_lines) }));
-  return { link, dates, changed, sittings: await sittingsAtDoor(db, idsOf(dates)) };
+  return { link, dates, changed, sittings: await sittingsAtDoor(db, idsOf(dates), machine) };
 }
 
 /** Seconds after which a door is read anew though nothing was told of it: a host's new name, a date that has come near. */
@@ -118,13 +124,19 @@ export class LinksAtDoors {
     const { turn } = this;
     const door = isGood
       ? await this.withSittings(known.door)
-      : await readBeforehand(this.db, code, this.clock.school());
+      : await readBeforehand(this.db, code, {
+          at: this.clock.school(),
+          machine: this.clock.machine(),
+        });
     if (door && turn === this.turn) this.keep(code, door, isGood ? known.until : undefined);
     return door;
   }
 
   private async withSittings(door: DoorBeforehand): Promise<DoorBeforehand> {
-    return { ...door, sittings: await sittingsAtDoor(this.db, idsOf(door.dates)) };
+    return {
+      ...door,
+      sittings: await sittingsAtDoor(this.db, idsOf(door.dates), this.clock.machine()),
+    };
   }
 
   private keep(code: string, door: DoorBeforehand, until = this.clock.machine(KEPT_SECONDS)): void {

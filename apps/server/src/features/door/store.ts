@@ -144,7 +144,8 @@ async function dropOtherTickets(
     attributes: ['id'],
     where: { sitting_id: sittingId, person_id: personId, visitor_key: { [Op.ne]: key } },
   });
-  for (const { id } of others) await Visitor.update({ ticket: null }, { where: { id } });
+  for (const { id } of others)
+    await Visitor.update({ ticket: null, ticket_until: null }, { where: { id } });
 }
 
 const SEEN_BEFORE = ['id', 'state', 'knocked_at', 'may_share'];

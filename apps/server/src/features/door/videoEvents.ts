@@ -3,6 +3,7 @@ import type { Answer, Body } from '@glen/contract';
 import { isDuplicate } from '../../db/errors.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
+import { hasLine } from './lineStore.js';
 import { takeTicket } from './keptOutStore.js';
 import {
   arrive,
@@ -32,7 +33,9 @@ async function seatChanged(glen: Glen, event: VideoEvent, at: string): Promise<v
   if (!seat) return;
   await (event.type === 'arrived' ? arrive : leave)(glen.db, seat, at);
   await glen.announce(`class:${seat.class_id}`, { thing: 'desk', id: seat.link_id });
-  if (seat.role === 'host')
+  // A seat may be free for whoever waits for one.
+  const isAwaited = event.type === 'left' && (await hasLine(glen.db, seat.sitting_id));
+  if (seat.role === 'host' || isAwaited)
     await glen.announce(`door:${seat.link_id}`, { thing: 'door', id: seat.link_id });
 }
 

@@ -52,7 +52,7 @@ export async function leave(db: Db, seat: Seat, at: string): Promise<void> {
     { where: { visitor_id: seat.visitor_id, left_at: null } },
   );
   await Visitor.update(
-    { inside: false, left_at: at },
+    { inside: false, left_at: at, ticket_until: null },
     { where: { id: seat.visitor_id, inside: true } },
   );
   if (seat.role !== 'host') return;
@@ -77,6 +77,7 @@ export async function everyoneOut(db: Db, sittingId: number, at: string): Promis
     { inside: false, left_at: at },
     { where: { sitting_id: sittingId, inside: true } },
   );
+  await Visitor.update({ ticket_until: null }, { where: { sitting_id: sittingId } });
 }
 
 interface SittingOfRoom {

@@ -112,6 +112,12 @@ export function Lobby({ desk, act, zone }: { desk: Desk; act: DeskActions; zone:
   return (
     <Column title="In the lobby" count={desk.waiting.length} action={action}>
       {desk.waiting.length === 0 && <p className="text-soft">Nobody knocks.</p>}
+      {desk.inLine > 0 && (
+        <p className="my-2 font-semibold">
+          {desk.inLine === 1 ? 'One waits' : `${desk.inLine} wait`} for a seat: the room holds{' '}
+          {desk.capacity}, and all are taken. They come in by themselves, in their order.
+        </p>
+      )}
       <ul>
         {desk.waiting.map((v) => (
           <Waiting key={v.id} visitor={v} desk={desk} act={act} zone={zone} />

@@ -37,7 +37,8 @@ function Watch({ entering }: { entering: Entering }) {
 
 /** What the door asks of a visitor, and the button that goes in or knocks. */
 export function EnterForm({ entering, knocks, watches, mayWatch, pastedRoom }: Props) {
-  const { register, go, isSending, problem, errorAt, asksName, asksCode, isReady } = entering;
+  const { register, go, isSending, problem, errorAt, asksName, asksCode, isReady, mayWait } =
+    entering;
   const submit = (event: SyntheticEvent): void => {
     event.preventDefault();
     go();
@@ -70,6 +71,11 @@ export function EnterForm({ entering, knocks, watches, mayWatch, pastedRoom }: P
           </Button>
           {!watches && <p className="text-sm text-soft">{pastedRoom ? PASTED_ROOM : OUR_ROOM}</p>}
         </>
+      )}
+      {mayWait && (
+        <Button type="submit" kind="act" className="w-full !py-3 !text-base" disabled={isSending}>
+          Wait in line
+        </Button>
       )}
       {mayWatch && <Watch entering={entering} />}
       {problem && <FieldError>{problem.title}</FieldError>}

@@ -24,10 +24,13 @@ interface Typed {
   watchOnly: boolean;
 }
 
+/** Somebody who waits in line says so again and again, so that no seat is kept for a page that is gone. */
+const STILL_HERE_MS = 25_000;
+
 const NO_SUCH_CODE = 'That code does not fit. Compare it with what was sent with the link.';
 
 /** What somebody types at the door, kept while the page is reloaded, and the way in. */
-function useGoIn(code: string, isNobody: boolean) {
+function useGoIn(code: string, isNobody: boolean, isFull: boolean) {
   const [enter] = api.useEnterDoorMutation();
   const [isGone, setGone] = useState(false);
   const names = { name: `name:${code}`, entryCode: `entry-code:${code}` };
@@ -39,7 +42,7 @@ function useGoIn(code: string, isNobody: boolean) {
         body: {
           ...(typed.name ? { name: typed.name } : {}),
           ...(typed.entryCode ? { entryCode: typed.entryCode } : {}),
-          ...(typed.watchOnly ? { watchOnly: true } : {}),
+          ...(typed.watchOnly ? { watchOnly: true } : { wait: isFull }),
         },
       }),
     onDone: ({ go, decision }) => {
@@ -64,13 +67,16 @@ function useGoIn(code: string, isNobody: boolean) {
 
 /** The way through a door: by hand, and by itself for whoever waited. */
 export function useEntering({ me, code, door, onBack }: Visit) {
-  const entering = useGoIn(code, me.account === null);
+  const entering = useGoIn(code, me.account === null, door.decision.reason === 'full');
   const { go, isGone, setGone } = entering;
   const { outcome, reason } = door.decision;
   const asksCode = isAboutCode(reason);
   const mayGo = outcome === 'enter' || outcome === 'lobby';
-  const asksName = me.account === null && (mayGo || asksCode || door.mayWatch);
+  const isFull = reason === 'full';
+  const asksName = me.account === null && (mayGo || asksCode || isFull || door.mayWatch);
   const isReady = outcome === 'enter' || (outcome === 'lobby' && !door.knocked);
+  /** A line can be waited in, and they do not yet. */
+  const mayWait = isFull && !door.inLine;
 
   // Coming back by the browser's own button finds the page as it was left: then it is a door again.
   useEffect(() => {
@@ -85,14 +91,26 @@ export function useEntering({ me, code, door, onBack }: Visit) {
 
   // Whoever waited here goes on without another press: when it opens, when a host comes, when let in.
   const waited = useRef(false);
+  const wasInLine = useRef(false);
+  const goNow = useRef(go);
+  useEffect(() => {
+    goNow.current = go;
+  });
   useEffect(() => {
     if (goesOnByItself(reason) || door.knocked) waited.current = true;
-    else if (isReady && waited.current && !isGone && me.account) {
+    else if (isReady && waited.current && !isGone && (me.account || wasInLine.current)) {
       waited.current = false;
+      wasInLine.current = false;
       go();
     }
   });
-  return { ...entering, asksCode, asksName, isReady };
+  useEffect(() => {
+    if (!door.inLine) return undefined;
+    wasInLine.current = true;
+    const again = setInterval(() => goNow.current(), STILL_HERE_MS);
+    return () => clearInterval(again);
+  }, [door.inLine]);
+  return { ...entering, asksCode, asksName, isReady, mayWait };
 }
 
 export type Entering = ReturnType<typeof useEntering>;

@@ -142,10 +142,7 @@ const WORDS: Record<string, (told: Told) => Words> = {
     title: 'That code does not fit',
     text: 'Compare it with what was sent with the link.',
   }),
-  full: ({ door }) => ({
-    title: 'The room is full',
-    text: `When somebody leaves, this page will notice.${door.mayWatch ? ' Meanwhile you may watch.' : ''}`,
-  }),
+  full,
   'no-host': noHost,
   lobby,
 };
@@ -157,6 +154,27 @@ const NOT_THIS_ONE: Words = {
 };
 
 const OPEN: Words = { title: 'The door is open', text: 'You can go straight in.' };
+
+const OPEN_PAGE = 'Leave this page open: you go in by yourself when a seat comes free.';
+
+/** How somebody stands before a full room: in the line, or not yet. */
+function full({ door }: Told): Words {
+  const { ahead, inLine, mayWatch } = door;
+  const meanwhile = mayWatch ? ' Meanwhile you may watch.' : '';
+  if (inLine && ahead === 0)
+    return { title: 'You are next', text: `The room is full. ${OPEN_PAGE}${meanwhile}` };
+  if (inLine)
+    return {
+      title: `The room is full; ${ahead} ${ahead === 1 ? 'goes' : 'go'} before you`,
+      text: `${OPEN_PAGE}${meanwhile}`,
+    };
+  const wait =
+    ahead === 0 ? 'Nobody waits yet.' : `${ahead} wait${ahead === 1 ? 's' : ''} already.`;
+  return {
+    title: 'The room is full',
+    text: `Wait in line, and you go in by yourself when a seat comes free. ${wait}${meanwhile}`,
+  };
+}
 
 /** What the door says, in two sentences: how it is, and what to do next. */
 export function doorWords(door: Door, opensAt: string | null): Words {
