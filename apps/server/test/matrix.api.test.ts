@@ -78,7 +78,7 @@ const MAY: Record<EndpointName, Role[]> = {
   links: teachers, classLinks: readers, link: readers, linkPlaces: readers, addLink: hosts, editLink: hosts, setAudience: hosts, orderLinks: hosts, replaceLink: hosts, takeBackReplacing: hosts, stopLink: hosts, reopenLink: hosts,
   setRoom: hosts, lookAtRoom: hosts, shareLink: hosts, unshareLink: hosts, addPresenter: hosts, removePresenter: hosts, presenting: readers, covers: teachers, tryCover: teachers, addCover: teachers, endCover: teachers, groups: readers, setGroups: keepers, hostPresence: hosts,
   schoolRules: teachers, setSchoolRules: office, ownRules: teachers, setOwnRules: teachers, linkRules: readers, setLinkRules: hosts, seriesRules: readers, setSeriesRules: hosts,
-  desk: hosts, openDoor: hosts, closeRoom: hosts, extendSession: hosts, handOver: hosts, bringIn: hosts, letPresent: hosts, muteVisitor: hosts, letShare: hosts, muteAll: hosts, letAllShare: hosts, sayWho: hosts, letAllIn: hosts, letIn: hosts, turnAway: hosts, putOut: hosts, letBack: hosts, askForAccount: hosts,
+  desk: hosts, openDoor: hosts, closeRoom: hosts, extendSession: hosts, handOver: hosts, bringIn: hosts, letPresent: hosts, muteVisitor: hosts, letShare: hosts, muteAll: hosts, letAllShare: hosts, setChime: hosts, sayWho: hosts, letAllIn: hosts, letIn: hosts, turnAway: hosts, putOut: hosts, letBack: hosts, askForAccount: hosts,
   door: everyone, howTo: everyone, enterDoor: everyone,
   videoEvent: [], takeTicket: [],
 };

@@ -138,6 +138,7 @@ describe('a door', () => {
             inside: inside.length,
             asks_account: Number(sitting.asks_account),
             all_share: Number(sitting.all_share),
+            chime: sitting.chime,
             seats: seated.filter((row) => row.role !== 'watcher').length,
             has_line: Number(rows.InLine.some((row) => row.sitting_id === sitting.id)),
             hosts_inside: inside.filter((row) => row.role === 'host').length,

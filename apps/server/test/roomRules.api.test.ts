@@ -35,7 +35,7 @@ async function setRules(rules: object): Promise<void> {
 
 /** What somebody in a seat sees of their room. */
 interface RoomState {
-  rules: { mayUnmute: boolean; sharing: string; chat: boolean };
+  rules: { mayUnmute: boolean; sharing: string; chat: boolean; chime: boolean };
   shared: object | null;
   you: { role: string; microphone: string; may: { speak: boolean; share: boolean } };
 }
@@ -155,6 +155,19 @@ describe('what a host does in the room from the desk', () => {
     leave();
   });
 
+  it('whether comings and goings are announced is said at the desk for one session', async () => {
+    const { seat, leave } = await lesson();
+    const { chimes } = await desk();
+    expect((await seat.look()).rules.chime).toBe(chimes);
+    await host.post(`/api/links/${n3.link.id}/chime`, { chime: !chimes });
+    await until(seat.look, ({ rules }) => rules.chime !== chimes);
+    expect((await desk()).chimes).toBe(!chimes);
+    await host.post(`/api/links/${n3.link.id}/close-room`);
+    await host.post(`/api/links/${n3.link.id}/open`);
+    await until(desk, (now) => now.chimes === chimes);
+    leave();
+  });
+
   it('is refused where the room is an address that Glen cannot look into', async () => {
     const { id, leave } = await lesson();
     await school.running.glen.db.change(
@@ -165,6 +178,8 @@ describe('what a host does in the room from the desk', () => {
     expect((await host.post(`/api/links/${n3.link.id}/mute-all`)).status).toBe(409);
     const all = await host.post(`/api/links/${n3.link.id}/let-all-share`, { share: true });
     expect(all.status).toBe(409);
+    const chime = await host.post(`/api/links/${n3.link.id}/chime`, { chime: true });
+    expect(chime.status).toBe(409);
     leave();
   });
 });

@@ -247,6 +247,7 @@ export const endpoints = {
   muteVisitor: { method: 'POST', path: '/api/visitors/:visitorId/mute', who: 'door-host', of: 'visitorId', does: 'Switch one person’s microphone off' },
   letShare: { method: 'POST', path: '/api/visitors/:visitorId/share', who: 'door-host', of: 'visitorId', does: 'Let somebody share in the room for a while, or no longer' },
   muteAll: { method: 'POST', path: '/api/links/:linkId/mute-all', who: 'door-host', of: 'linkId', does: 'Switch off the microphones of all who do not host' },
+  setChime: { method: 'POST', path: '/api/links/:linkId/chime', who: 'door-host', of: 'linkId', does: 'Have comings and goings announced in the room for this session, or not' },
   letAllShare: { method: 'POST', path: '/api/links/:linkId/let-all-share', who: 'door-host', of: 'linkId', does: 'Let everybody share for this session, or again those alone whom the rules let' },
   letBack: { method: 'POST', path: '/api/visitors/:visitorId/let-back', who: 'door-host', of: 'visitorId', does: 'Let back one who was turned away or put out' },
 

@@ -33,6 +33,7 @@ import * as m0029 from './migrations/0029-presenters-of-a-link.js';
 import * as m0030 from './migrations/0030-presenters-by-weekday.js';
 import * as m0031 from './migrations/0031-covers.js';
 import * as m0032 from './migrations/0032-line-before-a-full-room.js';
+import * as m0033 from './migrations/0033-chime-of-a-session.js';
 import {
   databaseKind,
   makeBooks,
@@ -82,6 +83,7 @@ const MIGRATIONS: Migration[] = [
   m0030,
   m0031,
   m0032,
+  m0033,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

@@ -293,6 +293,7 @@ export const api = createApi({
       muteVisitor: tell('muteVisitor', []),
       muteAll: tell('muteAll', []),
       letShare: tell('letShare', ['desk']),
+      setChime: tell('setChime', ['desk']),
       letAllShare: tell('letAllShare', ['desk']),
       letAllIn: tell('letAllIn', ['desk']),
       sayWho: tell('sayWho', ['desk']),

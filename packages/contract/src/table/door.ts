@@ -100,6 +100,8 @@ export const door = {
       }),
       /** A host lets everybody share, for this session. */
       allShare: z.boolean(),
+      /** Comings and goings are announced in the room. */
+      chimes: z.boolean(),
       /** A room that Glen cannot look into: who has left is not known there, and a host says at the desk whether they are in. */
       pastedRoom: z.boolean(),
       /** Of such a room: how much nobody has looked at yet, and who has host's powers in it. */
@@ -163,6 +165,7 @@ export const door = {
   muteVisitor: { params: ofVisitor, answer: done },
   letShare: { params: ofVisitor, body: z.object({ shares: z.boolean() }), answer: done },
   muteAll: { params: ofLink, answer: done },
+  setChime: { params: ofLink, body: z.object({ chime: z.boolean() }), answer: done },
   letAllShare: { params: ofLink, body: z.object({ share: z.boolean() }), answer: done },
   letBack: { params: ofVisitor, answer: done },
   door: {

@@ -5,6 +5,8 @@ export const ACTIONS = {
   'add-link': 'made the link',
   'add-person': 'took in',
   'add-to-roll': 'put people on the roll of',
+  'announce-comings': 'had comings and goings announced at',
+  'announce-comings-no-longer': 'had comings and goings announced no longer at',
   'ask-for-account': 'asked whoever comes for an account at',
   'begin-series': 'began',
   'bring-back-person': 'brought back',

@@ -9,7 +9,7 @@ import {
 } from 'sequelize';
 import type { EntryRules, Occurrence, RuleLayer } from '@glen/core';
 import type { LinkRow } from './Link.js';
-import { code, flag, idOf, instant, json, ownId, small, text } from './columns.js';
+import { code, flag, flagIfSaid, idOf, instant, json, ownId, small, text } from './columns.js';
 
 /** What is told of the date that a door was opened for. */
 interface DateOfSitting {
@@ -49,6 +49,8 @@ export interface SittingRow extends Model<
   rules_told: CreationOptional<Partial<EntryRules> | null>;
   /** A host lets everybody share for the rest of it. */
   all_share: CreationOptional<boolean>;
+  /** Whether comings and goings are announced, where a host says so for the rest of it. */
+  chime: CreationOptional<boolean | null>;
 
   // Asked for together with it, where it is.
   link?: NonAttribute<LinkRow>;
@@ -72,6 +74,7 @@ export const defineSitting = (sequelize: Sequelize): ModelStatic<SittingRow> =>
       asks_account: flag('asks_account'),
       rules_told: json({ allowNull: true }),
       all_share: flag('all_share'),
+      chime: flagIfSaid('chime'),
       room_address: text(500, { allowNull: true }),
     },
     {

@@ -22,17 +22,25 @@ export const instant = (name: string, options: { allowNull?: boolean } = {}) =>
     },
   }) satisfies ModelAttributeColumnOptions;
 
+const asBoolean = (name: string) => ({
+  type: DataTypes.BOOLEAN,
+  get(this: Reads) {
+    const kept = this.getDataValue(name);
+    return kept === undefined || kept === null ? kept : Boolean(kept);
+  },
+});
+
 /** Yes or no; no where nothing is said. */
 export const flag = (name: string, options: { defaultValue?: boolean } = {}) =>
   ({
-    type: DataTypes.BOOLEAN,
+    ...asBoolean(name),
     allowNull: false,
     defaultValue: options.defaultValue ?? false,
-    get(this: Reads) {
-      const kept = this.getDataValue(name);
-      return kept === undefined ? kept : Boolean(kept);
-    },
   }) satisfies ModelAttributeColumnOptions;
+
+/** Yes or no, or nothing said. */
+export const flagIfSaid = (name: string) =>
+  ({ ...asBoolean(name), allowNull: true }) satisfies ModelAttributeColumnOptions;
 
 /** A table's own number. */
 export const ownId = () => ({

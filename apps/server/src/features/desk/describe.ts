@@ -203,6 +203,7 @@ function doorPart({ link, facts, ...rest }: DeskFacts) {
     onTheSpot: !session,
     rules: { whoMayEnter, straightIn, presenters, sharing },
     allShare: session?.all_share === 1,
+    chimes: session?.chime == null ? rules.chime : session.chime === 1,
     pastedRoom: room !== null,
     ...lookedAtPart(link, room, rules),
     noRoom: !facts.hasRoom,

@@ -1,6 +1,6 @@
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
-import { knownVisitor, setAllShare, setMayShare, type Known } from './store.js';
+import { knownVisitor, setAllShare, setChime, setMayShare, type Known } from './store.js';
 import { doorOfHost } from './describe.js';
 import type { AtDesk } from './session.js';
 
@@ -75,6 +75,19 @@ export async function letAllShare(glen: Glen, desk: AtDesk, shares: boolean): Pr
     await setAllShare(glen.db, sittingId, shares);
     await glen.enqueue({ kind: 'room-rules', subject: String(sittingId) });
     const action = shares ? 'let-all-share' : 'let-all-share-no-longer';
+    await glen.audit({ by: desk.by, action, subject: `link:${linkId}` });
+    await glen.announce(`class:${classId}`, { thing: 'desk', id: linkId });
+  });
+  glen.nudge();
+}
+
+/** Has comings and goings be announced in the room for this session, or not. */
+export async function chimeIn(glen: Glen, desk: AtDesk, chime: boolean): Promise<void> {
+  const { sittingId, classId, linkId } = await ourRoomAt(glen, desk);
+  await glen.db.transaction(async () => {
+    await setChime(glen.db, sittingId, chime);
+    await glen.enqueue({ kind: 'room-rules', subject: String(sittingId) });
+    const action = chime ? 'announce-comings' : 'announce-comings-no-longer';
     await glen.audit({ by: desk.by, action, subject: `link:${linkId}` });
     await glen.announce(`class:${classId}`, { thing: 'desk', id: linkId });
   });

@@ -10,8 +10,11 @@ import { peopleInRoom, roomToRule, setRole, noteRulesTold, type RoomToRule } fro
 
 /** What a room is to hold now: the rules in force at its session, and what its hosts have let for it alone. */
 function rulesWanted(room: RoomToRule, rules: EntryRules): RoomWish['rules'] {
-  const wanted = roomRules(rules);
-  return room.all_share ? { ...wanted, sharing: 'everyone' } : wanted;
+  return {
+    ...roomRules(rules),
+    ...(room.all_share ? { sharing: 'everyone' } : {}),
+    ...(room.chime === null ? {} : { chime: room.chime }),
+  };
 }
 
 /** Whoever is inside has the role that the door would now give them; hosts and whom a host lets present keep theirs. */

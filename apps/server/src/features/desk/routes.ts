@@ -16,7 +16,7 @@ import {
   setHostPresence,
   type AtDesk,
 } from './session.js';
-import { letAllShare, letShare, muteAll, muteOne } from './insideRoom.js';
+import { chimeIn, letAllShare, letShare, muteAll, muteOne } from './insideRoom.js';
 import { letAllIn, letBack, letIn, letPresent, putOut, sayWho, turnAway } from './visitors.js';
 
 type FromDesk = Pick<Call<'desk'>, 'params' | 'who' | 'token'>;
@@ -86,6 +86,7 @@ export const deskRoutes = (glen: Glen) =>
     muteAll: (call) => done(muteAll(glen, deskOf(call))),
     letShare: ({ params, who, body }) =>
       done(letShare(glen, params.visitorId, who.person!.id, body.shares)),
+    setChime: (call) => done(chimeIn(glen, deskOf(call), call.body.chime)),
     letAllShare: (call) => done(letAllShare(glen, deskOf(call), call.body.share)),
     sayWho: ({ params, who, body }) =>
       done(sayWho(glen, params.visitorId, who.person!.id, body.personId)),

@@ -168,6 +168,11 @@ export async function setAllShare(db: Db, sittingId: number, allShare: boolean):
   await db.models.Sitting.update({ all_share: allShare }, { where: { id: sittingId } });
 }
 
+/** For one session, whatever the rules say. */
+export async function setChime(db: Db, sittingId: number, chime: boolean): Promise<void> {
+  await db.models.Sitting.update({ chime }, { where: { id: sittingId } });
+}
+
 /** A room of the video service's making that stands, and what decides its rules. */
 export interface RoomToRule {
   id: number;
@@ -177,6 +182,7 @@ export interface RoomToRule {
   room: string;
   layers: OccurrenceLayers;
   all_share: boolean;
+  chime: boolean | null;
   rules_told: Partial<EntryRules> | null;
 }
 
@@ -189,9 +195,10 @@ export async function roomToRule(db: Db, sittingId: number): Promise<RoomToRule 
     ],
   });
   if (!sitting || sitting.room === null) return undefined;
-  const { id, link_id, room, all_share, rules_told, link, occurrence } = sitting;
+  const { id, link_id, room, all_share, chime, rules_told, link, occurrence } = sitting;
   const { class_id, code } = link!;
-  return { id, link_id, class_id, code, room, all_share, rules_told, layers: occurrence!.layers };
+  const { layers } = occurrence!;
+  return { id, link_id, class_id, code, room, all_share, chime, rules_told, layers };
 }
 
 export async function noteRulesTold(
@@ -244,7 +251,14 @@ export async function noteHostIsIn(db: Db, sittingId: number): Promise<void> {
 /** Ended for all; its room is gone. */
 export async function endSitting(db: Db, sittingId: number, now: string): Promise<void> {
   await db.models.Sitting.update(
-    { ended_at: now, room: null, room_ready: false, all_share: false, host_left_at: null },
+    {
+      ended_at: now,
+      room: null,
+      room_ready: false,
+      all_share: false,
+      chime: null,
+      host_left_at: null,
+    },
     { where: { id: sittingId } },
   );
   await dropLine(db, sittingId);

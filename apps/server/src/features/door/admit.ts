@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { EntryDecision } from '@glen/core';
 import type { Glen } from '../../glen.js';
-import { isOnRoll, visitorKey, type DoorFacts } from './facts.js';
+import { isOnRoll, type DoorFacts } from './facts.js';
+import { visitorKey } from './line.js';
 import { leaveLine } from './lineStore.js';
 import { addActingHost } from './actingStore.js';
 import { ensureRoomName, ensureSitting, openSitting, saveVisitor } from './store.js';

@@ -94,6 +94,7 @@ export const NO_SITTING: SittingAtDoor = {
   has_line: 0,
   asks_account: 0,
   all_share: 0,
+  chime: null,
 };
 
 /** A date with what happens behind its door, for whoever asks. */

@@ -136,10 +136,10 @@ export interface SittingAtDoor {
   hosts_inside: number;
   /** Taken: by whoever is in and does not only watch, and by whoever is on the way in. */
   seats: number;
-  /** Somebody waits for a seat. */
   has_line: number;
   asks_account: number;
   all_share: number;
+  chime: number | null;
 }
 
 /** The sittings of dates, by their occurrences. */
@@ -169,7 +169,7 @@ function fill(values: PreparedValues, name: string, ids: number[], places: numbe
 /** Everyone inside, and the hosts among them, come from one look at the visitors. */
 const sittingsSql = withPlaces(
   (places) => `
-  SELECT m.occurrence_id, m.id AS sitting_id, m.opened_at, m.ended_at, m.host_left_at, m.room, m.room_address AS room_address_kept, m.asks_account, m.all_share,
+  SELECT m.occurrence_id, m.id AS sitting_id, m.opened_at, m.ended_at, m.host_left_at, m.room, m.room_address AS room_address_kept, m.asks_account, m.all_share, m.chime,
     (SELECT COUNT(*) FROM visitors x WHERE x.sitting_id = m.id AND x.inside = 1) AS inside,
     (SELECT COUNT(*) FROM visitors x WHERE x.sitting_id = m.id AND x.inside = 1 AND x.role = 'host') AS hosts_inside,
     (SELECT COUNT(*) FROM visitors x WHERE x.sitting_id = m.id AND x.role <> 'watcher' AND (x.inside = 1 OR (x.state = 'let-in' AND x.ticket_until > :machine))) AS seats,

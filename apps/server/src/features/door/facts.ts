@@ -21,7 +21,8 @@ import { whoFromRow, type Who } from '../../http/who.js';
 import { ownLayers, rulesOfLinks, rulesOfSession } from '../entry/layers.js';
 import { joinedOf, type JoinedRow } from '../link/joined.sql.js';
 import type { DateRow } from '../plan/changedSession.js';
-import { NO_LINE, placeInLine, type LinePlace } from './lineStore.js';
+import { lineFor } from './line.js';
+import { NO_LINE, type LinePlace } from './lineStore.js';
 import { NO_PLACE, askerAtDoor, type Asker } from './door.sql.js';
 import {
   NO_SITTING,
@@ -128,16 +129,8 @@ async function readOwnDoor(
     if (there) return { ...there, came: { by: 'together', until: null } };
   }
   const facts = factsOf(at, away, { sessions: own, changed, makesRooms: glen.video !== null });
-  const session = facts.at?.occurrence;
-  if (!session?.has_line) return facts;
-  const key = visitorKey(facts.who, facts.who.sessionId ?? 0);
-  const line = await placeInLine(glen.db, glen.clock, { sittingId: session.sitting_id!, key });
-  return { ...facts, line };
+  return { ...facts, line: await lineFor(glen, facts.who, facts.at?.occurrence) };
 }
-
-/** What a visitor is known by at a sitting: the same again for the same account, or without one for the same browser. */
-export const visitorKey = ({ account }: Who, sessionId: number): string =>
-  account ? `a${account.id}` : `s${sessionId}`;
 
 /** What one look at the database tells of a door, at an instant. */
 class Moment {

@@ -96,7 +96,7 @@ export async function noteRoomReady(
   rules: Partial<EntryRules>,
 ): Promise<number | undefined> {
   const { Sitting } = db.models;
-  const made = { room_ready: true, rules_told: rules, all_share: false };
+  const made = { room_ready: true, rules_told: rules, all_share: false, chime: null };
   await Sitting.update(made, { where: { room, room_ready: false } });
   return (await Sitting.findOne({ attributes: ['id'], where: { room } }))?.id;
 }

@@ -35,10 +35,15 @@ function moreWith(visitor: DeskVisitor, desk: Desk, act: DeskActions): MoreItem[
 function moreWithAll(desk: Desk, act: DeskActions): MoreItem[] {
   if (desk.pastedRoom || desk.inside.length === 0) return [];
   const mute = { words: 'Mute everybody', onSelect: act.muteAll };
-  if (desk.allShare)
-    return [mute, { words: 'Share by the rules again', onSelect: () => act.letAllShare(false) }];
-  if (desk.rules.sharing === 'everyone') return [mute];
-  return [mute, { words: 'Let everybody share', onSelect: () => act.letAllShare(true) }];
+  const chime = {
+    words: desk.chimes ? 'Announce nobody who comes or goes' : 'Announce who comes and goes',
+    onSelect: () => act.setChime(!desk.chimes),
+  };
+  if (desk.rules.sharing === 'everyone' && !desk.allShare) return [mute, chime];
+  const share = desk.allShare
+    ? { words: 'Share by the rules again', onSelect: () => act.letAllShare(false) }
+    : { words: 'Let everybody share', onSelect: () => act.letAllShare(true) };
+  return [mute, share, chime];
 }
 
 /** With somebody in a room that Glen cannot reach into: the door alone is Glen's. */

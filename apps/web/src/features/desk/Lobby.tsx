@@ -91,6 +91,17 @@ function Waiting({
   );
 }
 
+/** Who waits for a seat in a full room. */
+function Line({ desk: { inLine, capacity } }: { desk: Desk }) {
+  if (inLine === 0) return null;
+  return (
+    <p className="my-2 font-semibold">
+      {inLine === 1 ? 'One waits' : `${inLine} wait`} for a seat: the room holds {capacity}, and all
+      are taken. They come in by themselves, in their order.
+    </p>
+  );
+}
+
 /** Who waits, who was sent off, who was brought in and has not come. */
 export function Lobby({ desk, act, zone }: { desk: Desk; act: DeskActions; zone: string }) {
   const ofRoll = desk.waiting.filter((v) => v.onRoll).length;
@@ -112,12 +123,7 @@ export function Lobby({ desk, act, zone }: { desk: Desk; act: DeskActions; zone:
   return (
     <Column title="In the lobby" count={desk.waiting.length} action={action}>
       {desk.waiting.length === 0 && <p className="text-soft">Nobody knocks.</p>}
-      {desk.inLine > 0 && (
-        <p className="my-2 font-semibold">
-          {desk.inLine === 1 ? 'One waits' : `${desk.inLine} wait`} for a seat: the room holds{' '}
-          {desk.capacity}, and all are taken. They come in by themselves, in their order.
-        </p>
-      )}
+      <Line desk={desk} />
       <ul>
         {desk.waiting.map((v) => (
           <Waiting key={v.id} visitor={v} desk={desk} act={act} zone={zone} />

@@ -20,6 +20,7 @@ export function useDeskActions(linkId: number) {
   const [muteAll] = api.useMuteAllMutation();
   const [letShare] = api.useLetShareMutation();
   const [letAllShare] = api.useLetAllShareMutation();
+  const [setChime] = api.useSetChimeMutation();
   const [sayWho] = api.useSayWhoMutation();
   const [presence] = api.useHostPresenceMutation();
   const [extend] = api.useExtendSessionMutation();
@@ -52,6 +53,7 @@ export function useDeskActions(linkId: number) {
     muteAll: () => void say(muteAll({ params })),
     letShare: (visitorId: number, shares: boolean) =>
       void say(letShare({ params: { visitorId }, body: { shares } })),
+    setChime: (chime: boolean) => void say(setChime({ params, body: { chime } })),
     letAllShare: (share: boolean) => void say(letAllShare({ params, body: { share } })),
     sayWho: (visitorId: number, personId: number | null) =>
       void say(sayWho({ params: { visitorId }, body: { personId } })),
