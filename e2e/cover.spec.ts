@@ -59,3 +59,32 @@ test('the office says it of anybody; what cannot be is said and nothing chosen i
   await told.goto(`${school.url}/classes/${n3.id}/about`);
   await expect(told.getByRole('region', { name: 'Who teaches it' })).toContainText('Tomas Verhage');
 });
+
+test('whoever leaves hands over all that they host in one sheet, and then can be retired', async ({
+  school,
+}) => {
+  const office = await school.open('Perpetua Lund');
+  await office.goto(`${school.url}/school/people/${school.person('Bram Osterholt')}`);
+  await office.getByRole('button', { name: 'Retire…' }).click();
+  await expect(office.getByText('Nobody else hosts these; hand them over first:')).toBeVisible();
+  await office.getByRole('button', { name: 'Leave it' }).click();
+  await office.getByRole('button', { name: 'Hand over what they host…' }).click();
+  const sheet = office.getByRole('form', { name: 'Hand over' });
+  await expect(sheet.getByText('Signals, period 4')).toBeVisible();
+  await expectNoViolations(office);
+  await expect(sheet.getByRole('button', { name: 'Hand it all over' })).toBeDisabled();
+  await choose(office, 'Who takes all of it over', 'Tomas Verhage');
+  await sheet.getByRole('button', { name: 'Hand it all over' }).click();
+  await expect(sheet).toHaveCount(0);
+  await office.getByRole('button', { name: 'Retire…' }).click();
+  await expect(office.getByRole('button', { name: 'Retire Bram Osterholt' })).toBeEnabled();
+
+  const next = await school.openPhone('Tomas Verhage');
+  await next.goto(`${school.url}/classes`);
+  await expect(next.getByText('Signals, period 4').first()).toBeVisible();
+  await next.goto(`${school.url}/school/cover`);
+  await next.getByRole('button', { name: 'Hand over what I host…' }).click();
+  await expect(
+    next.getByRole('combobox', { name: 'Who takes over Signals, period 4' }),
+  ).toBeVisible();
+});

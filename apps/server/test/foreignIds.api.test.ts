@@ -141,6 +141,11 @@ beforeAll(async () => {
 afterAll(() => school.stop());
 
 const idOf = (name: string): number => school.person(name).id;
+const handingOver = async (classId: number, toId: number) => {
+  const path = `/api/people/${idOf('Ottoline Marsh')}`;
+  const { version } = (await host.get(`${path}/hosted`)).body;
+  return host.post(`${path}/hand-over`, { version, classes: [{ classId, toId }] });
+};
 const coverOf = (absentId: number, coveringId: number) => ({
   ...{ absentId, coveringId, first: '2026-10-14', last: '2026-10-14' },
 });
@@ -289,6 +294,8 @@ const PROBES: Record<string, () => Promise<Response>> = {
     host.post('/api/covers/try', coverOf(idOf('Bram Osterholt'), idOf('Idris Kellaway'))),
   'tryCover coveringId': () =>
     host.post('/api/covers/try', coverOf(idOf('Ottoline Marsh'), foreign.student.id)),
+  'handOverAll classes[].classId': () => handingOver(foreign.class.id, idOf('Tomas Verhage')),
+  'handOverAll classes[].toId': () => handingOver(own.n3.id, foreign.student.id),
   'removePresenter presenterId': () =>
     host.post(`/api/links/${own.link.id}/presenters/remove`, { presenterId: foreign.presenter }),
   'addGuests seriesId': () =>

@@ -63,7 +63,7 @@ const MAY: Record<EndpointName, Role[]> = {
   aboutSchool: teachers, previewZone: office, setAboutSchool: office,
   addClass: teachers, editClass: keepers, setStaff: keepers, copyClass: hosts, putAwayFacts: keepers, putAwayClass: keepers, bringBackClass: keepers, knockUntilRoll: keepers,
   previewRoll: keepers, addToRoll: keepers, takeOffRoll: keepers, rollTouched: keepers, rollLeft: keepers, bringBackToRoll: keepers, moveOnRoll: keepers, passwordAddresses: keepers,
-  people: office, addPerson: office, person: keepers, editPerson: office, addAccount: office, removeAccount: office, wayIn: keepers, retireFacts: office, retirePerson: office, bringBackPerson: office,
+  people: office, addPerson: office, person: keepers, editPerson: office, addAccount: office, removeAccount: office, wayIn: keepers, retireFacts: office, hosted: office, handOverAll: teachers, retirePerson: office, bringBackPerson: office,
   mergeFacts: office, mergePeople: office, setGuardians: keepers, happened: office, ownAccount: signedIn, setOwnAccount: signedIn, ownSessions: signedIn, endOwnSession: signedIn, signOutEverywhere: signedIn, changePassword: signedIn, firstPassword: signedIn, changeAddress: signedIn,
   moveIn: everyone, keepMoveIn: everyone, moveInHolidays: everyone, finishMoveIn: everyone,
   demoPeople: everyone, demoSignIn: everyone, demoClock: everyone,

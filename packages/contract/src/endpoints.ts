@@ -82,6 +82,8 @@ export const endpoints = {
   removeAccount: { method: 'POST', path: '/api/people/:personId/accounts/remove', who: 'school-office', does: 'Take an account away; whoever is signed in with it is out' },
   wayIn: { method: 'POST', path: '/api/people/:personId/way-in', who: 'person-keeper', of: 'personId', does: 'A one-time address by which somebody sets their password; those before are dead' },
   retireFacts: { method: 'GET', path: '/api/people/:personId/retire', who: 'school-office', does: 'What retiring somebody would touch' },
+  hosted: { method: 'GET', path: '/api/people/:personId/hosted', who: 'teacher', does: 'All that somebody hosts, for them, the head and the office to hand over' },
+  handOverAll: { method: 'POST', path: '/api/people/:personId/hand-over', who: 'teacher', does: 'Hand over what somebody hosts: class periods, with the links and groups that are theirs in them' },
   retirePerson: { method: 'POST', path: '/api/people/:personId/retire', who: 'school-office', does: 'Retire somebody: their accounts sign in no more, and what they had ends; it is kept' },
   bringBackPerson: { method: 'POST', path: '/api/people/:personId/bring-back', who: 'school-office', does: 'Bring somebody back with what they had, as far as it still stands' },
   mergeFacts: { method: 'GET', path: '/api/people/:personId/merge', who: 'school-office', does: 'What making two records of one person one would bring together' },

@@ -125,6 +125,25 @@ export const retireFacts = z.object({
   isYourself: z.boolean(),
 });
 
+/** All that somebody hosts, and who could take it over. */
+export const hostedAnswer = z.object({
+  version,
+  classes: z.array(
+    z.object({
+      id,
+      title: z.string(),
+      /** `links`: of single links there alone, or of groups’ tutor. */
+      as: z.enum(['host', 'co-teacher', 'links']),
+      /** Links that they host by name, and groups that they are tutor of. */
+      links: z.int(),
+      groups: z.int(),
+      /** Nobody else hosts it. */
+      isOnlyHost: z.boolean(),
+    }),
+  ),
+  staff: z.array(z.object({ id, name: z.string() })),
+});
+
 /** What making two records one would bring together. */
 export const mergeFacts = z.object({
   other: personRow.extend({ version }),

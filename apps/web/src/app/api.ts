@@ -175,6 +175,8 @@ export const api = createApi({
       removeAccount: tell('removeAccount', person),
       wayIn: tell('wayIn', ['people']),
       retireFacts: ask('retireFacts', ['people', 'class']),
+      hosted: ask('hosted', ['people', 'class', 'classes', 'groups', 'links']),
+      handOverAll: tell('handOverAll', [...person, 'covers', 'today', 'sessions']),
       retirePerson: tell('retirePerson', person),
       bringBackPerson: tell('bringBackPerson', person),
       mergeFacts: ask('mergeFacts', ['people', 'class']),

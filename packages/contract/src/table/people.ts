@@ -7,6 +7,7 @@ import {
   guardianBody,
   happenedQuery,
   happening,
+  hostedAnswer,
   mergeFacts,
   newAccount,
   newPerson,
@@ -63,6 +64,18 @@ export const people = {
   },
   wayIn: { params: ofPerson, body: z.object({ accountId: id }), answer: wayIn },
   retireFacts: { params: ofPerson, answer: retireFacts },
+  hosted: { params: ofPerson, answer: hostedAnswer },
+  handOverAll: {
+    params: ofPerson,
+    body: z.object({
+      version,
+      classes: z
+        .array(z.object({ classId: id, toId: id }))
+        .min(1)
+        .max(200),
+    }),
+    answer: hostedAnswer,
+  },
   retirePerson: { params: ofPerson, body: z.object({ version }), answer: detail },
   bringBackPerson: { params: ofPerson, body: z.object({ version }), answer: detail },
   mergeFacts: { params: ofPerson, query: z.object({ other: idParam }), answer: mergeFacts },

@@ -28,6 +28,7 @@ export const ACTIONS = {
   'end-session': 'ended',
   'extend-session': 'lengthened',
   'hand-over': 'handed over',
+  'hand-over-class': 'had somebody else host',
   'knock-until-roll': 'changed who may knock at',
   'let-all-in': 'let everybody in to',
   'let-back': 'let back in',

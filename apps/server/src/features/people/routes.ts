@@ -8,6 +8,7 @@ import { changesOf, keepChange, markTakenBack } from './latelyStore.js';
 import { peopleList } from './list.js';
 import { factsOfMerging, mergePeople } from './merge.js';
 import { describePerson } from './person.js';
+import { describeHosted, handOverAll } from './handOverAll.js';
 import { bringBackPerson, factsOfRetiring, retirePerson } from './retire.js';
 import { giveWayIn } from './wayIn.js';
 
@@ -21,6 +22,8 @@ export const peopleRoutes = (glen: Glen) =>
     removeAccount: ({ params, body, who }) => takeAccount(glen, who, params.personId, body),
     wayIn: ({ params, body, who }) => giveWayIn(glen, who, params.personId, body),
     retireFacts: ({ params, who }) => factsOfRetiring(glen, params.personId, who),
+    hosted: ({ params, who }) => describeHosted(glen, params.personId, who),
+    handOverAll: ({ params, body, who }) => handOverAll(glen, params.personId, who, body),
     retirePerson: ({ params, body, who }) => retirePerson(glen, who, params.personId, body.version),
     bringBackPerson: ({ params, body, who }) =>
       bringBackPerson(glen, who, params.personId, body.version),

@@ -10,6 +10,7 @@ import { Margin, Screen } from '../../ui/Margin.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { SchoolTabs } from '../school/SchoolTabs.js';
 import { CoverSentence } from './CoverSentence.js';
+import { HandOverSheet } from './HandOverSheet.js';
 import type { Covers } from './useCover.js';
 
 type Cover = Covers['covers'][number];
@@ -46,6 +47,24 @@ function CoverRow({ cover, me }: { cover: Cover; me: number }) {
   );
 }
 
+/** Whoever leaves hands over all that they host. */
+function ForGood({ me }: { me: number }) {
+  const [isAsking, setAsking] = useState(false);
+  return (
+    <section aria-label="For good" className="mt-8">
+      <h2 className="mb-1 text-xl">For good</h2>
+      <p className="mb-3 text-soft">
+        You leave, or teach something else: what you host goes to others.
+      </p>
+      {isAsking ? (
+        <HandOverSheet personId={me} onClose={() => setAsking(false)} />
+      ) : (
+        <Button onClick={() => setAsking(true)}>Hand over what I host…</Button>
+      )}
+    </section>
+  );
+}
+
 function Page({ covers, me }: { covers: Covers; me: number }) {
   return (
     <Screen
@@ -73,6 +92,7 @@ function Page({ covers, me }: { covers: Covers; me: number }) {
           ))}
         </ul>
       </section>
+      <ForGood me={me} />
     </Screen>
   );
 }

@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { dateInWords } from '@glen/core/light';
+import { areStaff, dateInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { Button } from '../../ui/Button.js';
+import { HandOverSheet } from '../cover/HandOverSheet.js';
 import { Part } from './Part.js';
 import type { Person, PersonEdits } from './usePersonEdits.js';
 
@@ -30,7 +31,7 @@ function endsInWords({ rolls, groups, links, teaches }: Facts): string {
 function whyNot({ isYourself, isLastOffice, onlyHostOf }: Facts): string | null {
   if (isYourself) return 'This is you: somebody else of the office can retire you.';
   if (isLastOffice) return 'Nobody would be left to look after the school.';
-  if (onlyHostOf.length > 0) return 'Nobody else hosts these; name another host there first:';
+  if (onlyHostOf.length > 0) return 'Nobody else hosts these; hand them over first:';
   return null;
 }
 
@@ -93,7 +94,7 @@ function Retiring(props: SheetProps) {
 
 /** Somebody leaves, or comes back. */
 export function LeavingPart({ person, edits }: Omit<SheetProps, 'onClose'>) {
-  const [isAsking, setAsking] = useState(false);
+  const [sheet, setSheet] = useState<'retire' | 'hand-over'>();
   if (person.retiredAt !== null)
     return (
       <Part title="Coming back">
@@ -105,12 +106,18 @@ export function LeavingPart({ person, edits }: Omit<SheetProps, 'onClose'>) {
         </Button>
       </Part>
     );
+  const close = (): void => setSheet(undefined);
   return (
     <Part title="Leaving">
-      {isAsking ? (
-        <Retiring person={person} edits={edits} onClose={() => setAsking(false)} />
-      ) : (
-        <Button onClick={() => setAsking(true)}>Retire…</Button>
+      {sheet === 'retire' && <Retiring person={person} edits={edits} onClose={close} />}
+      {sheet === 'hand-over' && <HandOverSheet personId={person.id} onClose={close} />}
+      {sheet === undefined && (
+        <p className="flex flex-wrap gap-3">
+          <Button onClick={() => setSheet('retire')}>Retire…</Button>
+          {areStaff(person.roles) && (
+            <Button onClick={() => setSheet('hand-over')}>Hand over what they host…</Button>
+          )}
+        </p>
       )}
     </Part>
   );

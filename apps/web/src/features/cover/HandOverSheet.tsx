@@ -1,0 +1,95 @@
+import { api } from '../../app/api.js';
+import { Loaded } from '../../app/Loaded.js';
+import { Button } from '../../ui/Button.js';
+import { Chip } from '../../ui/Chip.js';
+import { FieldError } from '../../ui/Field.js';
+import { ChoicePart } from '../../ui/choices.js';
+import { useHandOver, type HostedThings } from './useHandOver.js';
+
+type HostedClass = HostedThings['classes'][number];
+
+const AS = {
+  host: 'hosts',
+  'co-teacher': 'co-teaches',
+  links: 'not the class period itself',
+} as const;
+
+const counted = (count: number, what: string): string[] =>
+  count === 0 ? [] : [`${count} ${what}${count === 1 ? '' : 's'}`];
+
+/** What of a class period goes over: `hosts, 1 link, 2 groups`. */
+const inWords = ({ as, links, groups }: HostedClass): string =>
+  [AS[as], ...counted(links, 'link'), ...counted(groups, 'group')].join(', ');
+
+interface SheetProps {
+  personId: number;
+  hosted: HostedThings;
+  onClose: () => void;
+}
+
+function Sheet({ personId, hosted, onClose }: SheetProps) {
+  const handing = useHandOver(personId, hosted, onClose);
+  const choices = hosted.staff.map((one) => ({ value: String(one.id), label: one.name }));
+  if (hosted.classes.length === 0)
+    return <p className="text-soft">There is nothing that they host.</p>;
+  return (
+    <form
+      noValidate
+      aria-label="Hand over"
+      className="max-w-3xl rounded-big border border-line bg-sheet p-5"
+      onSubmit={handing.submit}
+    >
+      <p className="text-lg leading-sentence">
+        <ChoicePart
+          label="Who takes all of it over"
+          value={String(handing.toId)}
+          choices={choices}
+          onChange={(id) => handing.change({ toId: Number(id) })}
+        />{' '}
+        takes it over, but for what you give to somebody else:
+      </p>
+      <ul className="mt-2">
+        {hosted.classes.map((one) => (
+          <li
+            key={one.id}
+            className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line py-2"
+          >
+            <span className="min-w-0 flex-1 basis-60">
+              <b>{one.title}</b> <span className="text-soft">{inWords(one)}</span>
+            </span>
+            {one.isOnlyHost && <Chip tone="careful">nobody else hosts it</Chip>}
+            <ChoicePart
+              label={`Who takes over ${one.title}`}
+              marked={false}
+              value={String(handing.toOf(one.id))}
+              choices={choices}
+              onChange={(id) => handing.giveApart(one.id, Number(id))}
+            />
+          </li>
+        ))}
+      </ul>
+      {handing.problem && (
+        <FieldError>{handing.problem.errors?.[0]?.message ?? handing.problem.title}</FieldError>
+      )}
+      <p className="mt-3 text-soft">
+        Links and sessions stay as they are; whoever takes over is told once.
+      </p>
+      <p className="mt-3 flex flex-wrap gap-3">
+        <Button type="submit" kind="act" disabled={!handing.isWhole || handing.isSending}>
+          Hand it all over
+        </Button>
+        <Button onClick={onClose}>Leave it</Button>
+      </p>
+    </form>
+  );
+}
+
+/** All that somebody hosts goes to others, in one sheet. */
+export function HandOverSheet({ personId, onClose }: Omit<SheetProps, 'hosted'>) {
+  const asked = api.useHostedQuery({ params: { personId } });
+  return (
+    <Loaded asked={asked} isPart lines={3}>
+      {(hosted) => <Sheet key={hosted.version} {...{ personId, hosted, onClose }} />}
+    </Loaded>
+  );
+}
