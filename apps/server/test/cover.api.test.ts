@@ -104,6 +104,22 @@ describe('a cover', () => {
     await at('2026-10-16');
     expect((await bram.get(`/api/links/${link.id}/desk`)).status).toBe(403);
   });
+  it('leaves what was posted meanwhile to the class period’s host, so that it goes out later', async () => {
+    await cover();
+    const { id, link } = n3();
+    const post = await bram.post(`/api/classes/${id}/posts`, {
+      words: 'For Friday',
+      linkWords: 'Join {title}',
+      places: [{ classId: id, linkId: link.id, kind: 'stream' }],
+      timing: { at: { date: '2026-10-16', time: '08:00' } },
+    });
+    expect(post.status).toBe(200);
+    await at('2026-10-16', '07:00');
+    const row = await school.running.glen.db.models.Post.findOne({
+      where: { words: 'For Friday' },
+    });
+    expect(row!.made_by).toBe(idOf('Ottoline Marsh'));
+  });
   it('of a cover covers for both', async () => {
     await cover({ absent: 'Bram Osterholt', covering: 'Idris Kellaway' }, office);
     const idris = await school.as('Idris Kellaway');

@@ -1,5 +1,6 @@
 import { Op } from 'sequelize';
 import type { Db } from '../../db/connect.js';
+import { passPosts } from '../post/store.js';
 import { addActingHost } from '../door/actingStore.js';
 
 // Whoever covers is host by rows of their own that say by which cover: in class periods and at links.
@@ -64,12 +65,18 @@ export async function beginInClass(
   else await ClassStaff.create({ class_id, person_id, as_what: 'co-teacher', cover_id });
 }
 
-/** A cover has ended in a class period; whoever presented there before does so again. */
+/** A cover has ended in a class period; whoever presented there before does so again. What they posted goes on in its host's name. */
 export async function endInClass(
   db: Db,
   { at: class_id, personId: person_id }: Place,
 ): Promise<void> {
-  const row = await db.models.ClassStaff.findOne({ where: { class_id, person_id, ...FOR_COVERS } });
+  const { ClassStaff } = db.models;
+  const row = await ClassStaff.findOne({ where: { class_id, person_id, ...FOR_COVERS } });
+  const own = await ClassStaff.findOne({
+    where: { class_id, as_what: 'host', cover_id: null },
+    order: ['person_id'],
+  });
+  if (own) await passPosts(db, class_id, { from: person_id, to: own.person_id });
   if (row?.was) await row.update({ as_what: row.was, cover_id: null, was: null });
   else await row?.destroy();
 }

@@ -2,6 +2,7 @@ import { Op } from 'sequelize';
 import type { Db } from '../../db/connect.js';
 import { oneMore } from '../../db/versions.js';
 import { followClasses } from '../audience/linkPeople.js';
+import { passPosts } from '../post/store.js';
 import type { NamedClass } from './places.sql.js';
 
 /** A class period that somebody hosts by themselves, with how much in it is theirs by name. */
@@ -95,6 +96,7 @@ async function passTeaching(db: Db, { classId, from, to, as }: HandingOver): Pro
 export async function handOverClass(db: Db, { classId, from, to, as }: HandingOver): Promise<void> {
   const { ClassPeriod, ClassGroup, Link, LinkHost } = db.models;
   if (as !== 'links') await passTeaching(db, { classId, from, to, as });
+  await passPosts(db, classId, { from, to });
   const links = await Link.findAll({ attributes: ['id'], where: { class_id: classId } });
   const own = { person_id: from, link_id: links.map((link) => link.id) };
   const named = await LinkHost.findAll({ where: { ...own, cover_id: null } });

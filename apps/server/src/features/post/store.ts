@@ -105,6 +105,15 @@ export async function hostedOf(db: Db, personId: number, classIds: number[]): Pr
   return new Set(staff.map((row) => row.class_id));
 }
 
+/** What somebody posted in a class period goes on in another's name: whoever hosts there no longer has nothing go out. */
+export async function passPosts(
+  db: Db,
+  classId: number,
+  { from, to }: { from: number; to: number },
+): Promise<void> {
+  await db.models.Post.update({ made_by: to }, { where: { class_id: classId, made_by: from } });
+}
+
 /** A link, and whether a person hosts its class period, not left out of it, and so may post it. */
 export async function linkForPost(
   db: Db,
