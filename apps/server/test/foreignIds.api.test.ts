@@ -294,6 +294,10 @@ const PROBES: Record<string, () => Promise<Response>> = {
     host.post('/api/covers/try', coverOf(idOf('Bram Osterholt'), idOf('Idris Kellaway'))),
   'tryCover coveringId': () =>
     host.post('/api/covers/try', coverOf(idOf('Ottoline Marsh'), foreign.student.id)),
+  'allowHelp helperId': () =>
+    host.post('/api/helping', {
+      ...{ helperId: foreign.student.id, schedules: true, posts: false, prepares: false },
+    }),
   'handOverAll classes[].classId': () => handingOver(foreign.class.id, idOf('Tomas Verhage')),
   'handOverAll classes[].toId': () => handingOver(own.n3.id, foreign.student.id),
   'removePresenter presenterId': () =>

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
+  ON_BEHALF,
   endpointNames,
   endpoints,
   type Answer,
@@ -20,6 +21,7 @@ const ROLES = {
   'visiting teacher': 'Signe Aalto',
   'co-teacher': 'Tomas Verhage',
   'covering teacher': 'Idris Kellaway',
+  'helper of the host': 'Bram Osterholt',
   host: 'Ottoline Marsh',
   head: 'Noor Achterberg',
   office: 'Perpetua Lund',
@@ -33,6 +35,10 @@ const COMES: Partial<Record<Role, 'inside' | 'watcher'>> = {
   guest: 'inside',
   'guest who watches': 'watcher',
 };
+
+/** They ask on behalf of the host, who lets them schedule, post and prepare. */
+const HELPER: Role = 'helper of the host';
+const ANOTHERS: Role = 'teacher of another class';
 
 const everyone = Object.keys(ROLES) as Role[];
 const signedIn = everyone.filter((role) => role !== 'nobody');
@@ -76,7 +82,7 @@ const MAY: Record<EndpointName, Role[]> = {
   reach: readers, reachOfDay: teachers, headings: readers, orderItems: hosts, studentSees: readers, allPosts: teachers, previewPost: hosts, postNow: hosts, postHistory: readers, coursePage: readers, placementForms: readers, placementAction: hosts, lookAtSite: hosts,
   invitation: readers, tryDoor: readers,
   links: teachers, classLinks: readers, link: readers, linkPlaces: readers, addLink: hosts, editLink: hosts, setAudience: hosts, orderLinks: hosts, replaceLink: hosts, takeBackReplacing: hosts, stopLink: hosts, reopenLink: hosts,
-  setRoom: hosts, lookAtRoom: hosts, shareLink: hosts, unshareLink: hosts, addPresenter: hosts, removePresenter: hosts, presenting: readers, covers: teachers, tryCover: teachers, addCover: teachers, endCover: teachers, groups: readers, setGroups: keepers, hostPresence: hosts,
+  setRoom: hosts, lookAtRoom: hosts, shareLink: hosts, unshareLink: hosts, addPresenter: hosts, removePresenter: hosts, presenting: readers, helping: teachers, allowHelp: teachers, endHelp: teachers, covers: teachers, tryCover: teachers, addCover: teachers, endCover: teachers, groups: readers, setGroups: keepers, hostPresence: hosts,
   schoolRules: teachers, setSchoolRules: office, ownRules: teachers, setOwnRules: teachers, linkRules: readers, setLinkRules: hosts, seriesRules: readers, setSeriesRules: hosts,
   desk: hosts, openDoor: hosts, closeRoom: hosts, extendSession: hosts, handOver: hosts, bringIn: hosts, letPresent: hosts, muteVisitor: hosts, letShare: hosts, muteAll: hosts, letAllShare: hosts, setChime: hosts, sayWho: hosts, letAllIn: hosts, letIn: hosts, turnAway: hosts, putOut: hosts, letBack: hosts, askForAccount: hosts,
   door: everyone, howTo: everyone, enterDoor: everyone,
@@ -98,6 +104,8 @@ beforeAll(async () => {
   );
   const today = { first: '2026-10-14', last: '2026-10-14', anyway: true };
   await host.post('/api/covers', { absentId, coveringId, ...today });
+  const helperId = school.person(ROLES[HELPER]!).id;
+  await host.post('/api/helping', { helperId, schedules: true, posts: true, prepares: true });
   for (const role of everyone) browsers.set(role, await browserOf(role));
   await host.post(`/api/links/${n3.link.id}/open`);
   const pupil = await school.as('Birgit Tideman');
@@ -122,6 +130,7 @@ beforeAll(async () => {
     placementId: post.deliveries[0]!.placementId,
     visitorId: desk.waiting[0].id,
     coverId: 999999,
+    helpId: 999999,
     code: n3.link.code,
     noticeId: 1,
     sessionId: 999999,
@@ -145,10 +154,41 @@ async function asGuest(email: string): Promise<Browser> {
   return guest;
 }
 
-const browserOf = (role: Role): Promise<Browser> =>
+const browserOf = async (role: Role): Promise<Browser> => {
+  const browser = await plainBrowserOf(role);
+  if (role !== HELPER) return browser;
+  return browser.with({ [ON_BEHALF]: String(school.person(ROLES.host).id) });
+};
+
+const plainBrowserOf = (role: Role): Promise<Browser> =>
   role in COMES
     ? asGuest(ROLES[role]!)
     : school.as(ROLES[role], role === 'parent' ? 'personal' : 'school');
+
+/** What a helper does as the host does it. All else they read as themselves, and do not do; but what is anybody's own. */
+// prettier-ignore
+const HELPED: EndpointName[] = [
+  'today', 'classes', 'classPeriod', 'strip', 'bookings', 'session', 'find', 'rules', 'linkRules', 'seriesRules', 'ownRules', 'invitation', 'tryDoor',
+  'posts', 'allPosts', 'postHistory', 'headings', 'coursePage', 'placementForms', 'reach', 'reachOfDay', 'studentSees',
+  'links', 'classLinks', 'link', 'linkPlaces', 'groups', 'presenting', 'guests',
+  'addSession', 'editSession', 'changeSessions', 'takeBackChange', 'copySeries',
+  'addPost', 'editPost', 'withdrawPost', 'restorePost', 'retryPost', 'postNow', 'previewPost', 'placementAction', 'orderItems', 'lookAtSite',
+  'setRules', 'setLinkRules', 'setSeriesRules', 'addLink', 'editLink', 'orderLinks', 'setRoom', 'lookAtRoom', 'addPresenter', 'removePresenter',
+];
+const OWN: EndpointName[] = ['noteLately', 'takenBack'];
+
+function may(name: EndpointName, role: Role): boolean {
+  if (role !== HELPER) return MAY[name].includes(role);
+  if (HELPED.includes(name)) return MAY[name].includes('host');
+  const { method, who } = endpoints[name];
+  const isOwn =
+    method === 'GET' ||
+    who === 'anyone' ||
+    who === 'signed-in' ||
+    who === 'demo' ||
+    who === 'service';
+  return (isOwn || OWN.includes(name)) && MAY[name].includes(ANOTHERS);
+}
 
 const isOfService = (name: EndpointName): boolean => endpoints[name].who === 'service';
 
@@ -177,12 +217,15 @@ describe('who may call what', () => {
   for (const name of endpointNames) {
     it(`${name}: ${endpoints[name].does}`, async () => {
       for (const role of everyone) {
+        const signsOut = SIGNS_OUT.includes(name);
+        // They are one person with another role, and out with them.
+        if (signsOut && role === HELPER) browsers.set(role, await browserOf(role));
         const status = await call(name, browsers.get(role)!);
-        if (SIGNS_OUT.includes(name)) browsers.set(role, await browserOf(role));
+        if (signsOut) for (const out of [role, ANOTHERS]) browsers.set(out, await browserOf(out));
         const refused = status === 401 || status === 403;
         expect({ role, refused, status }).toEqual({
           role,
-          refused: isOfService(name) ? status === 401 : !MAY[name].includes(role),
+          refused: isOfService(name) ? status === 401 : !may(name, role),
           status,
         });
         const isUnknown = role === 'nobody' || isOfService(name);

@@ -238,9 +238,11 @@ describe('what happened', () => {
             ...accountsOf(person ?? 0).map((account) => `account:${account.id}`),
           ];
           const entries = rows.AuditEntry.filter(
-            ({ id, subject, person_id }) =>
+            ({ id, subject, person_id, helper_id }) =>
               subject !== 'video' &&
-              (person === undefined || person_id === person || theirs.includes(subject)) &&
+              (person === undefined ||
+                [person_id, helper_id].includes(person) ||
+                theirs.includes(subject)) &&
               (kind === undefined || kinds[kind].some((word) => subject.startsWith(`${word}:`))) &&
               (before === undefined || id < before),
           );

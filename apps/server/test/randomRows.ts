@@ -363,6 +363,7 @@ async function writeJobs({ models }: Db, lots: Lots): Promise<void> {
       id,
       at: NOW,
       person_id: lots.maybe(80, () => lots.of(PEOPLE.slice(0, 6))),
+      helper_id: lots.maybe(30, () => lots.of(PEOPLE.slice(0, 6))),
       action: 'add-link' as const,
       subject: lots.of(subjects),
     })),

@@ -63,6 +63,8 @@ const NOT_LOOKED_AT: EndpointName[] = [
   'guestFor',
 ];
 const OF_OFFICE: Who[] = ['school-office', 'person-keeper'];
+/** Of others, for them alone and the office. */
+const OF_THEM: EndpointName[] = ['hosted'];
 
 interface Known {
   seriesId: number;
@@ -83,12 +85,18 @@ const QUERIES: Partial<Record<EndpointName, (known: Known) => string>> = {
   studentSees: ({ personId }) => `?personId=${personId}`,
   mergeFacts: ({ otherId }) => `?other=${otherId}`,
 };
+/** Everybody of the staff. */
+const OF_STAFF = 3 * Math.ceil(CROWD.classes / 5);
 /** Those whose answers hold something of the crowd: how many rows that takes. */
 const OF_CROWD: Partial<Record<EndpointName, number>> = {
   // A page of a hundred with their addresses; everybody is counted.
   people: CROWD.people + 300,
   // Whoever of the staff could be a group's tutor.
-  groups: 3 * Math.ceil(CROWD.classes / 5),
+  groups: OF_STAFF,
+  // Whoever of the staff could cover, act for somebody, or take over.
+  covers: OF_STAFF,
+  helping: OF_STAFF,
+  hosted: OF_STAFF,
 };
 
 async function knownThings(teacher: Browser, classId: number): Promise<Known> {
@@ -120,7 +128,7 @@ async function looks(): Promise<Look[]> {
     .map((name): Look => {
       const { path, who } = endpointOf(name);
       const filled = path.replace(/:(\w+)/g, (_, param: string) => String(ids[param]));
-      const by = OF_OFFICE.includes(who) ? office : teacher;
+      const by = OF_OFFICE.includes(who) || OF_THEM.includes(name) ? office : teacher;
       return {
         name,
         by,

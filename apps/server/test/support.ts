@@ -19,6 +19,14 @@ export class Browser {
     this.agent = supertest.agent(url);
   }
 
+  /** The same browser, whose calls bear some headers more. */
+  with(headers: Record<string, string>): Browser {
+    const other = new Browser(this.url);
+    other.agent.jar = this.agent.jar;
+    other.agent.set(headers);
+    return other;
+  }
+
   get(path: string): Promise<Response> {
     return this.agent.get(path).then((r) => r);
   }

@@ -36,3 +36,4 @@ export type {
 } from './types.js';
 export { WAYS_BACK } from './waysBack.js';
 export type { WayBack } from './latelySchemas.js';
+export { HELPS, HELP_OF, ON_BEHALF, type Helps } from './helping.js';

@@ -171,6 +171,8 @@ export const happening = z.object({
   id,
   at: utcInstant,
   by: z.object({ id, name: z.string() }).nullable(),
+  /** Who did it on their behalf, by name. */
+  helper: z.string().nullable(),
   /** What was done, in words. */
   what: z.string(),
   /** To what, in words. */

@@ -34,6 +34,7 @@ import * as m0030 from './migrations/0030-presenters-by-weekday.js';
 import * as m0031 from './migrations/0031-covers.js';
 import * as m0032 from './migrations/0032-line-before-a-full-room.js';
 import * as m0033 from './migrations/0033-chime-of-a-session.js';
+import * as m0034 from './migrations/0034-on-behalf.js';
 import {
   databaseKind,
   makeBooks,
@@ -84,6 +85,7 @@ const MIGRATIONS: Migration[] = [
   m0031,
   m0032,
   m0033,
+  m0034,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

@@ -15,6 +15,7 @@ import { defineGroupMember } from './models/GroupMember.js';
 import { defineGuardian } from './models/Guardian.js';
 import { defineGuest } from './models/Guest.js';
 import { defineGuestAddress } from './models/GuestAddress.js';
+import { defineHelper } from './models/Helper.js';
 import { defineInLine } from './models/InLine.js';
 import { defineInvited } from './models/Invited.js';
 import { defineJoined } from './models/Joined.js';
@@ -74,6 +75,7 @@ const defineTables = (sequelize: Sequelize) => ({
   Guardian: defineGuardian(sequelize),
   Guest: defineGuest(sequelize),
   GuestAddress: defineGuestAddress(sequelize),
+  Helper: defineHelper(sequelize),
   InLine: defineInLine(sequelize),
   Invited: defineInvited(sequelize),
   Joined: defineJoined(sequelize),
@@ -154,6 +156,8 @@ function associate(m: Tables): void {
   one(m.GroupMember, 'group', m.ClassGroup, 'group_id');
   one(m.GroupMember, 'person', m.Person, 'person_id');
   one(m.Guest, 'link', m.Link, 'link_id');
+  one(m.Helper, 'helper', m.Person, 'helper_id');
+  one(m.Helper, 'teacher', m.Person, 'for_id');
   one(m.Invited, 'person', m.Person, 'person_id');
   one(m.Joined, 'classPeriod', m.ClassPeriod, 'class_id');
   one(m.Joined, 'occurrence', m.Occurrence, 'occurrence_id');

@@ -2,6 +2,7 @@ import { parseCookie } from 'cookie';
 import express, { type Express, type Request, type Response } from 'express';
 import { z } from 'zod';
 import {
+  ON_BEHALF,
   endpointNames,
   endpointOf,
   type Answer,
@@ -16,6 +17,7 @@ import { authorise } from './access.js';
 import { mustBeConfirmed } from './confirmed.js';
 import { answerHeaders } from './headers.js';
 import { HttpProblem } from './problem.js';
+import { actingAs, asHelper } from './onBehalf.js';
 import { Presses, type Outcome, type Press } from './presses.js';
 import { statusOf } from './problems.js';
 import { mustBeReadable, mustBeUtf8, refuseBrokenText } from './text.js';
@@ -198,7 +200,7 @@ function pressIn(
   const key = req.get('idempotency-key');
   if (key === undefined || endpointOf(name).who === 'service') return undefined;
   const { rawBody } = req as Request & { rawBody?: Buffer };
-  return { key, token, asked: [name, req.originalUrl, rawBody ?? ''] };
+  return { key, token, asked: [name, req.originalUrl, req.get(ON_BEHALF) ?? '', rawBody ?? ''] };
 }
 
 type Answering = (req: Request, res: Response) => Promise<void>;
@@ -239,7 +241,9 @@ function answering<N extends EndpointName>(
     if (ANSWERS_ITSELF.has(name)) res.set(headers);
     const cookies = parseCookie(req.headers.cookie ?? '');
     const token = cookies[cookie];
-    const who = READS_WHO_ITSELF.has(name) ? NOBODY : await whoHolds(glen, token);
+    const behalf = req.get(ON_BEHALF);
+    const own = READS_WHO_ITSELF.has(name) ? NOBODY : await whoHolds(glen, token);
+    const { who, helper } = await actingAs(glen, own, { name, asked: behalf });
     // Whoever may not call learns that before anything about what a right body looks like.
     const params = parse(shape.params, req.params) as Params<N>;
     await authorise(glen.db, {
@@ -260,7 +264,8 @@ function answering<N extends EndpointName>(
       return Object.assign(made, { answer });
     };
     const press = isWrite ? pressIn(req, { name, token }) : undefined;
-    const outcome = await (press ? presses.once(press, work) : work()).catch((error: unknown) => {
+    const answered = (): Promise<Outcome> => (press ? presses.once(press, work) : work());
+    const outcome = await asHelper(helper, answered).catch((error: unknown) => {
       // Whoever is told of trouble may have a place all the same, and is to be known there again.
       settle(glen, res, { answer: undefined, session: made.session });
       throw error;

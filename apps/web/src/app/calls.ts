@@ -1,4 +1,5 @@
 import { endpoints, type EndpointName, type Problem } from '@glen/contract';
+import { behalfHeaders } from './behalf.js';
 import { pressKey, sent } from './press.js';
 
 /** A call of an endpoint of the contract, with all that it carries. */
@@ -32,8 +33,9 @@ const UNREACHABLE: Problem = {
 
 function responseTo(call: Call, signal: AbortSignal): Promise<Response> {
   const { method } = endpoints[call.name];
-  if (method === 'GET') return fetch(addressOf(call), { signal });
-  const headers = { 'Content-Type': 'application/json', 'Idempotency-Key': pressKey() };
+  const behalf = behalfHeaders();
+  if (method === 'GET') return fetch(addressOf(call), { signal, headers: behalf });
+  const headers = { ...behalf, 'Content-Type': 'application/json', 'Idempotency-Key': pressKey() };
   const body = JSON.stringify(call.ask.body ?? {});
   return sent(() => fetch(addressOf(call), { method, signal, headers, body }), signal);
 }

@@ -27,7 +27,15 @@ const coversAnswer = z.object({
   staff: z.array(person),
 });
 
-/** Who covers for whom. */
+const may = { schedules: z.boolean(), posts: z.boolean(), prepares: z.boolean() };
+const helping = z.object({ id, teacher: person, helper: person, until: z.string(), ...may });
+const helpingAnswer = z.object({
+  forMe: z.array(helping),
+  byMe: z.array(helping),
+  staff: z.array(person),
+});
+
+/** Who covers for whom, and who acts on whose behalf. */
 export const covers = {
   covers: { answer: coversAnswer },
   tryCover: {
@@ -51,5 +59,11 @@ export const covers = {
     body: coverBody.extend({ anyway: z.boolean().default(false) }),
     answer: coversAnswer,
   },
+  helping: { answer: helpingAnswer },
+  allowHelp: {
+    body: z.object({ helperId: id, until: date.optional(), ...may }),
+    answer: helpingAnswer,
+  },
+  endHelp: { params: z.object({ helpId: idParam }), answer: helpingAnswer },
   endCover: { params: z.object({ coverId: idParam }), answer: coversAnswer },
 } satisfies Partial<Record<EndpointName, Shapes>>;

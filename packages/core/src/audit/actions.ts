@@ -5,6 +5,8 @@ export const ACTIONS = {
   'add-link': 'made the link',
   'add-person': 'took in',
   'add-to-roll': 'put people on the roll of',
+  'allow-help': 'let act on their behalf:',
+  'end-help': 'ended acting on behalf with',
   'announce-comings': 'had comings and goings announced at',
   'announce-comings-no-longer': 'had comings and goings announced no longer at',
   'ask-for-account': 'asked whoever comes for an account at',

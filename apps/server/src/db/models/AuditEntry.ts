@@ -23,6 +23,8 @@ interface AuditEntryRow extends Model<
   school_at: CreationOptional<string | null>;
   /** Nothing: Glen itself. */
   person_id: number | null;
+  /** Who did it on that person's behalf. */
+  helper_id: CreationOptional<number | null>;
   action: Action;
   /** A kind and a number: `series:12`. */
   subject: string;
@@ -41,6 +43,7 @@ export const defineAuditEntry = (sequelize: Sequelize): ModelStatic<AuditEntryRo
       at: instant('at'),
       school_at: instant('school_at', { allowNull: true }),
       person_id: { ...looseId(), allowNull: true },
+      helper_id: { ...looseId(), allowNull: true },
       action: text(40),
       subject: text(80),
       before_state: json({ allowNull: true }),
@@ -53,6 +56,7 @@ export const defineAuditEntry = (sequelize: Sequelize): ModelStatic<AuditEntryRo
         { name: 'by_age', fields: ['at'] },
         { name: 'by_subject', fields: ['subject', 'at'] },
         { name: 'by_person', fields: ['person_id', 'id'] },
+        { name: 'by_helper', fields: ['helper_id', 'id'] },
       ],
     },
   );

@@ -1,5 +1,6 @@
 import { Op } from 'sequelize';
 import { withoutCodes, type Action } from '@glen/core';
+import { helperNow } from '../../http/onBehalf.js';
 import type { Clock } from '../../clock.js';
 import type { Db } from '../../db/connect.js';
 
@@ -22,6 +23,7 @@ export async function writeEntry(db: Db, clock: Clock, entry: AuditEntry): Promi
     at: clock.machine(),
     school_at: clock.school(),
     person_id: entry.by,
+    helper_id: helperNow(),
     action: entry.action,
     subject: entry.subject,
     before_state: told(before),

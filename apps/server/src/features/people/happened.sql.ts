@@ -10,6 +10,7 @@ export interface LogRow {
   at: string;
   person_id: number | null;
   by_name: string | null;
+  helper_name: string | null;
   action: string;
   subject: string;
   before_state: unknown;
@@ -59,13 +60,13 @@ export function logRows(db: Db, { person, kind, before }: Query<'happened'>): Pr
   const conditions = [
     person === undefined
       ? ''
-      : `(g.person_id = :person OR g.subject = CONCAT('person:', :person) OR g.subject IN (SELECT CONCAT('account:', a.id) FROM accounts a WHERE a.person_id = :person))`,
+      : `(g.person_id = :person OR g.helper_id = :person OR g.subject = CONCAT('person:', :person) OR g.subject IN (SELECT CONCAT('account:', a.id) FROM accounts a WHERE a.person_id = :person))`,
     kindOf(kind),
     before === undefined ? '' : 'g.id < :before',
   ].filter(Boolean);
   return db.rows<LogRow>(
-    `SELECT g.id, COALESCE(g.school_at, g.at) AS at, g.person_id, p.name AS by_name, g.action, g.subject, g.before_state, g.after_state
-     FROM audit_log g LEFT JOIN people p ON p.id = g.person_id
+    `SELECT g.id, COALESCE(g.school_at, g.at) AS at, g.person_id, p.name AS by_name, h.name AS helper_name, g.action, g.subject, g.before_state, g.after_state
+     FROM audit_log g LEFT JOIN people p ON p.id = g.person_id LEFT JOIN people h ON h.id = g.helper_id
      WHERE ${conditions.join(' AND ')} ORDER BY g.id DESC LIMIT ${ENTRIES_AT_ONCE + 1}`,
     {
       person: person ?? 0,

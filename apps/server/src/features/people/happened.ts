@@ -58,6 +58,7 @@ export async function happened(glen: Glen, asked: Query<'happened'>): Promise<An
       id: row.id,
       at: row.at,
       by: row.person_id === null ? null : { id: row.person_id, name: row.by_name ?? '' },
+      helper: row.helper_name,
       what: actionInWords(row.action),
       to: serviceIn(glen, row.subject) ?? names.get(row.subject) ?? 'something that is gone',
       changes: changesOf(row),

@@ -24,6 +24,8 @@ export const NAMES_A_PERSON: Record<string, 'move' | 'once' | 'drop'> = {
   'posts.made_by': 'move',
   'visitors.person_id': 'move',
   'visitors.taken_for': 'move',
+  'helpers.for_id': 'move',
+  'helpers.helper_id': 'move',
   'covers.absent_id': 'move',
   'covers.covering_id': 'move',
   'covers.made_by': 'move',
@@ -55,5 +57,6 @@ export async function handOver(db: Db, from: number, to: number): Promise<void> 
     if (how !== 'move') await db.change(`DELETE FROM ${table} WHERE ${column} = :from`, { from });
   }
   await db.models.AuditEntry.update({ person_id: to }, { where: { person_id: from } });
+  await db.models.AuditEntry.update({ helper_id: to }, { where: { helper_id: from } });
   await db.models.Guardian.destroy({ where: { student_id: to, person_id: to } });
 }

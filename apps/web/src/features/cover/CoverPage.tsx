@@ -10,6 +10,7 @@ import { Margin, Screen } from '../../ui/Margin.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { SchoolTabs } from '../school/SchoolTabs.js';
 import { CoverSentence } from './CoverSentence.js';
+import { OnBehalf } from './OnBehalf.js';
 import { HandOverSheet } from './HandOverSheet.js';
 import type { Covers } from './useCover.js';
 
@@ -92,6 +93,7 @@ function Page({ covers, me }: { covers: Covers; me: number }) {
           ))}
         </ul>
       </section>
+      <OnBehalf />
       <ForGood me={me} />
     </Screen>
   );

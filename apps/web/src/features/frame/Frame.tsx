@@ -2,12 +2,13 @@ import { Suspense, lazy, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Navigate, Outlet, useLocation, useNavigate } from 'react-router';
 import type { Me } from '@glen/contract';
-import { api } from '../../app/api.js';
+import { api, problemOf } from '../../app/api.js';
 import { notePath } from '../../app/cameFrom.js';
 import { useNow } from '../../app/clock.js';
 import { typeAhead } from '../../app/typedAhead.js';
 import { redoLast, undoLast } from '../../app/undo.js';
 import { Loading } from '../../ui/States.js';
+import { BehalfBar } from './BehalfBar.js';
 import { DayLine } from './DayLine.js';
 import { PLACES, TopBar } from './TopBar.js';
 
@@ -49,7 +50,7 @@ function useFrameKeys(isFinding: boolean, find: (what: 'all' | 'keys') => void):
 
 /** Every teacher screen: top bar, day line, and the screen below. */
 export function Frame({ me }: { me: Me }) {
-  const { data: today } = api.useTodayQuery();
+  const { data: today, error } = api.useTodayQuery();
   const now = useNow();
   const { pathname } = useLocation();
   const [finding, setFinding] = useState<'all' | 'keys' | null>(null);
@@ -64,6 +65,7 @@ export function Frame({ me }: { me: Me }) {
   return (
     <div className="flex min-h-dvh flex-col">
       <TopBar me={me} onFind={() => setFinding('all')} />
+      <BehalfBar problem={problemOf(error)} />
       {today ? (
         <DayLine today={today} now={now} zone={me.school.zone} />
       ) : (

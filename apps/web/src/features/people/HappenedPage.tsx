@@ -43,7 +43,7 @@ const Changes = ({ changes }: Pick<Entry, 'changes'>) => (
 
 function EntryRow({ entry, zone }: { entry: Entry; zone: string }) {
   const { date, time } = wallClock(entry.at, zone);
-  const { by, what, to, changes } = entry;
+  const { by, helper, what, to, changes } = entry;
   return (
     <li className="grid gap-x-5 border-t border-line py-2.5 sm:grid-cols-[9rem_1fr]">
       <span className="text-sm text-soft">
@@ -58,6 +58,7 @@ function EntryRow({ entry, zone }: { entry: Entry; zone: string }) {
           ) : (
             <b>Glen</b>
           )}{' '}
+          {helper && <>(by {helper}, on their behalf) </>}
           {what} <b>{to}</b>
         </p>
         {changes.length > 0 && <Changes changes={changes} />}

@@ -1,0 +1,23 @@
+import type { Problem } from '@glen/contract';
+import { backToOneself, behalfNow } from '../../app/behalf.js';
+
+/** On whose behalf one acts in this tab, and the way back; `problem`: why what they see cannot be read. */
+export function BehalfBar({ problem }: { problem: Problem | undefined }) {
+  const behalf = behalfNow();
+  if (!behalf) return null;
+  const isOver = problem?.status === 403;
+  return (
+    <p
+      role="status"
+      className="flex flex-wrap items-center gap-x-4 gap-y-1 bg-gorse-tint px-6 py-1.5 text-gorse-deep print:hidden"
+    >
+      <span>
+        You act for <b>{behalf.name}</b>:{' '}
+        {isOver ? problem.title : 'you see what they see, and both names stand under what you do.'}
+      </span>
+      <button type="button" className="font-semibold underline" onClick={backToOneself}>
+        Back to yourself
+      </button>
+    </p>
+  );
+}
