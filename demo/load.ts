@@ -23,6 +23,7 @@ import { describeClass } from '../apps/server/src/features/plan/classPeriod.js';
 import { editSession } from '../apps/server/src/features/plan/editSession.js';
 import type { Who } from '../apps/server/src/http/who.js';
 import { fillCoursePages } from './board.js';
+import { loadAway } from './away.js';
 import { loadGuests } from './guests.js';
 import { loadHistory } from './history.js';
 import { loadPosts } from './posts.js';
@@ -288,6 +289,10 @@ async function loadGroups(
     },
   });
   await loadTalks(glen, ids.get('nav-3')!, { who, studentId: people.students[1]! });
+  await loadAway(glen, who, {
+    coveringId: people.ids.get('Tomas Verhage')!,
+    helperId: people.ids.get('Perpetua Lund')!,
+  });
 }
 
 /** The head moves in, as anybody does who starts with nothing. Nothing where a school stands already. */

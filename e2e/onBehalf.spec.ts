@@ -7,6 +7,9 @@ test('the office prepares on a teacher’s behalf: what it is let, with both nam
   const teacher = await school.open('Ottoline Marsh');
   await teacher.goto(`${school.url}/school/cover`);
   const behalf = teacher.getByRole('region', { name: 'On behalf' });
+  // As the demo school has it, until it is said anew.
+  await behalf.getByRole('button', { name: 'No longer Perpetua Lund' }).click();
+  await expect(behalf.getByRole('listitem')).toHaveCount(0);
   await choose(teacher, 'Who acts for me', 'Perpetua Lund');
   await choose(teacher, 'What they may do', 'schedule and post');
   await behalf.getByRole('button', { name: 'Let them' }).click();

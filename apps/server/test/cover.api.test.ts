@@ -40,8 +40,11 @@ const bodyOf = ({
 }: Saying) => ({ absentId: idOf(absent), coveringId: idOf(covering), first, last });
 const cover = (saying: Saying = {}, by = host) =>
   by.post('/api/covers', { ...bodyOf(saying), anyway: saying.anyway ?? true });
+/** Without the demo's own, of a day to come. */
+const ours = (covers: Answer<'covers'>['covers']) =>
+  covers.filter((one) => one.first !== '2026-10-20');
 const coversOf = async (browser: Browser): Promise<Answer<'covers'>['covers']> =>
-  (await browser.get('/api/covers')).body.covers;
+  ours((await browser.get('/api/covers')).body.covers);
 
 const n3 = () => tools.of('N3');
 const desk = async (browser: Browser): Promise<number> =>
@@ -76,7 +79,7 @@ describe('a cover', () => {
     const [one] = await coversOf(host);
     expect(one).toMatchObject({ isOn: true, mayEnd: true, covering: { name: 'Bram Osterholt' } });
     expect((await bram.post(`/api/covers/${one!.id}/end`)).status).toBe(403);
-    expect((await host.post(`/api/covers/${one!.id}/end`)).body.covers).toEqual([]);
+    expect(ours((await host.post(`/api/covers/${one!.id}/end`)).body.covers)).toEqual([]);
     expect(await desk(bram)).toBe(403);
   });
   it('has whoever is in as host when it ends stay host until that session’s end', async () => {
@@ -140,13 +143,13 @@ describe('a cover', () => {
     });
   });
   it('leaves the class period’s own teachers as they are, whoever changes them meanwhile', async () => {
-    await cover({ last: '2026-10-20' });
+    await cover({ last: '2026-10-21' });
     const page = async () =>
       (await host.get(`/api/classes/${n3().id}`)).body as Answer<'classPeriod'>;
     const { staff, version } = await page();
     expect(staff.find((one) => one.name === 'Bram Osterholt')).toMatchObject({
       as: 'co-teacher',
-      covers: { name: 'Ottoline Marsh', until: '2026-10-20', own: null },
+      covers: { name: 'Ottoline Marsh', until: '2026-10-21', own: null },
     });
     const own = staff.filter((one) => one.covers === null);
     const next = own.filter((one) => one.as !== 'presenter');
@@ -154,7 +157,7 @@ describe('a cover', () => {
     expect((await host.put(`/api/classes/${n3().id}/staff`, body)).status).toBe(200);
     expect(await desk(bram)).toBe(200);
     expect((await page()).staff).toHaveLength(next.length + 1);
-    await at('2026-10-21');
+    await at('2026-10-22');
     expect((await page()).staff.map((one) => one.name)).not.toContain('Bram Osterholt');
   });
 });
