@@ -1,16 +1,9 @@
-import { AsyncLocalStorage } from 'node:async_hooks';
 import { HELP_OF, endpointOf, type Caller, type EndpointName, type Helps } from '@glen/contract';
 import type { Glen } from '../glen.js';
 import { isStaff } from './access.js';
 import { helpGiven } from './helperStore.js';
 import { HttpProblem } from './problem.js';
 import type { Who } from './who.js';
-
-/** Who acts on somebody's behalf while a request is answered, by their person's id. */
-const helping = new AsyncLocalStorage<number>();
-
-/** Whoever does now what is being done, where that is on somebody's behalf. */
-export const helperNow = (): number | null => helping.getStore() ?? null;
 
 /** A request as it is answered: as who, and by whom on their behalf. */
 interface Acting {
@@ -63,7 +56,3 @@ export async function actingAs(
   const person = { id: teacher.id, name: teacher.name, roles: ['teacher' as const] };
   return { who: { ...own, person }, helper: helperId };
 }
-
-/** Answers a request by whoever acts on somebody's behalf, so that what is done is signed by both. */
-export const asHelper = <T>(helper: number | null, work: () => Promise<T>): Promise<T> =>
-  helper === null ? work() : helping.run(helper, work);

@@ -11,10 +11,7 @@ import type { PersonRow } from './Person.js';
 import { fixedCode, flag, idOf, instant, ownId } from './columns.js';
 
 /** Somebody whom a teacher lets act on their behalf. */
-export interface HelperRow extends Model<
-  InferAttributes<HelperRow>,
-  InferCreationAttributes<HelperRow>
-> {
+interface HelperRow extends Model<InferAttributes<HelperRow>, InferCreationAttributes<HelperRow>> {
   id: CreationOptional<number>;
   for_id: number;
   helper_id: number;

@@ -1,6 +1,6 @@
 import { Op } from 'sequelize';
 import { withoutCodes, type Action } from '@glen/core';
-import { helperNow } from '../../http/onBehalf.js';
+import { helperNow } from '../../http/helping.js';
 import type { Clock } from '../../clock.js';
 import type { Db } from '../../db/connect.js';
 

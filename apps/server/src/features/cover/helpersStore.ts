@@ -8,7 +8,7 @@ interface Person {
 }
 
 /** Somebody may act on a teacher's behalf. */
-export interface Helping extends Record<Helps, boolean> {
+interface Helping extends Record<Helps, boolean> {
   id: number;
   teacher: Person;
   helper: Person;

@@ -187,7 +187,7 @@ function actsAsHost({ occurrence, opens }: AtDoor<SessionAtDoor>, now: string): 
 }
 
 /** Whether one who takes over may do so now: nobody hosts, and no host has ended it. */
-export const isTheirsToTake = ({
+const isTheirsToTake = ({
   takes_over,
   hostInside,
   ended_at,

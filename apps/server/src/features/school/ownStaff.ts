@@ -1,7 +1,7 @@
 import type { ClassStaffRow } from '../../db/models/ClassStaff.js';
 
 /** What somebody is in a class period by themselves: nothing where they are there for a cover alone. */
-export const ownStanding = ({
+const ownStanding = ({
   as_what,
   cover_id,
   was,
