@@ -22,7 +22,7 @@ const FOR_ALL: Caller[] = ['anyone', 'signed-in', 'demo', 'service'];
 /** What whoever acts on somebody's behalf does as themselves: what is named nowhere is read so, and not done. */
 function isOwn(name: EndpointName): boolean {
   const { method, who } = endpointOf(name);
-  return method === 'GET' || FOR_ALL.includes(who) || HELP_OF.get(name) === 'own';
+  return method === 'GET' || FOR_ALL.includes(who) || HELP_OF[name] === 'own';
 }
 
 /**
@@ -36,7 +36,7 @@ export async function actingAs(
 ): Promise<Acting> {
   const asOneself = { who: own, helper: null };
   if (asked === undefined || !isStaff(own)) return asOneself;
-  const what = HELP_OF.get(name);
+  const what = HELP_OF[name];
   if (what === undefined || what === 'own') {
     if (isOwn(name)) return asOneself;
     throw new HttpProblem(
