@@ -9,7 +9,13 @@ const withoutWords: Plugin = {
   enforce: 'pre',
   transform: (code, id) =>
     id.endsWith('/contract/src/endpoints.ts')
-      ? { code: code.replace(/, (?:does|who|of): (?:'[^'\n]*'|"[^"\n]*")/g, ''), map: null }
+      ? {
+          code: code.replace(
+            /, (?:does|who|of|atRest|confirms): (?:'[^'\n]*'|"[^"\n]*"|true)/g,
+            '',
+          ),
+          map: null,
+        }
       : undefined,
 };
 

@@ -2,7 +2,7 @@ import type { Problem } from '@glen/contract';
 import { backToOneself, behalfNow } from '../../app/behalf.js';
 
 /** On whose behalf one acts in this tab, and the way back; `problem`: why what they see cannot be read. */
-export default function BehalfBar({ problem }: { problem: Problem | undefined }) {
+export function BehalfBar({ problem }: { problem: Problem | undefined }) {
   const behalf = behalfNow();
   if (!behalf) return null;
   const isOver = problem?.status === 403;

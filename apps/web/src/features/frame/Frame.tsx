@@ -3,18 +3,17 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Navigate, Outlet, useLocation, useNavigate } from 'react-router';
 import type { Me } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
-import { behalfNow } from '../../app/behalf.js';
 import { notePath } from '../../app/cameFrom.js';
 import { useNow } from '../../app/clock.js';
 import { typeAhead } from '../../app/typedAhead.js';
 import { redoLast, undoLast } from '../../app/undo.js';
 import { Loading } from '../../ui/States.js';
+import { BehalfBar } from './BehalfBar.js';
 import { DayLine } from './DayLine.js';
 import { PLACES, TopBar } from './TopBar.js';
 
 const loadFinder = () => import('./Finder.js');
 const Finder = lazy(loadFinder);
-const BehalfBar = lazy(() => import('./BehalfBar.js'));
 
 /** Keys that work on every teacher screen while nobody types. */
 function useFrameKeys(isFinding: boolean, find: (what: 'all' | 'keys') => void): void {
@@ -66,11 +65,7 @@ export function Frame({ me }: { me: Me }) {
   return (
     <div className="flex min-h-dvh flex-col">
       <TopBar me={me} onFind={() => setFinding('all')} />
-      {behalfNow() && (
-        <Suspense fallback={null}>
-          <BehalfBar problem={problemOf(error)} />
-        </Suspense>
-      )}
+      <BehalfBar problem={problemOf(error)} />
       {today ? (
         <DayLine today={today} now={now} zone={me.school.zone} />
       ) : (
