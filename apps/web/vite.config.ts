@@ -11,7 +11,7 @@ const withoutWords: Plugin = {
     id.endsWith('/contract/src/endpoints.ts')
       ? {
           code: code.replace(
-            /, (?:does|who|of|atRest|confirms): (?:'[^'\n]*'|"[^"\n]*"|true)/g,
+            /, (?:does|who|of|atRest|lasting|confirms): (?:'[^'\n]*'|"[^"\n]*"|true)/g,
             '',
           ),
           map: null,

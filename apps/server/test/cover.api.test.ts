@@ -123,6 +123,27 @@ describe('a cover', () => {
     });
     expect(row!.made_by).toBe(idOf('Ottoline Marsh'));
   });
+  it('is no way to stay: whoever covers names nobody less than themselves, and changes nothing that lasts', async () => {
+    await cover();
+    const { id, link } = n3();
+    const me = idOf('Bram Osterholt');
+    const pathOf = ({ status, body }: { status: number; body: Answer<'me'> | object }): unknown =>
+      status === 422 ? (body as { errors: { path: string }[] }).errors[0]!.path : status;
+    const groups = [{ name: 'Port', tutorId: me, members: [] }];
+    const { version: ofGroups } = (await bram.get(`/api/classes/${id}/groups`)).body;
+    const own = { label: 'Mine', purpose: 'Talks', kind: 'lesson', shown: true };
+    const audience = { ...none, guests: [], hostIds: [me], hostedBy: 'class', classIds: [id] };
+    expect(
+      [
+        await bram.post(`/api/links/${link.id}/presenters`, { personId: me, takesOver: true }),
+        await bram.post(`/api/classes/${id}/links`, { ...own, audience }),
+        await bram.put(`/api/classes/${id}/groups`, { version: ofGroups, groups }),
+        await bram.put(`/api/classes/${id}/staff`, { version: 1, staff: [] }),
+        await bram.post(`/api/classes/${id}/put-away`, { version: 1 }),
+        await bram.post(`/api/links/${link.id}/share`, {}),
+      ].map(pathOf),
+    ).toEqual(['personId', 'audience.hostIds', 'groups', 403, 403, 403]);
+  });
   it('of a cover covers for both', async () => {
     await cover({ absent: 'Bram Osterholt', covering: 'Idris Kellaway' }, office);
     const idris = await school.as('Idris Kellaway');

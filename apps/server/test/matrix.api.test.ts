@@ -55,6 +55,9 @@ const hosts: Role[] = ['co-teacher', 'covering teacher', 'host'];
 const readers: Role[] = ['visiting teacher', ...hosts, 'head', 'office'];
 const office: Role[] = ['head', 'office'];
 const keepers: Role[] = [...hosts, ...office];
+/** What outlasts a cover is not for whoever covers. */
+const lastingHosts = hosts.filter((role) => role !== 'covering teacher');
+const lastingKeepers: Role[] = [...lastingHosts, ...office];
 
 /** Who may call what, written apart from the contract's table: a new endpoint does not compile until it is named here. */
 // Roles beside endpoints, a line for each family.
@@ -67,7 +70,7 @@ const MAY: Record<EndpointName, Role[]> = {
   passkeySignInOptions: everyone, passkeySignIn: everyone, passkeys: signedIn, passkeyOptions: signedIn, addPasskey: signedIn, renamePasskey: signedIn, removePasskey: signedIn, confirmOptions: signedIn, confirm: signedIn,
   beginSignOn: everyone, signOnBack: everyone, signedOutThere: [], signInWays: office, setSignInWays: office, endSignOn: signedIn, endTheirSignOn: office,
   aboutSchool: teachers, previewZone: office, setAboutSchool: office,
-  addClass: teachers, editClass: keepers, setStaff: keepers, copyClass: hosts, putAwayFacts: keepers, putAwayClass: keepers, bringBackClass: keepers, knockUntilRoll: keepers,
+  addClass: teachers, editClass: keepers, setStaff: lastingKeepers, copyClass: lastingHosts, putAwayFacts: keepers, putAwayClass: lastingKeepers, bringBackClass: keepers, knockUntilRoll: keepers,
   previewRoll: keepers, addToRoll: keepers, takeOffRoll: keepers, rollTouched: keepers, rollLeft: keepers, bringBackToRoll: keepers, moveOnRoll: keepers, passwordAddresses: keepers,
   people: office, addPerson: office, person: keepers, editPerson: office, addAccount: office, removeAccount: office, wayIn: keepers, retireFacts: office, hosted: office, handOverAll: teachers, retirePerson: office, bringBackPerson: office,
   mergeFacts: office, mergePeople: office, setGuardians: keepers, happened: office, ownAccount: signedIn, setOwnAccount: signedIn, ownSessions: signedIn, endOwnSession: signedIn, signOutEverywhere: signedIn, changePassword: signedIn, firstPassword: signedIn, changeAddress: signedIn,
@@ -82,7 +85,7 @@ const MAY: Record<EndpointName, Role[]> = {
   reach: readers, reachOfDay: teachers, headings: readers, orderItems: hosts, studentSees: readers, allPosts: teachers, previewPost: hosts, postNow: hosts, postHistory: readers, coursePage: readers, placementForms: readers, placementAction: hosts, lookAtSite: hosts,
   invitation: readers, tryDoor: readers,
   links: teachers, classLinks: readers, link: readers, linkPlaces: readers, addLink: hosts, editLink: hosts, setAudience: hosts, orderLinks: hosts, replaceLink: hosts, takeBackReplacing: hosts, stopLink: hosts, reopenLink: hosts,
-  setRoom: hosts, lookAtRoom: hosts, shareLink: hosts, unshareLink: hosts, addPresenter: hosts, removePresenter: hosts, presenting: readers, helping: teachers, allowHelp: teachers, endHelp: teachers, covers: teachers, tryCover: teachers, addCover: teachers, endCover: teachers, groups: readers, setGroups: keepers, hostPresence: hosts,
+  setRoom: hosts, lookAtRoom: hosts, shareLink: lastingHosts, unshareLink: hosts, addPresenter: hosts, removePresenter: hosts, presenting: readers, helping: teachers, allowHelp: teachers, endHelp: teachers, covers: teachers, tryCover: teachers, addCover: teachers, endCover: teachers, groups: readers, setGroups: keepers, hostPresence: hosts,
   schoolRules: teachers, setSchoolRules: office, ownRules: teachers, setOwnRules: teachers, linkRules: readers, setLinkRules: hosts, seriesRules: readers, setSeriesRules: hosts,
   desk: hosts, openDoor: hosts, closeRoom: hosts, extendSession: hosts, handOver: hosts, bringIn: hosts, letPresent: hosts, muteVisitor: hosts, letShare: hosts, muteAll: hosts, letAllShare: hosts, setChime: hosts, sayWho: hosts, letAllIn: hosts, letIn: hosts, turnAway: hosts, putOut: hosts, letBack: hosts, askForAccount: hosts,
   door: everyone, howTo: everyone, enterDoor: everyone,

@@ -83,6 +83,21 @@ describe('on behalf of a teacher', () => {
     ]);
     expect(others.map(({ status }) => status)).toEqual([403, 403, 403, 403]);
   });
+  it('one names not oneself: whoever prepares is host nowhere', async () => {
+    await allow();
+    const helper = onBehalf(office);
+    const named = { personId: ids.perpetua, takesOver: true };
+    const presents = await helper.post(`/api/links/${ids.link}/presenters`, named);
+    expect([presents.status, presents.body.errors[0].path]).toEqual([422, 'personId']);
+    const audience = { classIds: [ids.n3], groupIds: [], personIds: [], guests: [] };
+    const link = { label: 'Mine', purpose: 'Talks', kind: 'lesson', shown: true };
+    const hosts = { hostIds: [ids.perpetua], hostedBy: 'class' };
+    const made = await helper.post(`/api/classes/${ids.n3}/links`, {
+      ...link,
+      audience: { ...audience, ...hosts },
+    });
+    expect([made.status, made.body.errors[0].path]).toEqual([422, 'audience.hostIds']);
+  });
   it('one reads what they read, as a teacher and nothing more', async () => {
     await allow();
     const { classes } = (await onBehalf(office).get('/api/classes')).body as Answer<'classes'>;

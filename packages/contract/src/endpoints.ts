@@ -40,6 +40,8 @@ export interface Endpoint {
   of?: Subject;
   /** A change that a class period takes though it has been put away. */
   atRest?: true;
+  /** It outlasts a cover: not for whoever is there for one alone. */
+  lasting?: true;
   /** It changes everybody: the school may ask whoever does it to show a passkey first. */
   confirms?: true;
   /** What it does, in a line, for the OpenAPI document. */
@@ -139,11 +141,11 @@ export const endpoints = {
 
   addClass: { method: 'POST', path: '/api/classes', who: 'teacher', does: 'Make a class period with its lasting link; its room and its lessons may come with it or later' },
   editClass: { method: 'PUT', path: '/api/classes/:classId', who: 'class-keeper', of: 'classId', does: 'Change what a class period is called, where it stands in the timetable, and its pennant' },
-  copyClass: { method: 'POST', path: '/api/classes/:classId/copy', who: 'class-host', of: 'classId', atRest: true, does: 'Make another class period like this one, with a link of its own' },
+  copyClass: { method: 'POST', path: '/api/classes/:classId/copy', who: 'class-host', of: 'classId', atRest: true, lasting: true, does: 'Make another class period like this one, with a link of its own' },
   putAwayFacts: { method: 'GET', path: '/api/classes/:classId/put-away', who: 'class-keeper', of: 'classId', does: 'What putting a class period away would touch' },
-  putAwayClass: { method: 'POST', path: '/api/classes/:classId/put-away', who: 'class-keeper', of: 'classId', does: 'Put a class period away: its doors stop and its sessions to come are taken off; all it had is kept' },
+  putAwayClass: { method: 'POST', path: '/api/classes/:classId/put-away', who: 'class-keeper', of: 'classId', lasting: true, does: 'Put a class period away: its doors stop and its sessions to come are taken off; all it had is kept' },
   bringBackClass: { method: 'POST', path: '/api/classes/:classId/bring-back', who: 'class-keeper', of: 'classId', atRest: true, does: 'Bring a class period back that was put away, with its links and what is still to come' },
-  setStaff: { method: 'PUT', path: '/api/classes/:classId/staff', who: 'class-keeper', of: 'classId', does: 'Say who hosts, co-teaches and presents in a class period, by finding them or by name and address' },
+  setStaff: { method: 'PUT', path: '/api/classes/:classId/staff', who: 'class-keeper', of: 'classId', lasting: true, does: 'Say who hosts, co-teaches and presents in a class period, by finding them or by name and address' },
   knockUntilRoll: { method: 'PUT', path: '/api/classes/:classId/knock-until-roll', who: 'class-keeper', of: 'classId', does: 'Let anyone with the link knock until the roll is filled, or no longer' },
   previewRoll: { method: 'POST', path: '/api/classes/:classId/roll/preview', who: 'class-keeper', of: 'classId', does: 'What a pasted list of names would do to the roll, line by line' },
   addToRoll: { method: 'POST', path: '/api/classes/:classId/roll', who: 'class-keeper', of: 'classId', does: 'Put people on the roll; those whom the school does not know yet are made' },
@@ -210,7 +212,7 @@ export const endpoints = {
   reopenLink: { method: 'POST', path: '/api/links/:linkId/reopen', who: 'class-host', of: 'linkId', does: 'Let a stopped link work again' },
   lookAtRoom: { method: 'PUT', path: '/api/links/:linkId/room/looked-at', who: 'class-host', of: 'linkId', does: 'Note what has been looked at in the room that a host gave' },
   setRoom: { method: 'PUT', path: '/api/links/:linkId/room', who: 'class-host', of: 'linkId', does: 'Put another room behind a link' },
-  shareLink: { method: 'POST', path: '/api/links/:linkId/share', who: 'class-host', of: 'linkId', does: 'Have another class period meet at this door too: always, for a series, or for one date' },
+  shareLink: { method: 'POST', path: '/api/links/:linkId/share', who: 'class-host', of: 'linkId', lasting: true, does: 'Have another class period meet at this door too: always, for a series, or for one date' },
   unshareLink: { method: 'POST', path: '/api/links/:linkId/unshare', who: 'class-host', of: 'linkId', does: 'Have it meet at its own door again' },
   addPresenter: { method: 'POST', path: '/api/links/:linkId/presenters', who: 'class-host', of: 'linkId', does: 'Name somebody who presents at a link: always, for a series or at one date, on a weekday or between dates; perhaps to take over while no host is in' },
   removePresenter: { method: 'POST', path: '/api/links/:linkId/presenters/remove', who: 'class-host', of: 'linkId', does: 'Have somebody present there no longer' },

@@ -23,6 +23,8 @@ interface Asked {
   caller: Caller;
   /** It changes something that a class period must go on for. */
   needsGoingOn: boolean;
+  /** It outlasts a cover. */
+  lasting: boolean;
   of: Subject | undefined;
   params: Record<string, unknown>;
   who: Who;
@@ -37,7 +39,7 @@ const OPEN: readonly Caller[] = ['anyone', 'demo', 'service'];
  */
 export async function authorise(
   db: Db,
-  { caller, of, params, who, needsGoingOn }: Asked,
+  { caller, of, params, who, needsGoingOn, lasting }: Asked,
 ): Promise<void> {
   if (OPEN.includes(caller)) return;
   if (!who.account) throw new HttpProblem(401, 'Sign in first.');
@@ -46,17 +48,34 @@ export async function authorise(
   if (caller === 'teacher') return;
   if (caller === 'school-office') return mustBeOffice(who);
   if (caller === 'person-keeper') return mustKeep(db, who, params.personId as number);
+  await authoriseInClass(db, {
+    caller: caller as ClassCaller,
+    of,
+    params,
+    who,
+    needsGoingOn,
+    lasting,
+  });
+}
+
+/** The same for what is of a class period. */
+async function authoriseInClass(
+  db: Db,
+  { caller, of, params, who, needsGoingOn, lasting }: Asked & { caller: ClassCaller },
+): Promise<void> {
   const subject = { kind: of as ClassSubject, id: params[of!] as number };
-  const standing = await standingOf(db, subject, who.person!.id, ASKS[caller as ClassCaller]);
+  const standing = await standingOf(db, subject, who.person!.id, ASKS[caller]);
   if (!standing || (standing.isDraft && !isHost(standing)))
     throw notFound(nameOfSubject(subject.kind));
-  if (!MAY[caller as ClassCaller](standing, who))
+  if (!MAY[caller](standing, who))
     throw new HttpProblem(
       403,
       standing.isLeftOut
         ? 'This link is hosted by those alone who are named at it.'
         : 'This class period is somebody else’s.',
     );
+  if (lasting && standing.isCovering && !isOffice(who))
+    throw new HttpProblem(403, 'You cover here: this is for whoever teaches it for longer.');
   if (standing.isAtRest && needsGoingOn)
     throw new HttpProblem(409, 'This class period has been put away; bring it back first.');
 }

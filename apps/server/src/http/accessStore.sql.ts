@@ -14,6 +14,8 @@ export interface Standing {
   isDraft: boolean;
   /** Of a link that those named at it host alone: they are none of them. */
   isLeftOut: boolean;
+  /** They are there for a cover alone. */
+  isCovering: boolean;
 }
 
 /** Whether link `l` is hosted by those alone who are named at it: one of them has to host its class period, so that it is never nobody's. */
@@ -77,6 +79,7 @@ interface StandingRow {
   otherwise: number;
   at_rest: number;
   left_out: number;
+  covering: number;
 }
 
 /** What a person is to it; nothing where there is no such thing. `asks`: what counts beside the class period's staff. */
@@ -89,7 +92,7 @@ export async function standingOf(
   const others = { door: ACTING[subject.kind], link: TUTOR[subject.kind], class: undefined };
   const other = others[asks];
   const row = await db.one<StandingRow>(
-    `SELECT cs.as_what, found.draft, found.left_out, ${other ? `EXISTS (${other})` : '0'} AS otherwise, fc.put_away_at IS NOT NULL AS at_rest
+    `SELECT cs.as_what, found.draft, found.left_out, ${other ? `EXISTS (${other})` : '0'} AS otherwise, fc.put_away_at IS NOT NULL AS at_rest, cs.cover_id IS NOT NULL AS covering
      FROM (${CLASS_OF[subject.kind].sql}) found JOIN class_periods fc ON fc.id = found.id LEFT JOIN class_staff cs ON cs.class_id = found.id AND cs.person_id = :personId`,
     { id: subject.id, personId },
   );
@@ -100,6 +103,7 @@ export async function standingOf(
       isAtRest: Boolean(row.at_rest),
       isDraft: Boolean(row.draft),
       isLeftOut: Boolean(row.left_out),
+      isCovering: Boolean(row.covering),
     }
   );
 }

@@ -250,6 +250,7 @@ function answering<N extends EndpointName>(
     await authorise(glen.db, {
       caller: endpoint.who,
       needsGoingOn: isWrite && !endpoint.atRest,
+      lasting: endpoint.lasting === true,
       of: endpoint.of,
       params: (params ?? {}) as Record<string, unknown>,
       who,

@@ -5,6 +5,7 @@ import { stale, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { mayChange } from '../school/classItem.js';
 import { classById } from '../school/classes.sql.js';
+import { mustNotNameThemselves } from '../school/naming.js';
 import { rollOf } from '../school/store.js';
 import {
   deleteGroup,
@@ -103,6 +104,12 @@ export async function setGroups(
     new Set(staff.map((p) => p.id)),
     new Set(before.groups.map((g) => g.id)),
   );
+  const tutors = new Set(before.groups.map((group) => group.tutorId));
+  const named = body.groups.flatMap(({ tutorId }) =>
+    tutorId === null || tutors.has(tutorId) ? [] : [tutorId],
+  );
+  const naming = { classId, by: who.person!.id, named, path: 'groups' };
+  await mustNotNameThemselves(glen.db, naming);
   const written = await glen.db.transaction(async () => {
     if ((await heldGroupsVersion(glen.db, classId)) !== body.version) return false;
     const kept = new Set(body.groups.map((g) => g.id));

@@ -3,12 +3,13 @@ import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
-import { writeAudience, writeHosts } from '../audience/store.js';
+import { linkHostsOf, writeAudience, writeHosts } from '../audience/store.js';
 import { mainLinksOf } from '../school/classes.sql.js';
 import { announceLink } from './announce.js';
 import { changeLink } from './change.js';
 import { describeLink } from './describe.js';
 import { putLink } from './make.js';
+import { mustNotNameThemselves } from '../school/naming.js';
 import { settleAudience } from './settleAudience.js';
 import { heldLinksOfClasses, heldLiveLinks, linkById, setPlace } from './store.js';
 
@@ -46,6 +47,8 @@ export async function addLink(
     },
     by,
   );
+  const named = audience.hostIds;
+  await mustNotNameThemselves(glen.db, { classId, by, named, path: 'audience.hostIds' });
   const rules: Partial<EntryRules> = body.preset ? PRESETS[body.preset].rules : {};
   const id = await glen.db.transaction(async () => {
     await checkLabel(glen, classId, body.label, null);
@@ -94,7 +97,11 @@ export async function setAudience(
   body: Body<'setAudience'>,
 ): Promise<Answer<'setAudience'>> {
   const { class_id: classId } = (await linkById(glen.db, linkId))!;
-  const audience = await settleAudience(glen, classId, body, who.person!.id);
+  const by = who.person!.id;
+  const audience = await settleAudience(glen, classId, body, by);
+  const hosts = (await linkHostsOf(glen.db, [linkId])).map((host) => host.id);
+  const named = audience.hostIds.filter((id) => !hosts.includes(id));
+  await mustNotNameThemselves(glen.db, { classId, by, named, path: 'hostIds' });
   const main = (await mainLinksOf(glen.db, [classId])).get(classId);
   if (main === linkId && !audience.classIds.includes(classId))
     throw wrongField(

@@ -11,6 +11,7 @@ import {
 } from '../audience/presenterStore.js';
 import { staffOfSchool } from '../group/store.js';
 import { classById } from '../school/classes.sql.js';
+import { mustNotNameThemselves } from '../school/naming.js';
 import { insertNotice } from '../school/store.js';
 import { announceLink } from './announce.js';
 import { describeLink } from './describe.js';
@@ -68,6 +69,8 @@ export async function addPresenter(
     if (!link) throw notFound('This link');
     await checkNaming(glen, linkId, body);
     const named = namedIn(body);
+    const naming = { by: who.person!.id, named: [named.personId], path: 'personId' };
+    await mustNotNameThemselves(glen.db, { classId: link.class_id, ...naming });
     if (!(await insertPresenter(glen.db, linkId, named)))
       throw wrongField('personId', 'They are named for this already.');
     const by = who.person!.id;

@@ -144,6 +144,13 @@ export async function staffOf(db: Db, classId: number): Promise<StaffMember[]> {
   }));
 }
 
+/** Whether somebody teaches a class period for a cover alone. */
+export async function onlyCovers(db: Db, classId: number, personId: number): Promise<boolean> {
+  const where = { class_id: classId, person_id: personId };
+  const row = await db.models.ClassStaff.findOne({ attributes: ['cover_id'], where });
+  return row !== null && row.cover_id !== null;
+}
+
 /** The class periods that somebody hosts, put away or not. */
 export async function classesHostedBy(db: Db, personId: number): Promise<Set<number>> {
   const hosted = await db.models.ClassStaff.findAll({

@@ -26,13 +26,17 @@ interface AboutProps {
 export default function AboutTab({ classPeriod, around }: AboutProps) {
   const isOwn = useKeeps(classPeriod.class) && !classPeriod.class.putAwayAt;
   const { data: me } = api.useMeQuery();
+  // Whoever covers changes nothing that outlasts it.
+  const stays = classPeriod.class.coverFor === null;
   return (
     <Screen around={around} margin={<Margin notes={isOwn ? [LASTING] : []} />}>
       {isOwn && <ClassWords key={classPeriod.class.id} classPeriod={classPeriod} />}
       <Teachers classPeriod={classPeriod} />
       <WhoPresents classPeriod={classPeriod} />
-      {me && mayMakeClasses(me) && hosts(classPeriod.class) && <CopyClass of={classPeriod.class} />}
-      {isOwn && <AtTheEnd classPeriod={classPeriod} />}
+      {stays && me && mayMakeClasses(me) && hosts(classPeriod.class) && (
+        <CopyClass of={classPeriod.class} />
+      )}
+      {stays && isOwn && <AtTheEnd classPeriod={classPeriod} />}
     </Screen>
   );
 }

@@ -57,7 +57,9 @@ function TeacherRow({ teacher, isOwn, onChange, onRemove }: RowProps) {
 export function Teachers({ classPeriod }: { classPeriod: ClassPeriod }) {
   const teachers = useTeachers(classPeriod);
   const [seen, setSeen] = useState<Ways>();
-  const isOwn = useKeeps(classPeriod.class) && !classPeriod.class.putAwayAt;
+  const { putAwayAt, coverFor } = classPeriod.class;
+  // Who teaches it is not for whoever covers to say.
+  const isOwn = useKeeps(classPeriod.class) && !putAwayAt && coverFor === null;
   const { problem, ways } = teachers;
   return (
     <section aria-label="Who teaches it" className="mt-7">

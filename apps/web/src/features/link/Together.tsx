@@ -109,6 +109,8 @@ interface TogetherProps {
 export function Together({ link, classPeriod }: TogetherProps) {
   const { data } = api.useClassesQuery();
   const { add, remove, problem } = useTogether(link);
+  const isCovering = classPeriod.class.coverFor !== null;
+  const mayShare = link.mayEdit && link.state === 'live' && !isCovering;
   const others = (data?.classes ?? []).filter(
     (c) => c.id !== link.classId && (c.mine === 'host' || c.mine === 'co-teacher'),
   );
@@ -129,7 +131,7 @@ export function Together({ link, classPeriod }: TogetherProps) {
           />
         ))}
       </ul>
-      {link.mayEdit && link.state === 'live' && others.length > 0 && (
+      {mayShare && others.length > 0 && (
         <BringTogether others={others} whens={whensOf(link, classPeriod.sessions)} add={add} />
       )}
       {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
