@@ -140,6 +140,16 @@ describe('somebody who is named to present at a link', () => {
     expect((await name(link, { weekday: 'WE' })).status).toBe(200);
     expect(await presented()).toEqual(['2026-10-14', '2026-10-21']);
   });
+  it('has in their calendar what they present, and nothing else of that link', async () => {
+    const { link, dates } = await talks();
+    await name(link, { seriesId: dates[0].seriesId, key: dates[1].key });
+    const { own } = (await idris.post('/api/feeds', {})).body as Answer<'feeds'>;
+    const file = await idris.get(new URL(own.address!).pathname);
+    // Lines of a calendar file are folded (RFC 5545, 3.1).
+    const events = file.text.replaceAll('\r\n ', '').split('BEGIN:VEVENT').slice(1);
+    const here = events.filter((event) => event.includes(link.code));
+    expect(here.map((event) => /DTSTART[^\r\n]*:(\d{8})/.exec(event)?.[1])).toEqual(['20261015']);
+  });
   it('is named by dates that can be, once for the same', async () => {
     const { link } = await talks();
     const bounds = { from: '2026-10-20', until: '2026-10-14' };

@@ -67,7 +67,8 @@ export const seriesOfPerson = (db: Db, { personId, asStaff }: Asked): Promise<Fe
 export const seriesForFile = async (db: Db, seriesId: number): Promise<FeedSeriesRow | undefined> =>
   (await series(db, 'series s', 's.id = :seriesId AND s.removed_at IS NULL', { seriesId }))[0];
 
-interface SharedDate {
+/** A date that stands alone in a file. */
+export interface SharedDate {
   id: number;
   series_id: number;
   title: string;

@@ -17,7 +17,15 @@ import {
   seriesOfPerson,
   type FeedSeriesRow,
 } from './series.sql.js';
-import { dropFeed, feedByHash, feedSince, putFeed, type Feed, type Of } from './store.js';
+import {
+  dropFeed,
+  feedByHash,
+  feedSince,
+  presentedDates,
+  putFeed,
+  type Feed,
+  type Of,
+} from './store.js';
 
 const REFRESH_MINUTES = 60;
 const ALARM_MINUTES = 10;
@@ -125,11 +133,13 @@ async function heldIn(glen: Glen, feed: Feed) {
   }
   const { person, kind } = feed;
   const who = { personId: person.id, asStaff: kind === 'school' };
-  const [series, dates] = await Promise.all([
+  const [series, shared, presented] = await Promise.all([
     seriesOfPerson(glen.db, who),
     sharedDates(glen.db, who),
+    who.asStaff ? presentedDates(glen.db, person.id) : [],
   ]);
-  return { series, dates, whose: person.name };
+  const dates = new Map([...shared, ...presented].map((date) => [date.id, date]));
+  return { series, dates: [...dates.values()], whose: person.name };
 }
 
 /** The calendar file behind a private address, with its digest for `ETag`. */

@@ -1,4 +1,6 @@
+import { Op } from 'sequelize';
 import type { Db } from '../../db/connect.js';
+import type { SharedDate } from './series.sql.js';
 
 /** Whose calendar an address is for. */
 export type Of = { accountId: number } | { classId: number };
@@ -35,3 +37,36 @@ export async function putFeed(db: Db, of: Of, tokenHash: string, madeAt: string)
 /** Whether there was one to be switched off. */
 export const dropFeed = async (db: Db, of: Of): Promise<boolean> =>
   (await db.models.Feed.destroy({ where: whose(of) })) > 0;
+
+/** Single dates that a person is named to present at, of series that are not theirs otherwise. */
+export async function presentedDates(db: Db, personId: number): Promise<SharedDate[]> {
+  const { LinkPerson, Occurrence } = db.models;
+  const named = await LinkPerson.findAll({
+    where: { person_id: personId, as_what: 'presenter', key_date: { [Op.ne]: '' } },
+  });
+  if (named.length === 0) return [];
+  const dates = await Occurrence.findAll({
+    where: {
+      status: ['planned', 'moved'],
+      draft: false,
+      [Op.or]: named.map(({ series_id, key_date }) => ({ series_id, key_date })),
+    },
+    include: [
+      { association: 'series', attributes: ['version', 'changed_at'] },
+      { association: 'link', attributes: ['code'], where: { state: 'live' } },
+    ],
+    order: ['id'],
+  });
+  return dates.map((date) => ({
+    id: date.id,
+    series_id: date.series_id,
+    title: date.title,
+    description: date.description,
+    local_date: date.local_date,
+    local_time: date.local_time,
+    minutes: date.minutes,
+    version: date.series!.version,
+    changed_at: date.series!.changed_at,
+    code: date.link!.code,
+  }));
+}
