@@ -120,7 +120,7 @@ describe('what is kept of answers', () => {
     const key = randomUUID();
     await host.press(key, path(), session('Sealed with wax'));
     const kept = JSON.stringify(await rows());
-    expect(kept).not.toContain('wax');
+    expect(kept).not.toContain('with wax');
     expect(kept).not.toContain(key);
     const { tokens } = school.running.glen;
     const sealed = tokens.seal(key, 'Sealed with wax');

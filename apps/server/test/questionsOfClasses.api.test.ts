@@ -53,6 +53,8 @@ describe('class periods', () => {
       link_state: link.state,
       is_occasion: Number(c.kind === 'occasion'),
       as_what: look.staffAs(c.id, personId),
+      cover_for:
+        look.coverOf(c.id, personId) === null ? null : look.byId(school.rows.Person, 1).name,
       tutors: Number(hostsOtherwise(c.id, personId)),
       roll_size: school.rows.RollEntry.filter((row) => row.class_id === c.id).length,
     };
@@ -66,6 +68,7 @@ describe('class periods', () => {
       'link_state',
       'is_occasion',
       'as_what',
+      'cover_for',
       'tutors',
       'roll_size',
     ]);

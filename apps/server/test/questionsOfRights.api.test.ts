@@ -115,6 +115,7 @@ describe('who asks, and what they may', () => {
               isAtRest: look.byId(rows.ClassPeriod, classId).put_away_at !== null,
               isDraft,
               isLeftOut: look.isLeftOut(leftAt, personId),
+              isCovering: look.coverOf(classId, personId) !== null,
             },
             `${kind} ${id}, person ${personId}, ${asks}`,
           );

@@ -92,12 +92,15 @@ async function writeClasses({ models }: Db, lots: Lots): Promise<void> {
       kind: lots.of(['class', 'class', 'occasion'] as const),
     })),
   );
+  const cover = { id: 1, absent_id: 1, covering_id: 2, made_by: 1 };
+  await models.Cover.create({ ...cover, first_date: '2026-10-14', last_date: '2026-10-15' });
   await models.ClassStaff.bulkCreate(
     CLASSES.flatMap((class_id) =>
       lots.some(PEOPLE.slice(0, 12), 4).map((person_id) => ({
         class_id,
         person_id,
         as_what: lots.of(['host', 'co-teacher', 'presenter'] as const),
+        cover_id: lots.maybe(20, () => cover.id),
       })),
     ),
   );

@@ -37,6 +37,10 @@ export function lookupsOf({ rows, seed }: RandomSchool) {
     rows.ClassStaff.find((row) => row.class_id === classId && row.person_id === personId)
       ?.as_what ?? null;
 
+  const coverOf = (classId: number, personId: number): number | null =>
+    rows.ClassStaff.find((row) => row.class_id === classId && row.person_id === personId)
+      ?.cover_id ?? null;
+
   const hostsClass = (classId: number, personId: number): boolean =>
     ['host', 'co-teacher'].includes(staffAs(classId, personId) ?? 'presenter');
 
@@ -91,6 +95,7 @@ export function lookupsOf({ rows, seed }: RandomSchool) {
     byId,
     isForClass,
     staffAs,
+    coverOf,
     hostsClass,
     isOnRoll,
     firstHost,
