@@ -142,9 +142,7 @@ test('somebody who hosts alone is not retired before another hosts there', async
   const page = await school.open('Perpetua Lund');
   await page.goto(`${school.url}/school/people/${school.person('Bram Osterholt')}`);
   await page.getByRole('button', { name: 'Retire…' }).click();
-  await expect(
-    page.getByText('Nobody else hosts these; hand them over first:'),
-  ).toBeVisible();
+  await expect(page.getByText('Nobody else hosts these; hand them over first:')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Retire Bram Osterholt' })).toBeDisabled();
   await page.getByRole('listitem').getByRole('link', { name: 'Signals, period 4' }).last().click();
   await page.getByLabel('Somebody more').fill('Tomas');
