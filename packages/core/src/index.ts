@@ -91,6 +91,7 @@ export { withoutCodes } from './audit/withoutCodes.js';
 export { notesForPerson, type PersonFacts } from './margin/notesForPerson.js';
 export { searchWords, wordsAsked } from './people/searchWords.js';
 export { cleanName, foldedName } from './people/typedName.js';
+export { counted } from './margin/counted.js';
 export { classTitle } from './calendar/classTitle.js';
 export { nextBell } from './calendar/nextBell.js';
 export { bellsByPattern, type BellPattern, type BellTimes } from './calendar/bellsByPattern.js';

@@ -36,6 +36,7 @@ export {
   type PersonRole,
 } from './people/roles.js';
 export { GUEST_COMES, type GuestComes } from './guest/comes.js';
+export { counted } from './margin/counted.js';
 export { classTitle } from './calendar/classTitle.js';
 export { readLinkCode } from './link/linkCode.js';
 export { schoolTime, zonePlace } from './time/zoneWords.js';

@@ -12,7 +12,7 @@ interface Helped {
 }
 
 /** Today by the school's wall clock. */
-async function schoolDate(db: Db, clock: Clock): Promise<string> {
+export async function schoolDate({ db, clock }: { db: Db; clock: Clock }): Promise<string> {
   const school = await db.models.School.findByPk(1, { attributes: ['calendar'] });
   return wallClockAt(clock.school(), school!.calendar.zone).date;
 }
@@ -28,7 +28,7 @@ export async function helpGiven(
       helper_id: helperId,
       for_id: forId,
       ended_at: null,
-      [Op.or]: [{ until_date: '' }, { until_date: { [Op.gte]: await schoolDate(db, clock) } }],
+      [Op.or]: [{ until_date: '' }, { until_date: { [Op.gte]: await schoolDate({ db, clock }) } }],
     },
     include: [{ association: 'teacher', attributes: ['id', 'name'], where: { retired_at: null } }],
   });

@@ -4,6 +4,8 @@ import { ON_BEHALF } from '@glen/contract';
 interface Behalf {
   id: number;
   name: string;
+  /** Who acts, by their number. */
+  by: number;
 }
 
 const KEPT_AS = 'glen-on-behalf-of';

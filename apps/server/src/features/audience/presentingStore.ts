@@ -32,6 +32,7 @@ async function namedAt(db: Db, linkIds: number[], always: number[]) {
   );
   return counts.map((row) => ({
     linkId: row.link_id,
+    personId: row.person_id,
     name: row.person!.name,
     takesOver: row.as_what === 'takes-over',
     holdsFor: { seriesId: row.series_id, key: row.key_date },
@@ -65,12 +66,12 @@ export async function whoPresents(
   );
   return dates.map((date) => {
     const at = { seriesId: date.series_id, key: date.key_date };
-    const presenters = new Map<string, Presenting>();
-    for (const { linkId, name, takesOver, holdsFor } of named)
+    const presenters = new Map<number, Presenting>();
+    for (const { linkId, personId, name, takesOver, holdsFor } of named)
       if (linkId === date.link_id && holdsAt(holdsFor, at))
-        presenters.set(name, {
+        presenters.set(personId, {
           name,
-          takesOver: takesOver || presenters.get(name)?.takesOver === true,
+          takesOver: takesOver || presenters.get(personId)?.takesOver === true,
         });
     return {
       ...at,

@@ -1,12 +1,13 @@
-import { coverDays, type Cover } from '@glen/core';
+import { capital, coverDays, type Cover } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { isOffice } from '../../http/access.js';
 import { HttpProblem, notFound, wrongField } from '../../http/problem.js';
+import { schoolDate } from '../../http/helperStore.js';
 import type { Who } from '../../http/who.js';
 import { staffOfSchool } from '../group/store.js';
 import { insertNotice } from '../school/store.js';
-import { followCovers, schoolDate } from './follow.js';
+import { followCovers } from './follow.js';
 import { coversFrom, endCover, insertCover, type KnownCover } from './store.js';
 import { tryCover } from './tryCover.js';
 
@@ -104,7 +105,7 @@ async function tell(
   ];
   for (const { personId, title } of told) {
     if (personId === by) continue;
-    const text = `${coverDays(cover).replace(/^./, (first) => first.toUpperCase())}.`;
+    const text = `${capital(coverDays(cover))}.`;
     await insertNotice(glen.db, { personId, title, text, madeAt: glen.clock.school() });
     await glen.announce(`person:${personId}`, { thing: 'notices', id: personId });
   }

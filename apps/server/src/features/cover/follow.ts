@@ -1,8 +1,8 @@
-import { wallClockAt, whoCovers, type Cover } from '@glen/core';
+import { whoCovers, type Cover } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import type { Glen } from '../../glen.js';
+import { schoolDate } from '../../http/helperStore.js';
 import { followClasses, followLinks } from '../audience/linkPeople.js';
-import { readSchool } from '../school/store.js';
 import {
   beginAtLink,
   beginInClass,
@@ -15,12 +15,6 @@ import {
   type Place,
 } from './coveringStore.js';
 import { coversFrom } from './store.js';
-
-/** Today by the school's wall clock. */
-export async function schoolDate(glen: Glen): Promise<string> {
-  const { zone } = (await readSchool(glen.db)).calendar;
-  return wallClockAt(glen.clock.school(), zone).date;
-}
 
 const keyOf = ({ at, personId }: { at: number; personId: number }): string => `${at} ${personId}`;
 

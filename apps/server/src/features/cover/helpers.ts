@@ -1,10 +1,10 @@
 import { HELPS, type Answer, type Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound, wrongField } from '../../http/problem.js';
+import { schoolDate } from '../../http/helperStore.js';
 import type { Who } from '../../http/who.js';
 import { staffOfSchool } from '../group/store.js';
 import { insertNotice } from '../school/store.js';
-import { schoolDate } from './follow.js';
 import { endHelper, helpingOf, insertHelper } from './helpersStore.js';
 
 /** Whom one lets act on one's behalf, and on whose behalf one may. */

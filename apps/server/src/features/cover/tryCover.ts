@@ -21,9 +21,9 @@ async function hostedOn(
   );
 }
 
-/** Sessions that were moved away from a day are found with it. */
+/** Sessions that were moved away from a day are found with it; a draft is its host's alone, and is not held. */
 const isHeldOn = (row: SessionRow, { first, last }: Days): boolean =>
-  row.status !== 'cancelled' && first <= row.local_date && row.local_date <= last;
+  row.status !== 'cancelled' && !row.draft && first <= row.local_date && row.local_date <= last;
 
 const common = (one: Days, other: Days): Days => ({
   first: one.first > other.first ? one.first : other.first,

@@ -11,13 +11,16 @@ import { noteHostIsIn, setRole } from './store.js';
  */
 export async function takeOver(
   glen: Glen,
-  { sitting_id, link_id }: RoomWithoutHost,
+  { sitting_id, link_id, inside }: RoomWithoutHost,
 ): Promise<boolean> {
+  const at = { sittingId: sitting_id, linkId: link_id };
+  // Looked at before anything is locked: most rooms have nobody who takes over.
+  if (inside === 0 || !(await whoTakesOver(glen.db, at))) return false;
   const taken = await glen.db.transaction(async () => {
     await lockLinkById(glen.db, link_id);
     const [room] = await roomsWithoutHost(glen.db, sitting_id);
     if (!room || !areGone(room, glen.clock.school())) return false;
-    const taker = await whoTakesOver(glen.db, { sittingId: sitting_id, linkId: link_id });
+    const taker = await whoTakesOver(glen.db, at);
     if (!taker) return false;
     await makeHost(glen, room, taker);
     return true;

@@ -1,3 +1,4 @@
+import { counted } from '@glen/core/light';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { Button } from '../../ui/Button.js';
@@ -14,12 +15,13 @@ const AS = {
   links: 'not the class period itself',
 } as const;
 
-const counted = (count: number, what: string): string[] =>
-  count === 0 ? [] : [`${count} ${what}${count === 1 ? '' : 's'}`];
-
 /** What of a class period goes over: `hosts, 1 link, 2 groups`. */
 const inWords = ({ as, links, groups }: HostedClass): string =>
-  [AS[as], ...counted(links, 'link'), ...counted(groups, 'group')].join(', ');
+  [
+    AS[as],
+    ...(links > 0 ? [counted(links, 'link', 'links')] : []),
+    ...(groups > 0 ? [counted(groups, 'group', 'groups')] : []),
+  ].join(', ');
 
 interface SheetProps {
   personId: number;

@@ -40,7 +40,11 @@ function HelpRow({ one, isMine }: { one: One; isMine: boolean }) {
       <span className="min-w-0 flex-1 basis-60">
         <b>{isMine ? helper.name : `You, for ${teacher.name}`}</b>: {mayInWords(one)}
       </span>
-      {!isMine && <Button onClick={() => actFor(teacher)}>Act for {teacher.name}</Button>}
+      {!isMine && (
+        <Button onClick={() => actFor({ ...teacher, by: helper.id })}>
+          Act for {teacher.name}
+        </Button>
+      )}
       <Button
         kind="link"
         disabled={isLoading}

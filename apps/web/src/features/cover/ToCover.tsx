@@ -1,18 +1,15 @@
-import { dateInWords } from '@glen/core/light';
+import { counted, dateInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import { Chip } from '../../ui/Chip.js';
 
 type Sessions = Answer<'tryCover'>['sessions'];
-
-const counted = (count: number, what: string): string =>
-  `${count} ${what}${count === 1 ? '' : 's'}`;
 
 /** How many sessions it is, how many of them are theirs anyway, how many clash. */
 function inWords(sessions: Sessions): string {
   const theirs = sessions.filter((session) => session.isTheirs).length;
   const clashing = sessions.filter((session) => session.clashes.length > 0).length;
   const parts = [
-    counted(sessions.length, 'session'),
+    counted(sessions.length, 'session', 'sessions'),
     ...(theirs > 0 ? [`${theirs} they host anyway`] : []),
     ...(clashing > 0 ? [`${clashing} at the same time as something of theirs`] : []),
   ];

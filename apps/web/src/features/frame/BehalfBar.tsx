@@ -1,10 +1,16 @@
+import { useEffect } from 'react';
 import type { Problem } from '@glen/contract';
 import { backToOneself, behalfNow } from '../../app/behalf.js';
 
 /** On whose behalf one acts in this tab, and the way back; `problem`: why what they see cannot be read. */
-export function BehalfBar({ problem }: { problem: Problem | undefined }) {
+export function BehalfBar({ problem, me }: { problem: Problem | undefined; me: number }) {
   const behalf = behalfNow();
-  if (!behalf) return null;
+  // Somebody else has signed in in this tab: what was let was not let them.
+  const isOthers = behalf !== null && behalf.by !== me;
+  useEffect(() => {
+    if (isOthers) backToOneself();
+  }, [isOthers]);
+  if (!behalf || isOthers) return null;
   const isOver = problem?.status === 403;
   return (
     <p

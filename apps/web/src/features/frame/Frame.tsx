@@ -65,7 +65,7 @@ export function Frame({ me }: { me: Me }) {
   return (
     <div className="flex min-h-dvh flex-col">
       <TopBar me={me} onFind={() => setFinding('all')} />
-      <BehalfBar problem={problemOf(error)} />
+      <BehalfBar problem={problemOf(error)} me={me.person!.id} />
       {today ? (
         <DayLine today={today} now={now} zone={me.school.zone} />
       ) : (

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { areStaff, dateInWords } from '@glen/core/light';
+import { areStaff, counted, dateInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
@@ -10,9 +10,6 @@ import { Part } from './Part.js';
 import type { Person, PersonEdits } from './usePersonEdits.js';
 
 type Facts = Answer<'retireFacts'>;
-
-const counted = (n: number, one: string, many: string): string =>
-  n === 1 ? `1 ${one}` : `${n} ${many}`;
 
 /** What ends with somebody's leaving, in a line. */
 function endsInWords({ rolls, groups, links, teaches }: Facts): string {
