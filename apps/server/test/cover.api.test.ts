@@ -230,6 +230,19 @@ describe('before somebody covers', () => {
     expect(await pathOf({ last: TOMORROW })).toBe('coveringId');
     expect((await bram.post('/api/covers/try', bodyOf({}))).status).toBe(403);
   });
+  it('said twice at once it is one, and a draft of theirs is told to nobody', async () => {
+    const both = await Promise.all([cover(), cover({}, office)]);
+    expect(both.map(({ status }) => status).toSorted()).toEqual([200, 422]);
+    expect(await coversOf(host)).toHaveLength(1);
+    const theirs = (await bram.get('/api/classes')).body.classes.find(
+      (one: { mine: string }) => one.mine === 'host',
+    );
+    const plan = { first: TODAY, at: { time: '11:50', minutes: 30 } };
+    const draft = { title: 'A draft', description: '', draft: true, plan, anyway: true };
+    expect((await bram.post(`/api/classes/${theirs.id}/sessions`, draft)).status).toBe(200);
+    const tried = (await host.post('/api/covers/try', bodyOf({}))).body as Answer<'tryCover'>;
+    expect(JSON.stringify(tried)).not.toContain('11:50');
+  });
   it('those whom it is about know of it, and whom it is not about do not', async () => {
     await cover({ first: TOMORROW }, office);
     expect(await coversOf(bram)).toHaveLength(1);

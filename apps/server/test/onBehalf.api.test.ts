@@ -83,6 +83,12 @@ describe('on behalf of a teacher', () => {
     ]);
     expect(others.map(({ status }) => status)).toEqual([403, 403, 403, 403]);
   });
+  it('what is said last counts', async () => {
+    await allow();
+    const again = (await allow({ posts: true })).body as Answer<'helping'>;
+    expect(again.forMe).toMatchObject([{ schedules: false, posts: true, prepares: false }]);
+    expect((await schedule(onBehalf(office))).status).toBe(403);
+  });
   it('one names not oneself: whoever prepares is host nowhere', async () => {
     await allow();
     const helper = onBehalf(office);

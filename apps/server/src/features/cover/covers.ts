@@ -8,7 +8,7 @@ import type { Who } from '../../http/who.js';
 import { staffOfSchool } from '../group/store.js';
 import { insertNotice } from '../school/store.js';
 import { followCovers } from './follow.js';
-import { coversFrom, endCover, insertCover, type KnownCover } from './store.js';
+import { coversFrom, endCover, holdTeacher, insertCover, type KnownCover } from './store.js';
 import { tryCover } from './tryCover.js';
 
 /** Whether somebody may say who covers for a teacher: themselves, the head and the office. */
@@ -121,6 +121,7 @@ export async function addCover(
   await checkCover(glen, body);
   const by = who.person!.id;
   await glen.db.transaction(async () => {
+    await holdTeacher(glen.db, body.absentId);
     await mustBeFresh(glen, body);
     await mustNotClash(glen, body);
     const { absentId, coveringId, first, last } = body;

@@ -5,7 +5,7 @@ import { schoolDate } from '../../http/helperStore.js';
 import type { Who } from '../../http/who.js';
 import { staffOfSchool } from '../group/store.js';
 import { insertNotice } from '../school/store.js';
-import { endHelper, helpingOf, insertHelper } from './helpersStore.js';
+import { endHelper, endOlderHelp, helpingOf, insertHelper } from './helpersStore.js';
 
 /** Whom one lets act on one's behalf, and on whose behalf one may. */
 export async function listHelping(glen: Glen, who: Who): Promise<Answer<'helping'>> {
@@ -38,6 +38,7 @@ export async function allowHelp(
   if (until !== '' && until < (await schoolDate(glen)))
     throw wrongField('until', 'That day is over.');
   await glen.db.transaction(async () => {
+    await endOlderHelp(glen.db, { forId, helperId, now: glen.clock.school() });
     await insertHelper(glen.db, { forId, helperId, until, ...may });
     const after = { helperId, until, ...may };
     await glen.audit({ by: forId, action: 'allow-help', subject: `person:${helperId}`, after });

@@ -57,6 +57,15 @@ export async function insertHelper(
   await db.models.Helper.create({ ...row, ...may });
 }
 
+/** What somebody was let do for a teacher before is no longer so: what is said last counts. */
+export async function endOlderHelp(
+  db: Db,
+  { forId, helperId, now }: { forId: number; helperId: number; now: string },
+): Promise<void> {
+  const where = { for_id: forId, helper_id: helperId, ended_at: null };
+  await db.models.Helper.update({ ended_at: now }, { where });
+}
+
 /** `now`: an instant of school time. */
 export async function endHelper(db: Db, id: number, now: string): Promise<void> {
   await db.models.Helper.update({ ended_at: now }, { where: { id, ended_at: null } });

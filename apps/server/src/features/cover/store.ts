@@ -43,6 +43,11 @@ export async function coversFrom(db: Db, date: string): Promise<KnownCover[]> {
   return rows.map(known);
 }
 
+/** Covers of a teacher are said one after another. */
+export async function holdTeacher(db: Db, id: number): Promise<void> {
+  await db.models.Person.findByPk(id, { attributes: ['id'], lock: true });
+}
+
 export async function insertCover(
   db: Db,
   cover: Omit<Cover, 'id'> & { by: number },
