@@ -6,7 +6,7 @@ import { HttpProblem, notFound, wrongField } from '../../http/problem.js';
 import { schoolDate } from '../../http/helperStore.js';
 import type { Who } from '../../http/who.js';
 import { staffOfSchool } from '../group/store.js';
-import { insertNotice } from '../school/store.js';
+import { tellOnce } from '../school/tell.js';
 import { followCovers } from './follow.js';
 import { coversFrom, endCover, holdTeacher, insertCover, type KnownCover } from './store.js';
 import { tryCover } from './tryCover.js';
@@ -105,9 +105,7 @@ async function tell(
   ];
   for (const { personId, title } of told) {
     if (personId === by) continue;
-    const text = `${capital(coverDays(cover))}.`;
-    await insertNotice(glen.db, { personId, title, text, madeAt: glen.clock.school() });
-    await glen.announce(`person:${personId}`, { thing: 'notices', id: personId });
+    await tellOnce(glen, personId, { title, text: `${capital(coverDays(cover))}.` });
   }
 }
 

@@ -49,27 +49,42 @@ function without(places: Place[], others: Place[]): Place[] {
 
 const numbers = (places: Place[]): number[] => [...new Set(places.map((one) => one.at))];
 
-async function followInClasses(db: Db, wanted: Place[], now: Place[]): Promise<Place[]> {
-  const [gone, fresh] = [without(now, wanted), without(wanted, now)];
-  for (const place of gone) {
-    await keepInside(db, place.personId, { class_id: place.at });
-    await endInClass(db, place);
-  }
-  for (const place of fresh) await beginInClass(db, place);
-  const changed = [...gone, ...fresh];
-  await followClasses(db, numbers(changed));
-  return changed;
+/** How whoever covers comes to a place, and leaves it. */
+interface Kind {
+  begin: (db: Db, place: Place) => Promise<void>;
+  end: (db: Db, place: Place) => Promise<void>;
+  /** The links at a place. */
+  linksAt: (at: number) => Parameters<typeof keepInside>[2];
+  follow: (db: Db, ids: number[]) => Promise<void>;
 }
 
-async function followAtLinks(db: Db, wanted: Place[], now: Place[]): Promise<Place[]> {
+const IN_CLASSES: Kind = {
+  begin: beginInClass,
+  end: endInClass,
+  linksAt: (class_id) => ({ class_id }),
+  follow: followClasses,
+};
+const AT_LINKS: Kind = {
+  begin: beginAtLink,
+  end: endAtLink,
+  linksAt: (id) => ({ id }),
+  follow: followLinks,
+};
+
+/** Has it be as wanted; gives where it was not. */
+async function bringTo(
+  db: Db,
+  { begin, end, linksAt, follow }: Kind,
+  { wanted, now }: { wanted: Place[]; now: Place[] },
+): Promise<Place[]> {
   const [gone, fresh] = [without(now, wanted), without(wanted, now)];
   for (const place of gone) {
-    await keepInside(db, place.personId, { id: place.at });
-    await endAtLink(db, place);
+    await keepInside(db, place.personId, linksAt(place.at));
+    await end(db, place);
   }
-  for (const place of fresh) await beginAtLink(db, place);
+  for (const place of fresh) await begin(db, place);
   const changed = [...gone, ...fresh];
-  await followLinks(db, numbers(changed));
+  await follow(db, numbers(changed));
   return changed;
 }
 
@@ -111,8 +126,10 @@ export async function followCovers(glen: Glen): Promise<void> {
 
 async function bringInLine(glen: Glen): Promise<void> {
   const { wanted, now } = await look(glen);
-  const classes = await followInClasses(glen.db, wanted.classes, now.classes);
-  const links = await followAtLinks(glen.db, wanted.links, now.links);
+  const inClasses = { wanted: wanted.classes, now: now.classes };
+  const atLinks = { wanted: wanted.links, now: now.links };
+  const classes = await bringTo(glen.db, IN_CLASSES, inClasses);
+  const links = await bringTo(glen.db, AT_LINKS, atLinks);
   for (const { at: id } of classes) await glen.announce(`class:${id}`, { thing: 'class', id });
   for (const { at: id, personId } of [...classes, ...links])
     await glen.announce(`person:${personId}`, { thing: 'classes', id });

@@ -4,7 +4,7 @@ import { notFound, wrongField } from '../../http/problem.js';
 import { schoolDate } from '../../http/helperStore.js';
 import type { Who } from '../../http/who.js';
 import { staffOfSchool } from '../group/store.js';
-import { insertNotice } from '../school/store.js';
+import { tellOnce } from '../school/tell.js';
 import { endHelper, endOlderHelp, helpingOf, insertHelper } from './helpersStore.js';
 
 /** Whom one lets act on one's behalf, and on whose behalf one may. */
@@ -17,11 +17,6 @@ export async function listHelping(glen: Glen, who: Who): Promise<Answer<'helping
     byMe: all.filter((one) => one.helper.id === id),
     staff: staff.filter((one) => one.id !== id),
   };
-}
-
-async function tell(glen: Glen, personId: number, title: string, text: string): Promise<void> {
-  await insertNotice(glen.db, { personId, title, text, madeAt: glen.clock.school() });
-  await glen.announce(`person:${personId}`, { thing: 'notices', id: personId });
 }
 
 /** Lets somebody act on one's behalf. */
@@ -42,7 +37,8 @@ export async function allowHelp(
     await insertHelper(glen.db, { forId, helperId, until, ...may });
     const after = { helperId, until, ...may };
     await glen.audit({ by: forId, action: 'allow-help', subject: `person:${helperId}`, after });
-    await tell(glen, helperId, `You may act for ${name}`, 'See School, Who covers.');
+    const title = `You may act for ${name}`;
+    await tellOnce(glen, helperId, { title, text: 'See School, Who covers.' });
   });
   return listHelping(glen, who);
 }
@@ -58,12 +54,8 @@ export async function endHelp(glen: Glen, who: Who, helpId: number): Promise<Ans
     await endHelper(glen.db, helpId, glen.clock.school());
     await glen.audit({ by, action: 'end-help', subject: `person:${other.id}` });
     const isTeacher = one.teacher.id === by;
-    await tell(
-      glen,
-      other.id,
-      isTeacher ? `You no longer act for ${name}` : `${name} no longer acts for you`,
-      '',
-    );
+    const title = isTeacher ? `You no longer act for ${name}` : `${name} no longer acts for you`;
+    await tellOnce(glen, other.id, { title, text: '' });
   });
   return listHelping(glen, who);
 }

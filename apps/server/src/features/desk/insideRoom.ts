@@ -1,3 +1,4 @@
+import type { Action } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
 import { knownVisitor, setAllShare, setChime, setMayShare, type Known } from './store.js';
@@ -68,28 +69,32 @@ export async function muteAll(glen: Glen, desk: AtDesk): Promise<void> {
   glen.nudge();
 }
 
-/** Lets everybody share in the room for this session, or again those alone whom the rules let. */
-export async function letAllShare(glen: Glen, desk: AtDesk, shares: boolean): Promise<void> {
+/** Has a room be otherwise than the rules say, for this session. */
+async function otherwise(
+  glen: Glen,
+  desk: AtDesk,
+  { action, write }: { action: Action; write: (sittingId: number) => Promise<void> },
+): Promise<void> {
   const { sittingId, classId, linkId } = await ourRoomAt(glen, desk);
   await glen.db.transaction(async () => {
-    await setAllShare(glen.db, sittingId, shares);
+    await write(sittingId);
     await glen.enqueue({ kind: 'room-rules', subject: String(sittingId) });
-    const action = shares ? 'let-all-share' : 'let-all-share-no-longer';
     await glen.audit({ by: desk.by, action, subject: `link:${linkId}` });
     await glen.announce(`class:${classId}`, { thing: 'desk', id: linkId });
   });
   glen.nudge();
 }
 
-/** Has comings and goings be announced in the room for this session, or not. */
-export async function chimeIn(glen: Glen, desk: AtDesk, chime: boolean): Promise<void> {
-  const { sittingId, classId, linkId } = await ourRoomAt(glen, desk);
-  await glen.db.transaction(async () => {
-    await setChime(glen.db, sittingId, chime);
-    await glen.enqueue({ kind: 'room-rules', subject: String(sittingId) });
-    const action = chime ? 'announce-comings' : 'announce-comings-no-longer';
-    await glen.audit({ by: desk.by, action, subject: `link:${linkId}` });
-    await glen.announce(`class:${classId}`, { thing: 'desk', id: linkId });
+/** Lets everybody share in the room for this session, or again those alone whom the rules let. */
+export const letAllShare = (glen: Glen, desk: AtDesk, shares: boolean): Promise<void> =>
+  otherwise(glen, desk, {
+    action: shares ? 'let-all-share' : 'let-all-share-no-longer',
+    write: (sittingId) => setAllShare(glen.db, sittingId, shares),
   });
-  glen.nudge();
-}
+
+/** Has comings and goings be announced in the room for this session, or not. */
+export const chimeIn = (glen: Glen, desk: AtDesk, chime: boolean): Promise<void> =>
+  otherwise(glen, desk, {
+    action: chime ? 'announce-comings' : 'announce-comings-no-longer',
+    write: (sittingId) => setChime(glen.db, sittingId, chime),
+  });

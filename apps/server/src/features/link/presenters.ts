@@ -12,7 +12,7 @@ import {
 import { staffOfSchool } from '../group/store.js';
 import { classById } from '../school/classes.sql.js';
 import { mustNotNameThemselves } from '../school/naming.js';
-import { insertNotice } from '../school/store.js';
+import { tellOnce } from '../school/tell.js';
 import { announceLink } from './announce.js';
 import { describeLink } from './describe.js';
 import { wordsOf } from './presentersShown.js';
@@ -29,8 +29,7 @@ async function tell(
   if (personId === by) return;
   const period = classTitle((await classById(glen.db, link.class_id, by))!);
   const text = `By ${name}: at ${period}, ${link.label}, ${when}.`;
-  await insertNotice(glen.db, { personId, title, text, madeAt: glen.clock.school() });
-  await glen.announce(`person:${personId}`, { thing: 'notices', id: personId });
+  await tellOnce(glen, personId, { title, text });
 }
 
 /** Throws beside the field where somebody is not of the staff, or a series or date does not meet at the link. */

@@ -7,7 +7,7 @@ import type { Who } from '../../http/who.js';
 import { announceClass } from '../classes/announceClass.js';
 import { followCovers } from '../cover/follow.js';
 import { staffOfSchool } from '../group/store.js';
-import { insertNotice } from '../school/store.js';
+import { tellOnce } from '../school/tell.js';
 import { handOverClass, hostedBy, type Hosted } from './handOverStore.js';
 import { bumpPerson, heldPerson, personRecord } from './store.js';
 
@@ -76,9 +76,7 @@ async function tell(glen: Glen, { from, who }: Handing, got: Map<number, string[
   for (const [personId, titles] of got) {
     if (personId === who.person!.id) continue;
     const text = `From ${name}: ${titles.join('; ')}.`;
-    const notice = { personId, title: 'You host what was somebody else’s', text };
-    await insertNotice(glen.db, { ...notice, madeAt: glen.clock.school() });
-    await glen.announce(`person:${personId}`, { thing: 'notices', id: personId });
+    await tellOnce(glen, personId, { title: 'You host what was somebody else’s', text });
     await glen.announce(`person:${personId}`, { thing: 'classes', id: personId });
   }
 }

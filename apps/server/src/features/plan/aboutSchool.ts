@@ -12,7 +12,8 @@ import { isOffice } from '../../http/access.js';
 import { stale } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { heldAbout, readAbout, writeAbout } from '../school/aboutStore.js';
-import { heldCalendar, insertNotice, readCalendar, writeCalendar } from '../school/store.js';
+import { heldCalendar, readCalendar, writeCalendar } from '../school/store.js';
+import { tellOnce } from '../school/tell.js';
 import { allSeries, hostsByClass, moveZone } from './calendarStore.js';
 import { announceSeries, remakeOccurrences } from './occurrenceRows.js';
 
@@ -108,12 +109,9 @@ async function noticeHosts(glen: Glen, { all, effects, zone, by }: Changed): Pro
       sessions === 1
         ? 'a session of yours keeps its hour on the clock, and so begins'
         : `${sessions} sessions of yours keep their hours on the clock, and so begin`;
-    await insertNotice(glen.db, {
-      personId,
+    await tellOnce(glen, personId, {
       title: 'The school’s time zone has changed',
       text: `By ${by.name}. Times are those of ${zone} now: ${which} at another moment.`,
-      madeAt: glen.clock.school(),
     });
-    await glen.announce(`person:${personId}`, { thing: 'notices', id: personId });
   }
 }

@@ -11,7 +11,8 @@ import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { stale, wrongField } from '../../http/problem.js';
 import { checkedCalendar } from '../school/checkedCalendar.js';
-import { heldCalendar, insertNotice, readCalendar, writeCalendar } from '../school/store.js';
+import { heldCalendar, readCalendar, writeCalendar } from '../school/store.js';
+import { tellOnce } from '../school/tell.js';
 import { announceSeries, remakeOccurrences } from './occurrenceRows.js';
 import { allSeries, hostsByClass } from './calendarStore.js';
 
@@ -87,13 +88,10 @@ async function noticeHosts(
   for (const [personId, own] of effectsByHost(changed)) {
     if (personId === by.id) continue;
     const which = own.length === 1 ? 'one of your sessions' : `${own.length} of your sessions`;
-    await insertNotice(glen.db, {
-      personId,
+    await tellOnce(glen, personId, {
       title: `The calendar changed ${which}`,
       text: noticeText(own, changed.series, by.name),
-      madeAt: glen.clock.school(),
     });
-    await glen.announce(`person:${personId}`, { thing: 'notices', id: personId });
   }
 }
 
