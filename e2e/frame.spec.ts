@@ -74,7 +74,9 @@ test('the keyboard alone schedules a session, finds a class period and undoes', 
   await expect(page.getByRole('heading', { name: 'New session' })).toBeVisible();
   await page.getByRole('combobox', { name: 'Class period' }).focus();
   await page.keyboard.press('Enter');
-  await page.keyboard.type('Marine');
+  await expect(page.getByRole('option', { selected: true })).toBeFocused();
+  await page.keyboard.press('m');
+  await expect(page.getByRole('option', { name: /^Marine Weather/ })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('combobox', { name: 'Class period' })).toContainText(
     'Marine Weather',
