@@ -135,6 +135,9 @@ function keptAlive(name, begin, say) {
   };
 }
 
+/** What callers dial in the demo school; of the numbers that are kept for invented places. */
+const VIDEO_PHONE = '+1 902 555 0142';
+
 /** The environment that server and stand-ins share; secrets of the demo are no secrets. */
 export async function surroundings({ mariadb, database, port, undoSeconds }) {
   // A server's port is its own: at the addresses of the stand-ins nobody else is given it meanwhile.
@@ -156,6 +159,7 @@ export async function surroundings({ mariadb, database, port, undoSeconds }) {
       GLEN_PORT: String(port),
       GLEN_VIDEO_URL: `http://${STANDINS}:${videoPort}`,
       GLEN_VIDEO_SECRET: videoSecret,
+      GLEN_VIDEO_PHONE: VIDEO_PHONE,
       GLEN_COURSE_SITE_URL: `http://${STANDINS}:${courseSitePort}`,
       GLEN_COURSE_SITE_TOKEN: courseSiteToken,
       ...signOn.server,
@@ -167,6 +171,7 @@ export async function surroundings({ mariadb, database, port, undoSeconds }) {
       STANDINS_VIDEO_PORT: String(videoPort),
       STANDINS_COURSE_SITE_PORT: String(courseSitePort),
       STANDINS_VIDEO_SECRET: videoSecret,
+      STANDINS_VIDEO_PHONE: VIDEO_PHONE,
       STANDINS_COURSE_SITE_TOKEN: courseSiteToken,
       STANDINS_WEBHOOK: `${publicUrl}/api/webhooks/video`,
       STANDINS_GLEN: publicUrl,

@@ -31,6 +31,10 @@ const schema = z.object({
     .string({ error: 'the secret shared with the video service' })
     .min(32, 'at least 32 characters')
     .optional(),
+  GLEN_VIDEO_PHONE: z
+    .string()
+    .regex(/^\+?[\d ()-]{3,30}$/, 'the number that callers dial, as people are to read it')
+    .optional(),
   GLEN_COURSE_SITE_URL: z.url({ error: 'the address of the course site' }).optional(),
   GLEN_COURSE_SITE_TOKEN: z
     .string({ error: 'the token that the course site gave Glen' })
@@ -62,7 +66,7 @@ export interface Config {
   host: string;
   trustedProxies: string[];
   /** Each outside service that is not set takes away what rests on it, and nothing else. */
-  video: { url: string; secret: string } | null;
+  video: { url: string; secret: string; phone: string | null } | null;
   courseSite: { url: string; token: string } | null;
   /** Where people sign on beside passwords. */
   signOn: ProviderSettings[];
@@ -101,7 +105,11 @@ const plainHttp = ({ GLEN_PUBLIC_URL: address, GLEN_INSECURE: isMeant }: Environ
 
 const videoOf = (e: Environment): Config['video'] =>
   e.GLEN_VIDEO_URL && e.GLEN_VIDEO_SECRET
-    ? { url: withoutSlash(e.GLEN_VIDEO_URL), secret: e.GLEN_VIDEO_SECRET }
+    ? {
+        url: withoutSlash(e.GLEN_VIDEO_URL),
+        secret: e.GLEN_VIDEO_SECRET,
+        phone: e.GLEN_VIDEO_PHONE ?? null,
+      }
     : null;
 
 const courseSiteOf = (e: Environment): Config['courseSite'] =>

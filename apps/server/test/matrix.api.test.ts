@@ -8,6 +8,7 @@ import {
   type Post,
 } from '@glen/contract';
 import { studentName } from '../../../demo/school.js';
+import { byPhone } from '../src/features/link/byPhone.js';
 import { createApp } from '../src/app.js';
 import supertest from 'supertest';
 import { Browser, startSchool, until, type School } from './support.js';
@@ -89,7 +90,7 @@ const MAY: Record<EndpointName, Role[]> = {
   schoolRules: teachers, setSchoolRules: office, ownRules: teachers, setOwnRules: teachers, linkRules: readers, setLinkRules: hosts, seriesRules: readers, setSeriesRules: hosts,
   desk: hosts, openDoor: hosts, closeRoom: hosts, extendSession: hosts, handOver: hosts, bringIn: hosts, letPresent: hosts, muteVisitor: hosts, letShare: hosts, muteAll: hosts, letAllShare: hosts, setChime: hosts, sayWho: hosts, letAllIn: hosts, letIn: hosts, turnAway: hosts, putOut: hosts, letBack: hosts, askForAccount: hosts,
   door: everyone, howTo: everyone, enterDoor: everyone,
-  videoEvent: [], takeTicket: [],
+  videoEvent: [], takeTicket: [], phoneCall: [],
 };
 
 let school: School;
@@ -199,9 +200,13 @@ const isOfService = (name: EndpointName): boolean => endpoints[name].who === 'se
 const SIGNS_OUT: EndpointName[] = ['signOut', 'signOutEverywhere'];
 
 /** Calls with an empty body: whoever may call is told that the body is wrong, whoever may not is told that first. */
-async function call(name: EndpointName, browser: Browser): Promise<number> {
+async function call(
+  name: EndpointName,
+  browser: Browser,
+  params: (key: string) => unknown = (key) => ids[key],
+): Promise<number> {
   const { method, path } = endpoints[name];
-  const address = path.replace(/:(\w+)/g, (_, key: string) => String(ids[key]));
+  const address = path.replace(/:(\w+)/g, (_, key: string) => String(params(key)));
   if (name === 'live') {
     const stop = new AbortController();
     const response = await fetch(`${school.url}${address}`, { signal: stop.signal });
@@ -237,6 +242,20 @@ describe('who may call what', () => {
       }
     });
   }
+});
+
+describe('a caller, who has a number and a pin', () => {
+  it('gets nowhere by it but to the telephone', async () => {
+    const { id, code } = school.classes.get('N3')!.link;
+    const link = { id, code, room_address: null };
+    const { pin } = byPhone(school.running.glen, link, { phone: 'straight-in' })!;
+    const caller = new Browser(school.url);
+    for (const name of endpointNames.filter((n) => endpoints[n].path.includes('/:'))) {
+      const status = await call(name, caller, () => pin.replaceAll(' ', ''));
+      expect([401, 404, 422], `${name}: ${status}`).toContain(status);
+    }
+    expect((await caller.post('/api/webhooks/video/call', { pin })).status).not.toBe(200);
+  });
 });
 
 describe('where a school runs Glen', () => {

@@ -72,13 +72,44 @@ export interface School {
   setTime: (time: string, date?: string) => Promise<void>;
   videoEvent: (
     event: { room: string; type: string; visitor?: number; id?: string; at?: string },
-    how?: { secret?: string; age?: number },
+    how?: HowSigned,
+  ) => Promise<Response>;
+  phoneCall: (
+    asked: Omit<Body<'phoneCall'>, 'call'> & { call?: string },
+    how?: HowSigned,
   ) => Promise<Response>;
   courseSiteTrouble: (kind: string) => Promise<void>;
   stop: () => Promise<void>;
 }
 
 const VIDEO_SECRET = 'the demo video room and Glen share this secret';
+
+/** What the video service says is signed with its secret, so many seconds ago. */
+interface HowSigned {
+  secret?: string;
+  age?: number;
+}
+
+/** Asks Glen something as the video service does. */
+function askAsVideo(
+  url: string,
+  path: string,
+  { secret = VIDEO_SECRET, age = 0 }: HowSigned = {},
+  asked: object,
+): Promise<Response> {
+  const body = JSON.stringify(asked);
+  const time = String(Math.floor(Date.now() / 1000) - age);
+  const signature = createHmac('sha256', secret).update(`${time}.${body}`).digest('hex');
+  return supertest(url)
+    .post(path)
+    .set({
+      'Content-Type': 'application/json',
+      'X-Room-Time': time,
+      'X-Room-Signature': signature,
+    })
+    .send(body)
+    .then((r) => r);
+}
 
 /** Glen's database and that of the stand-ins. */
 const both = (name: string): string[] => [name, `${name}_standins`];
@@ -153,25 +184,15 @@ export async function startSchool({
     setTime: async (time, date = '2026-10-14') => {
       await nobody.post('/api/demo/clock', { date, time });
     },
-    videoEvent: (event, { secret = VIDEO_SECRET, age = 0 } = {}) => {
-      const body = JSON.stringify({
+    videoEvent: (event, how) =>
+      askAsVideo(url, '/api/webhooks/video', how, {
         id: randomUUID(),
         at: `${new Date().toISOString().slice(0, 19)}Z`,
         ...event,
         ...(event.visitor === undefined ? {} : { visitor: String(event.visitor) }),
-      });
-      const time = String(Math.floor(Date.now() / 1000) - age);
-      const signature = createHmac('sha256', secret).update(`${time}.${body}`).digest('hex');
-      return supertest(url)
-        .post('/api/webhooks/video')
-        .set({
-          'Content-Type': 'application/json',
-          'X-Room-Time': time,
-          'X-Room-Signature': signature,
-        })
-        .send(body)
-        .then((r) => r);
-    },
+      }),
+    phoneCall: (asked, how) =>
+      askAsVideo(url, '/api/webhooks/video/call', how, { call: 'one', ...asked }),
     courseSiteTrouble: async (kind) => {
       await fetch(`${around.courseSite}/trouble`, {
         method: 'POST',

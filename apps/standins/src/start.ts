@@ -19,6 +19,8 @@ interface StandinConfig {
   videoPort: number;
   courseSitePort: number;
   videoSecret: string;
+  /** What callers of the video service dial. */
+  videoPhone: string;
   courseSiteToken: string;
   /** The folder of style sheets and scripts. */
   publicDir: string;
@@ -97,6 +99,7 @@ export async function startStandins(
     listen(
       videoApp(rooms, presence, {
         secret: config.videoSecret,
+        phone: config.videoPhone,
         publicDir: config.publicDir,
         devices: config.devices,
         notices,

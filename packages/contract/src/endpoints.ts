@@ -263,6 +263,7 @@ export const endpoints = {
   enterDoor: { method: 'POST', path: '/api/door/:code/enter', who: 'anyone', does: 'Go in, or knock' },
 
   takeTicket: { method: 'POST', path: '/api/webhooks/video/ticket', who: 'service', does: 'Whether a ticket to a room is still good; asked by the video service as somebody brings it, and good once' },
+  phoneCall: { method: 'POST', path: '/api/webhooks/video/call', who: 'service', does: 'What somebody hears who calls and keys in a pin, and whether they go in; asked by the video service until they are in or hang up' },
   askForAccount: { method: 'POST', path: '/api/links/:linkId/ask-for-account', who: 'door-host', of: 'linkId', does: 'Let nobody knock without an account for the rest of the session' },
   videoEvent: { method: 'POST', path: '/api/webhooks/video', who: 'service', does: 'Arrivals and leavings, told by the video service' },
 } as const satisfies Record<string, Endpoint>;

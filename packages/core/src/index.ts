@@ -69,6 +69,8 @@ export { stillInside } from './margin/stillInside.js';
 export { sessionsOfNow } from './margin/sessionsOfNow.js';
 export { ANSWERING, afterTry, mayAsk, type Breaker } from './outside/breaker.js';
 export { lobbyReason } from './entry/lobbyReason.js';
+export { callerHears, callerName, type CallAnswer } from './entry/callers.js';
+export { ENTRY_CODE_BYTES, makeEntryCode } from './entry/entryCode.js';
 export {
   HOSTS_GONE_MINUTES,
   areHostsGone,
@@ -274,6 +276,7 @@ export {
   type ReplaceHow,
 } from './link/replaceLink.js';
 export { spellCode } from './link/spellCode.js';
+export { linkOfPin, makePhonePin, pinInGroups } from './link/phonePin.js';
 export { readRoomAddress } from './link/roomAddress.js';
 export { withoutShared } from './link/together.js';
 export { MOST_GROUPS, splitGroups } from './group/splitGroups.js';

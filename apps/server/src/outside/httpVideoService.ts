@@ -44,7 +44,7 @@ function isSigned(
 
 /** The video service that speaks docs/protocols/video-room.md. It holds every room rule. */
 export function httpVideoService(
-  { url, secret }: { url: string; secret: string },
+  { url, secret, phone }: { url: string; secret: string; phone: string | null },
   clock: Clock,
 ): VideoService {
   const key = new TextEncoder().encode(secret);
@@ -55,7 +55,7 @@ export function httpVideoService(
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
   return {
-    phoneNumber: null,
+    phoneNumber: phone,
     holds: [
       'presenters',
       'arriveMuted',

@@ -7,6 +7,7 @@ import { mountApi } from './api.js';
 import { Doorkeeper } from './doorkeeper.js';
 import type { Notices } from './notices.js';
 import { powersOf, shown } from './powers.js';
+import { mountPhone } from './phone.js';
 import type { Presence } from './presence.js';
 import { roomPage } from './roomPage.js';
 import { withSeat } from './seated.js';
@@ -120,6 +121,8 @@ interface Surroundings {
   secret: string;
   publicDir: string;
   devices: string;
+  /** What callers dial. */
+  phone: string;
   notices: Notices;
 }
 
@@ -127,7 +130,7 @@ interface Surroundings {
 export function videoApp(
   rooms: Rooms,
   presence: Presence,
-  { secret, publicDir, devices, notices }: Surroundings,
+  { secret, publicDir, devices, phone, notices }: Surroundings,
 ): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -139,5 +142,6 @@ export function videoApp(
   mountState(app, rooms, presence, keeper);
   mountActions(app, rooms, presence, keeper);
   mountSimulation(app, rooms, presence, keeper);
+  mountPhone(app, { rooms, presence, keeper, notices, number: phone });
   return app;
 }

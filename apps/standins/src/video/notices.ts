@@ -63,9 +63,14 @@ export class Notices {
     return response !== null && response.status < 500;
   }
 
+  /** Asks Glen something, signed as notices are; nothing where it does not answer. */
+  ask(what: 'ticket' | 'call', body: object): Promise<Response | null> {
+    return this.say(`${this.target}/${what}`, JSON.stringify(body));
+  }
+
   /** Whether a ticket that somebody brings is still good; nothing where Glen does not answer. */
   readonly askTicket = async (ticket: object): Promise<boolean | null> => {
-    const response = await this.say(`${this.target}/ticket`, JSON.stringify(ticket));
+    const response = await this.ask('ticket', ticket);
     if (!response?.ok) return null;
     return ((await response.json()) as { isGood: boolean }).isGood;
   };

@@ -37,6 +37,7 @@ export const door = {
       /** How many are on the roll; null: the link is for a part of the class period. */
       rollSize: z.int().nullable(),
       phoneNumber: z.string().nullable(),
+      phonePin: z.string().nullable(),
       rules: rulesSchema,
       next: z
         .object({
@@ -185,6 +186,7 @@ export const door = {
       steps: z.array(z.string()),
       lobby: z.string(),
       trouble: z.array(z.object({ when: z.string(), then: z.string() })),
+      phone: z.string().nullable(),
       differs: z.string().nullable(),
     }),
   },
@@ -207,6 +209,22 @@ export const door = {
       ticket: z.string().max(80),
     }),
     answer: z.object({ isGood: z.boolean() }),
+  },
+  phoneCall: {
+    body: z.object({
+      /** The call's own number at the video service. */
+      call: z.string().min(1).max(80),
+      pin: z.string().max(40),
+      /** The caller's number; null where it is withheld. */
+      from: z.string().max(40).nullable(),
+      /** They have hung up. */
+      isOver: z.boolean().optional(),
+    }),
+    answer: z.object({
+      say: z.string(),
+      goes: z.enum(['in', 'waits', 'again', 'over']),
+      go: z.string().nullable(),
+    }),
   },
   videoEvent: {
     body: z.object({

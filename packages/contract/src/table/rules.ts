@@ -58,7 +58,7 @@ export const rules = {
       /** Nobody signed in where left out. */
       accountId: id.optional(),
       /** Instead of an account: anybody of a kind who is nothing to the class period in particular. */
-      kind: z.enum(['colleague', 'other-student', 'signed-in-guest']).optional(),
+      kind: z.enum(['colleague', 'other-student', 'signed-in-guest', 'caller']).optional(),
       at: z.object({ date, time }).optional(),
       /** Whether a host is in at that time; as it is now where left out. */
       hostIn: z.boolean().optional(),

@@ -13,6 +13,7 @@ type HowToRules = Pick<
   | 'camera'
   | 'recording'
   | 'watching'
+  | 'phone'
 >;
 
 export interface HowToFacts {
@@ -23,12 +24,16 @@ export interface HowToFacts {
   label: string | null;
   /** Behind the door is a room that Glen cannot look into: what it does with microphones and cameras is not known. */
   pastedRoom: boolean;
+  /** How to come by telephone, for those it is for where callers may come. */
+  phone?: { number: string; pin: string } | null;
 }
 
 export interface HowTo {
   steps: string[];
   lobby: string;
   trouble: { when: string; then: string }[];
+  /** How to come without a browser; null where that is not possible, or not for whoever reads. */
+  phone: string | null;
   /** Why this link is another than the class period's own; null where it is that one. */
   differs: string | null;
 }
@@ -123,12 +128,15 @@ const troubleInside = (pastedRoom: boolean, straightIn: boolean, who: string): H
   },
 ];
 
+const byPhone = ({ number, pin }: { number: string; pin: string }, rules: HowToRules): string =>
+  `Call ${number} and key in ${pin}. ${rules.phone === 'lobby' ? 'You wait on the line until you are let in' : 'You are put through'}; nobody sees more of your number than its last two digits.`;
+
 /**
  * How to get in by a link, in plain words for students, made from the rules in force so that it is never wrong.
  * It never holds the entry code itself: a page like this is passed on.
  */
 export function howTo(facts: HowToFacts): HowTo {
-  const { rules, host, classTitle, label, pastedRoom } = facts;
+  const { rules, host, classTitle, label, pastedRoom, phone = null } = facts;
   const who = host || 'the host';
   const straightIn = howToGetIn(rules, host).endsWith('You go straight in.');
   return {
@@ -137,6 +145,7 @@ export function howTo(facts: HowToFacts): HowTo {
       ? 'There is no waiting: whoever this link is for goes straight in.'
       : `Before the room there is a lobby. ${who} sees that you are waiting, with your name, and lets you in; you need not press anything twice.`,
     trouble: [...troubleWithRules(facts, who), ...troubleInside(pastedRoom, straightIn, who)],
+    phone: phone && byPhone(phone, rules),
     differs:
       label === null
         ? null

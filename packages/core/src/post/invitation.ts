@@ -19,6 +19,8 @@ export interface InvitationFacts {
   rules: EntryRules;
   /** The number that phone callers dial, where the school has one. */
   phoneNumber: string | null;
+  /** What they key in for this link, in groups. */
+  phonePin?: string | null;
 }
 
 type HowToRules = Pick<
@@ -55,15 +57,24 @@ export function howToGetIn(rules: HowToRules, host: string): string {
   ].join(' ');
 }
 
+const callersMayCome = ({
+  phoneNumber,
+  rules,
+}: Pick<InvitationFacts, 'phoneNumber' | 'rules'>): boolean =>
+  phoneNumber !== null && rules.phone !== 'none';
+
 /** The parts that have something to say just now. */
 export function offeredParts({ when, rules, phoneNumber }: InvitationFacts): InvitationPart[] {
   return INVITATION_PARTS.filter(
     (part) =>
       (part !== 'when' || when !== null) &&
       (part !== 'code' || rules.entryCode !== null) &&
-      (part !== 'phone' || (phoneNumber !== null && rules.phone !== 'none')),
+      (part !== 'phone' || callersMayCome({ phoneNumber, rules })),
   );
 }
+
+const byPhone = ({ phoneNumber, phonePin }: InvitationFacts): string =>
+  phonePin ? `By phone: ${phoneNumber}, pin ${phonePin}` : `By phone: ${phoneNumber}`;
 
 function blockOf(part: InvitationPart, facts: InvitationFacts): Block {
   const paragraph = (text: string): Block => ({ kind: 'paragraph', spans: [{ text: tidy(text) }] });
@@ -81,7 +92,7 @@ function blockOf(part: InvitationPart, facts: InvitationFacts): Block {
     case 'howTo':
       return paragraph(howToGetIn(facts.rules, facts.host));
     case 'phone':
-      return paragraph(`By phone: ${facts.phoneNumber}`);
+      return paragraph(byPhone(facts));
   }
 }
 
@@ -109,9 +120,10 @@ export function renderInvitation(
 /** What to think about before an invitation goes where `readers` read. */
 export function reviewInvitation(
   parts: readonly InvitationPart[],
-  { rules }: InvitationFacts,
+  facts: InvitationFacts,
   readers: 'class' | 'public',
 ): Note[] {
+  const { rules } = facts;
   const carriesCode = parts.includes('code') && rules.entryCode !== null;
   const notes: Note[] = [];
   if (carriesCode && readers === 'public') {
@@ -123,6 +135,13 @@ export function reviewInvitation(
           ? 'Link and code together are all that anybody needs to get in.'
           : 'Whoever may enter at all could then come in with it.',
       actions: [{ name: 'leave-out-code', label: 'Leave the code out' }],
+    });
+  }
+  if (parts.includes('phone') && readers === 'public' && callersMayCome(facts)) {
+    notes.push({
+      severity: 'careful',
+      title: 'Anybody could call in',
+      text: 'Callers need no account: whoever reads number and pin can come to the lobby by them, or straight in.',
     });
   }
   if (!parts.includes('code') && rules.entryCode !== null && readers === 'class') {

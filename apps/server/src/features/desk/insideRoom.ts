@@ -19,6 +19,18 @@ async function inOurRoom(glen: Glen, id: number): Promise<Known & { room: string
   return { ...visitor, room };
 }
 
+/** Throws where somebody is on the telephone, and so can show nothing. */
+export function mustNotCall(
+  { account_kind: account, name }: Pick<Known, 'account_kind' | 'name'>,
+  what: 'present' | 'share',
+): void {
+  if (account !== 'phone') return;
+  throw new HttpProblem(
+    409,
+    `${name[0]!.toUpperCase()}${name.slice(1)} is on the telephone, and cannot ${what}.`,
+  );
+}
+
 /** Switches one person's microphone off. They may switch it on again where the rules let them. */
 export async function muteOne(glen: Glen, id: number, by: number): Promise<void> {
   await glen.db.transaction(async () => {
@@ -36,6 +48,7 @@ export async function letShare(glen: Glen, id: number, by: number, shares: boole
   await glen.db.transaction(async () => {
     const visitor = await inOurRoom(glen, id);
     const { room } = visitor;
+    if (shares) mustNotCall(visitor, 'share');
     await setMayShare(glen.db, id, shares);
     const payload = { room, visitor: id, may: shares ? 1 : 0 };
     await glen.enqueue({ kind: 'let-share', subject: `${room}:${id}`, payload });

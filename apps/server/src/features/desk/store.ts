@@ -30,6 +30,7 @@ export interface Known {
   sitting_id: number;
   state: DeskVisitor['state'];
   role: DeskVisitor['role'];
+  account_kind: DeskVisitor['account'];
   may_present: boolean;
   on_roll: boolean;
   session_id: number | null;
@@ -48,12 +49,12 @@ export interface Known {
 /** A visitor with their sitting and its link, all held against others. */
 function known(visitor: VisitorModel): Known {
   const { id, sitting_id, state, role, may_present, on_roll, session_id, name, sitting } = visitor;
-  const { person_id, browser, network } = visitor;
+  const { person_id, browser, network, account_kind } = visitor;
   const { link_id, occurrence_id, room, room_address, link } = sitting!;
   const { class_id, code } = link!;
   return {
     ...{ id, sitting_id, state, role, may_present, on_roll, session_id, name },
-    ...{ person_id, browser, network },
+    ...{ person_id, browser, network, account_kind },
     ...{ link_id, occurrence_id, room, room_address, class_id, code },
   };
 }

@@ -7,6 +7,7 @@ import { keysOf } from '../door/keptOut.js';
 import { keepOut, letBackIn } from '../door/keptOutStore.js';
 import { lockLinkById } from '../door/store.js';
 import { leave } from '../door/visitStore.js';
+import { mustNotCall } from './insideRoom.js';
 import {
   dropActingHost,
   hostsOfLink,
@@ -191,6 +192,7 @@ export async function letPresent(
   await glen.db.transaction(async () => {
     const visitor = await knownVisitor(glen.db, id);
     if (!visitor) throw notFound('This visitor');
+    if (presents) mustNotCall(visitor, 'present');
     const fits = presents ? visitor.role === 'participant' : Boolean(visitor.may_present);
     if (!fits)
       throw new HttpProblem(

@@ -26,7 +26,8 @@ export interface Seated {
 }
 
 interface Entering {
-  sessionId: number;
+  /** None of whoever comes by telephone. */
+  sessionId: number | null;
   name: string;
   entryCode: string | null;
   browser: string | null;
@@ -49,13 +50,13 @@ function freshTicket({ tokens, clock }: Glen) {
 const NO_TICKET = { ticket: null, ticketUntil: null };
 
 /** Who a visitor is at this door: the same one again for the same account, or without one for the same browser. */
-function identityOf(facts: DoorFacts, sessionId: number) {
+function identityOf(facts: DoorFacts, sessionId: number | null) {
   const { account, person } = facts.who;
   return {
-    key: visitorKey(facts.who, sessionId),
+    key: visitorKey(facts, sessionId),
     accountId: account?.id ?? null,
     personId: person?.id ?? null,
-    accountKind: account?.kind ?? ('none' as const),
+    accountKind: account?.kind ?? (facts.call === null ? ('none' as const) : ('phone' as const)),
     onRoll: isOnRoll(facts) && account?.kind === 'school',
   };
 }
@@ -99,8 +100,7 @@ export async function admit(
     ...(ticket?.kept ?? NO_TICKET),
     now,
   });
-  if (facts.line.isIn)
-    await leaveLine(glen.db, { sittingId, key: visitorKey(facts.who, sessionId) });
+  if (facts.line.isIn) await leaveLine(glen.db, { sittingId, key: visitorKey(facts, sessionId) });
   await glen.announce(`class:${row.class_id}`, { thing: 'desk', id: row.link_id });
   if (hosting) await glen.announce(`door:${row.link_id}`, { thing: 'door', id: row.link_id });
   if (!entering) return null;

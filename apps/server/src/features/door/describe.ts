@@ -12,11 +12,12 @@ import { linkAddress, watchAddress } from '../../addresses.js';
 import type { Glen } from '../../glen.js';
 import { notFound, wrongField } from '../../http/problem.js';
 import { privateTo } from '../entry/privateTitles.js';
+import { byPhone } from '../link/byPhone.js';
 import { linkById } from '../link/store.js';
 import { mainLinkOf } from '../school/classes.sql.js';
 import { changedSession } from '../plan/changedSession.js';
 import { readSchool } from '../school/store.js';
-import { decideAt, readDoor, type DoorFacts } from './facts.js';
+import { decideAt, readDoor, roomGiven, type DoorFacts } from './facts.js';
 import { isKeptFrom, isTheirs } from './whose.js';
 import { findDoor, type Caller } from './findDoor.js';
 import { nameOf, titleOf } from './names.js';
@@ -83,8 +84,17 @@ export async function describeHowTo(
       classTitle: titleOf(row),
       label: row.for_class ? null : called.label || null,
       pastedRoom: row.room_address !== null,
+      phone: phoneFor(glen, facts),
     }),
   };
+}
+
+/** How to come by telephone: told to those alone whom the link is for, as callers need no account. */
+function phoneFor(glen: Glen, facts: DoorFacts): ReturnType<typeof byPhone> {
+  const { row, rules } = facts;
+  if (facts.watchCode !== null || row.link_state === 'retired' || !isTheirs(facts)) return null;
+  const { link_id: id, code, room_address } = row;
+  return byPhone(glen, { id, code, room_address }, rules);
 }
 
 /**
@@ -125,6 +135,7 @@ const OF_KIND = {
 /** A door as somebody of a kind meets it; as it was read where no kind is asked about. */
 function asKind(facts: DoorFacts, kind: Body<'tryDoor'>['kind']): DoorFacts {
   if (!kind) return facts;
+  if (kind === 'caller') return { ...facts, call: 'tried' };
   const { kind: account, roles } = OF_KIND[kind];
   const who = {
     sessionId: null,
@@ -202,10 +213,6 @@ async function doorAnswer(
     },
   };
 }
-
-/** The address of a room that a host has given: the session's, once it has begun, else the link's. */
-const roomGiven = ({ at, row }: DoorFacts): string | null =>
-  at?.occurrence.room ? at.occurrence.room_address_kept : row.room_address;
 
 /** Reasons after which an entry code decides, which is asked of those who watch, too. */
 const ASKS_CODE = ['code-needed', 'code-wrong'];

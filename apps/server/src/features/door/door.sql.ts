@@ -227,10 +227,19 @@ export interface AskerRow extends WhoRow {
 
 /** Who stands at a door: whoever holds a browser's token, in a browser that may be known, or, for trying the door, an account or nobody. */
 export type Asker =
-  { token: string | undefined; browser?: string | undefined } | { accountId: number | null };
+  | {
+      token: string | undefined;
+      browser?: string | undefined;
+      /** Of a phone caller: what their place is kept under. */
+      call?: string | undefined;
+    }
+  | { accountId: number | null };
+
+/** What a visitor's place is kept under, by the account that was found. */
+const VISITOR_KEY = "IF(a.id IS NULL, CONCAT('s', bs.id), CONCAT('a', a.id))";
 
 /** One row for each role, each standing at the link and each place behind the door: of everything there is one or two. */
-const askerSql = (account: string, places: number): string => `
+const askerSql = (account: string, places: number, key = VISITOR_KEY): string => `
   SELECT bs.id AS session_id, a.id AS account_id, a.kind, a.email, p.id AS person_id, p.name AS person_name, pr.role, lp.as_what, lp.series_id, lp.key_date
     ${places === 0 ? '' : ', v.sitting_id, v.id AS visitor_id, v.state AS visitor_state, v.entry_code, v.may_present, v.role AS visitor_role, v.word, v.knocked_at, ah.sitting_id AS acting_in, ko.sitting_id AS kept_out_of'}
   FROM school sc
@@ -241,13 +250,14 @@ const askerSql = (account: string, places: number): string => `
   ${
     places === 0
       ? ''
-      : `LEFT JOIN visitors v ON v.sitting_id IN (${named('sitting', places)}) AND v.visitor_key = IF(a.id IS NULL, CONCAT('s', bs.id), CONCAT('a', a.id))
+      : `LEFT JOIN visitors v ON v.sitting_id IN (${named('sitting', places)}) AND v.visitor_key = ${key}
   LEFT JOIN acting_hosts ah ON ah.sitting_id IN (${named('sitting', places)}) AND ah.person_id = a.person_id
   LEFT JOIN kept_out ko ON ko.sitting_id IN (${named('sitting', places)}) AND ko.who = IF(a.id IS NULL, :browserKey, CONCAT('person:', a.person_id))`
   }
   WHERE sc.id = 1`;
 
 const byBrowser = withPlaces((places) => askerSql('bs.account_id', places));
+const byCall = withPlaces((places) => askerSql('NULL', places, ':call'));
 const byAccount = withPlaces((places) => askerSql(':accountId', places));
 
 interface AskedRow
@@ -327,6 +337,11 @@ function askedFrom(rows: AskedRow[]): Asked {
   return { asker: { ...asker, meant: meantIn(rows) }, places: placesIn(rows) };
 }
 
+function statementFor(isBrowser: boolean, call: string | undefined): typeof byBrowser {
+  if (!isBrowser) return byAccount;
+  return call === undefined ? byBrowser : byCall;
+}
+
 /** Who asks at a link's door, with their places at some sittings. */
 export async function askerAtDoor(
   { db, clock, tokens }: { db: Db; clock: Clock; tokens: Tokens },
@@ -335,7 +350,8 @@ export async function askerAtDoor(
   sittingIds: number[],
 ): Promise<Asked> {
   const isBrowser = 'token' in asker;
-  const [sql, places] = (isBrowser ? byBrowser : byAccount)(sittingIds.length);
+  const call = isBrowser ? asker.call : undefined;
+  const [sql, places] = statementFor(isBrowser, call)(sittingIds.length);
   const values: PreparedValues = {
     linkId,
     machine: toSql(clock.machine()),
@@ -344,6 +360,7 @@ export async function askerAtDoor(
   };
   if (places > 0) values.browserKey = isBrowser && asker.browser ? browserKey(asker.browser) : '';
   if (!isBrowser) values.accountId = asker.accountId;
+  if (call !== undefined && places > 0) values.call = call;
   fill(values, 'sitting', sittingIds, places);
   const instants = places === 0 ? [] : (['knocked_at'] as const);
   return askedFrom(await db.prepared<AskedRow>(sql, values, instants));

@@ -50,7 +50,18 @@ export async function enterDoor(
   const session = await sessionOf(glen, first, asking);
   if (first.shutFor) return { decision: sought, go: null };
   const visitor = { ...session, name, ...whereFrom(glen, first, asking) };
-  const { decision, seat } = await goIn(glen, first, { ...asking, ...visitor }, body).catch(
+  const { byHand } = asking;
+  return goIn(glen, first, byHand ? { ...visitor, byHand } : visitor, body);
+}
+
+/** Lets whoever may in, or has them knock; where they go in, with the way there. */
+export async function goIn(
+  glen: Glen,
+  first: DoorFacts,
+  entering: Entering,
+  body: Body<'enterDoor'>,
+): Promise<{ decision: EntryDecision; go: string | null }> {
+  const { decision, seat } = await takePlace(glen, first, entering, body).catch(
     async (error: unknown) => {
       // Told apart from what was undone with it.
       if (error instanceof TooManyStrangers) await noteRefused(glen, first);
@@ -127,14 +138,18 @@ async function sessionOf(
   return { sessionId: session.id, token: session.token };
 }
 
-type Entering = Asking & {
-  sessionId: number;
+/** Whoever goes in or knocks: by their browser's session, or by telephone. */
+export interface Entering {
+  token: string | undefined;
+  sessionId: number | null;
+  call?: string;
   name: string;
   browser: string | null;
   network: string;
-};
+  byHand?: boolean;
+}
 
-function goIn(
+function takePlace(
   glen: Glen,
   first: DoorFacts,
   entering: Entering,
@@ -142,8 +157,8 @@ function goIn(
 ): Promise<{ decision: EntryDecision; seat: Seated | null }> {
   const { code } = first.row;
   const { watchCode } = first;
-  const { token, browser } = entering;
-  const asker = { token, browser: browser ?? undefined };
+  const { token, browser, call } = entering;
+  const asker = { token, browser: browser ?? undefined, call };
   const straight = first.came?.by === 'together';
   const look = async (): Promise<DoorFacts> =>
     (await readDoor(glen, code, asker, { straight, fresh: true, watchCode }))!;
@@ -168,7 +183,7 @@ function goIn(
 async function wait(glen: Glen, facts: DoorFacts, entering: Entering): Promise<void> {
   const sittingId = facts.at!.occurrence.sitting_id!;
   if (!facts.line.isIn) await limitStrangers(glen, facts, entering);
-  const key = visitorKey(facts.who, entering.sessionId);
+  const key = visitorKey(facts, entering.sessionId);
   if (!(await standInLine(glen.db, glen.clock, { sittingId, key }))) return;
   await glen.announce(`class:${facts.row.class_id}`, { thing: 'desk', id: facts.row.link_id });
 }

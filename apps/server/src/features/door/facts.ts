@@ -42,6 +42,8 @@ export interface DoorFacts {
   /** How whoever asks has come to this door, where not by its own code. */
   came: { by: 'replaced' | 'together'; until: string | null } | null;
   who: Who;
+  /** What a phone caller's place is kept under; null of whoever comes in a browser. */
+  call: string | null;
   rules: EntryRules;
   isHost: boolean;
   /** How they come to this session by their address, as a guest. */
@@ -128,9 +130,12 @@ async function readOwnDoor(
     const there = await readOwnDoor(glen, away.code, asker, { at: instant, straight: true, fresh });
     if (there) return { ...there, came: { by: 'together', until: null } };
   }
-  const facts = factsOf(at, away, { sessions: own, changed, makesRooms: glen.video !== null });
-  return { ...facts, line: await lineFor(glen, facts.who, facts.at?.occurrence) };
+  const found = factsOf(at, away, { sessions: own, changed, makesRooms: glen.video !== null });
+  const facts = { ...found, call: callOf(asker) };
+  return { ...facts, line: await lineFor(glen, facts, facts.at?.occurrence) };
 }
+
+const callOf = (asker: Asker): string | null => ('call' in asker && asker.call) || null;
 
 /** What one look at the database tells of a door, at an instant. */
 class Moment {
@@ -198,7 +203,7 @@ function factsOf(
   at: Moment,
   away: JoinedRow | null,
   { sessions, changed, makesRooms }: Behind,
-): DoorFacts {
+): Omit<DoorFacts, 'call'> {
   const { row, now, linkHost, isOfSchool } = at;
   const session = away ? null : (linkHost ? sessionToOpen : doorSession)(sessions, at.rulesAt, now);
   const acting = session !== null && actsAsHost(session, now);
@@ -265,11 +270,18 @@ interface Given {
   watchOnly?: boolean | undefined;
 }
 
+/** The address of a room that a host has given: the session's, once it has begun, else the link's. */
+export const roomGiven = ({ at, row }: Pick<DoorFacts, 'at' | 'row'>): string | null =>
+  at?.occurrence.room ? at.occurrence.room_address_kept : row.room_address;
+
 /** What the core decides for whoever asks. */
 export function decideAt(facts: DoorFacts, given: Given = {}): EntryDecision {
   const { row, rules, at, now, shutFor } = facts;
   if (shutFor && row.link_state === 'live')
     return { outcome: 'not-yet', reason: 'nothing-planned' };
+  // The telephone leads to rooms of the video service's making alone.
+  if (facts.call !== null && roomGiven(facts) !== null)
+    return { outcome: 'refused', reason: 'no-phone' };
   const decision = decideEntry({
     rules,
     visitor: visitorOf(facts, given),
@@ -315,7 +327,7 @@ function visitorOf(facts: DoorFacts, given: Given): Visitor {
   return {
     ...soFar(facts),
     ...namedOf(facts),
-    account: who.account?.kind ?? 'none',
+    account: facts.call === null ? (who.account?.kind ?? 'none') : 'phone',
     host: isHost,
     staff: isStaff(who),
     ...(code === undefined ? {} : { code }),

@@ -2,7 +2,7 @@ import type { Glen } from '../../glen.js';
 import type { Call, Handlers } from '../../http/mount.js';
 import { describeDoor, describeHowTo, tryDoor } from './describe.js';
 import { enterDoor } from './enter.js';
-import { takeRoomTicket, takeVideoEvent } from './videoEvents.js';
+import { takePhoneCall, takeRoomTicket, takeVideoEvent } from './videoEvents.js';
 
 const signedOf = ({ rawBody, header }: Pick<Call<'videoEvent'>, 'rawBody' | 'header'>) => ({
   headers: { time: header('x-room-time'), signature: header('x-room-signature') },
@@ -21,5 +21,6 @@ export const doorRoutes = (glen: Glen) =>
       await takeVideoEvent(glen, signedOf(call), call.body);
       return { ok: true };
     },
+    phoneCall: (call) => takePhoneCall(glen, signedOf(call), call.body),
     takeTicket: (call) => takeRoomTicket(glen, signedOf(call), call.body),
   }) satisfies Partial<Handlers>;

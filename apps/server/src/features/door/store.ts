@@ -38,8 +38,14 @@ export const hostInside = async (db: Db, sittingId: number): Promise<string | nu
 /** How many without an account wait at a sitting. */
 export const strangersWaiting = (db: Db, sittingId: number): Promise<number> =>
   db.models.Visitor.count({
-    where: { sitting_id: sittingId, state: 'waiting', account_kind: 'none' },
+    where: { sitting_id: sittingId, state: 'waiting', account_kind: ['none', 'phone'] },
   });
+
+/** Whoever waits on the line has hung up; whether they were waiting. */
+export const forgetWaiting = async (db: Db, visitorId: number): Promise<boolean> =>
+  (await db.models.Visitor.destroy({
+    where: { id: visitorId, state: 'waiting', account_kind: 'phone' },
+  })) > 0;
 
 /** Entering, knocking, opening and ending at one link happen one after another. */
 export async function lockLink(db: Db, code: string): Promise<{ id: number } | undefined> {

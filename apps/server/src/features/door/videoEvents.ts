@@ -3,6 +3,7 @@ import type { Answer, Body } from '@glen/contract';
 import { isDuplicate } from '../../db/errors.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
+import { takeCall } from './callers.js';
 import { hasLine } from './lineStore.js';
 import { takeTicket } from './keptOutStore.js';
 import {
@@ -76,6 +77,16 @@ export async function takeRoomTicket(
   const hash = glen.tokens.hash('ticket', ticket);
   const asked = { visitorId: Number(visitor), room, hash, now: glen.clock.machine() };
   return { isGood: await takeTicket(glen.db, asked) };
+}
+
+/** What a phone caller hears, asked by the video service for as long as they are on the line and not in. */
+export async function takePhoneCall(
+  glen: Glen,
+  signed: Signed,
+  asked: Body<'phoneCall'>,
+): Promise<Answer<'phoneCall'>> {
+  await mustBeSigned(glen, signed);
+  return takeCall(glen, asked);
 }
 
 /** Takes an event of the video service once: a forged or late one is refused and noted, a repeated one changes nothing. */

@@ -45,7 +45,7 @@ export const noRoom = (): HttpProblem =>
 
 /** What somebody is called in the room: whoever is not signed in is called so there, too. */
 async function nameInRoom(glen: Glen, { name, facts }: Seated): Promise<string> {
-  if (facts.who.account !== null) return name;
+  if (facts.who.account !== null || facts.call !== null) return name;
   const isAnothers = await isClaimed(glen, facts, name);
   return isAnothers ? `${name} (not signed in, not proven)` : `${name} (not signed in)`;
 }

@@ -6,6 +6,7 @@ import { notFound } from '../../http/problem.js';
 import { audienceOf, linkHostsOf } from '../audience/store.js';
 import { rulesOfLink, rulesOfSession } from '../entry/layers.js';
 import { readableTo } from '../entry/privateTitles.js';
+import { byPhone } from '../link/byPhone.js';
 import { linkById } from '../link/store.js';
 import { classById } from '../school/classes.sql.js';
 import { readSchool, staffOf } from '../school/store.js';
@@ -39,6 +40,8 @@ export async function invitationFor(
     (row) => rulesOfSession(linkRules, row),
     glen.clock.school(),
   )?.occurrence;
+  const rules = next ? rulesOfSession(linkRules, next) : linkRules.rules;
+  const phone = byPhone(glen, link, rules);
   const isForAll = audience.some((a) => a.class_id === link.class_id);
   return {
     title: isForAll ? classTitle(klass!) : `${link.label}, ${classTitle(klass!)}`,
@@ -46,8 +49,9 @@ export async function invitationFor(
     address: linkAddress(glen, link.code),
     classId: link.class_id,
     rollSize: isForAll && !klass!.is_occasion ? klass!.roll_size : null,
-    phoneNumber: glen.video?.phoneNumber ?? null,
-    rules: next ? rulesOfSession(linkRules, next) : linkRules.rules,
+    phoneNumber: phone?.number ?? null,
+    phonePin: phone?.pin ?? null,
+    rules,
     next: next
       ? {
           uid: `session-${next.series_id}-${next.key_date}@${new URL(glen.config.publicUrl).hostname}`,

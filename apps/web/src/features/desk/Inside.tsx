@@ -22,12 +22,13 @@ const sharesAnyhow = ({ rules, allShare }: Desk, { role }: DeskVisitor): boolean
 
 /** What is done less often with somebody in the room. */
 function moreWith(visitor: DeskVisitor, desk: Desk, act: DeskActions): MoreItem[] {
-  const { id, role, mayShare } = visitor;
+  const { id, role, mayShare, account } = visitor;
   if (desk.pastedRoom || role === 'watcher') return [];
   const share = mayShare
     ? { words: 'Share no longer', onSelect: () => act.letShare(id, false) }
     : { words: 'Let share', onSelect: () => act.letShare(id, true) };
   const mute = { words: 'Mute', onSelect: () => act.mute(id) };
+  if (account === 'phone') return [mute];
   return sharesAnyhow(desk, visitor) && !mayShare ? [mute] : [mute, share];
 }
 
@@ -59,11 +60,11 @@ const AtOurDoor = ({ visitor: { id, name }, act }: Omit<PersonProps, 'desk'>) =>
 
 /** What a host may do with somebody in the room. */
 function PersonActions({ visitor, desk, act }: PersonProps) {
-  const { id, name, role, mayPresent } = visitor;
+  const { id, name, role, mayPresent, account } = visitor;
   if (desk.pastedRoom) return <AtOurDoor visitor={visitor} act={act} />;
   return (
     <>
-      {role === 'participant' && (
+      {role === 'participant' && account !== 'phone' && (
         <Button onClick={() => act.letPresent(id, true)} aria-label={`Let ${name} present`}>
           Let present
         </Button>

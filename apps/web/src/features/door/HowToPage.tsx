@@ -79,7 +79,7 @@ function WhomToAsk() {
   );
 }
 
-const Steps = ({ steps, lobby, trouble }: HowTo) => (
+const Steps = ({ steps, lobby, phone, trouble }: HowTo) => (
   <>
     <Part title="Step by step">
       <ol className="grid list-decimal gap-1.5 pl-6">
@@ -91,6 +91,11 @@ const Steps = ({ steps, lobby, trouble }: HowTo) => (
     <Part title="The lobby">
       <p>{lobby}</p>
     </Part>
+    {phone && (
+      <Part title="By telephone">
+        <p>{phone}</p>
+      </Part>
+    )}
     <Part title="When it does not work">
       <dl className="grid gap-2">
         {trouble.map((t) => (

@@ -42,14 +42,17 @@ function useVisitors(
     { value: 'other-student', label: 'A student of another class', person: null },
     { value: 'signed-in-guest', label: 'A guest with a home account', person: null },
     { value: NOBODY, label: 'Somebody not signed in', person: null },
+    { value: 'caller', label: 'A phone caller', person: null },
   ];
 }
+
+const KINDS = ['colleague', 'other-student', 'signed-in-guest', 'caller'] as const;
 
 /** Whom the server is to try it as: an account, anybody of a kind, or nobody. */
 function askedAs(as: string): Pick<Body<'tryDoor'>, 'accountId' | 'kind'> {
   if (as === NOBODY) return {};
-  if (as === 'colleague' || as === 'other-student' || as === 'signed-in-guest') return { kind: as };
-  return { accountId: Number(as) };
+  const kind = KINDS.find((each) => each === as);
+  return kind ? { kind } : { accountId: Number(as) };
 }
 
 interface TryProps {

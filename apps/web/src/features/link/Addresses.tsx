@@ -6,6 +6,7 @@ import { wallClock } from '../../app/clock.js';
 import { offerUndo } from '../../app/undo.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
+import { ByPhone } from './ByPhone.js';
 import { ReplaceLink } from './ReplaceLink.js';
 import type { Stand } from './Stands.js';
 
@@ -121,6 +122,7 @@ export function Addresses(props: AddressesProps) {
         {groups.map((g) => g.join(' ')).join(', ')}. Typed at{' '}
         <span className="font-mono">/door</span>, capitals and spaces do not matter.
       </p>
+      {link.state === 'live' && <ByPhone linkId={link.id} />}
       <FormerCodes former={link.former} now={now} zone={zone} />
       {replacing && (
         <ReplaceLink

@@ -11,7 +11,7 @@ const PART_WORDS: Record<InvitationPart, string> = {
   address: 'The address, written out',
   code: 'The entry code',
   howTo: 'How to get in',
-  phone: 'The phone number',
+  phone: 'Phone number and pin',
 };
 
 const WhatGoesIn = ({ facts, parts, setParts, toggle }: Composing) => (

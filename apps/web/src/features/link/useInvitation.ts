@@ -28,6 +28,7 @@ const factsOf = (invitation: Invitation, linkWords: string): InvitationFacts => 
   linkWords,
   rules: invitation.rules as EntryRules,
   phoneNumber: invitation.phoneNumber,
+  phonePin: invitation.phonePin,
   when: invitation.next,
 });
 
