@@ -96,7 +96,10 @@ test('an entry code is asked for at the door, and a guest for a name', async ({ 
   await choose(teacher, 'Anyone with the link: comes in', /^lobby/);
   await expect(teacher.getByRole('row', { name: /Anyone with the link/ })).toContainText('lobby');
   await teacher.getByRole('button', { name: 'Entry code: none' }).click();
-  await teacher.getByLabel('Entry code', { exact: true }).fill('Tide 42');
+  await teacher.getByRole('button', { name: 'Make one' }).click();
+  const code = teacher.getByLabel('Entry code', { exact: true });
+  await expect(code).toHaveValue(/^[a-z]+ [2-9]{3}$/);
+  await code.fill('Tide 42');
   await teacher.getByRole('button', { name: 'Use it' }).click();
   await expect(teacher.getByRole('button', { name: 'Entry code: Tide 42' })).toBeVisible();
   await teacher.goto(`${school.url}/desk/${n3.link.id}`);

@@ -151,6 +151,13 @@ describe('a caller', () => {
     expect((await invitation()).phonePin).toBeNull();
     expect((await school.phoneCall(asked)).body.goes).toBe('again');
   });
+  it('is turned back where the host asks everybody for an account from now on', async () => {
+    await open();
+    expect((await call()).goes).toBe('waits');
+    expect((await host.post(`/api/links/${door.id}/ask-for-account`)).status).toBe(200);
+    expect((await call()).say).toContain('takes no callers');
+    expect((await desk()).waiting).toEqual([]);
+  });
   it('hears when the door opens, and that nobody is in yet', async () => {
     await school.setTime('10:31');
     expect((await call()).say).toMatch(/opens at 10:\d\d\. Stay on the line\.$/);

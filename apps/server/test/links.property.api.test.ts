@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { doorFor } from '@glen/core';
-import { decideAt, readDoor } from '../src/features/door/facts.js';
+import { decideAt } from '../src/features/door/decide.js';
+import { readDoor } from '../src/features/door/facts.js';
 import { replaceLink } from '../src/features/link/replace.js';
 import { reopenLink, stopLink } from '../src/features/link/edit.js';
 import { shareLink, unshareLink } from '../src/features/link/share.js';

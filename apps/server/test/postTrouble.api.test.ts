@@ -205,6 +205,28 @@ describe('what a link’s rules have to do with where it stands', () => {
     await host.put(`/api/posts/${id}`, { ...sent(null), linkWords: 'Join', version });
     expect(await findingsOf(link.id)).not.toContain('code-not-sent');
   });
+
+  it('a code that is set or changed later follows to where its readers stand, and to nowhere else', async () => {
+    const open = { whoMayEnter: 'anyone', straightIn: 'hosts' };
+    const link = await linkWith(open);
+    const words = 'Come and see. The code is {entryCode}.';
+    const at = (letters: string) => ({ linkId: link.id, classId: of(letters).id, kind: 'stream' });
+    const { id } = await post('N1', { words, places: [at('N1'), at('W2')] });
+    await reach(id, (p) => p.state === 'out' && settled(p));
+    const setCode = async (entryCode: string): Promise<void> => {
+      const { version } = (await host.get(`/api/links/${link.id}`)).body;
+      const body = { version, rules: { ...open, entryCode } };
+      expect((await host.put(`/api/links/${link.id}/rules`, body)).status).toBe(200);
+    };
+    for (const code of ['plover 472', 'curlew 538']) {
+      await setCode(code);
+      await pageShows('nav-1', (text) => text.includes(`The code is ${code}.`));
+      await reach(id, settled);
+      const beyond = await page('weather-2');
+      expect(beyond).toContain('Come and see.');
+      expect(beyond).not.toMatch(/plover|curlew/);
+    }
+  });
 });
 
 describe('done by hand', () => {

@@ -268,6 +268,11 @@ describe('what must not be', () => {
       places: [stream('N1', { linkId: of('HE').link.id })],
     });
     expect(error!.message).toMatch(/^The entry code would be seen by /);
+    const [typed] = await errorsOf('N1', {
+      words: 'Say GU LL at the door.',
+      places: [stream('N1', { linkId: of('HE').link.id })],
+    });
+    expect(typed!.message).toMatch(/^The entry code would be seen by /);
     expect(
       (
         await send('N1', {

@@ -1,13 +1,11 @@
 import { afterAll, describe, it } from 'vitest';
 import { plusMinutes } from '@glen/core';
 import { Clock } from '../src/clock.js';
+import { askerAtDoor, NO_PLACE, type Asker } from '../src/features/door/asker.sql.js';
 import {
-  askerAtDoor,
   datesAtDoor,
   linkAtDoor,
   sittingsAtDoor,
-  NO_PLACE,
-  type Asker,
   type GuestTuple,
 } from '../src/features/door/door.sql.js';
 import type { Wish } from '../src/jobs/job.js';

@@ -81,6 +81,11 @@ async function startSignOn(
   return listen(app, port, host);
 }
 
+const delay = (ms: number): Promise<void> =>
+  new Promise((resolve) => {
+    setTimeout(resolve, ms);
+  });
+
 /** Starts the outside world in small. */
 export async function startStandins(
   config: StandinConfig,
@@ -91,10 +96,6 @@ export async function startStandins(
   const notices = new Notices(rooms, config.webhook, config.videoSecret);
   const presence = new Presence(rooms, notices);
   await presence.reset();
-  const delay = (ms: number): Promise<void> =>
-    new Promise((resolve) => {
-      setTimeout(resolve, ms);
-    });
   const servers = await Promise.all([
     listen(
       videoApp(rooms, presence, {

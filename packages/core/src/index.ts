@@ -199,7 +199,14 @@ export { isOfDay, isOvernight } from './plan/ofDay.js';
 export { postDeed, type PostEntry } from './audit/postDeeds.js';
 export { changeInWords, changeToTell, type ChangedSession } from './post/changed.js';
 export { emptyFields, fillFields, fillLine, type PostValues } from './post/fields.js';
-export { givesCode, renderNotice, renderPost, richOf, type PostText } from './post/renderPost.js';
+export {
+  givesCode,
+  typesCode,
+  renderNotice,
+  renderPost,
+  richOf,
+  type PostText,
+} from './post/renderPost.js';
 export {
   plainToRich,
   richToPlain,

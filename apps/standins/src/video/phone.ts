@@ -95,9 +95,10 @@ class Telephone {
 
   /** Stays on the line until the caller is in, is told to hang up, is to key in another pin, or hangs up. */
   async hold(call: Call, line: Response): Promise<void> {
-    while (!line.closed) {
+    const isOpen = (): boolean => !line.closed;
+    while (isOpen()) {
       const answer = await this.next(call);
-      if (line.closed) break;
+      if (!isOpen()) break;
       line.write(`data: ${JSON.stringify({ say: answer.say, goes: answer.goes })}\n\n`);
       if (answer.goes === 'in') return this.seat(call, answer.go!, line);
       if (answer.goes === 'over') this.calls.delete(call.id);

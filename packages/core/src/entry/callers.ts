@@ -12,7 +12,7 @@ export function callerName(number: string | null): string {
 }
 
 /** What becomes of a call: on into the room, on the line to be asked about again, or over. */
-export type CallGoes = 'in' | 'waits' | 'over';
+type CallGoes = 'in' | 'waits' | 'over';
 
 export interface CallAnswer {
   /** Read out to the caller. */

@@ -129,7 +129,7 @@ const troubleInside = (pastedRoom: boolean, straightIn: boolean, who: string): H
 ];
 
 const byPhone = ({ number, pin }: { number: string; pin: string }, rules: HowToRules): string =>
-  `Call ${number} and key in ${pin}. ${rules.phone === 'lobby' ? 'You wait on the line until you are let in' : 'You are put through'}; nobody sees more of your number than its last two digits.`;
+  `Call ${number} and key in ${pin}. ${rules.phone === 'lobby' ? 'You wait on the line until you are let in' : 'You are put through'}; the class sees no more of your number than its last two digits.`;
 
 /**
  * How to get in by a link, in plain words for students, made from the rules in force so that it is never wrong.

@@ -11,9 +11,20 @@ export interface PostText {
 export const richOf = (words: string | RichText): RichText =>
   typeof words === 'string' ? plainToRich(words) : words;
 
+const readable = (post: PostText): string => `${richToPlain(richOf(post.words))} ${post.linkWords}`;
+
 /** Whether a post's words or link words give the entry code. */
-export const givesCode = (post: PostText): boolean =>
-  `${richToPlain(richOf(post.words))} ${post.linkWords}`.includes('{entryCode}');
+export const givesCode = (post: PostText): boolean => readable(post).includes('{entryCode}');
+
+/** As the door compares codes: case and spaces do not count. */
+const plainly = (text: string): string => text.toLowerCase().replace(/\s+/g, '');
+
+/** Codes that are shorter stand in many a word by chance. */
+const SHORTEST_TYPED = 4;
+
+/** Whether somebody has typed the code itself into a post, which no longer changes with it. */
+export const typesCode = (post: PostText, code: string): boolean =>
+  plainly(code).length >= SHORTEST_TYPED && plainly(readable(post)).includes(plainly(code));
 
 const LINK = '{link}';
 /** The field `{link}` in the midst of words becomes the link; everywhere else stays as it is. */

@@ -127,10 +127,13 @@ function columnsOf({ visitors, roll, staff, facts }: DeskFacts) {
 /** So many who knock without an account are many. */
 const MANY_STRANGERS = 10;
 
+const isStranger = ({ account_kind: kind }: VisitorRow): boolean =>
+  kind === 'none' || kind === 'phone';
+
 /** Whether many strangers knock, and whether they are asked for an account. */
 function strangersAt({ visitors, facts, refusedLately }: DeskFacts): Desk['strangers'] {
-  const waiting = visitors.filter((v) => v.state === 'waiting' && v.account_kind === 'none').length;
-  const mayCome = facts.rules.whoMayEnter === 'anyone';
+  const waiting = visitors.filter((v) => v.state === 'waiting' && isStranger(v)).length;
+  const mayCome = facts.rules.whoMayEnter === 'anyone' || facts.rules.phone !== 'none';
   return {
     areMany: mayCome && (waiting >= MANY_STRANGERS || refusedLately),
     areAsked: facts.at?.occurrence.asks_account === 1,

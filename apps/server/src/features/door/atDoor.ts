@@ -1,6 +1,7 @@
 import { HOST_GRACE_MINUTES, comesAt, holdsAt, plusMinutes, type GuestComes } from '@glen/core';
 import { rolesFrom } from '../../http/who.js';
-import type { AskerRow, MeantHere, PlaceAtDoor, SittingAtDoor } from './door.sql.js';
+import type { AskerRow, MeantHere, PlaceAtDoor } from './asker.sql.js';
+import type { SittingAtDoor } from './door.sql.js';
 import type { DateAtDoor, Invitation, LinkAtDoor } from './links.js';
 
 // The link and the sessions of a door, for one who asks.

@@ -5,7 +5,8 @@ import { countFailures, noteFailure } from '../accounts/failureStore.js';
 import { codeOfPin } from '../link/byPhone.js';
 import { readSchool } from '../school/store.js';
 import { goIn, type Entering } from './enter.js';
-import { decideAt, readDoor, type DoorFacts } from './facts.js';
+import { decideAt } from './decide.js';
+import { readDoor, type DoorFacts } from './facts.js';
 import { leaveLine } from './lineStore.js';
 import { titleOf } from './names.js';
 import { forgetWaiting, lockLink } from './store.js';
@@ -86,7 +87,12 @@ async function answer(glen: Glen, facts: DoorFacts, caller: Entering): Promise<T
   const asksNothing = sought.outcome === 'lobby' && isWaiting;
   const comes =
     sought.outcome === 'enter' || sought.outcome === 'lobby' || sought.reason === 'full';
-  if (asksNothing || !comes) return told(glen, facts, sought, null);
+  if (asksNothing || !comes) {
+    const hears = await told(glen, facts, sought, null);
+    // Whose call is ended here is gone from the lobby, too.
+    if (isWaiting && hears.goes === 'over') await hangUp(glen, facts);
+    return hears;
+  }
   try {
     const { decision, go } = await goIn(glen, facts, caller, { wait: true });
     return await told(glen, facts, decision, go);

@@ -7,7 +7,7 @@ import { knownHash } from '../accounts/knownBrowsers.js';
 import { formerCode } from '../link/store.js';
 import { watchedLink } from '../link/watchStore.js';
 import { readDoor, type DoorFacts } from './facts.js';
-import type { Asker } from './door.sql.js';
+import type { Asker } from './asker.sql.js';
 
 /** Unknown codes from one network address; a class that shares it and mistypes stays well below. */
 const GUESSES = { most: 60, minutes: 10 };

@@ -4,7 +4,7 @@ import type { SittingAtDoor } from './door.sql.js';
 import { NO_LINE, placeInLine, type LinePlace } from './lineStore.js';
 
 /** Who stands at a door: with an account, without one in a browser, or on the telephone. */
-export interface Standing {
+interface Standing {
   who: Who;
   /** What a phone caller's place is kept under; null of whoever comes in a browser. */
   call: string | null;

@@ -49,8 +49,8 @@ export async function invitationFor(
     address: linkAddress(glen, link.code),
     classId: link.class_id,
     rollSize: isForAll && !klass!.is_occasion ? klass!.roll_size : null,
-    phoneNumber: phone?.number ?? null,
-    phonePin: phone?.pin ?? null,
+    phoneNumber: phone && phone.number,
+    phonePin: phone && phone.pin,
     rules,
     next: next
       ? {

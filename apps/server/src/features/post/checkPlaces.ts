@@ -1,4 +1,4 @@
-import { givesCode } from '@glen/core';
+import { givesCode, typesCode } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
 import { rulesOfLink } from '../entry/layers.js';
@@ -73,8 +73,9 @@ async function leak(glen: Glen, post: Text, place: PlaceText): Promise<Wrong | n
   const beyond = beyondAudience(readers, await peopleOfLink(glen.db, linkId));
   if (beyond.length === 0) return null;
   const { rules } = await rulesOfLink(glen.db, linkId);
-  const saysCode = givesCode(textAt({ words: post.words, link_words: post.linkWords }, shape));
-  if (rules.entryCode !== null && saysCode)
+  const text = textAt({ words: post.words, link_words: post.linkWords }, shape);
+  const code = rules.entryCode;
+  if (code !== null && (givesCode(text) || typesCode(text, code)))
     return [
       'readers',
       `The entry code would be seen by ${named(beyond)}, whom this link is not for.`,

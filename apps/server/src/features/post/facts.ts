@@ -19,6 +19,7 @@ import {
   type PlaceRow,
   type PostOccurrenceRow,
 } from './places.sql.js';
+import { withheldFrom } from './withheld.js';
 import { hostNames, postsById, type PostRow } from './store.js';
 
 /** All that some posts are worked out from, at one moment of school time. */
@@ -33,6 +34,8 @@ export interface PostFacts {
   occurrences: Map<number, PostOccurrenceRow[]>;
   rules: Map<number, LinkRules>;
   hosts: Map<number, string>;
+  /** Where the entry code is left out, as others would read it. */
+  withheld: Set<PlaceRow>;
 }
 
 const groupedBy = <T>(rows: T[], key: (row: T) => number): Map<number, T[]> => {
@@ -68,11 +71,12 @@ export async function factsFrom(
 ): Promise<PostFacts> {
   const links = [...new Set(what.places.map((p) => p.link_id))];
   const titled = what.places.filter((p) => p.shape.section && 'title' in p.shape.section);
-  const [occurrences, rules, hosts, headings] = await Promise.all([
+  const [occurrences, rules, hosts, headings, withheld] = await Promise.all([
     occurrencesOfLinks(glen.db, links),
     rulesOfLinks(glen.db, links),
     hostNames(glen.db, [...new Set(what.places.map((p) => p.class_id))]),
     titled.length === 0 ? [] : headingRows(glen.db, [...new Set(titled.map((p) => p.class_id))]),
+    withheldFrom(glen.db, what.posts, what.places),
   ]);
   return {
     ...what,
@@ -81,6 +85,7 @@ export async function factsFrom(
     occurrences: groupedBy(occurrences, (o) => o.link_id),
     rules,
     hosts,
+    withheld,
   };
 }
 
@@ -160,6 +165,6 @@ export function valuesOf(
     ...(about ? { time: about.local_time, bring: about.description } : {}),
     ...(place.period === null ? {} : { period: place.period }),
     host: facts.hosts.get(place.class_id) ?? '',
-    entryCode: entryCode ?? '',
+    entryCode: facts.withheld.has(place) ? '' : (entryCode ?? ''),
   };
 }

@@ -10,7 +10,8 @@ interface At {
 }
 
 function strangersNote({ waiting }: Desk): Note[] {
-  const strangers = waiting.filter((v) => !v.onRoll).length;
+  const those = waiting.filter((v) => !v.onRoll);
+  const strangers = those.length;
   if (strangers === 0) return [];
   const title =
     strangers === 1
@@ -21,7 +22,9 @@ function strangersNote({ waiting }: Desk): Note[] {
     {
       severity: 'careful',
       title,
-      text: 'Look at name and account before you let them in.',
+      text: those.every((v) => v.account === 'phone')
+        ? 'Nobody knows who calls: let them in and have them say it, or ask them elsewhere first.'
+        : 'Look at name and account before you let them in.',
       ...(waiting.length > strangers ? { actions: [letRollIn] } : {}),
     },
   ];

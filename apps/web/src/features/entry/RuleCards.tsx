@@ -1,4 +1,5 @@
 import { useState, type ReactNode } from 'react';
+import { ENTRY_CODE_BYTES, makeEntryCode } from '@glen/core';
 import { useServerForm, wrongAt } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { TextField } from '../../ui/TextField.js';
@@ -54,21 +55,33 @@ interface ValueFormProps {
   inputMode?: 'numeric' | 'text';
   /** What is wrong with what was typed, if anything. */
   check?: (typed: string) => string | undefined;
+  /** Fills the field with something that serves. */
+  suggest?: { label: string; make: () => string };
   onSave: (typed: string) => void;
 }
 
 /** One value of a rule, typed. */
-function ValueForm({ label, hint, value, inputMode = 'text', check, onSave }: ValueFormProps) {
-  const { register, errorAt, submit } = useServerForm<{ value: string }, { value: string }, string>(
-    {
-      start: { value },
-      send: ({ value: typed }) => {
-        const wrong = check?.(typed);
-        return Promise.resolve(wrong ? { error: wrongAt('value', wrong) } : { data: typed });
-      },
-      onDone: onSave,
+function ValueForm({
+  label,
+  hint,
+  value,
+  inputMode = 'text',
+  check,
+  suggest,
+  onSave,
+}: ValueFormProps) {
+  const { register, errorAt, submit, change } = useServerForm<
+    { value: string },
+    { value: string },
+    string
+  >({
+    start: { value },
+    send: ({ value: typed }) => {
+      const wrong = check?.(typed);
+      return Promise.resolve(wrong ? { error: wrongAt('value', wrong) } : { data: typed });
     },
-  );
+    onDone: onSave,
+  });
   return (
     <form className="grid gap-3" noValidate onSubmit={submit}>
       <TextField
@@ -79,9 +92,16 @@ function ValueForm({ label, hint, value, inputMode = 'text', check, onSave }: Va
         inputMode={inputMode}
         {...register('value')}
       />
-      <Button type="submit" kind="strong">
-        Use it
-      </Button>
+      <p className="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <Button type="submit" kind="strong">
+          Use it
+        </Button>
+        {suggest && (
+          <Button kind="link" onClick={() => change({ value: suggest.make() })}>
+            {suggest.label}
+          </Button>
+        )}
+      </p>
     </form>
   );
 }
@@ -92,12 +112,16 @@ interface CodeProps {
   back?: Back;
 }
 
+const newCode = (): string =>
+  makeEntryCode(crypto.getRandomValues(new Uint8Array(ENTRY_CODE_BYTES)));
+
 export const CodeCard = ({ value, onSave, back }: CodeProps) => (
   <Card label={`Entry code: ${value ?? 'none'}`} shown={value ?? 'none'} back={back}>
     {(close) => (
       <ValueForm
         label="Entry code"
-        hint="Asked of everyone but hosts and named presenters. Leave it blank for none."
+        hint="Asked of everyone but hosts, named presenters and callers. Posts that give it change with it. Leave it blank for none."
+        suggest={{ label: value === null ? 'Make one' : 'Make another', make: newCode }}
         value={value ?? ''}
         onSave={(typed) => {
           onSave(typed.trim() === '' ? null : typed);
