@@ -1,5 +1,3 @@
-import { toast } from 'sonner';
-
 const NOT_ALLOWED = 'The browser did not allow copying. Select the text and copy it by hand.';
 
 /** Writes to the clipboard, and says that it is done, or that it could not be. */
@@ -14,3 +12,4 @@ export async function copying(write: () => Promise<void>, done: string): Promise
 
 export const copyText = (text: string, done: string): Promise<void> =>
   copying(() => navigator.clipboard.writeText(text), done);
+import { toast } from '../ui/toast.js';

@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { toast } from '../ui/toast.js';
 import { problemOf } from './api.js';
 
 /** Whether an order was kept; why it was not is said. */

@@ -1,5 +1,5 @@
-import { toast } from 'sonner';
 import type { WayBack } from '@glen/contract';
+import { toast } from '../ui/toast.js';
 import { keepWayBack, takeBack } from './wayBack.js';
 import { allWritten } from './writes.js';
 

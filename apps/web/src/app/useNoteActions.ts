@@ -1,7 +1,7 @@
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
 import type { EntryRules, NoteAction } from '@glen/core';
 import type { Sent } from '@glen/contract';
+import { toast } from '../ui/toast.js';
 import { api, problemOf } from './api.js';
 import { store } from './store.js';
 import { offerUndo } from './undo.js';

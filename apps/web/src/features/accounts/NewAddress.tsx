@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { Account, Answer, Sent } from '@glen/contract';
+import { toast } from '../../ui/toast.js';
 import { api } from '../../app/api.js';
 import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';

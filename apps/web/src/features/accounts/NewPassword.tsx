@@ -1,5 +1,5 @@
-import { toast } from 'sonner';
 import type { Answer, Sent } from '@glen/contract';
+import { toast } from '../../ui/toast.js';
 import { api } from '../../app/api.js';
 import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';

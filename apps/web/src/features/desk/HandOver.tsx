@@ -1,7 +1,7 @@
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import { stillInside } from '@glen/core/light';
+import { toast } from '../../ui/toast.js';
 import { api } from '../../app/api.js';
 import { useServerForm } from '../../app/useServerForm.js';
 import { Button, buttonClass } from '../../ui/Button.js';

@@ -1,5 +1,5 @@
-import { toast } from 'sonner';
 import { OVER_ANOTHER, type Problem } from '@glen/contract';
+import { toast } from '../../ui/toast.js';
 import { messageFor, problemOf } from '../../app/api.js';
 
 type Open = (ask: {

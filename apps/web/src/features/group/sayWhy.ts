@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { toast } from '../../ui/toast.js';
 import { problemOf } from '../../app/api.js';
 
 /** Says why something about a roll did not work. */

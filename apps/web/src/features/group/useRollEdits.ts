@@ -1,5 +1,5 @@
-import { toast } from 'sonner';
 import type { Answer, Problem, Sent } from '@glen/contract';
+import { toast } from '../../ui/toast.js';
 import { api, problemOf } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
 import { sayWhy } from './sayWhy.js';

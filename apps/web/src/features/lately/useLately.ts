@@ -1,5 +1,5 @@
-import { toast } from 'sonner';
 import type { Answer } from '@glen/contract';
+import { toast } from '../../ui/toast.js';
 import { api, problemOf } from '../../app/api.js';
 import { takeBack } from '../../app/wayBack.js';
 

@@ -1,6 +1,6 @@
 import type { EntryRules } from '@glen/core';
 import type { LinkDetail } from '@glen/contract';
-import { toast } from 'sonner';
+import { toast } from '../../ui/toast.js';
 import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { TextField } from '../../ui/TextField.js';

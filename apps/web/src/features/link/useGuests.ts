@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { Answer, Problem, Sent } from '@glen/contract';
+import { toast } from '../../ui/toast.js';
 import { api, problemOf } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
 import { copyAddress } from './copy.js';

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import type { LinkDetail } from '@glen/contract';
+import { toast } from '../../ui/toast.js';
 import { api, problemOf } from '../../app/api.js';
 
 interface Sent {

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
 import { dateInWords } from '@glen/core';
 import type { Problem } from '@glen/contract';
+import { toast } from '../../ui/toast.js';
 import { mayEdit } from '../school/mayEdit.js';
 import { chosenDays, chosenNotch, type Chosen, type PutDown } from './chosen.js';
 import type { Notch, Strip } from './strip/layout.js';

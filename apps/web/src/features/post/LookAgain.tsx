@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { toast } from '../../ui/toast.js';
 import { api, problemOf } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
 

@@ -1,5 +1,5 @@
 import { dateInWords } from '@glen/core/light';
-import { toast } from 'sonner';
+import { toast } from '../../ui/toast.js';
 import { api, problemOf } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
 

@@ -1,5 +1,5 @@
-import { toast } from 'sonner';
 import type { Post } from '@glen/contract';
+import { toast } from '../../ui/toast.js';
 import { api, problemOf } from '../../app/api.js';
 import { offerWayBack } from '../../app/undo.js';
 import { wayBack } from '../../app/wayBack.js';

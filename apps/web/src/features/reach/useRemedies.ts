@@ -1,7 +1,7 @@
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
 import type { NoteAction } from '@glen/core';
 import type { Sent } from '@glen/contract';
+import { toast } from '../../ui/toast.js';
 import { api, problemOf } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
 import { useNoteActions } from '../../app/useNoteActions.js';
