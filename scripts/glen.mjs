@@ -96,7 +96,8 @@ async function up(args) {
   }
   say(`\n  Demo sign-ins (password fair-winds-2026): o.marsh@merrow.example (teacher), s.aalto@merrow.example (visiting teacher),
   ansel.grue@merrow.example (student), n.achterberg@merrow.example (head). The sign-in page offers everyone with one click.
-  The class streams, as a student sees them: ${demo.courseSite}\n`);
+  The class streams, as a student sees them: ${demo.courseSite}
+  The mailboxes of everybody: ${demo.mail}\n`);
   // Whoever reads the line may stop it at once.
   const stopped = untilStopped();
   say(`Glen is ready at ${demo.publicUrl}`);

@@ -22,6 +22,8 @@ export interface Around {
   publicUrl: string;
   video: string;
   courseSite: string;
+  /** Where the mailboxes are looked at. */
+  mail: string;
   /** Where the providers of accounts are. */
   signOn: { school: string; home: string };
   server: Record<string, string>;

@@ -10,6 +10,7 @@ export const STANDINS = '127.0.0.2';
 const COURSE_SITE_APART = 5;
 /** Providers of accounts are on addresses of their own: cookies know no ports. */
 const SIGN_ON = { school: '127.0.0.3', home: '127.0.0.4' };
+const MAIL = '127.0.0.5';
 
 /** Where the providers of accounts are, as Glen and as they themselves are told of it. */
 async function signOnSurroundings(port) {
@@ -135,6 +136,24 @@ function keptAlive(name, begin, say) {
   };
 }
 
+/** The mail service, which takes all letters and lets none out, and the page of its mailboxes. */
+async function mailSurroundings(port) {
+  const smtpPort = await samePort(port, MAIL);
+  const pagePort = await samePort(port + COURSE_SITE_APART, MAIL);
+  return {
+    address: `http://${MAIL}:${pagePort}`,
+    server: {
+      GLEN_SMTP_URL: `smtp://${MAIL}:${smtpPort}`,
+      GLEN_MAIL_FROM: 'Merrow Sound School of Seamanship <glen@merrow.example>',
+    },
+    standins: {
+      STANDINS_MAIL_HOST: MAIL,
+      STANDINS_SMTP_PORT: String(smtpPort),
+      STANDINS_MAIL_PAGE_PORT: String(pagePort),
+    },
+  };
+}
+
 /** What callers dial in the demo school; of the numbers that are kept for invented places. */
 const VIDEO_PHONE = '+1 902 555 0142';
 
@@ -144,6 +163,7 @@ export async function surroundings({ mariadb, database, port, undoSeconds }) {
   const videoPort = await samePort(port, STANDINS);
   const courseSitePort = await samePort(port + COURSE_SITE_APART, STANDINS);
   const signOn = await signOnSurroundings(port);
+  const mail = await mailSurroundings(port);
   const publicUrl = `http://${LOOPBACK}:${port}`;
   const videoSecret = 'the demo video room and Glen share this secret';
   const courseSiteToken = 'the demo course site gave this token';
@@ -152,6 +172,7 @@ export async function surroundings({ mariadb, database, port, undoSeconds }) {
     video: `http://${STANDINS}:${videoPort}`,
     courseSite: `http://${STANDINS}:${courseSitePort}`,
     signOn: signOn.addresses,
+    mail: mail.address,
     server: {
       GLEN_DATABASE_URL: mariadb.url(database),
       GLEN_PUBLIC_URL: publicUrl,
@@ -163,6 +184,7 @@ export async function surroundings({ mariadb, database, port, undoSeconds }) {
       GLEN_COURSE_SITE_URL: `http://${STANDINS}:${courseSitePort}`,
       GLEN_COURSE_SITE_TOKEN: courseSiteToken,
       ...signOn.server,
+      ...mail.server,
       ...(undoSeconds === undefined ? {} : { GLEN_UNDO_SECONDS: String(undoSeconds) }),
     },
     standins: {
@@ -176,6 +198,7 @@ export async function surroundings({ mariadb, database, port, undoSeconds }) {
       STANDINS_WEBHOOK: `${publicUrl}/api/webhooks/video`,
       STANDINS_GLEN: publicUrl,
       ...signOn.standins,
+      ...mail.standins,
     },
   };
 }

@@ -9,6 +9,7 @@ import type { LiveFeed } from './features/live/feed.js';
 import type { Wish } from './jobs/job.js';
 import type { CourseSite } from './outside/courseSite.js';
 import type { Metrics } from './operating/metrics.js';
+import type { Mail } from './outside/mail.js';
 import type { Tokens } from './tokens.js';
 import type { SignOnProvider } from './outside/signOnProvider.js';
 import type { VideoService } from './outside/videoService.js';
@@ -29,6 +30,8 @@ export interface Glen {
   video: VideoService | null;
   /** Takes what is posted; where there is none, places are filled by hand. */
   courseSite: CourseSite | null;
+  /** Takes letters; where there is none, nobody is written to. */
+  mail: Mail | null;
   /** Where people sign on beside passwords, by name. */
   signOn: ReadonlyMap<string, SignOnProvider>;
   /** Figures of this process. */

@@ -23,6 +23,7 @@ import { Tokens } from './tokens.js';
 import { enqueue } from './jobs/outbox.js';
 import { JobRunner } from './jobs/runner.js';
 import { httpCourseSite } from './outside/httpCourseSite.js';
+import { smtpMail } from './outside/smtpMail.js';
 import { httpVideoService } from './outside/httpVideoService.js';
 import { openIdProviders } from './outside/openIdProvider.js';
 
@@ -57,6 +58,7 @@ async function assemble(config: Config): Promise<Glen> {
     doors,
     video: config.video && httpVideoService(config.video, clock),
     courseSite: config.courseSite && httpCourseSite(config.courseSite),
+    mail: config.mail && smtpMail(config.mail),
     signOn: openIdProviders(config.signOn, config.publicUrl, clock),
     audit: (entry) => writeEntry(db, clock, entry),
     auditCounted: (entry) => countEntry(db, clock, entry),
@@ -120,6 +122,7 @@ export async function startServer(
       await covers.stop();
       await housekeeping.stop();
       await runner.stop();
+      glen.mail?.close();
       await glen.db.close();
     },
   };

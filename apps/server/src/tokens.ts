@@ -8,7 +8,18 @@ import {
 } from 'node:crypto';
 
 /** What a token lets its bearer do; tokens of one use are worth nothing in the place of another's. */
-const USES = ['session', 'device', 'feed', 'one-time', 'ticket', 'press', 'pin', 'caller', 'check'] as const;
+const USES = [
+  'session',
+  'device',
+  'feed',
+  'one-time',
+  'ticket',
+  'press',
+  'pin',
+  'caller',
+  'stop-letters',
+  'check',
+] as const;
 type Use = (typeof USES)[number];
 
 const KEY_BYTES = 32;

@@ -33,7 +33,7 @@ async function invite(link: LinkDetail, text: string, more: object = {}): Promis
 async function tokenFor(link: LinkDetail, email: string): Promise<string> {
   const answer = await host.post(`/api/links/${link.id}/guest-address`, { email });
   expect(answer.status).toBe(200);
-  return (answer.body as Answer<'guestAddress'>).address.split('/').at(-1)!;
+  return (answer.body as Answer<'guestAddress'>).address!.split('/').at(-1)!;
 }
 
 /** Somebody who has come by their one-time address. */

@@ -62,6 +62,8 @@ export interface School {
   running: RunningServer;
   courseSite: string;
   video: string;
+  /** Where the mailboxes are looked at. */
+  mail: string;
   /** Where the providers of accounts are. */
   signOn: { school: string; home: string };
   people: Answer<'demoPeople'>['people'];
@@ -179,6 +181,7 @@ export async function startSchool({
     person,
     courseSite: around.courseSite,
     video: around.video,
+    mail: around.mail,
     signOn: around.signOn,
     classes: new Map(classes.map((c) => [c.pennant.letters, c])),
     setTime: async (time, date = '2026-10-14') => {

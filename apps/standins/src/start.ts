@@ -4,6 +4,9 @@ import type { AddressInfo } from 'node:net';
 import { courseSiteApp } from './courseSite/app.js';
 import { Board, COURSE_SITE_TABLES } from './courseSite/store.js';
 import { Store } from './db.js';
+import { mailApp } from './mail/app.js';
+import { mailServer } from './mail/server.js';
+import { MAIL_TABLES, Mailboxes } from './mail/store.js';
 import { problem } from './problem.js';
 import { signOnApp } from './signOn/app.js';
 import { Directory, SIGN_ON_TABLES } from './signOn/directory.js';
@@ -18,6 +21,8 @@ interface StandinConfig {
   host: string;
   videoPort: number;
   courseSitePort: number;
+  /** Of the mail service, and of the page of its mailboxes. */
+  mail: { host: string; smtpPort: number; pagePort: number };
   videoSecret: string;
   /** What callers of the video service dial. */
   videoPhone: string;
@@ -81,6 +86,29 @@ async function startSignOn(
   return listen(app, port, host);
 }
 
+/** The mail service and the page of its mailboxes, answering. */
+async function startMail(
+  store: Store,
+  { mail: { host, smtpPort, pagePort }, publicDir }: StandinConfig,
+): Promise<{ stop: () => Promise<void> }> {
+  const boxes = new Mailboxes(store);
+  const smtp = mailServer(boxes);
+  await new Promise<void>((resolve, reject) => {
+    smtp.once('error', reject);
+    smtp.listen(smtpPort, host, resolve);
+  });
+  // Whoever breaks off in mid-letter is no fault of the service.
+  smtp.removeAllListeners('error').on('error', () => {});
+  const pages = await listen(mailApp(boxes, { publicDir }), pagePort, host);
+  return {
+    stop: async () => {
+      pages.closeAllConnections();
+      pages.close();
+      await new Promise<void>((resolve) => smtp.close(resolve));
+    },
+  };
+}
+
 const delay = (ms: number): Promise<void> =>
   new Promise((resolve) => {
     setTimeout(resolve, ms);
@@ -91,7 +119,7 @@ export async function startStandins(
   config: StandinConfig,
 ): Promise<{ videoPort: number; courseSitePort: number; stop: () => Promise<void> }> {
   const store = new Store(config.databaseUrl);
-  await store.define([...COURSE_SITE_TABLES, ...VIDEO_TABLES, ...SIGN_ON_TABLES]);
+  await store.define([...COURSE_SITE_TABLES, ...VIDEO_TABLES, ...SIGN_ON_TABLES, ...MAIL_TABLES]);
   const rooms = new Rooms(store);
   const notices = new Notices(rooms, config.webhook, config.videoSecret);
   const presence = new Presence(rooms, notices);
@@ -122,6 +150,7 @@ export async function startStandins(
       startSignOn(store, signOn, { publicDir: config.publicDir, delay }),
     ),
   ]);
+  const smtp = await startMail(store, config);
   notices.start();
   const [videoPort, courseSitePort] = servers.map(
     (server) => (server.address() as AddressInfo).port,
@@ -131,6 +160,7 @@ export async function startStandins(
     courseSitePort,
     stop: async () => {
       notices.stop();
+      await smtp.stop();
       await Promise.all(
         servers.map(
           (server) =>

@@ -8,6 +8,10 @@ const surroundings = z.object({
   STANDINS_HOST: z.string().default('127.0.0.2'),
   STANDINS_VIDEO_PORT: z.coerce.number(),
   STANDINS_COURSE_SITE_PORT: z.coerce.number(),
+  /** Where letters are taken, and where the mailboxes are looked at; on an address of their own. */
+  STANDINS_MAIL_HOST: z.string(),
+  STANDINS_SMTP_PORT: z.coerce.number(),
+  STANDINS_MAIL_PAGE_PORT: z.coerce.number(),
   STANDINS_VIDEO_SECRET: z.string(),
   STANDINS_VIDEO_PHONE: z.string(),
   STANDINS_COURSE_SITE_TOKEN: z.string(),
@@ -30,6 +34,11 @@ export function start(env: NodeJS.ProcessEnv): Promise<{ stop: () => Promise<voi
     host: said.STANDINS_HOST,
     videoPort: said.STANDINS_VIDEO_PORT,
     courseSitePort: said.STANDINS_COURSE_SITE_PORT,
+    mail: {
+      host: said.STANDINS_MAIL_HOST,
+      smtpPort: said.STANDINS_SMTP_PORT,
+      pagePort: said.STANDINS_MAIL_PAGE_PORT,
+    },
     videoSecret: said.STANDINS_VIDEO_SECRET,
     videoPhone: said.STANDINS_VIDEO_PHONE,
     courseSiteToken: said.STANDINS_COURSE_SITE_TOKEN,

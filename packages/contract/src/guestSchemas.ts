@@ -28,6 +28,8 @@ export const guestsAnswer = z.object({
   watchAddress: z.string().nullable(),
   /** The rules in force let people watch. */
   mayWatch: z.boolean(),
+  /** A mail service is set up: a guest's way in can be sent to them. */
+  mails: z.boolean(),
 });
 
 /** About 400 lines of a name and an address. */

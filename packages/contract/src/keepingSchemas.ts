@@ -2,7 +2,14 @@ import { z } from 'zod';
 import { PERSON_ROLES } from '@glen/core';
 import { date, id, idParam, time, utcInstant, version, line } from './basics.js';
 import { emailField } from './classSchemas.js';
-import { accountSchema, clockHours, dateOrder, newPassword } from './peopleSchemas.js';
+import {
+  accountSchema,
+  clockHours,
+  dateOrder,
+  newPassword,
+  toldBy,
+  toldBySchool,
+} from './peopleSchemas.js';
 
 // The people of the school, as those who look after them see and change them.
 
@@ -215,6 +222,9 @@ export const ownSessions = z.object({
     }),
   ),
 });
+/** How somebody wishes to; nothing: as the school has it. */
+const toldWishes = z.object({ changes: toldBy.nullable(), reminders: toldBy.nullable() });
+
 /** One's own account, as its owner changes it. */
 export const ownAccount = z.object({
   version,
@@ -226,8 +236,10 @@ export const ownAccount = z.object({
   /** Nothing: as the school has it. */
   dateOrder: dateOrder.nullable(),
   hours: clockHours.nullable(),
-  /** `changes`: a word when a change of the calendar or the time zone moves sessions of theirs. */
-  told: z.object({ changes: z.boolean() }),
+  told: toldWishes,
+  toldBySchool,
+  /** A mail service is set up: letters reach people. */
+  mails: z.boolean(),
 });
 
 export const ownWishes = z.object({
@@ -237,8 +249,7 @@ export const ownWishes = z.object({
   /** Nothing: as the school has it. */
   dateOrder: dateOrder.nullable(),
   hours: clockHours.nullable(),
-  /** `changes`: a word when a change of the calendar or the time zone moves sessions of theirs. */
-  told: z.object({ changes: z.boolean() }),
+  told: toldWishes,
 });
 
 const password = z.string().min(1, 'Give your password.').max(200);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { PERSON_ROLES } from '@glen/core';
+import { PERSON_ROLES, WAYS } from '@glen/core';
 import { date, id, line, time, utcInstant } from './basics.js';
 import { providerSchema } from './signOnSchemas.js';
 
@@ -79,6 +79,10 @@ export const comeAsGuestBody = z.object({ name: line(120).min(1, 'Say what you a
 
 export const newPasswordBody = z.object({ password: newPassword });
 
+export const toldBy = z.enum(WAYS);
+/** How the school has people hear of changes, and of what begins soon. */
+export const toldBySchool = z.object({ changes: toldBy, reminders: toldBy });
+
 /** What the office changes of a school later; its calendar and its rules have pages of their own. */
 export const aboutSchool = z.object({
   /** One teacher, and no office. */
@@ -92,6 +96,7 @@ export const aboutSchool = z.object({
   resetsBy: z.enum(['office', 'hosts']),
   dateOrder,
   hours: clockHours,
+  told: toldBySchool,
 });
 
 /** What a school says of itself as somebody moves in. */

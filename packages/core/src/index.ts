@@ -282,6 +282,15 @@ export {
   type LinkCodes,
   type ReplaceHow,
 } from './link/replaceLink.js';
+export {
+  TOLD_KINDS,
+  WAYS,
+  toldBy,
+  type ToldBy,
+  type ToldKind,
+  type ToldWishes,
+} from './mail/wishes.js';
+export { headerText, renderLetter, type LetterText } from './mail/letter.js';
 export { spellCode } from './link/spellCode.js';
 export { linkOfPin, makePhonePin, pinInGroups } from './link/phonePin.js';
 export { readRoomAddress } from './link/roomAddress.js';

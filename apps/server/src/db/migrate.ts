@@ -35,6 +35,7 @@ import * as m0031 from './migrations/0031-covers.js';
 import * as m0032 from './migrations/0032-line-before-a-full-room.js';
 import * as m0033 from './migrations/0033-chime-of-a-session.js';
 import * as m0034 from './migrations/0034-on-behalf.js';
+import * as m0035 from './migrations/0035-letters.js';
 import {
   databaseKind,
   makeBooks,
@@ -86,6 +87,7 @@ const MIGRATIONS: Migration[] = [
   m0032,
   m0033,
   m0034,
+  m0035,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

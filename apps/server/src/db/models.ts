@@ -22,6 +22,7 @@ import { defineJoined } from './models/Joined.js';
 import { defineKeptOut } from './models/KeptOut.js';
 import { defineKnownBrowser } from './models/KnownBrowser.js';
 import { defineLately } from './models/Lately.js';
+import { defineLetter } from './models/Letter.js';
 import { defineLink } from './models/Link.js';
 import { defineLinkAudience } from './models/LinkAudience.js';
 import { defineLinkCode } from './models/LinkCode.js';
@@ -82,6 +83,7 @@ const defineTables = (sequelize: Sequelize) => ({
   KeptOut: defineKeptOut(sequelize),
   KnownBrowser: defineKnownBrowser(sequelize),
   Lately: defineLately(sequelize),
+  Letter: defineLetter(sequelize),
   Link: defineLink(sequelize),
   LinkAudience: defineLinkAudience(sequelize),
   LinkCode: defineLinkCode(sequelize),

@@ -8,6 +8,8 @@ export const JOB_KINDS = [
   'room-rules',
   'mute',
   'let-share',
+  'letter',
+  'gather',
 ] as const;
 export type JobKind = (typeof JOB_KINDS)[number];
 export interface Job {

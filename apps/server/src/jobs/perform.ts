@@ -2,6 +2,8 @@ import type { Role } from '@glen/core';
 import type { Glen } from '../glen.js';
 import type { VideoService } from '../outside/videoService.js';
 import { holdRules } from '../features/desk/roomRules.js';
+import { sendLetter } from '../features/mail/letters.js';
+import { gatherWords } from '../features/mail/gather.js';
 import { reconcilePost } from '../features/post/reconcilePost.js';
 import { lookByItself, syncPlacement } from '../features/post/sync.js';
 import type { Job, JobKind } from './job.js';
@@ -20,6 +22,8 @@ const WORK: Record<JobKind, Work> = {
   post: (glen, job) => reconcilePost(glen, Number(job.subject)),
   look: (glen, job) => lookByItself(glen, Number(job.subject)),
   'room-rules': (glen, job) => holdRules(glen, Number(job.subject)),
+  letter: (glen, job) => sendLetter(glen, Number(job.subject)),
+  gather: (glen, job) => gatherWords(glen, Number(job.subject)),
   'end-room': inRoom((video, _room, { subject }) => video.endRoom(subject)),
   'put-out': inRoom((video, room, { payload: { visitor, why } }) =>
     video.putOut(room, Number(visitor), why === 'left' ? 'left' : 'put-out'),

@@ -79,6 +79,11 @@ const BROWSERS: Leftover[] = [
 /** What has been told or answered, and is asked for again only soon after. */
 const TOLD: Leftover[] = [
   {
+    table: 'letters',
+    takeSome: ({ models }, ago) =>
+      models.Letter.destroy({ where: { made_at: olderThan(ago(60)) }, limit: STEP }),
+  },
+  {
     table: 'changes',
     takeSome: ({ models }, ago) =>
       models.Change.destroy({ where: { at: olderThan(ago(1)) }, limit: STEP }),

@@ -43,8 +43,9 @@ export const links = {
   setAudience: { params: ofLink, body: audienceBody.extend({ version }), answer: linkDetail },
   guestAddress: {
     params: ofLink,
-    body: z.object({ email: emailField }),
-    answer: z.object({ address: z.string(), until: utcInstant }),
+    /** `mail`: it is sent to them, and told to nobody else. */
+    body: z.object({ email: emailField, by: z.enum(['host', 'mail']).default('host') }),
+    answer: z.object({ address: z.string().nullable(), until: utcInstant }),
   },
   guests: { params: ofLink, answer: guestsAnswer },
   addGuests: { params: ofLink, body: addGuestsBody, answer: guestsAnswer },

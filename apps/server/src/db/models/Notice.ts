@@ -16,6 +16,8 @@ interface NoticeRow extends Model<InferAttributes<NoticeRow>, InferCreationAttri
   text: string;
   made_at: string;
   seen: CreationOptional<boolean>;
+  /** They have been written of it, or need not be. */
+  mailed: CreationOptional<boolean>;
 }
 
 export const defineNotice = (sequelize: Sequelize): ModelStatic<NoticeRow> =>
@@ -28,6 +30,7 @@ export const defineNotice = (sequelize: Sequelize): ModelStatic<NoticeRow> =>
       text: text(2000),
       made_at: instant('made_at'),
       seen: flag('seen'),
+      mailed: flag('mailed'),
     },
     {
       tableName: 'notices',

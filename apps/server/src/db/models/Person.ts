@@ -7,7 +7,14 @@ import {
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';
-import type { ClockHours, DateOrder, PersonRole, KeptRules, Presents } from '@glen/core';
+import type {
+  ClockHours,
+  DateOrder,
+  PersonRole,
+  KeptRules,
+  Presents,
+  ToldWishes,
+} from '@glen/core';
 import { idOf, instant, json, oneOf, ownId, text, version } from './columns.js';
 
 /** What a retired person had, by its ids: given back as far as it still stands when they come back. */
@@ -21,12 +28,6 @@ export interface HadByRetired {
   presents?: (Pick<Presents, 'seriesId' | 'key'> & Partial<Presents> & { linkId: number })[];
   /** Groups that they were tutor of. */
   tutors: number[];
-}
-
-/** What somebody wishes to be told. Left out: told. */
-interface ToldWishes {
-  /** A notice when others change what one's own sessions rest on. */
-  changes?: boolean;
 }
 
 /** Somebody of the school, or a guest who is known by name. What they are to the school stands in `person_roles`. */
@@ -49,6 +50,7 @@ export interface PersonRow extends Model<
   /** Nothing: as the school has it. */
   date_order: CreationOptional<DateOrder | null>;
   hours: CreationOptional<ClockHours | null>;
+  /** How they wish to hear of things; left out: as the school has it. */
   told: CreationOptional<ToldWishes>;
   /** The last word of the name, for the order of lists; kept by the database. */
   family: CreationOptional<string | null>;

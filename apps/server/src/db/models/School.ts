@@ -6,7 +6,14 @@ import {
   type ModelStatic,
   type Sequelize,
 } from 'sequelize';
-import type { ClaimRule, EntryRules, RuleField, SchoolCalendar, ShutWays } from '@glen/core';
+import type {
+  ClaimRule,
+  EntryRules,
+  RuleField,
+  SchoolCalendar,
+  ShutWays,
+  ToldWishes,
+} from '@glen/core';
 import { flag, json, oneOf, onlyId, text, version } from './columns.js';
 
 /** The one school of this installation; its only row has the id 1. */
@@ -37,6 +44,8 @@ interface SchoolRow extends Model<InferAttributes<SchoolRow>, InferCreationAttri
   shut_ways: CreationOptional<ShutWays>;
   /** What the school makes of what its provider of accounts claims. */
   claim_rules: CreationOptional<ClaimRule[]>;
+  /** How people hear of things, where they have not said so themselves. */
+  told: CreationOptional<ToldWishes>;
   /** What changes everybody asks for a passkey of whoever changes it. */
   asks_passkey: CreationOptional<boolean>;
   /** Rises with all of these. */
@@ -64,6 +73,7 @@ export const defineSchool = (sequelize: Sequelize): ModelStatic<SchoolRow> =>
       resets_by: oneOf(['office', 'hosts'], { defaultValue: 'office' }),
       shut_ways: json({ defaultValue: {} }),
       claim_rules: json({ defaultValue: [] }),
+      told: json({ defaultValue: {} }),
       ways_version: version(),
       asks_passkey: flag('asks_passkey'),
     },

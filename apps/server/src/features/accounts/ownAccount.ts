@@ -5,6 +5,7 @@ import type { Glen } from '../../glen.js';
 import { signOutElsewhere } from '../../http/browserSessions.js';
 import { HttpProblem, stale, wrongField } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
+import { readAbout } from '../school/aboutStore.js';
 import { signOnsOf } from './signOnsStore.js';
 import { countTry, succeeded } from './slowDown.js';
 import { countWaysInto } from './waysIntoStore.js';
@@ -40,6 +41,8 @@ export async function describeOwn(glen: Glen, who: Who): Promise<Own> {
   );
   return {
     ...wishes,
+    toldBySchool: (await readAbout(glen.db)).told,
+    mails: glen.mail !== null,
     mayRename: mayRename(who),
     accounts: accounts.map((a) => ({ ...a, signOns: signOns(a.id) })),
   };

@@ -6,6 +6,8 @@ import {
   type DateOrder,
   type PersonRole,
   type KeptRules,
+  type ToldBy,
+  type ToldKind,
 } from '@glen/core';
 import type { Account, Person } from '@glen/contract';
 import type { AccountRow as AccountModel } from '../../db/models/Account.js';
@@ -186,7 +188,7 @@ interface OwnWishes {
   theme: 'light' | 'dark' | null;
   dateOrder: DateOrder | null;
   hours: ClockHours | null;
-  told: { changes: boolean };
+  told: Record<ToldKind, ToldBy | null>;
 }
 
 /** What somebody is called and what they wish for. */
@@ -199,7 +201,7 @@ export async function ownWishesOf(db: Db, personId: number): Promise<OwnWishes> 
     theme,
     dateOrder: date_order,
     hours,
-    told: { changes: told.changes ?? true },
+    told: { changes: told.changes ?? null, reminders: told.reminders ?? null },
   };
 }
 
@@ -208,9 +210,10 @@ export function writeOwnWishes(
   db: Db,
   personId: number,
   version: number,
-  { dateOrder, ...wishes }: Omit<OwnWishes, 'version'>,
+  { dateOrder, told, ...wishes }: Omit<OwnWishes, 'version'>,
 ): Promise<boolean> {
-  const columns = { ...wishes, date_order: dateOrder };
+  const said = Object.entries(told).filter(([, way]) => way !== null);
+  const columns = { ...wishes, date_order: dateOrder, told: Object.fromEntries(said) };
   return changeAsRead(db.models.Person, { id: personId, version }, columns);
 }
 

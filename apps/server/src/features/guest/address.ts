@@ -11,6 +11,7 @@ import { watchCodeOf } from '../link/watchStore.js';
 import { classById } from '../school/classes.sql.js';
 import { readSchool } from '../school/store.js';
 import { invitationsTo, whenInWords } from './listStore.js';
+import { mailWayIn } from './mailWayIn.js';
 import {
   classesHosted,
   classesInviting,
@@ -31,18 +32,24 @@ const VALID_DAYS = 14;
 export async function makeGuestAddress(
   glen: Glen,
   { linkId, by }: { linkId: number; by: number },
-  { email }: Body<'guestAddress'>,
+  { email, by: sentBy }: Body<'guestAddress'>,
 ): Promise<Answer<'guestAddress'>> {
+  if (sentBy === 'mail' && !glen.mail)
+    throw wrongField('by', 'No mail service is set up here: copy it, and send it to them.');
   if (!(await isGuestOf(glen.db, linkId, email)))
     throw wrongField('email', 'This link is for no guest with this address.');
   const token = randomBytes(TOKEN_BYTES).toString('base64url');
   const until = glen.clock.machine(VALID_DAYS * 86400);
   const tokenHash = glen.tokens.hash('one-time', token);
+  const address = `${glen.config.publicUrl}/guest/${token}`;
   await glen.db.transaction(async () => {
     await writeGuestAddress(glen.db, { linkId, email, tokenHash, until, by });
     await glen.audit({ by, action: 'make-guest-address', subject: `link:${linkId}`, after: email });
+    if (sentBy === 'mail') await mailWayIn(glen, { linkId, by, email, address, once: tokenHash });
   });
-  return { address: `${glen.config.publicUrl}/guest/${token}`, until };
+  if (sentBy === 'host') return { address, until };
+  glen.nudge();
+  return { address: null, until };
 }
 
 const gone = (): HttpProblem =>

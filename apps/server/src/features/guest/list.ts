@@ -45,6 +45,7 @@ export async function describeGuests(glen: Glen, linkId: number): Promise<Answer
     })),
     watchAddress: code === null ? null : watchAddress(glen, code),
     mayWatch: rules.get(linkId)!.rules.watching,
+    mails: glen.mail !== null,
   };
 }
 

@@ -34,6 +34,7 @@ export const NAMES_A_PERSON: Record<string, 'move' | 'once' | 'drop'> = {
   'invited.person_id': 'once',
   'invited.given_by': 'move',
   'notices.person_id': 'move',
+  'letters.person_id': 'move',
   'lately.person_id': 'move',
   'guardians.student_id': 'once',
   'guardians.person_id': 'once',

@@ -1,3 +1,4 @@
+import { toldBy } from '@glen/core';
 import type { Body } from '@glen/contract';
 import type { Db } from '../../db/connect.js';
 import { oneMore } from '../../db/versions.js';
@@ -21,6 +22,7 @@ async function read(db: Db, isHeld: boolean): Promise<KeptAbout> {
       'date_order',
       'hours',
       'alone',
+      'told',
       'about_version',
     ],
     lock: isHeld,
@@ -34,10 +36,12 @@ async function read(db: Db, isHeld: boolean): Promise<KeptAbout> {
     date_order: dateOrder,
     hours,
     alone,
+    told: kept,
     about_version: version,
   } = row;
+  const told = { changes: toldBy('changes', kept), reminders: toldBy('reminders', kept) };
   const { zone } = calendar;
-  return { name, help, zone, classesBy, resetsBy, dateOrder, hours, alone, version };
+  return { name, help, zone, classesBy, resetsBy, dateOrder, hours, alone, told, version };
 }
 
 /** What the school says of itself. */
@@ -49,7 +53,7 @@ export const heldAbout = (db: Db): Promise<KeptAbout> => read(db, true);
 /** Writes all of it but the zone, which the calendar keeps. */
 export async function writeAbout(
   db: Db,
-  { name, help, classesBy, resetsBy, dateOrder, hours, alone }: Omit<About, 'zone'>,
+  { name, help, classesBy, resetsBy, dateOrder, hours, alone, told }: Omit<About, 'zone'>,
 ): Promise<void> {
   await db.models.School.update(
     {
@@ -60,6 +64,7 @@ export async function writeAbout(
       date_order: dateOrder,
       hours,
       alone,
+      told,
       about_version: oneMore('about_version'),
     },
     { where: { id: ONLY_ROW } },

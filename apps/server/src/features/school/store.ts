@@ -1,3 +1,4 @@
+import { toldBy } from '@glen/core';
 import type { ClockHours, DateOrder, EntryRules, RuleField, SchoolCalendar } from '@glen/core';
 import type { Account } from '@glen/contract';
 import type { Db } from '../../db/connect.js';
@@ -51,20 +52,24 @@ export async function writeCalendar(
   );
 }
 
-/** Tells somebody what others changed; whoever wishes to hear nothing of that is left in peace. */
+/** Tells somebody what others changed; whoever wishes to hear nothing of that is left in peace. Whether they were told. */
 export async function insertNotice(
   db: Db,
   notice: { personId: number; title: string; text: string; madeAt: string },
-): Promise<void> {
-  const { Person, Notice } = db.models;
-  const person = await Person.findByPk(notice.personId, { attributes: ['told'] });
-  if (person?.told.changes === false) return;
+): Promise<boolean> {
+  const { Person, Notice, School } = db.models;
+  const [person, school] = await Promise.all([
+    Person.findByPk(notice.personId, { attributes: ['told'] }),
+    School.findByPk(1, { attributes: ['told'] }),
+  ]);
+  if (toldBy('changes', person?.told ?? {}, school?.told) === 'none') return false;
   await Notice.create({
     person_id: notice.personId,
     title: notice.title,
     text: notice.text,
     made_at: notice.madeAt,
   });
+  return true;
 }
 
 interface UnseenNotice {

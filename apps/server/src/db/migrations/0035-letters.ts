@@ -1,0 +1,22 @@
+export const name = '0035-letters';
+
+const CODE = 'CHARACTER SET ascii COLLATE ascii_bin';
+
+/** Letters to send: sealed until they are sent, and then only that they were; `once` names what one is about, so that nobody gets two. */
+export const up: string[] = [
+  `CREATE TABLE letters (
+    id INT UNSIGNED AUTO_INCREMENT PRIMARY KEY, kind VARCHAR(20) ${CODE} NOT NULL, once VARCHAR(120) ${CODE} NOT NULL UNIQUE,
+    person_id INT UNSIGNED NULL, name VARCHAR(120) NOT NULL, email VARCHAR(254) NOT NULL, subject VARCHAR(300) NOT NULL,
+    sealed MEDIUMTEXT NOT NULL, thread VARCHAR(120) ${CODE} NULL, until_at DATETIME NULL,
+    state ENUM('waiting','sent','refused','dropped') NOT NULL DEFAULT 'waiting', why VARCHAR(500) NULL,
+    made_at DATETIME NOT NULL, sent_at DATETIME NULL,
+    KEY by_person (person_id, made_at), KEY by_address (email, state), KEY by_age (made_at),
+    FOREIGN KEY (person_id) REFERENCES people(id))`,
+  // A word of which somebody has been written.
+  'ALTER TABLE notices ADD COLUMN mailed TINYINT(1) NOT NULL DEFAULT 0',
+  'UPDATE notices SET mailed = 1',
+  // How the school has people hear of things, and how they wish to themselves: mail, glen or none.
+  "ALTER TABLE school ADD COLUMN told JSON NOT NULL DEFAULT '{}'",
+  "UPDATE people SET told = IF(JSON_VALUE(told, '$.changes') IN ('0', 'false'), '{\"changes\":\"none\"}', '{}')",
+  `ALTER TABLE outbox MODIFY kind ENUM('placement','end-room','put-out','set-role','post','look','room-rules','mute','let-share','letter','gather') NOT NULL`,
+];

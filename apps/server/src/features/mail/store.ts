@@ -1,0 +1,105 @@
+import type { ToldBy, ToldKind, ToldWishes } from '@glen/core';
+import type { Db } from '../../db/connect.js';
+import type { LetterRow } from '../../db/models/Letter.js';
+
+type NewRow = Pick<
+  LetterRow,
+  | 'kind'
+  | 'once'
+  | 'person_id'
+  | 'name'
+  | 'email'
+  | 'subject'
+  | 'sealed'
+  | 'thread'
+  | 'until_at'
+  | 'made_at'
+>;
+
+/** Puts letters on the books; of those that are there already nothing is written. Gives the numbers of the new ones. */
+export async function insertLetters(db: Db, rows: NewRow[]): Promise<number[]> {
+  if (rows.length === 0) return [];
+  const { Letter } = db.models;
+  const onces = rows.map((row) => row.once);
+  const there = await Letter.findAll({ attributes: ['once'], where: { once: onces } });
+  const known = new Set(there.map((letter) => letter.once));
+  const fresh = rows.filter((row) => !known.has(row.once));
+  await Letter.bulkCreate(fresh);
+  const made = await Letter.findAll({
+    attributes: ['id'],
+    where: { once: fresh.map((row) => row.once) },
+  });
+  return made.map((letter) => letter.id);
+}
+
+export const letterById = (db: Db, id: number): Promise<LetterRow | null> =>
+  db.models.Letter.findByPk(id);
+
+/** What has become of a letter; what it said is kept no longer. */
+export async function settleLetter(
+  db: Db,
+  id: number,
+  settled: { state: 'sent' | 'refused' | 'dropped'; why?: string; sentAt?: string },
+): Promise<void> {
+  const { state, why = null, sentAt = null } = settled;
+  await db.models.Letter.update(
+    { state, why, sent_at: sentAt, sealed: '' },
+    { where: { id, state: 'waiting' } },
+  );
+}
+
+/** The address that letters reach somebody at: their school account's, else the first of their own. */
+export async function mailAddressOf(db: Db, personId: number): Promise<string | null> {
+  const accounts = await db.models.Account.findAll({
+    where: { person_id: personId },
+    order: ['kind', 'id'],
+  });
+  const own = accounts.find((account) => account.kind === 'school') ?? accounts[0];
+  return own?.email ?? null;
+}
+
+export interface UnmailedNotice {
+  id: number;
+  title: string;
+  text: string;
+}
+
+/** What somebody was told and has neither read nor been written; from now on it counts as written. */
+export async function unmailedNotices(db: Db, personId: number): Promise<UnmailedNotice[]> {
+  const { Notice } = db.models;
+  const notices = await Notice.findAll({
+    where: { person_id: personId, mailed: false },
+    order: ['id'],
+    lock: true,
+  });
+  const ids = notices.map((notice) => notice.id);
+  await Notice.update({ mailed: true }, { where: { id: ids } });
+  return notices
+    .filter((notice) => !notice.seen)
+    .map(({ id, title, text }) => ({ id, title, text }));
+}
+
+/** What somebody wishes to hear of and how, beside what their school has. */
+export async function toldWishesOf(
+  db: Db,
+  personId: number,
+): Promise<{ name: string; told: ToldWishes; schoolTold: ToldWishes } | undefined> {
+  const [person, school] = await Promise.all([
+    db.models.Person.findByPk(personId, { attributes: ['name', 'told'] }),
+    db.models.School.findByPk(1, { attributes: ['told'] }),
+  ]);
+  return person && school
+    ? { name: person.name, told: person.told, schoolTold: school.told }
+    : undefined;
+}
+
+/** Has somebody hear of a kind of thing so from now on. */
+export async function writeTold(
+  db: Db,
+  personId: number,
+  kind: ToldKind,
+  way: ToldBy,
+): Promise<void> {
+  const person = await db.models.Person.findByPk(personId, { lock: true });
+  await person?.update({ told: { ...person.told, [kind]: way } });
+}
