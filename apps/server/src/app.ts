@@ -12,6 +12,7 @@ import { guestRoutes } from './features/guest/routes.js';
 import { groupRoutes } from './features/group/routes.js';
 import { linkRoutes } from './features/link/routes.js';
 import { liveRoutes } from './features/live/routes.js';
+import { mailRoutes, mountOnePress } from './features/mail/routes.js';
 import { moveInRoutes } from './features/moveIn/routes.js';
 import { myDayRoutes } from './features/myDay/routes.js';
 import { passkeyRoutes } from './features/passkey/routes.js';
@@ -52,6 +53,7 @@ const handlersOf = (glen: Glen): Handlers => ({
   ...feedRoutes(glen),
   ...myDayRoutes(glen),
   ...peopleRoutes(glen),
+  ...mailRoutes(glen),
   openapi: async () => openapi(glen.config.publicUrl),
 });
 
@@ -72,6 +74,7 @@ export function createApp(
   mountNothingElse(app);
   mountOperating(app, glen);
   app.use(refuseBrokenAddress);
+  mountOnePress(app, glen);
   mountPages(app, glen, webDir);
   mountProblems(app, glen);
   return app;

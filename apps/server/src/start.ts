@@ -23,6 +23,7 @@ import { Tokens } from './tokens.js';
 import { enqueue } from './jobs/outbox.js';
 import { JobRunner } from './jobs/runner.js';
 import { httpCourseSite } from './outside/httpCourseSite.js';
+import { reminders } from './features/mail/remind.js';
 import { smtpMail } from './outside/smtpMail.js';
 import { httpVideoService } from './outside/httpVideoService.js';
 import { openIdProviders } from './outside/openIdProvider.js';
@@ -98,6 +99,8 @@ export async function startServer(
   const rooms = new RoomWatch(glen);
   rooms.start();
   const covers = await watchCovers(glen);
+  const reminding = reminders(glen);
+  reminding.start();
   const housekeeping = new Housekeeping(glen, { guests: endGuests });
   housekeeping.start();
   const refresh = setInterval(() => void glen.clock.refresh().catch(() => {}), CLOCK_REFRESH_MS);
@@ -120,6 +123,7 @@ export async function startServer(
       glen.feed.stop();
       await rooms.stop();
       await covers.stop();
+      await reminding.stop();
       await housekeeping.stop();
       await runner.stop();
       glen.mail?.close();

@@ -79,7 +79,7 @@ const MAY: Record<EndpointName, Role[]> = {
   demoPeople: everyone, demoSignIn: everyone, demoClock: everyone,
   myDay: signedIn, find: teachers,
   school: teachers, today: teachers, classes: teachers, classPeriod: readers,
-  schoolCalendar: teachers, previewCalendar: office, setCalendar: office, holidays: office, seenNotice: teachers, lately: teachers, noteLately: teachers, takenBack: teachers, feeds: signedIn, switchOffFeed: signedIn, replaceFeed: signedIn, calendarFeed: everyone, seriesFile: readers,
+  schoolCalendar: teachers, previewCalendar: office, setCalendar: office, holidays: office, seenNotice: signedIn, words: signedIn, letterStop: everyone, setLetterStop: everyone, lately: teachers, noteLately: teachers, takenBack: teachers, feeds: signedIn, switchOffFeed: signedIn, replaceFeed: signedIn, calendarFeed: everyone, seriesFile: readers,
   strip: teachers, bookings: readers, changeSessions: teachers, takeBackChange: teachers, copySeries: hosts,
   addSession: hosts, session: readers, editSession: hosts,
   rules: readers, setRules: hosts, posts: readers, addPost: hosts, editPost: hosts, withdrawPost: hosts, restorePost: hosts, retryPost: hosts,

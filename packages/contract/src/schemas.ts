@@ -12,6 +12,7 @@ import { plan } from './table/plan.js';
 import { posts } from './table/posts.js';
 import { rules } from './table/rules.js';
 import type { Shapes } from './table/shapes.js';
+import { words } from './table/words.js';
 
 export * from './peopleSchemas.js';
 export { PEOPLE_AT_ONCE } from './keepingSchemas.js';
@@ -23,6 +24,7 @@ export const schemas = {
   ...classes,
   ...moveIn,
   ...people,
+  ...words,
   ...plan,
   ...links,
   ...rules,

@@ -42,6 +42,7 @@ import { definePlacement } from './models/Placement.js';
 import { definePost } from './models/Post.js';
 import { definePostPlace } from './models/PostPlace.js';
 import { definePress } from './models/Press.js';
+import { defineReminded } from './models/Reminded.js';
 import { defineRollEntry } from './models/RollEntry.js';
 import { defineRollLeft } from './models/RollLeft.js';
 import { defineSchool } from './models/School.js';
@@ -103,6 +104,7 @@ const defineTables = (sequelize: Sequelize) => ({
   Post: definePost(sequelize),
   PostPlace: definePostPlace(sequelize),
   Press: definePress(sequelize),
+  Reminded: defineReminded(sequelize),
   RollEntry: defineRollEntry(sequelize),
   RollLeft: defineRollLeft(sequelize),
   School: defineSchool(sequelize),

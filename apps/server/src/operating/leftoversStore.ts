@@ -84,6 +84,11 @@ const TOLD: Leftover[] = [
       models.Letter.destroy({ where: { made_at: olderThan(ago(60)) }, limit: STEP }),
   },
   {
+    table: 'reminded',
+    takeSome: ({ models }, ago) =>
+      models.Reminded.destroy({ where: { start_at: olderThan(ago(30)) }, limit: STEP }),
+  },
+  {
     table: 'changes',
     takeSome: ({ models }, ago) =>
       models.Change.destroy({ where: { at: olderThan(ago(1)) }, limit: STEP }),

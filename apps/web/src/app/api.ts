@@ -53,6 +53,8 @@ const TAGS = [
   'people',
   'account',
   'guest',
+  'words',
+  'letters',
 ] as const;
 type Tag = (typeof TAGS)[number];
 
@@ -115,7 +117,10 @@ export const api = createApi({
       previewZone: tell('previewZone', []),
       setAboutSchool: tell('setAboutSchool', ['school', 'calendar', 'me', ...plan]),
       holidays: ask('holidays', []),
-      seenNotice: tell('seenNotice', ['today']),
+      seenNotice: tell('seenNotice', ['today', 'words']),
+      words: ask('words', ['words']),
+      letterStop: ask('letterStop', ['letters']),
+      setLetterStop: tell('setLetterStop', ['letters', 'account']),
       feeds: ask('feeds', ['feeds']),
       replaceFeed: tell('replaceFeed', ['feeds']),
       switchOffFeed: tell('switchOffFeed', ['feeds']),
@@ -321,7 +326,7 @@ export const tagsOf: Record<LiveChange['thing'], Tag[]> = {
   desk: ['desk', 'today'],
   door: ['door', 'my-day'],
   school: ['me', 'school', 'calendar', 'today', 'sessions', 'class'],
-  notices: ['today', 'covers'],
+  notices: ['today', 'covers', 'words'],
 };
 export const EVERYTHING: Tag[] = [...TAGS];
 

@@ -24,6 +24,8 @@ const AllLinksPage = lazy(() => import('../features/link/AllLinks.js'));
 const PostsPage = lazy(() => import('../features/post/PostsPage.js'));
 const ReachPage = lazy(() => import('../features/reach/ReachPage.js'));
 const StudentSeesPage = lazy(() => import('../features/reach/StudentSeesPage.js'));
+const WordsPage = lazy(() => import('../features/words/WordsPage.js'));
+const StopLettersPage = lazy(() => import('../features/words/StopLettersPage.js'));
 const LatelyPage = lazy(() => import('../features/lately/LatelyPage.js'));
 const PeoplePage = lazy(() => import('../features/people/PeoplePage.js'));
 const PersonPage = lazy(() => import('../features/people/PersonPage.js'));
@@ -90,6 +92,7 @@ function TeacherPages({ me }: { me: Me }) {
         <Route path="school/people/:personId" element={<PersonPage me={me} />} />
         <Route path="school/cover" element={<CoverPage me={me} />} />
         <Route path="lately" element={<LatelyPage me={me} />} />
+        <Route path="word" element={<WordsPage me={me} />} />
         <Route path="account" element={<AccountPage me={me} />} />
         <Route path="school/entry" element={<SchoolDefaults me={me} />} />
         <Route path="school/my-entry" element={<OwnDefaults me={me} />} />
@@ -124,13 +127,23 @@ const DoorPages = ({ me }: { me: Me }) => (
   </Fetched>
 );
 
+/** Pages of those who do not teach, beside their day. */
+const LEARNERS: Partial<Record<string, typeof MyDayPage>> = {
+  '/account': AccountPage,
+  '/word': WordsPage,
+};
+
 /** Pages of whoever is signed in. */
 function OwnPages({ me }: { me: Me }) {
   const { pathname } = useLocation();
-  if (!isStaff(me))
+  if (!isStaff(me)) {
+    const Page = LEARNERS[pathname] ?? MyDayPage;
     return (
-      <Fetched>{pathname === '/account' ? <AccountPage me={me} /> : <MyDayPage me={me} />}</Fetched>
+      <Fetched>
+        <Page me={me} />
+      </Fetched>
     );
+  }
   const small = pathname.match(/^\/desk\/(\d+)\/small$/);
   if (small)
     return (
@@ -201,6 +214,14 @@ export const App = () => (
         element={
           <Fetched>
             <GuestPage />
+          </Fetched>
+        }
+      />
+      <Route
+        path="/letters/stop/:token"
+        element={
+          <Fetched>
+            <StopLettersPage />
           </Fetched>
         }
       />

@@ -12,6 +12,9 @@ export const up: string[] = [
     made_at DATETIME NOT NULL, sent_at DATETIME NULL,
     KEY by_person (person_id, made_at), KEY by_address (email, state), KEY by_age (made_at),
     FOREIGN KEY (person_id) REFERENCES people(id))`,
+  // Sessions before which people have been reminded: a date that is moved begins at another moment.
+  `CREATE TABLE reminded (series_id INT UNSIGNED NOT NULL, key_date CHAR(10) ${CODE} NOT NULL, start_at DATETIME NOT NULL,
+    PRIMARY KEY (series_id, key_date, start_at), KEY by_start (start_at))`,
   // A word of which somebody has been written.
   'ALTER TABLE notices ADD COLUMN mailed TINYINT(1) NOT NULL DEFAULT 0',
   'UPDATE notices SET mailed = 1',

@@ -56,7 +56,7 @@ export interface PersonRow extends Model<
   family: CreationOptional<string | null>;
 
   // Asked for together with it, where it is.
-  accounts?: NonAttribute<{ email: string }[]>;
+  accounts?: NonAttribute<{ email: string; kind: 'school' | 'personal' }[]>;
   roles?: NonAttribute<{ role: PersonRole }[]>;
 }
 

@@ -1,4 +1,5 @@
-import { TOLD_KINDS, type ToldKind } from '@glen/core';
+import { TOLD_KINDS, toldBy, type ToldKind } from '@glen/core';
+import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
 import { toldWishesOf, writeTold } from './store.js';
@@ -24,19 +25,22 @@ async function readStop(glen: Glen, token: string) {
 }
 
 /** What whoever follows such an address may choose. */
-export async function describeStop(
-  glen: Glen,
-  token: string,
-): Promise<{ kind: ToldKind; isMailed: boolean }> {
+export async function describeStop(glen: Glen, token: string): Promise<Answer<'letterStop'>> {
   const { kind, person } = await readStop(glen, token);
-  return { kind, isMailed: person.told[kind] !== 'glen' && person.told[kind] !== 'none' };
+  return { kind, mails: toldBy(kind, person.told, person.schoolTold) === 'mail' };
 }
 
 /** No more letters of a kind, or letters again; in Glen everything stands as before. */
-export async function setStop(glen: Glen, token: string, mails: boolean): Promise<void> {
+export async function setStop(
+  glen: Glen,
+  token: string,
+  mails: boolean,
+): Promise<Answer<'setLetterStop'>> {
   const { personId, kind } = await readStop(glen, token);
   await glen.db.transaction(async () => {
     await writeTold(glen.db, personId, kind, mails ? 'mail' : 'glen');
     await glen.audit({ by: personId, action: 'edit-own-account', subject: `person:${personId}` });
+    await glen.announce(`person:${personId}`, { thing: 'me', id: personId });
   });
+  return { kind, mails };
 }

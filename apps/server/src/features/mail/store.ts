@@ -103,3 +103,25 @@ export async function writeTold(
   const person = await db.models.Person.findByPk(personId, { lock: true });
   await person?.update({ told: { ...person.told, [kind]: way } });
 }
+
+/** So many of what somebody was told last are looked through. */
+const MOST_WORDS = 100;
+
+/** What somebody has been told, the newest first. */
+export async function wordsOf(
+  db: Db,
+  personId: number,
+): Promise<{ id: number; title: string; text: string; at: string; isSeen: boolean }[]> {
+  const notices = await db.models.Notice.findAll({
+    where: { person_id: personId },
+    order: [['id', 'DESC']],
+    limit: MOST_WORDS,
+  });
+  return notices.map(({ id, title, text, made_at: at, seen: isSeen }) => ({
+    id,
+    title,
+    text,
+    at,
+    isSeen,
+  }));
+}

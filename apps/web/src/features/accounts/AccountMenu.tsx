@@ -40,6 +40,11 @@ export function AccountMenu({ me, tone = 'bar' }: { me: Me; tone?: 'bar' | 'page
             </Button>
           ))}
           <Popover.Close asChild>
+            <Link to="/word" className={buttonClass()}>
+              Word for you
+            </Link>
+          </Popover.Close>
+          <Popover.Close asChild>
             <Link to="/account" className={buttonClass()}>
               Your account
             </Link>

@@ -51,24 +51,43 @@ const fieldsOf = ({ name, theme, dateOrder, hours, told }: Own): Wishes => ({
 });
 
 interface ToldProps {
+  own: Own;
   told: Wishes['told'];
   onChange: (told: Wishes['told']) => void;
 }
 
-/** What one is told beside what one looks at. */
-const Told = ({ told, onChange }: ToldProps) => (
-  <fieldset>
-    <legend className="text-sm font-semibold">What you are told</legend>
-    <label className="mt-1 flex items-baseline gap-2.5">
-      <input
-        type="checkbox"
-        className="accent-bracken"
-        checked={told.changes}
-        onChange={(e) => onChange({ ...told, changes: e.target.checked })}
-      />
-      A word on Today when a change of the calendar or the time zone moves sessions of yours
-    </label>
-  </fieldset>
+type Kind = keyof Wishes['told'];
+const KINDS: [Kind, string][] = [
+  ['changes', 'When others change what touches you'],
+  ['reminders', 'An hour before what you teach or attend begins'],
+];
+
+const WAYS = { mail: 'by mail, and in Glen', glen: 'in Glen alone', none: 'not at all' };
+type Way = keyof typeof WAYS | 'school';
+
+/** How one hears of things; whoever says nothing hears as the school has it. */
+const Told = ({ own, told, onChange }: ToldProps) => (
+  <>
+    {KINDS.map(([kind, words]) => (
+      <div key={kind}>
+        <p className="mb-1 text-sm font-semibold">{words}</p>
+        <PickOne
+          label={words}
+          value={told[kind] ?? 'school'}
+          choices={[
+            ['school', `as the school does: ${WAYS[own.toldBySchool[kind]]}`],
+            ...(Object.entries(WAYS) as [Way, string][]),
+          ]}
+          onChange={(way: Way) => onChange({ ...told, [kind]: way === 'school' ? null : way })}
+        />
+      </div>
+    ))}
+    {!own.mails && (
+      <p className="text-sm text-soft">
+        No mail service is set up here: what would come by mail stands in Glen alone.
+      </p>
+    )}
+  </>
 );
 
 interface WritesProps {
@@ -147,7 +166,7 @@ function WishesForm({ own, isStaff }: { own: Own; isStaff: boolean }) {
           }
         />
       )}
-      {isStaff && <Told told={watch('told')} onChange={(told) => setValue('told', told, dirty)} />}
+      <Told own={own} told={watch('told')} onChange={(told) => setValue('told', told, dirty)} />
       {problem && !theirs && <FieldError>{problem.title}</FieldError>}
       <p>
         <Button type="submit" kind="act" disabled={!isDirty || formState.isSubmitting}>

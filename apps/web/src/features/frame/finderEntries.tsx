@@ -126,6 +126,7 @@ export function doingEntries(classes: ClassItem[], acts: Acts): Entry[] {
     { text: 'Schedule a session', run: () => go('/plan/new'), aside: key('s') },
     ...(mayMake ? [place('Make a class period', 'new class course group link', '/begin')] : []),
     { text: 'Undo the last change', run: undo, aside: key('u') },
+    place('Word for you: what others changed', 'news notices letters', '/word'),
     place('Lately: take back what I changed', 'undo changes history', '/lately'),
     ...each(PER_CLASS.copy),
     ...each(PER_CLASS.open),

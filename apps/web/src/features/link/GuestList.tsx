@@ -35,7 +35,7 @@ function Counts({ invited }: { invited: Guests }) {
 }
 
 /** Everybody on the list, and how many of them are expected. */
-function Invited({ linkId, guests }: { linkId: number; guests: Guests }) {
+function Invited({ linkId, guests, mails }: { linkId: number; guests: Guests; mails: boolean }) {
   const edits = useGuests(linkId);
   const invited = guests.filter((guest) => !guest.hasEnded);
   const ended = guests.length - invited.length;
@@ -45,7 +45,7 @@ function Invited({ linkId, guests }: { linkId: number; guests: Guests }) {
       <Counts invited={invited} />
       <ul aria-label="Guests" className="mt-1">
         {invited.map((guest) => (
-          <GuestRow key={guest.id} guest={guest} edits={edits} />
+          <GuestRow key={guest.id} guest={guest} edits={edits} mails={mails} />
         ))}
       </ul>
       {ended > 0 && <p className="border-t border-line py-2 text-soft">{endedInWords(ended)}</p>}
@@ -66,7 +66,7 @@ export function GuestList({ link, sessions }: GuestListProps) {
   return (
     <section aria-label="From outside the school" className="mt-4 max-w-3xl">
       <h2 className="text-base">From outside the school</h2>
-      {data && <Invited linkId={link.id} guests={data.guests} />}
+      {data && <Invited linkId={link.id} guests={data.guests} mails={data.mails} />}
       {isInviting && (
         <InviteGuests
           linkId={link.id}

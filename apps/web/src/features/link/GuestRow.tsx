@@ -12,6 +12,8 @@ const COMES = [
 const SAID = { yes: 'will come', no: 'will not come' };
 
 interface GuestRowProps {
+  /** Letters can be sent. */
+  mails: boolean;
   guest: Guest;
   edits: ReturnType<typeof useGuests>;
 }
@@ -36,7 +38,7 @@ const WhoItIs = ({ guest: { name, email, when, said } }: { guest: Guest }) => (
 );
 
 /** A guest, how they come, and the way in that a host sends them. */
-export function GuestRow({ guest, edits }: GuestRowProps) {
+export function GuestRow({ guest, edits, mails }: GuestRowProps) {
   const { email, comes } = guest;
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-line py-2">
@@ -49,6 +51,15 @@ export function GuestRow({ guest, edits }: GuestRowProps) {
           choices={COMES}
           onChange={(next) => void edits.setComes(guest, next as Guest['comes'])}
         />
+        {mails && (
+          <Button
+            kind="link"
+            aria-label={`Mail the way in to ${email}`}
+            onClick={() => void edits.mailWayIn(guest)}
+          >
+            Mail it to them
+          </Button>
+        )}
         <Button
           kind="link"
           aria-label={`Copy the way in for ${email}`}

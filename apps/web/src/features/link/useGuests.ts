@@ -43,8 +43,13 @@ export function useGuests(linkId: number) {
   };
   const copyWayIn = async ({ email }: Guest): Promise<void> => {
     const { data, error } = await makeAddress({ params, body: { email } });
-    if (!data) toast.error(problemOf(error)!.title);
-    else await copyAddress(data.address, `Copied: send it to ${email} alone. It works once.`);
+    if (error) toast.error(problemOf(error)!.title);
+    else await copyAddress(data.address!, `Copied: send it to ${email} alone. It works once.`);
   };
-  return { problem, setComes, remove, copyWayIn };
+  const mailWayIn = async ({ email }: Guest): Promise<void> => {
+    const { error } = await makeAddress({ params, body: { email, by: 'mail' } });
+    if (error) toast.error(problemOf(error)!.title);
+    else toast(`Their way in is on its way to ${email}. It works once.`);
+  };
+  return { problem, setComes, remove, copyWayIn, mailWayIn };
 }

@@ -53,6 +53,39 @@ const WhoDoesWhat = ({ watch, setValue }: Editing) => (
   </>
 );
 
+const WAYS = [
+  { value: 'mail', label: 'by mail, and in Glen' },
+  { value: 'glen', label: 'in Glen alone' },
+  { value: 'none', label: 'not at all' },
+];
+
+/** How people hear of things who have not chosen it themselves. */
+function HowPeopleHear({ watch, setValue }: Editing) {
+  const told = watch('told');
+  const choose = (part: Partial<AboutSchool['told']>): void =>
+    setValue('told', { ...told, ...part }, { shouldDirty: true });
+  return (
+    <>
+      {' '}
+      Whoever has not said otherwise hears of changes{' '}
+      <ChoicePart
+        label="How people hear of changes"
+        value={told.changes}
+        onChange={(way) => choose({ changes: way as AboutSchool['told']['changes'] })}
+        choices={WAYS}
+      />
+      , and an hour before something begins{' '}
+      <ChoicePart
+        label="How people are reminded"
+        value={told.reminders}
+        onChange={(way) => choose({ reminders: way as AboutSchool['told']['reminders'] })}
+        choices={WAYS}
+      />
+      .
+    </>
+  );
+}
+
 function Sentence(editing: Editing) {
   const { watch, setValue } = editing;
   return (
@@ -88,6 +121,7 @@ function Sentence(editing: Editing) {
         choices={CLOCK_HOURS}
       />
       .{!watch('alone') && <WhoDoesWhat {...editing} />}
+      <HowPeopleHear {...editing} />
     </p>
   );
 }

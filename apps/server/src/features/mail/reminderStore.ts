@@ -1,0 +1,122 @@
+import { Op } from 'sequelize';
+import { holdsAt, plusMinutes, type ToldWishes } from '@glen/core';
+import type { Db } from '../../db/connect.js';
+import { isDuplicate } from '../../db/errors.js';
+
+/** A session that begins soon. */
+export interface Beginning {
+  seriesId: number;
+  key: string;
+  linkId: number;
+  code: string;
+  title: string;
+  description: string;
+  classTitle: string;
+  period: string | null;
+  date: string;
+  time: string;
+  minutes: number;
+  start: string;
+}
+
+/** Sessions that begin after `from` and no later than `until`, by instants. */
+export async function beginningBetween(db: Db, from: string, until: string): Promise<Beginning[]> {
+  const dayBefore = plusMinutes(from, -24 * 60).slice(0, 10);
+  const dayAfter = plusMinutes(until, 24 * 60).slice(0, 10);
+  const rows = await db.models.Occurrence.findAll({
+    where: {
+      // By the index of dates; which of them it is, its instant says.
+      local_date: { [Op.between]: [dayBefore, dayAfter] },
+      start_at: { [Op.gt]: from, [Op.lte]: until },
+      status: ['planned', 'moved'],
+      draft: false,
+    },
+    include: [{ association: 'link', include: ['classPeriod'] }],
+    order: ['start_at', 'id'],
+  });
+  return rows.flatMap((row) => {
+    const { link } = row;
+    if (link?.state !== 'live') return [];
+    const { title: classTitle, period } = link.classPeriod!;
+    return {
+      seriesId: row.series_id,
+      key: row.key_date,
+      linkId: link.id,
+      code: link.code,
+      title: row.title,
+      description: row.description,
+      classTitle,
+      period,
+      date: row.local_date,
+      time: row.local_time,
+      minutes: row.minutes,
+      start: row.start_at,
+    };
+  });
+}
+
+/** Of some sessions, those before which nobody has been reminded yet. */
+export async function notReminded(db: Db, sessions: Beginning[]): Promise<Beginning[]> {
+  const keyOf = (seriesId: number, key: string, start: string): string =>
+    `${seriesId} ${key} ${start}`;
+  const rows = await db.models.Reminded.findAll({
+    where: { start_at: sessions.map((session) => session.start) },
+  });
+  const done = new Set(rows.map((row) => keyOf(row.series_id, row.key_date, row.start_at)));
+  return sessions.filter(({ seriesId, key, start }) => !done.has(keyOf(seriesId, key, start)));
+}
+
+/** Notes that people are reminded before a session, in the transaction that does it; whether nobody had noted it. */
+export async function noteReminded(db: Db, { seriesId, key, start }: Beginning): Promise<boolean> {
+  try {
+    await db.models.Reminded.create({ series_id: seriesId, key_date: key, start_at: start });
+    return true;
+  } catch (error) {
+    if (isDuplicate(error)) return false;
+    throw error;
+  }
+}
+
+export interface Meant {
+  personId: number;
+  name: string;
+  told: ToldWishes;
+  email: string | null;
+}
+
+/** Everybody who teaches, presents or attends a session, each once, with where letters reach them. */
+export async function meantAt(db: Db, { linkId, seriesId, key }: Beginning): Promise<Meant[]> {
+  const rows = await db.models.LinkPerson.findAll({
+    where: { link_id: linkId },
+    include: [
+      {
+        association: 'person',
+        attributes: ['id', 'name', 'told'],
+        include: [{ association: 'accounts', attributes: ['email', 'kind'] }],
+      },
+    ],
+  });
+  const meant = new Map<number, Meant>();
+  for (const { person, series_id, key_date } of rows) {
+    if (!holdsAt({ seriesId: series_id, key: key_date }, { seriesId, key })) continue;
+    const accounts = person!.accounts ?? [];
+    const own = accounts.find((account) => account.kind === 'school') ?? accounts[0];
+    const { id: personId, name, told } = person!;
+    meant.set(personId, { personId, name, told, email: own?.email ?? null });
+  }
+  return [...meant.values()];
+}
+
+/** Has some people read something in Glen; of it they are written apart from this. */
+export async function putWords(
+  db: Db,
+  personIds: number[],
+  { title, text, at }: { title: string; text: string; at: string },
+): Promise<void> {
+  await db.models.Notice.bulkCreate(
+    personIds.map((id) => ({ person_id: id, title, text, made_at: at, mailed: true })),
+  );
+}
+
+export const schoolTold = async (db: Db): Promise<ToldWishes | undefined> =>
+  (await db.models.School.findByPk(1, { attributes: ['told'] }))?.told;
