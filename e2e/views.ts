@@ -49,6 +49,7 @@ export const VIEWS: View[] = [
   view(TEACHER, at('/classes'), '6 class periods', 'Classes'),
   view(TEACHER, ofClass('HE', 'people'), 'Harbour Evening', 'Who comes: Harbour Evening'),
   view(TEACHER, at('/account'), 'Your account'),
+  view(TEACHER, at('/word'), 'Word for you'),
   view(TEACHER, person('Ansel Grue'), 'Ansel Grue'),
   view(TEACHER, at('/classes/links'), 'The sheet of links'),
   view(TEACHER, ofClass('N3', 'sessions'), 'Ahead', `Sessions: ${N3}`),

@@ -57,7 +57,7 @@ export function GuestRow({ guest, edits, mails }: GuestRowProps) {
             aria-label={`Mail the way in to ${email}`}
             onClick={() => void edits.mailWayIn(guest)}
           >
-            Mail it to them
+            Mail their way in
           </Button>
         )}
         <Button
@@ -65,7 +65,7 @@ export function GuestRow({ guest, edits, mails }: GuestRowProps) {
           aria-label={`Copy the way in for ${email}`}
           onClick={() => void edits.copyWayIn(guest)}
         >
-          Copy their way in
+          {mails ? 'Copy it' : 'Copy their way in'}
         </Button>
         <button
           type="button"

@@ -74,7 +74,7 @@ function HowPeopleHear({ watch, setValue }: Editing) {
         onChange={(way) => choose({ changes: way as AboutSchool['told']['changes'] })}
         choices={WAYS}
       />
-      , and an hour before something begins{' '}
+      , and is reminded an hour before a session{' '}
       <ChoicePart
         label="How people are reminded"
         value={told.reminders}

@@ -55,6 +55,11 @@ export default function WordsPage({ me }: { me: Me }) {
   const asked = api.useWordsQuery();
   return (
     <main id="main" className="mx-auto w-full max-w-3xl px-6 py-6">
+      <p className="mb-1">
+        <Link className="text-bracken-deep underline-offset-3 hover:underline" to="/">
+          Back
+        </Link>
+      </p>
       <ScreenTitle tab="Word for you" />
       <p className="mt-1 text-soft">
         How you hear of it, by mail too or here alone, is chosen at{' '}
