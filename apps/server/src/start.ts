@@ -23,6 +23,7 @@ import { Tokens } from './tokens.js';
 import { enqueue } from './jobs/outbox.js';
 import { JobRunner } from './jobs/runner.js';
 import { httpCourseSite } from './outside/httpCourseSite.js';
+import { datesFollow } from './features/mail/changedDates.js';
 import { reminders } from './features/mail/remind.js';
 import { smtpMail } from './outside/smtpMail.js';
 import { httpVideoService } from './outside/httpVideoService.js';
@@ -68,6 +69,7 @@ async function assemble(config: Config): Promise<Glen> {
     nudge: () => {},
   };
   announcements.follow(postsFollow(glen));
+  announcements.follow(datesFollow(glen));
   return glen;
 }
 

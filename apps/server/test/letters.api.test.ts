@@ -3,7 +3,7 @@ import type { Answer } from '@glen/contract';
 import { tellOnce } from '../src/features/school/tell.js';
 import { remind } from '../src/features/mail/remind.js';
 import { mailTrouble, mailsCome, mailsFor } from './mailTools.js';
-import { startSchool, until, type Browser, type School } from './support.js';
+import { changeDate, startSchool, until, type Browser, type School } from './support.js';
 
 // What people are told, how they hear of it, and that they hear no more of it where they say so.
 
@@ -176,5 +176,61 @@ describe('no more letters', () => {
     for (const forged of [`${other}.${kind}.${proof}`, `${token}x`, 'x', `1.reminders.${proof}`])
       expect((await nobody.get(`/api/letters/stop/${forged}`)).status).toBe(404);
     expect((await fetch(`${school.url}/letters/stop/x`, { method: 'POST' })).status).toBe(404);
+  });
+});
+
+describe('what becomes of a session', () => {
+  /** The next Friday's date of a class period's series. */
+  async function fridayOf(letters: string) {
+    const { id } = school.classes.get(letters)!;
+    const { sessions, roll } = (await host.get(`/api/classes/${id}`)).body as Answer<'classPeriod'>;
+    const { seriesId, version, key } = sessions.find((s) => s.date === FRIDAY)!;
+    return { date: { seriesId, version, key }, classId: id, roll };
+  }
+  const followed = async (classId: number): Promise<void> => {
+    const { db } = school.running.glen;
+    const ofClass = `kind = 'gather' AND subject = 'class:${classId}'`;
+    const queued = () => db.rows(`SELECT id FROM outbox WHERE ${ofClass} AND state = 'queued'`);
+    expect(await queued()).toHaveLength(1);
+    await db.change(`UPDATE outbox SET due_at = '2020-01-01 00:00:00' WHERE ${ofClass}`);
+    school.running.glen.nudge();
+    await until(queued, (jobs) => jobs.length === 0);
+  };
+  const titlesOf = async (browser: Browser): Promise<string[]> =>
+    ((await browser.get('/api/words')).body as Answer<'words'>).words.map((word) => word.title);
+
+  it('is heard by those who come to it, once, as it stands after two minutes; and that it is held after all', async () => {
+    const { date, classId, roll } = await fridayOf('N1');
+    const pupil = await school.as(roll[0]!.name);
+    await followed(classId).catch(() => {});
+    const before = await titlesOf(pupil);
+    const cancelled = await changeDate(host, date, { kind: 'cancel', note: 'fog' });
+    expect(cancelled.status).toBe(200);
+    await followed(classId);
+    const word = 'Cancelled: Coastal Navigation, period 1, Fri 16 Oct 08:40 (fog)';
+    await until(
+      () => titlesOf(pupil),
+      (titles) => titles.length > before.length,
+    );
+    expect(await titlesOf(pupil)).toEqual([word, ...before]);
+    expect(await titlesOf(host)).not.toContain(word);
+    expect(await titlesOf(await school.as('Perpetua Lund'))).not.toContain(word);
+    const [letter] = await mailsCome(school, roll[0]!.accounts[0]!.email, 1);
+    expect(letter!.text).toContain(word);
+    const again = await fridayOf('N1');
+    await changeDate(host, again.date, { kind: 'restore' });
+    await followed(classId);
+    const held = 'Held after all: Coastal Navigation, period 1, Fri 16 Oct 08:40';
+    await until(
+      () => titlesOf(pupil),
+      (titles) => titles[0] === held,
+    );
+    // What is taken back before anybody was told leaves nothing to say.
+    const third = await fridayOf('N1');
+    await changeDate(host, third.date, { kind: 'cancel' });
+    const fourth = await fridayOf('N1');
+    await changeDate(host, fourth.date, { kind: 'restore' });
+    await followed(classId);
+    expect(await titlesOf(pupil)).toEqual([held, word, ...before]);
   });
 });

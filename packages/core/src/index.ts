@@ -290,6 +290,7 @@ export {
   type ToldKind,
   type ToldWishes,
 } from './mail/wishes.js';
+export { newsInWords, newsOfDate, standingOf, type DateNow } from './mail/toldDates.js';
 export { headerText, renderLetter, type LetterText } from './mail/letter.js';
 export { spellCode } from './link/spellCode.js';
 export { linkOfPin, makePhonePin, pinInGroups } from './link/phonePin.js';

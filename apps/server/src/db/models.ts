@@ -54,6 +54,7 @@ import { defineSessionSignOn } from './models/SessionSignOn.js';
 import { defineSignOn } from './models/SignOn.js';
 import { defineSitting } from './models/Sitting.js';
 import { defineSlowed } from './models/Slowed.js';
+import { defineToldDate } from './models/ToldDate.js';
 import { defineVisit } from './models/Visit.js';
 import { defineVisitor } from './models/Visitor.js';
 import { defineWatchAddress } from './models/WatchAddress.js';
@@ -116,6 +117,7 @@ const defineTables = (sequelize: Sequelize) => ({
   SignOn: defineSignOn(sequelize),
   Sitting: defineSitting(sequelize),
   Slowed: defineSlowed(sequelize),
+  ToldDate: defineToldDate(sequelize),
   Visit: defineVisit(sequelize),
   Visitor: defineVisitor(sequelize),
   WatchAddress: defineWatchAddress(sequelize),

@@ -3,6 +3,7 @@ import type { Glen } from '../glen.js';
 import type { VideoService } from '../outside/videoService.js';
 import { holdRules } from '../features/desk/roomRules.js';
 import { sendLetter } from '../features/mail/letters.js';
+import { gatherDates } from '../features/mail/changedDates.js';
 import { gatherWords } from '../features/mail/gather.js';
 import { reconcilePost } from '../features/post/reconcilePost.js';
 import { lookByItself, syncPlacement } from '../features/post/sync.js';
@@ -23,7 +24,10 @@ const WORK: Record<JobKind, Work> = {
   look: (glen, job) => lookByItself(glen, Number(job.subject)),
   'room-rules': (glen, job) => holdRules(glen, Number(job.subject)),
   letter: (glen, job) => sendLetter(glen, Number(job.subject)),
-  gather: (glen, job) => gatherWords(glen, Number(job.subject)),
+  gather: (glen, { subject }) => {
+    const [, classId] = /^class:(\d+)$/.exec(subject) ?? [];
+    return classId ? gatherDates(glen, Number(classId)) : gatherWords(glen, Number(subject));
+  },
   'end-room': inRoom((video, _room, { subject }) => video.endRoom(subject)),
   'put-out': inRoom((video, room, { payload: { visitor, why } }) =>
     video.putOut(room, Number(visitor), why === 'left' ? 'left' : 'put-out'),

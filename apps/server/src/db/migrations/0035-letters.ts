@@ -15,6 +15,12 @@ export const up: string[] = [
   // Sessions before which people have been reminded: a date that is moved begins at another moment.
   `CREATE TABLE reminded (series_id INT UNSIGNED NOT NULL, key_date CHAR(10) ${CODE} NOT NULL, start_at DATETIME NOT NULL,
     PRIMARY KEY (series_id, key_date, start_at), KEY by_start (start_at))`,
+  // What those who come to a date were told of it last; of what was changed before this there is nothing to tell any more.
+  `CREATE TABLE told_dates (series_id INT UNSIGNED NOT NULL, key_date CHAR(10) ${CODE} NOT NULL, standing VARCHAR(40) ${CODE} NOT NULL,
+    PRIMARY KEY (series_id, key_date))`,
+  `INSERT INTO told_dates (series_id, key_date, standing)
+    SELECT series_id, key_date, IF(status = 'cancelled', 'cancelled', CONCAT('moved ', local_date, ' ', local_time, ' ', minutes)) FROM occurrences
+    WHERE status = 'cancelled' OR (status = 'moved' AND was_date IS NOT NULL)`,
   // A word of which somebody has been written.
   'ALTER TABLE notices ADD COLUMN mailed TINYINT(1) NOT NULL DEFAULT 0',
   'UPDATE notices SET mailed = 1',

@@ -1,4 +1,5 @@
 import {
+  DataTypes,
   type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
@@ -6,7 +7,7 @@ import {
   type ModelStatic,
   type Sequelize,
 } from 'sequelize';
-import { code, idOf, instant, longText, oneOf, ownId, text } from './columns.js';
+import { code, idOf, instant, oneOf, ownId, text } from './columns.js';
 
 /** A letter that is to be sent, or was. */
 export interface LetterRow extends Model<
@@ -47,7 +48,7 @@ export const defineLetter = (sequelize: Sequelize): ModelStatic<LetterRow> =>
       name: text(120),
       email: text(254),
       subject: text(300),
-      sealed: longText(),
+      sealed: { type: DataTypes.TEXT('medium'), allowNull: false },
       thread: code(120, { allowNull: true }),
       until_at: instant('until_at', { allowNull: true }),
       state: oneOf(['waiting', 'sent', 'refused', 'dropped'], { defaultValue: 'waiting' }),

@@ -7,10 +7,7 @@ import { writeLetters } from './letters.js';
 /** One letter for all that somebody is told within two minutes: five edits of one hand are one thing to read. */
 const letterOf = (notices: UnmailedNotice[], stop: string, site: string): LetterText => ({
   subject: notices.length === 1 ? notices[0]!.title : `${notices.length} changes that touch you`,
-  says:
-    notices.length === 1
-      ? [notices[0]!.text]
-      : notices.map(({ title, text }) => `${title}\n${text}`),
+  says: notices.map(({ title, text }) => `${title}\n${text}`),
   link: { words: 'Read it in Glen', address: `${site}/word` },
   why: 'You get this because something that you teach or attend has changed.',
   stop,

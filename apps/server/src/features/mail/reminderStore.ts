@@ -1,6 +1,7 @@
 import { Op } from 'sequelize';
 import { holdsAt, plusMinutes, type ToldWishes } from '@glen/core';
 import type { Db } from '../../db/connect.js';
+import type { MeantAs } from '../../db/models/LinkPerson.js';
 import { isDuplicate } from '../../db/errors.js';
 
 /** A session that begins soon. */
@@ -82,10 +83,17 @@ export interface Meant {
   name: string;
   told: ToldWishes;
   email: string | null;
+  /** They host it, by its class period or at its link. */
+  hosts: boolean;
 }
 
+const HOSTS: MeantAs[] = ['host', 'tutor', 'joining-host'];
+
 /** Everybody who teaches, presents or attends a session, each once, with where letters reach them. */
-export async function meantAt(db: Db, { linkId, seriesId, key }: Beginning): Promise<Meant[]> {
+export async function meantAt(
+  db: Db,
+  { linkId, seriesId, key }: Pick<Beginning, 'linkId' | 'seriesId' | 'key'>,
+): Promise<Meant[]> {
   const rows = await db.models.LinkPerson.findAll({
     where: { link_id: linkId },
     include: [
@@ -97,12 +105,13 @@ export async function meantAt(db: Db, { linkId, seriesId, key }: Beginning): Pro
     ],
   });
   const meant = new Map<number, Meant>();
-  for (const { person, series_id, key_date } of rows) {
+  for (const { person, series_id, key_date, as_what } of rows) {
     if (!holdsAt({ seriesId: series_id, key: key_date }, { seriesId, key })) continue;
     const accounts = person!.accounts ?? [];
     const own = accounts.find((account) => account.kind === 'school') ?? accounts[0];
     const { id: personId, name, told } = person!;
-    meant.set(personId, { personId, name, told, email: own?.email ?? null });
+    const hosts = HOSTS.includes(as_what) || (meant.get(personId)?.hosts ?? false);
+    meant.set(personId, { personId, name, told, email: own?.email ?? null, hosts });
   }
   return [...meant.values()];
 }

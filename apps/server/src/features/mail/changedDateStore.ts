@@ -1,0 +1,60 @@
+import { Op } from 'sequelize';
+import type { DateNow } from '@glen/core';
+import type { Db } from '../../db/connect.js';
+import { changedSession } from '../plan/changedSession.js';
+import type { Beginning } from './reminderStore.js';
+
+/** A date that is ahead, with what those who come to it were told last. */
+export interface AheadDate extends DateNow, Pick<Beginning, 'linkId' | 'seriesId' | 'key'> {
+  toldLast: string | undefined;
+}
+
+const keyOf = (seriesId: number, key: string): string => `${seriesId} ${key}`;
+
+/** The dates of a class period that are ahead and that are not as planned, or were told to be otherwise; held for whoever tells of them. */
+export async function changedAhead(db: Db, classId: number, now: string): Promise<AheadDate[]> {
+  const { Occurrence, ToldDate } = db.models;
+  const rows = await Occurrence.findAll({
+    where: { class_id: classId, start_at: { [Op.gt]: now }, draft: false },
+    order: ['start_at', 'id'],
+  });
+  const told = await ToldDate.findAll({
+    where: { series_id: [...new Set(rows.map((row) => row.series_id))] },
+    lock: true,
+  });
+  const standing = new Map(told.map((row) => [keyOf(row.series_id, row.key_date), row.standing]));
+  return rows.flatMap((row) => {
+    const changed = changedSession(row);
+    const toldLast = standing.get(keyOf(row.series_id, row.key_date));
+    if (changed === null && (toldLast === undefined || row.status === 'skipped')) return [];
+    return {
+      linkId: row.link_id,
+      seriesId: row.series_id,
+      key: row.key_date,
+      title: row.title,
+      date: row.local_date,
+      time: row.local_time,
+      minutes: row.minutes,
+      changed,
+      toldLast,
+    };
+  });
+}
+
+/** From now on those who come to a date know that it stands so. */
+export async function writeToldDate(
+  db: Db,
+  { seriesId, key }: Pick<AheadDate, 'seriesId' | 'key'>,
+  standing: string,
+): Promise<void> {
+  await db.models.ToldDate.upsert({ series_id: seriesId, key_date: key, standing });
+}
+
+/** What a class period is called. */
+export async function calledOf(
+  db: Db,
+  classId: number,
+): Promise<{ title: string; period: string | null } | null> {
+  const row = await db.models.ClassPeriod.findByPk(classId, { attributes: ['title', 'period'] });
+  return row && { title: row.title, period: row.period };
+}
