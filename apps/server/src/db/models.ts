@@ -60,8 +60,17 @@ import { defineVisitor } from './models/Visitor.js';
 import { defineWatchAddress } from './models/WatchAddress.js';
 import { defineWebhookSeen } from './models/WebhookSeen.js';
 
+/** What people are told, in Glen and by mail. */
+const defineTold = (sequelize: Sequelize) => ({
+  Letter: defineLetter(sequelize),
+  Notice: defineNotice(sequelize),
+  Reminded: defineReminded(sequelize),
+  ToldDate: defineToldDate(sequelize),
+});
+
 /** The tables of a database as models. Each database has its own: several live in one process in the tests. */
 const defineTables = (sequelize: Sequelize) => ({
+  ...defineTold(sequelize),
   Account: defineAccount(sequelize),
   ActingHost: defineActingHost(sequelize),
   AuditEntry: defineAuditEntry(sequelize),
@@ -85,7 +94,6 @@ const defineTables = (sequelize: Sequelize) => ({
   KeptOut: defineKeptOut(sequelize),
   KnownBrowser: defineKnownBrowser(sequelize),
   Lately: defineLately(sequelize),
-  Letter: defineLetter(sequelize),
   Link: defineLink(sequelize),
   LinkAudience: defineLinkAudience(sequelize),
   LinkCode: defineLinkCode(sequelize),
@@ -93,7 +101,6 @@ const defineTables = (sequelize: Sequelize) => ({
   LinkPerson: defineLinkPerson(sequelize),
   LinkPresenter: defineLinkPresenter(sequelize),
   MovingIn: defineMovingIn(sequelize),
-  Notice: defineNotice(sequelize),
   Occurrence: defineOccurrence(sequelize),
   OutboxJob: defineOutboxJob(sequelize),
   Passkey: definePasskey(sequelize),
@@ -105,7 +112,6 @@ const defineTables = (sequelize: Sequelize) => ({
   Post: definePost(sequelize),
   PostPlace: definePostPlace(sequelize),
   Press: definePress(sequelize),
-  Reminded: defineReminded(sequelize),
   RollEntry: defineRollEntry(sequelize),
   RollLeft: defineRollLeft(sequelize),
   School: defineSchool(sequelize),
@@ -117,7 +123,6 @@ const defineTables = (sequelize: Sequelize) => ({
   SignOn: defineSignOn(sequelize),
   Sitting: defineSitting(sequelize),
   Slowed: defineSlowed(sequelize),
-  ToldDate: defineToldDate(sequelize),
   Visit: defineVisit(sequelize),
   Visitor: defineVisitor(sequelize),
   WatchAddress: defineWatchAddress(sequelize),
