@@ -58,8 +58,9 @@ const NOT_LOOKED_AT: EndpointName[] = [
   'passwordFor',
   'calendarFeed',
   'placementForms',
-  // By one-time secrets alone.
+  // By secrets alone.
   'signOnBack',
+  'letterStop',
   'guestFor',
 ];
 const OF_OFFICE: Who[] = ['school-office', 'person-keeper'];
