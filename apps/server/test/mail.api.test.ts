@@ -81,6 +81,24 @@ describe('a guest’s way in by mail', () => {
     const [letter] = await until(letters, ([one]) => one!.state === 'refused');
     expect(letter!.why).toBe('The mail service refused: 550 No such mailbox here');
   });
+  it('is not sent again and again: five within the hour', async () => {
+    for (let i = 0; i < 5; i++) expect((await mailWayIn()).status).toBe(200);
+    const sixth = await mailWayIn();
+    expect([sixth.status, sixth.body.errors[0].path]).toEqual([422, 'email']);
+    expect(await mailsCome(school, RASMUS, 5)).toHaveLength(5);
+  });
+  it('that was sealed under a secret which is gone is dropped', async () => {
+    await mailTrouble(school, 'busy');
+    await mailWayIn();
+    const { db } = school.running.glen;
+    await until(letters, (all) => all.length === 1);
+    await db.change("UPDATE letters SET once = 'another'");
+    await mailTrouble(school, 'none');
+    await db.change("UPDATE outbox SET due_at = '2020-01-01 00:00:00' WHERE kind = 'letter'");
+    school.running.glen.nudge();
+    await until(letters, ([letter]) => letter!.state === 'dropped');
+    expect(await mailsFor(school, RASMUS)).toEqual([]);
+  });
   it('is asked for by the host alone, for a guest of theirs', async () => {
     expect((await mailWayIn('somebody.else@home.example')).status).toBe(422);
     const bram = await school.as('Bram Osterholt');

@@ -3,6 +3,7 @@ import { classTitle, mayVouch } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, wrongField } from '../../http/problem.js';
+import { countFailures, noteFailure } from '../accounts/failureStore.js';
 import { makePerson } from '../accounts/makePerson.js';
 import { begin, type At, type SignedIn } from '../accounts/service.js';
 import { personById } from '../accounts/store.js';
@@ -25,6 +26,16 @@ import {
 const TOKEN_BYTES = 18;
 const VALID_DAYS = 14;
 
+/** Letters to one guest: whoever presses again and again fills nobody's mailbox. */
+const LETTERS = { most: 5, minutes: 60 };
+
+async function refuseTooMany(glen: Glen, email: string): Promise<void> {
+  const bucket = `way-in:${email}`;
+  if ((await countFailures(glen.db, glen.clock, bucket, LETTERS.minutes)) >= LETTERS.most)
+    throw wrongField('email', 'Five letters went there within this hour. Wait for one to come.');
+  await noteFailure(glen.db, glen.clock, bucket);
+}
+
 /**
  * A fresh one-time address by which a guest shows that their address is theirs; told once, to the host who passes it on
  * there.
@@ -38,6 +49,7 @@ export async function makeGuestAddress(
     throw wrongField('by', 'No mail service is set up here: copy it, and send it to them.');
   if (!(await isGuestOf(glen.db, linkId, email)))
     throw wrongField('email', 'This link is for no guest with this address.');
+  if (sentBy === 'mail') await refuseTooMany(glen, email);
   const token = randomBytes(TOKEN_BYTES).toString('base64url');
   const until = glen.clock.machine(VALID_DAYS * 86400);
   const tokenHash = glen.tokens.hash('one-time', token);

@@ -1,6 +1,7 @@
 import { GUEST_KEPT_DAYS, guestPseudonym, invitationEnded, isGuestAlone } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import { signOutElsewhere } from '../../http/browserSessions.js';
+import { dropInvitingLetters } from '../mail/store.js';
 import {
   clearLog,
   endPerson,
@@ -43,6 +44,7 @@ async function endInvitation(glen: Glen, id: number): Promise<void> {
     else await guest.update({ ...pseudonym, state: 'ended', left_at: glen.clock.machine() });
     await dropAddresses(glen.db, { linkId, email });
     await clearLog(glen.db, { linkId, email }, pseudonym);
+    if (!(await isKnownGuest(glen.db, email))) await dropInvitingLetters(glen.db, email);
     await endAccount(glen, email, id);
   });
 }

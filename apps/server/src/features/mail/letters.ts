@@ -69,6 +69,17 @@ export async function writeLetters(glen: Glen, letters: NewLetter[]): Promise<vo
 
 const hostOf = ({ config }: Glen): string => new URL(config.publicUrl).hostname;
 
+const OTHER_SECRET = 'It was sealed under another secret.';
+
+/** What a letter says; nothing where the installation has begun anew with another secret since. */
+function unsealed({ tokens }: Glen, once: string, sealed: string): Sealed | null {
+  try {
+    return JSON.parse(tokens.open(sealKey(once), sealed)) as Sealed;
+  } catch {
+    return null;
+  }
+}
+
 /**
  * Sends a letter that waits. Whoever is stopped between the sending and the note sends it once more, under the same
  * Message-ID: mail cannot do it exactly once.
@@ -80,7 +91,8 @@ export async function sendLetter(glen: Glen, id: number): Promise<void> {
   if (until !== null && until <= glen.clock.school())
     return settleLetter(glen.db, id, { state: 'dropped' });
   if (!glen.mail) throw new OutsideError('No mail service is set up just now.');
-  const sealed = JSON.parse(glen.tokens.open(sealKey(once), row.sealed)) as Sealed;
+  const sealed = unsealed(glen, once, row.sealed);
+  if (!sealed) return settleLetter(glen.db, id, { state: 'dropped', why: OTHER_SECRET });
   const host = hostOf(glen);
   try {
     await glen.mail.send({

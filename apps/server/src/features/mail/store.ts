@@ -48,6 +48,11 @@ export async function settleLetter(
   );
 }
 
+/** Forgets the letters by which somebody from outside was invited: they are nobody's guest any more. */
+export async function dropInvitingLetters(db: Db, email: string): Promise<void> {
+  await db.models.Letter.destroy({ where: { email, kind: 'asked' } });
+}
+
 /** The address that letters reach somebody at: their school account's, else the first of their own. */
 export async function mailAddressOf(db: Db, personId: number): Promise<string | null> {
   const accounts = await db.models.Account.findAll({

@@ -48,7 +48,8 @@ export function useGuests(linkId: number) {
   };
   const mailWayIn = async ({ email }: Guest): Promise<void> => {
     const { error } = await makeAddress({ params, body: { email, by: 'mail' } });
-    if (error) toast.error(problemOf(error)!.title);
+    const trouble = problemOf(error);
+    if (trouble) toast.error(trouble.errors?.[0]?.message ?? trouble.title);
     else toast(`Their way in is on its way to ${email}. It works once.`);
   };
   return { problem, setComes, remove, copyWayIn, mailWayIn };
