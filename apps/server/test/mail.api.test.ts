@@ -80,6 +80,11 @@ describe('a guest’s way in by mail', () => {
     expect(asked.status).toBe(200);
     const [letter] = await until(letters, ([one]) => one!.state === 'refused');
     expect(letter!.why).toBe('The mail service refused: 550 No such mailbox here');
+    const { guests } = (await host.get(`/api/links/${link.id}/guests`)).body as Answer<'guests'>;
+    const refused = guests.filter((guest) => guest.refused !== null);
+    expect(refused.map((guest) => [guest.email, guest.refused])).toEqual([
+      ['nobody@home.example', letter!.why],
+    ]);
   });
   it('is not sent again and again: five within the hour', async () => {
     for (let i = 0; i < 5; i++) expect((await mailWayIn()).status).toBe(200);

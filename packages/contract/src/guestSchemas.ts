@@ -21,6 +21,8 @@ const guest = z.object({
   said,
   /** Their name and address are not kept any more. */
   hasEnded: z.boolean(),
+  /** Why the last letter to them was refused, where it was. */
+  refused: z.string().nullable(),
 });
 export const guestsAnswer = z.object({
   guests: z.array(guest),

@@ -10,6 +10,7 @@ import { withFreshCode } from '../link/make.js';
 import { mustMeetAt } from '../link/meetsAt.js';
 import { heldLink, linkById } from '../link/store.js';
 import { endWatchCode, watchCodeOf, writeWatchCode } from '../link/watchStore.js';
+import { refusedAddresses } from '../mail/store.js';
 import { guestList, heldGuest, whenInWords } from './listStore.js';
 import { withdrawing } from './withdraw.js';
 
@@ -29,7 +30,13 @@ export async function describeGuests(glen: Glen, linkId: number): Promise<Answer
     watchCodeOf(glen.db, linkId),
     rulesOfLinks(glen.db, [linkId]),
   ]);
-  const when = await whenInWords(glen.db, rows);
+  const [when, refused] = await Promise.all([
+    whenInWords(glen.db, rows),
+    refusedAddresses(
+      glen.db,
+      rows.map((row) => row.email),
+    ),
+  ]);
   return {
     guests: rows.map((row) => ({
       id: row.id,
@@ -42,6 +49,7 @@ export async function describeGuests(glen: Glen, linkId: number): Promise<Answer
       when: when(row),
       said: row.said,
       hasEnded: row.state === 'ended',
+      refused: refused.get(row.email) ?? null,
     })),
     watchAddress: code === null ? null : watchAddress(glen, code),
     mayWatch: rules.get(linkId)!.rules.watching,

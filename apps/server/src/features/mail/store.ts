@@ -48,6 +48,18 @@ export async function settleLetter(
   );
 }
 
+/** Of some addresses those whose last letter was refused, with why. */
+export async function refusedAddresses(db: Db, emails: string[]): Promise<Map<string, string>> {
+  const letters = await db.models.Letter.findAll({
+    attributes: ['email', 'state', 'why'],
+    where: { email: emails, state: ['sent', 'refused'] },
+    order: ['id'],
+  });
+  const last = new Map(letters.map((letter) => [letter.email, letter]));
+  const refused = [...last.values()].filter((letter) => letter.state === 'refused');
+  return new Map(refused.map(({ email, why }) => [email, why ?? '']));
+}
+
 /** Forgets the letters by which somebody from outside was invited: they are nobody's guest any more. */
 export async function dropInvitingLetters(db: Db, email: string): Promise<void> {
   await db.models.Letter.destroy({ where: { email, kind: 'asked' } });

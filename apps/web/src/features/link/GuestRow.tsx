@@ -19,7 +19,7 @@ interface GuestRowProps {
 }
 
 /** Who a guest is, and when they are invited where that is not at any time. */
-const WhoItIs = ({ guest: { name, email, when, said } }: { guest: Guest }) => (
+const WhoItIs = ({ guest: { name, email, when, said, refused } }: { guest: Guest }) => (
   <span className="min-w-52 flex-1 [overflow-wrap:anywhere]">
     <b>{name || email}</b>
     {name && <span className="text-soft"> {email}</span>}
@@ -32,6 +32,11 @@ const WhoItIs = ({ guest: { name, email, when, said } }: { guest: Guest }) => (
             {SAID[said]}
           </span>
         )}
+      </span>
+    )}
+    {refused && (
+      <span className="block text-berry-deep">
+        A letter did not reach them. {refused} Copy their way in, and send it another way.
       </span>
     )}
   </span>
