@@ -1,8 +1,8 @@
 import { Suspense, lazy, useEffect, useState } from 'react';
-import { atFirstToast } from '../ui/toast.js';
+import { atFirstToast, toastParts } from '../ui/toast.js';
 import { useWide } from '../ui/useWide.js';
 
-const Toaster = lazy(async () => ({ default: (await import('sonner')).Toaster }));
+const Toaster = lazy(async () => ({ default: (await toastParts()).Toaster }));
 
 /** Where the server is gone by the time something is to be said, what says it is there already. */
 const FETCHED_AFTER_MS = 3000;

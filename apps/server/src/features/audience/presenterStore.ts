@@ -112,6 +112,16 @@ const linksOf = (rows: { link_id: number }[]): number[] => [
   ...new Set(rows.map((row) => row.link_id)),
 ];
 
+/** Has some be named at another series instead; who is named for the same there already need not be twice. */
+async function nameAt(db: Db, rows: LinkPresenterRow[], seriesId: number): Promise<void> {
+  for (const row of rows) {
+    const { takes_over: _, ...when } = columnsOfPresents(presentsOf(row));
+    const there = { ...when, link_id: row.link_id, person_id: row.person_id, series_id: seriesId };
+    const isThere = (await db.models.LinkPresenter.count({ where: there })) > 0;
+    await (isThere ? row.destroy() : row.update({ series_id: seriesId }));
+  }
+}
+
 /** A series was cut before a key: who presents at all of it does on both sides, who does at a later date goes along. */
 export async function cutPresenters(db: Db, from: number, to: number, key: string): Promise<void> {
   const { LinkPresenter } = db.models;
@@ -125,11 +135,10 @@ export async function cutPresenters(db: Db, from: number, to: number, key: strin
         person_id: row.person_id,
         series_id: to,
       })),
+    { ignoreDuplicates: true },
   );
-  await LinkPresenter.update(
-    { series_id: to },
-    { where: { series_id: from, key_date: { [Op.gte]: key } } },
-  );
+  const later = rows.filter((row) => row.key_date !== '' && row.key_date >= key);
+  await nameAt(db, later, to);
   await followLinks(db, linksOf(rows));
 }
 
@@ -138,7 +147,11 @@ export async function mergePresenters(db: Db, from: number, to: number): Promise
   const { LinkPresenter } = db.models;
   const rows = await LinkPresenter.findAll({ where: { series_id: from } });
   await LinkPresenter.destroy({ where: { series_id: from, key_date: '' } });
-  await LinkPresenter.update({ series_id: to }, { where: { series_id: from } });
+  await nameAt(
+    db,
+    rows.filter((row) => row.key_date !== ''),
+    to,
+  );
   await followLinks(db, linksOf(rows));
 }
 
