@@ -3,7 +3,7 @@ import { offerUndo, undoLast } from '../src/app/undo.js';
 import { remembered } from '../src/app/writes.js';
 
 // What is said on the screen needs a browser.
-vi.mock('sonner', () => ({
+vi.mock('../src/ui/toast.js', () => ({
   toast: Object.assign(() => 1, { dismiss: () => {}, error: () => {} }),
 }));
 
