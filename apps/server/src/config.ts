@@ -5,7 +5,7 @@ import type { ProviderSettings } from './outside/signOnProvider.js';
 import { isLoopback, signOnOf, signOnProblems } from './signOnConfig.js';
 
 /** `Merrow Sound School <glen@merrow.example>`, or an address alone. */
-const MAILBOX = /^(?:([^<>\r\n]*)<)?([^\s<>@]+@[^\s<>@]+)>?$/;
+const MAILBOX = /^(?:"?([^<>"\r\n]*?)"?\s*<([^\s<>@]+@[^\s<>@]+)>|([^\s<>@]+@[^\s<>@]+))$/;
 
 const schema = z.object({
   GLEN_DATABASE_URL: z
@@ -136,11 +136,11 @@ const videoOf = (e: Environment): Config['video'] =>
 
 function mailOf(e: Environment): MailSettings | null {
   if (!e.GLEN_SMTP_URL || !e.GLEN_MAIL_FROM) return null;
-  const [, name = '', address] = MAILBOX.exec(e.GLEN_MAIL_FROM)!;
+  const [, name = '', named, alone] = MAILBOX.exec(e.GLEN_MAIL_FROM)!;
   const { GLEN_DKIM_KEY: key, GLEN_DKIM_SELECTOR: selector } = e;
   return {
     url: e.GLEN_SMTP_URL,
-    from: { name: name.trim(), address: address! },
+    from: { name: name.trim(), address: (named ?? alone)! },
     dkim: key && selector ? { key, selector } : null,
   };
 }

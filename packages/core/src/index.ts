@@ -290,7 +290,13 @@ export {
   type ToldKind,
   type ToldWishes,
 } from './mail/wishes.js';
-export { newsInWords, newsOfDate, standingOf, type DateNow } from './mail/toldDates.js';
+export {
+  fittingWord,
+  newsInWords,
+  newsOfDate,
+  standingOf,
+  type DateNow,
+} from './mail/toldDates.js';
 export { headerText, renderLetter, type LetterText } from './mail/letter.js';
 export { spellCode } from './link/spellCode.js';
 export { linkOfPin, makePhonePin, pinInGroups } from './link/phonePin.js';

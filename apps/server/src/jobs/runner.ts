@@ -19,7 +19,8 @@ const LANES: readonly LaneOf[] = [
   { kinds: ['put-out', 'mute'], workers: 2 },
   { kinds: ['end-room', 'set-role', 'room-rules', 'let-share'], workers: 2 },
   { kinds: ['placement', 'look'], workers: 3 },
-  { kinds: ['post', 'gather'], workers: 1 },
+  { kinds: ['post'], workers: 1 },
+  { kinds: ['gather'], workers: 1 },
   { kinds: ['letter'], workers: 3 },
 ];
 

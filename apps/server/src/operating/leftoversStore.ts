@@ -89,6 +89,15 @@ const TOLD: Leftover[] = [
       models.Reminded.destroy({ where: { start_at: olderThan(ago(30)) }, limit: STEP }),
   },
   {
+    // Of the year before, at the least.
+    table: 'told_dates',
+    takeSome: ({ models }, ago) =>
+      models.ToldDate.destroy({
+        where: { key_date: { [Op.lt]: ago(400).slice(0, 10) } },
+        limit: STEP,
+      }),
+  },
+  {
     table: 'changes',
     takeSome: ({ models }, ago) =>
       models.Change.destroy({ where: { at: olderThan(ago(1)) }, limit: STEP }),

@@ -31,11 +31,27 @@ export function newsOfDate(now: DateNow, toldLast: string = NOTHING_TOLD): strin
   return `Held after all: ${now.title}, ${dateInWords(now.date)} ${now.time}`;
 }
 
-/** What several news of one class period come to: what they are called, and what they say. */
-export const newsInWords = (
-  news: string[],
-  classTitle: string,
-): { title: string; text: string } => ({
-  title: news.length === 1 ? news[0]! : `${classTitle}: ${news.length} sessions have changed`,
-  text: news.length === 1 ? `It is a session of ${classTitle}.` : `${news.join('. ')}.`,
+/** What a word is called, and what it says, have so many signs at the most. */
+const LONGEST = { title: 200, text: 2000 } as const;
+/** Of more news than these only how many there are is told: each can be looked up. */
+const MOST_NEWS = 10;
+
+const cut = (words: string, most: number): string =>
+  words.length <= most ? words : `${words.slice(0, most - 1)}…`;
+
+/** A word that fits where it is kept, however long the titles and reasons in it are. */
+export const fittingWord = ({ title, text }: { title: string; text: string }) => ({
+  title: cut(title, LONGEST.title),
+  text: cut(text, LONGEST.text),
 });
+
+/** What several news of one class period come to: what they are called, and what they say. */
+export function newsInWords(news: string[], classTitle: string): { title: string; text: string } {
+  if (news.length === 1) return { title: news[0]!, text: `It is a session of ${classTitle}.` };
+  const more = news.length - MOST_NEWS;
+  const told = more > 0 ? [...news.slice(0, MOST_NEWS), `And ${more} more`] : news;
+  return {
+    title: `${classTitle}: ${news.length} sessions have changed`,
+    text: `${told.join('. ')}.`,
+  };
+}

@@ -15,6 +15,8 @@ export const up: string[] = [
   // Sessions before which people have been reminded: a date that is moved begins at another moment.
   `CREATE TABLE reminded (series_id INT UNSIGNED NOT NULL, key_date CHAR(10) ${CODE} NOT NULL, start_at DATETIME NOT NULL,
     PRIMARY KEY (series_id, key_date, start_at), KEY by_start (start_at))`,
+  // Looked through again and again for what begins soon.
+  'ALTER TABLE occurrences ADD KEY by_start (start_at)',
   // What those who come to a date were told of it last; of what was changed before this there is nothing to tell any more.
   `CREATE TABLE told_dates (series_id INT UNSIGNED NOT NULL, key_date CHAR(10) ${CODE} NOT NULL, standing VARCHAR(40) ${CODE} NOT NULL,
     PRIMARY KEY (series_id, key_date))`,

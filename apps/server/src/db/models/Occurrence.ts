@@ -89,6 +89,7 @@ export const defineOccurrence = (sequelize: Sequelize): ModelStatic<OccurrenceRo
       indexes: [
         { name: 'by_series', fields: ['series_id', 'key_date'], unique: true },
         { name: 'by_link', fields: ['link_id', 'start_at'] },
+        { name: 'by_start', fields: ['start_at'] },
         { name: 'by_date', fields: ['local_date', 'class_id'] },
         { name: 'by_class', fields: ['class_id', 'start_at'] },
         { name: 'by_was_date', fields: ['was_date', 'class_id'] },

@@ -20,7 +20,7 @@ type Told = Answer<'phoneCall'>;
 
 /** Wrong pins from one number. */
 const WRONG_FROM_ONE = { most: 6, minutes: 10 };
-/** Wrong pins from anywhere: numbers can be made up. Whoever is known at a door already is not held up. */
+/** Wrong pins from anywhere: numbers can be made up. Whoever is known at a door already is held up by neither. */
 const WRONG_IN_ALL = { most: 120, minutes: 10 };
 const ALL_CALLS = 'pin:all';
 
@@ -53,6 +53,9 @@ function knownAs({ tokens }: Glen, { from, call }: Asked): Entering & { call: st
 const isTooMany = async (glen: Glen, bucket: string, limit: typeof WRONG_IN_ALL) =>
   (await countFailures(glen.db, glen.clock, bucket, limit.minutes)) >= limit.most;
 
+const wereTooMany = async (glen: Glen, own: string): Promise<boolean> =>
+  (await isTooMany(glen, own, WRONG_FROM_ONE)) || (await isTooMany(glen, ALL_CALLS, WRONG_IN_ALL));
+
 /** A pin that leads nowhere counts against the number that it came from, and against all. */
 async function wrongPin(glen: Glen, own: string): Promise<Told> {
   await noteFailure(glen.db, glen.clock, own);
@@ -68,11 +71,10 @@ async function wrongPin(glen: Glen, own: string): Promise<Told> {
 export async function takeCall(glen: Glen, asked: Asked): Promise<Told> {
   const caller = knownAs(glen, asked);
   const own = `pin:${caller.call}`;
-  if (await isTooMany(glen, own, WRONG_FROM_ONE)) return TOO_MANY;
   const code = await codeOfPin(glen, asked.pin);
   const facts = code === undefined ? undefined : await doorFor(glen, code, caller);
   const isKnown = facts?.at?.occurrence.visitor_id != null;
-  if (!isKnown && (await isTooMany(glen, ALL_CALLS, WRONG_IN_ALL))) return TOO_MANY;
+  if (!isKnown && (await wereTooMany(glen, own))) return TOO_MANY;
   if (!facts) return wrongPin(glen, own);
   if (asked.isOver) return hangUp(glen, facts);
   return answer(glen, facts, caller);

@@ -43,7 +43,7 @@ export async function mailWayIn(glen: Glen, way: WayIn): Promise<void> {
         subject: `You are invited: ${title}`,
         says: [
           `${host?.name ?? school} invites you to ${title}, ${school}.`,
-          ...(times.length > 0 ? [times.map((time) => `${time}`)] : []),
+          ...(times.length > 0 ? [times] : []),
           'The address below is your way in. It works once, for you alone: it shows that this mailbox is yours. From then on you find your door by signing in.',
         ],
         link: { words: 'My way in', address },

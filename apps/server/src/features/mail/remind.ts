@@ -86,7 +86,11 @@ export async function remind(glen: Glen): Promise<void> {
   const now = glen.clock.school();
   const soon = await beginningBetween(glen.db, now, plusMinutes(now, BEFORE_MINUTES));
   const fresh = await notReminded(glen.db, soon);
-  for (const session of fresh) await remindOf(glen, session);
+  // One that cannot be reminded of holds up no other.
+  for (const session of fresh)
+    await remindOf(glen, session).catch((error: unknown) =>
+      glen.log.error({ err: error, session: session.seriesId }, 'nobody was reminded of a session'),
+    );
   if (fresh.length > 0) glen.nudge();
 }
 

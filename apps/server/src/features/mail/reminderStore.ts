@@ -1,5 +1,5 @@
 import { Op } from 'sequelize';
-import { holdsAt, plusMinutes, type ToldWishes } from '@glen/core';
+import { fittingWord, holdsAt, type ToldWishes } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import type { MeantAs } from '../../db/models/LinkPerson.js';
 import { isDuplicate } from '../../db/errors.js';
@@ -22,12 +22,8 @@ export interface Beginning {
 
 /** Sessions that begin after `from` and no later than `until`, by instants. */
 export async function beginningBetween(db: Db, from: string, until: string): Promise<Beginning[]> {
-  const dayBefore = plusMinutes(from, -24 * 60).slice(0, 10);
-  const dayAfter = plusMinutes(until, 24 * 60).slice(0, 10);
   const rows = await db.models.Occurrence.findAll({
     where: {
-      // By the index of dates; which of them it is, its instant says.
-      local_date: { [Op.between]: [dayBefore, dayAfter] },
       start_at: { [Op.gt]: from, [Op.lte]: until },
       status: ['planned', 'moved'],
       draft: false,
@@ -120,10 +116,10 @@ export async function meantAt(
 export async function putWords(
   db: Db,
   personIds: number[],
-  { title, text, at }: { title: string; text: string; at: string },
+  { at, ...word }: { title: string; text: string; at: string },
 ): Promise<void> {
   await db.models.Notice.bulkCreate(
-    personIds.map((id) => ({ person_id: id, title, text, made_at: at, mailed: true })),
+    personIds.map((id) => ({ person_id: id, ...fittingWord(word), made_at: at, mailed: true })),
   );
 }
 

@@ -110,7 +110,7 @@ export async function toldWishesOf(
     : undefined;
 }
 
-/** Has somebody hear of a kind of thing so from now on. */
+/** Has somebody hear of a kind of thing so from now on; whoever edits their account meanwhile is shown it. */
 export async function writeTold(
   db: Db,
   personId: number,
@@ -118,7 +118,10 @@ export async function writeTold(
   way: ToldBy,
 ): Promise<void> {
   const person = await db.models.Person.findByPk(personId, { lock: true });
-  await person?.update({ told: { ...person.told, [kind]: way } });
+  await person?.update({
+    told: { ...person.told, [kind]: way },
+    version: person.version + 1,
+  });
 }
 
 /** So many of what somebody was told last are looked through. */

@@ -1,4 +1,4 @@
-import { toldBy } from '@glen/core';
+import { fittingWord, toldBy } from '@glen/core';
 import type { ClockHours, DateOrder, EntryRules, RuleField, SchoolCalendar } from '@glen/core';
 import type { Account } from '@glen/contract';
 import type { Db } from '../../db/connect.js';
@@ -65,8 +65,7 @@ export async function insertNotice(
   if (toldBy('changes', person?.told ?? {}, school?.told) === 'none') return false;
   await Notice.create({
     person_id: notice.personId,
-    title: notice.title,
-    text: notice.text,
+    ...fittingWord(notice),
     made_at: notice.madeAt,
   });
   return true;
