@@ -209,6 +209,9 @@ describe('a pin', () => {
     const fresh = { ...right, from: '+1 902 555 0111' };
     expect((await school.phoneCall(fresh)).body.say).toContain('Too many pins');
     expect((await call()).goes).toBe('waits');
+    // Nor is whoever waits there cut off by what others key in under their number.
+    for (let i = 0; i < 6; i++) await school.phoneCall({ ...wrong, from: NUMBER });
+    expect((await call()).goes).toBe('waits');
   });
   it('is not given where the room is one that a host gave', async () => {
     const link = (await host.get(`/api/links/${door.id}`)).body as Answer<'link'>;

@@ -63,6 +63,12 @@ describe('changes', () => {
     expect(second!.subject).toBe('Splices moved');
     expect(second!.text).not.toContain('Knots');
   });
+  it('of any length are told, cut where they would not fit', async () => {
+    await tell('Ottoline Marsh', 'Knots and '.repeat(40));
+    const { words } = (await host.get('/api/words')).body as Answer<'words'>;
+    expect(words[0]!.title).toMatch(/^Knots and .+…$/);
+    expect(words[0]!.title).toHaveLength(200);
+  });
   it('that were read meanwhile are not written', async () => {
     await tell('Ottoline Marsh', 'Knots moved');
     const { words } = (await host.get('/api/words')).body as Answer<'words'>;
@@ -150,6 +156,7 @@ describe('no more letters', () => {
   };
   it('by one press of the mail program: no cookie, no origin (RFC 8058)', async () => {
     const { address, token } = await stopOf();
+    const before = (await host.get('/api/account')).body;
     const answer = await fetch(address, {
       method: 'POST',
       body: new URLSearchParams({ 'List-Unsubscribe': 'One-Click' }),
@@ -162,6 +169,9 @@ describe('no more letters', () => {
     await gathered();
     await until(gathering, (jobs) => jobs.length === 0);
     expect(await mailsFor(school, OTTOLINE)).toHaveLength(1);
+    // Whoever has their account open meanwhile is shown that it changed.
+    const stale = await host.put('/api/account', before);
+    expect([stale.status, stale.body.current.told.changes]).toEqual([409, 'glen']);
     // Begun again on the page, by the same address.
     expect((await nobody.post(path, { mails: true })).body).toEqual({
       kind: 'changes',

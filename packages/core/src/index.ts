@@ -282,22 +282,7 @@ export {
   type LinkCodes,
   type ReplaceHow,
 } from './link/replaceLink.js';
-export {
-  TOLD_KINDS,
-  WAYS,
-  toldBy,
-  type ToldBy,
-  type ToldKind,
-  type ToldWishes,
-} from './mail/wishes.js';
-export {
-  fittingWord,
-  newsInWords,
-  newsOfDate,
-  standingOf,
-  type DateNow,
-} from './mail/toldDates.js';
-export { headerText, renderLetter, type LetterText } from './mail/letter.js';
+export * from './mail/index.js';
 export { spellCode } from './link/spellCode.js';
 export { linkOfPin, makePhonePin, pinInGroups } from './link/phonePin.js';
 export { readRoomAddress } from './link/roomAddress.js';

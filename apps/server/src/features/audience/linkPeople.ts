@@ -1,12 +1,10 @@
 import { Op } from 'sequelize';
+import { inParts } from '../../db/inParts.js';
 import type { Db } from '../../db/connect.js';
 import { meantBy, type Meant } from './linkPeople.sql.js';
 
 // `link_people` is kept here. Whoever changes rolls, staff, groups, audiences, hosts of links or shares says so, within
 // the transaction of the change; a test holds the table against its definition after every suite.
-
-/** So many rows go into one statement. */
-const AT_ONCE = 500;
 
 const keyOf = ({ link_id, person_id, as_what, series_id, key_date }: Meant): string =>
   [link_id, person_id, as_what, series_id, key_date].join(' ');
@@ -15,10 +13,6 @@ const without = (rows: Meant[], others: Meant[]): Meant[] => {
   const keys = new Set(others.map(keyOf));
   return rows.filter((row) => !keys.has(keyOf(row)));
 };
-
-function* inParts<T>(rows: T[]): Generator<T[]> {
-  for (let from = 0; from < rows.length; from += AT_ONCE) yield rows.slice(from, from + AT_ONCE);
-}
 
 const asMeant = ({ link_id, person_id, as_what, series_id, key_date }: Meant): Meant => ({
   link_id,

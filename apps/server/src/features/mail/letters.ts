@@ -1,4 +1,5 @@
 import { headerText, renderLetter, type LetterText } from '@glen/core';
+import { inParts } from '../../db/inParts.js';
 import type { Glen } from '../../glen.js';
 import type { Mailbox, OutgoingLetter } from '../../outside/mail.js';
 import { OutsideError } from '../../outside/outsideError.js';
@@ -60,11 +61,11 @@ function rowOf(
  */
 export async function writeLetters(glen: Glen, letters: NewLetter[]): Promise<void> {
   if (!glen.mail || letters.length === 0) return;
-  const ids = await insertLetters(
-    glen.db,
-    letters.map((letter) => rowOf(glen, letter)),
-  );
-  for (const id of ids) await glen.enqueue({ kind: 'letter', subject: String(id) });
+  for (const part of inParts(letters)) {
+    const rows = part.map((letter) => rowOf(glen, letter));
+    for (const id of await insertLetters(glen.db, rows))
+      await glen.enqueue({ kind: 'letter', subject: String(id) });
+  }
 }
 
 const hostOf = ({ config }: Glen): string => new URL(config.publicUrl).hostname;

@@ -1,6 +1,7 @@
 import { Op } from 'sequelize';
 import { fittingWord, holdsAt, type ToldWishes } from '@glen/core';
 import type { Db } from '../../db/connect.js';
+import { inParts } from '../../db/inParts.js';
 import type { MeantAs } from '../../db/models/LinkPerson.js';
 import { isDuplicate } from '../../db/errors.js';
 
@@ -118,9 +119,9 @@ export async function putWords(
   personIds: number[],
   { at, ...word }: { title: string; text: string; at: string },
 ): Promise<void> {
-  await db.models.Notice.bulkCreate(
-    personIds.map((id) => ({ person_id: id, ...fittingWord(word), made_at: at, mailed: true })),
-  );
+  const told = { ...fittingWord(word), made_at: at, mailed: true };
+  for (const part of inParts(personIds))
+    await db.models.Notice.bulkCreate(part.map((id) => ({ person_id: id, ...told })));
 }
 
 export const schoolTold = async (db: Db): Promise<ToldWishes | undefined> =>

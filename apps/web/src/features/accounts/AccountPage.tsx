@@ -1,9 +1,9 @@
-import { Link } from 'react-router';
 import type { Answer, Me, Sent } from '@glen/contract';
 import { areStaff } from '@glen/core/light';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { useKeptForm } from '../../app/useKeptForm.js';
+import { BackLink } from '../../ui/BackLink.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { PickOne } from '../../ui/PickOne.js';
@@ -278,11 +278,7 @@ export default function AccountPage({ me }: { me: Me }) {
   const asked = api.useOwnAccountQuery();
   return (
     <main id="main" className="mx-auto w-full max-w-4xl px-6 py-6">
-      <p className="mb-1">
-        <Link className="text-bracken-deep underline-offset-3 hover:underline" to="/">
-          Back
-        </Link>
-      </p>
+      <BackLink />
       <ScreenTitle tab="Your account" className="mb-5" />
       <Loaded asked={asked} isPart>
         {(own) => <Account own={own} me={me} />}

@@ -4,6 +4,7 @@ import type { Answer, Me } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { wallClock } from '../../app/clock.js';
 import { Loaded } from '../../app/Loaded.js';
+import { BackLink } from '../../ui/BackLink.js';
 import { Button } from '../../ui/Button.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { Empty } from '../../ui/States.js';
@@ -55,11 +56,7 @@ export default function WordsPage({ me }: { me: Me }) {
   const asked = api.useWordsQuery();
   return (
     <main id="main" className="mx-auto w-full max-w-3xl px-6 py-6">
-      <p className="mb-1">
-        <Link className="text-bracken-deep underline-offset-3 hover:underline" to="/">
-          Back
-        </Link>
-      </p>
+      <BackLink />
       <ScreenTitle tab="Word for you" />
       <p className="mt-1 text-soft">
         How you hear of it, by mail too or here alone, is chosen at{' '}

@@ -1,0 +1,10 @@
+import { Link } from 'react-router';
+
+/** The way back from a page that belongs to no place of the frame. */
+export const BackLink = () => (
+  <p className="mb-1">
+    <Link className="text-bracken-deep underline-offset-3 hover:underline" to="/">
+      Back
+    </Link>
+  </p>
+);
