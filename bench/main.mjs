@@ -4,10 +4,12 @@ import { door } from './door.mjs';
 import { doorCrowd } from './doorCrowd.mjs';
 import { expandYear, expandYearBells } from './expandYear.mjs';
 import { firstLoad } from './firstLoad.mjs';
+import { mail } from './mail.mjs';
 import { people } from './people.mjs';
 import { planPaint } from './planPaint.mjs';
 import { posts } from './posts.mjs';
 import { ready } from './ready.mjs';
+import { register } from './register.mjs';
 import { storm } from './storm.mjs';
 
 /** Each gives `{ value, unit, reference, target, ok }`, and `beside` where there is more to tell. */
@@ -22,6 +24,8 @@ const BENCHES = {
   'plan-paint': planPaint,
   people,
   posts,
+  mail,
+  register,
   storm,
 };
 

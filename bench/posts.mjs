@@ -1,9 +1,7 @@
 // A thousand timed posts within five minutes of school time, two server processes that are killed again and again, and a course site that fails one call in five.
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { root } from '../scripts/build.mjs';
-import { freePort, startNode, statement } from '../scripts/processes.mjs';
+import { statement } from '../scripts/processes.mjs';
 import { withDemo } from './demo.mjs';
+import { killAgainAndAgain, outboxSettings, pause, secondProcess } from './kills.mjs';
 import { percentile } from './numbers.mjs';
 
 const POSTS = 1000;
@@ -11,18 +9,6 @@ const SPREAD_SECONDS = 300;
 const KILLS_EACH = 10;
 /** Seconds after the last is due in which all must stand. */
 const GRACE_SECONDS = 240;
-
-const wait = (ms) =>
-  new Promise((resolve) => {
-    setTimeout(resolve, ms);
-  });
-
-/** The outbox's own settings, which lateness is held beside. */
-function settings() {
-  const source = readFileSync(join(root, 'apps/server/src/jobs/outbox.ts'), 'utf8');
-  const read = (name) => Number(new RegExp(`${name} = (\\d+)`).exec(source)[1]);
-  return { lease: read('LEASE_SECONDS'), tries: read('MOST_TRIES') };
-}
 
 /** Puts the posts on the books as the service does, evenly over the streams of all class periods; the first is due in `lead` seconds. */
 async function plan(mariadb, lead) {
@@ -53,45 +39,28 @@ async function standing(mariadb) {
 
 /** Runs it all; throws where a post stands twice or not at all. */
 async function timedPosts(demo, mariadb) {
-  const second = async () => {
-    const server = startNode(
-      join(root, 'apps/server/dist/demo.js'),
-      { ...demo.server, GLEN_PORT: String(await freePort()) },
-      'Glen is ready',
-      { quiet: true },
-    );
-    await server.started;
-    return server;
-  };
-  let other = await second();
+  const other = await secondProcess(demo);
   await fetch(`${demo.courseSite}/trouble`, {
     method: 'POST',
     body: new URLSearchParams({ kind: 'moody' }),
     redirect: 'manual',
   });
   await plan(mariadb, 10);
-  const pause = (SPREAD_SECONDS * 1000) / (KILLS_EACH * 2);
-  let kills = 0;
-  for (let i = 0; i < KILLS_EACH; i++) {
-    const began = Date.now();
-    await wait(pause);
-    await demo.restartServer('SIGKILL');
-    await wait(Math.max(0, began + 2 * pause - Date.now()));
-    await other.stop('SIGKILL');
-    other = await second();
-    kills += 2;
-  }
+  const { kills, last } = await killAgainAndAgain(demo, other, {
+    seconds: SPREAD_SECONDS,
+    times: KILLS_EACH,
+  });
   const deadline = Date.now() + GRACE_SECONDS * 1000;
   let rows = await standing(mariadb);
   while (rows.some((r) => r.times === 0) && Date.now() < deadline) {
-    await wait(500);
+    await pause(500);
     rows = await standing(mariadb);
   }
   const [{ calls, made }] = await statement(
     mariadb,
     `SELECT COUNT(*) AS calls, SUM(made) AS made FROM bench_standins.board_calls WHERE what = 'put' AND item_key IN (SELECT CONCAT('glen-', pl.id) FROM bench.placements pl JOIN bench.posts p ON p.id = pl.post_id WHERE p.words LIKE '"Timed post %')`,
   );
-  await other.stop();
+  await last.stop();
   const late = rows.map((r) => Math.max(0, r.late));
   return {
     posts: rows.length,
@@ -111,7 +80,7 @@ const wordsOf = ({ median, once, posts: all, lost, calls, kills }) =>
 /** Seconds by which the latest of a thousand timed posts is late, with processes killed and the site failing; beside it the lease after which another takes a dead process's work over. */
 export const posts = () =>
   withDemo(async (demo, mariadb) => {
-    const { lease, tries } = settings();
+    const { lease, tries } = outboxSettings();
     const found = await timedPosts(demo, mariadb);
     const ok = found.once === POSTS && found.lost === 0 && found.made === POSTS;
     return {

@@ -16,6 +16,7 @@ import { setSchoolTime } from '../apps/server/src/features/demo/schoolTime.js';
 import { setOwnRules, setSchoolRules } from '../apps/server/src/features/entry/write.js';
 import { setGroups } from '../apps/server/src/features/group/service.js';
 import { addLink } from '../apps/server/src/features/link/edit.js';
+import { takeAsTold } from '../apps/server/src/features/mail/takeAsTold.js';
 import { finishMovingIn, offerMovingIn } from '../apps/server/src/features/moveIn/service.js';
 import { addSession } from '../apps/server/src/features/plan/addSession.js';
 import { changeSessions } from '../apps/server/src/features/plan/changeSessions.js';
@@ -25,8 +26,8 @@ import type { Who } from '../apps/server/src/http/who.js';
 import { fillCoursePages } from './board.js';
 import { loadAway } from './away.js';
 import { loadGuests } from './guests.js';
-import { loadHistory } from './history.js';
 import { loadPosts } from './posts.js';
+import { loadRegisters } from './registers.js';
 import { loadTalks } from './talks.js';
 import {
   DEMO_DAY,
@@ -337,8 +338,9 @@ export async function loadDemo(glen: Glen, at: string): Promise<boolean> {
 
   await loadMess(glen, ids, ottoline);
   await loadGroups(glen, ids, host, people);
-  await loadHistory(glen);
+  await loadRegisters(glen, { classId: ids.get('nav-3')!, head, host });
   await loadPosts(glen, ids, host);
+  await takeAsTold(glen);
   return true;
 }
 

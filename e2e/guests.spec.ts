@@ -1,5 +1,5 @@
 import { expectNoViolations } from './seen.js';
-import { choose, clipboard, enterRoom, expect, test } from './support.js';
+import { choose, clipboard, copied, enterRoom, expect, test } from './support.js';
 
 const RASMUS = 'rasmus.vane@home.example';
 
@@ -113,8 +113,7 @@ test('guests are pasted for one date, and whoever is to watch is given an addres
   );
   await expect(outside.getByText('We expect 2; nobody has said yes or no yet.')).toBeVisible();
   await outside.getByRole('button', { name: 'Copy it' }).click();
-  const { plain: watch } = await clipboard(host);
-  expect(watch).toContain('/watch/');
+  const { plain: watch } = await copied(host, /\/watch\//);
   await outside.getByRole('button', { name: 'Copy the way in for nia.hall@home.example' }).click();
   await expect(host.getByText('send it to nia.hall@home.example alone')).toBeVisible();
   const { plain: address } = await clipboard(host);

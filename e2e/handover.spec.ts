@@ -1,4 +1,4 @@
-import { clipboard, enterRoom, expect, test, type School } from './support.js';
+import { clipboard, enterRoom, expect, saved, type School, test } from './support.js';
 import type { Page } from '@playwright/test';
 
 async function running(school: School): Promise<{ desk: Page; room: Page; door: string }> {
@@ -177,15 +177,7 @@ test('the link is taken along in every form, and a code about to stand in public
     .poll(async () => (await clipboard(page)).plain)
     .toContain(`[Coastal Navigation, period 3, Wed 14 Oct 10:45](${n3.link.address})`);
 
-  const take = async (button: string): Promise<{ name: string; bytes: Buffer }> => {
-    const [download] = await Promise.all([
-      page.waitForEvent('download'),
-      page.getByRole('button', { name: button }).click(),
-    ]);
-    const chunks: Buffer[] = [];
-    for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
-    return { name: download.suggestedFilename(), bytes: Buffer.concat(chunks) };
-  };
+  const take = (button: string) => saved(page, button);
   const svg = await take('QR code, SVG');
   expect([svg.name, svg.bytes.toString().slice(0, 4)]).toEqual([
     'coastal-navigation-period-3-door.svg',

@@ -1,4 +1,6 @@
 import type { Page } from '@playwright/test';
+import type { Answer } from '@glen/contract';
+import { addPlace, compose, row } from './composing.js';
 import { expectNoViolations } from './seen.js';
 import { expect, test, type School } from './support.js';
 
@@ -75,4 +77,104 @@ test('a student finds on the phone what they were told', async ({ school }) => {
   await pupil.getByRole('link', { name: 'Word for you' }).click();
   await expect(pupil.getByText('No word for you yet')).toBeVisible();
   await expectNoViolations(pupil);
+});
+
+test('what changes is one letter, and its calendar part answers for the guest', async ({
+  school,
+}) => {
+  const host = await school.open('Ottoline Marsh');
+  const address = 'rasmus.vane@home.example';
+  await host.goto(`${school.url}/classes/${school.classOf('HE').id}/people`);
+  await host.getByRole('button', { name: `Mail the way in to ${address}` }).click();
+  const mailbox = await school.openPhone();
+  await letterFor(school, mailbox, { address, subject: 'You are invited: Harbour Evening' });
+  await mailbox.getByRole('button', { name: 'Yes' }).click();
+  await expect(host.getByText('will come').first()).toBeVisible();
+  // Two changes of one hand, within the time in which they are gathered.
+  await host.goto(`${school.url}/classes/${school.classOf('HE').id}/sessions`);
+  for (const minutes of [10, 20])
+    await host.request
+      .post(`${school.url}/api/sessions/change`, {
+        headers: { Origin: school.url },
+        data: { changes: [await lengthened(school, host, minutes)] },
+      })
+      .then((answer) => expect(answer.status()).toBe(200));
+  await letterFor(school, mailbox, { address, subject: 'Changed: Harbour Evening' });
+  await mailbox.goto(`${school.demo.mail}/boxes/${address}`);
+  await expect(mailbox.getByRole('link', { name: 'Changed: Harbour Evening' })).toHaveCount(1);
+});
+
+/** The evening, moved by some minutes, as its page does it. */
+async function lengthened(school: School, host: Page, later: number) {
+  const { id } = school.classOf('HE');
+  const answer = await host.request.get(`${school.url}/api/classes/${id}`);
+  const { sessions } = (await answer.json()) as Answer<'classPeriod'>;
+  // The one to which the guest is invited.
+  const { seriesId, version, key, date, minutes } = sessions.find(
+    (session) => session.date === '2026-11-05',
+  )!;
+  const time = `18:${30 + later}`;
+  return { seriesId, version, key, scope: 'one', change: { kind: 'move', date, time, minutes } };
+}
+
+test('a post goes by mail to each of a class period, and what has become of it is seen', async ({
+  school,
+}) => {
+  const page = await compose(school, 'Bring a marlinspike.');
+  await addPlace(page, /mail to everybody/, /Coastal Navigation, period 3/);
+  await page
+    .getByRole('button', { name: /Take away: the class stream of Coastal Navigation, period 1/ })
+    .click();
+  await page.getByLabel('Subject').fill('Rope on {date}');
+  const margin = page.getByRole('complementary', { name: 'In the margin' });
+  await expect(margin.getByText('24 letters')).toBeVisible();
+  const preview = page.getByRole('region', { name: 'As students will see it' });
+  await expect(preview.getByText('Rope on Wed 14 Oct')).toBeVisible();
+  await page.getByRole('button', { name: 'Show the plain form' }).click();
+  await expect(preview.getByText(school.door('N3'))).toBeVisible();
+  await page.getByRole('button', { name: 'Post it now' }).click();
+  const posted = row(page, 'Bring a marlinspike.');
+  await posted.getByRole('button', { name: 'Where it stands' }).click();
+  await expect(posted.getByText('24 letters sent')).toBeVisible();
+  const mailbox = await school.openPhone();
+  await mailbox.goto(school.demo.mail);
+  await expect(mailbox.getByRole('link', { name: /@merrow\.example/ })).toHaveCount(24);
+});
+
+test('a browser that is asked to tells of knocks while its page is not looked at, and asks nobody before', async ({
+  school,
+}) => {
+  const page = await school.open('Ottoline Marsh', {
+    permissions: ['notifications', 'clipboard-read', 'clipboard-write'],
+  });
+  await page.addInitScript(() => {
+    const told: string[] = [];
+    Object.assign(window, { told });
+    class Told {
+      static permission: NotificationPermission = 'default';
+      static requestPermission = (): Promise<NotificationPermission> => {
+        told.push('asked');
+        Told.permission = 'granted';
+        return Promise.resolve('granted');
+      };
+      constructor(title: string) {
+        told.push(title);
+      }
+    }
+    Object.assign(window, { Notification: Told });
+    Object.defineProperty(document, 'hidden', { get: () => true });
+  });
+  const told = (): Promise<string[]> =>
+    page.evaluate(() => (window as unknown as { told: string[] }).told);
+  await page.goto(`${school.url}/desk/${school.classOf('N3').link.id}`);
+  await page.getByRole('button', { name: 'Open the door' }).click();
+  expect(await told()).toEqual([]);
+  await page.getByRole('button', { name: 'Tell me elsewhere too' }).click();
+  await expect(page.getByRole('button', { name: 'Tell me elsewhere too' })).toHaveCount(0);
+  expect(await told()).toEqual(['asked']);
+  await school.setTime('10:44');
+  const stranger = await school.openPhone('Ansel Grue');
+  await stranger.goto(school.door('N3'));
+  await stranger.getByRole('button', { name: /knock/i }).click();
+  await expect.poll(told).toContainEqual(expect.stringMatching(/^Knock: /));
 });

@@ -13,7 +13,20 @@ function axeFor(page: Page, rules: Rules): AxeBuilder {
   return rules === 'but-colours' ? axe.disableRules(['color-contrast']) : axe;
 }
 
+/** A page at rest: what fades in or out is half as dark meanwhile, and is no finding. */
+async function atRest(page: Page): Promise<void> {
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await page.waitForFunction(() =>
+    document
+      .getAnimations()
+      .every(
+        (one) => one.playState !== 'running' || one.effect?.getTiming().iterations === Infinity,
+      ),
+  );
+}
+
 export async function expectNoViolations(page: Page, rules: Rules = 'all'): Promise<void> {
+  await atRest(page);
   const { violations } = await axeFor(page, rules).analyze();
   expect(
     violations.map((v) => ({

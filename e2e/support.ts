@@ -24,9 +24,13 @@ interface Person {
 interface ClassItem {
   id: number;
   title: string;
+  rollSize: number;
   pennant: { letters: string };
   link: { id: number; code: string; address: string };
 }
+
+/** How much of a page is printed where a test goes wrong. */
+const MOST_SAID = 3000;
 
 /** A Glen with the demo school on a database of its own, and browsers to meet it with. */
 export class School {
@@ -129,6 +133,15 @@ export class School {
     });
   }
 
+  /** Prints what each open page says: where a test goes wrong, often the page says why. */
+  async sayWhatStands(): Promise<void> {
+    const pages = this.browser.contexts().flatMap((context) => context.pages());
+    for (const page of pages) {
+      const words = await page.evaluate(() => document.body.innerText).catch(String);
+      process.stdout.write(`— ${page.url()}\n${words.slice(0, MOST_SAID)}\n`);
+    }
+  }
+
   /** The course site's page of a class, read as one of its people. */
   async stream(page: Page, ref: string, name: string): Promise<void> {
     await page.goto(this.demo.courseSite);
@@ -147,6 +160,21 @@ export async function choose(
   await within.getByRole('combobox', { name: label, exact: true }).nth(nth).click();
   const page = 'page' in within ? within.page() : within;
   await page.getByRole('option', { name: option, exact: typeof option === 'string' }).click();
+}
+
+/** What a button hands to the browser's downloads. */
+export async function saved(
+  page: Page,
+  name: string,
+  role: 'button' | 'link' = 'button',
+): Promise<{ name: string; bytes: Buffer }> {
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole(role, { name }).click(),
+  ]);
+  const chunks: Buffer[] = [];
+  for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
+  return { name: download.suggestedFilename(), bytes: Buffer.concat(chunks) };
 }
 
 /** How many stand on the roll of the class period whose page it is, as the list of its parts says it. */
@@ -189,6 +217,18 @@ export async function clipboard(page: Page): Promise<{ html: string; plain: stri
       return { html: await read('text/html'), plain: await read('text/plain') };
     });
   }).toPass();
+  return found;
+}
+
+/** What is on the clipboard as soon as its plain form is the one that is waited for. */
+export async function copied(page: Page, like: RegExp): Promise<{ html: string; plain: string }> {
+  let found = { html: '', plain: '' };
+  await expect
+    .poll(async () => {
+      found = await clipboard(page);
+      return found.plain;
+    })
+    .toMatch(like);
   return found;
 }
 
@@ -274,10 +314,12 @@ export const test = base.extend<{ school: School }, { loaded: Loaded; shown: Sch
       at: AT,
       loaded: true,
       undoSeconds: 2,
+      gatherSeconds: 3,
     });
     const school = new School(demo, browser);
     await school.prepare();
     await use(school);
+    if (info.status !== info.expectedStatus) await school.sayWhatStands();
     for (const context of browser.contexts()) await context.close();
     await demo.stop();
     for (const each of both(database)) await statement(mariadb, `DROP DATABASE IF EXISTS ${each}`);

@@ -34,6 +34,7 @@ export function surroundings(given: {
   database: string;
   port: number;
   undoSeconds?: number;
+  gatherSeconds?: number;
 }): Promise<Around>;
 export function copyDatabases(
   mariadb: Pick<Mariadb, 'port'>,
@@ -52,6 +53,7 @@ export function startDemo(given: {
   fresh?: boolean;
   loaded?: boolean;
   undoSeconds?: number;
+  gatherSeconds?: number;
   quiet?: boolean;
   kept?: KeptParts;
   onRestart?: (words: string) => void;

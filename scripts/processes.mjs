@@ -11,6 +11,9 @@ const COURSE_SITE_APART = 5;
 /** Providers of accounts are on addresses of their own: cookies know no ports. */
 const SIGN_ON = { school: '127.0.0.3', home: '127.0.0.4' };
 const MAIL = '127.0.0.5';
+/** Where Glen takes mail in, as the mail service of a domain of its own. */
+const MAIL_IN = '127.0.0.6';
+const MAIL_IN_DOMAIN = 'back.merrow.example';
 
 /** Where the providers of accounts are, as Glen and as they themselves are told of it. */
 async function signOnSurroundings(port) {
@@ -140,16 +143,20 @@ function keptAlive(name, begin, say) {
 async function mailSurroundings(port) {
   const smtpPort = await samePort(port, MAIL);
   const pagePort = await samePort(port + COURSE_SITE_APART, MAIL);
+  const mailIn = `${MAIL_IN}:${await samePort(port, MAIL_IN)}`;
   return {
     address: `http://${MAIL}:${pagePort}`,
     server: {
       GLEN_SMTP_URL: `smtp://${MAIL}:${smtpPort}`,
       GLEN_MAIL_FROM: 'Merrow Sound School of Seamanship <glen@merrow.example>',
+      GLEN_MAIL_IN: mailIn,
+      GLEN_MAIL_IN_DOMAIN: MAIL_IN_DOMAIN,
     },
     standins: {
       STANDINS_MAIL_HOST: MAIL,
       STANDINS_SMTP_PORT: String(smtpPort),
       STANDINS_MAIL_PAGE_PORT: String(pagePort),
+      STANDINS_MAIL_ELSEWHERE: `${MAIL_IN_DOMAIN} ${mailIn}`,
     },
   };
 }
@@ -158,7 +165,7 @@ async function mailSurroundings(port) {
 const VIDEO_PHONE = '+1 902 555 0142';
 
 /** The environment that server and stand-ins share; secrets of the demo are no secrets. */
-export async function surroundings({ mariadb, database, port, undoSeconds }) {
+export async function surroundings({ mariadb, database, port, undoSeconds, gatherSeconds }) {
   // A server's port is its own: at the addresses of the stand-ins nobody else is given it meanwhile.
   const videoPort = await samePort(port, STANDINS);
   const courseSitePort = await samePort(port + COURSE_SITE_APART, STANDINS);
@@ -186,6 +193,7 @@ export async function surroundings({ mariadb, database, port, undoSeconds }) {
       ...signOn.server,
       ...mail.server,
       ...(undoSeconds === undefined ? {} : { GLEN_UNDO_SECONDS: String(undoSeconds) }),
+      ...(gatherSeconds === undefined ? {} : { GLEN_GATHER_SECONDS: String(gatherSeconds) }),
     },
     standins: {
       STANDINS_DATABASE_URL: mariadb.url(`${database}_standins`),
@@ -241,6 +249,7 @@ export async function startDemo({
   fresh = false,
   loaded = false,
   undoSeconds,
+  gatherSeconds,
   quiet = false,
   kept,
   onRestart,
@@ -258,6 +267,7 @@ export async function startDemo({
     database,
     port: port ?? (await freePort()),
     undoSeconds,
+    gatherSeconds,
   });
   const { startStandins, startServer } = kept ? inKept(kept, around) : inOwn(around, quiet);
   /** Begun with `env`, and where it dies without: the school's clock goes on. */

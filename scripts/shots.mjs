@@ -58,9 +58,7 @@ async function planning({ teacher, open, at }) {
 
 async function linksAndRules({ teacher, at, n3 }) {
   await shot(teacher, at(`/classes/${n3.id}/sessions`), 'class', 'Ahead');
-  await teacher.getByRole('button', { name: 'Copy as…' }).click();
-  await teacher.getByRole('button', { name: 'Everything' }).click();
-  await shot(teacher, null, 'copy-as', 'Or take it as a file');
+  await shot(teacher, at('/registers?week=2026-10-05'), 'registers', 'Marine Weather, period 2');
   await shot(teacher, at(`/classes/${n3.id}/entry`), 'entry', 'So, at the door');
   await shot(teacher, at(`/classes/${n3.id}/links/${n3.link.id}`), 'link', 'So, at the door');
 }

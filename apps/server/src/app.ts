@@ -13,6 +13,9 @@ import { groupRoutes } from './features/group/routes.js';
 import { linkRoutes } from './features/link/routes.js';
 import { liveRoutes } from './features/live/routes.js';
 import { mailRoutes, mountOnePress } from './features/mail/routes.js';
+import { afterLessonRoutes } from './features/afterLesson/routes.js';
+import { checkInRoutes } from './features/checkIn/routes.js';
+import { registerRoutes } from './features/register/routes.js';
 import { moveInRoutes } from './features/moveIn/routes.js';
 import { myDayRoutes } from './features/myDay/routes.js';
 import { passkeyRoutes } from './features/passkey/routes.js';
@@ -54,6 +57,9 @@ const handlersOf = (glen: Glen): Handlers => ({
   ...myDayRoutes(glen),
   ...peopleRoutes(glen),
   ...mailRoutes(glen),
+  ...afterLessonRoutes(glen),
+  ...checkInRoutes(glen),
+  ...registerRoutes(glen),
   openapi: async () => openapi(glen.config.publicUrl),
 });
 

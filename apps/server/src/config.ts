@@ -54,6 +54,17 @@ const schema = z.object({
     .string()
     .regex(MAILBOX, 'who sends the letters, as Merrow Sound School <glen@merrow.example>')
     .optional(),
+  GLEN_MAIL_IN: z
+    .string()
+    .regex(/^(\[[\da-f:]+\]|[\w.-]+):\d{1,5}$/i, 'where Glen takes mail in, as 127.0.0.1:2525')
+    .optional(),
+  GLEN_MAIL_IN_DOMAIN: z
+    .string()
+    .regex(
+      /^[a-z\d]([a-z\d.-]*[a-z\d])?$/i,
+      'the domain whose mail comes to Glen, as back.merrow.example',
+    )
+    .optional(),
   GLEN_DKIM_KEY: z.string().startsWith('-----BEGIN', 'a private key in PEM').optional(),
   GLEN_DKIM_SELECTOR: z
     .string()
@@ -63,6 +74,8 @@ const schema = z.object({
   GLEN_SIGN_ON: z.string().optional(),
   /** Seconds that an effect outside waits while its undo is offered. */
   GLEN_UNDO_SECONDS: z.coerce.number().int().min(0).max(300).default(20),
+  /** Seconds over which what people are told is gathered into one letter. */
+  GLEN_GATHER_SECONDS: z.coerce.number().int().min(0).max(3600).default(120),
   /** Connections to the database that each process keeps. */
   GLEN_DATABASE_POOL: z.coerce.number().int().min(2).max(200).default(USUAL_POOL_SIZE),
   /** Who asks for figures bears it; left out, this machine alone may. */
@@ -88,9 +101,12 @@ export interface Config {
   video: { url: string; secret: string; phone: string | null } | null;
   courseSite: { url: string; token: string } | null;
   mail: MailSettings | null;
+  /** Where reports of failures and calendars' answers come in, and at which domain. */
+  mailIn: { host: string; port: number; domain: string } | null;
   /** Where people sign on beside passwords. */
   signOn: ProviderSettings[];
   undoSeconds: number;
+  gatherSeconds: number;
   metricsToken: string | null;
   auditDays: number;
   /** Nobody is asked for a passkey, whatever the school says. */
@@ -108,6 +124,7 @@ const PAIRS = [
   ['GLEN_VIDEO_URL', 'GLEN_VIDEO_SECRET'],
   ['GLEN_COURSE_SITE_URL', 'GLEN_COURSE_SITE_TOKEN'],
   ['GLEN_SMTP_URL', 'GLEN_MAIL_FROM'],
+  ['GLEN_MAIL_IN', 'GLEN_MAIL_IN_DOMAIN'],
   ['GLEN_DKIM_KEY', 'GLEN_DKIM_SELECTOR'],
 ] as const;
 
@@ -145,6 +162,17 @@ function mailOf(e: Environment): MailSettings | null {
   };
 }
 
+function mailInOf(e: Environment): Config['mailIn'] {
+  const { GLEN_MAIL_IN: at, GLEN_MAIL_IN_DOMAIN: domain } = e;
+  if (!at || !domain) return null;
+  const colon = at.lastIndexOf(':');
+  return {
+    host: at.slice(0, colon).replace(/^\[|\]$/g, ''),
+    port: Number(at.slice(colon + 1)),
+    domain,
+  };
+}
+
 const courseSiteOf = (e: Environment): Config['courseSite'] =>
   e.GLEN_COURSE_SITE_URL && e.GLEN_COURSE_SITE_TOKEN
     ? { url: withoutSlash(e.GLEN_COURSE_SITE_URL), token: e.GLEN_COURSE_SITE_TOKEN }
@@ -172,8 +200,10 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     video: videoOf(e),
     courseSite: courseSiteOf(e),
     mail: mailOf(e),
+    mailIn: mailInOf(e),
     signOn: signOnOf(e),
     undoSeconds: e.GLEN_UNDO_SECONDS,
+    gatherSeconds: e.GLEN_GATHER_SECONDS,
     metricsToken: e.GLEN_METRICS_TOKEN ?? null,
     auditDays: e.GLEN_AUDIT_DAYS,
     asksNoPasskey: e.GLEN_ASK_NO_PASSKEY === '1',

@@ -10,6 +10,7 @@ import type { Wish } from './jobs/job.js';
 import type { CourseSite } from './outside/courseSite.js';
 import type { Metrics } from './operating/metrics.js';
 import type { Mail } from './outside/mail.js';
+import type { ReturnAddresses } from './outside/returnAddresses.js';
 import type { Tokens } from './tokens.js';
 import type { SignOnProvider } from './outside/signOnProvider.js';
 import type { VideoService } from './outside/videoService.js';
@@ -32,6 +33,8 @@ export interface Glen {
   courseSite: CourseSite | null;
   /** Takes letters; where there is none, nobody is written to. */
   mail: Mail | null;
+  /** Addresses to which letters come back; none where Glen takes no mail in. */
+  returns: ReturnAddresses | null;
   /** Where people sign on beside passwords, by name. */
   signOn: ReadonlyMap<string, SignOnProvider>;
   /** Figures of this process. */

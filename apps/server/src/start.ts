@@ -12,9 +12,14 @@ import { Announcements } from './features/live/announcements.js';
 import { LiveFeed } from './features/live/feed.js';
 import { LinksAtDoors } from './features/door/links.js';
 import { watchCovers } from './features/cover/watch.js';
+import { endThings } from './features/afterLesson/things.js';
+import { forgetArrivals } from './features/register/forget.js';
+import { settling } from './features/register/settle.js';
+import { weeks } from './features/register/weekWord.js';
 import { RoomWatch } from './features/desk/roomWatch.js';
 import { postsFollow } from './features/post/scheduleReconcile.js';
 import type { Glen } from './glen.js';
+import { takeReturns } from './takeReturns.js';
 import { useSecret } from './db/useSecret.js';
 import { endGuests } from './features/guest/ending.js';
 import { Housekeeping } from './operating/housekeeping.js';
@@ -25,6 +30,8 @@ import { JobRunner } from './jobs/runner.js';
 import { httpCourseSite } from './outside/httpCourseSite.js';
 import { datesFollow } from './features/mail/changedDates.js';
 import { reminders } from './features/mail/remind.js';
+import { ReturnAddresses } from './outside/returnAddresses.js';
+import { mornings } from './features/myDay/morning.js';
 import { smtpMail } from './outside/smtpMail.js';
 import { httpVideoService } from './outside/httpVideoService.js';
 import { openIdProviders } from './outside/openIdProvider.js';
@@ -61,6 +68,7 @@ async function assemble(config: Config): Promise<Glen> {
     video: config.video && httpVideoService(config.video, clock),
     courseSite: config.courseSite && httpCourseSite(config.courseSite),
     mail: config.mail && smtpMail(config.mail),
+    returns: config.mailIn && new ReturnAddresses(tokens, config.mailIn.domain),
     signOn: openIdProviders(config.signOn, config.publicUrl, clock),
     audit: (entry) => writeEntry(db, clock, entry),
     auditCounted: (entry) => countEntry(db, clock, entry),
@@ -98,15 +106,25 @@ export async function startServer(
   glen.nudge = () => glen.db.apart(() => runner.nudge());
   await glen.feed.start();
   runner.start();
-  const rooms = new RoomWatch(glen);
-  rooms.start();
   const covers = await watchCovers(glen);
-  const reminding = reminders(glen);
-  reminding.start();
-  const housekeeping = new Housekeeping(glen, { guests: endGuests });
+  const watches = [
+    new RoomWatch(glen),
+    reminders(glen),
+    mornings(glen),
+    settling(glen),
+    weeks(glen),
+  ];
+  for (const watch of watches) watch.start();
+  const housekeeping = new Housekeeping(glen, {
+    guests: endGuests,
+    arrivals: forgetArrivals,
+    after_lessons: endThings,
+  });
   housekeeping.start();
   const refresh = setInterval(() => void glen.clock.refresh().catch(() => {}), CLOCK_REFRESH_MS);
   refresh.unref();
+  const mailIn = takeReturns(glen);
+  await mailIn?.start();
   const app = createApp(glen, options);
   const server = await new Promise<Server>((resolve, reject) => {
     const listening = app.listen(config.port, config.host, (error?: Error) =>
@@ -123,11 +141,11 @@ export async function startServer(
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));
       glen.feed.stop();
-      await rooms.stop();
       await covers.stop();
-      await reminding.stop();
+      for (const watch of watches) await watch.stop();
       await housekeeping.stop();
       await runner.stop();
+      await mailIn?.stop();
       glen.mail?.close();
       await glen.db.close();
     },

@@ -18,6 +18,8 @@ const USES = [
   'pin',
   'caller',
   'stop-letters',
+  'return-address',
+  'told-code',
   'check',
 ] as const;
 type Use = (typeof USES)[number];

@@ -198,9 +198,12 @@ describe('calendar feeds', () => {
     (await browser.post('/api/feeds', body)).body;
   const pathOf = (address: string): string => new URL(address).pathname;
   it('have a private address of their own, told once, that a new one replaces', async () => {
-    expect((await host.get('/api/feeds')).body.own).toEqual({ since: null, address: null });
+    expect((await host.get('/api/feeds')).body.own).toMatchObject({ since: null, address: null });
     const { own } = await make(host);
-    expect((await host.get('/api/feeds')).body.own).toEqual({ since: own.since, address: null });
+    expect((await host.get('/api/feeds')).body.own).toMatchObject({
+      since: own.since,
+      address: null,
+    });
     const nobody = await school.as(null);
     const { status, headers, text } = await nobody.get(pathOf(own.address!));
     expect([status, headers['content-type']]).toEqual([200, 'text/calendar; charset=utf-8']);
@@ -257,7 +260,10 @@ describe('calendar feeds', () => {
     await host.post('/api/feeds/off', { classId: of('W2').id });
     expect((await host.get(pathOf(address!))).status).toBe(404);
     expect((await host.get(pathOf(own.address!))).status).toBe(200);
-    expect((await host.post('/api/feeds/off')).body.own).toEqual({ since: null, address: null });
+    expect((await host.post('/api/feeds/off')).body.own).toMatchObject({
+      since: null,
+      address: null,
+    });
     expect((await host.get(pathOf(own.address!))).status).toBe(404);
   });
   it('of a teacher’s home account hold nothing that they teach', async () => {

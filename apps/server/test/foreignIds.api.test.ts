@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Response } from 'supertest';
-import { endpoints, type EndpointName, type Post } from '@glen/contract';
+import { endpoints, type Answer, type EndpointName, type Post } from '@glen/contract';
 import { DEMO_PASSWORD } from '../../../demo/school.js';
 import { fields, type Field } from './idsInSchemas.js';
 import { findOwn, makeForeign, type Foreign, type Own } from './foreignSchool.js';
@@ -28,6 +28,18 @@ beforeAll(async () => {
 afterAll(() => school.stop());
 
 const idOf = (name: string): number => school.person(name).id;
+const FOREIGN_NOTE = {
+  ...{ title: 'SECRET', words: 'SECRET', seenBy: 'everyone' as const, until: '2026-12-11' },
+};
+/** A note under another teacher's lesson. */
+async function foreignNote(): Promise<number> {
+  const { seriesId, key } = foreign.series;
+  const bram = await school.as('Bram Osterholt');
+  const body = { ...FOREIGN_NOTE, on: key, kind: 'note' };
+  const { things } = (await bram.post(`/api/series/${seriesId}/after`, body))
+    .body as Answer<'addAfterLesson'>;
+  return things.at(-1)!.id;
+}
 const handingOver = async (classId: number, toId: number) => {
   const path = `/api/people/${idOf('Ottoline Marsh')}`;
   const { version } = (await host.get(`${path}/hosted`)).body;
@@ -127,6 +139,8 @@ const PROBES: Record<string, () => Promise<Response>> = {
     host.post('/api/switch-account', { accountId: foreign.student.accountId }),
   'replaceFeed classId': () => host.post('/api/feeds', { classId: foreign.class.id }),
   'switchOffFeed classId': () => host.post('/api/feeds/off', { classId: foreign.class.id }),
+  'setFeedAlarm classId': () =>
+    host.post('/api/feeds/alarm', { classId: foreign.class.id, minutes: 5 }),
   'bookings except': () =>
     host.get(
       `/api/classes/${own.n3.id}/bookings?from=2026-10-14&to=2026-10-20&except=${foreign.series.seriesId}`,
@@ -262,6 +276,46 @@ const PROBES: Record<string, () => Promise<Response>> = {
     const visitorId = await strangerAtOurs();
     return host.post(`/api/visitors/${visitorId}/who`, { personId: foreign.student.id });
   },
+  'correctRegister personId': async () => {
+    const { seriesId, key } = own.session;
+    const said = { status: 'present', reason: 'Was there', version: null };
+    const body = { ...said, on: key, personId: foreign.student.id };
+    return host.post(`/api/series/${seriesId}/register/correct`, body);
+  },
+  'uncorrectRegister personId': async () => {
+    const { seriesId, key } = own.session;
+    const body = { on: key, personId: foreign.student.id, version: 1 };
+    return host.post(`/api/series/${seriesId}/register/uncorrect`, body);
+  },
+  'addAbsence classId': () =>
+    host.post(`/api/people/${own.student}/absences`, {
+      classId: foreign.class.id,
+      from: '2026-10-14',
+      until: '2026-10-14',
+      reason: 'ill',
+    }),
+  'endAbsence absenceId': async () => {
+    const body = { classId: null, from: '2026-10-14', until: '2026-10-14', reason: 'ill' };
+    const answer = await office.post(`/api/people/${foreign.student.id}/absences`, body);
+    const { absences } = answer.body as Answer<'addAbsence'>;
+    const absenceId = absences[0]!.id;
+    return host.post(`/api/people/${own.student}/absences/end`, { absenceId });
+  },
+  'editAfterLesson id': async () => {
+    const { seriesId, key } = own.session;
+    const body = { ...FOREIGN_NOTE, on: key, id: await foreignNote(), version: 1 };
+    return host.post(`/api/series/${seriesId}/after/edit`, body);
+  },
+  'removeAfterLesson id': async () => {
+    const { seriesId, key } = own.session;
+    const body = { on: key, id: await foreignNote(), version: 1 };
+    return host.post(`/api/series/${seriesId}/after/remove`, body);
+  },
+  'endCheckIn checkInId': () =>
+    host.post(`/api/links/${own.n3.link.id}/check-in/end`, { checkInId: 1 }),
+  'weekRegisters classId': () => host.get(`/api/registers?classId=${foreign.class.id}`),
+  'weekRegisters after': () => host.get(`/api/registers?after=${foreign.class.id}`),
+  'weekFile classId': () => host.get(`/api/registers.csv?classId=${foreign.class.id}`),
   'changeAddress accountId': () =>
     host.post('/api/account/address', {
       accountId: foreign.student.accountId,
@@ -295,6 +349,9 @@ const OPEN: Field[] = [
 /** Those that are answered, without the foreign thing having any part in it. */
 const ANSWERED: Field[] = [
   'bookings except',
+  'weekRegisters classId',
+  'weekRegisters after',
+  'weekFile classId',
   'previewPost places[].id',
   'previewPost places[].classId',
   'previewPost places[].linkId',

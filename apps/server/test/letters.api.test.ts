@@ -1,8 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Answer } from '@glen/contract';
-import { tellOnce } from '../src/features/school/tell.js';
-import { remind } from '../src/features/mail/remind.js';
-import { mailTrouble, mailsCome, mailsFor } from './mailTools.js';
+import { allGathered, gathered, mailsCome, mailsFor, tell, wish } from './mailTools.js';
 import { changeDate, startSchool, until, type Browser, type School } from './support.js';
 
 // What people are told, how they hear of it, and that they hear no more of it where they say so.
@@ -16,37 +14,22 @@ beforeEach(async () => {
 });
 afterEach(() => school.stop());
 
-async function wish(browser: Browser, told: object): Promise<void> {
-  const { body } = await browser.get('/api/account');
-  const changed = { ...body, told: { ...body.told, ...told } };
-  expect((await browser.put('/api/account', changed)).status).toBe(200);
-}
-
-const tell = (name: string, title: string): Promise<void> =>
-  school.running.glen.db.transaction(() =>
-    tellOnce(school.running.glen, school.person(name).id, { title, text: `${title}: so it is.` }),
-  );
-
-/** The two minutes in which changes are gathered are over. */
-async function gathered(): Promise<void> {
-  const { db } = school.running.glen;
-  await db.change("UPDATE outbox SET due_at = '2020-01-01 00:00:00' WHERE kind = 'gather'");
-  school.running.glen.nudge();
-}
-
 const gathering = (): Promise<unknown[]> =>
   school.running.glen.db.rows(
     "SELECT id FROM outbox WHERE kind = 'gather' AND state = 'queued' AND subject = :subject",
     { subject: String(school.person('Ottoline Marsh').id) },
   );
 
+/** A day to come. */
+const FRIDAY = '2026-10-16';
+
 describe('changes', () => {
   it('that come within two minutes are one letter, and stand in Glen', async () => {
     for (const title of ['Knots moved', 'Bowlines cancelled', 'Hitches moved'])
-      await tell('Ottoline Marsh', title);
+      await tell(school, 'Ottoline Marsh', title);
     expect(await gathering()).toHaveLength(1);
     expect(await mailsFor(school, OTTOLINE)).toEqual([]);
-    await gathered();
+    await gathered(school);
     const [letter] = await mailsCome(school, OTTOLINE, 1);
     expect(letter!.subject).toBe('3 changes that touch you');
     for (const title of ['Knots moved', 'Bowlines cancelled', 'Hitches moved'])
@@ -57,24 +40,24 @@ describe('changes', () => {
       ['Bowlines cancelled', false],
       ['Knots moved', false],
     ]);
-    await tell('Ottoline Marsh', 'Splices moved');
-    await gathered();
+    await tell(school, 'Ottoline Marsh', 'Splices moved');
+    await gathered(school);
     const [second] = await mailsCome(school, OTTOLINE, 2);
     expect(second!.subject).toBe('Splices moved');
     expect(second!.text).not.toContain('Knots');
   });
   it('of any length are told, cut where they would not fit', async () => {
-    await tell('Ottoline Marsh', 'Knots and '.repeat(40));
+    await tell(school, 'Ottoline Marsh', 'Knots and '.repeat(40));
     const { words } = (await host.get('/api/words')).body as Answer<'words'>;
     expect(words[0]!.title).toMatch(/^Knots and .+…$/);
     expect(words[0]!.title).toHaveLength(200);
   });
   it('that were read meanwhile are not written', async () => {
-    await tell('Ottoline Marsh', 'Knots moved');
+    await tell(school, 'Ottoline Marsh', 'Knots moved');
     const { words } = (await host.get('/api/words')).body as Answer<'words'>;
     await host.post(`/api/notices/${words[0]!.id}/seen`);
-    await tell('Ottoline Marsh', 'Hitches moved');
-    await gathered();
+    await tell(school, 'Ottoline Marsh', 'Hitches moved');
+    await gathered(school);
     const [letter] = await mailsCome(school, OTTOLINE, 1);
     expect(letter!.subject).toBe('Hitches moved');
   });
@@ -82,73 +65,27 @@ describe('changes', () => {
     const titles = async (): Promise<string[]> =>
       ((await host.get('/api/words')).body as Answer<'words'>).words.map((word) => word.title);
     await wish(host, { changes: 'glen' });
-    await tell('Ottoline Marsh', 'In Glen');
-    await gathered();
+    await tell(school, 'Ottoline Marsh', 'In Glen');
+    await gathered(school);
     await until(gathering, (jobs) => jobs.length === 0);
     await wish(host, { changes: 'none' });
-    await tell('Ottoline Marsh', 'Not at all');
+    await tell(school, 'Ottoline Marsh', 'Not at all');
     expect(await titles()).toEqual(['In Glen', ...(await titles()).slice(1)]);
     expect(await titles()).not.toContain('Not at all');
     await wish(host, { changes: null });
     const office = await school.as('Perpetua Lund');
     const { mayEdit: _, ...about } = (await office.get('/api/school/about')).body;
     await office.put('/api/school/about', { ...about, told: { ...about.told, changes: 'none' } });
-    await tell('Ottoline Marsh', 'As the school');
+    await tell(school, 'Ottoline Marsh', 'As the school');
     expect(await titles()).not.toContain('As the school');
-    expect(await mailsFor(school, OTTOLINE)).toEqual([]);
-  });
-});
-
-/** A day on which nothing has begun, nor been reminded of, as the school's clock is moved there. */
-const FRIDAY = '2026-10-16';
-
-describe('reminders', () => {
-  it('come once to those who wish for them, within the hour before, however often it is looked', async () => {
-    const { id, link } = school.classes.get('N1')!;
-    const { roll } = (await host.get(`/api/classes/${id}`)).body as Answer<'classPeriod'>;
-    const pupil = await school.as(roll[0]!.name);
-    await wish(host, { reminders: 'mail' });
-    await wish(pupil, { reminders: 'glen' });
-    await school.setTime('07:39', FRIDAY);
-    await remind(school.running.glen);
-    expect(await mailsFor(school, OTTOLINE)).toEqual([]);
-    await school.setTime('07:41', FRIDAY);
-    await Promise.all([remind(school.running.glen), remind(school.running.glen)]);
-    const [letter] = await mailsCome(school, OTTOLINE, 1);
-    expect(letter!.subject).toBe('At 08:40: Coastal Navigation, period 1');
-    expect(letter!.text).toContain(link.address);
-    const told = (await pupil.get('/api/words')).body as Answer<'words'>;
-    expect(told.words.map((word) => word.title)).toEqual([
-      'At 08:40: Coastal Navigation, period 1',
-    ]);
-    // The demo's clock goes back.
-    await school.setTime('07:00', FRIDAY);
-    await school.setTime('07:41', FRIDAY);
-    await remind(school.running.glen);
-    expect(await mailsFor(school, OTTOLINE)).toHaveLength(1);
-    expect(await mailsFor(school, roll[0]!.accounts[0]!.email)).toEqual([]);
-  });
-  it('never come after the fact', async () => {
-    await wish(host, { reminders: 'mail' });
-    await mailTrouble(school, 'busy');
-    await school.setTime('08:00', FRIDAY);
-    await remind(school.running.glen);
-    const { db } = school.running.glen;
-    const states = () => db.rows<{ state: string }>('SELECT state FROM letters');
-    await until(states, (letters) => letters.length === 1);
-    await school.setTime('08:40', FRIDAY);
-    await mailTrouble(school, 'none');
-    await db.change("UPDATE outbox SET due_at = '2020-01-01 00:00:00' WHERE kind = 'letter'");
-    school.running.glen.nudge();
-    await until(states, ([letter]) => letter!.state === 'dropped');
     expect(await mailsFor(school, OTTOLINE)).toEqual([]);
   });
 });
 
 describe('no more letters', () => {
   const stopOf = async (): Promise<{ address: string; token: string }> => {
-    await tell('Ottoline Marsh', 'Knots moved');
-    await gathered();
+    await tell(school, 'Ottoline Marsh', 'Knots moved');
+    await gathered(school);
     const [letter] = await mailsCome(school, OTTOLINE, 1);
     expect(letter!.headers.get('list')).toMatchObject({ 'unsubscribe-post': expect.anything() });
     const [address] = /http:\S+\/letters\/stop\/[^\s)]+/.exec(letter!.text!)!;
@@ -165,8 +102,8 @@ describe('no more letters', () => {
     const nobody = await school.as(null);
     const path = `/api/letters/stop/${token}`;
     expect((await nobody.get(path)).body).toEqual({ kind: 'changes', mails: false });
-    await tell('Ottoline Marsh', 'Hitches moved');
-    await gathered();
+    await tell(school, 'Ottoline Marsh', 'Hitches moved');
+    await gathered(school);
     await until(gathering, (jobs) => jobs.length === 0);
     expect(await mailsFor(school, OTTOLINE)).toHaveLength(1);
     // Whoever has their account open meanwhile is shown that it changed.
@@ -242,5 +179,77 @@ describe('what becomes of a session', () => {
     await changeDate(host, fourth.date, { kind: 'restore' });
     await followed(classId);
     expect(await titlesOf(pupil)).toEqual([held, word, ...before]);
+  });
+  it('is heard by a host where another host changed it', async () => {
+    const { date, classId } = await fridayOf('N1');
+    const other = await school.as('Tomas Verhage');
+    expect((await changeDate(other, date, { kind: 'cancel' })).status).toBe(200);
+    await followed(classId);
+    const word = 'Cancelled: Coastal Navigation, period 1, Fri 16 Oct 08:40';
+    await until(
+      () => titlesOf(host),
+      (titles) => titles.includes(word),
+    );
+    expect(await titlesOf(other)).not.toContain(word);
+  });
+});
+
+describe('a link whose old address leads nowhere', () => {
+  const replace = async (how: string): Promise<number> => {
+    const { id } = school.classes.get('N1')!.link;
+    const { version } = (await host.get(`/api/links/${id}`)).body;
+    const answer = await host.post(`/api/links/${id}/replace`, { version, why: 'leaked', how });
+    expect([answer.status, answer.body.errors]).toEqual([200, undefined]);
+    return id;
+  };
+  const pupilOfN1 = async () => {
+    const { roll } = (await host.get(`/api/classes/${school.classes.get('N1')!.id}`))
+      .body as Answer<'classPeriod'>;
+    const { accounts } = school.person(roll[0]!.name);
+    return accounts.find((account) => account.kind === 'school')!.email;
+  };
+  it('is told to those whom it is for with the new one, and not to whoever replaced it', async () => {
+    const email = await pupilOfN1();
+    const id = await replace('stop');
+    await gathered(school);
+    const [letter] = await mailsCome(school, email, 1);
+    expect(letter!.subject).toBe('A new link: Coastal Navigation, period 1');
+    const { address } = (await host.get(`/api/links/${id}`)).body;
+    expect(letter!.text).toContain(address);
+    expect(await mailsFor(school, OTTOLINE)).toEqual([]);
+  });
+  it('is not told where it still works, or was taken back', async () => {
+    const email = await pupilOfN1();
+    const id = await replace('stop');
+    const { version } = (await host.get(`/api/links/${id}`)).body;
+    expect((await host.post(`/api/links/${id}/take-back`, { version })).status).toBe(200);
+    await gathered(school);
+    await replace('keep');
+    await allGathered(school);
+    expect(await mailsFor(school, email)).toEqual([]);
+  });
+});
+
+describe('a door that asks for a code from now on', () => {
+  const setCode = async (entryCode: string | null): Promise<void> => {
+    const { id } = school.classes.get('N1')!;
+    const { version } = (await host.get(`/api/classes/${id}/rules`)).body;
+    const answer = await host.put(`/api/classes/${id}/rules`, { version, rules: { entryCode } });
+    expect([answer.status, answer.body.errors]).toEqual([200, undefined]);
+  };
+  it('is told to those whom it is for, once for each code, and not where it asks for none any more', async () => {
+    const { roll } = (await host.get(`/api/classes/${school.classes.get('N1')!.id}`))
+      .body as Answer<'classPeriod'>;
+    const { accounts } = school.person(roll[0]!.name);
+    const { email } = accounts.find((account) => account.kind === 'school')!;
+    await setCode('heron 472');
+    await gathered(school);
+    const [letter] = await mailsCome(school, email, 1);
+    expect(letter!.subject).toBe('The door asks for a code: Coastal Navigation, period 1');
+    expect(letter!.text).toContain('heron 472');
+    expect(await mailsFor(school, OTTOLINE)).toEqual([]);
+    await setCode(null);
+    await allGathered(school);
+    expect(await mailsFor(school, email)).toHaveLength(1);
   });
 });

@@ -22,7 +22,14 @@ describe('one’s own account', () => {
   it('keeps name and wishes; two windows that differ are both shown', async () => {
     const tomas = await school.as('Tomas Verhage');
     const before = await own(tomas);
-    const told = { changes: 'none', reminders: null } as const;
+    const told = {
+      changes: 'none',
+      reminders: null,
+      mornings: null,
+      evenings: null,
+      posts: null,
+      weeks: null,
+    } as const;
     const kept = await wish(tomas, { name: 'Tomas Verhage-Lie', theme: 'dark', told });
     expect(kept.body).toMatchObject({ name: 'Tomas Verhage-Lie', theme: 'dark', told });
     expect((await tomas.get('/api/me')).body).toMatchObject({
@@ -51,7 +58,16 @@ describe('one’s own account', () => {
   it('is told nothing of a changed calendar by whoever wishes not to be', async () => {
     const [host, office] = [await school.as('Ottoline Marsh'), await school.as('Perpetua Lund')];
     const co = await school.as('Tomas Verhage');
-    await wish(co, { told: { changes: 'none', reminders: null } });
+    await wish(co, {
+      told: {
+        changes: 'none',
+        reminders: null,
+        mornings: null,
+        evenings: null,
+        posts: null,
+        weeks: null,
+      },
+    });
     const { calendar, version, region } = (await office.get('/api/school/calendar'))
       .body as Answer<'schoolCalendar'>;
     const day = { name: 'Wharf Day', first: '2026-10-21', last: '2026-10-21', kind: 'holiday' };
@@ -62,7 +78,16 @@ describe('one’s own account', () => {
       JSON.stringify(((await browser.get('/api/today')).body as Answer<'today'>).notes);
     expect(await words(host)).toContain('The calendar changed 5 of your sessions');
     expect(await words(co)).not.toContain('The calendar changed');
-    await wish(co, { told: { changes: null, reminders: null } });
+    await wish(co, {
+      told: {
+        changes: null,
+        reminders: null,
+        mornings: null,
+        evenings: null,
+        posts: null,
+        weeks: null,
+      },
+    });
   });
 
   it('a student keeps the name and the address that the school knows them by', async () => {

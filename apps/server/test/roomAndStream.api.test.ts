@@ -53,8 +53,11 @@ describe('events of the video service', () => {
       `SELECT v.id FROM visitors v JOIN sittings m ON m.id = v.sitting_id WHERE m.room = :room AND v.role = 'participant'`,
       { room },
     ))!;
-    for (const type of ['arrived', 'arrived', 'left', 'arrived'])
-      await school.videoEvent({ room, type, visitor: id });
+    const now = Date.parse(school.running.glen.clock.machine());
+    for (const [i, type] of ['arrived', 'arrived', 'left', 'arrived'].entries()) {
+      const at = new Date(now + (i - 4) * 1000).toISOString().replace('.000', '');
+      await school.videoEvent({ room, type, visitor: id, at });
+    }
     const visits = await school.running.glen.db.rows<{ left_at: string | null }>(
       'SELECT left_at FROM visits WHERE visitor_id = :id ORDER BY id',
       { id },

@@ -44,6 +44,16 @@ async function rowsReadBy({ by, path }: Look): Promise<number> {
   return (await rowsReadSoFar()) - before;
 }
 
+const LOOKS = 3;
+
+/** The fewest of a few looks: what the server reads meanwhile, for jobs of its own, is counted too. */
+async function fewestReadBy(look: Look, enough: number): Promise<number> {
+  let fewest = Infinity;
+  for (let i = 0; i < LOOKS && fewest > enough; i++)
+    fewest = Math.min(fewest, await rowsReadBy(look));
+  return fewest;
+}
+
 const MONTH = 'from=2026-10-01&to=2026-10-31';
 /** A page of all class periods: thirty of them, each with its link, its roll counted, and its dates of a month. */
 const A_PAGE = 30 * (25 + 31 + 8);
@@ -57,9 +67,14 @@ const NOT_LOOKED_AT: EndpointName[] = [
   'moveInHolidays',
   'passwordFor',
   'calendarFeed',
+  'newsFeed',
   'placementForms',
+  'placementLetter',
   // By secrets alone.
   'signOnBack',
+  'checkIn',
+  // There is none here.
+  'recording',
   'letterStop',
   'guestFor',
 ];
@@ -80,6 +95,8 @@ interface Known {
 const QUERIES: Partial<Record<EndpointName, (known: Known) => string>> = {
   strip: () => `?${MONTH}`,
   bookings: () => `?${MONTH}`,
+  register: () => '?on=2026-10-14',
+  afterLesson: () => '?on=2026-10-14',
   find: () => '?q=navig',
   holidays: () => '?region=CA-NS',
   rollTouched: ({ personId }) => `?personId=${personId}`,
@@ -167,9 +184,9 @@ describe('in a school of many', () => {
   it(`no endpoint that is read looks at more than ${ROWS_FOR_ONE} rows for each that it needs`, async () => {
     const told: string[] = [];
     for (const look of await looks()) {
-      const rows = await rowsReadBy(look);
-      const needed = Math.max(1, needs.get(look.name)! + look.ofCrowd);
-      if (rows > ROWS_FOR_ONE * needed) told.push(`${look.name}: ${rows} for ${needed}`);
+      const most = ROWS_FOR_ONE * Math.max(1, needs.get(look.name)! + look.ofCrowd);
+      const rows = await fewestReadBy(look, most);
+      if (rows > most) told.push(`${look.name}: ${rows}, at most ${most}`);
     }
     expect(told).toEqual([]);
   });

@@ -73,7 +73,16 @@ export interface School {
   classes: Map<string, ClassItem>;
   setTime: (time: string, date?: string) => Promise<void>;
   videoEvent: (
-    event: { room: string; type: string; visitor?: number; id?: string; at?: string },
+    event: {
+      room: string;
+      type: string;
+      visitor?: number;
+      id?: string;
+      at?: string;
+      nth?: number;
+      recording?: string;
+      minutes?: number;
+    },
     how?: HowSigned,
   ) => Promise<Response>;
   phoneCall: (
@@ -84,6 +93,8 @@ export interface School {
   stop: () => Promise<void>;
 }
 
+/** Services count what they tell. */
+let nthEvent = 0;
 const VIDEO_SECRET = 'the demo video room and Glen share this secret';
 
 /** What the video service says is signed with its secret, so many seconds ago. */
@@ -190,6 +201,7 @@ export async function startSchool({
     videoEvent: (event, how) =>
       askAsVideo(url, '/api/webhooks/video', how, {
         id: randomUUID(),
+        nth: (nthEvent += 1),
         at: `${new Date().toISOString().slice(0, 19)}Z`,
         ...event,
         ...(event.visitor === undefined ? {} : { visitor: String(event.visitor) }),

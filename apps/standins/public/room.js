@@ -101,7 +101,7 @@ function rulesInWords({ rules, recording }) {
     `Slides are shared by ${WHO[rules.sharing]}.`,
     rules.chime ? 'Comings and goings are announced.' : 'Comings and goings are not announced.',
     recording
-      ? 'Recording is marked as on. This room keeps no sound and no pictures.'
+      ? 'This room is being recorded. As it carries no sound and no pictures, a tone stands for them.'
       : 'Nothing is recorded.',
   ];
 }
@@ -129,7 +129,7 @@ function draw() {
     );
   if (you.may.record)
     controls.push(
-      button('record', state.recording ? 'Mark recording as off' : 'Mark recording as on', () =>
+      button('record', state.recording ? 'Stop recording' : 'Record', () =>
         post('record', { on: !state.recording }),
       ),
     );

@@ -5,6 +5,7 @@ import { courseSiteApp } from './courseSite/app.js';
 import { Board, COURSE_SITE_TABLES } from './courseSite/store.js';
 import { Store } from './db.js';
 import { mailApp } from './mail/app.js';
+import { WayBack, type Elsewhere } from './mail/back.js';
 import { mailServer } from './mail/server.js';
 import { MAIL_TABLES, Mailboxes } from './mail/store.js';
 import { problem } from './problem.js';
@@ -14,6 +15,7 @@ import type { ProviderName } from './signOn/people.js';
 import { videoApp } from './video/app.js';
 import { Notices } from './video/notices.js';
 import { Presence } from './video/presence.js';
+import { RECORDING_TABLES, Recordings } from './video/recordings.js';
 import { Rooms, VIDEO_TABLES } from './video/store.js';
 
 interface StandinConfig {
@@ -22,7 +24,7 @@ interface StandinConfig {
   videoPort: number;
   courseSitePort: number;
   /** Of the mail service, and of the page of its mailboxes. */
-  mail: { host: string; smtpPort: number; pagePort: number };
+  mail: { host: string; smtpPort: number; pagePort: number; elsewhere: Elsewhere };
   videoSecret: string;
   /** What callers of the video service dial. */
   videoPhone: string;
@@ -89,17 +91,18 @@ async function startSignOn(
 /** The mail service and the page of its mailboxes, answering. */
 async function startMail(
   store: Store,
-  { mail: { host, smtpPort, pagePort }, publicDir }: StandinConfig,
+  { mail: { host, smtpPort, pagePort, elsewhere }, publicDir }: StandinConfig,
 ): Promise<{ stop: () => Promise<void> }> {
   const boxes = new Mailboxes(store);
-  const smtp = mailServer(boxes);
+  const back = new WayBack(boxes, elsewhere);
+  const smtp = mailServer(boxes, back);
   await new Promise<void>((resolve, reject) => {
     smtp.once('error', reject);
     smtp.listen(smtpPort, host, resolve);
   });
   // Whoever breaks off in mid-letter is no fault of the service.
   smtp.removeAllListeners('error').on('error', () => {});
-  const pages = await listen(mailApp(boxes, { publicDir }), pagePort, host);
+  const pages = await listen(mailApp(boxes, { publicDir, back }), pagePort, host);
   return {
     stop: async () => {
       pages.closeAllConnections();
@@ -114,15 +117,29 @@ const delay = (ms: number): Promise<void> =>
     setTimeout(resolve, ms);
   });
 
+/** Stops a server, whoever still listens to it. */
+const shut = (server: Server): Promise<void> =>
+  new Promise((resolve) => {
+    server.closeAllConnections();
+    server.close(() => resolve());
+  });
+
 /** Starts the outside world in small. */
 export async function startStandins(
   config: StandinConfig,
 ): Promise<{ videoPort: number; courseSitePort: number; stop: () => Promise<void> }> {
   const store = new Store(config.databaseUrl);
-  await store.define([...COURSE_SITE_TABLES, ...VIDEO_TABLES, ...SIGN_ON_TABLES, ...MAIL_TABLES]);
+  await store.define([
+    ...COURSE_SITE_TABLES,
+    ...VIDEO_TABLES,
+    ...RECORDING_TABLES,
+    ...SIGN_ON_TABLES,
+    ...MAIL_TABLES,
+  ]);
   const rooms = new Rooms(store);
   const notices = new Notices(rooms, config.webhook, config.videoSecret);
-  const presence = new Presence(rooms, notices);
+  const recordings = new Recordings(store, rooms, notices);
+  const presence = new Presence(rooms, notices, recordings);
   await presence.reset();
   const servers = await Promise.all([
     listen(
@@ -132,6 +149,7 @@ export async function startStandins(
         publicDir: config.publicDir,
         devices: config.devices,
         notices,
+        recordings,
       }),
       config.videoPort,
       config.host,
@@ -161,15 +179,7 @@ export async function startStandins(
     stop: async () => {
       notices.stop();
       await smtp.stop();
-      await Promise.all(
-        servers.map(
-          (server) =>
-            new Promise((resolve) => {
-              server.closeAllConnections();
-              server.close(resolve);
-            }),
-        ),
-      );
+      await Promise.all(servers.map(shut));
       await store.close();
     },
   };

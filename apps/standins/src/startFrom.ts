@@ -12,6 +12,8 @@ const surroundings = z.object({
   STANDINS_MAIL_HOST: z.string(),
   STANDINS_SMTP_PORT: z.coerce.number(),
   STANDINS_MAIL_PAGE_PORT: z.coerce.number(),
+  /** `back.merrow.example 127.0.0.6:4001`: a domain, and where its mail is taken. */
+  STANDINS_MAIL_ELSEWHERE: z.string().regex(/^\S+ [\d.]+:\d+$/),
   STANDINS_VIDEO_SECRET: z.string(),
   STANDINS_VIDEO_PHONE: z.string(),
   STANDINS_COURSE_SITE_TOKEN: z.string(),
@@ -24,6 +26,11 @@ const surroundings = z.object({
   /** Where Glen is. */
   STANDINS_GLEN: z.url(),
 });
+
+function elsewhereOf(said: string): { domain: string; host: string; port: number } {
+  const [domain, host, port] = said.split(/[ :]/) as [string, string, string];
+  return { domain, host, port: Number(port) };
+}
 
 /** Starts both stand-ins as an environment says; throws where it does not say enough. */
 export function start(env: NodeJS.ProcessEnv): Promise<{ stop: () => Promise<void> }> {
@@ -38,6 +45,7 @@ export function start(env: NodeJS.ProcessEnv): Promise<{ stop: () => Promise<voi
       host: said.STANDINS_MAIL_HOST,
       smtpPort: said.STANDINS_SMTP_PORT,
       pagePort: said.STANDINS_MAIL_PAGE_PORT,
+      elsewhere: elsewhereOf(said.STANDINS_MAIL_ELSEWHERE),
     },
     videoSecret: said.STANDINS_VIDEO_SECRET,
     videoPhone: said.STANDINS_VIDEO_PHONE,

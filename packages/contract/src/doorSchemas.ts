@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { date, id, time, utcInstant } from './basics.js';
+import { rulesShape } from './ruleSchemas.js';
 import { pennantSchema, standing } from './planSchemas.js';
 
 export const visitorState = z.enum(['waiting', 'let-in', 'turned-away', 'put-out']);
@@ -75,7 +76,12 @@ export const doorAnswer = z.object({
   elsewhere: z
     .object({ why: z.enum(['stopped', 'together']), code: z.string(), title: z.string() })
     .nullable(),
-  rules: z.object({ whoMayEnter: z.string(), asksCode: z.boolean(), watching: z.boolean() }),
+  rules: z.object({
+    whoMayEnter: z.string(),
+    asksCode: z.boolean(),
+    watching: z.boolean(),
+    recording: rulesShape.recording,
+  }),
 });
 
 /** One's own day: a door with what has become of its session. */

@@ -16,4 +16,5 @@ export {
   personWords,
 } from './keepingSchemas.js';
 export { aboutSchool, comeAsGuestBody, newPasswordBody } from './peopleSchemas.js';
+export { absenceForm, correctionForm, registerWaysForm } from './registerSchemas.js';
 export { renamePasskeyBody, signInWaysBody } from './signOnSchemas.js';

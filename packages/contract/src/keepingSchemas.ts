@@ -223,7 +223,14 @@ export const ownSessions = z.object({
   ),
 });
 /** How somebody wishes to; nothing: as the school has it. */
-const toldWishes = z.object({ changes: toldBy.nullable(), reminders: toldBy.nullable() });
+const toldWishes = z.object({
+  changes: toldBy.nullable(),
+  reminders: toldBy.nullable(),
+  mornings: toldBy.nullable(),
+  evenings: toldBy.nullable(),
+  posts: toldBy.nullable(),
+  weeks: toldBy.nullable(),
+});
 
 /** One's own account, as its owner changes it. */
 export const ownAccount = z.object({

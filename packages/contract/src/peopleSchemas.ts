@@ -35,7 +35,7 @@ export const meSchema = z.object({
   clock,
   demo: z.boolean(),
   /** Which services outside there are; what rests on one that is missing is not offered. */
-  services: z.object({ video: z.boolean(), courseSite: z.boolean() }),
+  services: z.object({ video: z.boolean(), courseSite: z.boolean(), mail: z.boolean() }),
   /** Where people sign on beside passwords, and whether anybody at all signs in by password. */
   ways: z.object({
     providers: z.array(providerSchema),
@@ -80,8 +80,15 @@ export const comeAsGuestBody = z.object({ name: line(120).min(1, 'Say what you a
 export const newPasswordBody = z.object({ password: newPassword });
 
 export const toldBy = z.enum(WAYS);
-/** How the school has people hear of changes, and of what begins soon. */
-export const toldBySchool = z.object({ changes: toldBy, reminders: toldBy });
+/** How the school has people hear of each kind of thing (core, TOLD_KINDS). */
+export const toldBySchool = z.object({
+  changes: toldBy,
+  reminders: toldBy,
+  mornings: toldBy,
+  evenings: toldBy,
+  posts: toldBy,
+  weeks: toldBy,
+});
 
 /** What the office changes of a school later; its calendar and its rules have pages of their own. */
 export const aboutSchool = z.object({

@@ -283,8 +283,16 @@ export const booking = z.object({
 });
 
 /** A calendar feed: since when there is an address for it, if there is one. The address itself is told once, as it is made. */
-const feed = z.object({ since: utcInstant.nullable(), address: z.string().nullable() });
+const feed = z.object({
+  since: utcInstant.nullable(),
+  address: z.string().nullable(),
+  /** So long before a session calendars remind; null: they do not. */
+  alarmMinutes: z.int().nullable(),
+});
 export const feedsAnswer = z.object({
   own: feed,
-  classes: z.array(feed.extend({ classId: id, title: z.string() })),
+  /** `newsAddress`: of what is posted there, told once with the other. */
+  classes: z.array(
+    feed.extend({ classId: id, title: z.string(), newsAddress: z.string().nullable() }),
+  ),
 });

@@ -42,7 +42,7 @@ const section = z.union([
   z.object({ title: line(200).min(1, 'Give the section a heading.') }),
 ]);
 
-/** One place of a post. `section`, `position`, `inText`, `newTab`: of a course page; `title` of an item or a calendar entry, `name` of a place that is filled by hand. */
+/** One place of a post. `section`, `position`, `inText`, `newTab`: of a course page; `title` of an item, a calendar entry or a letter, `name` of a place that is filled by hand, `withCalendar` of a letter. */
 const placeShape = {
   readers: readers.default('class'),
   words: words.nullable().default(null),
@@ -54,6 +54,7 @@ const placeShape = {
   inText: z.boolean().default(false),
   newTab: z.boolean().default(true),
   name: line(120).default(''),
+  withCalendar: z.boolean().default(false),
 };
 const placeBody = z.object({
   /** Of a place that the post has already. */
@@ -61,7 +62,7 @@ const placeBody = z.object({
   classId: id,
   /** The link that class period goes by where left out. */
   linkId: id.optional(),
-  kind: z.enum(['stream', 'item', 'calendar', 'by-hand']),
+  kind: z.enum(['stream', 'item', 'calendar', 'by-hand', 'mail']),
   ...placeShape,
 });
 
@@ -93,6 +94,13 @@ export const deliveryState = z.enum([
   'done',
   'takedown',
 ]);
+/** What has become of the letters of one delivery. `glen`: read in Glen alone, as they wish, or as nothing reaches them. */
+const letters = z.object({
+  sent: z.int(),
+  waiting: z.int(),
+  glen: z.int(),
+  refused: z.array(z.object({ name: z.string(), why: z.string() })),
+});
 const delivery = z.object({
   key: z.string(),
   placeId: id,
@@ -114,6 +122,7 @@ const delivery = z.object({
   tries: z.int(),
   error: z.string().nullable(),
   outSince: utcInstant.nullable(),
+  letters: letters.nullable(),
 });
 const place = z.object({
   id,
@@ -133,6 +142,7 @@ const place = z.object({
   inText: z.boolean(),
   newTab: z.boolean(),
   name: z.string(),
+  withCalendar: z.boolean(),
   /** In words: "Stream of Coastal Navigation, period 3". */
   where: z.string(),
   readerCount: z.int(),
@@ -211,6 +221,8 @@ export const postPreview = z.object({
       due: z.object({ date, time }).nullable(),
       heading: z.string().nullable(),
       title: z.string().nullable(),
+      /** Its title is a letter’s subject, and leads nowhere. */
+      isLetter: z.boolean(),
       address: z.string(),
       html: z.string(),
       text: z.string(),

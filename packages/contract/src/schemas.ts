@@ -12,6 +12,9 @@ import { plan } from './table/plan.js';
 import { posts } from './table/posts.js';
 import { rules } from './table/rules.js';
 import type { Shapes } from './table/shapes.js';
+import { afterLesson } from './table/afterLesson.js';
+import { checkIn } from './table/checkIn.js';
+import { register } from './table/register.js';
 import { words } from './table/words.js';
 
 export * from './peopleSchemas.js';
@@ -24,6 +27,9 @@ export const schemas = {
   ...classes,
   ...moveIn,
   ...people,
+  ...afterLesson,
+  ...checkIn,
+  ...register,
   ...words,
   ...plan,
   ...links,

@@ -47,6 +47,7 @@ export {
   dayNumber,
   minuteOfDay,
   mondayOf,
+  weekdayIndex,
   timeOf,
   weekdayOf,
   type Weekday,
@@ -60,7 +61,7 @@ export {
   type ClockHours,
   type DateOrder,
 } from './time/typed.js';
-export { utcOf, plusMinutes, secondsOf } from './time/seconds.js';
+export { utcOf, plusMinutes, plusSeconds, secondsOf } from './time/seconds.js';
 export type { SchoolCalendar } from './calendar/school.js';
 export { bellsOn, countDays, dayInfo, type DayInfo } from './calendar/dayInfo.js';
 export { longerFromNow } from './plan/longerFromNow.js';
@@ -273,6 +274,8 @@ export {
   type ZoneEffect,
 } from './calendar/zoneEffects.js';
 export { calendarIcs, type IcsCalendar, type IcsSeries } from './formats/calendarIcs.js';
+export { invitationIcs, type CalendarPart, type IcsInvitation } from './formats/invitationIcs.js';
+export { readReply, type CalendarReply } from './formats/readReply.js';
 export { indexSchool } from './calendar/school.js';
 export {
   formerCodeLeads,
@@ -283,6 +286,7 @@ export {
   type ReplaceHow,
 } from './link/replaceLink.js';
 export * from './mail/index.js';
+export * from './register/index.js';
 export { spellCode } from './link/spellCode.js';
 export { linkOfPin, makePhonePin, pinInGroups } from './link/phonePin.js';
 export { readRoomAddress } from './link/roomAddress.js';

@@ -36,6 +36,12 @@ export {
   type PersonRole,
 } from './people/roles.js';
 export { GUEST_COMES, type GuestComes } from './guest/comes.js';
+export {
+  AFTER_LESSON_SEEN_BY,
+  recordedInWords,
+  usualUntil,
+  type AfterLessonSeenBy,
+} from './register/afterLesson.js';
 export { counted } from './margin/counted.js';
 export { classTitle } from './calendar/classTitle.js';
 export { readLinkCode } from './link/linkCode.js';

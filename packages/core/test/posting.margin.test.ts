@@ -75,6 +75,14 @@ describe('notesForPost', () => {
     });
     expect(titles(ask({ places: [{ ...byHand, dates: 1 }] }))).toContain('By hand');
   });
+  it('says how many letters go out, and that they are for good', () => {
+    const mail = place({ kind: 'mail', where: 'Mail to Ropework', dates: 2 });
+    expect(ask({ places: [mail] })).toContainEqual({
+      severity: 'inform',
+      title: '40 letters',
+      text: 'What has been sent cannot be called back; later changes go to newcomers alone.',
+    });
+  });
   it('says of a draft that it waits', () => {
     expect(titles(ask({ draft: true }))).toEqual(['It waits for you', '20 students read it']);
   });

@@ -54,6 +54,7 @@ describe('what people are told of a date', () => {
       title: 'Cancelled: Knots',
       text: 'It is a session of Ropework.',
     });
+    expect(newsInWords(['Cancelled: Ropework, Thu 5 Nov'], 'Ropework').text).toBe('');
     expect(newsInWords(['Cancelled: Knots', 'Moved: Hitches'], 'Ropework')).toEqual({
       title: 'Ropework: 2 sessions have changed',
       text: 'Cancelled: Knots. Moved: Hitches.',

@@ -36,6 +36,13 @@ import * as m0032 from './migrations/0032-line-before-a-full-room.js';
 import * as m0033 from './migrations/0033-chime-of-a-session.js';
 import * as m0034 from './migrations/0034-on-behalf.js';
 import * as m0035 from './migrations/0035-letters.js';
+import * as m0036 from './migrations/0036-calendar-entries.js';
+import * as m0037 from './migrations/0037-mail-places.js';
+import * as m0038 from './migrations/0038-feeds.js';
+import * as m0039 from './migrations/0039-mornings.js';
+import * as m0040 from './migrations/0040-registers.js';
+import * as m0041 from './migrations/0041-check-ins.js';
+import * as m0042 from './migrations/0042-after-lessons.js';
 import {
   databaseKind,
   makeBooks,
@@ -88,6 +95,13 @@ const MIGRATIONS: Migration[] = [
   m0033,
   m0034,
   m0035,
+  m0036,
+  m0037,
+  m0038,
+  m0039,
+  m0040,
+  m0041,
+  m0042,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

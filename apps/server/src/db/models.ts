@@ -1,4 +1,13 @@
 import type { Model, ModelStatic, Sequelize } from 'sequelize';
+import { defineAbsence } from './models/Absence.js';
+import { defineAfterLesson } from './models/AfterLesson.js';
+import { defineCheckedIn } from './models/CheckedIn.js';
+import { defineCheckIn } from './models/CheckIn.js';
+import { defineCorrection } from './models/Correction.js';
+import { defineRegister } from './models/Register.js';
+import { defineRegisterRow } from './models/RegisterRow.js';
+import { defineRoomWord } from './models/RoomWord.js';
+import { defineWeekTold } from './models/WeekTold.js';
 import { defineAccount } from './models/Account.js';
 import { defineActingHost } from './models/ActingHost.js';
 import { defineAuditEntry } from './models/AuditEntry.js';
@@ -13,6 +22,8 @@ import { defineFailure } from './models/Failure.js';
 import { defineFeed } from './models/Feed.js';
 import { defineGroupMember } from './models/GroupMember.js';
 import { defineGuardian } from './models/Guardian.js';
+import { defineMorning } from './models/Morning.js';
+import { defineCalendarEntry } from './models/CalendarEntry.js';
 import { defineGuest } from './models/Guest.js';
 import { defineGuestAddress } from './models/GuestAddress.js';
 import { defineHelper } from './models/Helper.js';
@@ -54,6 +65,7 @@ import { defineSessionSignOn } from './models/SessionSignOn.js';
 import { defineSignOn } from './models/SignOn.js';
 import { defineSitting } from './models/Sitting.js';
 import { defineSlowed } from './models/Slowed.js';
+import { defineToldCode } from './models/ToldCode.js';
 import { defineToldDate } from './models/ToldDate.js';
 import { defineVisit } from './models/Visit.js';
 import { defineVisitor } from './models/Visitor.js';
@@ -62,15 +74,33 @@ import { defineWebhookSeen } from './models/WebhookSeen.js';
 
 /** What people are told, in Glen and by mail. */
 const defineTold = (sequelize: Sequelize) => ({
+  CalendarEntry: defineCalendarEntry(sequelize),
   Letter: defineLetter(sequelize),
+  Morning: defineMorning(sequelize),
   Notice: defineNotice(sequelize),
   Reminded: defineReminded(sequelize),
+  ToldCode: defineToldCode(sequelize),
   ToldDate: defineToldDate(sequelize),
+});
+
+/** Who came: what was told of it, the registers that are made from that, and what people say to them. */
+const defineRegisters = (sequelize: Sequelize) => ({
+  Absence: defineAbsence(sequelize),
+  AfterLesson: defineAfterLesson(sequelize),
+  CheckedIn: defineCheckedIn(sequelize),
+  CheckIn: defineCheckIn(sequelize),
+  Correction: defineCorrection(sequelize),
+  Register: defineRegister(sequelize),
+  RegisterRow: defineRegisterRow(sequelize),
+  RoomWord: defineRoomWord(sequelize),
+  WeekTold: defineWeekTold(sequelize),
+  Visit: defineVisit(sequelize),
 });
 
 /** The tables of a database as models. Each database has its own: several live in one process in the tests. */
 const defineTables = (sequelize: Sequelize) => ({
   ...defineTold(sequelize),
+  ...defineRegisters(sequelize),
   Account: defineAccount(sequelize),
   ActingHost: defineActingHost(sequelize),
   AuditEntry: defineAuditEntry(sequelize),
@@ -123,7 +153,6 @@ const defineTables = (sequelize: Sequelize) => ({
   SignOn: defineSignOn(sequelize),
   Sitting: defineSitting(sequelize),
   Slowed: defineSlowed(sequelize),
-  Visit: defineVisit(sequelize),
   Visitor: defineVisitor(sequelize),
   WatchAddress: defineWatchAddress(sequelize),
   WebhookSeen: defineWebhookSeen(sequelize),
@@ -149,6 +178,17 @@ function associateMany(m: Tables): void {
   });
 }
 
+/** The same of registers. */
+function associateRegisters(m: Tables): void {
+  one(m.CheckedIn, 'visitor', m.Visitor, 'visitor_id');
+  one(m.AfterLesson, 'maker', m.Person, 'made_by');
+  one(m.Absence, 'person', m.Person, 'person_id');
+  one(m.Correction, 'maker', m.Person, 'made_by');
+  one(m.Register, 'settler', m.Person, 'settled_by');
+  one(m.RegisterRow, 'person', m.Person, 'person_id');
+  one(m.Absence, 'maker', m.Person, 'made_by');
+}
+
 /** What belongs to what, for those that are asked for together. The columns say themselves what they point to. */
 function associate(m: Tables): void {
   one(m.SignOn, 'account', m.Account, 'account_id');
@@ -157,6 +197,7 @@ function associate(m: Tables): void {
   one(m.ActingHost, 'sitting', m.Sitting, 'sitting_id');
   one(m.AuditEntry, 'person', m.Person, 'person_id');
   one(m.BrowserSessionAccount, 'account', m.Account, 'account_id');
+  one(m.CalendarEntry, 'link', m.Link, 'link_id');
   one(m.ClassGroup, 'tutor', m.Person, 'tutor_id');
   one(m.ClassStaff, 'classPeriod', m.ClassPeriod, 'class_id');
   one(m.ClassStaff, 'person', m.Person, 'person_id');
@@ -211,6 +252,7 @@ export type Models = Tables;
 export function defineModels(sequelize: Sequelize): Models {
   const models = defineTables(sequelize);
   associateMany(models);
+  associateRegisters(models);
   associate(models);
   return models;
 }

@@ -57,7 +57,14 @@ export type Handlers = {
 };
 
 /** Endpoints whose handlers write the answer: streams and files. */
-const ANSWERS_ITSELF: ReadonlySet<EndpointName> = new Set(['live', 'calendarFeed', 'seriesFile']);
+const ANSWERS_ITSELF: ReadonlySet<EndpointName> = new Set([
+  'live',
+  'calendarFeed',
+  'newsFeed',
+  'weekFile',
+  'seriesFile',
+  'recording',
+]);
 
 /** Endpoints that read who asks together with what is asked, in one query. */
 const READS_WHO_ITSELF: ReadonlySet<EndpointName> = new Set(['door']);

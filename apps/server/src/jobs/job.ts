@@ -10,6 +10,9 @@ export const JOB_KINDS = [
   'let-share',
   'letter',
   'gather',
+  'morning',
+  'week',
+  'drop-recording',
 ] as const;
 export type JobKind = (typeof JOB_KINDS)[number];
 export interface Job {

@@ -2,9 +2,14 @@ import type { Role } from '@glen/core';
 import type { Glen } from '../glen.js';
 import type { VideoService } from '../outside/videoService.js';
 import { holdRules } from '../features/desk/roomRules.js';
+import { gatherEntries } from '../features/guest/gatherEntries.js';
 import { sendLetter } from '../features/mail/letters.js';
+import { gatherCodes } from '../features/mail/askedCode.js';
 import { gatherDates } from '../features/mail/changedDates.js';
+import { tellReplaced } from '../features/mail/replacedLink.js';
 import { gatherWords } from '../features/mail/gather.js';
+import { tellWeek } from '../features/register/weekWord.js';
+import { tellMorning } from '../features/myDay/morning.js';
 import { reconcilePost } from '../features/post/reconcilePost.js';
 import { lookByItself, syncPlacement } from '../features/post/sync.js';
 import type { Job, JobKind } from './job.js';
@@ -18,6 +23,13 @@ const inRoom =
     if (video) await ask(video, String(job.payload.room), job);
   };
 
+/** What has become of a class period's sessions and doors, for those who come to them and for their guests' calendars. */
+async function gatherOfClass(glen: Glen, classId: number): Promise<void> {
+  await gatherDates(glen, classId);
+  await gatherCodes(glen, classId);
+  await gatherEntries(glen, classId);
+}
+
 const WORK: Record<JobKind, Work> = {
   placement: (glen, job) => syncPlacement(glen, Number(job.subject)),
   post: (glen, job) => reconcilePost(glen, Number(job.subject)),
@@ -25,10 +37,14 @@ const WORK: Record<JobKind, Work> = {
   'room-rules': (glen, job) => holdRules(glen, Number(job.subject)),
   letter: (glen, job) => sendLetter(glen, Number(job.subject)),
   gather: (glen, { subject }) => {
-    const [, classId] = /^class:(\d+)$/.exec(subject) ?? [];
-    return classId ? gatherDates(glen, Number(classId)) : gatherWords(glen, Number(subject));
+    const [, of, id] = /^(class|link):(\d+)$/.exec(subject) ?? [];
+    if (of === 'class') return gatherOfClass(glen, Number(id));
+    return of === 'link' ? tellReplaced(glen, Number(id)) : gatherWords(glen, Number(subject));
   },
+  morning: (glen, job) => tellMorning(glen, job.subject),
+  week: (glen, job) => tellWeek(glen, job.subject),
   'end-room': inRoom((video, _room, { subject }) => video.endRoom(subject)),
+  'drop-recording': async ({ video }, { subject }) => video?.dropRecording(subject),
   'put-out': inRoom((video, room, { payload: { visitor, why } }) =>
     video.putOut(room, Number(visitor), why === 'left' ? 'left' : 'put-out'),
   ),

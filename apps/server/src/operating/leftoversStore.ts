@@ -1,4 +1,4 @@
-import { Op } from 'sequelize';
+import { Op, literal } from 'sequelize';
 import type { Clock } from '../clock.js';
 import type { Db } from '../db/connect.js';
 import { idleSince } from '../http/idle.js';
@@ -76,12 +76,23 @@ const BROWSERS: Leftover[] = [
   },
 ];
 
+const STANDING = literal("(SELECT p.id FROM placements p WHERE p.wish <> 'gone')");
+
+/** Of no row of another table, or of none of some. */
+const orOfNone = (ids: ReturnType<typeof literal>) => ({
+  [Op.or]: [{ [Op.is]: null }, { [Op.notIn]: ids }],
+});
+
 /** What has been told or answered, and is asked for again only soon after. */
 const TOLD: Leftover[] = [
   {
     table: 'letters',
     takeSome: ({ models }, ago) =>
-      models.Letter.destroy({ where: { made_at: olderThan(ago(60)) }, limit: STEP }),
+      models.Letter.destroy({
+        // As long as a post by mail stands, whom it was written to is known: nobody gets it twice.
+        where: { made_at: olderThan(ago(60)), placement_id: orOfNone(STANDING) },
+        limit: STEP,
+      }),
   },
   {
     table: 'reminded',

@@ -1,9 +1,11 @@
 import { createHmac, timingSafeEqual } from 'node:crypto';
 import { SignJWT } from 'jose';
+import { z } from 'zod';
 import type { Clock } from '../clock.js';
 import { askOutside } from './outsideError.js';
 import type { Seat, VideoService } from './videoService.js';
 
+const addressBody = z.object({ address: z.url() });
 const TICKET_SECONDS = 60;
 const WEBHOOK_SECONDS = 300;
 
@@ -88,6 +90,14 @@ export function httpVideoService(
     },
     letShare: async (room, visitorId, may) => {
       await ask(`/api/rooms/${room}/let-share`, 'POST', { visitor: String(visitorId), may });
+    },
+    recordingAddress: async (recording) => {
+      const path = `/api/recordings/${encodeURIComponent(recording)}/address`;
+      const answer: unknown = await (await ask(path, 'GET')).json();
+      return addressBody.parse(answer).address;
+    },
+    dropRecording: async (recording) => {
+      await ask(`/api/recordings/${encodeURIComponent(recording)}`, 'DELETE');
     },
     ticket: (seat) => ticketFor(seat, { url, key, clock }),
     isSigned: (headers, rawBody) => isSigned({ ...headers, rawBody }, { secret, clock }),

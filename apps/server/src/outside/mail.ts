@@ -14,12 +14,16 @@ export interface OutgoingLetter {
   html: string;
   /** Without the angle brackets; the same at every try. */
   messageId: string;
+  /** Reports that it failed go there (RFC 5321 §3.6.3); null: to whoever sends all letters. */
+  returnTo: string | null;
   /** What belongs to one thing hangs together in mail programs by this, without the brackets. */
   thread: string | null;
   /** Where whoever gets it says that they want no more, by one press of their mail program (RFC 8058). */
   stop: string | null;
   /** An invitation in the form that calendars read (RFC 5546). */
   calendar: { method: 'REQUEST' | 'CANCEL'; ics: string } | null;
+  /** A calendar file to keep, of Glen’s own making; nothing from outside is ever attached. */
+  attached: { filename: string; ics: string } | null;
 }
 
 /** Takes letters to send. Every failure is an OutsideError: `permanent` where this letter is refused for good. */

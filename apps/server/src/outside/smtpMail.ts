@@ -32,9 +32,11 @@ function headersOf({ stop }: OutgoingLetter): Record<string, string> {
 }
 
 function messageOf(letter: OutgoingLetter): SendMailOptions {
-  const { to, replyTo, subject, text, html, messageId, thread, calendar } = letter;
+  const { to, returnTo, replyTo, subject, text, html, messageId, thread, calendar, attached } =
+    letter;
   return {
     to,
+    ...(returnTo ? { envelope: { from: returnTo, to: to.address } } : {}),
     ...(replyTo ? { replyTo } : {}),
     subject,
     text,
@@ -42,6 +44,17 @@ function messageOf(letter: OutgoingLetter): SendMailOptions {
     messageId: bracketed(messageId),
     ...(thread ? { inReplyTo: bracketed(thread), references: [bracketed(thread)] } : {}),
     headers: headersOf(letter),
+    ...(attached
+      ? {
+          attachments: [
+            {
+              filename: attached.filename,
+              contentType: 'text/calendar; charset=utf-8; method=PUBLISH',
+              content: attached.ics,
+            },
+          ],
+        }
+      : {}),
     // Beside the other two forms, so that calendars offer it in place (RFC 6047 §2.4).
     ...(calendar
       ? {

@@ -55,6 +55,10 @@ export interface VideoService {
   mute(room: string, visitorId: number | 'all'): Promise<void>;
   /** Lets somebody inside share, whatever the rules say, or no longer. */
   letShare(room: string, visitorId: number, may: boolean): Promise<void>;
+  /** The address by which a recording can be had for some minutes. */
+  recordingAddress(recording: string): Promise<string>;
+  /** Takes a recording away for good. */
+  dropRecording(recording: string): Promise<void>;
   /** The address that lets one person in once, soon. */
   ticket(seat: Seat): Promise<string>;
   /** Whether a webhook's signature fits its time and body, and the time is near. */

@@ -3,14 +3,20 @@ import { simpleParser } from 'mailparser';
 import { z } from 'zod';
 import { escape, page } from '../page.js';
 import { problem } from '../problem.js';
+import { invitationIn, type WayBack } from './back.js';
 import { MAIL_TROUBLES, type KeptMail, type Mailboxes } from './store.js';
 
+const answerBody = z.object({ partstat: z.enum(['ACCEPTED', 'DECLINED']) });
 const troubleBody = z.object({ kind: z.enum(MAIL_TROUBLES) });
 
 const screen = (title: string, body: string): string =>
   page({ title, style: 'room.css', body: `<main><h1>${escape(title)}</h1>${body}</main>` });
 
 const linked = (href: string, words: string): string => `<a href="${href}">${escape(words)}</a>`;
+
+/** As calendars offer it. */
+const answerForm = (id: number): string =>
+  `<form method="post" action="/mails/${id}/answer"><p>Coming? <button name="partstat" value="ACCEPTED">Yes</button> <button name="partstat" value="DECLINED">No</button></p></form>`;
 
 async function mailPage({ id, subject, source, box }: KeptMail): Promise<string> {
   const { text = '', from, attachments } = await simpleParser(source);
@@ -21,14 +27,60 @@ async function mailPage({ id, subject, source, box }: KeptMail): Promise<string>
     subject,
     `<p>To ${escape(box)}, from ${escape(from?.text ?? '')}.</p>
 <iframe title="The letter" src="/mails/${id}/html" sandbox="allow-popups allow-popups-to-escape-sandbox" width="100%" height="420"></iframe>
-<h2>Plain</h2><pre style="white-space:pre-wrap">${escape(text)}</pre>
+<h2>Plain</h2><pre style="white-space:pre-wrap;overflow-wrap:anywhere">${escape(text)}</pre>
+${(await invitationIn(source)) ? answerForm(id) : ''}
 ${attached.length === 0 ? '' : `<h2>Attached</h2><ul>${attached.join('')}</ul>`}
 <p>${linked(`/mails/${id}/source`, 'Source')}</p>`,
   );
 }
 
+/** One letter, in each form that it has. */
+function letterRoutes(app: Express, boxes: Mailboxes, back: WayBack): void {
+  const withMail =
+    (
+      answer: (
+        mail: KeptMail,
+        res: express.Response,
+        req: express.Request,
+      ) => Promise<unknown> | unknown,
+    ) =>
+    async (req: express.Request, res: express.Response): Promise<void> => {
+      const mail = await boxes.mail(Number(req.params.id));
+      if (!mail) return problem(res, 404, 'There is no such letter.');
+      await answer(mail, res, req);
+    };
+  app.get(
+    '/mails/:id',
+    withMail(async (mail, res) => res.send(await mailPage(mail))),
+  );
+  app.get(
+    '/mails/:id/html',
+    withMail(async ({ source }, res) => {
+      const { html } = await simpleParser(source);
+      res.set('Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'");
+      res.send(html || '');
+    }),
+  );
+  app.get(
+    '/mails/:id/source',
+    withMail(({ source }, res) => res.type('text/plain').send(source)),
+  );
+  app.post(
+    '/mails/:id/answer',
+    withMail(async (mail, res, req) => {
+      const { partstat } = answerBody.parse(req.body);
+      if (!(await back.answer(mail, partstat)))
+        return problem(res, 409, 'This letter asks nothing.');
+      res.redirect(303, `/mails/${mail.id}`);
+    }),
+  );
+}
+
 /** The mailboxes, for anybody to read: they are nobody's. */
-export function mailApp(boxes: Mailboxes, { publicDir }: { publicDir: string }): Express {
+export function mailApp(
+  boxes: Mailboxes,
+  { publicDir, back }: { publicDir: string; back: WayBack },
+): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(express.urlencoded({ extended: false }), express.static(publicDir, { index: false }));
@@ -51,29 +103,7 @@ export function mailApp(boxes: Mailboxes, { publicDir }: { publicDir: string }):
     const kept = await boxes.sourcesOf(String(req.params.box).toLowerCase());
     res.json(kept.map(({ source }) => source));
   });
-  const withMail =
-    (answer: (mail: KeptMail, res: express.Response) => Promise<unknown> | unknown) =>
-    async (req: express.Request, res: express.Response): Promise<void> => {
-      const mail = await boxes.mail(Number(req.params.id));
-      if (!mail) return problem(res, 404, 'There is no such letter.');
-      await answer(mail, res);
-    };
-  app.get(
-    '/mails/:id',
-    withMail(async (mail, res) => res.send(await mailPage(mail))),
-  );
-  app.get(
-    '/mails/:id/html',
-    withMail(async ({ source }, res) => {
-      const { html } = await simpleParser(source);
-      res.set('Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'");
-      res.send(html || '');
-    }),
-  );
-  app.get(
-    '/mails/:id/source',
-    withMail(({ source }, res) => res.type('text/plain').send(source)),
-  );
+  letterRoutes(app, boxes, back);
   app.post('/trouble', async (req, res) => {
     await boxes.setTrouble(troubleBody.parse(req.body).kind);
     res.redirect(303, '/');

@@ -6,8 +6,19 @@ export const MAIL_TABLES = [
   'CREATE TABLE IF NOT EXISTS mail_trouble (id TINYINT PRIMARY KEY, kind VARCHAR(20) NOT NULL)',
 ];
 
-/** What the mail service does wrong on request. */
-export const MAIL_TROUBLES = ['none', 'refuse', 'busy', 'close'] as const;
+/**
+ * What the mail service does wrong on request. `bounce`: takes letters and reports that they failed; `slow`: reports that they
+ * are late, and takes its time; `moody`: refuses every fifth for now, and breaks every third connection off.
+ */
+export const MAIL_TROUBLES = [
+  'none',
+  'refuse',
+  'busy',
+  'close',
+  'bounce',
+  'slow',
+  'moody',
+] as const;
 export type MailTrouble = (typeof MAIL_TROUBLES)[number];
 
 export interface KeptMail {

@@ -100,6 +100,7 @@ export function mountActions(
       if (!read.success) return problem(res, 422, 'That cannot be read.');
       if (!may(powersOf(seat, room.wish.rules))) return problem(res, 403, refusal);
       await work(rooms, seat, read.data, room);
+      await presence.followRecording(room.room);
       await presence.tellRoom(room.room);
       res.json({ ok: true });
     });

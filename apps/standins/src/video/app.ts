@@ -9,6 +9,7 @@ import type { Notices } from './notices.js';
 import { powersOf, shown } from './powers.js';
 import { mountPhone } from './phone.js';
 import type { Presence } from './presence.js';
+import { mountRecordings, type Recordings } from './recordings.js';
 import { roomPage } from './roomPage.js';
 import { withSeat } from './seated.js';
 import { simulateStudents } from './simulate.js';
@@ -124,13 +125,14 @@ interface Surroundings {
   /** What callers dial. */
   phone: string;
   notices: Notices;
+  recordings: Recordings;
 }
 
 /** A plain video room without video: a list of seats. It speaks docs/protocols/video-room.md. */
 export function videoApp(
   rooms: Rooms,
   presence: Presence,
-  { secret, publicDir, devices, phone, notices }: Surroundings,
+  { secret, publicDir, devices, phone, notices, recordings }: Surroundings,
 ): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -138,6 +140,7 @@ export function videoApp(
   app.get('/devices.js', (_req, res) => res.sendFile(devices));
   const keeper = new Doorkeeper(rooms, secret, notices.askTicket);
   mountApi(app, rooms, presence, secret);
+  mountRecordings(app, { recordings, secret });
   mountRoom(app, rooms, keeper);
   mountState(app, rooms, presence, keeper);
   mountActions(app, rooms, presence, keeper);

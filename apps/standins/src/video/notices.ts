@@ -3,6 +3,10 @@ import type { Rooms } from './store.js';
 
 const RETRY_MS = 500;
 
+/** A notice as it is sent: counted, so that of two of one second the later is known. */
+const numbered = ({ id, body }: { id: number; body: string }): string =>
+  JSON.stringify({ ...(JSON.parse(body) as object), nth: id });
+
 /** Tells Glen of arrivals and leavings, signed, in order, again and again until it has heard. */
 export class Notices {
   private busy = false;
@@ -26,8 +30,10 @@ export class Notices {
 
   async tell(event: {
     room: string;
-    type: 'arrived' | 'left' | 'ended';
+    type: 'arrived' | 'left' | 'ended' | 'recorded';
     visitor?: string;
+    recording?: string;
+    minutes?: number;
   }): Promise<void> {
     await this.rooms.addNotice({
       id: randomUUID(),
@@ -90,7 +96,7 @@ export class Notices {
         notice && !this.isStopped();
         notice = await this.rooms.nextNotice()
       ) {
-        if (!(await this.send(notice.body))) {
+        if (!(await this.send(numbered(notice)))) {
           waiting = true;
           break;
         }

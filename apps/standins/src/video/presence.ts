@@ -1,5 +1,6 @@
 import type { Response } from 'express';
 import type { Notices } from './notices.js';
+import type { Recordings } from './recordings.js';
 import { powersOf } from './powers.js';
 import type { Room, Rooms, Rules, Seat } from './store.js';
 
@@ -14,6 +15,7 @@ export class Presence {
   constructor(
     private readonly rooms: Rooms,
     private readonly notices: Notices,
+    private readonly recordings: Recordings,
   ) {}
 
   /** After a restart nobody is connected: whoever comes back arrives again. */
@@ -47,6 +49,7 @@ export class Presence {
     const isNew = !(await this.rooms.isHere(seat.id));
     if (isNew) await this.notices.tell({ room: seat.room, type: 'arrived', visitor: seat.visitor });
     await this.rooms.set(seat.id, 'here', true);
+    await this.recordings.follow(seat.room);
     await this.tellRoom(seat.room, isNew ? { came: seat.name } : {});
   }
 
@@ -92,6 +95,7 @@ export class Presence {
   async holdRules({ room, wish }: Room, rules: Rules): Promise<void> {
     await this.rooms.make(room, { ...wish, rules });
     if (rules.recording === 'off') await this.rooms.setRecording(room, false);
+    await this.recordings.follow(room);
     await this.holdAgain(room);
   }
 
@@ -111,10 +115,16 @@ export class Presence {
 
   async end(room: string): Promise<void> {
     if ((await this.rooms.end(room)) === 0) return;
+    await this.recordings.follow(room);
     for (const seat of await this.rooms.seats(room)) {
       this.say(seat.id, { over: 'ended' });
       await this.gone(seat);
     }
+  }
+
+  /** Begins or ends the room's recording, as it has been switched. */
+  followRecording(room: string): Promise<void> {
+    return this.recordings.follow(room);
   }
 
   /** Everyone inside hears that the room looks different now, and who came or went. */

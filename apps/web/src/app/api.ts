@@ -3,7 +3,6 @@ import {
   endpoints,
   type Answer,
   type EndpointName,
-  type LiveChange,
   type Params,
   type Problem,
   type Query,
@@ -11,6 +10,7 @@ import {
 } from '@glen/contract';
 import { answerTo, type Call } from './calls.js';
 import { confirmedAnswer } from './confirming.js';
+import { TAGS, WHAT_TIME_CHANGES, type Tag } from './tags.js';
 import { remembered } from './writes.js';
 
 /** A query as it is asked: fields with a default may be left out. */
@@ -29,45 +29,6 @@ const baseQuery: BaseQueryFn<Call, unknown, Problem> = (call, { signal }) =>
   endpoints[call.name].method === 'GET'
     ? answerTo(call, signal)
     : remembered(confirmedAnswer(call, signal));
-
-const TAGS = [
-  'me',
-  'lately',
-  'my-day',
-  'school',
-  'today',
-  'sessions',
-  'classes',
-  'class',
-  'rules',
-  'posts',
-  'desk',
-  'door',
-  'invitation',
-  'calendar',
-  'feeds',
-  'links',
-  'groups',
-  'covers',
-  'course-page',
-  'people',
-  'account',
-  'guest',
-  'words',
-  'letters',
-] as const;
-type Tag = (typeof TAGS)[number];
-
-const WHAT_TIME_CHANGES: Tag[] = [
-  'me',
-  'my-day',
-  'today',
-  'desk',
-  'door',
-  'rules',
-  'invitation',
-  'posts',
-];
 
 export const api = createApi({
   baseQuery,
@@ -124,8 +85,22 @@ export const api = createApi({
       feeds: ask('feeds', ['feeds']),
       replaceFeed: tell('replaceFeed', ['feeds']),
       switchOffFeed: tell('switchOffFeed', ['feeds']),
+      setFeedAlarm: tell('setFeedAlarm', ['feeds']),
       today: ask('today', ['today']),
       session: ask('session', ['sessions']),
+      register: ask('register', ['registers', 'desk']),
+      correctRegister: tell('correctRegister', ['registers']),
+      uncorrectRegister: tell('uncorrectRegister', ['registers']),
+      settleRegister: tell('settleRegister', ['registers']),
+      weekRegisters: ask('weekRegisters', ['registers', 'today']),
+      personTerm: ask('personTerm', ['registers']),
+      ownTerm: ask('ownTerm', ['registers', 'my-day']),
+      classTerm: ask('classTerm', ['registers']),
+      registerWays: ask('registerWays', ['registers']),
+      setRegisterWays: tell('setRegisterWays', ['registers']),
+      absences: ask('absences', ['registers']),
+      addAbsence: tell('addAbsence', ['registers', 'desk']),
+      endAbsence: tell('endAbsence', ['registers', 'desk']),
       strip: ask('strip', ['sessions']),
       bookings: ask('bookings', ['sessions']),
       classes: ask('classes', ['classes']),
@@ -135,6 +110,7 @@ export const api = createApi({
       allPosts: ask('allPosts', ['posts']),
       postHistory: ask('postHistory', ['posts']),
       placementForms: ask('placementForms', ['posts']),
+      placementLetter: tell('placementLetter', []),
       coursePage: ask('coursePage', ['course-page']),
       headings: ask('headings', ['posts', 'course-page']),
       orderItems: tell('orderItems', ['posts', 'course-page']),
@@ -145,6 +121,10 @@ export const api = createApi({
       desk: ask('desk', ['desk']),
       door: ask('door', ['door']),
       howTo: ask('howTo', ['door']),
+      afterLesson: ask('afterLesson', ['after-lessons']),
+      doorAfterLessons: ask('doorAfterLessons', ['after-lessons']),
+      deskCheckIn: ask('deskCheckIn', ['desk']),
+      checkIn: ask('checkIn', ['check-in']),
       moveIn: ask('moveIn', []),
       keepMoveIn: tell('keepMoveIn', []),
       moveInHolidays: ask('moveInHolidays', []),
@@ -249,6 +229,7 @@ export const api = createApi({
       copySeries: tell('copySeries', plan),
       links: ask('links', ['links']),
       classLinks: ask('classLinks', ['links']),
+      unreached: ask('unreached', ['posts']),
       link: ask('link', ['links']),
       linkPlaces: ask('linkPlaces', ['links', 'posts']),
       addLink: tell('addLink', link),
@@ -312,23 +293,16 @@ export const api = createApi({
       putOut: tell('putOut', ['desk']),
       letBack: tell('letBack', ['desk']),
       enterDoor: tell('enterDoor', ['door']),
+      addAfterLesson: tell('addAfterLesson', ['after-lessons']),
+      editAfterLesson: tell('editAfterLesson', ['after-lessons']),
+      removeAfterLesson: tell('removeAfterLesson', ['after-lessons']),
+      openCheckIn: tell('openCheckIn', ['desk']),
+      endCheckIn: tell('endCheckIn', ['desk']),
+      findCheckIn: tell('findCheckIn', []),
+      giveCheckIn: tell('giveCheckIn', ['check-in']),
     };
   },
 });
-
-/** Which answers may have changed when the server says that a thing did. */
-export const tagsOf: Record<LiveChange['thing'], Tag[]> = {
-  clock: WHAT_TIME_CHANGES,
-  me: ['me'],
-  classes: ['classes', 'class', 'today', 'links', 'groups', 'covers'],
-  class: ['class', 'rules', 'today', 'sessions', 'desk', 'invitation', 'links', 'groups'],
-  posts: ['posts', 'today', 'links'],
-  desk: ['desk', 'today'],
-  door: ['door', 'my-day'],
-  school: ['me', 'school', 'calendar', 'today', 'sessions', 'class'],
-  notices: ['today', 'covers', 'words'],
-};
-export const EVERYTHING: Tag[] = [...TAGS];
 
 /** The message for a field of a refused form, if it has one. */
 export const messageFor = (problem: Problem | undefined, ...paths: string[]): string | undefined =>

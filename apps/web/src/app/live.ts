@@ -1,5 +1,6 @@
 import { endpoints, type LiveChange } from '@glen/contract';
-import { EVERYTHING, api, tagsOf } from './api.js';
+import { api } from './api.js';
+import { EVERYTHING, tagsOf } from './tags.js';
 import { lookForServer, noteGone } from './reaching.js';
 import { store } from './store.js';
 

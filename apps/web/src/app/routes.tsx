@@ -23,6 +23,7 @@ const LinkSheetPage = lazy(() => import('../features/link/LinkSheet.js'));
 const AllLinksPage = lazy(() => import('../features/link/AllLinks.js'));
 const PostsPage = lazy(() => import('../features/post/PostsPage.js'));
 const ReachPage = lazy(() => import('../features/reach/ReachPage.js'));
+const ElsewherePage = lazy(() => import('../features/elsewhere/ElsewherePage.js'));
 const StudentSeesPage = lazy(() => import('../features/reach/StudentSeesPage.js'));
 const WordsPage = lazy(() => import('../features/words/WordsPage.js'));
 const StopLettersPage = lazy(() => import('../features/words/StopLettersPage.js'));
@@ -43,8 +44,16 @@ const OwnDefaults = lazy(() =>
 const SmallDeskPage = lazy(() => import('../features/desk/SmallDesk.js'));
 const MyDayPage = lazy(() => import('../features/myDay/MyDay.js'));
 const CoverPage = lazy(() => import('../features/cover/CoverPage.js'));
+const RegisterPage = lazy(() => import('../features/register/RegisterPage.js'));
+const WeekPage = lazy(() => import('../features/register/WeekPage.js'));
+const TermPage = lazy(() => import('../features/register/TermPage.js'));
+const MyTermPage = lazy(() => import('../features/register/MyTermPage.js'));
+const ClassTermPage = lazy(() => import('../features/register/ClassTermPage.js'));
+const RegisterWaysPage = lazy(() => import('../features/register/RegisterWaysPage.js'));
 const DeskPage = lazy(() => import('../features/desk/Desk.js'));
 const HowToPage = lazy(() => import('../features/door/HowToPage.js'));
+const CheckInPage = lazy(() => import('../features/checkIn/CheckInPage.js'));
+const TypeCheckInPage = lazy(() => import('../features/checkIn/TypeCheckInPage.js'));
 const DoorPage = lazy(() => import('../features/door/DoorPage.js'));
 const MoveInPage = lazy(() => import('../features/moveIn/MoveInPage.js'));
 const BeginPage = lazy(() => import('../features/moveIn/BeginPage.js'));
@@ -83,6 +92,7 @@ function TeacherPages({ me }: { me: Me }) {
         <Route path="links" element={<AllLinksPage me={me} />} />
         <Route path="posts" element={<PostsPage me={me} />} />
         <Route path="posts/reach" element={<ReachPage />} />
+        <Route path="posts/elsewhere" element={<ElsewherePage me={me} />} />
         <Route path="posts/student-sees" element={<StudentSeesPage />} />
         <Route path="school" element={<SchoolPage me={me} />} />
         <Route path="school/about" element={<AboutSchoolPage />} />
@@ -96,6 +106,11 @@ function TeacherPages({ me }: { me: Me }) {
         <Route path="account" element={<AccountPage me={me} />} />
         <Route path="school/entry" element={<SchoolDefaults me={me} />} />
         <Route path="school/my-entry" element={<OwnDefaults me={me} />} />
+        <Route path="registers" element={<WeekPage />} />
+        <Route path="registers/term/:classId" element={<ClassTermPage />} />
+        <Route path="term/:personId" element={<TermPage me={me} />} />
+        <Route path="school/registers" element={<RegisterWaysPage />} />
+        <Route path="register/:seriesId/:key" element={<RegisterPage me={me} />} />
         <Route path="desk/:linkId" element={<DeskPage me={me} />} />
         <Route path="*" element={<Nowhere />} />
       </Route>
@@ -123,6 +138,8 @@ const DoorPages = ({ me }: { me: Me }) => (
       <Route path="/door/:code" element={<DoorPage me={me} />} />
       <Route path="/door/:code/how" element={<HowToPage />} />
       <Route path="/watch/:code" element={<DoorPage me={me} />} />
+      <Route path="/check-in" element={<TypeCheckInPage />} />
+      <Route path="/check-in/:token" element={<CheckInPage me={me} />} />
     </Routes>
   </Fetched>
 );
@@ -131,6 +148,7 @@ const DoorPages = ({ me }: { me: Me }) => (
 const LEARNERS: Partial<Record<string, typeof MyDayPage>> = {
   '/account': AccountPage,
   '/word': WordsPage,
+  '/my-term': MyTermPage,
 };
 
 /** Pages of whoever is signed in. */
@@ -180,7 +198,7 @@ function Pages() {
         {error ? <Trouble problem={problem} retry={() => void refetch()} /> : <Loading />}
       </main>
     );
-  if (/^\/(door|watch)(\/|$)/.test(pathname)) return <DoorPages me={me} />;
+  if (/^\/(door|watch|check-in)(\/|$)/.test(pathname)) return <DoorPages me={me} />;
   if (!me.account) return <SignInPage me={me} />;
   return (
     <WritingContext value={me.writes}>

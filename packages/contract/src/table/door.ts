@@ -84,11 +84,31 @@ export const door = {
       waiting: z.array(deskVisitorSchema),
       inside: z.array(deskVisitorSchema),
       away: z.array(deskVisitorSchema),
-      missing: z.array(z.object({ id, name: z.string() })),
+      /** `away`: why they are known to be. */
+      missing: z.array(
+        z.object({
+          id,
+          name: z.string(),
+          /** Why they are known to be away. */
+          away: z.string().nullable(),
+          /** Until when they were in. */
+          goneAt: utcInstant.nullable(),
+        }),
+      ),
       /** Whether many knock who have no account, and whether whoever comes is asked for one. */
       strangers: z.object({ areMany: z.boolean(), areAsked: z.boolean() }),
       /** Those of the roll who are here; `as`: by which name, where a host had to say who it is. */
-      here: z.array(z.object({ id, name: z.string(), as: z.string().nullable() })),
+      here: z.array(
+        z.object({
+          id,
+          name: z.string(),
+          as: z.string().nullable(),
+          /** By so many minutes they came late. */
+          lateBy: z.int().nullable(),
+          /** They were away in between. */
+          isBack: z.boolean(),
+        }),
+      ),
       rollSize: z.int(),
       /** How many wait for a seat, the room being full; how many it holds. */
       inLine: z.int(),
@@ -230,9 +250,17 @@ export const door = {
     body: z.object({
       id: z.string().min(1).max(80),
       room: z.string().max(80),
-      type: z.enum(['arrived', 'left', 'ended']),
+      type: z.enum(['arrived', 'left', 'ended', 'recorded']),
+      /** Of what was recorded: what the service calls it, and how long it is. */
+      recording: z
+        .string()
+        .regex(/^[\w-]{1,80}$/)
+        .optional(),
+      minutes: z.int().positive().max(6000).optional(),
       visitor: z.string().max(40).optional(),
       at: utcInstant,
+      /** Counts what the service tells, so that of two words of one second the later is known. */
+      nth: z.int().nonnegative().optional(),
     }),
     answer: done,
   },

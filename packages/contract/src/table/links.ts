@@ -43,9 +43,13 @@ export const links = {
   setAudience: { params: ofLink, body: audienceBody.extend({ version }), answer: linkDetail },
   guestAddress: {
     params: ofLink,
-    /** `mail`: it is sent to them, and told to nobody else. */
-    body: z.object({ email: emailField, by: z.enum(['host', 'mail']).default('host') }),
-    answer: z.object({ address: z.string().nullable(), until: utcInstant }),
+    /** `mail`: it is sent to them, and told to nobody else; `file`: in a letter that a host sends with a mail program of their own. */
+    body: z.object({ email: emailField, by: z.enum(['host', 'mail', 'file']).default('host') }),
+    answer: z.object({
+      address: z.string().nullable(),
+      until: utcInstant,
+      eml: z.string().nullable(),
+    }),
   },
   guests: { params: ofLink, answer: guestsAnswer },
   addGuests: { params: ofLink, body: addGuestsBody, answer: guestsAnswer },

@@ -56,7 +56,15 @@ export const plan = {
   feeds: { answer: feedsAnswer },
   replaceFeed: { body: z.object({ classId: id.optional() }), answer: feedsAnswer },
   switchOffFeed: { body: z.object({ classId: id.optional() }), answer: feedsAnswer },
+  setFeedAlarm: {
+    body: z.object({
+      classId: id.optional(),
+      minutes: z.int().min(0).max(10080, 'At most a week before.').nullable(),
+    }),
+    answer: feedsAnswer,
+  },
   calendarFeed: { params: z.object({ token: z.string().max(60) }), answer: z.null() },
+  newsFeed: { params: z.object({ token: z.string().max(60) }), answer: z.null() },
   seriesFile: { params: z.object({ seriesId: idParam }), answer: z.null() },
   today: {
     answer: z.object({
@@ -87,7 +95,7 @@ export const plan = {
         z.object({
           classId: id,
           postId: id,
-          kind: z.enum(['stream', 'item', 'calendar', 'by-hand']),
+          kind: z.enum(['stream', 'item', 'calendar', 'by-hand', 'mail']),
           state: z.enum(['draft', 'queued', 'out', 'failed', 'todo', 'over']),
           due: z.object({ date, time }).nullable(),
         }),

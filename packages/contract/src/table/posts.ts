@@ -42,6 +42,7 @@ export const posts = {
   headings: { params: ofClass, answer: headingsAnswer },
   orderItems: { params: ofClass, body: itemsOrder, answer: headingsAnswer },
   placementForms: { params: ofPlacement, answer: handForms },
+  placementLetter: { params: ofPlacement, answer: z.object({ eml: z.string() }) },
   placementAction: { params: ofPlacement, body: placementAction, answer: onePost },
   reach: { params: ofLink, query: atQuery, answer: reachAnswer },
   reachOfDay: { query: dayQuery, answer: reachOfDayAnswer },

@@ -5,6 +5,7 @@ import type { Occurrence, SessionPlan } from '../plan/plan.js';
 import type { SessionWords } from '../plan/editSeries.js';
 import { toRRule, usualTime, wholeWindow } from '../plan/toRRule.js';
 import { placeWallTime, wallClockAt } from '../time/instants.js';
+import { addZones, icsText, newCalendar, property } from './icsParts.js';
 
 /** A series as a calendar file tells it. */
 export interface IcsSeries extends SessionWords {
@@ -24,30 +25,17 @@ export interface IcsCalendar {
   name: string;
   series: IcsSeries[];
   school: SchoolCalendar;
-  /** Minutes after which a reader may ask again, and before a session at which it may remind. */
+  /** Minutes after which a reader may ask again, and before a session at which it may remind; null: not at all. */
   refreshMinutes: number;
-  alarmMinutes: number;
+  alarmMinutes: number | null;
   /** The VTIMEZONE of each zone in use, as a library has it. */
   timezones: Record<string, string>;
 }
 
 const compact = (text: string): string => text.replace(/[-:]/g, '');
 
-function property(
-  component: ICAL.Component,
-  name: string,
-  value: string,
-  { parameters = {}, type }: { parameters?: Record<string, string>; type?: string } = {},
-): void {
-  const made = new ICAL.Property(name);
-  if (type) made.resetType(type);
-  for (const [key, of] of Object.entries(parameters)) made.setParameter(key, of);
-  made.setValue(value);
-  component.addProperty(made);
-}
-
 /** A wall-clock time with its zone; in UTC where the zone is UTC. */
-function timeProperty(
+export function timeProperty(
   component: ICAL.Component,
   name: string,
   { date, time }: Pick<Standing, 'date' | 'time'>,
@@ -69,7 +57,7 @@ function eventOf(
   series: IcsSeries,
   at: Standing,
   words: Partial<SessionWords>,
-  alarmMinutes: number,
+  alarmMinutes: number | null,
 ): ICAL.Component {
   const { plan, uid, sequence, changedAt, address } = series;
   const { title, description } = {
@@ -91,19 +79,26 @@ function eventOf(
     parameters: { feature: 'VIDEO', label: title },
     type: 'uri',
   });
-  const alarm = new ICAL.Component('valarm');
-  alarm.updatePropertyWithValue('action', 'DISPLAY');
-  alarm.updatePropertyWithValue('description', title);
-  alarm.updatePropertyWithValue('trigger', ICAL.Duration.fromString(`-PT${alarmMinutes}M`));
-  event.addSubcomponent(alarm);
+  if (alarmMinutes !== null) event.addSubcomponent(alarmOf(title, alarmMinutes));
   return event;
 }
 
-/** The master of a series with its rule and exceptions, and an event of its own for each date that stands elsewhere or is called otherwise. */
-function eventsOf(
+function alarmOf(title: string, minutes: number): ICAL.Component {
+  const alarm = new ICAL.Component('valarm');
+  alarm.updatePropertyWithValue('action', 'DISPLAY');
+  alarm.updatePropertyWithValue('description', title);
+  alarm.updatePropertyWithValue('trigger', ICAL.Duration.fromString(`-PT${minutes}M`));
+  return alarm;
+}
+
+/**
+ * The master of a series with its rule and exceptions, and an event of its own for each date that stands elsewhere or is
+ * called otherwise. Without minutes nobody is reminded.
+ */
+export function eventsOf(
   series: IcsSeries,
   school: SchoolCalendar,
-  alarmMinutes: number,
+  alarmMinutes: number | null,
 ): ICAL.Component[] {
   const { plan, words } = series;
   const window = wholeWindow(plan, school);
@@ -160,20 +155,18 @@ export function calendarIcs({
   alarmMinutes,
   timezones,
 }: IcsCalendar): string {
-  const calendar = new ICAL.Component('vcalendar');
-  calendar.updatePropertyWithValue('prodid', '-//Glen//Doors to online classes//EN');
-  calendar.updatePropertyWithValue('version', '2.0');
-  calendar.updatePropertyWithValue('calscale', 'GREGORIAN');
+  const calendar = newCalendar();
   property(calendar, 'name', name, { type: 'text' });
   const refresh = new ICAL.Property('refresh-interval');
   refresh.resetType('duration');
   refresh.setValue(ICAL.Duration.fromString(`PT${refreshMinutes}M`));
   calendar.addProperty(refresh);
-  for (const zone of [...new Set(series.map((s) => s.plan.zone))].sort()) {
-    const text = timezones[zone];
-    if (text) calendar.addSubcomponent(new ICAL.Component(ICAL.parse(text) as never));
-  }
+  addZones(
+    calendar,
+    series.map((s) => s.plan.zone),
+    timezones,
+  );
   for (const s of series)
     for (const event of eventsOf(s, school, alarmMinutes)) calendar.addSubcomponent(event);
-  return `${calendar.toString()}\r\n`;
+  return icsText(calendar);
 }

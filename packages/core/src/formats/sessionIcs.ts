@@ -1,4 +1,5 @@
 import ICAL from 'ical.js';
+import { icsText, newCalendar, property } from './icsParts.js';
 
 /** One session, as a calendar file tells it. */
 export interface IcsSession {
@@ -28,9 +29,7 @@ const codeLine = ({ entryCode }: IcsSession): string =>
  * Times are UTC, which a single session needs no zone for; lines are folded and escaped by the library.
  */
 export function sessionIcs(session: IcsSession): string {
-  const calendar = new ICAL.Component('vcalendar');
-  calendar.updatePropertyWithValue('prodid', '-//Glen//Doors to online classes//EN');
-  calendar.updatePropertyWithValue('version', '2.0');
+  const calendar = newCalendar();
   const event = new ICAL.Component('vevent');
   const time = (instant: string) => ICAL.Time.fromDateTimeString(instant);
   event.updatePropertyWithValue('uid', session.uid);
@@ -44,16 +43,9 @@ export function sessionIcs(session: IcsSession): string {
     [session.description, session.address, codeLine(session)].filter(Boolean).join('\n\n'),
   );
   event.updatePropertyWithValue('status', session.cancelled ? 'CANCELLED' : 'CONFIRMED');
-  const url = new ICAL.Property('url');
-  url.resetType('uri');
-  url.setValue(session.address);
-  event.addProperty(url);
-  const conference = new ICAL.Property('conference');
-  conference.resetType('uri');
-  conference.setParameter('feature', 'VIDEO');
-  conference.setParameter('label', session.title);
-  conference.setValue(session.address);
-  event.addProperty(conference);
+  property(event, 'url', session.address, { type: 'uri' });
+  const parameters = { feature: 'VIDEO', label: session.title };
+  property(event, 'conference', session.address, { parameters, type: 'uri' });
   calendar.addSubcomponent(event);
-  return `${calendar.toString()}\r\n`;
+  return icsText(calendar);
 }

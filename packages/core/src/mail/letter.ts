@@ -35,7 +35,7 @@ function blocksOf({ says, link }: LetterText): Block[] {
 }
 
 /** What stands below: why it was sent, and how to get no more. */
-function footOf({ why, stop }: LetterText): Block[] {
+function footOf({ why, stop }: Pick<LetterText, 'why' | 'stop'>): Block[] {
   if (stop === null) return [paragraph(why)];
   const noMore = { text: 'No more of these letters', href: stop };
   return [paragraph(why), { kind: 'paragraph', spans: [noMore] }];
@@ -75,6 +75,28 @@ ${foot}
 </html>
 `;
 
+/** A letter whose words are made already, in both forms. */
+export interface ReadyLetter extends Pick<LetterText, 'subject' | 'why' | 'stop'> {
+  text: string;
+  /** Safe to show. */
+  html: string;
+}
+
+const RULE = '\n\n---\n\n';
+
+/** A letter whose words are made already, with what stands above and below. */
+export function wrapLetter(letter: ReadyLetter): { subject: string; text: string; html: string } {
+  const subject = headerText(letter.subject);
+  const foot = footOf(letter);
+  // Each link of the foot has an address of its own.
+  const footIn = (medium: 'text' | 'html') => renderBlocks(foot, 'https://invalid.invalid', medium);
+  return {
+    subject,
+    text: `${letter.text}${RULE}${footIn('text')}\n`,
+    html: page(subject, letter.html, footIn('html')),
+  };
+}
+
 /**
  * A letter as plain text and as HTML. `site`: the full address of this Glen, where a letter leads nowhere in particular.
  * Whatever people typed stays text in both. Throws GlenInputError for an address that is none.
@@ -84,12 +106,10 @@ export function renderLetter(
   site: string,
 ): { subject: string; text: string; html: string } {
   const address = letter.link?.address ?? site;
-  const subject = headerText(letter.subject);
-  const [main, foot] = [blocksOf(letter), footOf(letter)];
-  const text = [main, foot].map((blocks) => renderBlocks(blocks, address, 'text'));
-  return {
-    subject,
-    text: `${text.join('\n\n---\n\n')}\n`,
-    html: page(subject, renderBlocks(main, address, 'html'), renderBlocks(foot, address, 'html')),
-  };
+  const main = blocksOf(letter);
+  return wrapLetter({
+    ...letter,
+    text: renderBlocks(main, address, 'text'),
+    html: renderBlocks(main, address, 'html'),
+  });
 }

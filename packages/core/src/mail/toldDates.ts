@@ -47,7 +47,11 @@ export const fittingWord = ({ title, text }: { title: string; text: string }) =>
 
 /** What several news of one class period come to: what they are called, and what they say. */
 export function newsInWords(news: string[], classTitle: string): { title: string; text: string } {
-  if (news.length === 1) return { title: news[0]!, text: `It is a session of ${classTitle}.` };
+  const [only = ''] = news;
+  // Most sessions are called as their class period is.
+  const isNamed = only.includes(classTitle);
+  if (news.length === 1)
+    return { title: only, text: isNamed ? '' : `It is a session of ${classTitle}.` };
   const more = news.length - MOST_NEWS;
   const told = more > 0 ? [...news.slice(0, MOST_NEWS), `And ${more} more`] : news;
   return {

@@ -17,7 +17,7 @@ export interface NotedPost {
 interface NotedPlace {
   where: string;
   classTitle: string;
-  kind: 'stream' | 'item' | 'calendar' | 'by-hand';
+  kind: 'stream' | 'item' | 'calendar' | 'by-hand' | 'mail';
   readerCount: number;
   dates: number;
   due: { date: string; time: string } | null;
@@ -157,6 +157,21 @@ function byHandNote({ byHand, often }: Going): Note[] {
   ];
 }
 
+/** Letters are for good. */
+function mailNote({ right, draft }: Going): Note[] {
+  const letters = right
+    .filter((p) => p.kind === 'mail')
+    .reduce((sum, p) => sum + p.readerCount * Math.max(p.dates, 1), 0);
+  if (letters === 0 || draft) return [];
+  return [
+    {
+      severity: 'inform',
+      title: counted(letters, 'letter', 'letters'),
+      text: 'What has been sent cannot be called back; later changes go to newcomers alone.',
+    },
+  ];
+}
+
 function readersNote({ places, readers }: Going): Note[] {
   if (places.some((p) => p.problem !== null) || readers === 0) return [];
   return [
@@ -179,6 +194,7 @@ const NOTES = [
   classesNote,
   timeNote,
   byHandNote,
+  mailNote,
   readersNote,
 ];
 

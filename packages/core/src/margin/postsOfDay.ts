@@ -19,7 +19,7 @@ export interface DayPost {
   })[];
 }
 
-type PlaceKind = 'stream' | 'item' | 'calendar' | 'by-hand';
+type PlaceKind = 'stream' | 'item' | 'calendar' | 'by-hand' | 'mail';
 type DayDelivery = DayPost['deliveries'][number];
 
 /** Where the link of a class period stands, or is about to. */

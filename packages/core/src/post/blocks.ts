@@ -6,7 +6,7 @@ export type Medium = 'html' | 'text' | 'markdown';
 /** A piece of what is sent: written words, or the words that bear the link. */
 export type Block = RichBlock | { kind: 'link'; words: string };
 
-const escapeHtml = (text: string): string =>
+export const escapeHtml = (text: string): string =>
   text
     .replace(/&/g, '&amp;')
     .replace(/</g, '&lt;')
@@ -25,7 +25,7 @@ const AT_START = /^(\s*)(>|#(?=#{0,5}(?:\s|$))|[-+](?=[\s-]|$)|=)/u;
 const NUMBERED = /^(\s*\d{1,9})([.)])(?=\s|$)/u;
 
 /** A line as CommonMark reads it back: a backslash before what would be a mark, and nowhere else, for people read it too. */
-const escapeMarkdown = (line: string): string =>
+export const escapeMarkdown = (line: string): string =>
   line.replace(MARKS, '\\$&').replace(AT_START, '$1\\$2').replace(NUMBERED, '$1\\$2');
 
 const CONTROLS = /(?![\n\t])\p{Cc}|[\u202a-\u202e\u2066-\u2069]/gu;

@@ -6,7 +6,7 @@ import {
   type ModelStatic,
   type Sequelize,
 } from 'sequelize';
-import { fixedCode, idOf, instant, ownId } from './columns.js';
+import { fixedCode, idOf, instant, ownId, small } from './columns.js';
 
 /** The private address of a calendar, an account’s or a class period’s, as a hash: it is told once, as it is made. */
 interface FeedRow extends Model<InferAttributes<FeedRow>, InferCreationAttributes<FeedRow>> {
@@ -15,6 +15,8 @@ interface FeedRow extends Model<InferAttributes<FeedRow>, InferCreationAttribute
   account_id: CreationOptional<number | null>;
   class_id: CreationOptional<number | null>;
   made_at: string;
+  /** Minutes before a session at which calendars remind; null: they do not. */
+  alarm_minutes: CreationOptional<number | null>;
 }
 
 export const defineFeed = (sequelize: Sequelize): ModelStatic<FeedRow> =>
@@ -26,6 +28,7 @@ export const defineFeed = (sequelize: Sequelize): ModelStatic<FeedRow> =>
       account_id: idOf('accounts', { unique: true, allowNull: true, onDelete: 'CASCADE' }),
       class_id: idOf('class_periods', { unique: true, allowNull: true }),
       made_at: instant('made_at'),
+      alarm_minutes: small({ allowNull: true, defaultValue: 10 }),
     },
     { tableName: 'feeds', timestamps: false },
   );

@@ -20,6 +20,8 @@ export interface LetterRow extends Model<
   once: string;
   /** Whose it is, where it is somebody whom Glen knows. */
   person_id: CreationOptional<number | null>;
+  /** The place of a post that it is of. */
+  placement_id: CreationOptional<number | null>;
   name: string;
   email: string;
   subject: string;
@@ -29,7 +31,8 @@ export interface LetterRow extends Model<
   thread: CreationOptional<string | null>;
   /** By school time: later it is worth nothing. */
   until_at: CreationOptional<string | null>;
-  state: CreationOptional<'waiting' | 'sent' | 'refused' | 'dropped'>;
+  /** `glen`: whoever it is for reads it in Glen alone, or can be written nowhere. */
+  state: CreationOptional<'waiting' | 'sent' | 'refused' | 'dropped' | 'glen'>;
   /** Why it was refused. */
   why: CreationOptional<string | null>;
   /** By machine time. */
@@ -45,13 +48,14 @@ export const defineLetter = (sequelize: Sequelize): ModelStatic<LetterRow> =>
       kind: code(20),
       once: code(120, { unique: true }),
       person_id: idOf('people', { allowNull: true }),
+      placement_id: { type: DataTypes.INTEGER.UNSIGNED, allowNull: true },
       name: text(120),
       email: text(254),
       subject: text(300),
       sealed: { type: DataTypes.TEXT('medium'), allowNull: false },
       thread: code(120, { allowNull: true }),
       until_at: instant('until_at', { allowNull: true }),
-      state: oneOf(['waiting', 'sent', 'refused', 'dropped'], { defaultValue: 'waiting' }),
+      state: oneOf(['waiting', 'sent', 'refused', 'dropped', 'glen'], { defaultValue: 'waiting' }),
       why: text(500, { allowNull: true }),
       made_at: instant('made_at'),
       sent_at: instant('sent_at', { allowNull: true }),
@@ -61,6 +65,7 @@ export const defineLetter = (sequelize: Sequelize): ModelStatic<LetterRow> =>
       timestamps: false,
       indexes: [
         { name: 'by_person', fields: ['person_id', 'made_at'] },
+        { name: 'by_placement', fields: ['placement_id'] },
         { name: 'by_address', fields: ['email', 'state'] },
         { name: 'by_age', fields: ['made_at'] },
       ],

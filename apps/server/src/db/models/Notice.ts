@@ -18,6 +18,8 @@ interface NoticeRow extends Model<InferAttributes<NoticeRow>, InferCreationAttri
   seen: CreationOptional<boolean>;
   /** They have been written of it, or need not be. */
   mailed: CreationOptional<boolean>;
+  /** It tells of what begins before the next night is over. */
+  urgent: CreationOptional<boolean>;
 }
 
 export const defineNotice = (sequelize: Sequelize): ModelStatic<NoticeRow> =>
@@ -31,6 +33,7 @@ export const defineNotice = (sequelize: Sequelize): ModelStatic<NoticeRow> =>
       made_at: instant('made_at'),
       seen: flag('seen'),
       mailed: flag('mailed'),
+      urgent: flag('urgent'),
     },
     {
       tableName: 'notices',

@@ -44,6 +44,10 @@ export interface OccurrenceRow extends Model<
   why: CreationOptional<string | null>;
   /** As its series is, for what doors ask all day. */
   draft: CreationOptional<boolean>;
+  /** Its register is settled. */
+  settled: CreationOptional<boolean>;
+  /** When people were in at it is kept no longer. */
+  forgotten: CreationOptional<boolean>;
   /** Where it stood before it was moved. */
   was_date: CreationOptional<string | null>;
   was_time: CreationOptional<string | null>;
@@ -76,6 +80,8 @@ export const defineOccurrence = (sequelize: Sequelize): ModelStatic<OccurrenceRo
       status: oneOf(['planned', 'moved', 'cancelled', 'skipped']),
       why: text(500, { allowNull: true }),
       draft: flag('draft'),
+      settled: flag('settled'),
+      forgotten: flag('forgotten'),
       was_date: fixedCode(10, { allowNull: true }),
       was_time: fixedCode(5, { allowNull: true }),
       was_minutes: small({ allowNull: true }),
@@ -94,6 +100,7 @@ export const defineOccurrence = (sequelize: Sequelize): ModelStatic<OccurrenceRo
         { name: 'by_class', fields: ['class_id', 'start_at'] },
         { name: 'by_was_date', fields: ['was_date', 'class_id'] },
         { name: 'by_end', fields: ['series_id', 'end_at'] },
+        { name: 'by_settled', fields: ['forgotten', 'settled', 'end_at'] },
         { name: 'by_link_date', fields: ['link_id', 'local_date'] },
         { name: 'by_link_was', fields: ['link_id', 'was_date'] },
       ],

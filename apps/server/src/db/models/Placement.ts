@@ -18,7 +18,19 @@ interface Hand {
   text: string;
   markdown: string;
 }
-export type Body = Thing | Hand;
+/** What is written to each of some people. */
+export interface MailBody {
+  kind: 'mail';
+  subject: string;
+  html: string;
+  text: string;
+  /** To whom: people, by their numbers. */
+  readers: number[];
+  withCalendar: boolean;
+  /** Its session is cancelled, which they hear of otherwise: nobody is written to any more. */
+  isOff: boolean;
+}
+export type Body = Thing | Hand | MailBody;
 
 /** What stands at a place, or ought to: for one occurrence, or for the lasting link. */
 export interface PlacementRow extends Model<
@@ -42,6 +54,8 @@ export interface PlacementRow extends Model<
   code: CreationOptional<string>;
   sent_code: CreationOptional<string | null>;
   out_since: CreationOptional<string | null>;
+  /** Since when it reads as it does. */
+  changed_at: CreationOptional<string | null>;
   /** Taken down there by hand. */
   dropped: CreationOptional<boolean>;
   /** The site no longer lists it. */
@@ -69,6 +83,7 @@ export const definePlacement = (sequelize: Sequelize): ModelStatic<PlacementRow>
       code: code(40, { defaultValue: '' }),
       sent_code: code(40, { allowNull: true }),
       out_since: instant('out_since', { allowNull: true }),
+      changed_at: instant('changed_at', { allowNull: true }),
       dropped: flag('dropped'),
       missing_since: instant('missing_since', { allowNull: true }),
     },

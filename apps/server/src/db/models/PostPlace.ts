@@ -27,6 +27,8 @@ export interface PlaceShape {
   inText: boolean;
   newTab: boolean;
   name: string;
+  /** A letter has its session for calendars along; left out in older rows: it has not. */
+  withCalendar?: boolean;
 }
 
 /** Where a post is for. */
@@ -38,7 +40,7 @@ export interface PostPlaceRow extends Model<
   post_id: number;
   class_id: number;
   link_id: number;
-  kind: 'stream' | 'item' | 'calendar' | 'by-hand';
+  kind: 'stream' | 'item' | 'calendar' | 'by-hand' | 'mail';
   shape: CreationOptional<PlaceShape>;
   removed: CreationOptional<boolean>;
 
@@ -56,7 +58,7 @@ export const definePostPlace = (sequelize: Sequelize): ModelStatic<PostPlaceRow>
       post_id: idOf('posts'),
       class_id: idOf('class_periods'),
       link_id: idOf('links'),
-      kind: oneOf(['stream', 'item', 'calendar', 'by-hand']),
+      kind: oneOf(['stream', 'item', 'calendar', 'by-hand', 'mail']),
       shape: json({ defaultValue: {} }),
       removed: flag('removed'),
     },

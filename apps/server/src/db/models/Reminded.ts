@@ -5,7 +5,7 @@ import type {
   ModelStatic,
   Sequelize,
 } from 'sequelize';
-import { fixedCode, instant, looseId } from './columns.js';
+import { fixedCode, instant, looseId, oneOf } from './columns.js';
 
 /** A session before which people have been reminded. */
 interface RemindedRow extends Model<
@@ -15,6 +15,8 @@ interface RemindedRow extends Model<
   series_id: number;
   key_date: string;
   start_at: string;
+  /** How long before: an hour, or a week before an evening. */
+  kind: 'hour' | 'week';
 }
 
 export const defineReminded = (sequelize: Sequelize): ModelStatic<RemindedRow> =>
@@ -24,6 +26,7 @@ export const defineReminded = (sequelize: Sequelize): ModelStatic<RemindedRow> =
       series_id: looseId({ primaryKey: true }),
       key_date: fixedCode(10, { primaryKey: true }),
       start_at: { ...instant('start_at'), primaryKey: true },
+      kind: { ...oneOf(['hour', 'week'], { defaultValue: 'hour' }), primaryKey: true },
     },
     {
       tableName: 'reminded',

@@ -9,6 +9,7 @@ import {
 import type {
   ClaimRule,
   EntryRules,
+  RegisterWays,
   RuleField,
   SchoolCalendar,
   ShutWays,
@@ -48,6 +49,9 @@ interface SchoolRow extends Model<InferAttributes<SchoolRow>, InferCreationAttri
   told: CreationOptional<ToldWishes>;
   /** What changes everybody asks for a passkey of whoever changes it. */
   asks_passkey: CreationOptional<boolean>;
+  /** What it does with its registers, as far as it has said so. */
+  registers: CreationOptional<Partial<RegisterWays>>;
+  registers_version: CreationOptional<number>;
   /** Rises with all of these. */
   ways_version: CreationOptional<number>;
 }
@@ -74,6 +78,8 @@ export const defineSchool = (sequelize: Sequelize): ModelStatic<SchoolRow> =>
       shut_ways: json({ defaultValue: {} }),
       claim_rules: json({ defaultValue: [] }),
       told: json({ defaultValue: {} }),
+      registers: json({ defaultValue: {} }),
+      registers_version: version(),
       ways_version: version(),
       asks_passkey: flag('asks_passkey'),
     },

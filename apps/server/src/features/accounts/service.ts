@@ -54,7 +54,11 @@ export async function describeMe(glen: Glen, who: Who): Promise<Me> {
       zone: school.calendar.zone,
     },
     demo: glen.config.demo,
-    services: { video: glen.video !== null, courseSite: glen.courseSite !== null },
+    services: {
+      video: glen.video !== null,
+      courseSite: glen.courseSite !== null,
+      mail: glen.mail !== null,
+    },
     ways: {
       providers: [...glen.signOn.values()].map(({ id, name, kind }) => ({ id, name, kind })),
       passwords: isOpen('password'),

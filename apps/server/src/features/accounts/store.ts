@@ -201,7 +201,14 @@ export async function ownWishesOf(db: Db, personId: number): Promise<OwnWishes> 
     theme,
     dateOrder: date_order,
     hours,
-    told: { changes: told.changes ?? null, reminders: told.reminders ?? null },
+    told: {
+      changes: told.changes ?? null,
+      reminders: told.reminders ?? null,
+      mornings: told.mornings ?? null,
+      evenings: told.evenings ?? null,
+      posts: told.posts ?? null,
+      weeks: told.weeks ?? null,
+    },
   };
 }
 

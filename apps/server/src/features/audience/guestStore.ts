@@ -104,10 +104,21 @@ export async function cutGuests(db: Db, from: number, to: number, key: string): 
       series_id: to,
     })),
   );
-  await Guest.update(
-    { series_id: to },
-    { where: { series_id: from, key_date: { [Op.gte]: key } } },
+  const later = { where: { series_id: from, key_date: { [Op.gte]: key } } };
+  await Guest.update({ series_id: to }, later);
+  // What stands in their calendars goes along: of the new series they are told when they are written to next.
+  const { CalendarEntry } = db.models;
+  const entries = await CalendarEntry.findAll({ where: { series_id: from, key_date: '' } });
+  await CalendarEntry.bulkCreate(
+    entries.map(({ link_id, email, always, title }) => ({
+      link_id,
+      email,
+      always,
+      title,
+      series_id: to,
+    })),
   );
+  await CalendarEntry.update({ series_id: to }, later);
 }
 
 /** A series that was cut is whole again. */
@@ -115,6 +126,9 @@ export async function mergeGuests(db: Db, from: number, to: number): Promise<voi
   const { Guest } = db.models;
   await Guest.destroy({ where: { series_id: from, key_date: '' } });
   await Guest.update({ series_id: to }, { where: { series_id: from } });
+  // Of what was the second half they are told that it is off.
+  const dates = { series_id: from, key_date: { [Op.ne]: '' } };
+  await db.models.CalendarEntry.update({ series_id: to }, { where: dates });
 }
 
 export async function dropGuests(db: Db, seriesId: number): Promise<void> {

@@ -1,13 +1,17 @@
 import {
   checksLeft,
+  awayOn,
   classTitle,
   foldedName,
   lookedAt,
   resolveHostsGone,
+  type ComingSoFar,
   type EntryRules,
 } from '@glen/core';
 import type { Answer, DeskVisitor } from '@glen/contract';
 import type { Glen } from '../../glen.js';
+import { awayBetween } from './awayStore.js';
+import { comingsOf } from './comings.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
 import { readDoor, type DoorFacts } from '../door/facts.js';
 import { sizeOfLine } from '../door/lineStore.js';
@@ -100,8 +104,14 @@ const isHere = (v: VisitorRow): boolean =>
 const isComing = (v: VisitorRow): boolean =>
   v.state === 'let-in' && !v.inside && v.left_at === null;
 
+/** What is known of those on the roll, by their ids. */
+interface OfRoll {
+  away: Map<number, string>;
+  comings: Map<number, ComingSoFar>;
+}
+
 /** Who stands where: knocking, on the way in, inside, turned away; and who of the roll is missing. */
-function columnsOf({ visitors, roll, staff, facts }: DeskFacts) {
+function columnsOf({ visitors, roll, staff, facts }: DeskFacts, { away, comings }: OfRoll) {
   const isOver = Boolean(facts.at?.occurrence.ended_at);
   const names: KnownNames = {
     byId: new Map(roll.map((p) => [p.id, p.name])),
@@ -115,10 +125,18 @@ function columnsOf({ visitors, roll, staff, facts }: DeskFacts) {
     coming: isOver ? [] : these(isComing),
     inside: these((v) => Boolean(v.inside)),
     away: these((v) => v.state === 'turned-away' || v.state === 'put-out'),
-    missing: roll.filter((person) => !here.has(person.id)).map(({ id, name }) => ({ id, name })),
+    missing: roll
+      .filter((person) => !here.has(person.id))
+      .map(({ id, name }) => ({
+        ...{ id, name },
+        away: away.get(id) ?? null,
+        goneAt: comings.get(id)?.goneAt ?? null,
+      })),
     here: roll.flatMap(({ id, name }) => {
       const visitor = here.get(id);
-      return visitor ? [{ id, name, as: visitor.taken_for === null ? null : visitor.name }] : [];
+      if (!visitor) return [];
+      const { lateBy = null, isBack = false } = comings.get(id) ?? {};
+      return [{ id, name, as: visitor.taken_for === null ? null : visitor.name, lateBy, isBack }];
     }),
     rollSize: roll.length,
   };
@@ -246,6 +264,20 @@ async function togetherAt(glen: Glen, { at }: DoorFacts): Promise<Desk['together
   return joining.map((c) => ({ id: c.id, title: classTitle(c), pennant: c.pennant }));
 }
 
+/** Why some of a roll are known not to come to the session that a door stands for. */
+async function knownAway(
+  glen: Glen,
+  { at, row }: DoorFacts,
+  roll: { id: number }[],
+): Promise<Map<number, string>> {
+  if (!at) return new Map();
+  const date = at.occurrence.local_date;
+  const personIds = roll.map(({ id }) => id);
+  const away = await awayBetween(glen.db, { from: date, until: date, personIds });
+  const known = awayOn(away, { date, classId: row.class_id });
+  return new Map(known.map(({ personId, reason }) => [personId, reason]));
+}
+
 /** Who knocks, who is in, who of the roll is missing, for one link's door now. */
 export async function describeDesk(
   glen: Glen,
@@ -267,11 +299,15 @@ export async function describeDesk(
       session?.has_line ? sizeOfLine(glen.db, glen.clock, session.sitting_id!) : 0,
     ]);
   const desk: DeskFacts = { link, facts, visitors, roll, staff, refusedLately };
+  const [away, comings] = await Promise.all([
+    knownAway(glen, facts, roll),
+    comingsOf(glen, facts, roll),
+  ]);
   const own = visitors.find((v) => v.person_id === facts.who.person?.id && v.inside);
   return {
     link: linkAtDesk(glen, link),
     ...doorPart(desk),
-    ...columnsOf(desk),
+    ...columnsOf(desk, { away, comings }),
     strangers: strangersAt(desk),
     inLine,
     capacity: facts.rules.capacity,

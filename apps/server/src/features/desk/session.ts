@@ -35,7 +35,7 @@ const hasOurRoom = (session: Running): session is Running & { room: string } =>
   session.room !== null && session.room_address_kept === null;
 
 /** Does something to the session that runs behind a door, under the link's lock; everyone at desk and door hears of it. */
-async function withRunning<T>(
+export async function withRunning<T>(
   glen: Glen,
   { linkId, token }: AtDesk,
   work: (running: Running, facts: DoorFacts) => Promise<T>,

@@ -211,6 +211,7 @@ async function doorAnswer(
       whoMayEnter: rules.whoMayEnter,
       asksCode: rules.entryCode !== null,
       watching: rules.watching,
+      recording: rules.recording,
     },
   };
 }

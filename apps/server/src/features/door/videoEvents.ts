@@ -5,6 +5,7 @@ import type { Glen } from '../../glen.js';
 import { HttpProblem } from '../../http/problem.js';
 import { takeCall } from './callers.js';
 import { hasLine } from './lineStore.js';
+import { keepRecording } from './recordedStore.js';
 import { takeTicket } from './keptOutStore.js';
 import {
   arrive,
@@ -14,17 +15,26 @@ import {
   heldSittingOfRoom,
   leave,
   noteWebhook,
+  readRoom,
 } from './visitStore.js';
 
 type VideoEvent = Body<'videoEvent'>;
 
 /** The service says that a room is gone: whoever comes next gets a new one. */
-async function roomGone(glen: Glen, room: string, at: string): Promise<void> {
+async function roomGone(glen: Glen, { room, nth }: VideoEvent, at: string): Promise<void> {
   const sitting = await heldSittingOfRoom(glen.db, room);
   if (!sitting) return;
-  await everyoneOut(glen.db, sitting.id, at);
-  await forgetRoom(glen.db, sitting.id);
+  await everyoneOut(glen.db, sitting.id, at, { room: readRoom(room).room, nth });
+  // A word that comes late may be of a room that another has followed.
+  if (sitting.room === room) await forgetRoom(glen.db, sitting.id);
   await glen.announce(`class:${sitting.class_id}`, { thing: 'desk', id: sitting.link_id });
+}
+
+/** A room has recorded something: its hosts find it under the session, and say who else does. */
+async function recorded(glen: Glen, { room, recording, minutes }: VideoEvent, at: string) {
+  if (recording === undefined || minutes === undefined) return;
+  const door = await keepRecording(glen.db, { room, recording, minutes, at });
+  if (door) await glen.announce(`class:${door.classId}`, { thing: 'desk', id: door.linkId });
 }
 
 /** Somebody has arrived in a room, or left it. */
@@ -32,7 +42,7 @@ async function seatChanged(glen: Glen, event: VideoEvent, at: string): Promise<v
   const isNumber = event.visitor !== undefined && /^\d+$/.test(event.visitor);
   const seat = isNumber ? await heldSeat(glen.db, event.room, Number(event.visitor)) : undefined;
   if (!seat) return;
-  await (event.type === 'arrived' ? arrive : leave)(glen.db, seat, at);
+  await (event.type === 'arrived' ? arrive : leave)(glen.db, { ...seat, nth: event.nth }, at);
   await glen.announce(`class:${seat.class_id}`, { thing: 'desk', id: seat.link_id });
   // A seat may be free for whoever waits for one.
   const isAwaited = event.type === 'left' && (await hasLine(glen.db, seat.sitting_id));
@@ -97,7 +107,8 @@ export async function takeVideoEvent(glen: Glen, signed: Signed, event: VideoEve
   const at = plusMinutes(glen.clock.school(-lag), 0);
   await glen.db.transaction(async () => {
     if (!(await isNew(glen, event.id))) return;
-    if (event.type === 'ended') await roomGone(glen, event.room, at);
+    if (event.type === 'ended') await roomGone(glen, event, at);
+    else if (event.type === 'recorded') await recorded(glen, event, at);
     else await seatChanged(glen, event, at);
   });
 }

@@ -1,12 +1,13 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import { calendarIcs, classTitle, type SchoolCalendar } from '@glen/core';
-import type { Answer } from '@glen/contract';
+import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { hostsAs } from '../../http/access.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
 import type { Who } from '../../http/who.js';
 import { readableTo } from '../entry/privateTitles.js';
 import { linkAddress } from '../../addresses.js';
+import { timezonesOf } from '../plan/timezones.js';
 import { classById, classesOf } from '../school/classes.sql.js';
 import { readCalendar, readSchool } from '../school/store.js';
 import {
@@ -20,27 +21,18 @@ import {
 import {
   dropFeed,
   feedByHash,
-  feedSince,
+  keptFeed,
   presentedDates,
   putFeed,
+  writeAlarm,
   type Feed,
   type Of,
 } from './store.js';
 
 const REFRESH_MINUTES = 60;
+/** Of a file that somebody takes along once. */
 const ALARM_MINUTES = 10;
 const TOKEN_BYTES = 20;
-
-/** VTIMEZONE of each zone in use, from the library's copy of the tz database, without the lines that only tell of its source. */
-async function timezonesOf(zones: string[]): Promise<Record<string, string>> {
-  const { tzlib_get_ical_block: blockOf } = await import('timezones-ical-library');
-  return Object.fromEntries(
-    [...new Set(zones)].map((zone) => {
-      const block = blockOf(zone);
-      return [zone, Array.isArray(block) ? block[0]! : block];
-    }),
-  );
-}
 
 /** A series as it goes into a file; `uid` where it is not the series itself. */
 type Filed = Omit<FeedSeriesRow, 'class_id' | 'for_class' | 'link_id' | 'rules'> & { uid?: string };
@@ -49,14 +41,18 @@ async function fileOf(
   glen: Glen,
   name: string,
   rows: Filed[],
-  { calendar, version }: { calendar: SchoolCalendar; version: number },
+  {
+    calendar,
+    version,
+    alarmMinutes = ALARM_MINUTES,
+  }: { calendar: SchoolCalendar; version: number; alarmMinutes?: number | null },
 ): Promise<string> {
   const host = new URL(glen.config.publicUrl).host;
   return calendarIcs({
     name,
     school: calendar,
     refreshMinutes: REFRESH_MINUTES,
-    alarmMinutes: ALARM_MINUTES,
+    alarmMinutes,
     timezones: await timezonesOf(rows.map((row) => row.plan.zone)),
     series: rows.map((row) => ({
       // An edited calendar changes dates too, so its version counts along.
@@ -142,8 +138,8 @@ async function heldIn(glen: Glen, feed: Feed) {
   return { series, dates: [...dates.values()], whose: person.name };
 }
 
-/** The calendar file behind a private address, with its digest for `ETag`. */
-export async function feedFile(glen: Glen, token: string): Promise<{ text: string; etag: string }> {
+/** The calendar file behind a private address. */
+export async function feedFile(glen: Glen, token: string): Promise<string> {
   const hash = glen.tokens.hash('feed', token.replace(/\.ics$/, ''));
   const feed = await feedByHash(glen.db, hash);
   if (!feed) throw notFound('This calendar');
@@ -153,8 +149,9 @@ export async function feedFile(glen: Glen, token: string): Promise<{ text: strin
   ]);
   const { series, dates, whose } = await heldIn(glen, feed);
   const rows = await filed(glen, series, dates, calendar.zone);
-  const text = await fileOf(glen, `${whose}, ${school}`, rows, { calendar, version });
-  return { text, etag: `"${createHash('sha256').update(text).digest('base64url').slice(0, 27)}"` };
+  const { alarmMinutes } = feed;
+  const of = { calendar, version, alarmMinutes };
+  return fileOf(glen, `${whose}, ${school}`, rows, of);
 }
 
 /** One series as a calendar file, for somebody who may read it. */
@@ -173,13 +170,20 @@ export async function seriesFile(
   };
 }
 
-const NO_FEED = { since: null, address: null };
+const NO_FEED = { since: null, address: null, alarmMinutes: null };
 
 /** An address that was just made, for the only time that it is told. */
 interface Fresh {
   classId: number | undefined;
-  address: string;
+  token: string;
 }
+
+const calendarAddress = ({ config }: Glen, token: string): string =>
+  `${config.publicUrl}/api/calendar/${token}.ics`;
+
+/** By the same secret what is posted there is read, too. */
+const newsAddress = ({ config }: Glen, token: string): string =>
+  `${config.publicUrl}/api/news/${token}.atom`;
 
 /** One's own feed and those of the class periods one hosts; an address only where it was just made. */
 export async function feedsOf(glen: Glen, who: Who, fresh?: Fresh): Promise<Answer<'feeds'>> {
@@ -187,10 +191,13 @@ export async function feedsOf(glen: Glen, who: Who, fresh?: Fresh): Promise<Answ
   const classes = isOfSchool ? await classesOf(glen.db, who.person!.id, false) : [];
   const hosted = classes.filter((c) => hostsAs(c.as_what));
   const feedOf = async (of: Of, classId?: number): Promise<Answer<'feeds'>['own']> => {
-    const since = await feedSince(glen.db, of);
-    if (since === null) return NO_FEED;
-    return { since, address: fresh && fresh.classId === classId ? fresh.address : null };
+    const kept = await keptFeed(glen.db, of);
+    if (!kept) return NO_FEED;
+    const token = fresh?.classId === classId ? fresh?.token : undefined;
+    return { ...kept, address: token === undefined ? null : calendarAddress(glen, token) };
   };
+  const newsOf = (classId: number): string | null =>
+    fresh?.classId === classId ? newsAddress(glen, fresh.token) : null;
   return {
     own: await feedOf({ accountId: who.account!.id }),
     classes: await Promise.all(
@@ -198,6 +205,7 @@ export async function feedsOf(glen: Glen, who: Who, fresh?: Fresh): Promise<Answ
         classId: c.id,
         title: classTitle(c),
         ...(await feedOf({ classId: c.id }, c.id)),
+        newsAddress: newsOf(c.id),
       })),
     ),
   };
@@ -227,8 +235,7 @@ export async function replaceFeed(
     await putFeed(glen.db, of, glen.tokens.hash('feed', token), glen.clock.machine());
     await glen.audit({ by: who.person!.id, action: 'replace-feed', subject: subjectOf(of) });
   });
-  const address = `${glen.config.publicUrl}/api/calendar/${token}.ics`;
-  return feedsOf(glen, who, { classId, address });
+  return feedsOf(glen, who, { classId, token });
 }
 
 /** Switches a feed off: its address leads nowhere any more. */
@@ -242,5 +249,16 @@ export async function switchOffFeed(
     if (await dropFeed(glen.db, of))
       await glen.audit({ by: who.person!.id, action: 'switch-off-feed', subject: subjectOf(of) });
   });
+  return feedsOf(glen, who);
+}
+
+/** Has calendars that are subscribed to remind so long before; null: not at all. 404 where there is no feed. */
+export async function setFeedAlarm(
+  glen: Glen,
+  who: Who,
+  { classId, minutes }: Body<'setFeedAlarm'>,
+): Promise<Answer<'feeds'>> {
+  const of = await feedMeant(glen, who, classId);
+  if (!(await writeAlarm(glen.db, of, minutes))) throw notFound('This calendar');
   return feedsOf(glen, who);
 }

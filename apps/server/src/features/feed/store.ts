@@ -9,25 +9,39 @@ const whose = (of: Of) =>
   'accountId' in of ? { account_id: of.accountId } : { class_id: of.classId };
 
 /** Whose calendar is read, and of an account who it is. */
-export type Feed =
-  { classId: number } | { person: { id: number; name: string }; kind: 'school' | 'personal' };
+export type Feed = { alarmMinutes: number | null } & (
+  { classId: number } | { person: { id: number; name: string }; kind: 'school' | 'personal' }
+);
 
 /** What an address leads to; nothing where it has been replaced or switched off, or its owner is not here any more. */
 export async function feedByHash(db: Db, tokenHash: string): Promise<Feed | undefined> {
   const feed = await db.models.Feed.findOne({ where: { token_hash: tokenHash } });
   if (!feed) return undefined;
-  if (feed.class_id !== null) return { classId: feed.class_id };
+  const { alarm_minutes: alarmMinutes } = feed;
+  if (feed.class_id !== null) return { alarmMinutes, classId: feed.class_id };
   const account = await db.models.Account.findByPk(feed.account_id!, {
     include: [{ association: 'person', where: { retired_at: null } }],
   });
   if (!account) return undefined;
   const { id, name } = account.person!;
-  return { person: { id, name }, kind: account.kind };
+  return { alarmMinutes, person: { id, name }, kind: account.kind };
 }
 
-/** Since when there is an address for a calendar; nothing where there is none. */
-export const feedSince = async (db: Db, of: Of): Promise<string | null> =>
-  (await db.models.Feed.findOne({ where: whose(of) }))?.made_at ?? null;
+/** Since when there is an address for a calendar, and when it reminds; nothing where there is none. */
+export async function keptFeed(
+  db: Db,
+  of: Of,
+): Promise<{ since: string; alarmMinutes: number | null } | null> {
+  const feed = await db.models.Feed.findOne({ where: whose(of) });
+  return feed && { since: feed.made_at, alarmMinutes: feed.alarm_minutes };
+}
+
+/** Has a calendar remind so long before; whether there is one. */
+export async function writeAlarm(db: Db, of: Of, minutes: number | null): Promise<boolean> {
+  const feed = await db.models.Feed.findOne({ where: whose(of) });
+  await feed?.update({ alarm_minutes: minutes });
+  return feed !== null;
+}
 
 /** Makes an address, or puts a new one in the place of the old, which is gone from then on. */
 export async function putFeed(db: Db, of: Of, tokenHash: string, madeAt: string): Promise<void> {

@@ -12,7 +12,7 @@ import { watchCodeOf } from '../link/watchStore.js';
 import { classById } from '../school/classes.sql.js';
 import { readSchool } from '../school/store.js';
 import { invitationsTo, whenInWords } from './listStore.js';
-import { mailWayIn } from './mailWayIn.js';
+import { fileWayIn, mailWayIn } from './mailWayIn.js';
 import {
   classesHosted,
   classesInviting,
@@ -54,14 +54,16 @@ export async function makeGuestAddress(
   const until = glen.clock.machine(VALID_DAYS * 86400);
   const tokenHash = glen.tokens.hash('one-time', token);
   const address = `${glen.config.publicUrl}/guest/${token}`;
+  const way = { linkId, by, email, address, once: tokenHash };
   await glen.db.transaction(async () => {
     await writeGuestAddress(glen.db, { linkId, email, tokenHash, until, by });
     await glen.audit({ by, action: 'make-guest-address', subject: `link:${linkId}`, after: email });
-    if (sentBy === 'mail') await mailWayIn(glen, { linkId, by, email, address, once: tokenHash });
+    if (sentBy === 'mail') await mailWayIn(glen, way);
   });
-  if (sentBy === 'host') return { address, until };
+  if (sentBy === 'host') return { address, until, eml: null };
+  if (sentBy === 'file') return { address: null, until, eml: await fileWayIn(glen, way) };
   glen.nudge();
-  return { address: null, until };
+  return { address: null, until, eml: null };
 }
 
 const gone = (): HttpProblem =>

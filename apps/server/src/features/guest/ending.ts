@@ -2,6 +2,7 @@ import { GUEST_KEPT_DAYS, guestPseudonym, invitationEnded, isGuestAlone } from '
 import type { Glen } from '../../glen.js';
 import { signOutElsewhere } from '../../http/browserSessions.js';
 import { dropInvitingLetters } from '../mail/store.js';
+import { dropEntries } from './calendarStore.js';
 import {
   clearLog,
   endPerson,
@@ -43,6 +44,7 @@ async function endInvitation(glen: Glen, id: number): Promise<void> {
     if (guest.state === 'withdrawn') await guest.destroy();
     else await guest.update({ ...pseudonym, state: 'ended', left_at: glen.clock.machine() });
     await dropAddresses(glen.db, { linkId, email });
+    await dropEntries(glen.db, { linkId, email });
     await clearLog(glen.db, { linkId, email }, pseudonym);
     if (!(await isKnownGuest(glen.db, email))) await dropInvitingLetters(glen.db, email);
     await endAccount(glen, email, id);

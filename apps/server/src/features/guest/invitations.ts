@@ -56,7 +56,7 @@ export async function sayByAddress(
   });
 }
 
-async function noteSaid(
+export async function noteSaid(
   glen: Glen,
   { linkId, by }: { linkId: number; by: number | null },
   said: 'yes' | 'no' | null,

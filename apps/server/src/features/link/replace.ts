@@ -24,6 +24,14 @@ const codesAsCore = async (glen: Glen, linkId: number): Promise<LinkCodes> => {
   };
 };
 
+/** Whoever knows the old address hears that it leads nowhere any more (features/mail/replacedLink.ts), unless it is taken back meanwhile. */
+const haveHeard = (glen: Glen, linkId: number): Promise<void> =>
+  glen.enqueue({
+    kind: 'gather',
+    subject: `link:${linkId}`,
+    waitSeconds: glen.config.gatherSeconds,
+  });
+
 /**
  * Gives a link a new code; sessions, people, rules and whoever is inside stay as they are. What becomes of the old code, the
  * core says; `until` is a date of the school's calendar, at whose end the old one stops.
@@ -64,6 +72,7 @@ export async function replaceLink(
           throw error;
         }
       });
+      if (how === 'stop') await haveHeard(glen, linkId);
       return { columns: { code: after.code }, after: { code: after.code, how, until: ends, why } };
     },
   );

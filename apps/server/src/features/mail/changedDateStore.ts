@@ -50,6 +50,32 @@ export async function writeToldDate(
   await db.models.ToldDate.upsert({ series_id: seriesId, key_date: key, standing });
 }
 
+/** The addresses that hear of a date's changes by what stands in their calendars (features/guest/gatherEntries.ts). */
+export async function toldByCalendar(
+  db: Db,
+  { linkId, seriesId, key }: Pick<AheadDate, 'linkId' | 'seriesId' | 'key'>,
+): Promise<Set<string>> {
+  const entries = await db.models.CalendarEntry.findAll({
+    attributes: ['email'],
+    where: { link_id: linkId, series_id: seriesId, key_date: ['', key] },
+  });
+  return new Set(entries.map((entry) => entry.email));
+}
+
+/** Who changed each of some series last. */
+export async function lastChangers(db: Db, seriesIds: number[]): Promise<Map<number, number>> {
+  const entries = await db.models.AuditEntry.findAll({
+    attributes: ['subject', 'person_id'],
+    where: { subject: seriesIds.map((id) => `series:${id}`) },
+    order: ['id'],
+  });
+  return new Map(
+    entries.flatMap(({ subject, person_id: by }) =>
+      by === null ? [] : [[Number(subject.split(':')[1]), by]],
+    ),
+  );
+}
+
 /** What a class period is called. */
 export async function calledOf(
   db: Db,

@@ -24,6 +24,7 @@ export async function gatherWords(glen: Glen, personId: number): Promise<void> {
     await writeLetters(glen, [
       {
         kind: 'changes',
+        isUrgent: notices.some((notice) => notice.urgent),
         once: `notice:${notices[0]!.id}`,
         to: { personId, name: person.name, address },
         letter: letterOf(notices, stopAddress(glen, personId, 'changes'), glen.config.publicUrl),

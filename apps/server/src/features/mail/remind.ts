@@ -3,97 +3,126 @@ import {
   classTitle,
   dateInWords,
   plusMinutes,
-  toldBy,
   type LetterText,
+  type ToldKind,
 } from '@glen/core';
-import { linkAddress } from '../../addresses.js';
+import { linkAddress, watchAddress } from '../../addresses.js';
 import type { Glen } from '../../glen.js';
+import { watchCodeOf } from '../link/watchStore.js';
 import { Ticker } from '../../operating/ticker.js';
-import { writeLetters, type NewLetter } from './letters.js';
 import {
   beginningBetween,
-  meantAt,
   noteReminded,
   notReminded,
-  putWords,
-  schoolTold,
   type Beginning,
-  type Meant,
+  type RemindedKind,
 } from './reminderStore.js';
-import { stopAddress } from './stop.js';
+import { meantAt } from './meantStore.js';
+import { tellEach } from './tellEach.js';
 
 /** So long before a session begins people are reminded who wish for it. */
 const BEFORE_MINUTES = 60;
+const WEEK_MINUTES = 7 * 24 * 60;
+const DAY_MINUTES = 24 * 60;
 const EVERY_MS = 5000;
 
-const whenOf = ({ date, time, minutes }: Beginning): string =>
-  `${dateInWords(date)}, ${time} to ${addMinutes(time, minutes)}`;
+/** One way to remind: of sessions that begin between so many minutes from now. */
+interface Way {
+  kind: RemindedKind;
+  wish: ToldKind;
+  from: number;
+  until: number;
+  isFor: (session: Beginning) => boolean;
+  subject: (session: Beginning) => string;
+  why: string;
+}
 
 const titleOf = (session: Beginning): string =>
   classTitle({ title: session.classTitle, period: session.period });
 
-const letterFor = (glen: Glen, session: Beginning, { personId }: Meant): LetterText => ({
-  subject: `At ${session.time}: ${titleOf(session)}`,
+const WAYS: Way[] = [
+  {
+    kind: 'hour',
+    wish: 'reminders',
+    from: 0,
+    until: BEFORE_MINUTES,
+    isFor: () => true,
+    subject: (session) => `At ${session.time}: ${titleOf(session)}`,
+    why: 'You get this because you wish to be reminded an hour before.',
+  },
+  {
+    kind: 'week',
+    wish: 'evenings',
+    // What is planned later than that is near enough to be remembered.
+    from: WEEK_MINUTES - DAY_MINUTES,
+    until: WEEK_MINUTES,
+    isFor: (session) => session.isOccasion,
+    subject: (session) => `In a week: ${titleOf(session)}`,
+    why: 'You get this because you come to it, and wish to be reminded a week before.',
+  },
+];
+
+const whenOf = ({ date, time, minutes }: Beginning): string =>
+  `${dateInWords(date)}, ${time} to ${addMinutes(time, minutes)}`;
+
+const letterFor = (way: Way, session: Beginning, address: string): Omit<LetterText, 'stop'> => ({
+  subject: way.subject(session),
   says: [
     `${session.title}, ${whenOf(session)}.`,
     ...(session.description.trim() === '' ? [] : [session.description]),
   ],
-  link: { words: 'To the door', address: linkAddress(glen, session.code) },
-  why: 'You get this because you wish to be reminded an hour before.',
-  stop: stopAddress(glen, personId, 'reminders'),
+  link: { words: 'To the door', address },
+  why: way.why,
 });
-
-const reminderOf = (
-  glen: Glen,
-  session: Beginning,
-  meant: Meant & { email: string },
-): NewLetter => ({
-  kind: 'reminders',
-  once: `reminder:${session.seriesId}:${session.key}:${session.start}:${meant.personId}`,
-  to: { personId: meant.personId, name: meant.name, address: meant.email },
-  letter: letterFor(glen, session, meant),
-  thread: `session.${session.seriesId}.${session.key}`,
-  // Never after the fact.
-  until: session.start,
-});
-
-const hasAddress = (meant: Meant): meant is Meant & { email: string } => meant.email !== null;
 
 /** Reminds those who wish for it of one session, once, however many processes see that it is near. */
-async function remindOf(glen: Glen, session: Beginning): Promise<void> {
+async function remindOf(glen: Glen, way: Way, session: Beginning): Promise<void> {
+  const { seriesId, key, start } = session;
   await glen.db.transaction(async () => {
-    if (!(await noteReminded(glen.db, session))) return;
-    const school = await schoolTold(glen.db);
+    if (!(await noteReminded(glen.db, session, way.kind))) return;
+    const seat = letterFor(way, session, linkAddress(glen, session.code));
+    const watch = await watchCodeOf(glen.db, session.linkId);
+    const gallery = watch === null ? null : letterFor(way, session, watchAddress(glen, watch));
+    const of = way.kind === 'hour' ? 'reminder' : 'evening';
     const everybody = await meantAt(glen.db, session);
-    const ways = (meant: Meant) => toldBy('reminders', meant.told, school);
-    const letters = everybody.filter((meant) => ways(meant) === 'mail').filter(hasAddress);
-    await writeLetters(
+    await tellEach(
       glen,
-      letters.map((meant) => reminderOf(glen, session, meant)),
+      way.wish,
+      everybody.flatMap(({ personId, watches }) => {
+        const letter = watches ? gallery : seat;
+        if (!letter) return [];
+        const once = `${of}:${seriesId}:${key}:${start}:${personId}`;
+        // Never after the fact.
+        return [{ personId, once, letter, thread: `session.${seriesId}.${key}`, until: start }];
+      }),
     );
-    const readers = everybody.filter((one) => ways(one) !== 'none').map((one) => one.personId);
-    await putWords(glen.db, readers, {
-      title: `At ${session.time}: ${titleOf(session)}`,
-      text: `${session.title}, ${whenOf(session)}.`,
-      at: glen.clock.school(),
-    });
-    for (const id of readers) await glen.announce(`person:${id}`, { thing: 'notices', id });
   });
 }
 
-/** Reminds people of what begins within the hour. */
-export async function remind(glen: Glen): Promise<void> {
+/** Reminds people of what comes near in one way. */
+async function remindBy(glen: Glen, way: Way): Promise<number> {
   const now = glen.clock.school();
-  const soon = await beginningBetween(glen.db, now, plusMinutes(now, BEFORE_MINUTES));
-  const fresh = await notReminded(glen.db, soon);
+  const near = await beginningBetween(
+    glen.db,
+    plusMinutes(now, way.from),
+    plusMinutes(now, way.until),
+  );
+  const fresh = await notReminded(glen.db, near.filter(way.isFor), way.kind);
   // One that cannot be reminded of holds up no other.
   for (const session of fresh)
-    await remindOf(glen, session).catch((error: unknown) =>
+    await remindOf(glen, way, session).catch((error: unknown) =>
       glen.log.error({ err: error, session: session.seriesId }, 'nobody was reminded of a session'),
     );
-  if (fresh.length > 0) glen.nudge();
+  return fresh.length;
 }
 
-/** Looks again and again for what begins within the hour. */
+/** Reminds people of what begins within the hour, and of evenings a week before. */
+export async function remind(glen: Glen): Promise<void> {
+  let reminded = 0;
+  for (const way of WAYS) reminded += await remindBy(glen, way);
+  if (reminded > 0) glen.nudge();
+}
+
+/** Looks again and again for what comes near. */
 export const reminders = (glen: Glen): Ticker =>
   new Ticker(glen, EVERY_MS, () => remind(glen), 'nobody can be reminded now');

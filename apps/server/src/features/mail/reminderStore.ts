@@ -1,8 +1,7 @@
 import { Op } from 'sequelize';
-import { fittingWord, holdsAt, type ToldWishes } from '@glen/core';
+import { fittingWord, type ToldWishes } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import { inParts } from '../../db/inParts.js';
-import type { MeantAs } from '../../db/models/LinkPerson.js';
 import { isDuplicate } from '../../db/errors.js';
 
 /** A session that begins soon. */
@@ -19,6 +18,8 @@ export interface Beginning {
   time: string;
   minutes: number;
   start: string;
+  /** An evening or the like, for which nobody stands on a roll. */
+  isOccasion: boolean;
 }
 
 /** Sessions that begin after `from` and no later than `until`, by instants. */
@@ -35,7 +36,7 @@ export async function beginningBetween(db: Db, from: string, until: string): Pro
   return rows.flatMap((row) => {
     const { link } = row;
     if (link?.state !== 'live') return [];
-    const { title: classTitle, period } = link.classPeriod!;
+    const { title: classTitle, period, kind } = link.classPeriod!;
     return {
       seriesId: row.series_id,
       key: row.key_date,
@@ -49,68 +50,42 @@ export async function beginningBetween(db: Db, from: string, until: string): Pro
       time: row.local_time,
       minutes: row.minutes,
       start: row.start_at,
+      isOccasion: kind === 'occasion',
     };
   });
 }
 
-/** Of some sessions, those before which nobody has been reminded yet. */
-export async function notReminded(db: Db, sessions: Beginning[]): Promise<Beginning[]> {
+/** How long before people are reminded: an hour, or a week before an evening. */
+export type RemindedKind = 'hour' | 'week';
+
+/** Of some sessions, those before which nobody has been reminded so yet. */
+export async function notReminded(
+  db: Db,
+  sessions: Beginning[],
+  kind: RemindedKind,
+): Promise<Beginning[]> {
   const keyOf = (seriesId: number, key: string, start: string): string =>
     `${seriesId} ${key} ${start}`;
   const rows = await db.models.Reminded.findAll({
-    where: { start_at: sessions.map((session) => session.start) },
+    where: { start_at: sessions.map((session) => session.start), kind },
   });
   const done = new Set(rows.map((row) => keyOf(row.series_id, row.key_date, row.start_at)));
   return sessions.filter(({ seriesId, key, start }) => !done.has(keyOf(seriesId, key, start)));
 }
 
 /** Notes that people are reminded before a session, in the transaction that does it; whether nobody had noted it. */
-export async function noteReminded(db: Db, { seriesId, key, start }: Beginning): Promise<boolean> {
+export async function noteReminded(
+  db: Db,
+  { seriesId, key, start }: Beginning,
+  kind: RemindedKind,
+): Promise<boolean> {
   try {
-    await db.models.Reminded.create({ series_id: seriesId, key_date: key, start_at: start });
+    await db.models.Reminded.create({ series_id: seriesId, key_date: key, start_at: start, kind });
     return true;
   } catch (error) {
     if (isDuplicate(error)) return false;
     throw error;
   }
-}
-
-export interface Meant {
-  personId: number;
-  name: string;
-  told: ToldWishes;
-  email: string | null;
-  /** They host it, by its class period or at its link. */
-  hosts: boolean;
-}
-
-const HOSTS: MeantAs[] = ['host', 'tutor', 'joining-host'];
-
-/** Everybody who teaches, presents or attends a session, each once, with where letters reach them. */
-export async function meantAt(
-  db: Db,
-  { linkId, seriesId, key }: Pick<Beginning, 'linkId' | 'seriesId' | 'key'>,
-): Promise<Meant[]> {
-  const rows = await db.models.LinkPerson.findAll({
-    where: { link_id: linkId },
-    include: [
-      {
-        association: 'person',
-        attributes: ['id', 'name', 'told'],
-        include: [{ association: 'accounts', attributes: ['email', 'kind'] }],
-      },
-    ],
-  });
-  const meant = new Map<number, Meant>();
-  for (const { person, series_id, key_date, as_what } of rows) {
-    if (!holdsAt({ seriesId: series_id, key: key_date }, { seriesId, key })) continue;
-    const accounts = person!.accounts ?? [];
-    const own = accounts.find((account) => account.kind === 'school') ?? accounts[0];
-    const { id: personId, name, told } = person!;
-    const hosts = HOSTS.includes(as_what) || (meant.get(personId)?.hosts ?? false);
-    meant.set(personId, { personId, name, told, email: own?.email ?? null, hosts });
-  }
-  return [...meant.values()];
 }
 
 /** Has some people read something in Glen; of it they are written apart from this. */

@@ -4,10 +4,12 @@ import type { Handlers } from '../../http/mount.js';
 import { HttpProblem } from '../../http/problem.js';
 import { describeStop, setStop } from './stop.js';
 import { wordsOf } from './store.js';
+import { unreachedOf } from './unreached.js';
 
 export const mailRoutes = (glen: Glen) =>
   ({
     words: async ({ who }) => ({ words: await wordsOf(glen.db, who.person!.id) }),
+    unreached: ({ params }) => unreachedOf(glen.db, params.classId),
     letterStop: ({ params }) => describeStop(glen, params.token),
     setLetterStop: ({ params, body }) => setStop(glen, params.token, body.mails),
   }) satisfies Partial<Handlers>;

@@ -1,12 +1,14 @@
 import type { ToldBy, ToldKind, ToldWishes } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import type { LetterRow } from '../../db/models/Letter.js';
+import { ownAddress } from './ownAddress.js';
 
 type NewRow = Pick<
   LetterRow,
   | 'kind'
   | 'once'
   | 'person_id'
+  | 'placement_id'
   | 'name'
   | 'email'
   | 'subject'
@@ -48,6 +50,14 @@ export async function settleLetter(
   );
 }
 
+/** A letter that was taken has failed all the same; gives the place of a post that it is of. It may be heard of before the sending is noted. */
+export async function noteFailed(db: Db, id: number, why: string): Promise<number | null> {
+  const letter = await db.models.Letter.findByPk(id);
+  if (letter?.state !== 'sent' && letter?.state !== 'waiting') return null;
+  await letter.update({ state: 'refused', why, sealed: '' });
+  return letter.placement_id;
+}
+
 /** Of some addresses those whose last letter was refused, with why. */
 export async function refusedAddresses(db: Db, emails: string[]): Promise<Map<string, string>> {
   const letters = await db.models.Letter.findAll({
@@ -60,6 +70,15 @@ export async function refusedAddresses(db: Db, emails: string[]): Promise<Map<st
   return new Map(refused.map(({ email, why }) => [email, why ?? '']));
 }
 
+/** Who is on a class period's roll, by their numbers. */
+export const rollIds = async (db: Db, classId: number): Promise<number[]> =>
+  (
+    await db.models.RollEntry.findAll({
+      attributes: ['person_id'],
+      where: { class_id: classId },
+    })
+  ).map((row) => row.person_id);
+
 /** Forgets the letters by which somebody from outside was invited: they are nobody's guest any more. */
 export async function dropInvitingLetters(db: Db, email: string): Promise<void> {
   await db.models.Letter.destroy({ where: { email, kind: 'asked' } });
@@ -71,12 +90,12 @@ export async function mailAddressOf(db: Db, personId: number): Promise<string | 
     where: { person_id: personId },
     order: ['kind', 'id'],
   });
-  const own = accounts.find((account) => account.kind === 'school') ?? accounts[0];
-  return own?.email ?? null;
+  return ownAddress(accounts);
 }
 
 export interface UnmailedNotice {
   id: number;
+  urgent: boolean;
   title: string;
   text: string;
 }
@@ -93,7 +112,7 @@ export async function unmailedNotices(db: Db, personId: number): Promise<Unmaile
   await Notice.update({ mailed: true }, { where: { id: ids } });
   return notices
     .filter((notice) => !notice.seen)
-    .map(({ id, title, text }) => ({ id, title, text }));
+    .map(({ id, title, text, urgent }) => ({ id, title, text, urgent }));
 }
 
 /** What somebody wishes to hear of and how, beside what their school has. */

@@ -48,8 +48,10 @@ const COLUMNS = `o.*, s.plan, s.version, s.undated, l.label AS link_label, l.cod
     m.id AS sitting_id, m.opened_at, m.ended_at, m.host_left_at, m.room_address,
     (SELECT COUNT(*) FROM visitors v WHERE v.sitting_id = m.id AND v.inside = 1) AS inside,
     (SELECT COUNT(*) FROM visitors v WHERE v.sitting_id = m.id AND v.inside = 1 AND v.role = 'host') AS hosts_inside,
-    (SELECT COUNT(DISTINCT COALESCE(v.taken_for, v.person_id)) FROM visitors v WHERE v.sitting_id = m.id AND (v.on_roll = 1 OR v.taken_for IS NOT NULL)
-      AND EXISTS (SELECT 1 FROM visits t WHERE t.visitor_id = v.id)) AS came`;
+    IF(o.settled,
+      (SELECT COUNT(*) FROM register_rows r WHERE r.series_id = o.series_id AND r.key_date = o.key_date AND r.stands IN ('present', 'partly')),
+      (SELECT COUNT(DISTINCT COALESCE(v.taken_for, v.person_id)) FROM visitors v WHERE v.sitting_id = m.id AND (v.on_roll = 1 OR v.taken_for IS NOT NULL)
+        AND EXISTS (SELECT 1 FROM visits t WHERE t.visitor_id = v.id))) AS came`;
 
 const BESIDE =
   'JOIN series s ON s.id = o.series_id JOIN links l ON l.id = o.link_id LEFT JOIN sittings m ON m.occurrence_id = o.id';

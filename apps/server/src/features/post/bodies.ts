@@ -74,6 +74,8 @@ function offBody({ post, place, keeper, values, session, readers }: At, notice: 
       };
     case 'by-hand':
       return { kind: 'hand', html, text, markdown };
+    case 'mail':
+      return { ...letterBody(shape, readers), subject: notice, html, text, isOff: true };
     case 'item':
       return {
         kind: 'item',
@@ -85,6 +87,13 @@ function offBody({ post, place, keeper, values, session, readers }: At, notice: 
       };
   }
 }
+
+/** To whom letters go, and what they have along. */
+const letterBody = ({ withCalendar = false }: PlaceRow['shape'], readers: Reader[] | null) => ({
+  kind: 'mail' as const,
+  readers: (readers ?? []).map((reader) => reader.id).sort((a, b) => a - b),
+  withCalendar,
+});
 
 /** Where on the course page. */
 const onThePage = (keeper: number, shape: PlaceRow['shape']) => {
@@ -134,6 +143,14 @@ function heldBody({
         html: said('html'),
         text: said('text'),
         markdown: said('markdown'),
+      };
+    case 'mail':
+      return {
+        ...letterBody(shape, readers),
+        subject: title,
+        html: said('html'),
+        text: said('text'),
+        isOff: false,
       };
     case 'item':
       return {

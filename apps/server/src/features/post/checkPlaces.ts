@@ -46,7 +46,9 @@ async function impossiblePart(
   place: PlaceText,
 ): Promise<Wrong | null> {
   const { kind, shape } = place;
-  if (kind !== 'by-hand' && !glen.courseSite)
+  if (kind === 'mail' && !glen.mail)
+    return ['kind', 'No mail service is set up here: let it be a place that you fill by hand.'];
+  if (kind !== 'by-hand' && kind !== 'mail' && !glen.courseSite)
     return ['kind', 'No course site is set up here: let it be a place that you fill by hand.'];
   if (kind === 'calendar' && post.about === 'link')
     return ['kind', 'A calendar holds sessions: let the post be about sessions.'];

@@ -1,5 +1,6 @@
 import { wallClockAt, type Delivery as Planned } from '@glen/core';
 import type { Post } from '@glen/contract';
+import type { LetterCounts } from '../mail/postLetterStore.js';
 import type { PostFacts } from './facts.js';
 import type { PlacementRow } from './placements.sql.js';
 import type { PlaceRow, PostOccurrenceRow } from './places.sql.js';
@@ -60,7 +61,7 @@ export function deliveryItem(facts: PostFacts, at: DeliveryAt): DeliveryItem {
     session: session ? sessionItem(session) : null,
     due: dueOf(at, facts.zone),
     overdue: isOverdue(at, session, facts.now),
-    ...(row ? madeItem(at, row) : comingItem(at)),
+    ...(row ? madeItem(at, row, facts.letters?.get(row.id)) : comingItem(at)),
   };
 }
 
@@ -74,11 +75,15 @@ const sessionItem = (o: PostOccurrenceRow): DeliveryItem['session'] => ({
 
 type Standing = Pick<
   DeliveryItem,
-  'placementId' | 'state' | 'pending' | 'tries' | 'error' | 'outSince'
+  'placementId' | 'state' | 'pending' | 'tries' | 'error' | 'outSince' | 'letters'
 >;
 
 /** What has been made of it. */
-function madeItem({ place, planned }: DeliveryAt, row: PlacementRow): Standing {
+function madeItem(
+  { place, planned }: DeliveryAt,
+  row: PlacementRow,
+  letters: LetterCounts | undefined,
+): Standing {
   const byHand = place.kind === 'by-hand';
   return {
     placementId: row.id,
@@ -87,6 +92,7 @@ function madeItem({ place, planned }: DeliveryAt, row: PlacementRow): Standing {
     tries: row.tries ?? 0,
     error: row.last_error,
     outSince: row.out_since,
+    letters: letters ?? null,
   };
 }
 
@@ -100,6 +106,7 @@ function comingItem({ post, place, planned }: DeliveryAt): Standing {
     tries: 0,
     error: place.lost ? lostWords(post, place) : null,
     outSince: null,
+    letters: null,
   };
 }
 

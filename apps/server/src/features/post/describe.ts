@@ -10,6 +10,7 @@ import {
 import type { Glen } from '../../glen.js';
 import { notFound } from '../../http/problem.js';
 import { siteAddress } from '../../outside/courseSite.js';
+import { letterCounts } from '../mail/postLetterStore.js';
 import { classesOf } from '../school/classes.sql.js';
 import { classesHostedBy } from '../school/store.js';
 import { clockOf, deliveryItem, type DeliveryItem } from './deliveryItem.js';
@@ -21,6 +22,8 @@ import { postIdsOf, siteOfClass, type PostRow } from './store.js';
 import { titleOf, whereOf } from './whereOf.js';
 
 type PlaceItem = Post['places'][number];
+
+const isOnSite = ({ kind }: PlaceRow): boolean => kind !== 'by-hand' && kind !== 'mail';
 
 /** How many dates to come are shown of each place, and how many that are over. */
 const TO_COME = 4;
@@ -129,14 +132,22 @@ function describe(glen: Glen, facts: PostFacts, post: PostRow, counts: Map<numbe
       kind: p.kind,
       ...p.shape,
       linkWords: p.shape.linkWords ?? '',
+      withCalendar: p.shape.withCalendar ?? false,
       where: whereOf(p),
       readerCount: counts.get(p.id) ?? 0,
-      address: p.kind === 'by-hand' ? null : siteAddress(glen, p.class_ref),
+      address: isOnSite(p) ? siteAddress(glen, p.class_ref) : null,
       lost: Boolean(p.lost),
     })),
     deliveries,
   };
 }
+
+/** What has become of the letters of those places that are mail. */
+const lettersIn = (glen: Glen, facts: PostFacts): Promise<NonNullable<PostFacts['letters']>> =>
+  letterCounts(
+    glen.db,
+    facts.placements.filter((row) => row.body.kind === 'mail').map((row) => row.id),
+  );
 
 /** Posts as somebody may read them: drafts are their class period's hosts' alone. */
 export async function describePosts(
@@ -144,7 +155,8 @@ export async function describePosts(
   postIds: number[],
   personId: number,
 ): Promise<Post[]> {
-  const facts = await factsOf(glen, postIds, { personId });
+  const known = await factsOf(glen, postIds, { personId });
+  const facts = { ...known, letters: await lettersIn(glen, known) };
   const [counts, hosted] = await Promise.all([
     readerCounts(glen.db, facts.places),
     classesHostedBy(glen.db, personId),

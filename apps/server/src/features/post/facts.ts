@@ -10,6 +10,7 @@ import {
 import type { Glen } from '../../glen.js';
 import { rulesOfLinks, rulesOfSession, type LinkRules } from '../entry/layers.js';
 import { linkAddress } from '../../addresses.js';
+import type { LetterCounts } from '../mail/postLetterStore.js';
 import { readSchool } from '../school/store.js';
 import { headingRows, type HeadingRow } from './headingStore.js';
 import { placementsOf, type PlacementRow } from './placements.sql.js';
@@ -36,6 +37,8 @@ export interface PostFacts {
   hosts: Map<number, string>;
   /** Where the entry code is left out, as others would read it. */
   withheld: Set<PlaceRow>;
+  /** What has become of letters, by placement; where that is asked. */
+  letters?: Map<number, LetterCounts>;
 }
 
 const groupedBy = <T>(rows: T[], key: (row: T) => number): Map<number, T[]> => {

@@ -4,7 +4,7 @@ import type { Body, PlacementRow } from '../../db/models/Placement.js';
 import { toSql } from '../../db/sqlTime.js';
 import { oneMore } from '../../db/versions.js';
 
-export type { Body } from '../../db/models/Placement.js';
+export type { Body, MailBody } from '../../db/models/Placement.js';
 
 export interface Wished {
   placeId: number;
@@ -58,7 +58,7 @@ export async function notePlaced(
           out_since: fn('COALESCE', col('out_since'), toSql(now)),
         };
   await db.models.Placement.update(
-    { ...stands, sent_revision: revision, missing_since: null },
+    { ...stands, sent_revision: revision, missing_since: null, changed_at: now },
     { where: { id, sent_revision: { [Op.lte]: revision } } },
   );
 }
@@ -99,7 +99,7 @@ export async function confirmedOf(db: Db, classId: number): Promise<{ id: number
       {
         association: 'place',
         attributes: [],
-        where: { class_id: classId, kind: { [Op.ne]: 'by-hand' } },
+        where: { class_id: classId, kind: { [Op.notIn]: ['by-hand', 'mail'] } },
       },
     ],
   });

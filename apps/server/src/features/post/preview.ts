@@ -130,6 +130,7 @@ function previewPlace(
     due: first?.due ? clockOf(first.due, facts.zone) : null,
     heading: heading?.kind === 'section' ? heading.title : null,
     address: values.address,
+    isLetter: place.kind === 'mail',
     empty: emptyAt(facts.posts[0]!, place, values),
     ...lookAt(facts.posts[0]!, place, values, session),
   };
@@ -180,7 +181,7 @@ function lookAt(
           readers: null,
         })
       : null;
-  const isTitled = beside || body?.kind === 'item';
+  const isTitled = beside || kind === 'mail' || body?.kind === 'item';
   return {
     title: isTitled ? fillLine(shape.title || words.linkWords, values) || values.address : null,
     html: renderPost(words, values, 'html', { linkAtEnd: !beside }),

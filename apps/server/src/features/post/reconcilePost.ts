@@ -31,11 +31,13 @@ async function writeDown(glen: Glen, { post, old, wished: w, place }: Change): P
   const id = old ? old.id : await insertPlacement(glen.db, post.id, w);
   if (old) await updatePlacement(glen.db, id, w);
   if (place.kind === 'by-hand') return true;
-  if (!old) await scheduleLook(glen, place.class_id);
+  if (!old && place.kind !== 'mail') await scheduleLook(glen, place.class_id);
+  // What has been sent cannot be called back, so that letters wait for second thoughts.
+  const waits = place.kind === 'mail' || isUndoable({ post, old, wished: w });
   await glen.enqueue({
     kind: 'placement',
     subject: String(id),
-    waitSeconds: isUndoable({ post, old, wished: w }) ? glen.config.undoSeconds : 0,
+    waitSeconds: waits ? glen.config.undoSeconds : 0,
   });
   return true;
 }

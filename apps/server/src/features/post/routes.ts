@@ -5,6 +5,7 @@ import { coursePage } from './coursePage.js';
 import { headingsOf, orderItems } from './headings.js';
 import { linkPlaces } from './linkPlaces.js';
 import { actOnPlacement, formsOf } from './placements.js';
+import { placementLetter } from './placementLetter.js';
 import { previewPost } from './preview.js';
 import {
   addPost,
@@ -38,6 +39,7 @@ export const postRoutes = (glen: Glen) =>
       orderItems(glen, params.classId, who.person!.id, body.order),
     coursePage: ({ params }) => coursePage(glen, params.classId),
     placementForms: ({ params }) => formsOf(glen, params.placementId),
+    placementLetter: ({ params }) => placementLetter(glen, params.placementId),
     placementAction: ({ params, body, who }) =>
       actOnPlacement(glen, params.placementId, who.person!.id, body.do),
     lookAtSite: ({ params }) => lookAtSiteOf(glen, params.classId),

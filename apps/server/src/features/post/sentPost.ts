@@ -19,6 +19,7 @@ const ALL_OF_THE_CLASS: Required<Omit<PlaceShape, 'order'>> = {
   inText: false,
   newTab: true,
   name: '',
+  withCalendar: false,
 };
 
 async function timingOf(glen: Glen, timing: Sent['timing']): Promise<PostTiming> {

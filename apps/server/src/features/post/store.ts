@@ -1,6 +1,7 @@
 import { Op, col, fn } from 'sequelize';
 import type { PostTiming, RichText } from '@glen/core';
 import type { Db } from '../../db/connect.js';
+import type { OccurrenceRow } from '../../db/models/Occurrence.js';
 import type { PostRow as PostModel } from '../../db/models/Post.js';
 import type { PlaceShape, PostPlaceRow } from '../../db/models/PostPlace.js';
 import { plain, type Plain } from '../../db/plain.js';
@@ -96,6 +97,19 @@ export async function siteOfClass(
   const found = await db.models.ClassPeriod.findByPk(classId, { attributes: ['id', 'ref'] });
   return found ? { id: found.id, ref: found.ref } : undefined;
 }
+
+/** Who wrote a post. */
+export async function authorOf(
+  db: Db,
+  postId: number,
+): Promise<{ id: number; name: string } | null> {
+  const post = await db.models.Post.findByPk(postId, { include: ['author'] });
+  return post?.author ? { id: post.author.id, name: post.author.name } : null;
+}
+
+/** A session that a post speaks of, with its series; nothing for one about the lasting link. */
+export const sessionOf = (db: Db, occurrenceId: number): Promise<OccurrenceRow | null> =>
+  db.models.Occurrence.findByPk(occurrenceId, { include: ['series'] });
 
 /** Those of some class periods that a person hosts. */
 export async function hostedOf(db: Db, personId: number, classIds: number[]): Promise<Set<number>> {

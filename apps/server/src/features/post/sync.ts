@@ -7,6 +7,7 @@ import { announcePosts } from './announcePosts.js';
 import { placementById } from './placements.sql.js';
 import { confirmedOf, noteMissing, notePlaced } from './placementStore.js';
 import { siteOfClass } from './store.js';
+import { syncLetters } from './postLetters.js';
 import { sectionKey } from './bodies.js';
 import { scheduleLook } from './scheduleReconcile.js';
 
@@ -20,6 +21,7 @@ const NO_SITE = 'No course site is set up here.';
 export async function syncPlacement(glen: Glen, placementId: number): Promise<void> {
   const row = await placementById(glen.db, placementId);
   if (!row || row.body.kind === 'hand') return;
+  if (row.body.kind === 'mail') return syncLetters(glen, row, row.body);
   const { courseSite } = glen;
   if (!courseSite) throw new OutsideError(NO_SITE, true);
   const call = { classRef: row.class_ref, key: keyOf(row), revision: row.revision };

@@ -18,6 +18,8 @@ function placeName(p: PlaceRow): string {
       return `Course page of ${titleOf(p)}`;
     case 'calendar':
       return `Calendar of ${titleOf(p)}`;
+    case 'mail':
+      return `Mail to ${titleOf(p)}`;
     case 'by-hand':
       return `${p.shape.name || 'By hand'}, ${titleOf(p)}`;
   }

@@ -36,9 +36,9 @@ function wishFor(
   return wanted === 'later' ? 'out' : wanted;
 }
 
-/** By hand nothing is struck through: what ought to be is taken down there. */
+/** By hand and in letters nothing is struck through: what ought to be is taken down there, or counts no more. */
 const wantedAt = ({ kind }: PlaceRow, { wanted }: Delivery): Delivery['wanted'] =>
-  kind === 'by-hand' && wanted === 'struck' ? 'gone' : wanted;
+  (kind === 'by-hand' || kind === 'mail') && wanted === 'struck' ? 'gone' : wanted;
 
 /** A delivery with its place and what has been made of it. */
 interface Thing {
@@ -94,11 +94,12 @@ const slotOfDelivery = (d: Delivery): Slot => ({
   occurrenceId: Number(d.occurrence ?? 0),
 });
 
-/** Who reads at places that are not for all of their class period. */
+/** Who reads at places that are not for all of their class period, and who is written to. */
 async function narrowReaders(glen: Glen, places: PlaceRow[]): Promise<Map<number, Reader[]>> {
   const readers = new Map<number, Reader[]>();
   for (const place of places)
-    if (place.shape.readers !== 'class') readers.set(place.id, await readersOf(glen.db, place));
+    if (place.shape.readers !== 'class' || place.kind === 'mail')
+      readers.set(place.id, await readersOf(glen.db, place));
   return readers;
 }
 

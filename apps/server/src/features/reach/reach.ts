@@ -34,6 +34,7 @@ const WHERE: Record<Standing['kind'], string> = {
   event: 'Calendar',
   section: 'Course page',
   hand: 'By hand',
+  mail: 'Mail',
 };
 /** The words of what somebody wrote, to call it by. */
 const plain = (html: string): string =>
@@ -83,11 +84,16 @@ function isAsked(code: CodeAsked, { linkId, link, rolls, audience }: Question): 
 
 /** Who reads something: those the course site names, else everybody in its class period. */
 function readersOf(
-  { thing, classId }: Standing,
+  { thing, classId, people }: Standing,
   rolls: OnRolls[],
 ): Pick<Column, 'readers'> & {
   count: number;
 } {
+  if (people)
+    return {
+      readers: people.map((id) => `p${id}`),
+      count: rolls.filter((r) => people.includes(r.id)).length,
+    };
   const { readers: emails } = thing;
   if (!emails)
     return {
@@ -131,7 +137,7 @@ function columnOf(glen: Glen, standing: Standing, code: CodeAsked, question: Que
       placementId: ours?.placementId ?? null,
       postId: ours?.postId ?? null,
       readerCount: count,
-      address: isByHand ? null : siteAddress(glen, ref),
+      address: isByHand || kind === 'mail' ? null : siteAddress(glen, ref),
     },
   };
 }

@@ -1,6 +1,7 @@
 import type { Glen } from '../../glen.js';
 import { OutsideError } from '../../outside/outsideError.js';
 import type { Listed, ThingKind } from '../../outside/courseSite.js';
+import { acceptedBy } from '../mail/postLetterStore.js';
 import { deliveriesOf, factsOf } from '../post/facts.js';
 import type { Body } from '../post/placementStore.js';
 import { postIdsOf } from '../post/store.js';
@@ -8,20 +9,29 @@ import { keyOf } from '../post/sync.js';
 import { wishes } from '../post/wishes.js';
 import type { Site } from './store.js';
 
-/** One thing that stands in a class period: on its course site, or by hand somewhere. `ours`: Glen put it there. */
+/** One thing that stands in a class period: on its course site, by hand somewhere, or in people's mail. `ours`: Glen put it there. */
 export interface Standing {
   key: string;
   classId: number;
-  kind: ThingKind | 'hand';
+  kind: ThingKind | 'hand' | 'mail';
   thing: Omit<Listed, 'key' | 'revision'>;
   /** Name of a place filled by hand. */
   name: string;
   ours: { placementId: number | null; postId: number } | null;
+  /** Those alone who have it in their mail. */
+  people?: number[];
 }
 
 const KINDS: ThingKind[] = ['post', 'section', 'item', 'event'];
-const asThing = (body: Body): Standing['thing'] =>
-  body.kind === 'hand' ? { html: body.html } : (({ kind: _kind, ...rest }) => rest)(body);
+function asThing(body: Body): Standing['thing'] {
+  if (body.kind === 'hand') return { html: body.html };
+  if (body.kind === 'mail') return { title: body.subject, html: body.html };
+  return (({ kind: _kind, ...rest }) => rest)(body);
+}
+
+/** What no course site lists. */
+const isElsewhere = ({ kind }: Pick<Standing, 'kind'>): boolean =>
+  kind === 'hand' || kind === 'mail';
 
 export const slotOf = (s: Pick<Standing, 'classId' | 'kind' | 'key'>): string =>
   `${s.classId} ${s.kind} ${s.key}`;
@@ -83,15 +93,25 @@ function sentTo(facts: Facts, sites: Site[]): Standing[] {
   });
 }
 
-/** What stands now: at the course site, and by hand. */
+/** Letters count for those whose mail service has taken them. */
+async function asAccepted(glen: Glen, things: Standing[]): Promise<Standing[]> {
+  const isMail = ({ kind }: Standing): boolean => kind === 'mail';
+  const ids = things.filter(isMail).map((thing) => thing.ours!.placementId!);
+  const accepted = await acceptedBy(glen.db, ids);
+  return things.map((thing) =>
+    isMail(thing) ? { ...thing, people: accepted.get(thing.ours!.placementId!) ?? [] } : thing,
+  );
+}
+
+/** What stands now: at the course site, by hand, and in people's mail. */
 async function standingNow(glen: Glen, sites: Site[], facts: Facts): Promise<Listing> {
   const sent = sentTo(facts, sites);
-  const isByHand = (s: Standing): boolean => s.kind === 'hand';
   const confirmed = (site: Site): Standing[] =>
-    sent.filter((s) => s.classId === site.id && !isByHand(s));
+    sent.filter((s) => s.classId === site.id && !isElsewhere(s));
   const answers = await Promise.all(sites.map((site) => listed(glen, site, confirmed(site))));
+  const elsewhere = await asAccepted(glen, sent.filter(isElsewhere));
   return {
-    things: [...answers.flatMap((a) => a.things), ...sent.filter(isByHand)],
+    things: [...answers.flatMap((a) => a.things), ...elsewhere],
     trouble: answers.find((a) => a.trouble !== null)?.trouble ?? null,
   };
 }
@@ -108,6 +128,7 @@ function wished(facts: Facts, wish: Wish, postId: number): Standing {
     kind: body.kind,
     thing: asThing(body),
     ours: { placementId: row?.id ?? null, postId },
+    ...(body.kind === 'mail' ? { people: body.readers } : {}),
     ...placeNamed(facts, placeId),
   };
 }

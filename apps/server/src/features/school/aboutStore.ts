@@ -39,7 +39,14 @@ async function read(db: Db, isHeld: boolean): Promise<KeptAbout> {
     told: kept,
     about_version: version,
   } = row;
-  const told = { changes: toldBy('changes', kept), reminders: toldBy('reminders', kept) };
+  const told = {
+    changes: toldBy('changes', kept),
+    reminders: toldBy('reminders', kept),
+    mornings: toldBy('mornings', kept),
+    evenings: toldBy('evenings', kept),
+    posts: toldBy('posts', kept),
+    weeks: toldBy('weeks', kept),
+  };
   const { zone } = calendar;
   return { name, help, zone, classesBy, resetsBy, dateOrder, hours, alone, told, version };
 }

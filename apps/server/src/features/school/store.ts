@@ -55,7 +55,14 @@ export async function writeCalendar(
 /** Tells somebody what others changed; whoever wishes to hear nothing of that is left in peace. Whether they were told. */
 export async function insertNotice(
   db: Db,
-  notice: { personId: number; title: string; text: string; madeAt: string },
+  notice: {
+    personId: number;
+    title: string;
+    text: string;
+    madeAt: string;
+    mailed?: boolean;
+    urgent?: boolean;
+  },
 ): Promise<boolean> {
   const { Person, Notice, School } = db.models;
   const [person, school] = await Promise.all([
@@ -67,6 +74,8 @@ export async function insertNotice(
     person_id: notice.personId,
     ...fittingWord(notice),
     made_at: notice.madeAt,
+    mailed: notice.mailed ?? false,
+    urgent: notice.urgent ?? false,
   });
   return true;
 }

@@ -1,9 +1,6 @@
 import type { Glen } from '../../glen.js';
 import { insertNotice } from './store.js';
 
-/** What comes within so many seconds is one letter. */
-const GATHERED_SECONDS = 120;
-
 /** Tells somebody once: it stands in their margin until they have seen it, and is written to them where they wish for that. */
 export async function tellOnce(
   glen: Glen,
@@ -15,5 +12,7 @@ export async function tellOnce(
   await glen.announce(`person:${personId}`, { thing: 'notices', id: personId });
   if (!glen.mail) return;
   const subject = String(personId);
-  await glen.enqueue({ kind: 'gather', subject, waitSeconds: GATHERED_SECONDS, sooner: true });
+  // What comes meanwhile is one letter.
+  const waitSeconds = glen.config.gatherSeconds;
+  await glen.enqueue({ kind: 'gather', subject, waitSeconds, sooner: true });
 }

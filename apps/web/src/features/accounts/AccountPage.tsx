@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { PickOne } from '../../ui/PickOne.js';
 import { TextField } from '../../ui/TextField.js';
+import { BrowserNotices } from '../../ui/BrowserNotices.js';
 import { Theirs } from '../../ui/Theirs.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { Browsers } from './Browsers.js';
@@ -42,6 +43,12 @@ const HOURS = [
   ['12', '2:05 pm'],
 ] as const;
 
+const SaidBySchool = ({ name }: { name: string }) => (
+  <p>
+    You are called <b>{name}</b>; the school says so.
+  </p>
+);
+
 const fieldsOf = ({ name, theme, dateOrder, hours, told }: Own): Wishes => ({
   name,
   theme,
@@ -53,6 +60,7 @@ const fieldsOf = ({ name, theme, dateOrder, hours, told }: Own): Wishes => ({
 interface ToldProps {
   own: Own;
   told: Wishes['told'];
+  isStaff: boolean;
   onChange: (told: Wishes['told']) => void;
 }
 
@@ -60,15 +68,22 @@ type Kind = keyof Wishes['told'];
 const KINDS: [Kind, string][] = [
   ['changes', 'When others change what touches you'],
   ['reminders', 'An hour before what you teach or attend begins'],
+  ['mornings', 'Your day, in the morning'],
+  ['evenings', 'An evening that you come to, a week before'],
+  ['posts', 'What teachers write to you'],
+  ['weeks', 'Who came in the week to what you teach'],
 ];
 
 const WAYS = { mail: 'by mail, and in Glen', glen: 'in Glen alone', none: 'not at all' };
 type Way = keyof typeof WAYS | 'school';
 
+/** Of what only those hear who teach or look after the school. */
+const OF_STAFF: Kind[] = ['weeks'];
+
 /** How one hears of things; whoever says nothing hears as the school has it. */
-const Told = ({ own, told, onChange }: ToldProps) => (
+const Told = ({ own, told, isStaff, onChange }: ToldProps) => (
   <>
-    {KINDS.map(([kind, words]) => (
+    {KINDS.filter(([kind]) => isStaff || !OF_STAFF.includes(kind)).map(([kind, words]) => (
       <div key={kind}>
         <p className="mb-1 text-sm font-semibold">{words}</p>
         <PickOne
@@ -144,9 +159,7 @@ function WishesForm({ own, isStaff }: { own: Own; isStaff: boolean }) {
           {...register('name')}
         />
       ) : (
-        <p>
-          You are called <b>{own.name}</b>; the school says so.
-        </p>
+        <SaidBySchool name={own.name} />
       )}
       <div>
         <p className="mb-1 text-sm font-semibold">Colours</p>
@@ -166,7 +179,12 @@ function WishesForm({ own, isStaff }: { own: Own; isStaff: boolean }) {
           }
         />
       )}
-      <Told own={own} told={watch('told')} onChange={(told) => setValue('told', told, dirty)} />
+      <Told
+        own={own}
+        told={watch('told')}
+        isStaff={isStaff}
+        onChange={(told) => setValue('told', told, dirty)}
+      />
       {problem && !theirs && <FieldError>{problem.title}</FieldError>}
       <p>
         <Button type="submit" kind="act" disabled={!isDirty || formState.isSubmitting}>
@@ -245,6 +263,7 @@ function Account({ own, me }: { own: Own; me: Me }) {
   return (
     <div className="grid max-w-2xl gap-8">
       <WishesForm own={own} isStaff={isStaff} />
+      <BrowserNotices />
       <section aria-label="Password">
         <h2 className="mb-2 text-xl">Password</h2>
         <PasswordPart own={own} email={me.account!.email} />

@@ -134,6 +134,9 @@ const Head = ({ count, mayMake }: { count: number; mayMake: boolean }) => (
     <span className="ml-auto flex flex-wrap gap-2.5">
       {count > 0 && (
         <>
+          <Link to="/registers" className={buttonClass()}>
+            Who came
+          </Link>
           <Link to="/links" className={buttonClass()}>
             All my links
           </Link>

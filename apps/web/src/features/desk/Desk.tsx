@@ -3,9 +3,9 @@ import { useEffect, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { NoteAction } from '@glen/core';
-import type { Me, Problem } from '@glen/contract';
+import type { DeskVisitor, Me, Problem } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
-import { useNow } from '../../app/clock.js';
+import { useNow, wallClock } from '../../app/clock.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { Empty, Loading, Trouble } from '../../ui/States.js';
 import { copyAddress } from '../link/copy.js';
@@ -27,7 +27,7 @@ import {
 } from './useDesk.js';
 import { useDeskKeys } from './useDeskKeys.js';
 
-const NOBODY: { id: number }[] = [];
+const NOBODY: DeskVisitor[] = [];
 
 type Go = ReturnType<typeof useNavigate>;
 
@@ -61,6 +61,12 @@ function useSmallWindow(linkId: number): [Window | null, () => void] {
   return [small, () => void openSmallWindow(linkId).then(setSmall)];
 }
 
+/** `late by 12 min, back again`: how somebody of the roll has come. */
+function cameInWords({ lateBy, isBack }: Desk['here'][number]): string {
+  const late = lateBy !== null && `late by ${lateBy} min`;
+  return [late, isBack && 'back again'].filter(Boolean).join(', ');
+}
+
 /** Those of the roll who are here, ticked. */
 function Here({ desk: { here } }: { desk: Desk }) {
   if (here.length === 0) return null;
@@ -68,11 +74,12 @@ function Here({ desk: { here } }: { desk: Desk }) {
     <>
       <h3 className="mt-5 text-sm text-soft">Here of the roll</h3>
       <ul aria-label="Here of the roll">
-        {here.map(({ id, name, as }) => (
-          <li key={id} className="flex items-baseline gap-2 border-t border-line py-1.5">
+        {here.map((one) => (
+          <li key={one.id} className="flex items-baseline gap-2 border-t border-line py-1.5">
             <Check size={14} aria-hidden="true" className="shrink-0 text-moss" />
             <span className="min-w-0 break-words">
-              {name} {as && <span className="text-sm text-soft">as “{as}”</span>}
+              {one.name} {one.as && <span className="text-sm text-soft">as “{one.as}”</span>}
+              <span className="block text-sm text-soft">{cameInWords(one)}</span>
             </span>
           </li>
         ))}
@@ -81,7 +88,13 @@ function Here({ desk: { here } }: { desk: Desk }) {
   );
 }
 
-function Missing({ desk }: { desk: Desk }) {
+/** `was in until 10:41, ill`: what is known of somebody who is not here. */
+function missingInWords({ away, goneAt }: Desk['missing'][number], zone: string): string {
+  const gone = goneAt !== null && `was in until ${wallClock(goneAt, zone).time}`;
+  return [gone, away].filter(Boolean).join(', ');
+}
+
+function Missing({ desk, zone }: { desk: Desk; zone: string }) {
   const { missing, rollSize } = desk;
   return (
     <Column title="Missing from the roll" count={missing.length}>
@@ -94,6 +107,7 @@ function Missing({ desk }: { desk: Desk }) {
           {missing.map((p) => (
             <li key={p.id} className="border-t border-line py-1.5">
               {p.name}
+              <span className="block text-sm text-soft">{missingInWords(p, zone)}</span>
             </li>
           ))}
         </ul>
@@ -148,7 +162,7 @@ function DeskView({ me, linkId, desk, act }: DeskViewProps) {
   const margin = <Margin notes={notes} onAction={({ name }) => doAction(name, desk, act, go)} />;
   return (
     <Screen margin={margin}>
-      <DeskHead desk={desk} act={act} linkId={linkId} onSmall={openSmall} />
+      <DeskHead desk={desk} act={act} linkId={linkId} zone={zone} onSmall={openSmall} />
       {small &&
         createPortal(
           <SmallDesk me={me} linkId={linkId} document={small.document} />,
@@ -160,7 +174,7 @@ function DeskView({ me, linkId, desk, act }: DeskViewProps) {
       <div className="grid gap-8 md:grid-cols-2 xl:grid-cols-[1.25fr_1.25fr_0.8fr]">
         <Lobby desk={desk} act={act} zone={zone} />
         <Inside desk={desk} act={act} />
-        <Missing desk={desk} />
+        <Missing desk={desk} zone={zone} />
       </div>
     </Screen>
   );
@@ -192,7 +206,7 @@ export default function DeskPage({ me }: { me: Me }) {
   }, [elsewhere, navigate]);
   const act = useDeskActions(linkId);
   useDeskKeys(desk, act, document);
-  useKnockSignal(desk?.waiting ?? NOBODY);
+  useKnockSignal(desk?.waiting ?? NOBODY, desk?.title ?? '');
   const problem = problemOf(error);
   if (problem && (!desk || problem.status === 403))
     return <Shut problem={problem} desk={desk} retry={() => void refetch()} />;

@@ -1,6 +1,7 @@
-import { Bell, BellOff, PanelTopOpen } from 'lucide-react';
+import { Bell, BellOff, BellRing, PanelTopOpen } from 'lucide-react';
 import { Link } from 'react-router';
 import { addMinutes, dateInWords } from '@glen/core/light';
+import { useBrowserNotices } from '../../app/browserNotices.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { Chip } from '../../ui/Chip.js';
 import { Pennant } from '../../ui/Pennant.js';
@@ -8,6 +9,7 @@ import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { copyAddress } from '../link/copy.js';
 import { PostFirst } from '../post/PostFirst.js';
 import { BringIn } from './BringIn.js';
+import { CheckIn } from './CheckIn.js';
 import { Extend } from './Extend.js';
 import { HandOver } from './HandOver.js';
 import { tabOfDesk, useKnockSound } from './knock.js';
@@ -18,6 +20,7 @@ interface HeadProps {
   desk: Desk;
   act: DeskActions;
   linkId: number;
+  zone: string;
   onSmall: () => void;
 }
 
@@ -36,13 +39,20 @@ function DoorChip({ door }: Pick<Desk, 'door'>) {
 /** How knocks are told, and the desk in a small window beside the room. */
 function DeskTools({ onSmall }: Pick<HeadProps, 'onSmall'>) {
   const [sound, setSound] = useKnockSound();
+  const [state, choose] = useBrowserNotices();
   const Sign = sound ? Bell : BellOff;
   return (
-    <span className="ml-auto flex gap-2.5">
+    <span className="ml-auto flex flex-wrap gap-2.5">
       <Button aria-pressed={sound} onClick={() => setSound(!sound)}>
         <Sign size={16} aria-hidden="true" />
         Knocks {sound ? 'sound' : 'are silent'}
       </Button>
+      {state === 'off' && (
+        <Button onClick={() => void choose(true)}>
+          <BellRing size={16} aria-hidden="true" />
+          Tell me elsewhere too
+        </Button>
+      )}
       <Button onClick={onSmall}>
         <PanelTopOpen size={16} aria-hidden="true" />
         Small desk
@@ -52,7 +62,7 @@ function DeskTools({ onSmall }: Pick<HeadProps, 'onSmall'>) {
 }
 
 /** What session it is and how its door stands, with what a host does about both. */
-export function DeskHead({ desk, act, linkId, onSmall }: HeadProps) {
+export function DeskHead({ desk, act, linkId, zone, onSmall }: HeadProps) {
   const running = desk.door === 'open';
   return (
     <header className="mb-5 grid gap-4">
@@ -89,6 +99,7 @@ export function DeskHead({ desk, act, linkId, onSmall }: HeadProps) {
             <BringIn desk={desk} linkId={linkId} />
             <Extend desk={desk} act={act} />
             <HandOver desk={desk} linkId={linkId} />
+            <CheckIn linkId={linkId} zone={zone} />
           </>
         )}
         {!desk.acting && (

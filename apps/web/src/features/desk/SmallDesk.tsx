@@ -1,4 +1,4 @@
-import type { Me } from '@glen/contract';
+import type { DeskVisitor, Me } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { wallClock } from '../../app/clock.js';
 import { Button } from '../../ui/Button.js';
@@ -8,7 +8,13 @@ import { tabOfDesk, useKnockSignal } from './knock.js';
 import { openLabel, useDeskActions, type Desk } from './useDesk.js';
 import { useDeskKeys } from './useDeskKeys.js';
 
-const NOBODY: { id: number }[] = [];
+const NOBODY: DeskVisitor[] = [];
+
+/** What is said of those who come without an account. */
+const UNKNOWN: Partial<Record<DeskVisitor['account'], string>> = {
+  none: 'not signed in, ',
+  phone: 'by phone, ',
+};
 
 interface WaitingProps {
   desk: Desk;
@@ -29,7 +35,7 @@ function Waiting({ desk, zone, letIn }: WaitingProps) {
             <span className="min-w-0 flex-1">
               <span className="block font-semibold break-words">{v.name}</span>
               <span className="block text-sm text-soft">
-                {v.account === 'none' ? 'not signed in, ' : ''}
+                {UNKNOWN[v.account] ?? ''}
                 {v.onRoll ? 'on the roll' : 'not on the roll'},{' '}
                 {v.knockedAt && wallClock(v.knockedAt, zone).time}
               </span>
@@ -92,7 +98,7 @@ export function SmallDesk({
 /** The same as a narrow window of its own, where no window can be kept on top. */
 export default function SmallDeskPage({ me, linkId }: { me: Me; linkId: number }) {
   const { data: desk } = api.useDeskQuery({ params: { linkId } });
-  useKnockSignal(desk?.waiting ?? NOBODY);
+  useKnockSignal(desk?.waiting ?? NOBODY, desk?.title ?? '');
   useTabTitle(desk ? tabOfDesk(desk) : 'Desk');
   return <SmallDesk me={me} linkId={linkId} document={document} />;
 }

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useSyncExternalStore } from 'react';
+import { tellInBrowser } from '../../app/browserNotices.js';
 
 const KEPT = 'glen-knock-sound';
 const listeners = new Set<() => void>();
@@ -45,13 +46,22 @@ function knock(): void {
 export const tabOfDesk = ({ waiting, title }: { waiting: unknown[]; title: string }): string =>
   `${waiting.length > 0 ? `(${waiting.length}) ` : ''}Desk: ${title}`;
 
-/** Sounds when somebody new waits. */
-export function useKnockSignal(waiting: { id: number }[]): void {
+interface Waits {
+  id: number;
+  name: string;
+}
+
+/** Sounds when somebody new waits, and is told by the browser to whoever looks elsewhere. */
+export function useKnockSignal(waiting: Waits[], title: string): void {
   const [sound] = useKnockSound();
   const known = useRef<Set<number> | null>(null);
   useEffect(() => {
-    const isNew = known.current !== null && waiting.some((v) => !known.current!.has(v.id));
+    const before = known.current;
+    const [first, ...more] = before === null ? [] : waiting.filter((v) => !before.has(v.id));
     known.current = new Set(waiting.map((v) => v.id));
-    if (isNew && sound) knock();
-  }, [waiting, sound]);
+    if (!first) return;
+    if (sound) knock();
+    const who = more.length === 0 ? first.name : `${first.name} and ${more.length} more`;
+    tellInBrowser({ title: `Knock: ${who}`, body: title, tag: `knock ${title}` });
+  }, [waiting, sound, title]);
 }

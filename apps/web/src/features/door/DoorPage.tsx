@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { Link, useParams } from 'react-router';
-import { dateInWords } from '@glen/core/light';
+import { dateInWords, recordedInWords } from '@glen/core/light';
 import type { Answer, Me, Problem } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { timeUntil, useNow, wallClock } from '../../app/clock.js';
@@ -10,6 +10,7 @@ import { FieldError } from '../../ui/Field.js';
 import { Loading } from '../../ui/States.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { doorWords } from '../entry/doorWords.js';
+import { AfterLessons } from './AfterLessons.js';
 import { DoorAccounts } from './DoorAccounts.js';
 import { DoorHead } from './DoorHead.js';
 import { EnterForm } from './EnterForm.js';
@@ -72,6 +73,12 @@ function Sign({ me, door, entering }: { me: Me; door: Door; entering: Entering }
 const canStillCome = ({ decision: { outcome, reason } }: Door): boolean =>
   outcome !== 'refused' || reason === 'code-needed' || reason === 'code-wrong' || reason === 'full';
 
+/** Whoever is recorded knows it before they go in. */
+function Recorded({ door: { rules } }: { door: Door }) {
+  const words = recordedInWords(rules.recording);
+  return words && <p className="mt-3 text-soft">{words}</p>;
+}
+
 interface StandingProps {
   me: Me;
   code: string;
@@ -92,8 +99,10 @@ function Standing({ me, code, door, onBack }: StandingProps) {
         mayWatch={door.mayWatch && !entering.isGone}
         pastedRoom={door.pastedRoom}
       />
+      {canStillCome(door) && <Recorded door={door} />}
       {canStillCome(door) && !door.watchesOnly && <TryDevices />}
       <DoorAccounts me={me} door={door} />
+      {!door.watchesOnly && <AfterLessons code={door.code} />}
       {door.invitedThen && (
         <p className="mt-5">
           <Link className="text-loch-deep underline" to="/">

@@ -8,11 +8,16 @@ import { wallClock } from '../../app/clock.js';
 import { Button } from '../../ui/Button.js';
 import { Loading, Trouble } from '../../ui/States.js';
 import { copyAddress } from '../link/copy.js';
+import { AlarmPart } from './AlarmPart.js';
 
 type FeedState = Answer<'feeds'>['own'];
 
 interface FeedProps extends FeedState {
   title: string;
+  /** Left out: one's own. */
+  classId?: number;
+  /** Of what is posted there, told with the other. */
+  newsAddress?: string | null;
   /** The school's time zone. */
   zone: string;
   isBusy: boolean;
@@ -20,19 +25,41 @@ interface FeedProps extends FeedState {
   switchOff: () => void;
 }
 
-/** A feed's address, for the only time that it is shown. */
-const FreshAddress = ({ address }: { address: string }) => (
-  <div role="status">
-    <p className="mt-1 text-soft">Copy it now: it is shown this once.</p>
-    <code className="mt-0.5 block rounded-small bg-shade px-2 py-0.5 font-mono text-xs break-all">
+interface AddressProps {
+  address: string;
+  words: string;
+  done: string;
+}
+
+const OneAddress = ({ address, words, done }: AddressProps) => (
+  <>
+    <code className="mt-1.5 block rounded-small bg-shade px-2 py-0.5 font-mono text-xs break-all">
       {address}
     </code>
-    <Button
-      className="mt-1.5"
-      onClick={() => void copyAddress(address, 'Calendar address copied.')}
-    >
-      Copy address
+    <Button className="mt-1.5" onClick={() => void copyAddress(address, done)}>
+      {words}
     </Button>
+  </>
+);
+
+/** A feed's addresses, for the only time that they are shown. */
+const FreshAddress = ({ address, news }: { address: string; news: string | null }) => (
+  <div role="status">
+    <p className="mt-1 text-soft">
+      Copy {news === null ? 'it now: it is' : 'them now: they are'} shown this once.
+    </p>
+    <OneAddress
+      address={address}
+      words={news === null ? 'Copy address' : 'Copy the calendar’s address'}
+      done="Calendar address copied."
+    />
+    {news !== null && (
+      <OneAddress
+        address={news}
+        words="Copy the address of what is posted"
+        done="Address of what is posted copied."
+      />
+    )}
   </div>
 );
 
@@ -56,7 +83,8 @@ function Standing({ make, switchOff, isBusy }: Pick<FeedProps, 'make' | 'switchO
 }
 
 /** One feed: an address to copy while it is fresh, what can become of one that stands, or the way to one. */
-function Feed({ title, zone, since, address, isBusy, make, switchOff }: FeedProps) {
+export function Feed(feed: FeedProps) {
+  const { title, classId, zone, since, address, alarmMinutes, isBusy, make, switchOff } = feed;
   return (
     <li className="border-t border-line py-2 first:border-t-0">
       <p className="font-semibold">{title}</p>
@@ -65,12 +93,13 @@ function Feed({ title, zone, since, address, isBusy, make, switchOff }: FeedProp
           Make an address
         </Button>
       )}
-      {address !== null && <FreshAddress address={address} />}
+      {address !== null && <FreshAddress address={address} news={feed.newsAddress ?? null} />}
       {since !== null && address === null && (
         <p className="mt-0.5 text-soft">
           An address made on {dateInWords(wallClock(since, zone).date)} works.
         </p>
       )}
+      {since !== null && <AlarmPart title={title} classId={classId} minutes={alarmMinutes} />}
       {since !== null && <Standing make={make} switchOff={switchOff} isBusy={isBusy} />}
     </li>
   );
@@ -83,35 +112,43 @@ const withFresh = (feeds: Answer<'feeds'>, made: Answer<'feeds'> | undefined): A
     then && now.since === then.since ? then.address : null;
   return {
     own: { ...feeds.own, address: fresh(feeds.own, made.own) },
-    classes: feeds.classes.map((feed) => ({
-      ...feed,
-      address: fresh(
-        feed,
-        made.classes.find((other) => other.classId === feed.classId),
-      ),
-    })),
+    classes: feeds.classes.map((feed) => {
+      const then = made.classes.find((other) => other.classId === feed.classId);
+      const address = fresh(feed, then);
+      return {
+        ...feed,
+        address,
+        newsAddress: address === null ? null : (then?.newsAddress ?? null),
+      };
+    }),
   };
 };
 
-export function FeedList({ zone }: { zone: string }) {
-  const { data, error, refetch } = api.useFeedsQuery();
+/** The feeds as they stand, and what can be done with each. */
+export function useFeeds(zone: string) {
+  const asked = api.useFeedsQuery();
   const [replace, { data: made, isLoading: isMaking }] = api.useReplaceFeedMutation();
   const [switchOff, { isLoading: isEnding }] = api.useSwitchOffFeedMutation();
-  if (error && !data) return <Trouble problem={problemOf(error)} retry={() => void refetch()} />;
-  if (!data) return <Loading lines={2} />;
-  const { own, classes } = withFresh(data, made);
-  const isBusy = isMaking || isEnding;
   const acts = (body: { classId?: number }) => ({
     zone,
-    isBusy,
+    isBusy: isMaking || isEnding,
     make: () => void replace({ body }),
     switchOff: () => void switchOff({ body }),
   });
+  return { asked, feeds: asked.data && withFresh(asked.data, made), acts };
+}
+
+export function FeedList({ zone }: { zone: string }) {
+  const { asked, feeds, acts } = useFeeds(zone);
+  const { error, refetch } = asked;
+  if (error && !feeds) return <Trouble problem={problemOf(error)} retry={() => void refetch()} />;
+  if (!feeds) return <Loading lines={2} />;
+  const { own, classes } = feeds;
   return (
     <ul>
       <Feed title="All that is mine" {...own} {...acts({})} />
-      {classes.map(({ classId, title, since, address }) => (
-        <Feed key={classId} title={title} since={since} address={address} {...acts({ classId })} />
+      {classes.map((feed) => (
+        <Feed key={feed.classId} {...feed} {...acts({ classId: feed.classId })} />
       ))}
     </ul>
   );

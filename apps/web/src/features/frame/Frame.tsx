@@ -6,6 +6,7 @@ import { api, problemOf } from '../../app/api.js';
 import { notePath } from '../../app/cameFrom.js';
 import { useNow } from '../../app/clock.js';
 import { typeAhead } from '../../app/typedAhead.js';
+import { useBeginnings } from '../../app/useBeginnings.js';
 import { redoLast, undoLast } from '../../app/undo.js';
 import { Loading } from '../../ui/States.js';
 import { BehalfBar } from './BehalfBar.js';
@@ -48,6 +49,8 @@ function useFrameKeys(isFinding: boolean, find: (what: 'all' | 'keys') => void):
   useHotkeys('shift+slash', () => find('keys'), free);
 }
 
+const NONE: never[] = [];
+
 /** Every teacher screen: top bar, day line, and the screen below. */
 export function Frame({ me }: { me: Me }) {
   const { data: today, error } = api.useTodayQuery();
@@ -60,6 +63,7 @@ export function Frame({ me }: { me: Me }) {
     return () => clearTimeout(timer);
   }, []);
   useEffect(() => notePath(pathname), [pathname]);
+  useBeginnings(today?.sessions ?? NONE, now);
   useFrameKeys(finding !== null, setFinding);
   if (pathname === '/') return <Navigate to="/today" replace />;
   return (

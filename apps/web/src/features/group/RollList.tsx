@@ -1,6 +1,7 @@
 import { ArrowRightLeft, X } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { api } from '../../app/api.js';
 import { ChoiceBox } from '../../ui/choices.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { LeaveRoll } from './LeaveRoll.js';
@@ -47,6 +48,7 @@ interface RowProps {
   mayEdit: boolean;
   editing: GroupsEditing;
   leaving: Leaving;
+  unreached: string | undefined;
 }
 
 /** What is being asked about somebody: whether they leave, though that ends other things, or where they move. */
@@ -68,7 +70,41 @@ const Name = ({ person, mayEdit }: { person: OnRoll; mayEdit: boolean }) => (
   </span>
 );
 
-function RollRow({ classId, person, mayEdit, editing: { draft, put }, leaving }: RowProps) {
+interface ButtonsProps {
+  name: string;
+  onMove: () => void;
+  onLeave: () => void;
+}
+
+const Buttons = ({ name, onMove, onLeave }: ButtonsProps) => (
+  <>
+    <button
+      type="button"
+      aria-label={`Move ${name} to another roll`}
+      className={iconButton}
+      onClick={onMove}
+    >
+      <ArrowRightLeft size={16} aria-hidden="true" />
+    </button>
+    <button
+      type="button"
+      aria-label={`Take ${name} off the roll`}
+      className={`${iconButton} hover:text-berry-deep`}
+      onClick={onLeave}
+    >
+      <X size={16} aria-hidden="true" />
+    </button>
+  </>
+);
+
+function RollRow({
+  classId,
+  person,
+  mayEdit,
+  editing: { draft, put },
+  leaving,
+  unreached,
+}: RowProps) {
   const [asking, setAsking] = useState<Asking>(null);
   const close = (): void => setAsking(null);
   const takeOff = (): void => {
@@ -94,26 +130,18 @@ function RollRow({ classId, person, mayEdit, editing: { draft, put }, leaving }:
           />
         )}
         {mayEdit && (
-          <>
-            <button
-              type="button"
-              aria-label={`Move ${person.name} to another roll`}
-              className={iconButton}
-              onClick={() => setAsking(asking === 'move' ? null : 'move')}
-            >
-              <ArrowRightLeft size={16} aria-hidden="true" />
-            </button>
-            <button
-              type="button"
-              aria-label={`Take ${person.name} off the roll`}
-              className={`${iconButton} hover:text-berry-deep`}
-              onClick={() => void askToLeave()}
-            >
-              <X size={16} aria-hidden="true" />
-            </button>
-          </>
+          <Buttons
+            name={person.name}
+            onMove={() => setAsking(asking === 'move' ? null : 'move')}
+            onLeave={() => void askToLeave()}
+          />
         )}
       </div>
+      {unreached !== undefined && (
+        <p className="text-sm break-words text-berry-deep">
+          Letters do not reach them: mend their address, or tell them another way. {unreached}
+        </p>
+      )}
       {asking === 'move' && (
         <MoveOnRoll classId={classId} person={person} leaving={leaving} onClose={close} />
       )}
@@ -129,15 +157,20 @@ function RollRow({ classId, person, mayEdit, editing: { draft, put }, leaving }:
   );
 }
 
-interface RollListProps extends Omit<RowProps, 'person'> {
+interface RollListProps extends Omit<RowProps, 'person' | 'unreached'> {
   roll: OnRoll[];
 }
 
 /** Who is on the roll; each can be moved and taken off by those who keep it. */
-export const RollList = ({ roll, ...rest }: RollListProps) => (
-  <ol aria-label="The roll" className="grid items-start gap-x-8 sm:grid-cols-2">
-    {roll.map((p) => (
-      <RollRow key={p.id} person={p} {...rest} />
-    ))}
-  </ol>
-);
+export function RollList({ roll, ...rest }: RollListProps) {
+  const { classId, mayEdit } = rest;
+  const { data } = api.useUnreachedQuery({ params: { classId } }, { skip: !mayEdit });
+  const why = new Map(data?.people.map((person) => [person.id, person.why]));
+  return (
+    <ol aria-label="The roll" className="grid items-start gap-x-8 sm:grid-cols-2">
+      {roll.map((p) => (
+        <RollRow key={p.id} person={p} unreached={why.get(p.id)} {...rest} />
+      ))}
+    </ol>
+  );
+}

@@ -36,7 +36,7 @@ const WhoItIs = ({ guest: { name, email, when, said, refused } }: { guest: Guest
     )}
     {refused && (
       <span className="block text-berry-deep">
-        A letter did not reach them. {refused} Copy their way in, and send it another way.
+        A letter did not reach them: copy their way in, and send it another way. {refused}
       </span>
     )}
   </span>
@@ -72,6 +72,15 @@ export function GuestRow({ guest, edits, mails }: GuestRowProps) {
         >
           {mails ? 'Copy it' : 'Copy their way in'}
         </Button>
+        {!mails && (
+          <Button
+            kind="link"
+            aria-label={`Save a letter with the way in for ${email}`}
+            onClick={() => void edits.fileWayIn(guest)}
+          >
+            Save it as a letter
+          </Button>
+        )}
         <button
           type="button"
           aria-label={`Invite ${email} no longer`}

@@ -4,6 +4,7 @@ import { toast } from '../../ui/toast.js';
 import { api, problemOf } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
 import { copyAddress } from './copy.js';
+import { saveFile } from './saveFile.js';
 
 export type Guest = Answer<'guests'>['guests'][number];
 
@@ -52,5 +53,11 @@ export function useGuests(linkId: number) {
     if (trouble) toast.error(trouble.errors?.[0]?.message ?? trouble.title);
     else toast(`Their way in is on its way to ${email}. It works once.`);
   };
-  return { problem, setComes, remove, copyWayIn, mailWayIn };
+  const fileWayIn = async ({ email }: Guest): Promise<void> => {
+    const { data, error } = await makeAddress({ params, body: { email, by: 'file' } });
+    if (error) return void toast.error(problemOf(error)!.title);
+    saveFile(`${email}.eml`, 'message/rfc822', data.eml!);
+    toast(`A letter to ${email} is saved: open it with your mail program, and send it.`);
+  };
+  return { problem, setComes, remove, copyWayIn, mailWayIn, fileWayIn };
 }

@@ -3,6 +3,7 @@ import { areStaff, dateInWords } from '@glen/core/light';
 import type { Answer, Me } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { useNow } from '../../app/clock.js';
+import { useBeginnings } from '../../app/useBeginnings.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { Empty, Loading, Trouble } from '../../ui/States.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
@@ -36,6 +37,11 @@ function Classes({ classes }: Pick<MyDay, 'classes'>) {
           </li>
         ))}
       </ul>
+      <p className="mt-2">
+        <Link className="text-bracken-deep underline" to="/my-term">
+          My term: when I came
+        </Link>
+      </p>
     </section>
   );
 }
@@ -56,6 +62,7 @@ function Doors({ data, me }: { data: MyDay; me: Me }) {
   const now = useNow();
   const { doors, date: today, next: after } = data;
   const { zone } = me.school;
+  useBeginnings(doors, now);
   const next = doors.find(
     (d) => d.status !== 'cancelled' && !isAway({ door: d, today }) && !isOver(d, now),
   );

@@ -28,14 +28,29 @@ function StateChips({ session, now, zone, isAway }: Omit<OfToday, 'today'> & { i
   );
 }
 
-function CameChip({ came, rollSize }: { came: number; rollSize: number | undefined }) {
+/** How many came; for its host it leads to the register. */
+function Came({
+  session,
+  today,
+  classPeriod,
+}: Pick<RowProps, 'session' | 'today' | 'classPeriod'>) {
+  const { came, seriesId, key } = session;
+  const rollSize = classPeriod?.rollSize;
   // Where nobody stands on a roll, nobody is missed.
   if (!rollSize) return null;
-  if (came === 0) return <Chip>Nobody came</Chip>;
+  const chip =
+    came === 0 ? (
+      <Chip>Nobody came</Chip>
+    ) : (
+      <Chip tone="well">
+        {came} of {rollSize} came
+      </Chip>
+    );
+  if (!isHostOf({ session, today }, classPeriod)) return chip;
   return (
-    <Chip tone="well">
-      {came} of {rollSize} came
-    </Chip>
+    <Link to={`/register/${seriesId}/${key}`} className="hover:underline">
+      {chip}
+    </Link>
   );
 }
 
@@ -148,7 +163,7 @@ export function SessionRow(props: RowProps) {
           <StateChips session={session} now={now} zone={zone} isAway={isAway} />
         </p>
       </div>
-      {isHeld && <CameChip came={session.came} rollSize={classPeriod?.rollSize} />}
+      {isHeld && <Came {...props} />}
       <RowLinks {...props} left={left} />
     </li>
   );

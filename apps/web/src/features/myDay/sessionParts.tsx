@@ -50,6 +50,7 @@ const KIND_WORDS: Record<Today['placements'][number]['kind'], string> = {
   item: 'On the course page',
   calendar: 'In the calendar',
   'by-hand': 'By hand',
+  mail: 'By mail',
 };
 
 /** Where the link stands, or will: the newest of each state. */

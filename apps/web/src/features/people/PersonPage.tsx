@@ -46,6 +46,15 @@ const Head = ({ person }: { person: Person }) => (
   </header>
 );
 
+/** How a student stood at lessons. */
+const TermPart = ({ id }: { id: number }) => (
+  <Part title="Their term">
+    <Link className="text-bracken-deep underline-offset-3 hover:underline" to={`/term/${id}`}>
+      When they came, and when they are known to be away
+    </Link>
+  </Part>
+);
+
 function Page({ person, zone }: { person: Person; zone: string }) {
   const edits = usePersonEdits(person);
   const mayKeep = person.may.keep;
@@ -56,6 +65,7 @@ function Page({ person, zone }: { person: Person; zone: string }) {
       <AccountsPart person={person} edits={edits} zone={zone} />
       <ClassesPart person={person} />
       <DoorsPart person={person} />
+      {person.roles.includes('student') && <TermPart id={person.id} />}
       <GuardiansPart person={person} edits={edits} />
       <GuardsPart person={person} />
       {mayKeep && person.retiredAt === null && <MergePart person={person} edits={edits} />}

@@ -1,13 +1,15 @@
 import { Check } from 'lucide-react';
 import { useState } from 'react';
 import type { Answer, Post } from '@glen/contract';
-import { api } from '../../app/api.js';
+import { api, problemOf } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { offerUndo } from '../../app/undo.js';
 import { Button } from '../../ui/Button.js';
 import { PickOne } from '../../ui/PickOne.js';
 import { RichWords } from '../../ui/RichWords.js';
+import { toast } from '../../ui/toast.js';
 import { copyAddress, copyWords } from '../link/copy.js';
+import { saveFile } from '../link/saveFile.js';
 
 type Delivery = Post['deliveries'][number] & { placementId: number };
 type Forms = Answer<'placementForms'>;
@@ -61,6 +63,22 @@ function Tick({ delivery }: { delivery: Delivery }) {
   );
 }
 
+/** For one's own mail program, with all who read it. */
+function AsLetter({ placementId }: { placementId: number }) {
+  const [ask, { isLoading }] = api.usePlacementLetterMutation();
+  const save = async (): Promise<void> => {
+    const { data, error } = await ask({ params: { placementId } });
+    if (error) return void toast.error(problemOf(error)!.title);
+    saveFile('letter.eml', 'message/rfc822', data.eml);
+    toast('A letter is saved: open it with your mail program, and send it.');
+  };
+  return (
+    <Button disabled={isLoading} onClick={() => void save()}>
+      Save it as a letter
+    </Button>
+  );
+}
+
 interface ByHandProps {
   delivery: Delivery;
   mayEdit: boolean;
@@ -88,6 +106,7 @@ function Pasting({ delivery, mayEdit, forms }: ByHandProps & { forms: Forms }) {
       <WhatToPaste forms={forms} form={form} />
       <p className="mt-2.5 flex flex-wrap gap-3">
         {!isTakedown && <Button onClick={() => void copy()}>Copy it</Button>}
+        {!isTakedown && mayEdit && <AsLetter placementId={delivery.placementId} />}
         {mayEdit && <Tick delivery={delivery} />}
       </p>
     </section>

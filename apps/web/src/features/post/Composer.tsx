@@ -110,6 +110,7 @@ function PostForm({ composing, classes, editing, zone, onDone }: FormProps) {
         places={draft.places}
         classes={classes.filter(mayEdit)}
         errorAt={placesErrors(composing)}
+        ofSessions={draft.about !== 'link'}
         onChange={(places) => change({ places })}
       />
       {problem && !theirs && <FieldError>{problem.title}</FieldError>}

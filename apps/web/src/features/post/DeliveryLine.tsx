@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { lettersInWords } from '@glen/core';
 import { dateInWords } from '@glen/core/light';
 import type { Post } from '@glen/contract';
 import { api } from '../../app/api.js';
@@ -11,6 +12,7 @@ import { deliveryState } from './words.js';
 
 export type Place = Post['places'][number];
 type Delivery = Post['deliveries'][number];
+type Letters = NonNullable<Delivery['letters']>;
 
 interface ActionsProps {
   delivery: Delivery;
@@ -43,7 +45,7 @@ function SiteActions({ delivery: d, placementId, place }: ActionsProps) {
           Put it back
         </Button>
       )}
-      {isThere && (
+      {isThere && place.kind !== 'mail' && (
         <Button kind="link" onClick={() => void takeDown()}>
           Take down here
         </Button>
@@ -61,6 +63,21 @@ function Since({ since, zone }: { since: string; zone: string }) {
   );
 }
 
+const named = (letters: Letters): string => letters.refused.map(({ name }) => name).join(', ');
+
+/** What has become of the letters, and what else can be done for those whom none reaches. */
+const LettersLine = ({ letters }: { letters: Letters }) => (
+  <>
+    <p className="text-sm text-soft">{lettersInWords(letters)}</p>
+    {letters.refused.length > 0 && (
+      <p className="max-w-2xl text-sm break-words text-berry-deep">
+        Not reached: {named(letters)}. {letters.refused[0]!.why} They find it under “Word for you”;
+        mend their address at People, or tell them another way.
+      </p>
+    )}
+  </>
+);
+
 interface LineProps {
   delivery: Delivery;
   place: Place;
@@ -74,7 +91,7 @@ interface LineProps {
 export function DeliveryLine({ delivery: d, place, mayEdit, zone, start }: LineProps) {
   const isByHand = place.kind === 'by-hand';
   const [open, setOpen] = useState(start && isByHand);
-  const { tone, text } = deliveryState(d, isByHand);
+  const { tone, text } = deliveryState(d, place.kind);
   const { placementId } = d;
   return (
     <li className="py-1">
@@ -99,6 +116,7 @@ export function DeliveryLine({ delivery: d, place, mayEdit, zone, start }: LineP
           </span>
         )}
       </div>
+      {d.letters && <LettersLine letters={d.letters} />}
       {d.error && (
         <p className="text-sm text-berry-deep">
           {d.error}

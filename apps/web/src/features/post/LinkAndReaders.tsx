@@ -62,7 +62,7 @@ function ReadersPart(props: ReadersProps) {
   const value = valueOf(place.readers);
   return (
     <>
-      , shown to{' '}
+      {place.kind === 'mail' ? ', for' : ', shown to'}{' '}
       <ChoicePart
         label={`Who sees it at ${classTitle(classPeriod)}`}
         invalid={trouble}

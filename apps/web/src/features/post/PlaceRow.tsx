@@ -23,6 +23,8 @@ interface PlaceProps {
   change: (part: Partial<PlaceDraft>) => void;
   remove: () => void;
   only: boolean;
+  /** The post is about sessions. */
+  ofSessions: boolean;
 }
 
 /** The fields of a place of which one is told to be wrong, the first that is. */
@@ -47,10 +49,10 @@ function KindPart({ place, classPeriod, change }: PlaceProps) {
 }
 
 function TitlePart({ place, change }: PlaceProps) {
-  if (place.kind !== 'item' && place.kind !== 'calendar') return null;
+  if (place.kind !== 'item' && place.kind !== 'calendar' && place.kind !== 'mail') return null;
   return (
     <label className="mt-1 flex items-center gap-3 text-sm">
-      <span className="font-semibold">Title</span>
+      <span className="font-semibold">{place.kind === 'mail' ? 'Subject' : 'Title'}</span>
       <input
         className={inputClass}
         placeholder="The link words"
@@ -58,6 +60,22 @@ function TitlePart({ place, change }: PlaceProps) {
         maxLength={200}
         onChange={(e) => change({ title: e.target.value })}
       />
+    </label>
+  );
+}
+
+/** What a letter has along; about the lasting link there is no session to keep. */
+function AlongPart({ place, change, ofSessions }: PlaceProps) {
+  if (place.kind !== 'mail' || !ofSessions) return null;
+  return (
+    <label className="mt-1.5 flex items-center gap-2.5 text-sm">
+      <input
+        type="checkbox"
+        className="size-4 accent-bracken"
+        checked={place.withCalendar ?? false}
+        onChange={(e) => change({ withCalendar: e.target.checked })}
+      />
+      with the session as a calendar file
     </label>
   );
 }
@@ -154,6 +172,7 @@ export function PlaceRow(props: PlaceProps) {
             <OnThePage place={place} change={change} trouble={messageAt(props, 'section')} />
           )}
           <TitlePart {...props} />
+          <AlongPart {...props} />
           <WordsPart {...props} />
           <WrongPart {...props} />
         </div>

@@ -56,8 +56,8 @@ interface AddProps {
 /** Chooses more places, by kind and class periods. */
 function AddPlace({ classes, start, isThere, onAdd }: AddProps) {
   const [chosen, setChosen] = useState([start]);
-  const { courseSite } = useServices();
-  const [kind, setKind] = useState<PlaceKind>(firstKind(courseSite));
+  const services = useServices();
+  const [kind, setKind] = useState<PlaceKind>(firstKind(services.courseSite));
   const fresh = chosen.filter((id) => !isThere(id, kind));
   const add = (ids: number[]): void =>
     onAdd(ids.map((id) => ({ classId: id, kind, ...(kind === 'item' ? { section: null } : {}) })));
@@ -70,7 +70,7 @@ function AddPlace({ classes, start, isThere, onAdd }: AddProps) {
           value={kind}
           marked={false}
           onChange={(v) => setKind(v as PlaceKind)}
-          choices={offeredKinds(courseSite)}
+          choices={offeredKinds(services)}
         />{' '}
         of <ClassesPart classes={classes} chosen={chosen} onChange={setChosen} />
       </p>
@@ -97,11 +97,13 @@ export function PlacesPart({
   places,
   classes,
   errorAt,
+  ofSessions,
   onChange,
 }: {
   places: PlaceDraft[];
   classes: ClassItem[];
   errorAt: ErrorAt;
+  ofSessions: boolean;
   onChange: (places: PlaceDraft[]) => void;
 }) {
   const wrong = errorAt('places');
@@ -111,6 +113,7 @@ export function PlacesPart({
   const isThere = (classId: number, kind: PlaceKind): boolean =>
     kind !== 'item' &&
     kind !== 'by-hand' &&
+    kind !== 'mail' &&
     places.some((p) => p.classId === classId && p.kind === kind);
   return (
     <section aria-label="Where it goes">
@@ -128,6 +131,7 @@ export function PlacesPart({
                   index={i}
                   errorAt={errorAt}
                   only={places.length === 1}
+                  ofSessions={ofSessions}
                   change={(part) =>
                     onChange(places.map((p, k) => (k === i ? { ...p, ...part } : p)))
                   }

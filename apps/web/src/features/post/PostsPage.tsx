@@ -46,6 +46,9 @@ const Head = ({ onWrite }: { onWrite: (() => void) | undefined }) => (
     <Link className={buttonClass('link')} to="/posts/student-sees">
       What a student sees
     </Link>
+    <Link className={buttonClass('link')} to="/posts/elsewhere">
+      Take it elsewhere
+    </Link>
     {onWrite && (
       <Button kind="act" className="ml-auto" onClick={onWrite}>
         Write a post

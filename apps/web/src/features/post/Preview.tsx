@@ -53,7 +53,8 @@ export function Preview({ places }: { places: Shown[] }) {
       ) : (
         <div className="rounded-small border border-edge bg-sheet p-4 break-words">
           {place.heading && <p className="font-head font-semibold">{place.heading}</p>}
-          {place.title && (
+          {place.isLetter && <p className="mb-2 font-semibold">{place.title}</p>}
+          {place.title && !place.isLetter && (
             <p>
               <a
                 className="text-loch-deep underline"

@@ -58,6 +58,7 @@ export const draftOf = (post: Post): PostDraft => ({
       inText,
       newTab,
       name,
+      withCalendar,
     }) => ({
       id,
       classId,
@@ -72,6 +73,7 @@ export const draftOf = (post: Post): PostDraft => ({
       inText,
       newTab,
       name,
+      withCalendar,
     }),
   ),
 });

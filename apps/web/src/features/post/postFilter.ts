@@ -17,6 +17,7 @@ export const KINDS = [
   ['stream', 'class streams'],
   ['item', 'course pages'],
   ['calendar', 'calendars'],
+  ['mail', 'mail'],
   ['by-hand', 'places filled by hand'],
 ] as const;
 

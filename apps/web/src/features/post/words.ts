@@ -13,8 +13,10 @@ const STATE_OF_POST: Partial<Record<Post['state'], State>> = {
   over: { tone: 'plain', text: 'Over' },
 };
 
-function queuedState({ tries, pending, due }: Post): State {
-  if (tries > 0) return { tone: 'careful', text: 'Waits for the course site' };
+function queuedState({ tries, pending, due, places }: Post): State {
+  const isMail = places.every((place) => place.kind === 'mail');
+  if (tries > 0)
+    return { tone: 'careful', text: isMail ? 'Waits for the mail' : 'Waits for the course site' };
   if (pending) return { tone: 'inform', text: 'Going out' };
   return { tone: 'inform', text: `Goes out${atTime(due)}` };
 }
@@ -56,8 +58,12 @@ const STATE_OF_DELIVERY: Partial<Record<Delivery['state'], State>> = {
   takedown: { tone: 'careful', text: 'by hand: to take down' },
 };
 
-function queuedDelivery({ tries, pending, due }: Delivery, byHand: boolean): State {
-  if (tries > 0) return { tone: 'careful', text: 'waits for the site' };
+type PlaceKind = Post['places'][number]['kind'];
+
+function queuedDelivery({ tries, pending, due }: Delivery, kind: PlaceKind): State {
+  const byHand = kind === 'by-hand';
+  if (tries > 0)
+    return { tone: 'careful', text: kind === 'mail' ? 'waits for the mail' : 'waits for the site' };
   if (pending) return { tone: 'inform', text: 'going out' };
   return { tone: 'inform', text: `${byHand ? 'by hand' : 'queued'}${atTime(due)}` };
 }
@@ -68,12 +74,20 @@ function toDo({ overdue, outSince }: Delivery): State {
   return { tone, text: overdue ? 'by hand: overdue' : 'by hand: to do' };
 }
 
+/** Letters that have been written go out by themselves. */
+function sentState({ letters }: Delivery): State {
+  if (letters && letters.refused.length > 0) return { tone: 'careful', text: 'sent, not to all' };
+  if (letters && letters.waiting > 0) return { tone: 'inform', text: 'going out' };
+  return { tone: 'well', text: 'sent' };
+}
+
 /** How it stands at one place. */
-export function deliveryState(d: Delivery, byHand: boolean): State {
+export function deliveryState(d: Delivery, kind: PlaceKind): State {
   switch (d.state) {
     case 'queued':
-      return queuedDelivery(d, byHand);
+      return queuedDelivery(d, kind);
     case 'out':
+      if (kind === 'mail') return sentState(d);
       if (d.pending) return { tone: 'careful', text: 'change under way' };
       return d.session?.status === 'cancelled'
         ? { tone: 'plain', text: 'says that it is cancelled' }

@@ -1,6 +1,7 @@
-import { notesForReach } from '@glen/core';
+import { notesForReach, type Note } from '@glen/core';
 import type { LinkRow } from '@glen/contract';
 import { useServices } from '../../app/useServices.js';
+import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { ChoicePart } from '../../ui/choices.js';
@@ -70,12 +71,32 @@ function Sentence({ links, linkId, at, go, asked }: ReturnType<typeof useReach>)
   );
 }
 
+/** Whom letters do not reach, where mail is one of the ways to them. */
+function useUnreachedNotes(classId: number | undefined): Note[] {
+  const { data } = api.useUnreachedQuery(
+    { params: { classId: classId ?? 0 } },
+    { skip: classId === undefined },
+  );
+  const people = data?.people ?? [];
+  if (people.length === 0) return [];
+  const names = people.map((person) => person.name).join(', ');
+  return [
+    {
+      severity: 'careful',
+      title:
+        people.length === 1 ? 'Letters do not reach one' : `Letters do not reach ${people.length}`,
+      text: `${names}: mend the address at People, or tell them another way.`,
+    },
+  ];
+}
+
 /** Who sees which link: over all of one's links for a day; or students across and places down, for one link and one moment. */
 export default function ReachPage() {
   const looking = useReach();
   const { links, asked } = looking;
   const { courseSite } = useServices();
   const act = useRemedies(asked.data?.link);
+  const unreached = useUnreachedNotes(asked.data?.link.classId);
   if (links?.length === 0) return <NoLinks />;
   if (looking.linkId === undefined)
     return <ReachDay date={looking.day} links={choicesOf(links ?? [])} go={looking.go} />;
@@ -83,7 +104,10 @@ export default function ReachPage() {
     <Screen
       margin={
         asked.data && (
-          <Margin notes={notesForReach({ ...asked.data, byHand: !courseSite })} onAction={act} />
+          <Margin
+            notes={[...notesForReach({ ...asked.data, byHand: !courseSite }), ...unreached]}
+            onAction={act}
+          />
         )
       }
     >

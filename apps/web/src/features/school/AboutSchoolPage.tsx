@@ -1,3 +1,4 @@
+import { Fragment } from 'react';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { Button } from '../../ui/Button.js';
@@ -59,28 +60,58 @@ const WAYS = [
   { value: 'none', label: 'not at all' },
 ];
 
+type Told = AboutSchool['told'];
+
+/** Each kind of thing, in a sentence about whoever has not said otherwise. */
+const HEARD: { kind: keyof Told; says: string; label: string }[] = [
+  { kind: 'changes', says: 'hears of changes', label: 'How people hear of changes' },
+  {
+    kind: 'reminders',
+    says: ', is reminded an hour before a session',
+    label: 'How people are reminded',
+  },
+  {
+    kind: 'mornings',
+    says: ', told of their day that morning',
+    label: 'How people are told of their day',
+  },
+  {
+    kind: 'evenings',
+    says: ', reminded of an evening a week before',
+    label: 'How people are reminded of an evening',
+  },
+  {
+    kind: 'posts',
+    says: ', reads what teachers write to them',
+    label: 'How people read what teachers write',
+  },
+  {
+    kind: 'weeks',
+    says: ', and, if they teach, is told who came in the week',
+    label: 'How those who teach are told who came in the week',
+  },
+];
+
 /** How people hear of things who have not chosen it themselves. */
 function HowPeopleHear({ watch, setValue }: Editing) {
   const told = watch('told');
-  const choose = (part: Partial<AboutSchool['told']>): void =>
-    setValue('told', { ...told, ...part }, { shouldDirty: true });
   return (
     <>
       {' '}
-      Whoever has not said otherwise hears of changes{' '}
-      <ChoicePart
-        label="How people hear of changes"
-        value={told.changes}
-        onChange={(way) => choose({ changes: way as AboutSchool['told']['changes'] })}
-        choices={WAYS}
-      />
-      , and is reminded an hour before a session{' '}
-      <ChoicePart
-        label="How people are reminded"
-        value={told.reminders}
-        onChange={(way) => choose({ reminders: way as AboutSchool['told']['reminders'] })}
-        choices={WAYS}
-      />
+      Whoever has not said otherwise{' '}
+      {HEARD.map(({ kind, says, label }) => (
+        <Fragment key={kind}>
+          {says}{' '}
+          <ChoicePart
+            label={label}
+            value={told[kind]}
+            onChange={(way) =>
+              setValue('told', { ...told, [kind]: way as Told['posts'] }, { shouldDirty: true })
+            }
+            choices={WAYS}
+          />
+        </Fragment>
+      ))}
       .
     </>
   );

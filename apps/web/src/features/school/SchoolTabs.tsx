@@ -18,6 +18,7 @@ const TABS: Tab[] = [
   { to: '/school/people', name: 'People', isFor: forOffice },
   { to: '/school/sign-in', name: 'Signing in', isFor: forOffice },
   { to: '/school/happened', name: 'What happened', isFor: forOffice },
+  { to: '/school/registers', name: 'Registers' },
   { to: '/school/cover', name: 'Who covers', isFor: (me) => !me.school.alone },
   { to: '/school/entry', name: 'Entry rules' },
   // Whoever teaches alone has one set of defaults: the school's are theirs.

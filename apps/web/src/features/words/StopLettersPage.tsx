@@ -11,6 +11,10 @@ type Stop = Answer<'letterStop'>;
 const KINDS: Record<Stop['kind'], string> = {
   changes: 'letters when something changes that touches you',
   reminders: 'letters before what you teach or attend begins',
+  mornings: 'letters about your day, in the morning',
+  evenings: 'letters a week before an evening',
+  posts: 'letters that teachers write to you',
+  weeks: 'letters about who came in the week',
 };
 
 function Choice({ token, stop: { kind, mails } }: { token: string; stop: Stop }) {

@@ -30,7 +30,7 @@ function WordRow({ word: { id, title, text, at, isSeen }, zone }: WordProps) {
           {dateInWords(date)} {time}
         </span>
       </p>
-      <p className={`mt-1 max-w-2xl break-words ${isSeen ? 'text-soft' : ''}`}>{text}</p>
+      {text && <p className={`mt-1 max-w-2xl break-words ${isSeen ? 'text-soft' : ''}`}>{text}</p>}
       {!isSeen && (
         <Button
           kind="link"

@@ -1,0 +1,175 @@
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import type { Answer } from '@glen/contract';
+import { endThings } from '../src/features/afterLesson/things.js';
+import { moves, roomOf } from './roomTools.js';
+import { startSchool, until, type Browser, type School } from './support.js';
+
+// What is there after a lesson: recordings, notes, addresses, each for some people, until a day.
+
+let school: School;
+let host: Browser;
+let ansel: Browser;
+let link: { id: number; code: string };
+let lesson: { seriesId: number; key: string };
+beforeEach(async () => {
+  school = await startSchool();
+  host = await school.as('Ottoline Marsh');
+  ansel = await school.as('Ansel Grue');
+  const n3 = school.classes.get('N3')!;
+  link = n3.link;
+  const { sessions } = (await host.get(`/api/classes/${n3.id}`)).body as Answer<'classPeriod'>;
+  lesson = sessions.find(({ date }) => date === '2026-10-14')!;
+});
+afterEach(() => school.stop());
+
+type After = Answer<'afterLesson'>;
+type Found = Answer<'doorAfterLessons'>['things'];
+const path = (): string => `/api/series/${lesson.seriesId}/after`;
+const after = async (): Promise<After> =>
+  (await host.get(`${path()}?on=${lesson.key}`)).body as After;
+const NOTE = {
+  ...{ kind: 'note', title: 'Homework', words: 'Plot the passage to Merrow Point.' },
+  ...{ seenBy: 'everyone', until: '2026-11-11' },
+};
+const add = (body: object = {}, by = host) => by.post(path(), { on: lesson.key, ...NOTE, ...body });
+const found = async (by: Browser): Promise<Found> =>
+  ((await by.get(`/api/door/${link.code}/after`)).body as Answer<'doorAfterLessons'>).things;
+const titles = async (by: Browser): Promise<string[]> =>
+  (await found(by)).map(({ title }) => title);
+
+describe('notes and addresses', () => {
+  it('stand under the link for those whom it is for, and for nobody else', async () => {
+    await add();
+    await add({ kind: 'address', title: 'Slides', address: 'https://files.merrow.example/n3' });
+    expect(await titles(ansel)).toEqual(['Homework', 'Slides']);
+    expect((await found(ansel))[1]).toMatchObject({
+      address: 'https://files.merrow.example/n3',
+      session: { title: 'Coastal Navigation, period 3', date: '2026-10-14', time: '10:45' },
+    });
+    expect(await titles(await school.as('Birgit Draycott'))).toEqual([]);
+    expect(await titles(await school.as(null))).toEqual([]);
+  });
+
+  it('are for hosts alone, or for those who came, where a host says so', async () => {
+    await add({ title: 'For us', seenBy: 'hosts' });
+    await add({ title: 'For those who came', seenBy: 'came' });
+    expect(await titles(host)).toEqual(['For us', 'For those who came']);
+    expect(await titles(ansel)).toEqual([]);
+    await school.setTime('10:50');
+    await hostInRoom();
+    await ansel.post(`/api/door/${link.code}/enter`, {});
+    await host.post(`/api/links/${link.id}/let-all-in`);
+    expect(await titles(ansel)).toEqual(['For those who came']);
+  });
+
+  it('are refused with what is wrong beside its field', async () => {
+    const wrong = async (body: object): Promise<string> =>
+      (await add(body)).body.errors[0].path as string;
+    expect(await wrong({ title: '' })).toBe('title');
+    expect(await wrong({ until: '2026-10-13' })).toBe('until');
+    expect(await wrong({ until: '2026-02-30' })).toBe('until');
+    expect(await wrong({ kind: 'address', address: 'http://files.example/n3' })).toBe('address');
+    expect((await add({ on: '2026-10-15' })).status).toBe(404);
+    expect((await add({}, ansel)).status).toBe(403);
+  });
+
+  it('are changed and taken away as their writer read them', async () => {
+    const [kept] = ((await add()).body as After).things;
+    const change = { on: lesson.key, id: kept!.id, version: 1, ...NOTE, title: 'For Friday' };
+    expect((await host.post(`${path()}/edit`, change)).body.things[0]).toMatchObject({
+      ...{ title: 'For Friday', version: 2, by: 'Ottoline Marsh' },
+    });
+    const late = await host.post(`${path()}/edit`, change);
+    expect([late.status, late.body.current.things[0].version]).toEqual([409, 2]);
+    const remove = { on: lesson.key, id: kept!.id };
+    expect((await host.post(`${path()}/remove`, { ...remove, version: 1 })).status).toBe(409);
+    expect((await host.post(`${path()}/remove`, { ...remove, version: 2 })).status).toBe(200);
+    expect((await after()).things).toEqual([]);
+    expect((await host.post(`${path()}/remove`, { ...remove, version: 2 })).status).toBe(404);
+  });
+
+  it('go by themselves after their last day, and not before', async () => {
+    await add();
+    await school.setTime('23:59', '2026-11-11');
+    expect([await titles(ansel), await endThings(school.running.glen)]).toEqual([['Homework'], 0]);
+    await school.setTime('00:01', '2026-11-12');
+    expect(await titles(ansel)).toEqual([]);
+    expect(await endThings(school.running.glen)).toBe(1);
+    expect(await school.running.glen.db.models.AfterLesson.count()).toBe(0);
+  });
+});
+
+/** A host in the room itself, as a browser is: with the room's cookie, and listening. */
+async function hostInRoom(): Promise<{ record: (on: boolean) => Promise<number>; room: string }> {
+  const { go } = (await host.post(`/api/links/${link.id}/open`, { anyway: true })).body;
+  const room = roomOf(go);
+  const came = await fetch(go, { redirect: 'manual' });
+  const Cookie = came.headers.getSetCookie()[0]!.split(';')[0]!;
+  const at = `${new URL(go).origin}/room/${room}`;
+  await moves(school, { room, type: 'arrived', name: 'Ottoline Marsh' });
+  return {
+    room,
+    record: async (on) =>
+      (
+        await fetch(`${at}/record`, {
+          method: 'POST',
+          headers: { Cookie, 'Content-Type': 'application/json' },
+          body: JSON.stringify({ on }),
+        })
+      ).status,
+  };
+}
+
+describe('recordings', () => {
+  beforeEach(async () => {
+    const head = await school.as('Noor Achterberg');
+    const { version: read, layers } = (await head.get('/api/school/rules'))
+      .body as Answer<'schoolRules'>;
+    await head.put('/api/school/rules', {
+      ...{ version: read, rules: layers[0]!.rules, locked: [] },
+    });
+    const { version } = (await host.get(`/api/classes/${school.classes.get('N3')!.id}/rules`)).body;
+    await host.put(`/api/classes/${school.classes.get('N3')!.id}/rules`, {
+      version,
+      rules: { recording: 'by-host' },
+    });
+    await school.setTime('10:50');
+  });
+
+  it('come about where the rules let them, for hosts alone until a host says who sees them', async () => {
+    const { record } = await hostInRoom();
+    expect(await record(true)).toBe(200);
+    expect(await record(false)).toBe(200);
+    const [kept] = (await until(after, ({ things }) => things.length === 1)).things;
+    expect(kept).toMatchObject({ kind: 'recording', minutes: 1, seenBy: 'hosts', by: null });
+    expect(await found(ansel)).toEqual([]);
+    const open = (by: Browser) => by.get(`/api/recordings/${kept!.id}`);
+    expect((await open(ansel)).status).toBe(404);
+    const said = { title: 'The lesson', words: '', seenBy: 'everyone', until: '2026-10-20' };
+    await host.post(`${path()}/edit`, { on: lesson.key, id: kept!.id, version: 1, ...said });
+    expect(await titles(ansel)).toEqual(['The lesson']);
+    const way = await open(ansel);
+    expect(way.status).toBe(303);
+    const file = await fetch(way.headers.location!);
+    expect(file.headers.get('content-type')).toBe('audio/wav');
+    const bytes = Buffer.from(await file.arrayBuffer());
+    expect([bytes.toString('latin1', 0, 4), bytes.length]).toEqual(['RIFF', 8044]);
+    expect((await open(await school.as(null))).status).toBe(404);
+    await host.post(`${path()}/remove`, { on: lesson.key, id: kept!.id, version: 2 });
+    await until(
+      async () => (await fetch(way.headers.location!)).status,
+      (status) => status === 403,
+    );
+  });
+
+  it('are told once, however often the video service tells of them', async () => {
+    const { room } = await hostInRoom();
+    const told = { room, type: 'recorded', recording: 'a1', minutes: 50 };
+    const event = { ...told, id: 'told-once' };
+    await Promise.all([school.videoEvent(event), school.videoEvent(event)]);
+    expect((await school.videoEvent({ ...told, id: 'told-again' })).status).toBe(200);
+    expect((await after()).things).toMatchObject([{ minutes: 50, until: '2026-11-11' }]);
+    await school.videoEvent({ ...told, id: 'of-no-room', room: 'g999999-1', recording: 'b2' });
+    expect((await after()).things).toHaveLength(1);
+  });
+});

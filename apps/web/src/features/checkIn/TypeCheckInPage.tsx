@@ -1,0 +1,54 @@
+import { useNavigate } from 'react-router';
+import { readCheckInCode } from '@glen/core';
+import type { Answer, Sent } from '@glen/contract';
+import { api } from '../../app/api.js';
+import { useServerForm, wrongAt } from '../../app/useServerForm.js';
+import { Button } from '../../ui/Button.js';
+import { FieldError } from '../../ui/Field.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
+import { TextField } from '../../ui/TextField.js';
+
+type Typed = Sent<'findCheckIn'>;
+
+const NO_CODE = 'A check-in has four letters. Listen again: one may be missing.';
+
+/** Where the letters that were read out are typed. */
+export default function TypeCheckInPage() {
+  const navigate = useNavigate();
+  const [find] = api.useFindCheckInMutation();
+  const { register, errorAt, problem, isSending, submit } = useServerForm<
+    Typed,
+    Typed,
+    Answer<'findCheckIn'>
+  >({
+    start: { code: '' },
+    send: ({ code }) => {
+      const read = readCheckInCode(code);
+      if (read === null) return Promise.resolve({ error: wrongAt('code', NO_CODE) });
+      return find({ body: { code: read } });
+    },
+    onDone: ({ token }) => void navigate(`/check-in/${token}`),
+  });
+  return (
+    <main id="main" className="mx-auto min-h-dvh max-w-md px-5 py-7">
+      <ScreenTitle tab="Check-in">Check-in</ScreenTitle>
+      <form className="mt-4 grid gap-3" noValidate onSubmit={submit}>
+        <TextField
+          label="The four letters that your teacher read out"
+          className="font-mono uppercase"
+          maxLength={12}
+          autoCapitalize="characters"
+          autoComplete="off"
+          autoCorrect="off"
+          spellCheck={false}
+          error={errorAt('code')}
+          {...register('code')}
+        />
+        {problem && <FieldError>{problem.title}</FieldError>}
+        <Button kind="act" type="submit" disabled={isSending}>
+          To the check-in
+        </Button>
+      </form>
+    </main>
+  );
+}

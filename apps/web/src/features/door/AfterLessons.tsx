@@ -1,0 +1,49 @@
+import { dateInWords } from '@glen/core/light';
+import type { Answer } from '@glen/contract';
+import { api } from '../../app/api.js';
+
+type Thing = Answer<'doorAfterLessons'>['things'][number];
+
+const LINK = 'text-loch-deep underline';
+
+/** What a thing is called, leading to it where there is something to go to. */
+function Title({ thing: { id, kind, title, address, minutes } }: { thing: Thing }) {
+  if (kind === 'recording')
+    return (
+      <>
+        <a className={LINK} href={`/api/recordings/${id}`}>
+          {title}
+        </a>{' '}
+        <span className="text-sm text-soft">recording, {minutes} min</span>
+      </>
+    );
+  if (address === null) return <b>{title}</b>;
+  return (
+    <a className={LINK} href={address} rel="noreferrer">
+      {title}
+    </a>
+  );
+}
+
+/** What is there after lessons at this door, for whoever looks. */
+export function AfterLessons({ code }: { code: string }) {
+  const { data } = api.useDoorAfterLessonsQuery({ params: { code } });
+  if (!data || data.things.length === 0) return null;
+  return (
+    <section className="mt-6">
+      <h2 className="text-lg">After the lessons</h2>
+      <ul>
+        {data.things.map((thing) => (
+          <li key={thing.id} className="border-t border-line py-2 break-words">
+            <Title thing={thing} />
+            {thing.words && <p className="whitespace-pre-line">{thing.words}</p>}
+            <p className="text-sm text-soft">
+              {dateInWords(thing.session.date)}, {thing.session.time} · there until{' '}
+              {dateInWords(thing.until)}
+            </p>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,19 @@
+/** What a school does with its registers. */
+export interface RegisterWays {
+  /** The day on which staff are told of the week: 1 is Monday, 7 is Sunday; null: on none. */
+  returnDay: number | null;
+  /** Whether students see their own. */
+  seenBy: 'nobody' | 'own';
+  /** After how many lessons in a row that somebody missed their hosts are told; 0: never. */
+  missedInRow: number;
+  /** For how many days it is kept when somebody was in; from then on only how the register stood. */
+  keptDays: number;
+}
+
+/** As long as a term lasts, about. */
+const A_TERM = 120;
+
+const USUAL: RegisterWays = { returnDay: 5, seenBy: 'own', missedInRow: 3, keptDays: A_TERM };
+
+/** A school's ways with its registers: the usual where it has said nothing. */
+export const registerWays = (said: Partial<RegisterWays>): RegisterWays => ({ ...USUAL, ...said });
