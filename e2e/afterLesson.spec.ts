@@ -42,7 +42,11 @@ test('a note stands at the door of a lesson for those whom it is for, until a ho
   await student.reload();
   await expect(student.getByRole('heading', { level: 2 }).first()).toBeVisible();
   await expect(student.getByRole('link', { name: 'Homework' })).toHaveCount(0);
-  await part.getByRole('button', { name: 'Take Homework away for good' }).click();
+  await part.getByRole('button', { name: 'Take Homework away' }).click();
+  await part.getByRole('button', { name: 'Leave it there' }).click();
+  await expect(part.getByText('Homework')).toBeVisible();
+  await part.getByRole('button', { name: 'Take Homework away' }).click();
+  await part.getByRole('button', { name: 'Take it away' }).click();
   await expect(part.getByText('Nothing is there yet.')).toBeVisible();
 });
 

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Answer } from '@glen/contract';
 import { endThings } from '../src/features/afterLesson/things.js';
+import { postTools } from './postTools.js';
 import { moves, roomOf } from './roomTools.js';
 import { startSchool, until, type Browser, type School } from './support.js';
 
@@ -96,6 +97,51 @@ describe('notes and addresses', () => {
     expect(await titles(ansel)).toEqual([]);
     expect(await endThings(school.running.glen)).toBe(1);
     expect(await school.running.glen.db.models.AfterLesson.count()).toBe(0);
+  });
+});
+
+describe('below a post on the course page', () => {
+  const onThePage = (withAfterLessons: boolean): object => ({
+    ...{ words: 'Bring dividers.', linkWords: 'Join the lesson' },
+    places: [
+      {
+        ...{ classId: school.classes.get('N3')!.id, kind: 'item', section: { title: 'Doors' } },
+        withAfterLessons,
+      },
+    ],
+  });
+  const tools = () => postTools(school, host);
+
+  it('stands what is for everyone, and goes when it does; what is for some is not named', async () => {
+    const { post, pageShows } = tools();
+    await add();
+    await add({ title: 'For those who came', seenBy: 'came' });
+    await post('N3', onThePage(true));
+    const page = await pageShows('nav-3', (text) => text.includes('Homework'));
+    expect(page).toContain(`/door/${link.code}#after-1`);
+    expect(page).not.toContain('For those who came');
+    await add({ title: 'Slides of today' });
+    await pageShows('nav-3', (text) => text.includes('Slides of today'));
+    await school.setTime('00:01', '2026-11-12');
+    await endThings(school.running.glen);
+    await pageShows('nav-3', (text) => !text.includes('Homework'));
+  });
+
+  it('stands nothing where it is not wished, and the preview shows what will', async () => {
+    const { post, pageShows } = tools();
+    await add();
+    await post('N3', onThePage(false));
+    const page = await pageShows('nav-3', (text) => text.includes('Join the lesson'));
+    expect(page).not.toContain('Homework');
+    const shown = async (withAfterLessons: boolean): Promise<string> =>
+      (
+        await host.post(
+          `/api/classes/${school.classes.get('N3')!.id}/posts/preview`,
+          onThePage(withAfterLessons),
+        )
+      ).body.places[0].html;
+    expect(await shown(true)).toContain('Homework');
+    expect(await shown(false)).not.toContain('Homework');
   });
 });
 

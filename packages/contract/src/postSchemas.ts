@@ -42,7 +42,7 @@ const section = z.union([
   z.object({ title: line(200).min(1, 'Give the section a heading.') }),
 ]);
 
-/** One place of a post. `section`, `position`, `inText`, `newTab`: of a course page; `title` of an item, a calendar entry or a letter, `name` of a place that is filled by hand, `withCalendar` of a letter. */
+/** One place of a post. `section`, `position`, `inText`, `newTab`, `withAfterLessons`: of a course page; `title` of an item, a calendar entry or a letter, `name` of a place that is filled by hand, `withCalendar` of a letter. */
 const placeShape = {
   readers: readers.default('class'),
   words: words.nullable().default(null),
@@ -55,6 +55,7 @@ const placeShape = {
   newTab: z.boolean().default(true),
   name: line(120).default(''),
   withCalendar: z.boolean().default(false),
+  withAfterLessons: z.boolean().default(false),
 };
 const placeBody = z.object({
   /** Of a place that the post has already. */
@@ -143,6 +144,7 @@ const place = z.object({
   newTab: z.boolean(),
   name: z.string(),
   withCalendar: z.boolean(),
+  withAfterLessons: z.boolean(),
   /** In words: "Stream of Coastal Navigation, period 3". */
   where: z.string(),
   readerCount: z.int(),

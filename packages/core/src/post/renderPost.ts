@@ -44,17 +44,24 @@ const paragraphOf = (text: string): Block => ({ kind: 'paragraph', spans: [{ tex
 export const renderNotice = (notice: string, address: string, medium: Medium): string =>
   renderBlocks([paragraphOf(notice)], address, medium);
 
+/** What stands around a post's own words. */
+interface PostFrame {
+  linkAtEnd?: boolean;
+  notice?: string | null;
+  below?: RichText;
+}
+
 /**
  * A post in one medium: its words, then the link (but with `linkAtEnd` false, where the words stand beside a link already);
  * where the words hold the field `{link}` there instead. Blank link words fall back to the address itself. `notice` is said
- * before it all, as it is.
+ * before it all, as it is; `below` after it all, with nothing filled in.
  * Throws GlenInputError at `values.address`.
  */
 export function renderPost(
   post: PostText,
   values: PostValues,
   medium: Medium,
-  { linkAtEnd = true, notice }: { linkAtEnd?: boolean; notice?: string | null } = {},
+  { linkAtEnd = true, notice, below = [] }: PostFrame = {},
 ): string {
   const address = checkAddress(values.address);
   const rich = richOf(post.words);
@@ -71,6 +78,7 @@ export function renderPost(
     ...(notice ? [paragraphOf(notice)] : []),
     ...filled,
     ...(inText || !linkAtEnd ? [] : [{ kind: 'link' as const, words: linkWords }]),
+    ...below,
   ];
   return renderBlocks(blocks, address, medium);
 }

@@ -29,6 +29,8 @@ export interface PlaceShape {
   name: string;
   /** A letter has its session for calendars along; left out in older rows: it has not. */
   withCalendar?: boolean;
+  /** On a course page: below it stands what is there after lessons; left out in older rows: it does not. */
+  withAfterLessons?: boolean;
 }
 
 /** Where a post is for. */

@@ -6,7 +6,8 @@ import { readDoor, type DoorFacts } from '../door/facts.js';
 import { findDoor, type Caller } from '../door/findDoor.js';
 import { isTheirs } from '../door/whose.js';
 import { OutsideError } from '../../outside/outsideError.js';
-import { cameTo, thingById, thingsOfLink, type ThingOfDate } from './store.js';
+import { thingsOfLinks, type ThingOfDate } from '../plan/afterLessonStore.js';
+import { cameTo, thingById } from './store.js';
 import { today } from './things.js';
 
 /** Those of some things of a door's lessons that somebody sees who stands at it. */
@@ -34,7 +35,7 @@ export async function seenAtDoor(
   caller: Caller,
 ): Promise<Answer<'doorAfterLessons'>> {
   const facts = await findDoor(glen, typed, caller);
-  const things = await thingsOfLink(glen.db, facts.row.link_id, await today(glen));
+  const things = await thingsOfLinks(glen.db, [facts.row.link_id], await today(glen));
   const seen = await seenOf(glen, facts, things);
   return {
     things: seen.sort(latestFirst).map(({ thing, date }) => ({

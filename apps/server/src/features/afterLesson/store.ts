@@ -1,8 +1,9 @@
-import { Op, type InferAttributes, type WhereOptions } from 'sequelize';
+import { Op } from 'sequelize';
 import type { Db } from '../../db/connect.js';
 import type { AfterLessonRow } from '../../db/models/AfterLesson.js';
 import type { OccurrenceRow } from '../../db/models/Occurrence.js';
 import { oneMore } from '../../db/versions.js';
+import { thingsWithDates, type ThingOfDate } from '../plan/afterLessonStore.js';
 
 /** A date of a series, by the day on which the pattern has it. */
 interface OfDate {
@@ -57,44 +58,14 @@ export const thingsOver = (db: Db, today: string, most: number): Promise<AfterLe
     lock: true,
   });
 
+/** The class periods of some series, each once. */
+export async function classesOfSeries(db: Db, seriesIds: number[]): Promise<Set<number>> {
+  const series = await db.models.Series.findAll({ where: { id: seriesIds } });
+  return new Set(series.map((row) => row.class_id));
+}
+
 export async function dropThings(db: Db, ids: number[]): Promise<void> {
   await db.models.AfterLesson.destroy({ where: { id: ids } });
-}
-
-/** Something that is there after a lesson, with the lesson. */
-export interface ThingOfDate {
-  thing: AfterLessonRow;
-  date: OccurrenceRow;
-}
-
-async function withDates(
-  db: Db,
-  where: WhereOptions<InferAttributes<AfterLessonRow>>,
-): Promise<ThingOfDate[]> {
-  const things = await db.models.AfterLesson.findAll({ where, order: ['id'] });
-  const dates = await db.models.Occurrence.findAll({
-    where: {
-      series_id: [...new Set(things.map((thing) => thing.series_id))],
-      key_date: [...new Set(things.map((thing) => thing.key_date))],
-      draft: false,
-    },
-  });
-  const byKey = new Map(dates.map((date) => [`${date.series_id} ${date.key_date}`, date]));
-  return things.flatMap((thing) => {
-    const date = byKey.get(`${thing.series_id} ${thing.key_date}`);
-    return date ? [{ thing, date }] : [];
-  });
-}
-
-/** What is there after the lessons of a link. */
-export async function thingsOfLink(db: Db, linkId: number, today: string): Promise<ThingOfDate[]> {
-  const series = await db.models.Series.findAll({
-    attributes: ['id'],
-    where: { link_id: linkId },
-    raw: true,
-  });
-  const ids = series.map(({ id }) => id);
-  return withDates(db, { series_id: ids, until_date: { [Op.gte]: today } });
 }
 
 /** One thing with its lesson and the code of the lesson's link. */
@@ -102,7 +73,7 @@ export async function thingById(
   db: Db,
   id: number,
 ): Promise<(ThingOfDate & { code: string }) | undefined> {
-  const [found] = await withDates(db, { id });
+  const [found] = await thingsWithDates(db, { id });
   const link = found && (await db.models.Link.findByPk(found.date.link_id));
   return found && link ? { ...found, code: link.code } : undefined;
 }

@@ -8,6 +8,7 @@ import { hostsSeries } from '../register/store.js';
 import { readSchool } from '../school/store.js';
 import {
   changeThing,
+  classesOfSeries,
   dateOfSeries,
   dropThing,
   dropThings,
@@ -85,6 +86,12 @@ const note = (
     after: { on: key, title, seenBy, until },
   });
 
+/** Those who look after the class periods hear of it, and so do their posts on course pages. */
+async function tell(glen: Glen, seriesIds: number[]): Promise<void> {
+  for (const id of await classesOfSeries(glen.db, seriesIds))
+    await glen.announce(`class:${id}`, { thing: 'class', id });
+}
+
 /** Puts a note or an address under a session. */
 export async function addThing(
   glen: Glen,
@@ -104,6 +111,7 @@ export async function addThing(
     const made = { kind: body.kind, made_by: asked.personId, made_at: glen.clock.school() };
     await keepThing(glen.db, asked, { ...said, ...made });
     await note(glen, asked, 'add-after-lesson', said);
+    await tell(glen, [asked.seriesId]);
   });
   return describeAfter(glen, asked);
 }
@@ -129,6 +137,7 @@ export async function editThing(
     if (!(await changeThing(glen.db, { id, version }, said)))
       throw stale(await describeAfter(glen, asked));
     await note(glen, asked, 'edit-after-lesson', said);
+    await tell(glen, [asked.seriesId]);
   });
   return describeAfter(glen, asked);
 }
@@ -152,6 +161,7 @@ export async function removeThing(
     if (!(await dropThing(glen.db, { id, version }))) throw stale(await describeAfter(glen, asked));
     await dropRecordings(glen, [kept]);
     await note(glen, asked, 'remove-after-lesson', kept);
+    await tell(glen, [asked.seriesId]);
   });
   glen.nudge();
   return describeAfter(glen, asked);
@@ -169,6 +179,10 @@ export async function endThings(glen: Glen): Promise<number> {
     await dropThings(
       glen.db,
       over.map(({ id }) => id),
+    );
+    await tell(
+      glen,
+      over.map((thing) => thing.series_id),
     );
     return over;
   });

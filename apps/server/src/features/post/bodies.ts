@@ -6,6 +6,7 @@ import {
   type Medium,
   type PostText,
   type PostValues,
+  type RichText,
 } from '@glen/core';
 import { changedSession } from '../plan/changedSession.js';
 import type { Body } from './placementStore.js';
@@ -28,6 +29,8 @@ interface At {
   isOff: boolean;
   struck: boolean;
   readers: Reader[] | null;
+  /** What is there after lessons. */
+  below: RichText;
 }
 
 const addresses = (readers: Reader[] | null): string[] | null =>
@@ -112,12 +115,13 @@ function heldBody({
   notice,
   struck,
   readers,
+  below,
 }: At): Body {
   const text = textAt(post, shape);
   const shown = { readers: addresses(readers), struck };
   const title = fillLine(shape.title || text.linkWords, values) || values.address;
-  const beside = renderPost(text, values, 'html', { linkAtEnd: false, notice });
-  const said = (medium: Medium): string => renderPost(text, values, medium, { notice });
+  const beside = renderPost(text, values, 'html', { linkAtEnd: false, notice, below });
+  const said = (medium: Medium): string => renderPost(text, values, medium, { notice, below });
   switch (kind) {
     case 'stream':
       return {

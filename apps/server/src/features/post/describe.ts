@@ -133,6 +133,7 @@ function describe(glen: Glen, facts: PostFacts, post: PostRow, counts: Map<numbe
       ...p.shape,
       linkWords: p.shape.linkWords ?? '',
       withCalendar: p.shape.withCalendar ?? false,
+      withAfterLessons: p.shape.withAfterLessons ?? false,
       where: whereOf(p),
       readerCount: counts.get(p.id) ?? 0,
       address: isOnSite(p) ? siteAddress(glen, p.class_ref) : null,

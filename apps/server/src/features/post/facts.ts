@@ -12,6 +12,7 @@ import { rulesOfLinks, rulesOfSession, type LinkRules } from '../entry/layers.js
 import { linkAddress } from '../../addresses.js';
 import type { LetterCounts } from '../mail/postLetterStore.js';
 import { readSchool } from '../school/store.js';
+import { afterLessonsFor, type AfterLessonsByLink } from './afterLessons.js';
 import { headingRows, type HeadingRow } from './headingStore.js';
 import { placementsOf, type PlacementRow } from './placements.sql.js';
 import {
@@ -37,6 +38,8 @@ export interface PostFacts {
   hosts: Map<number, string>;
   /** Where the entry code is left out, as others would read it. */
   withheld: Set<PlaceRow>;
+  /** What course pages show below posts. */
+  afterLessons: AfterLessonsByLink;
   /** What has become of letters, by placement; where that is asked. */
   letters?: Map<number, LetterCounts>;
 }
@@ -74,12 +77,14 @@ export async function factsFrom(
 ): Promise<PostFacts> {
   const links = [...new Set(what.places.map((p) => p.link_id))];
   const titled = what.places.filter((p) => p.shape.section && 'title' in p.shape.section);
-  const [occurrences, rules, hosts, headings, withheld] = await Promise.all([
+  const today = wallClockAt(when.now, when.zone).date;
+  const [occurrences, rules, hosts, headings, withheld, afterLessons] = await Promise.all([
     occurrencesOfLinks(glen.db, links),
     rulesOfLinks(glen.db, links),
     hostNames(glen.db, [...new Set(what.places.map((p) => p.class_id))]),
     titled.length === 0 ? [] : headingRows(glen.db, [...new Set(titled.map((p) => p.class_id))]),
     withheldFrom(glen.db, what.posts, what.places),
+    afterLessonsFor(glen.db, what.places, today),
   ]);
   return {
     ...what,
@@ -89,6 +94,7 @@ export async function factsFrom(
     rules,
     hosts,
     withheld,
+    afterLessons,
   };
 }
 

@@ -13,6 +13,7 @@ import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { rulesOfLinks } from '../entry/layers.js';
 import { readSchool } from '../school/store.js';
+import { listBelow } from './afterLessons.js';
 import { bodyAt, sectionAt, textAt } from './bodies.js';
 import { checkPlaces, type CheckedPlaces } from './checkPlaces.js';
 import { deliveriesOf, factsFrom, valuesOf, type PostFacts } from './facts.js';
@@ -132,7 +133,7 @@ function previewPlace(
     address: values.address,
     isLetter: place.kind === 'mail',
     empty: emptyAt(facts.posts[0]!, place, values),
-    ...lookAt(facts.posts[0]!, place, values, session),
+    ...lookAt(facts, place, values, session),
   };
 }
 
@@ -158,13 +159,15 @@ function emptyAt(post: PostRow, { shape }: PlaceRow, values: PostValues): string
 
 /** A post in each of its forms as it would stand at a place. */
 function lookAt(
-  post: PostRow,
+  facts: PostFacts,
   place: PlaceRow,
   values: PostValues,
   session: PostOccurrenceRow | null,
 ): Pick<Shown, 'title' | 'html' | 'text' | 'markdown'> {
   const { kind, shape } = place;
+  const post = facts.posts[0]!;
   const words = textAt(post, shape);
+  const below = listBelow(facts.afterLessons, place, session, values.address);
   // In a calendar and on a course page the link stands beside the words, unless it is wished among them.
   const beside = kind === 'calendar' || (kind === 'item' && !shape.inText);
   const body =
@@ -179,13 +182,14 @@ function lookAt(
           isOff: false,
           struck: false,
           readers: null,
+          below,
         })
       : null;
   const isTitled = beside || kind === 'mail' || body?.kind === 'item';
   return {
     title: isTitled ? fillLine(shape.title || words.linkWords, values) || values.address : null,
-    html: renderPost(words, values, 'html', { linkAtEnd: !beside }),
-    text: renderPost(words, values, 'text'),
-    markdown: renderPost(words, values, 'markdown'),
+    html: renderPost(words, values, 'html', { linkAtEnd: !beside, below }),
+    text: renderPost(words, values, 'text', { below }),
+    markdown: renderPost(words, values, 'markdown', { below }),
   };
 }

@@ -20,6 +20,7 @@ const ALL_OF_THE_CLASS: Required<Omit<PlaceShape, 'order'>> = {
   newTab: true,
   name: '',
   withCalendar: false,
+  withAfterLessons: false,
 };
 
 async function timingOf(glen: Glen, timing: Sent['timing']): Promise<PostTiming> {

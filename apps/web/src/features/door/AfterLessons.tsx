@@ -1,3 +1,5 @@
+import { useEffect, useRef } from 'react';
+import { useLocation } from 'react-router';
 import { dateInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import { api } from '../../app/api.js';
@@ -25,6 +27,29 @@ function Title({ thing: { id, kind, title, address, minutes } }: { thing: Thing 
   );
 }
 
+/** One thing; the one that an address asks for is brought into sight. */
+function Item({ thing }: { thing: Thing }) {
+  const { hash } = useLocation();
+  const isAsked = hash === `#after-${thing.id}`;
+  const at = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (isAsked) at.current?.scrollIntoView({ block: 'center' });
+  }, [isAsked]);
+  return (
+    <li
+      ref={at}
+      className={`border-t border-line py-2 break-words ${isAsked ? 'rounded bg-shade px-2' : ''}`}
+    >
+      <Title thing={thing} />
+      {thing.words && <p className="whitespace-pre-line">{thing.words}</p>}
+      <p className="text-sm text-soft">
+        {dateInWords(thing.session.date)}, {thing.session.time} · there until{' '}
+        {dateInWords(thing.until)}
+      </p>
+    </li>
+  );
+}
+
 /** What is there after lessons at this door, for whoever looks. */
 export function AfterLessons({ code }: { code: string }) {
   const { data } = api.useDoorAfterLessonsQuery({ params: { code } });
@@ -34,14 +59,7 @@ export function AfterLessons({ code }: { code: string }) {
       <h2 className="text-lg">After the lessons</h2>
       <ul>
         {data.things.map((thing) => (
-          <li key={thing.id} className="border-t border-line py-2 break-words">
-            <Title thing={thing} />
-            {thing.words && <p className="whitespace-pre-line">{thing.words}</p>}
-            <p className="text-sm text-soft">
-              {dateInWords(thing.session.date)}, {thing.session.time} · there until{' '}
-              {dateInWords(thing.until)}
-            </p>
-          </li>
+          <Item key={thing.id} thing={thing} />
         ))}
       </ul>
     </section>

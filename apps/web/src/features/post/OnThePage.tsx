@@ -162,6 +162,21 @@ interface OnThePageProps extends Omit<PagePartProps, 'sections'> {
   trouble: string | undefined;
 }
 
+/** Whether what is there after lessons stands below it. */
+function AfterLessonsPart({ place, change }: Omit<PagePartProps, 'sections'>) {
+  return (
+    <label className="flex items-center gap-2 text-sm">
+      <input
+        type="checkbox"
+        className="size-4 accent-bracken"
+        checked={place.withAfterLessons ?? false}
+        onChange={(e) => change({ withAfterLessons: e.target.checked })}
+      />
+      Below it, recordings, notes and addresses that are for everyone after a lesson
+    </label>
+  );
+}
+
 /** Where on the course page: a section that is there, or one of the post's own; as a link or within words. */
 export function OnThePage({ place, change, trouble }: OnThePageProps) {
   const { data } = api.useCoursePageQuery({ params: { classId: place.classId } });
@@ -187,6 +202,7 @@ export function OnThePage({ place, change, trouble }: OnThePageProps) {
         , as <AsWhatPart place={place} change={change} />
       </p>
       <OwnSection {...part} headings={own?.headings ?? []} />
+      <AfterLessonsPart place={place} change={change} />
       {data?.trouble && (
         <p className="text-sm text-gorse-deep">
           {data.trouble} Its sections cannot be shown just now; one of its own can be made all the

@@ -59,6 +59,7 @@ export const draftOf = (post: Post): PostDraft => ({
       newTab,
       name,
       withCalendar,
+      withAfterLessons,
     }) => ({
       id,
       classId,
@@ -74,6 +75,7 @@ export const draftOf = (post: Post): PostDraft => ({
       newTab,
       name,
       withCalendar,
+      withAfterLessons,
     }),
   ),
 });

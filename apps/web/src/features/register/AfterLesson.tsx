@@ -30,11 +30,48 @@ function Title({ thing: { id, kind, title, address, minutes } }: { thing: Thing 
   );
 }
 
-function Row({ thing, of, mayEdit }: { thing: Thing; of: OfDate; mayEdit: boolean }) {
-  const [isChanging, setChanging] = useState(false);
-  const [remove] = api.useRemoveAfterLessonMutation();
-  const { id, version, words, seenBy, until, by } = thing;
-  const params = { seriesId: of.seriesId };
+interface RowProps {
+  thing: Thing;
+  of: OfDate;
+}
+
+/** Nothing brings it back, so that it is asked once more. */
+function Removing({ thing, of, onDone }: RowProps & { onDone: () => void }) {
+  const [remove, { isLoading }] = api.useRemoveAfterLessonMutation();
+  const { id, version, title, kind } = thing;
+  const send = async (): Promise<void> => {
+    const { error } = await remove({
+      params: { seriesId: of.seriesId },
+      body: { on: of.on, id, version },
+    });
+    if (error) onDone();
+  };
+  return (
+    <div
+      className="mt-2 rounded-small bg-berry-tint p-3"
+      role="group"
+      aria-label={`Take ${title} away`}
+    >
+      <p>
+        {kind === 'recording'
+          ? 'Nobody finds it any more, and the video service deletes it. Nothing brings it back.'
+          : 'Nobody finds it any more, and nothing brings it back.'}
+      </p>
+      <div className="mt-2 flex flex-wrap gap-2">
+        <Button kind="danger" disabled={isLoading} onClick={() => void send()}>
+          Take it away
+        </Button>
+        <Button onClick={onDone}>Leave it there</Button>
+      </div>
+    </div>
+  );
+}
+
+function Row({ thing, of, mayEdit }: RowProps & { mayEdit: boolean }) {
+  const [open, setOpen] = useState<'change' | 'remove' | null>(null);
+  const { words, seenBy, until, by } = thing;
+  const toggle = (part: 'change' | 'remove'): void => setOpen(open === part ? null : part);
+  const close = (): void => setOpen(null);
   return (
     <li className="border-t border-line py-2">
       <div className="flex flex-wrap items-baseline gap-x-3">
@@ -51,21 +88,24 @@ function Row({ thing, of, mayEdit }: { thing: Thing; of: OfDate; mayEdit: boolea
             <Button
               kind="link"
               aria-label={`Change ${thing.title}`}
-              onClick={() => setChanging(!isChanging)}
+              aria-expanded={open === 'change'}
+              onClick={() => toggle('change')}
             >
               Change
             </Button>
             <Button
               kind="danger-link"
-              aria-label={`Take ${thing.title} away for good`}
-              onClick={() => void remove({ params, body: { on: of.on, id, version } })}
+              aria-label={`Take ${thing.title} away`}
+              aria-expanded={open === 'remove'}
+              onClick={() => toggle('remove')}
             >
-              Take away for good
+              Take away…
             </Button>
           </>
         )}
       </div>
-      {isChanging && <AfterLessonForm of={of} thing={thing} onDone={() => setChanging(false)} />}
+      {open === 'change' && <AfterLessonForm of={of} thing={thing} onDone={close} />}
+      {open === 'remove' && <Removing thing={thing} of={of} onDone={close} />}
     </li>
   );
 }
