@@ -338,7 +338,7 @@ export async function loadDemo(glen: Glen, at: string): Promise<boolean> {
 
   await loadMess(glen, ids, ottoline);
   await loadGroups(glen, ids, host, people);
-  await loadRegisters(glen, { classId: ids.get('nav-3')!, head, host });
+  await loadRegisters(glen, ids, { head, host });
   await loadPosts(glen, ids, host);
   await takeAsTold(glen);
   return true;

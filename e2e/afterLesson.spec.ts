@@ -50,6 +50,27 @@ test('a note stands at the door of a lesson for those whom it is for, until a ho
   await expect(part.getByText('Nothing is there yet.')).toBeVisible();
 });
 
+test('a post on the course page lists what is there for everyone, and leads to it at the door', async ({
+  school,
+}) => {
+  const teacher = await school.open('Ottoline Marsh');
+  await teacher.goto(`${school.url}/register/3/2026-10-07`);
+  const part = teacher.getByRole('region', { name: 'After the lesson' });
+  await part.getByRole('button', { name: 'Put a note or an address there' }).click();
+  await part.getByLabel('What it is').fill('Homework');
+  await part.getByLabel('In words').fill('Plot the passage to Merrow Point.');
+  await part.getByRole('button', { name: 'Put it there' }).click();
+  await expect(part.getByText('Homework')).toBeVisible();
+
+  await teacher.goto(`${school.url}/classes/${school.classOf('N3').id}/posts`);
+  await teacher.getByRole('link', { name: 'New post' }).first().click();
+  const composer = teacher.getByRole('main');
+  await composer.getByRole('combobox', { name: /^Kind of place/ }).click();
+  await teacher.getByRole('option', { name: /^course page/ }).click();
+  await composer.getByRole('checkbox', { name: /^Below it, recordings/ }).check();
+  await expect(composer.getByRole('link', { name: 'Homework' })).toBeVisible();
+});
+
 test('who comes knows of being recorded; the recording is its hosts’ until they give it to others', async ({
   school,
 }) => {

@@ -90,6 +90,7 @@ describe('notes and addresses', () => {
   });
 
   it('go by themselves after their last day, and not before', async () => {
+    await school.running.glen.db.models.AfterLesson.destroy({ where: {} });
     await add();
     await school.setTime('23:59', '2026-11-11');
     expect([await titles(ansel), await endThings(school.running.glen)]).toEqual([['Homework'], 0]);
@@ -118,7 +119,7 @@ describe('below a post on the course page', () => {
     await add({ title: 'For those who came', seenBy: 'came' });
     await post('N3', onThePage(true));
     const page = await pageShows('nav-3', (text) => text.includes('Homework'));
-    expect(page).toContain(`/door/${link.code}#after-1`);
+    expect(page).toContain(`/door/${link.code}#after-`);
     expect(page).not.toContain('For those who came');
     await add({ title: 'Slides of today' });
     await pageShows('nav-3', (text) => text.includes('Slides of today'));
@@ -145,24 +146,29 @@ describe('below a post on the course page', () => {
   });
 });
 
+interface InRoom {
+  room: string;
+  record: (on: boolean) => Promise<number>;
+  write: (text: string) => Promise<number>;
+}
+
 /** A host in the room itself, as a browser is: with the room's cookie, and listening. */
-async function hostInRoom(): Promise<{ record: (on: boolean) => Promise<number>; room: string }> {
+async function hostInRoom(): Promise<InRoom> {
   const { go } = (await host.post(`/api/links/${link.id}/open`, { anyway: true })).body;
   const room = roomOf(go);
   const came = await fetch(go, { redirect: 'manual' });
   const Cookie = came.headers.getSetCookie()[0]!.split(';')[0]!;
   const at = `${new URL(go).origin}/room/${room}`;
   await moves(school, { room, type: 'arrived', name: 'Ottoline Marsh' });
+  const press = async (what: string, body: object): Promise<number> => {
+    const headers = { Cookie, 'Content-Type': 'application/json' };
+    const options = { method: 'POST', headers, body: JSON.stringify(body) };
+    return (await fetch(`${at}/${what}`, options)).status;
+  };
   return {
     room,
-    record: async (on) =>
-      (
-        await fetch(`${at}/record`, {
-          method: 'POST',
-          headers: { Cookie, 'Content-Type': 'application/json' },
-          body: JSON.stringify({ on }),
-        })
-      ).status,
+    record: (on) => press('record', { on }),
+    write: (text) => press('chat', { text }),
   };
 }
 
@@ -217,5 +223,53 @@ describe('recordings', () => {
     expect((await after()).things).toMatchObject([{ minutes: 50, until: '2026-11-11' }]);
     await school.videoEvent({ ...told, id: 'of-no-room', room: 'g999999-1', recording: 'b2' });
     expect((await after()).things).toHaveLength(1);
+  });
+});
+
+describe('what is written in the chat', () => {
+  const keepChats = async (keepsChat: boolean): Promise<number> => {
+    const office = await school.as('Perpetua Lund');
+    const { mayEdit: _, ...ways } = (await office.get('/api/school/registers')).body;
+    return (await office.put('/api/school/registers', { ...ways, keepsChat })).status;
+  };
+  /** A lesson in which something is written, from its beginning to its end. */
+  const holdLesson = async (): Promise<void> => {
+    await school.setTime('10:50');
+    const { write } = await hostInRoom();
+    expect(await write('Chart 4012: https://files.merrow.example/4012')).toBe(200);
+    expect((await host.post(`/api/links/${link.id}/close-room`, {})).status).toBe(200);
+  };
+
+  it('is kept for the session’s hosts where the school wishes it, and all who come know before', async () => {
+    expect(await keepChats(true)).toBe(200);
+    expect((await ansel.get('/api/me')).body.school.keepsChat).toBe(true);
+    expect(JSON.stringify((await ansel.get(`/api/door/${link.code}/how`)).body)).toContain(
+      'the chat is kept after the session',
+    );
+    await holdLesson();
+    const [kept] = (await until(after, ({ things }) => things.length === 1)).things;
+    expect(kept).toMatchObject({ title: 'Chat', kind: 'recording', minutes: null });
+    expect(kept!.seenBy).toBe('hosts');
+    expect(await titles(ansel)).toEqual([]);
+    const way = await host.get(`/api/recordings/${kept!.id}`);
+    const file = await fetch(way.headers.location!);
+    expect(file.headers.get('content-type')).toContain('text/plain');
+    expect(await file.text()).toBe(
+      'Ottoline Marsh: Chart 4012: https://files.merrow.example/4012\n',
+    );
+    await host.post(`${path()}/remove`, { on: lesson.key, id: kept!.id, version: 1 });
+    await until(
+      async () => (await fetch(way.headers.location!)).status,
+      (status) => status === 403,
+    );
+  });
+
+  it('goes with the room otherwise', async () => {
+    await holdLesson();
+    await until(
+      async () => (await host.get(`/api/links/${link.id}/desk`)).body.here?.length ?? 0,
+      (inside) => inside === 0,
+    );
+    expect((await after()).things).toEqual([]);
   });
 });

@@ -79,7 +79,7 @@ describe('a teacher alone', () => {
     expect(told.waiting[0]!.takenFor).toEqual({ id: birgit, name: 'Birgit Tideman' });
     expect([told.missing, told.here]).toEqual([
       [],
-      [{ id: birgit, name: 'Birgit Tideman', as: 'Birdie' }],
+      [{ id: birgit, name: 'Birgit Tideman', as: 'Birdie', lateBy: null, isBack: false }],
     ]);
     expect((await say(999)).status).toBe(422);
     expect((await say(null)).status).toBe(200);

@@ -93,7 +93,7 @@ const button = (id, text, press) =>
 const WHO = { hosts: 'hosts', presenters: 'hosts and presenters', everyone: 'everyone' };
 const CAMERAS = { off: 'off', choice: 'as they like', on: 'asked to be on' };
 const ROLES = { host: 'host', presenter: 'presenter', participant: 'inside', watcher: 'watching' };
-function rulesInWords({ rules, recording }) {
+function rulesInWords({ rules, recording, keepsChat }) {
   return [
     rules.arriveMuted ? 'People arrive muted.' : 'People arrive with their microphone open.',
     rules.mayUnmute ? 'Everyone may speak.' : 'Only hosts and presenters speak.',
@@ -103,6 +103,9 @@ function rulesInWords({ rules, recording }) {
     recording
       ? 'This room is being recorded. As it carries no sound and no pictures, a tone stands for them.'
       : 'Nothing is recorded.',
+    keepsChat
+      ? 'What is written in the chat is kept after the end.'
+      : 'What is written in the chat goes with the room.',
   ];
 }
 

@@ -81,6 +81,7 @@ export const doorAnswer = z.object({
     asksCode: z.boolean(),
     watching: z.boolean(),
     recording: rulesShape.recording,
+    chat: z.boolean(),
   }),
 });
 

@@ -27,6 +27,8 @@ export const meSchema = z.object({
     classesBy: z.enum(['teachers', 'office']),
     /** One teacher, who is the office too: nothing is said of a school. */
     alone: z.boolean(),
+    /** Whether what is written in the chat of a session is kept after it. */
+    keepsChat: z.boolean(),
   }),
   /** In which order dates are written, and on which clock: as the person wishes, else as the school has it. */
   writes: z.object({ dateOrder, hours: clockHours }),

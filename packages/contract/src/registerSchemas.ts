@@ -176,6 +176,7 @@ export const registerWaysForm = z.object({
     .int('Give a number of days.')
     .min(7, 'A week at the least: registers settle, and are looked through.')
     .max(730, 'Two years at the most.'),
+  keepsChat: z.boolean(),
 });
 
 export const registerWaysAnswer = registerWaysForm.extend({ version, mayEdit: z.boolean() });

@@ -38,6 +38,7 @@ export {
 export { GUEST_COMES, type GuestComes } from './guest/comes.js';
 export {
   AFTER_LESSON_SEEN_BY,
+  CHAT_KEPT,
   recordedInWords,
   usualUntil,
   type AfterLessonSeenBy,

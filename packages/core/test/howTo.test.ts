@@ -43,6 +43,12 @@ describe('howTo', () => {
     expect(withCode).toContain('Type the entry code.');
     expect(withCode).not.toContain('gull-77');
   });
+  it('says where the chat is kept, and only where there is one', () => {
+    const kept = { keepsChat: true };
+    expect(page({ chat: true }, kept)).toContain('the chat is kept after the session');
+    expect(page({ chat: true })).not.toContain('the chat is kept');
+    expect(page({ chat: false }, kept)).not.toContain('the chat is kept');
+  });
   it('promises nothing of a room that Glen cannot look into', () => {
     const pasted = page({ arriveMuted: true }, { pastedRoom: true });
     expect(pasted).not.toMatch(/You arrive muted|Try your camera/);

@@ -8,6 +8,8 @@ export interface RoomWish {
   classRef: string;
   /** The join link's full address, for people inside who want to pass it on. */
   door: string;
+  /** What is written in its chat is kept after its end. */
+  keepChat: boolean;
   rules: Pick<
     EntryRules,
     | 'presenters'

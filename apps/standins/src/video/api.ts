@@ -20,6 +20,7 @@ const wishBody = z.object({
   title: z.string(),
   door: z.url(),
   classRef: z.string(),
+  keepChat: z.boolean().default(false),
   rules: rulesBody,
 });
 const muteBody = z.object({ visitor: z.string().optional() });

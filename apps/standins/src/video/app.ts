@@ -56,6 +56,7 @@ async function stateFor(rooms: Rooms, seat: Seat, { room, wish, recording }: Roo
   return {
     rules,
     recording: Boolean(recording),
+    keepsChat: rules.chat && Boolean(wish.keepChat),
     chat: chat.reverse(),
     shared: sharer ? { by: sharer.name, slide: sharer.slide } : null,
     you: {

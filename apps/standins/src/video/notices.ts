@@ -30,7 +30,7 @@ export class Notices {
 
   async tell(event: {
     room: string;
-    type: 'arrived' | 'left' | 'ended' | 'recorded';
+    type: 'arrived' | 'left' | 'ended' | 'recorded' | 'chat';
     visitor?: string;
     recording?: string;
     minutes?: number;

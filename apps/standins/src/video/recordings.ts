@@ -3,10 +3,12 @@ import type { Express, NextFunction, Request, Response } from 'express';
 import type { Store } from '../db.js';
 import { problem } from '../problem.js';
 import type { Notices } from './notices.js';
-import type { Rooms } from './store.js';
+import type { Room, Rooms } from './store.js';
 
 export const RECORDING_TABLES = [
   `CREATE TABLE IF NOT EXISTS recordings (id CHAR(32) PRIMARY KEY, room VARCHAR(80) NOT NULL, began_at DATETIME NOT NULL, ended_at DATETIME NULL, KEY by_room (room, ended_at))`,
+  // What was written, rather than what was said.
+  'ALTER TABLE recordings ADD COLUMN IF NOT EXISTS is_chat TINYINT(1) NOT NULL DEFAULT 0',
 ];
 
 const ADDRESS_SECONDS = 300;
@@ -15,7 +17,7 @@ const A_MINUTE_MS = 60_000;
 interface Recording {
   id: string;
   room: string;
-  minutes: number;
+  is_chat: number;
 }
 
 /** What rooms have recorded. No picture and no sound goes through this service: a file of it is a second of one tone. */
@@ -33,6 +35,26 @@ export class Recordings {
     const isOn = held !== undefined && Boolean(held.recording) && !held.ended;
     if (isOn && !open) await this.begin(room);
     if (!isOn && open) await this.end(open);
+    if (held?.ended) await this.endChat(held);
+  }
+
+  /** What was written is kept where that is wished and there is something, else gone with the room. */
+  private async endChat({ room, wish }: Room): Promise<void> {
+    const written = await this.rooms.written(room);
+    if (written.length === 0) return;
+    if (!wish.keepChat) return this.rooms.forgetChat(room);
+    const id = randomBytes(16).toString('hex');
+    await this.store.change(
+      'INSERT INTO recordings (id, room, began_at, ended_at, is_chat) VALUES (:id, :room, UTC_TIMESTAMP(), UTC_TIMESTAMP(), 1)',
+      { id, room },
+    );
+    await this.notices.tell({ room, type: 'chat', recording: id });
+  }
+
+  /** What was written, a line for each. */
+  async chatFile(room: string): Promise<string> {
+    const written = await this.rooms.written(room);
+    return written.map(({ name, text }) => `${name}: ${text}\n`).join('');
   }
 
   private openIn(room: string): Promise<{ id: string; began_at: string } | undefined> {
@@ -61,11 +83,13 @@ export class Recordings {
     await this.notices.tell({ room: found.room, type: 'recorded', recording: id, minutes });
   }
 
-  recording(id: string): Promise<Pick<Recording, 'id' | 'room'> | undefined> {
-    return this.store.one('SELECT id, room FROM recordings WHERE id = :id', { id });
+  recording(id: string): Promise<Recording | undefined> {
+    return this.store.one('SELECT id, room, is_chat FROM recordings WHERE id = :id', { id });
   }
 
   async drop(id: string): Promise<void> {
+    const found = await this.recording(id);
+    if (found?.is_chat) await this.rooms.forgetChat(found.room);
     await this.store.change('DELETE FROM recordings WHERE id = :id', { id });
   }
 }
@@ -136,6 +160,8 @@ export function mountRecordings(
   app.get('/recordings/:id', async (req, res) => {
     const found = isGood(secret, req) && (await recordings.recording(String(req.params.id)));
     if (!found) return void res.status(403).send('This recording is not there for you.');
-    res.type('audio/wav').set('Cache-Control', 'no-store').send(toneFile());
+    res.set('Cache-Control', 'no-store');
+    if (found.is_chat) res.type('text/plain').send(await recordings.chatFile(found.room));
+    else res.type('audio/wav').send(toneFile());
   });
 }

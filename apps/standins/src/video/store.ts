@@ -28,6 +28,8 @@ export interface Wish {
   title: string;
   door: string;
   classRef: string;
+  /** What is written in the chat is kept after the end. */
+  keepChat?: boolean;
   rules: Rules;
 }
 export interface Room {
@@ -183,6 +185,15 @@ export class Rooms {
       'SELECT id, name, text FROM chat WHERE room = :room ORDER BY id DESC LIMIT 50',
       { room },
     );
+  }
+
+  /** All that was written in a room, as it was written. */
+  written(room: string): Promise<{ name: string; text: string }[]> {
+    return this.store.rows('SELECT name, text FROM chat WHERE room = :room ORDER BY id', { room });
+  }
+
+  async forgetChat(room: string): Promise<void> {
+    await this.store.change('DELETE FROM chat WHERE room = :room', { room });
   }
 
   hereAtAll(): Promise<Seat[]> {

@@ -250,12 +250,13 @@ export const door = {
     body: z.object({
       id: z.string().min(1).max(80),
       room: z.string().max(80),
-      type: z.enum(['arrived', 'left', 'ended', 'recorded']),
-      /** Of what was recorded: what the service calls it, and how long it is. */
+      type: z.enum(['arrived', 'left', 'ended', 'recorded', 'chat']),
+      /** Of what was recorded, and of a chat that is kept: what the service calls it. */
       recording: z
         .string()
         .regex(/^[\w-]{1,80}$/)
         .optional(),
+      /** How long it is, of what was recorded. */
       minutes: z.int().positive().max(6000).optional(),
       visitor: z.string().max(40).optional(),
       at: utcInstant,

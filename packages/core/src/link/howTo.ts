@@ -1,5 +1,6 @@
 import type { EntryRules } from '../entry/rules.js';
 import { howToGetIn } from '../post/invitation.js';
+import { CHAT_KEPT } from '../register/afterLesson.js';
 
 type HowToRules = Pick<
   EntryRules,
@@ -11,6 +12,7 @@ type HowToRules = Pick<
   | 'arriveMuted'
   | 'mayUnmute'
   | 'camera'
+  | 'chat'
   | 'recording'
   | 'watching'
   | 'phone'
@@ -26,6 +28,8 @@ export interface HowToFacts {
   pastedRoom: boolean;
   /** How to come by telephone, for those it is for where callers may come. */
   phone?: { number: string; pin: string } | null;
+  /** The school keeps what is written in chats. */
+  keepsChat?: boolean;
 }
 
 export interface HowTo {
@@ -64,15 +68,17 @@ const RECORDING: Record<EntryRules['recording'], string[]> = {
   off: [],
 };
 
-const inside = (rules: HowToRules): string =>
+const inside = ({ rules, keepsChat = false }: HowToFacts): string =>
   [
     microphone(rules),
     CAMERA[rules.camera],
     ...RECORDING[rules.recording],
+    ...(keepsChat && rules.chat ? [CHAT_KEPT] : []),
     ...(rules.watching ? ['You may also come to watch only.'] : []),
   ].join(' ');
 
-function stepsOf({ rules, pastedRoom }: HowToFacts, who: string): string[] {
+function stepsOf(facts: HowToFacts, who: string): string[] {
+  const { rules, pastedRoom } = facts;
   const opens =
     rules.opensBefore === 0
       ? 'The door opens at the time the lesson begins'
@@ -85,7 +91,7 @@ function stepsOf({ rules, pastedRoom }: HowToFacts, who: string): string[] {
       ? []
       : [`Type the entry code. ${who} has given it to you; it is not on this page.`]),
     `${opens}${withWhom} If you are early, leave the page open: it lets you on by itself.`,
-    pastedRoom ? 'Come in with camera and microphone off; switch them on inside.' : inside(rules),
+    pastedRoom ? 'Come in with camera and microphone off; switch them on inside.' : inside(facts),
   ];
 }
 

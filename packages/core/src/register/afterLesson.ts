@@ -67,6 +67,10 @@ const RECORDED = {
   off: null,
 } as const;
 
+/** What whoever comes is told where the chat is kept. */
+export const CHAT_KEPT =
+  'What is written in the chat is kept after the session, for its hosts, who may give it to others.';
+
 /** What whoever comes is told of being recorded, before they go in. Null: nothing is recorded. */
 export const recordedInWords = (recording: keyof typeof RECORDED): string | null =>
   RECORDED[recording];

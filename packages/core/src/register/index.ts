@@ -18,6 +18,7 @@ export {
 export { registerCsv, type ReturnedRow } from './registerCsv.js';
 export {
   AFTER_LESSON_SEEN_BY,
+  CHAT_KEPT,
   afterLessonList,
   recordedInWords,
   seesAfterLesson,

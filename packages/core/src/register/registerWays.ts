@@ -8,12 +8,20 @@ export interface RegisterWays {
   missedInRow: number;
   /** For how many days it is kept when somebody was in; from then on only how the register stood. */
   keptDays: number;
+  /** Whether what is written in the chat of a session is kept after it. */
+  keepsChat: boolean;
 }
 
 /** As long as a term lasts, about. */
 const A_TERM = 120;
 
-const USUAL: RegisterWays = { returnDay: 5, seenBy: 'own', missedInRow: 3, keptDays: A_TERM };
+const USUAL: RegisterWays = {
+  returnDay: 5,
+  seenBy: 'own',
+  missedInRow: 3,
+  keptDays: A_TERM,
+  keepsChat: false,
+};
 
 /** A school's ways with its registers: the usual where it has said nothing. */
 export const registerWays = (said: Partial<RegisterWays>): RegisterWays => ({ ...USUAL, ...said });

@@ -1,4 +1,4 @@
-import { SIGNERS, mayUseWay, passkeyHost, type WayIn } from '@glen/core';
+import { SIGNERS, mayUseWay, passkeyHost, registerWays, type WayIn } from '@glen/core';
 import type { Me } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
@@ -42,6 +42,7 @@ export async function describeMe(glen: Glen, who: Who): Promise<Me> {
       help: school.help,
       classesBy: school.classes_by,
       alone: Boolean(school.alone),
+      keepsChat: registerWays(school.registers).keepsChat,
     },
     writes: {
       dateOrder: wishes.dateOrder ?? school.date_order,

@@ -5,6 +5,7 @@ import {
   classTitle,
   howTo,
   placeWallTime,
+  registerWays,
   type EntryDecision,
 } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
@@ -86,6 +87,7 @@ export async function describeHowTo(
       label: row.for_class ? null : called.label || null,
       pastedRoom: row.room_address !== null,
       phone: phoneFor(glen, facts),
+      keepsChat: registerWays((await readSchool(glen.db)).registers).keepsChat,
     }),
   };
 }
@@ -212,6 +214,7 @@ async function doorAnswer(
       asksCode: rules.entryCode !== null,
       watching: rules.watching,
       recording: rules.recording,
+      chat: rules.chat,
     },
   };
 }

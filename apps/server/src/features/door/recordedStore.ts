@@ -6,14 +6,16 @@ interface Recorded {
   room: string;
   /** What the video service calls it. */
   recording: string;
-  minutes: number;
+  title: string;
+  /** Null: a chat, which has no length. */
+  minutes: number | null;
   at: string;
 }
 
 /** Keeps a recording under the session in whose room it was made, for its hosts alone; at which door, where there is one. */
 export async function keepRecording(
   db: Db,
-  { room, recording, minutes, at }: Recorded,
+  { room, recording, title, minutes, at }: Recorded,
 ): Promise<{ linkId: number; classId: number } | undefined> {
   const sitting = await db.models.Sitting.findByPk(readRoom(room).sitting, {
     include: ['link', 'occurrence'],
@@ -27,7 +29,7 @@ export async function keepRecording(
     series_id: date.series_id,
     key_date: date.key_date,
     kind: 'recording',
-    title: 'Recording',
+    title,
     recording,
     minutes,
     seen_by: 'hosts',

@@ -30,10 +30,14 @@ async function roomGone(glen: Glen, { room, nth }: VideoEvent, at: string): Prom
   await glen.announce(`class:${sitting.class_id}`, { thing: 'desk', id: sitting.link_id });
 }
 
-/** A room has recorded something: its hosts find it under the session, and say who else does. */
-async function recorded(glen: Glen, { room, recording, minutes }: VideoEvent, at: string) {
-  if (recording === undefined || minutes === undefined) return;
-  const door = await keepRecording(glen.db, { room, recording, minutes, at });
+/** A room has recorded something, or kept its chat: its hosts find it under the session, and say who else does. */
+async function recorded(glen: Glen, { type, room, recording, minutes }: VideoEvent, at: string) {
+  const isChat = type === 'chat';
+  if (recording === undefined || (minutes === undefined && !isChat)) return;
+  const kept = isChat
+    ? { title: 'Chat', minutes: null }
+    : { title: 'Recording', minutes: minutes ?? null };
+  const door = await keepRecording(glen.db, { room, recording, at, ...kept });
   if (door) await glen.announce(`class:${door.classId}`, { thing: 'desk', id: door.linkId });
 }
 
@@ -108,7 +112,7 @@ export async function takeVideoEvent(glen: Glen, signed: Signed, event: VideoEve
   await glen.db.transaction(async () => {
     if (!(await isNew(glen, event.id))) return;
     if (event.type === 'ended') await roomGone(glen, event, at);
-    else if (event.type === 'recorded') await recorded(glen, event, at);
+    else if (event.type === 'recorded' || event.type === 'chat') await recorded(glen, event, at);
     else await seatChanged(glen, event, at);
   });
 }

@@ -1,9 +1,10 @@
-import type { EntryRules } from '@glen/core';
+import { registerWays, type EntryRules } from '@glen/core';
 import { linkAddress } from '../../addresses.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, wrongField } from '../../http/problem.js';
 import { OutsideError } from '../../outside/outsideError.js';
 import type { RoomWish, VideoService } from '../../outside/videoService.js';
+import { readSchool } from '../school/store.js';
 import { isClaimed } from './claimedNames.js';
 import type { Seated } from './admit.js';
 import { noteRoomReady } from './store.js';
@@ -31,6 +32,7 @@ async function makeRoom(
     title: at!.occurrence.session_title,
     classRef: row.class_ref,
     door: linkAddress(glen, row.code),
+    keepChat: registerWays((await readSchool(glen.db)).registers).keepsChat,
     rules: roomRules(rules),
   });
   // Where the rules were changed meanwhile, the room is told.

@@ -1,5 +1,12 @@
 import { fittingWord, toldBy } from '@glen/core';
-import type { ClockHours, DateOrder, EntryRules, RuleField, SchoolCalendar } from '@glen/core';
+import type {
+  ClockHours,
+  DateOrder,
+  EntryRules,
+  RegisterWays,
+  RuleField,
+  SchoolCalendar,
+} from '@glen/core';
 import type { Account } from '@glen/contract';
 import type { Db } from '../../db/connect.js';
 import { oneMore } from '../../db/versions.js';
@@ -16,6 +23,7 @@ interface School {
   alone: boolean;
   date_order: DateOrder;
   hours: ClockHours;
+  registers: Partial<RegisterWays>;
 }
 
 /** The one school of this installation; before anybody has moved in, a problem that says so. */
@@ -107,7 +115,7 @@ export async function markSeen(db: Db, id: number, personId: number): Promise<bo
 export const schoolExists = async (db: Db): Promise<boolean> =>
   (await db.models.School.count()) > 0;
 
-interface NewSchool extends Omit<School, 'help' | 'classes_by' | 'alone' | 'date_order' | 'hours'> {
+interface NewSchool extends Pick<School, 'name' | 'calendar' | 'rules' | 'locked'> {
   region: string | null;
   dateOrder?: DateOrder;
   hours?: ClockHours;

@@ -16,7 +16,9 @@ function Title({ thing: { id, kind, title, address, minutes } }: { thing: Thing 
         <a className={LINK} href={`/api/recordings/${id}`}>
           {title}
         </a>{' '}
-        <span className="text-sm text-soft">recording, {minutes} min</span>
+        <span className="text-sm text-soft">
+          {minutes === null ? 'what was written' : `recording, ${minutes} min`}
+        </span>
       </>
     );
   if (address === null) return <b>{title}</b>;

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { Link, useParams } from 'react-router';
-import { dateInWords, recordedInWords } from '@glen/core/light';
+import { CHAT_KEPT, dateInWords, recordedInWords } from '@glen/core/light';
 import type { Answer, Me, Problem } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { timeUntil, useNow, wallClock } from '../../app/clock.js';
@@ -73,10 +73,11 @@ function Sign({ me, door, entering }: { me: Me; door: Door; entering: Entering }
 const canStillCome = ({ decision: { outcome, reason } }: Door): boolean =>
   outcome !== 'refused' || reason === 'code-needed' || reason === 'code-wrong' || reason === 'full';
 
-/** Whoever is recorded knows it before they go in. */
-function Recorded({ door: { rules } }: { door: Door }) {
-  const words = recordedInWords(rules.recording);
-  return words && <p className="mt-3 text-soft">{words}</p>;
+/** Whoever is recorded, or written down, knows it before they go in. */
+function Recorded({ me, door: { rules, pastedRoom } }: { me: Me; door: Door }) {
+  const keepsChat = me.school.keepsChat && me.services.video && rules.chat && !pastedRoom;
+  const words = [recordedInWords(rules.recording), keepsChat && CHAT_KEPT].filter(Boolean);
+  return words.length > 0 && <p className="mt-3 text-soft">{words.join(' ')}</p>;
 }
 
 interface StandingProps {
@@ -99,7 +100,7 @@ function Standing({ me, code, door, onBack }: StandingProps) {
         mayWatch={door.mayWatch && !entering.isGone}
         pastedRoom={door.pastedRoom}
       />
-      {canStillCome(door) && <Recorded door={door} />}
+      {canStillCome(door) && <Recorded me={me} door={door} />}
       {canStillCome(door) && !door.watchesOnly && <TryDevices />}
       <DoorAccounts me={me} door={door} />
       {!door.watchesOnly && <AfterLessons code={door.code} />}

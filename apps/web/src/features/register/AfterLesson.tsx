@@ -25,7 +25,9 @@ function Title({ thing: { id, kind, title, address, minutes } }: { thing: Thing 
           {title}
         </a>
       )}
-      {kind === 'recording' && <span className="text-sm text-soft"> recording, {minutes} min</span>}
+      {kind === 'recording' && minutes !== null && (
+        <span className="text-sm text-soft"> recording, {minutes} min</span>
+      )}
     </>
   );
 }

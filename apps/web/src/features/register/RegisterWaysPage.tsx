@@ -26,6 +26,13 @@ const SEEN_BY = [
   { value: 'nobody', label: 'do not see theirs' },
 ];
 
+const KEPT = 'kept';
+const GONE = 'gone';
+const CHATS = [
+  { value: GONE, label: 'goes with the room' },
+  { value: KEPT, label: 'is kept for its hosts', hint: 'who comes is told so at the door' },
+];
+
 const dayInWords = (day: number | null): string =>
   day === null
     ? 'Nobody is told of the week'
@@ -84,7 +91,14 @@ function Sentence({ watch, change, errorAt }: Editing) {
         invalid={errorAt('keptDays') !== undefined}
         onChange={(v) => change({ keptDays: numberOf(v) })}
       />{' '}
-      days; from then on only how each register stood.
+      days; from then on only how each register stood. What is written in the chat of a session{' '}
+      <ChoicePart
+        label="What becomes of chats"
+        value={watch('keepsChat') ? KEPT : GONE}
+        choices={CHATS}
+        onChange={(v) => change({ keepsChat: v === KEPT })}
+      />
+      .
     </p>
   );
 }
@@ -118,6 +132,10 @@ const ToRead = ({ ways }: { ways: Ways }) => (
         : `Hosts are told when somebody has missed ${ways.missedInRow} lessons in a row.`}
     </p>
     <p>When each came and left is kept {ways.keptDays} days; then only how each register stood.</p>
+    <p>
+      What is written in the chat of a session{' '}
+      {ways.keepsChat ? 'is kept for its hosts' : 'goes with the room'}.
+    </p>
   </div>
 );
 
