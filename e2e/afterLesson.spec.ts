@@ -1,6 +1,6 @@
 import { expectNoViolations, sideways } from './seen.js';
 import type { Answer } from '@glen/contract';
-import { enterRoom, expect, test } from './support.js';
+import { choose, enterRoom, expect, test } from './support.js';
 
 test('a note stands at the door of a lesson for those whom it is for, until a host takes it away', async ({
   school,
@@ -54,21 +54,29 @@ test('a post on the course page lists what is there for everyone, and leads to i
   school,
 }) => {
   const teacher = await school.open('Ottoline Marsh');
-  await teacher.goto(`${school.url}/register/3/2026-10-07`);
-  const part = teacher.getByRole('region', { name: 'After the lesson' });
-  await part.getByRole('button', { name: 'Put a note or an address there' }).click();
-  await part.getByLabel('What it is').fill('Homework');
-  await part.getByLabel('In words').fill('Plot the passage to Merrow Point.');
-  await part.getByRole('button', { name: 'Put it there' }).click();
-  await expect(part.getByText('Homework')).toBeVisible();
+  await teacher.goto(`${school.url}/classes/${school.classOf('N1').id}/posts?new`);
+  await teacher.getByLabel('Link words').fill('Our door');
+  await choose(teacher, 'Kind of place', /the course page/);
+  await teacher.getByRole('button', { name: 'Add this place' }).click();
+  await teacher.getByRole('button', { name: /Take away: the class stream/ }).click();
+  await choose(teacher, 'Section', 'a section of its own');
+  await teacher.getByRole('checkbox', { name: /^Below it, recordings/ }).check();
+  const preview = teacher.getByRole('region', { name: 'As students will see it' });
+  await expect(preview.getByRole('link', { name: 'For next time' })).toBeVisible();
+  await expectNoViolations(teacher);
+  await teacher.getByRole('button', { name: 'Post it now' }).click();
 
-  await teacher.goto(`${school.url}/classes/${school.classOf('N3').id}/posts`);
-  await teacher.getByRole('link', { name: 'New post' }).first().click();
-  const composer = teacher.getByRole('main');
-  await composer.getByRole('combobox', { name: /^Kind of place/ }).click();
-  await teacher.getByRole('option', { name: /^course page/ }).click();
-  await composer.getByRole('checkbox', { name: /^Below it, recordings/ }).check();
-  await expect(composer.getByRole('link', { name: 'Homework' })).toBeVisible();
+  const page = await school.openPhone();
+  await school.stream(page, 'nav-1', 'Ottoline Marsh');
+  const listed = page.getByRole('link', { name: 'For next time' });
+  await expect(async () => {
+    await page.reload();
+    await expect(listed).toBeVisible({ timeout: 500 });
+  }).toPass();
+  await expect(page.getByText('What we had on the board')).toHaveCount(0);
+  const student = await school.openPhone('Ottoline Marsh');
+  await student.goto((await listed.getAttribute('href'))!);
+  await expect(student.getByText(/^Plot the passage from Merrow Point/)).toBeInViewport();
 });
 
 test('who comes knows of being recorded; the recording is its hosts’ until they give it to others', async ({
