@@ -60,7 +60,7 @@ test('a post on the course page lists what is there for everyone, and leads to i
   await teacher.getByRole('button', { name: 'Add this place' }).click();
   await teacher.getByRole('button', { name: /Take away: the class stream/ }).click();
   await choose(teacher, 'Section', 'a section of its own');
-  await teacher.getByRole('checkbox', { name: /^Below it, recordings/ }).check();
+  await teacher.getByRole('checkbox', { name: /^Below it, a list/ }).check();
   const preview = teacher.getByRole('region', { name: 'As students will see it' });
   await expect(preview.getByRole('link', { name: 'For next time' })).toBeVisible();
   await expectNoViolations(teacher);

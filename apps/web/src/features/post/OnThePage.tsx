@@ -172,7 +172,7 @@ function AfterLessonsPart({ place, change }: Omit<PagePartProps, 'sections'>) {
         checked={place.withAfterLessons ?? false}
         onChange={(e) => change({ withAfterLessons: e.target.checked })}
       />
-      Below it, recordings, notes and addresses that are for everyone after a lesson
+      Below it, a list of what is there for everyone after lessons
     </label>
   );
 }

@@ -56,8 +56,8 @@ function Removing({ thing, of, onDone }: RowProps & { onDone: () => void }) {
     >
       <p>
         {kind === 'recording'
-          ? 'Nobody finds it any more, and the video service deletes it. Nothing brings it back.'
-          : 'Nobody finds it any more, and nothing brings it back.'}
+          ? 'Nobody will find it any more, and the video service deletes it. Nothing brings it back.'
+          : 'Nobody will find it any more, and nothing brings it back.'}
       </p>
       <div className="mt-2 flex flex-wrap gap-2">
         <Button kind="danger" disabled={isLoading} onClick={() => void send()}>
@@ -86,7 +86,7 @@ function Row({ thing, of, mayEdit }: RowProps & { mayEdit: boolean }) {
           </span>
         </span>
         {mayEdit && (
-          <>
+          <span className="flex gap-3">
             <Button
               kind="link"
               aria-label={`Change ${thing.title}`}
@@ -103,7 +103,7 @@ function Row({ thing, of, mayEdit }: RowProps & { mayEdit: boolean }) {
             >
               Take away…
             </Button>
-          </>
+          </span>
         )}
       </div>
       {open === 'change' && <AfterLessonForm of={of} thing={thing} onDone={close} />}

@@ -58,7 +58,26 @@ type Editing = ReturnType<typeof useWays>;
 const numberOf = (typed: string): number => (/^\d+$/.test(typed) ? Number(typed) : NaN);
 const shown = (value: number): string => (Number.isNaN(value) ? '' : String(value));
 
-function Sentence({ watch, change, errorAt }: Editing) {
+/** Only a room that Glen makes tells what was written in it. */
+function ChatsPart({ watch, change }: Editing) {
+  const { data: me } = api.useMeQuery();
+  if (!me?.services.video) return null;
+  return (
+    <>
+      What is written in the chat of a session{' '}
+      <ChoicePart
+        label="What becomes of chats"
+        value={watch('keepsChat') ? KEPT : GONE}
+        choices={CHATS}
+        onChange={(v) => change({ keepsChat: v === KEPT })}
+      />
+      .
+    </>
+  );
+}
+
+function Sentence(editing: Editing) {
+  const { watch, change, errorAt } = editing;
   const day = watch('returnDay');
   return (
     <p className="text-lg leading-sentence">
@@ -91,14 +110,7 @@ function Sentence({ watch, change, errorAt }: Editing) {
         invalid={errorAt('keptDays') !== undefined}
         onChange={(v) => change({ keptDays: numberOf(v) })}
       />{' '}
-      days; from then on only how each register stood. What is written in the chat of a session{' '}
-      <ChoicePart
-        label="What becomes of chats"
-        value={watch('keepsChat') ? KEPT : GONE}
-        choices={CHATS}
-        onChange={(v) => change({ keepsChat: v === KEPT })}
-      />
-      .
+      days; from then on only how each register stood. <ChatsPart {...editing} />
     </p>
   );
 }
