@@ -287,6 +287,7 @@ export {
 } from './link/replaceLink.js';
 export * from './mail/index.js';
 export * from './register/index.js';
+export * from './slots/index.js';
 export { spellCode } from './link/spellCode.js';
 export { linkOfPin, makePhonePin, pinInGroups } from './link/phonePin.js';
 export { readRoomAddress } from './link/roomAddress.js';

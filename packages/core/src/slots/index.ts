@@ -1,0 +1,6 @@
+// Sessions that are cut into slots, and who has which.
+export { cutSlots, type Slot, type Window } from './cutSlots.js';
+export { mayTakeSlot, mayWaitForSlot, noSlotInWords, type NoSlot } from './mayTakeSlot.js';
+export { seatSignUps, type SignUp } from './seatSignUps.js';
+export { nextSlotMoment, slotTurn, type SlotTurn } from './slotTurn.js';
+export { SLOT_WARNING_MINUTES, USUAL_SLOTS, type SlotWays } from './slotWays.js';

@@ -1,0 +1,55 @@
+import { plusMinutes } from '../time/seconds.js';
+import type { Window } from './cutSlots.js';
+import { SLOT_WARNING_MINUTES, type SlotWays } from './slotWays.js';
+
+/** How it stands with somebody's slots in a session, at an instant. */
+export type SlotTurn =
+  /** They have none here, or none any more. */
+  | { kind: 'none' }
+  /** They wait for one to become free. */
+  | { kind: 'waits' }
+  /** `before` others are still to come before them. */
+  | { kind: 'ahead'; start: string; before: number }
+  | { kind: 'now'; end: string }
+  | { kind: 'over' };
+
+/**
+ * How it stands with somebody's slots. `slots` of the session in order, `taken` the indices of those that somebody has, `mine` of one's own,
+ * `waits` whether one waits for one.
+ */
+export function slotTurn({
+  slots,
+  taken,
+  mine,
+  waits,
+  now,
+}: {
+  slots: Window[];
+  taken: number[];
+  mine: number[];
+  waits: boolean;
+  now: string;
+}): SlotTurn {
+  const own = mine.filter((nth) => slots[nth] !== undefined).sort((a, b) => a - b);
+  const next = own.find((nth) => slots[nth]!.end > now);
+  if (next === undefined) {
+    if (waits) return { kind: 'waits' };
+    return { kind: own.length > 0 ? 'over' : 'none' };
+  }
+  const { start, end } = slots[next]!;
+  if (start <= now) return { kind: 'now', end };
+  const before = taken.filter((nth) => nth < next && (slots[nth]?.end ?? '') > now).length;
+  return { kind: 'ahead', start, before };
+}
+
+/** The next instant after `now` at which something in the line of slots changes; null: nothing any more. */
+export function nextSlotMoment(slots: Window[], ways: SlotWays, now: string): string | null {
+  const moments = slots.flatMap(({ start, end }) => [
+    start,
+    plusMinutes(start, ways.missedAfter),
+    plusMinutes(end, -SLOT_WARNING_MINUTES),
+    end,
+  ]);
+  const ahead = moments.filter((at) => at > now);
+  return ahead.length === 0 ? null : ahead.reduce((a, b) => (a < b ? a : b));
+}
