@@ -46,7 +46,10 @@ test('a draft is nobody’s till it is put on the books at one press, and the pr
   await teacher.getByLabel('Title').fill('Maybe a quiz');
   await teacher.getByRole('button', { name: 'Keep as a draft' }).click();
   await expect(
-    teacher.getByRole('listitem').filter({ hasText: 'Maybe a quiz' }).getByText('Draft'),
+    teacher
+      .getByRole('listitem')
+      .filter({ hasText: 'Maybe a quiz' })
+      .getByText('Draft', { exact: true }),
   ).toBeVisible();
 });
 
