@@ -13,6 +13,7 @@ import { groupRoutes } from './features/group/routes.js';
 import { linkRoutes } from './features/link/routes.js';
 import { liveRoutes } from './features/live/routes.js';
 import { mailRoutes, mountOnePress } from './features/mail/routes.js';
+import { signUpRoutes } from './features/signUp/routes.js';
 import { afterLessonRoutes } from './features/afterLesson/routes.js';
 import { checkInRoutes } from './features/checkIn/routes.js';
 import { registerRoutes } from './features/register/routes.js';
@@ -58,6 +59,7 @@ const handlersOf = (glen: Glen): Handlers => ({
   ...peopleRoutes(glen),
   ...mailRoutes(glen),
   ...afterLessonRoutes(glen),
+  ...signUpRoutes(glen),
   ...checkInRoutes(glen),
   ...registerRoutes(glen),
   openapi: async () => openapi(glen.config.publicUrl),

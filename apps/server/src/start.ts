@@ -17,6 +17,7 @@ import { forgetArrivals } from './features/register/forget.js';
 import { settling } from './features/register/settle.js';
 import { weeks } from './features/register/weekWord.js';
 import { RoomWatch } from './features/desk/roomWatch.js';
+import { slotsFollow } from './features/slot/schedule.js';
 import { postsFollow } from './features/post/scheduleReconcile.js';
 import type { Glen } from './glen.js';
 import { takeReturns } from './takeReturns.js';
@@ -78,6 +79,7 @@ async function assemble(config: Config): Promise<Glen> {
   };
   announcements.follow(postsFollow(glen));
   announcements.follow(datesFollow(glen));
+  announcements.follow(slotsFollow(glen));
   return glen;
 }
 

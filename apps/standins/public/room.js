@@ -233,6 +233,7 @@ stream.onmessage = async ({ data }) => {
     if (mic.isOn()) await mic.off();
     say('A host has switched your microphone off.');
   }
+  if (news.word) say(news.word);
   await look();
   if (!state?.rules.chime) return;
   if (news.came && news.came !== state.you.name) chime(`${news.came} came in.`);

@@ -71,6 +71,14 @@ export const doorAnswer = z.object({
   /** They are a guest here at another session than this one. */
   invitedThen: z.boolean(),
   /** Why the door has another code than the one asked for; until when the old one leads here. */
+  /** Of a session that is cut into slots: how it stands with one's own (core, SlotTurn); null of any other. */
+  turn: z
+    .discriminatedUnion('kind', [
+      z.object({ kind: z.enum(['none', 'waits', 'over']) }),
+      z.object({ kind: z.literal('ahead'), start: utcInstant, before: z.int() }),
+      z.object({ kind: z.literal('now'), end: utcInstant }),
+    ])
+    .nullable(),
   came: z.object({ by: z.enum(['replaced', 'together']), until: utcInstant.nullable() }).nullable(),
   /** Where to go instead, told to those it is for alone. */
   elsewhere: z

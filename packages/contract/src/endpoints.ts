@@ -290,6 +290,15 @@ export const endpoints = {
   doorAfterLessons: { method: 'GET', path: '/api/door/:code/after', who: 'anyone', does: 'What is there after lessons at this door, for whoever asks' },
   recording: { method: 'GET', path: '/api/recordings/:thingId', who: 'anyone', does: 'Lead whoever may see a recording to it' },
 
+  seriesSlots: { method: 'GET', path: '/api/series/:seriesId/slots', who: 'class-keeper', of: 'seriesId', does: 'How the sessions of a series are cut into slots, and who has which' },
+  setSlots: { method: 'POST', path: '/api/series/:seriesId/slots', who: 'class-host', of: 'seriesId', does: 'Cut the sessions of a series into slots that people sign up for, cut them otherwise, or no more' },
+  signUpFor: { method: 'POST', path: '/api/series/:seriesId/slots/for', who: 'class-host', of: 'seriesId', does: 'Give somebody a slot whom the session is for' },
+  dropTheirSlot: { method: 'POST', path: '/api/series/:seriesId/slots/drop', who: 'class-host', of: 'seriesId', does: 'Take somebody’s slot away; they are told' },
+  signUps: { method: 'GET', path: '/api/sign-up/:code', who: 'anyone', does: 'What there is to sign up for at a door, and what one has; told to those whom the door is for' },
+  signUp: { method: 'POST', path: '/api/sign-up/:code', who: 'signed-in', does: 'Take a slot, or wait for one' },
+  changeSignUp: { method: 'POST', path: '/api/sign-up/:code/change', who: 'signed-in', does: 'Change one’s own slot: to another, or what it is about' },
+  dropSignUp: { method: 'POST', path: '/api/sign-up/:code/drop', who: 'signed-in', does: 'Give one’s own slot up' },
+
   deskCheckIn: { method: 'GET', path: '/api/links/:linkId/check-in', who: 'door-host', of: 'linkId', does: 'The last check-in of the running session, and who has given it' },
   openCheckIn: { method: 'POST', path: '/api/links/:linkId/check-in', who: 'door-host', of: 'linkId', does: 'Ask those inside for a sign of being there, for some minutes' },
   endCheckIn: { method: 'POST', path: '/api/links/:linkId/check-in/end', who: 'door-host', of: 'linkId', does: 'End a check-in before its time' },

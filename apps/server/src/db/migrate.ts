@@ -43,6 +43,7 @@ import * as m0039 from './migrations/0039-mornings.js';
 import * as m0040 from './migrations/0040-registers.js';
 import * as m0041 from './migrations/0041-check-ins.js';
 import * as m0042 from './migrations/0042-after-lessons.js';
+import * as m0043 from './migrations/0043-slots.js';
 import {
   databaseKind,
   makeBooks,
@@ -102,6 +103,7 @@ const MIGRATIONS: Migration[] = [
   m0040,
   m0041,
   m0042,
+  m0043,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

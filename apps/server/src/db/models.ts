@@ -63,7 +63,9 @@ import { defineSeries } from './models/Series.js';
 import { defineShare } from './models/Share.js';
 import { defineSessionSignOn } from './models/SessionSignOn.js';
 import { defineSignOn } from './models/SignOn.js';
+import { defineSignUp } from './models/SignUp.js';
 import { defineSitting } from './models/Sitting.js';
+import { defineSlotWays } from './models/SlotWays.js';
 import { defineSlowed } from './models/Slowed.js';
 import { defineToldCode } from './models/ToldCode.js';
 import { defineToldDate } from './models/ToldDate.js';
@@ -97,10 +99,17 @@ const defineRegisters = (sequelize: Sequelize) => ({
   Visit: defineVisit(sequelize),
 });
 
+/** Sessions that are cut into slots, and who has which. */
+const defineSlots = (sequelize: Sequelize) => ({
+  SignUp: defineSignUp(sequelize),
+  SlotWays: defineSlotWays(sequelize),
+});
+
 /** The tables of a database as models. Each database has its own: several live in one process in the tests. */
 const defineTables = (sequelize: Sequelize) => ({
   ...defineTold(sequelize),
   ...defineRegisters(sequelize),
+  ...defineSlots(sequelize),
   Account: defineAccount(sequelize),
   ActingHost: defineActingHost(sequelize),
   AuditEntry: defineAuditEntry(sequelize),
@@ -187,6 +196,8 @@ function associateRegisters(m: Tables): void {
   one(m.Register, 'settler', m.Person, 'settled_by');
   one(m.RegisterRow, 'person', m.Person, 'person_id');
   one(m.Absence, 'maker', m.Person, 'made_by');
+  one(m.SignUp, 'person', m.Person, 'person_id');
+  one(m.SignUp, 'group', m.ClassGroup, 'group_id');
 }
 
 /** What belongs to what, for those that are asked for together. The columns say themselves what they point to. */

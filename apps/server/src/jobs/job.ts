@@ -13,6 +13,8 @@ export const JOB_KINDS = [
   'morning',
   'week',
   'drop-recording',
+  'slots',
+  'room-word',
 ] as const;
 export type JobKind = (typeof JOB_KINDS)[number];
 export interface Job {

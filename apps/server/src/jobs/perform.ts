@@ -2,6 +2,7 @@ import type { Role } from '@glen/core';
 import type { Glen } from '../glen.js';
 import type { VideoService } from '../outside/videoService.js';
 import { holdRules } from '../features/desk/roomRules.js';
+import { lookAfterSlots } from '../features/desk/slotTurns.js';
 import { gatherEntries } from '../features/guest/gatherEntries.js';
 import { sendLetter } from '../features/mail/letters.js';
 import { gatherCodes } from '../features/mail/askedCode.js';
@@ -44,6 +45,10 @@ const WORK: Record<JobKind, Work> = {
   morning: (glen, job) => tellMorning(glen, job.subject),
   week: (glen, job) => tellWeek(glen, job.subject),
   'end-room': inRoom((video, _room, { subject }) => video.endRoom(subject)),
+  'room-word': inRoom((video, room, { payload: { visitor, text } }) =>
+    video.say(room, Number(visitor), String(text)),
+  ),
+  slots: (glen, job) => lookAfterSlots(glen, Number(job.subject)),
   'drop-recording': async ({ video }, { subject }) => video?.dropRecording(subject),
   'put-out': inRoom((video, room, { payload: { visitor, why } }) =>
     video.putOut(room, Number(visitor), why === 'left' ? 'left' : 'put-out'),

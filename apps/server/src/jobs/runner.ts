@@ -17,9 +17,13 @@ interface LaneOf {
 
 const LANES: readonly LaneOf[] = [
   { kinds: ['put-out', 'mute'], workers: 2 },
-  { kinds: ['end-room', 'set-role', 'room-rules', 'let-share', 'drop-recording'], workers: 2 },
+  {
+    kinds: ['end-room', 'set-role', 'room-rules', 'let-share', 'drop-recording', 'room-word'],
+    workers: 2,
+  },
   { kinds: ['placement', 'look'], workers: 3 },
   { kinds: ['post'], workers: 1 },
+  { kinds: ['slots'], workers: 1 },
   { kinds: ['gather'], workers: 1 },
   { kinds: ['morning', 'week'], workers: 1 },
   { kinds: ['letter'], workers: 3 },

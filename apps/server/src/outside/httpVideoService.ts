@@ -91,6 +91,9 @@ export function httpVideoService(
     letShare: async (room, visitorId, may) => {
       await ask(`/api/rooms/${room}/let-share`, 'POST', { visitor: String(visitorId), may });
     },
+    say: async (room, visitorId, text) => {
+      await ask(`/api/rooms/${room}/say`, 'POST', { visitor: String(visitorId), text });
+    },
     recordingAddress: async (recording) => {
       const path = `/api/recordings/${encodeURIComponent(recording)}/address`;
       const answer: unknown = await (await ask(path, 'GET')).json();

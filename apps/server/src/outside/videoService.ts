@@ -57,6 +57,8 @@ export interface VideoService {
   mute(room: string, visitorId: number | 'all'): Promise<void>;
   /** Lets somebody inside share, whatever the rules say, or no longer. */
   letShare(room: string, visitorId: number, may: boolean): Promise<void>;
+  /** Says something to one inside, on their page of the room. */
+  say(room: string, visitorId: number, text: string): Promise<void>;
   /** The address by which a recording can be had for some minutes. */
   recordingAddress(recording: string): Promise<string>;
   /** Takes a recording away for good. */

@@ -24,6 +24,7 @@ const wishBody = z.object({
   rules: rulesBody,
 });
 const muteBody = z.object({ visitor: z.string().optional() });
+const sayBody = z.object({ visitor: z.string(), text: z.string().min(1).max(500) });
 const shareBody = z.object({ visitor: z.string(), may: z.boolean() });
 
 const roleBody = z.object({
@@ -69,6 +70,12 @@ export function mountApi(app: Express, rooms: Rooms, presence: Presence, secret:
     const { visitor, may } = shareBody.parse(req.body);
     const seat = await rooms.seatOf(roomOf(req), visitor);
     if (seat) await presence.letShare(seat, may);
+    res.json({ ok: true });
+  });
+  app.post('/api/rooms/:room/say', service, async (req, res) => {
+    const { visitor, text } = sayBody.parse(req.body);
+    const seat = await rooms.seatOf(roomOf(req), visitor);
+    if (seat) presence.sayTo(seat, text);
     res.json({ ok: true });
   });
   app.post('/api/rooms/:room/role', service, async (req, res) => {

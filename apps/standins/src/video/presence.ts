@@ -86,6 +86,11 @@ export class Presence {
     this.say(seat.id, { hushed: true });
   }
 
+  /** A word from Glen, on their page alone. */
+  sayTo(seat: Seat, text: string): void {
+    this.say(seat.id, { word: text });
+  }
+
   async letShare(seat: Seat, may: boolean): Promise<void> {
     await this.rooms.set(seat.id, 'may_share', may);
     await this.holdAgain(seat.room);

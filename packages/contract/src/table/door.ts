@@ -110,6 +110,30 @@ export const door = {
         }),
       ),
       rollSize: z.int(),
+      /** The line of slots where the session is cut into them. */
+      slots: z
+        .object({
+          seriesId: id,
+          leaves: z.enum(['asked', 'by-itself']),
+          slots: z.array(
+            z.object({
+              nth: z.int(),
+              start: utcInstant,
+              end: utcInstant,
+              time,
+              ends: time,
+              state: z.enum(['over', 'now', 'ahead']),
+              personId: id.nullable(),
+              name: z.string().nullable(),
+              about: z.string(),
+              address: z.string(),
+              /** Who did not come to it. */
+              missed: z.array(z.string()),
+            }),
+          ),
+          waiting: z.array(z.string()),
+        })
+        .nullable(),
       /** How many wait for a seat, the room being full; how many it holds. */
       inLine: z.int(),
       capacity: z.int(),

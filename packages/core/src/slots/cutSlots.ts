@@ -2,12 +2,12 @@ import { checkWhole, fail } from '../input.js';
 import { secondsOf, utcOf } from '../time/seconds.js';
 
 /** A stretch of time, half open; instants. */
-export interface Window {
+export interface TimeWindow {
   start: string;
   end: string;
 }
 
-export interface Slot extends Window {
+export interface Slot extends TimeWindow {
   /** The index of its window, from 0. */
   window: number;
 }
@@ -23,7 +23,7 @@ export function cutSlots({
   minutes,
   gap = 0,
 }: {
-  windows: Window[];
+  windows: TimeWindow[];
   minutes: number;
   gap?: number;
 }): Slot[] {

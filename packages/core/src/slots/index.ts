@@ -1,5 +1,5 @@
 // Sessions that are cut into slots, and who has which.
-export { cutSlots, type Slot, type Window } from './cutSlots.js';
+export { cutSlots, type Slot, type TimeWindow } from './cutSlots.js';
 export { mayTakeSlot, mayWaitForSlot, noSlotInWords, type NoSlot } from './mayTakeSlot.js';
 export { seatSignUps, type SignUp } from './seatSignUps.js';
 export { nextSlotMoment, slotTurn, type SlotTurn } from './slotTurn.js';

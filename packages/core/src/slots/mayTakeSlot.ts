@@ -1,6 +1,6 @@
 import { dayNumber, mondayOf } from '../time/dates.js';
 import { plusMinutes } from '../time/seconds.js';
-import type { Window } from './cutSlots.js';
+import type { TimeWindow } from './cutSlots.js';
 import type { SlotWays } from './slotWays.js';
 
 /** Why somebody cannot have a slot. */
@@ -22,7 +22,7 @@ const hasEnough = (date: string, theirs: OnDay[], { most }: SlotWays): boolean =
  * One that is offered on, as whoever had it did not come, can be had until it ends. `today` is the school's date.
  */
 export function mayTakeSlot(
-  slot: Window & OnDay & { isOfferedOn: boolean },
+  slot: TimeWindow & OnDay & { isOfferedOn: boolean },
   {
     now,
     today,

@@ -1,5 +1,5 @@
 import { plusMinutes } from '../time/seconds.js';
-import type { Window } from './cutSlots.js';
+import type { TimeWindow } from './cutSlots.js';
 import { SLOT_WARNING_MINUTES, type SlotWays } from './slotWays.js';
 
 /** How it stands with somebody's slots in a session, at an instant. */
@@ -24,7 +24,7 @@ export function slotTurn({
   waits,
   now,
 }: {
-  slots: Window[];
+  slots: TimeWindow[];
   taken: number[];
   mine: number[];
   waits: boolean;
@@ -43,7 +43,7 @@ export function slotTurn({
 }
 
 /** The next instant after `now` at which something in the line of slots changes; null: nothing any more. */
-export function nextSlotMoment(slots: Window[], ways: SlotWays, now: string): string | null {
+export function nextSlotMoment(slots: TimeWindow[], ways: SlotWays, now: string): string | null {
   const moments = slots.flatMap(({ start, end }) => [
     start,
     plusMinutes(start, ways.missedAfter),

@@ -46,6 +46,8 @@ export interface VisitorRow extends Model<
   /** Of whoever has no account: what their browser is known by, and the network that they came from. */
   browser: CreationOptional<string | null>;
   network: CreationOptional<string>;
+  /** Their slot is over: whoever comes back knocks again. */
+  turn_over: CreationOptional<boolean>;
 
   // Asked for together with it, where it is.
   sitting?: NonAttribute<SittingRow>;
@@ -79,6 +81,7 @@ export const defineVisitor = (sequelize: Sequelize): ModelStatic<VisitorRow> =>
       ticket_until: instant('ticket_until', { allowNull: true }),
       browser: fixedCode(43, { allowNull: true }),
       network: code(60, { defaultValue: '' }),
+      turn_over: flag('turn_over'),
     },
     {
       tableName: 'visitors',

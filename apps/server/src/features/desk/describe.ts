@@ -11,6 +11,7 @@ import {
 import type { Answer, DeskVisitor } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { awayBetween } from './awayStore.js';
+import { lineOfSlots } from './lineOfSlots.js';
 import { comingsOf } from './comings.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
 import { readDoor, type DoorFacts } from '../door/facts.js';
@@ -317,5 +318,6 @@ export async function describeDesk(
     own: own?.id ?? null,
     successors,
     invited,
+    slots: await lineOfSlots(glen, facts),
   };
 }

@@ -145,7 +145,7 @@ export async function setVisitorState(
   to: DeskVisitor['state'],
 ): Promise<boolean> {
   const [met] = await db.models.Visitor.update(
-    { state: to, word: null, ...(to === 'let-in' ? {} : AT_AN_END) },
+    { state: to, word: null, turn_over: false, ...(to === 'let-in' ? {} : AT_AN_END) },
     { where: { id, state: from } },
   );
   return met > 0;

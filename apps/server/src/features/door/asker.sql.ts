@@ -21,6 +21,8 @@ export interface PlaceAtDoor {
   may_present: number | null;
   /** They came to watch only, last time. */
   watched: boolean;
+  /** Their slot is over, so that they knock again. */
+  turn_over: number | null;
   word: string | null;
   knocked_at: string | null;
   /** It was handed over to them. */
@@ -57,7 +59,7 @@ const VISITOR_KEY = "IF(a.id IS NULL, CONCAT('s', bs.id), CONCAT('a', a.id))";
 /** One row for each role, each standing at the link and each place behind the door: of everything there is one or two. */
 const askerSql = (account: string, places: number, key = VISITOR_KEY): string => `
   SELECT bs.id AS session_id, a.id AS account_id, a.kind, a.email, p.id AS person_id, p.name AS person_name, pr.role, lp.as_what, lp.series_id, lp.key_date
-    ${places === 0 ? '' : ', v.sitting_id, v.id AS visitor_id, v.state AS visitor_state, v.entry_code, v.may_present, v.role AS visitor_role, v.word, v.knocked_at, ah.sitting_id AS acting_in, ko.sitting_id AS kept_out_of'}
+    ${places === 0 ? '' : ', v.sitting_id, v.id AS visitor_id, v.state AS visitor_state, v.entry_code, v.may_present, v.role AS visitor_role, v.word, v.knocked_at, v.turn_over, ah.sitting_id AS acting_in, ko.sitting_id AS kept_out_of'}
   FROM school sc
   LEFT JOIN browser_sessions bs ON bs.token_hash = :hash AND bs.expires_at > :machine AND bs.seen_at > :idle
   LEFT JOIN accounts a ON a.id = ${account} LEFT JOIN people p ON p.id = a.person_id
@@ -112,6 +114,7 @@ export const NO_PLACE: PlaceAtDoor = {
   entry_code: null,
   may_present: null,
   watched: false,
+  turn_over: null,
   word: null,
   knocked_at: null,
   acting: false,
@@ -125,8 +128,16 @@ function placesIn(rows: AskedRow[]): Places {
   const places: Places = new Map();
   for (const row of rows) {
     if (row.sitting_id == null) continue;
-    const { visitor_id, visitor_state, entry_code, may_present, word, knocked_at } = row;
-    const place = { visitor_id, visitor_state, entry_code, may_present, word, knocked_at };
+    const { visitor_id, visitor_state, entry_code, may_present, word, knocked_at, turn_over } = row;
+    const place = {
+      visitor_id,
+      visitor_state,
+      entry_code,
+      may_present,
+      word,
+      knocked_at,
+      turn_over,
+    };
     const watched = row.visitor_role === 'watcher';
     places.set(row.sitting_id, { ...NO_PLACE, ...place, watched });
   }

@@ -1,4 +1,10 @@
-import { decideEntry, type Door, type EntryDecision, type Visitor } from '@glen/core';
+import {
+  decideEntry,
+  type Door,
+  type EntryDecision,
+  type EntryRules,
+  type Visitor,
+} from '@glen/core';
 import { isStaff } from '../../http/access.js';
 import { isOnRoll, type DoorFacts } from './facts.js';
 
@@ -23,7 +29,7 @@ export function decideAt(facts: DoorFacts, given: Given = {}): EntryDecision {
   if (facts.call !== null && roomGiven(facts) !== null)
     return { outcome: 'refused', reason: 'no-phone' };
   const decision = decideEntry({
-    rules,
+    rules: facts.turn ? oneByOne(rules) : rules,
     visitor: visitorOf(facts, given),
     door: doorOf(facts),
     now,
@@ -37,15 +43,22 @@ export function decideAt(facts: DoorFacts, given: Given = {}): EntryDecision {
     : decision;
 }
 
+/** In slots people come one by one: nobody but those who teach goes straight in, whatever the rules say of a lesson. */
+function oneByOne(rules: EntryRules): EntryRules {
+  const goesIn = rules.straightIn === 'hosts' ? 'hosts' : 'presenters';
+  return { ...rules, straightIn: goesIn };
+}
+
 /**
  * What has become of a visitor in this session so far. Whom a host brought in, or asked to speak, need not knock either; who came to watch
- * only was not let in to more than that.
+ * only was not let in to more than that; whose slot has begun needs nobody to let them in.
  */
-function soFar({ at, comes }: DoorFacts): Pick<Visitor, 'letIn' | 'removed'> {
+function soFar({ at, comes, turn }: DoorFacts): Pick<Visitor, 'letIn' | 'removed'> {
   const state = at?.occurrence.visitor_state;
-  const wasLetIn = state === 'let-in' && !at?.occurrence.watched;
+  const wasLetIn = state === 'let-in' && !at?.occurrence.watched && !at?.occurrence.turn_over;
   return {
-    letIn: wasLetIn || comes === 'speaker' || Boolean(at?.occurrence.invited),
+    letIn:
+      turn?.kind === 'now' || wasLetIn || comes === 'speaker' || Boolean(at?.occurrence.invited),
     removed: Boolean(at?.occurrence.keptOut) || state === 'turned-away' || state === 'put-out',
   };
 }

@@ -207,6 +207,7 @@ async function doorAnswer(
     code: facts.watchCode ?? row.code,
     watchesOnly: facts.watchesOnly,
     invitedThen: row.invitations.length > 0 && facts.comes === undefined,
+    turn: facts.turn,
     came: facts.came,
     elsewhere: await elsewhereFor(glen, facts),
     rules: {

@@ -74,6 +74,8 @@ export interface DoorDateRow {
   end_at: string;
   status: 'planned' | 'moved';
   layers: RuleLayer[] | string | null;
+  /** It is cut into slots that people sign up for. */
+  slotted: number;
   /** Who was brought in to it, a line each: a person’s number or an address. */
   invited_lines: string | null;
 }
@@ -86,7 +88,7 @@ const LONGEST = 24 * 60;
 
 /** Held dates near an instant, and the next one after them. */
 const DATES = `
-  SELECT o.id AS occurrence_id, o.series_id, o.key_date, o.title AS session_title, o.local_date, o.local_time, o.minutes, o.start_at, o.end_at, o.status, o.layers,
+  SELECT o.id AS occurrence_id, o.series_id, o.key_date, o.title AS session_title, o.local_date, o.local_time, o.minutes, o.start_at, o.end_at, o.status, o.layers, EXISTS (SELECT 1 FROM slot_ways sw WHERE sw.series_id = o.series_id) AS slotted,
     (SELECT GROUP_CONCAT(COALESCE(i.person_id, i.email) SEPARATOR '\n') FROM invited i WHERE i.occurrence_id = o.id) AS invited_lines
   FROM occurrences o WHERE o.link_id = :linkId AND o.status IN ('planned', 'moved') AND o.draft = 0
     AND o.start_at > :longAgo AND o.end_at > :since AND o.start_at <= COALESCE(

@@ -10,6 +10,7 @@ import {
   type EntryRules,
   type GuestComes,
   type RuleLayer,
+  type SlotTurn,
 } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import { whoFromRow, type Who } from '../../http/who.js';
@@ -28,6 +29,7 @@ import {
   type SessionAtDoor,
 } from './atDoor.js';
 import { readBeforehand } from './links.js';
+import { turnFor } from './turn.js';
 
 /** A door as it stands for whoever asks, at this moment of school time. */
 export interface DoorFacts {
@@ -54,6 +56,8 @@ export interface DoorFacts {
   changed: DateRow[];
   /** Their place before a full room. */
   line: LinePlace;
+  /** Of a session that is cut into slots: how it stands with theirs. Null of any other, and of its hosts. */
+  turn: SlotTurn | null;
   now: string;
 }
 
@@ -127,7 +131,9 @@ async function readOwnDoor(
   }
   const found = factsOf(at, away, { sessions: own, changed, makesRooms: glen.video !== null });
   const facts = { ...found, call: callOf(asker) };
-  return { ...facts, line: await lineFor(glen, facts, facts.at?.occurrence) };
+  const session = facts.at?.occurrence;
+  const [line, turn] = await Promise.all([lineFor(glen, facts, session), turnFor(glen, facts)]);
+  return { ...facts, line, turn };
 }
 
 const callOf = (asker: Asker): string | null => ('call' in asker && asker.call) || null;
@@ -224,6 +230,7 @@ function factsOf(
     at: session,
     changed,
     line: NO_LINE,
+    turn: null,
     now,
     shutFor: away,
     came: null,

@@ -171,6 +171,7 @@ export async function saveVisitor(db: Db, v: NewVisitor): Promise<{ id: number; 
     network: v.network,
     ticket: v.ticket,
     ticket_until: v.ticketUntil,
+    turn_over: false,
   };
   // A person has one way in: what they got before, with whatever account, is worth nothing now.
   if (v.ticket !== null && v.personId !== null) await dropOtherTickets(db, v);

@@ -44,6 +44,8 @@ export const NAMES_A_PERSON: Record<string, 'move' | 'once' | 'drop'> = {
   'absences.made_by': 'move',
   'after_lessons.made_by': 'move',
   'check_ins.made_by': 'move',
+  'sign_ups.person_id': 'move',
+  'sign_ups.made_by': 'move',
   'guardians.student_id': 'once',
   'guardians.person_id': 'once',
   // Kept in line with all the others, once these have gone over.

@@ -1,0 +1,137 @@
+import { Op } from 'sequelize';
+import type { Db } from '../../db/connect.js';
+import type { OccurrenceRow } from '../../db/models/Occurrence.js';
+import type { SignUpRow } from '../../db/models/SignUp.js';
+import { oneMore } from '../../db/versions.js';
+
+/** A date of a series, by the day on which the pattern has it. */
+export interface OfDate {
+  seriesId: number;
+  key: string;
+}
+
+const of = ({ seriesId, key }: OfDate) => ({ series_id: seriesId, key_date: key });
+
+/** Those who have signed up for a session, in the order in which they did. */
+export const signUpsOf = (db: Db, date: OfDate): Promise<SignUpRow[]> =>
+  db.models.SignUp.findAll({ where: of(date), include: ['person', 'group'], order: ['id'] });
+
+/** The same of some series, from a day on. */
+export const signUpsFrom = (db: Db, seriesIds: number[], from: string): Promise<SignUpRow[]> =>
+  db.models.SignUp.findAll({
+    where: { series_id: seriesIds, key_date: { [Op.gte]: from } },
+    include: ['person', 'group'],
+    order: ['id'],
+  });
+
+/** The slots that somebody has in some series from a day on; those for which they wait are not counted. */
+export const slotsOfPerson = (
+  db: Db,
+  { personId, seriesIds, from }: { personId: number; seriesIds: number[]; from: string },
+): Promise<SignUpRow[]> =>
+  db.models.SignUp.findAll({
+    where: {
+      person_id: personId,
+      series_id: seriesIds,
+      key_date: { [Op.gte]: from },
+      nth: { [Op.ne]: null },
+    },
+  });
+
+export const signUpById = (db: Db, id: number): Promise<SignUpRow | null> =>
+  db.models.SignUp.findByPk(id, { include: ['person', 'group'] });
+
+type NewSignUp = Pick<
+  SignUpRow,
+  | 'nth'
+  | 'person_id'
+  | 'group_id'
+  | 'about'
+  | 'address'
+  | 'told_start'
+  | 'since'
+  | 'made_by'
+  | 'made_at'
+>;
+
+export async function addSignUp(db: Db, date: OfDate, signUp: NewSignUp): Promise<number> {
+  return (await db.models.SignUp.create({ ...of(date), ...signUp })).id;
+}
+
+type Change = Partial<
+  Pick<
+    SignUpRow,
+    | 'series_id'
+    | 'key_date'
+    | 'nth'
+    | 'missed_nth'
+    | 'group_id'
+    | 'about'
+    | 'address'
+    | 'told_start'
+    | 'since'
+  >
+>;
+
+export async function changeSignUp(db: Db, id: number, change: Change): Promise<void> {
+  await db.models.SignUp.update({ ...change, version: oneMore('version') }, { where: { id } });
+}
+
+export async function dropSignUps(db: Db, ids: number[]): Promise<void> {
+  await db.models.SignUp.destroy({ where: { id: ids } });
+}
+
+/** Dates of some series that are not drafts, from a day on by their pattern, in order. */
+export const datesFrom = (db: Db, seriesIds: number[], from: string): Promise<OccurrenceRow[]> =>
+  db.models.Occurrence.findAll({
+    where: { series_id: seriesIds, key_date: { [Op.gte]: from }, draft: false },
+    order: ['start_at', 'id'],
+  });
+
+export const dateOf = (db: Db, date: OfDate): Promise<OccurrenceRow | null> =>
+  db.models.Occurrence.findOne({ where: { ...of(date), draft: false } });
+
+/** The series of a class period whose sessions are cut into slots, or for which somebody has signed up. */
+export async function seriesWithSlots(db: Db, classId: number): Promise<number[]> {
+  const series = await db.models.Series.findAll({
+    attributes: ['id'],
+    where: { class_id: classId },
+    raw: true,
+  });
+  const ids = series.map(({ id }) => id);
+  const [cut, signed] = await Promise.all([
+    db.models.SlotWays.findAll({ attributes: ['series_id'], where: { series_id: ids } }),
+    db.models.SignUp.findAll({
+      attributes: ['series_id'],
+      where: { series_id: ids },
+      group: ['series_id'],
+    }),
+  ]);
+  return [...new Set([...cut, ...signed].map((row) => row.series_id))];
+}
+
+/** The series of a link, and which of them are cut into slots. */
+export async function slottedSeries(db: Db, linkIds: number[]): Promise<number[]> {
+  const series = await db.models.Series.findAll({
+    attributes: ['id'],
+    where: { link_id: linkIds, draft: false },
+    raw: true,
+  });
+  const cut = await db.models.SlotWays.findAll({
+    attributes: ['series_id'],
+    where: { series_id: series.map(({ id }) => id) },
+  });
+  return cut.map((row) => row.series_id);
+}
+
+/** The groups that somebody is in. */
+export async function groupsOfPerson(db: Db, personId: number): Promise<Set<number>> {
+  const rows = await db.models.GroupMember.findAll({ where: { person_id: personId } });
+  return new Set(rows.map((row) => row.group_id));
+}
+
+/** Every series that is cut into slots. */
+export async function allWithSlots(db: Db): Promise<number[]> {
+  const cut = await db.models.SlotWays.findAll({ attributes: ['series_id'] });
+  return cut.map((row) => row.series_id);
+}
