@@ -53,6 +53,7 @@ export const FEATURE_ORDER = {
     'door',
     'desk',
     'checkIn',
+    'slot',
     'register',
     'reach',
     'feed',

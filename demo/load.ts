@@ -26,9 +26,8 @@ import type { Who } from '../apps/server/src/http/who.js';
 import { fillCoursePages } from './board.js';
 import { loadAway } from './away.js';
 import { loadGuests } from './guests.js';
-import { loadPosts } from './posts.js';
-import { loadRegisters } from './registers.js';
 import { loadTalks } from './talks.js';
+import { loadWeek } from './week.js';
 import {
   DEMO_DAY,
   DEMO_PASSWORD,
@@ -338,8 +337,7 @@ export async function loadDemo(glen: Glen, at: string): Promise<boolean> {
 
   await loadMess(glen, ids, ottoline);
   await loadGroups(glen, ids, host, people);
-  await loadRegisters(glen, ids, { head, host });
-  await loadPosts(glen, ids, host);
+  await loadWeek(glen, ids, { head, host });
   await takeAsTold(glen);
   return true;
 }

@@ -22,6 +22,7 @@ beforeEach(async () => {
   const { sessions } = (await host.get(`/api/classes/${id}`)).body as Answer<'classPeriod'>;
   clinic = sessions.find(({ date }) => date === '2026-10-14')!;
   // 11:40 to 12:40 in quarters of an hour: 11:40, 11:55, 12:10, 12:25.
+  await cut(null);
   await cut();
 });
 afterEach(() => school.stop());
@@ -29,7 +30,7 @@ afterEach(() => school.stop());
 type Ways = typeof USUAL_SLOTS;
 const series = (): string => `/api/series/${clinic.seriesId}/slots`;
 const kept = async (): Promise<Answer<'seriesSlots'>> => (await host.get(series())).body;
-const cut = async (ways: Partial<Ways> | null = {}) => {
+const cut = async (ways: Partial<Ways> | null = {}): ReturnType<Browser['post']> => {
   const { version } = await kept();
   const body = { version, ways: ways && { ...USUAL_SLOTS, ...ways } };
   return host.post(series(), body);

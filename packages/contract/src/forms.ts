@@ -17,4 +17,5 @@ export {
 } from './keepingSchemas.js';
 export { aboutSchool, comeAsGuestBody, newPasswordBody } from './peopleSchemas.js';
 export { absenceForm, correctionForm, registerWaysForm } from './registerSchemas.js';
+export { slotWaysForm } from './slotSchemas.js';
 export { renamePasskeyBody, signInWaysBody } from './signOnSchemas.js';

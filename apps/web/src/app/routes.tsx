@@ -53,6 +53,8 @@ const RegisterWaysPage = lazy(() => import('../features/register/RegisterWaysPag
 const DeskPage = lazy(() => import('../features/desk/Desk.js'));
 const HowToPage = lazy(() => import('../features/door/HowToPage.js'));
 const CheckInPage = lazy(() => import('../features/checkIn/CheckInPage.js'));
+const SignUpPage = lazy(() => import('../features/slot/SignUpPage.js'));
+const SlotsPage = lazy(() => import('../features/slot/SlotsPage.js'));
 const TypeCheckInPage = lazy(() => import('../features/checkIn/TypeCheckInPage.js'));
 const DoorPage = lazy(() => import('../features/door/DoorPage.js'));
 const MoveInPage = lazy(() => import('../features/moveIn/MoveInPage.js'));
@@ -111,6 +113,7 @@ function TeacherPages({ me }: { me: Me }) {
         <Route path="term/:personId" element={<TermPage me={me} />} />
         <Route path="school/registers" element={<RegisterWaysPage />} />
         <Route path="register/:seriesId/:key" element={<RegisterPage me={me} />} />
+        <Route path="slots/:seriesId" element={<SlotsPage />} />
         <Route path="desk/:linkId" element={<DeskPage me={me} />} />
         <Route path="*" element={<Nowhere />} />
       </Route>
@@ -140,6 +143,14 @@ const DoorPages = ({ me }: { me: Me }) => (
       <Route path="/watch/:code" element={<DoorPage me={me} />} />
       <Route path="/check-in" element={<TypeCheckInPage />} />
       <Route path="/check-in/:token" element={<CheckInPage me={me} />} />
+    </Routes>
+  </Fetched>
+);
+
+const SignUpPages = ({ me }: { me: Me }) => (
+  <Fetched>
+    <Routes>
+      <Route path="/sign-up/:code" element={<SignUpPage me={me} />} />
     </Routes>
   </Fetched>
 );
@@ -200,6 +211,7 @@ function Pages() {
     );
   if (/^\/(door|watch|check-in)(\/|$)/.test(pathname)) return <DoorPages me={me} />;
   if (!me.account) return <SignInPage me={me} />;
+  if (/^\/sign-up\/[^/]+$/.test(pathname)) return <SignUpPages me={me} />;
   return (
     <WritingContext value={me.writes}>
       <OwnPages me={me} />

@@ -29,6 +29,7 @@ export const TAGS = [
   'registers',
   'check-in',
   'after-lessons',
+  'slots',
 ] as const;
 export type Tag = (typeof TAGS)[number];
 
@@ -42,6 +43,7 @@ export const WHAT_TIME_CHANGES: Tag[] = [
   'invitation',
   'posts',
   'check-in',
+  'slots',
 ];
 
 /** Which answers may have changed when the server says that a thing did. */
@@ -59,9 +61,10 @@ export const tagsOf: Record<LiveChange['thing'], Tag[]> = {
     'links',
     'groups',
     'after-lessons',
+    'slots',
   ],
   posts: ['posts', 'today', 'links'],
-  desk: ['desk', 'today', 'after-lessons'],
+  desk: ['desk', 'today', 'after-lessons', 'slots'],
   door: ['door', 'my-day'],
   school: ['me', 'school', 'calendar', 'today', 'sessions', 'class'],
   notices: ['today', 'covers', 'words'],

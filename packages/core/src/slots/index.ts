@@ -2,5 +2,5 @@
 export { cutSlots, type Slot, type TimeWindow } from './cutSlots.js';
 export { mayTakeSlot, mayWaitForSlot, noSlotInWords, type NoSlot } from './mayTakeSlot.js';
 export { seatSignUps, type SignUp } from './seatSignUps.js';
-export { nextSlotMoment, slotTurn, type SlotTurn } from './slotTurn.js';
+export { nextSlotMoment, slotTurn, turnInWords, type SlotTurn } from './slotTurn.js';
 export { SLOT_WARNING_MINUTES, USUAL_SLOTS, type SlotWays } from './slotWays.js';

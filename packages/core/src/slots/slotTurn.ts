@@ -53,3 +53,21 @@ export function nextSlotMoment(slots: TimeWindow[], ways: SlotWays, now: string)
   const ahead = moments.filter((at) => at > now);
   return ahead.length === 0 ? null : ahead.reduce((a, b) => (a < b ? a : b));
 }
+
+/** How it stands with somebody's slots, told at the door. `timeOf` gives an instant as the school's clock shows it. */
+export function turnInWords(turn: SlotTurn, timeOf: (instant: string) => string): string {
+  switch (turn.kind) {
+    case 'none':
+      return 'People come by slots here. Take one, or wait: the host may let you in between.';
+    case 'waits':
+      return 'You wait for a slot, and are told as soon as one is yours.';
+    case 'ahead':
+      return turn.before === 0
+        ? `You are next, about ${timeOf(turn.start)}. Leave this page open: it lets you in by itself.`
+        : `${turn.before} before you; your slot begins about ${timeOf(turn.start)}. Leave this page open: it lets you in by itself.`;
+    case 'now':
+      return `It is your turn, until ${timeOf(turn.end)}.`;
+    case 'over':
+      return 'Your slot is over. The host may let you in once more.';
+  }
+}

@@ -32,7 +32,14 @@ const SessionChips = ({ s, rollSize }: { s: SessionRow; rollSize: number }) => (
   </>
 );
 
-function SessionLine({ s, classPeriod }: { s: SessionRow; classPeriod: ClassPeriod }) {
+interface LineProps {
+  s: SessionRow;
+  classPeriod: ClassPeriod;
+  /** The next of its series, at which what holds for all of them is found. */
+  isNext: boolean;
+}
+
+function SessionLine({ s, classPeriod, isNext }: LineProps) {
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-line py-2">
       <span className={`w-24 ${s.status === 'skipped' ? 'text-soft' : ''}`}>
@@ -49,6 +56,15 @@ function SessionLine({ s, classPeriod }: { s: SessionRow; classPeriod: ClassPeri
         {s.title}
       </span>
       <SessionChips s={s} rollSize={classPeriod.class.rollSize} />
+      {mayEdit(classPeriod.class) && isNext && (
+        <Link
+          to={`/slots/${s.seriesId}`}
+          className={buttonClass('link')}
+          aria-label={`Slots of ${s.title}, ${dateInWords(s.date)}`}
+        >
+          Slots
+        </Link>
+      )}
       {mayEdit(classPeriod.class) && (
         <Link
           to={`/plan/${s.seriesId}?on=${s.key}`}
@@ -74,12 +90,17 @@ function SessionList({
   const [all, setAll] = useState(false);
   if (sessions.length === 0) return null;
   const shown = all ? sessions : sessions.slice(0, SHOWN[title]);
+  const next = new Set(
+    [...new Map(sessions.toReversed().map((s) => [s.seriesId, s.id])).values()].filter(
+      () => title === 'Ahead',
+    ),
+  );
   return (
     <section className="mb-6">
       <h2 className="mb-1 text-base">{title}</h2>
       <ul>
         {shown.map((s) => (
-          <SessionLine key={s.id} s={s} classPeriod={classPeriod} />
+          <SessionLine key={s.id} s={s} classPeriod={classPeriod} isNext={next.has(s.id)} />
         ))}
       </ul>
       {sessions.length > shown.length && (

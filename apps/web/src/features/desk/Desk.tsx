@@ -14,6 +14,7 @@ import { DeskHead } from './DeskHead.js';
 import { deskNotes } from './deskNotes.js';
 import { Inside } from './Inside.js';
 import { useKnockSignal } from './knock.js';
+import { LineOfSlots } from './LineOfSlots.js';
 import { Lobby } from './Lobby.js';
 import { SmallDesk } from './SmallDesk.js';
 import { openSmallWindow } from './smallWindow.js';
@@ -171,6 +172,7 @@ function DeskView({ me, linkId, desk, act }: DeskViewProps) {
       <p role="status" className="sr-only">
         {waitingInWords(desk)}
       </p>
+      <LineOfSlots desk={desk} />
       <div className="grid gap-8 md:grid-cols-2 xl:grid-cols-[1.25fr_1.25fr_0.8fr]">
         <Lobby desk={desk} act={act} zone={zone} />
         <Inside desk={desk} act={act} />

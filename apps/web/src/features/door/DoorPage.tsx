@@ -1,6 +1,12 @@
 import { useEffect } from 'react';
 import { Link, useParams } from 'react-router';
-import { CHAT_KEPT, dateInWords, recordedInWords } from '@glen/core/light';
+import {
+  CHAT_KEPT,
+  dateInWords,
+  recordedInWords,
+  turnInWords,
+  type SlotTurn,
+} from '@glen/core/light';
 import type { Answer, Me, Problem } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { timeUntil, useNow, wallClock } from '../../app/clock.js';
@@ -30,6 +36,18 @@ function openingTime({ until }: Door['decision'], now: string, zone: string): st
   return date === wallClock(now, zone).date ? time : `${time} on ${dateInWords(date)}`;
 }
 
+/** Where people come by slots: whose turn it is, and where one is taken. */
+function Turn({ turn, code, zone }: { turn: SlotTurn; code: string; zone: string }) {
+  return (
+    <p className="mt-3 border-t border-line pt-3">
+      {turnInWords(turn, (instant) => wallClock(instant, zone).time)}{' '}
+      <Link className="text-loch-deep underline" to={`/sign-up/${code}`}>
+        {turn.kind === 'none' ? 'Take a slot' : 'Your slots'}
+      </Link>
+    </p>
+  );
+}
+
 /** What the door says to whoever stands before it. */
 function Sign({ me, door, entering }: { me: Me; door: Door; entering: Entering }) {
   const now = useNow();
@@ -47,6 +65,7 @@ function Sign({ me, door, entering }: { me: Me; door: Door; entering: Entering }
           {timeUntil(decision.until, now)}
         </p>
       )}
+      {door.turn && <Turn turn={door.turn} code={door.code} zone={me.school.zone} />}
       {elsewhere && (
         <p className="mt-3">
           <Link className={buttonClass('act')} to={`/door/${elsewhere.code}`}>

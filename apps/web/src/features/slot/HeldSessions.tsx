@@ -1,0 +1,170 @@
+import { useState } from 'react';
+import { dateInWords } from '@glen/core/light';
+import type { Answer, Sent } from '@glen/contract';
+import { api } from '../../app/api.js';
+import { useServerForm } from '../../app/useServerForm.js';
+import { Button } from '../../ui/Button.js';
+import { Chip } from '../../ui/Chip.js';
+import { ChoiceBox } from '../../ui/choices.js';
+import { FieldError } from '../../ui/Field.js';
+import { TextField } from '../../ui/TextField.js';
+
+type Kept = Answer<'seriesSlots'>;
+type Held = Kept['sessions'][number];
+type HeldSlot = Held['slots'][number];
+type Given = Pick<Sent<'signUpFor'>, 'personId' | 'about'>;
+
+interface OfSeries {
+  seriesId: number;
+  people: Kept['people'];
+}
+
+interface GiveProps extends OfSeries {
+  on: string;
+  nth: number;
+  onDone: () => void;
+}
+
+/** Gives a slot to somebody whom the session is for; they are told. */
+function GiveSlot({ seriesId, people, on, nth, onDone }: GiveProps) {
+  const [give] = api.useSignUpForMutation();
+  const { register, watch, change, errorAt, problem, isSending, submit } = useServerForm<
+    Given,
+    Given,
+    Kept
+  >({
+    start: { personId: people[0]?.id ?? 0, about: '' },
+    send: (said) => give({ params: { seriesId }, body: { ...said, on, nth } }),
+    onDone,
+  });
+  return (
+    <form
+      className="mt-2 grid max-w-xl gap-3 rounded-small bg-shade p-3"
+      noValidate
+      onSubmit={submit}
+    >
+      <ChoiceBox
+        label="To whom"
+        value={String(watch('personId'))}
+        choices={people.map(({ id, name }) => ({ value: String(id), label: name }))}
+        invalid={errorAt('personId') !== undefined}
+        onChange={(value) => change({ personId: Number(value) })}
+      />
+      <TextField
+        label="What it is about, in a line"
+        maxLength={300}
+        autoComplete="off"
+        error={errorAt('about')}
+        {...register('about')}
+      />
+      {problem && <FieldError>{problem.title}</FieldError>}
+      <p className="flex flex-wrap gap-2">
+        <Button kind="act" type="submit" disabled={isSending}>
+          Give it to them
+        </Button>
+        <Button onClick={onDone}>Back</Button>
+      </p>
+    </form>
+  );
+}
+
+/** What somebody has signed up for. */
+function Holder({ signUp }: { signUp: NonNullable<HeldSlot['signUp']> }) {
+  const { name, group, about, address } = signUp;
+  return (
+    <>
+      <b>{name}</b>
+      {group && <span className="text-soft"> for {group}</span>}
+      {about && <span className="block break-words text-soft">{about}</span>}
+      {address && (
+        <a className="block break-all text-loch-deep underline" href={address} rel="noreferrer">
+          {address}
+        </a>
+      )}
+    </>
+  );
+}
+
+interface LineProps extends OfSeries {
+  session: Held;
+  slot: HeldSlot;
+}
+
+function SlotLine({ session, slot, ...of }: LineProps) {
+  const [isGiving, setGiving] = useState(false);
+  const [drop, { isLoading }] = api.useDropTheirSlotMutation();
+  const { time, end, signUp, missed } = slot;
+  return (
+    <li className="border-t border-line py-2">
+      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+        <span className="w-28 font-mono">
+          {time}–{end}
+        </span>
+        <span className="min-w-0 flex-1 basis-48">
+          {signUp ? <Holder signUp={signUp} /> : <span className="text-soft">free</span>}
+        </span>
+        {missed.map((name) => (
+          <Chip key={name} tone="careful">
+            {name} did not come
+          </Chip>
+        ))}
+        {signUp ? (
+          <Button
+            kind="danger-link"
+            aria-label={`Take the slot at ${time} from ${signUp.name}`}
+            disabled={isLoading}
+            onClick={() =>
+              void drop({
+                params: { seriesId: of.seriesId },
+                body: { id: signUp.id, version: signUp.version },
+              })
+            }
+          >
+            Take it from them
+          </Button>
+        ) : (
+          of.people.length > 0 && (
+            <Button
+              kind="link"
+              aria-label={`Give the slot at ${time} to somebody`}
+              aria-expanded={isGiving}
+              onClick={() => setGiving(!isGiving)}
+            >
+              Give it to…
+            </Button>
+          )
+        )}
+      </div>
+      {isGiving && !signUp && (
+        <GiveSlot {...of} on={session.on} nth={slot.nth} onDone={() => setGiving(false)} />
+      )}
+    </li>
+  );
+}
+
+/** Who has which slot of the sessions ahead, and who waits. */
+export function HeldSessions({ seriesId, sessions, people }: OfSeries & { sessions: Held[] }) {
+  return sessions.map((session) => (
+    <section key={session.on} className="mt-6 max-w-3xl" aria-label={dateInWords(session.date)}>
+      <h2 className="mb-1 text-lg">
+        {dateInWords(session.date)}, <span className="font-mono text-base">{session.time}</span>
+      </h2>
+      <ul>
+        {session.slots.map((slot) => (
+          <SlotLine
+            key={slot.nth}
+            session={session}
+            slot={slot}
+            seriesId={seriesId}
+            people={people}
+          />
+        ))}
+      </ul>
+      {session.waiting.length > 0 && (
+        <p className="mt-1 text-soft">
+          Waiting for one: {session.waiting.map(({ name }) => name).join(', ')}
+        </p>
+      )}
+    </section>
+  ));
+}

@@ -1,0 +1,247 @@
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { addMinutes, counted, dateInWords } from '@glen/core/light';
+import type { Answer, Me } from '@glen/contract';
+import { api } from '../../app/api.js';
+import { Loaded } from '../../app/Loaded.js';
+import { Button, buttonClass } from '../../ui/Button.js';
+import { Pennant } from '../../ui/Pennant.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
+import { Empty } from '../../ui/States.js';
+import { TakeSlot, takeWords, type OwnSlot, type SessionInSlots, type Wanted } from './TakeSlot.js';
+
+type There = Answer<'signUps'>;
+type Slot = SessionInSlots['slots'][number];
+
+/** Somebody else may be faster; the page looks now and then. */
+const LOOK_AGAIN_MS = 15000;
+
+const spanOf = ({ time, end }: Pick<Slot, 'time' | 'end'>): string => `${time}–${end}`;
+
+/** `Wed 14 Oct, 11:40–11:55`: a slot of one's own, or that one waits. */
+function ownInWords({ date, slots }: SessionInSlots, { nth, missed }: OwnSlot): string {
+  const slot = nth === null ? undefined : slots[nth];
+  if (!slot) return `${dateInWords(date)}: you wait for a slot`;
+  const when = `${dateInWords(date)}, ${spanOf(slot)}`;
+  return missed ? `${when}: you did not come, and it was offered on` : when;
+}
+
+interface MineProps {
+  code: string;
+  session: SessionInSlots;
+  own: OwnSlot;
+  onChange: () => void;
+}
+
+/** What somebody has, with what it is about. */
+function Mine({ code, session, own, onChange }: MineProps) {
+  const [drop, { isLoading }] = api.useDropSignUpMutation();
+  const { id, version, about, address, group, missed } = own;
+  return (
+    <li className="border-t border-line py-3">
+      <b>{ownInWords(session, own)}</b>
+      {group && <span className="text-soft"> for {group}</span>}
+      {about && <p className="break-words">{about}</p>}
+      {address && (
+        <p>
+          <a className="break-all text-loch-deep underline" href={address} rel="noreferrer">
+            {address}
+          </a>
+        </p>
+      )}
+      {!missed && (
+        <p className="mt-1 flex flex-wrap gap-x-4">
+          <Button kind="link" className="min-h-11" onClick={onChange}>
+            Change it
+          </Button>
+          <Button
+            kind="danger-link"
+            className="min-h-11"
+            disabled={isLoading}
+            onClick={() => void drop({ params: { code }, body: { id, version } })}
+          >
+            {own.nth === null ? 'Wait no more' : 'Give it up'}
+          </Button>
+        </p>
+      )}
+    </li>
+  );
+}
+
+const STATES: Record<Exclude<Slot['state'], 'free'>, string> = {
+  taken: 'taken',
+  mine: 'yours',
+  over: 'over',
+};
+
+interface SlotLineProps {
+  slot: Slot;
+  /** What a press would do; null: nothing. */
+  press: string | null;
+  onPress: () => void;
+}
+
+function SlotLine({ slot, press, onPress }: SlotLineProps) {
+  const { state, why } = slot;
+  const said = state === 'free' ? (why ?? 'free') : STATES[state];
+  return (
+    <div className="flex min-h-11 flex-wrap items-center gap-x-4">
+      <span className="w-28 font-mono">{spanOf(slot)}</span>
+      <span
+        className={`min-w-0 flex-1 ${state === 'mine' ? 'font-semibold text-moss-deep' : 'text-soft'}`}
+      >
+        {said}
+      </span>
+      {press !== null && (
+        <Button className="min-h-11" onClick={onPress}>
+          {press}
+        </Button>
+      )}
+    </div>
+  );
+}
+
+interface SessionProps {
+  code: string;
+  groups: There['groups'];
+  session: SessionInSlots;
+  moving: OwnSlot | null;
+  onMoved: () => void;
+}
+
+/** A session's slots, free and taken; one that is pressed asks what it is about. */
+function Session({ code, groups, session, moving, onMoved }: SessionProps) {
+  const [nth, setNth] = useState<number | 'wait' | null>(null);
+  const { date, time, minutes, slots, waiting, mayWait } = session;
+  const done = (): void => {
+    setNth(null);
+    onMoved();
+  };
+  const form = (wanted: Pick<Wanted, 'nth'>) => (
+    <TakeSlot code={code} groups={groups} wanted={{ session, moving, ...wanted }} onDone={done} />
+  );
+  // One's own can be pressed while it is changed: for other words alone.
+  const canHave = (slot: Slot): boolean =>
+    (slot.state === 'free' && (slot.why === null || moving !== null)) ||
+    (slot.state === 'mine' && moving?.nth === slot.nth);
+  return (
+    <section className="mt-6" aria-label={dateInWords(date)}>
+      <h2 className="text-lg">
+        {dateInWords(date)},{' '}
+        <span className="font-mono text-base">
+          {time}–{addMinutes(time, minutes)}
+        </span>
+      </h2>
+      <ul>
+        {slots.map((slot) => (
+          <li key={slot.nth} className="border-t border-line py-1">
+            <SlotLine
+              slot={slot}
+              press={canHave(slot) ? takeWords({ session, moving, nth: slot.nth }) : null}
+              onPress={() => setNth(slot.nth)}
+            />
+            {nth === slot.nth && canHave(slot) && form({ nth: slot.nth })}
+          </li>
+        ))}
+      </ul>
+      {waiting > 0 && (
+        <p className="text-soft">{counted(waiting, 'waits', 'wait')} for one that becomes free.</p>
+      )}
+      {mayWait && (
+        <>
+          <Button className="mt-2 min-h-11" onClick={() => setNth('wait')}>
+            Wait for a slot
+          </Button>
+          {nth === 'wait' && form({ nth: null })}
+        </>
+      )}
+    </section>
+  );
+}
+
+const NOT_FOR_YOU: Record<Exclude<There['state'], 'may'>, string> = {
+  'sign-in': 'Sign in to take a slot.',
+  'not-yours':
+    'These slots are for those on its list, signed in with their school account. Look which account is in use.',
+  host: 'You host here. Who has which slot, and how they are cut, stands with the sessions of the class.',
+};
+
+/** What one has, and what there is to take. */
+function Slots({ there }: { there: There }) {
+  const { code, sessions, groups } = there;
+  const [moving, setMoving] = useState<OwnSlot | null>(null);
+  const mine = sessions.flatMap((session) => session.mine.map((own) => ({ session, own })));
+  if (sessions.length === 0)
+    return (
+      <Empty title="No slots yet">
+        As soon as there are some, they stand here. Come back later.
+      </Empty>
+    );
+  return (
+    <>
+      {mine.length > 0 && (
+        <section className="mt-5" aria-label="Yours">
+          <h2 className="text-lg">Yours</h2>
+          <ul>
+            {mine.map(({ session, own }) => (
+              <Mine
+                key={own.id}
+                code={code}
+                session={session}
+                own={own}
+                onChange={() => setMoving(moving?.id === own.id ? null : own)}
+              />
+            ))}
+          </ul>
+          {moving && <p role="status">Press the slot that you would rather have, or your own.</p>}
+        </section>
+      )}
+      {sessions.map((session) => (
+        <Session
+          key={`${session.seriesId} ${session.on}`}
+          code={code}
+          groups={groups}
+          session={session}
+          moving={moving}
+          onMoved={() => setMoving(null)}
+        />
+      ))}
+    </>
+  );
+}
+
+/** Signing up for a slot, on any phone. */
+export default function SignUpPage({ me }: { me: Me }) {
+  const { code } = useParams() as { code: string };
+  const asked = api.useSignUpsQuery({ params: { code } }, { pollingInterval: LOOK_AGAIN_MS });
+  return (
+    <main id="main" className="mx-auto min-h-dvh max-w-md px-5 py-7">
+      <Loaded asked={asked} isPart>
+        {(there) => (
+          <>
+            <header className="flex items-center gap-4">
+              <Pennant pennant={there.pennant} size="large" />
+              <div className="min-w-0">
+                <ScreenTitle tab={`Sign up: ${there.classTitle}`}>{there.classTitle}</ScreenTitle>
+                <p className="text-soft">with {there.host}</p>
+              </div>
+            </header>
+            <p className="mt-3 text-soft">
+              You are {me.account?.email}. Others see that a slot is taken, not by whom.
+            </p>
+            {there.state === 'may' ? (
+              <Slots there={there} />
+            ) : (
+              <p className="mt-5">{NOT_FOR_YOU[there.state]}</p>
+            )}
+            <p className="mt-8">
+              <Link className={buttonClass()} to={`/door/${there.code}`}>
+                To the door
+              </Link>
+            </p>
+          </>
+        )}
+      </Loaded>
+    </main>
+  );
+}

@@ -1,0 +1,112 @@
+import type { Answer, Problem, Sent } from '@glen/contract';
+import { api, problemOf } from '../../app/api.js';
+import { useKeptForm } from '../../app/useKeptForm.js';
+import { Button } from '../../ui/Button.js';
+import { ChoicePart } from '../../ui/choices.js';
+import { FieldError } from '../../ui/Field.js';
+import { NumberPart } from '../../ui/NumberPart.js';
+import { Theirs } from '../../ui/Theirs.js';
+
+type Kept = Answer<'seriesSlots'>;
+export type Ways = NonNullable<Sent<'setSlots'>['ways']>;
+
+/** A series that is cut, as the form knows it. */
+interface KeptWays extends Ways {
+  version: number;
+}
+
+const LEAVES = [
+  { value: 'asked', label: 'is asked to leave by their host' },
+  { value: 'by-itself', label: 'makes way by themselves' },
+];
+
+const schema = async () => (await import('@glen/contract/forms')).slotWaysForm;
+const fieldsOf = ({ version: _, ...fields }: KeptWays): Ways => fields;
+
+const keptOf = ({ version, ways }: Kept): KeptWays => ({ ...ways!, version: version! });
+
+/** What another has made of it meanwhile, as the form knows it; nothing where there are no slots any more. */
+function withKept(problem: Problem | undefined): unknown {
+  const current = problem?.current as Kept | undefined;
+  if (!current) return problem;
+  return { ...problem, current: current.ways === null ? undefined : keptOf(current) };
+}
+
+function useWays(seriesId: number, kept: KeptWays) {
+  const [save] = api.useSetSlotsMutation();
+  return useKeptForm<KeptWays, Ways, Ways>({
+    kept,
+    keepAs: `slots-${seriesId}`,
+    fieldsOf,
+    schema,
+    save: async (ways, version) => {
+      const { data, error } = await save({ params: { seriesId }, body: { version, ways } });
+      return data ? { data: keptOf(data) } : { error: withKept(problemOf(error)) };
+    },
+  });
+}
+
+type Editing = ReturnType<typeof useWays>;
+
+const numberOf = (typed: string): number => (/^\d+$/.test(typed) ? Number(typed) : NaN);
+const shown = (value: number): string => (Number.isNaN(value) ? '' : String(value));
+
+type NumberField = Exclude<keyof Ways, 'leaves'>;
+
+function Part({ editing, field, label }: { editing: Editing; field: NumberField; label: string }) {
+  return (
+    <NumberPart
+      label={label}
+      value={shown(editing.watch(field))}
+      invalid={editing.errorAt(field) !== undefined}
+      onChange={(v) => editing.change({ [field]: numberOf(v) })}
+    />
+  );
+}
+
+function Sentence({ editing }: { editing: Editing }) {
+  return (
+    <p className="text-lg leading-sentence">
+      Each session is cut into slots of{' '}
+      <Part editing={editing} field="minutes" label="Minutes of a slot" /> minutes, with{' '}
+      <Part editing={editing} field="gap" label="Minutes between two" /> between. Each may have{' '}
+      <Part editing={editing} field="most" label="Slots in a week" /> in a week (0: as many as they
+      like), from <Part editing={editing} field="opensDays" label="Days before" /> days before until{' '}
+      <Part editing={editing} field="closesMinutes" label="Minutes before" /> minutes before it
+      begins. When the next one’s slot begins, whoever is in{' '}
+      <ChoicePart
+        label="What becomes of whoever is in"
+        value={editing.watch('leaves')}
+        choices={LEAVES}
+        onChange={(v) => editing.change({ leaves: v as Ways['leaves'] })}
+      />
+      . Whoever has not come after{' '}
+      <Part editing={editing} field="missedAfter" label="Minutes without them" /> minutes has it no
+      longer, and it is offered on (0: never).
+    </p>
+  );
+}
+
+const FIELDS = ['minutes', 'gap', 'most', 'opensDays', 'closesMinutes', 'missedAfter'] as const;
+
+/** How a series is cut into slots, as a sentence whose parts are changed. */
+export function SlotsSentence({ seriesId, kept }: { seriesId: number; kept: Kept }) {
+  const editing = useWays(seriesId, keptOf(kept));
+  const { formState, problem, theirs, isDirty, submit, errorAt } = editing;
+  const wrong = FIELDS.map((field) => errorAt(field)).find((message) => message !== undefined);
+  return (
+    <form className="grid max-w-2xl gap-4" noValidate onSubmit={submit}>
+      {theirs && (
+        <Theirs {...editing}>Theirs: slots of {(theirs as KeptWays).minutes} minutes.</Theirs>
+      )}
+      <Sentence editing={editing} />
+      {wrong && <FieldError>{wrong}</FieldError>}
+      {problem && !theirs && <FieldError>{problem.title}</FieldError>}
+      <p>
+        <Button type="submit" kind="act" disabled={!isDirty || formState.isSubmitting}>
+          Cut them so
+        </Button>
+      </p>
+    </form>
+  );
+}
