@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Answer } from '@glen/contract';
 import { USUAL_SLOTS } from '@glen/core';
 import { lookAfterSlots } from '../src/features/desk/slotTurns.js';
+import { postTools } from './postTools.js';
 import { moves, roomOf } from './roomTools.js';
 import { startSchool, until, type Browser, type School } from './support.js';
 
@@ -163,6 +164,24 @@ describe('signing up', () => {
     const [drop] = (await kept()).sessions[0]!.slots.flatMap(({ signUp }) => signUp ?? []);
     await host.post(`${series()}/drop`, { id: drop!.id, version: drop!.version });
     expect((await words(ansel))[0]).toContain('Your slot on Wed 14 Oct is off.');
+  });
+});
+
+describe('where the link stands', () => {
+  it('a slot is taken, with how many are free, in stream and calendar, and that follows', async () => {
+    const { post, pageShows } = postTools(school, host);
+    const { id } = school.classes.get('C')!;
+    await post('C', {
+      ...{ words: 'Come with your chart.', linkWords: '{title}', about: 'sessions', timing: 'now' },
+      places: [
+        { classId: id, kind: 'calendar' },
+        { classId: id, kind: 'stream' },
+      ],
+    });
+    const page = await pageShows('clinic', (text) => text.includes('4 of 4 slots free'));
+    expect(page).toContain(`/sign-up/${link.code}`);
+    await take(ansel, 1);
+    await pageShows('clinic', (text) => text.includes('3 of 4 slots free'));
   });
 });
 

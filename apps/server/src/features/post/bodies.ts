@@ -122,12 +122,12 @@ function heldBody({
   const title = fillLine(shape.title || text.linkWords, values) || values.address;
   const beside = renderPost(text, values, 'html', { linkAtEnd: false, notice, below });
   const said = (medium: Medium): string => renderPost(text, values, medium, { notice, below });
+  const both = { html: said('html'), text: said('text') };
   switch (kind) {
     case 'stream':
       return {
         kind: 'post',
-        html: said('html'),
-        text: said('text'),
+        ...both,
         pinned: Boolean(post.pinned) && !struck,
         ...shown,
       };
@@ -142,18 +142,12 @@ function heldBody({
         ...shown,
       };
     case 'by-hand':
-      return {
-        kind: 'hand',
-        html: said('html'),
-        text: said('text'),
-        markdown: said('markdown'),
-      };
+      return { kind: 'hand', ...both, markdown: said('markdown') };
     case 'mail':
       return {
         ...letterBody(shape, readers),
         subject: title,
-        html: said('html'),
-        text: said('text'),
+        ...both,
         isOff: false,
       };
     case 'item':

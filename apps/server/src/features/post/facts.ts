@@ -13,6 +13,7 @@ import { linkAddress } from '../../addresses.js';
 import type { LetterCounts } from '../mail/postLetterStore.js';
 import { readSchool } from '../school/store.js';
 import { afterLessonsFor, type AfterLessonsByLink } from './afterLessons.js';
+import { freeSlotsOf, type FreeSlots } from './freeSlots.js';
 import { headingRows, type HeadingRow } from './headingStore.js';
 import { placementsOf, type PlacementRow } from './placements.sql.js';
 import {
@@ -40,6 +41,8 @@ export interface PostFacts {
   withheld: Set<PlaceRow>;
   /** What course pages show below posts. */
   afterLessons: AfterLessonsByLink;
+  /** Of sessions that people sign up for by slots. */
+  freeSlots: FreeSlots;
   /** What has become of letters, by placement; where that is asked. */
   letters?: Map<number, LetterCounts>;
 }
@@ -95,6 +98,7 @@ export async function factsFrom(
     hosts,
     withheld,
     afterLessons,
+    freeSlots: await freeSlotsOf(glen.db, occurrences, today),
   };
 }
 

@@ -44,6 +44,7 @@ export const placesOf = (db: Db, postIds: number[], personId = 0): Promise<Place
 
 export interface PostOccurrenceRow extends DateRow {
   id: number;
+  series_id: number;
   link_id: number;
   description: string;
   key_date: string;
@@ -56,7 +57,7 @@ export interface PostOccurrenceRow extends DateRow {
 /** Every date of some links that a post may speak of; drafts are nobody's business. */
 export const occurrencesOfLinks = (db: Db, linkIds: number[]): Promise<PostOccurrenceRow[]> =>
   db.rows<PostOccurrenceRow>(
-    `SELECT o.id, o.link_id, o.title, o.description, o.key_date, o.local_date, o.local_time, o.start_at, o.end_at, o.status, o.why, o.was_date, o.was_time, o.was_minutes, o.minutes,
+    `SELECT o.id, o.series_id, o.link_id, o.title, o.description, o.key_date, o.local_date, o.local_time, o.start_at, o.end_at, o.status, o.why, o.was_date, o.was_time, o.was_minutes, o.minutes,
        o.layers, m.ended_at
      FROM occurrences o LEFT JOIN sittings m ON m.occurrence_id = o.id
      WHERE o.link_id IN (:linkIds) AND o.draft = 0 AND o.status <> 'skipped' ORDER BY o.start_at, o.id`,

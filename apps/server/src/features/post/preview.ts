@@ -8,12 +8,13 @@ import {
   wallClockAt,
   type Delivery,
   type PostValues,
+  type RichText,
 } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { rulesOfLinks } from '../entry/layers.js';
 import { readSchool } from '../school/store.js';
-import { listBelow } from './afterLessons.js';
+import { belowAt } from './below.js';
 import { bodyAt, sectionAt, textAt } from './bodies.js';
 import { checkPlaces, type CheckedPlaces } from './checkPlaces.js';
 import { deliveriesOf, factsFrom, valuesOf, type PostFacts } from './facts.js';
@@ -133,7 +134,7 @@ function previewPlace(
     address: values.address,
     isLetter: place.kind === 'mail',
     empty: emptyAt(facts.posts[0]!, place, values),
-    ...lookAt(facts, place, values, session),
+    ...lookAt(facts, { place, values, session, below: belowAt(glen, facts, place, session) }),
   };
 }
 
@@ -160,14 +161,21 @@ function emptyAt(post: PostRow, { shape }: PlaceRow, values: PostValues): string
 /** A post in each of its forms as it would stand at a place. */
 function lookAt(
   facts: PostFacts,
-  place: PlaceRow,
-  values: PostValues,
-  session: PostOccurrenceRow | null,
+  {
+    place,
+    values,
+    session,
+    below,
+  }: {
+    place: PlaceRow;
+    values: PostValues;
+    session: PostOccurrenceRow | null;
+    below: RichText;
+  },
 ): Pick<Shown, 'title' | 'html' | 'text' | 'markdown'> {
   const { kind, shape } = place;
   const post = facts.posts[0]!;
   const words = textAt(post, shape);
-  const below = listBelow(facts.afterLessons, place, session, values.address);
   // In a calendar and on a course page the link stands beside the words, unless it is wished among them.
   const beside = kind === 'calendar' || (kind === 'item' && !shape.inText);
   const body =

@@ -1,6 +1,6 @@
 import type { Delivery } from '@glen/core';
 import type { Glen } from '../../glen.js';
-import { listBelow } from './afterLessons.js';
+import { belowAt } from './below.js';
 import { bodyAt, noticeOf, sectionAt } from './bodies.js';
 import { valuesOf, type PostFacts } from './facts.js';
 import { keeperOf, keptHeadings } from './headings.js';
@@ -130,7 +130,7 @@ function standingThing(
       isOff: delivery.wanted === 'off',
       struck: wish === 'struck',
       readers: readers ?? null,
-      below: listBelow(facts.afterLessons, place, session, values.address),
+      below: belowAt(glen, facts, place, session),
     }),
     code: place.code,
     dueAt: delivery.due ?? facts.now,

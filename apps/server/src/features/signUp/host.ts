@@ -1,6 +1,7 @@
 import { addDays, classTitle, dateInWords } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { SignUpRow } from '../../db/models/SignUp.js';
+import { signUpAddress } from '../../addresses.js';
 import type { Glen } from '../../glen.js';
 import { notFound, stale, wrongField } from '../../http/problem.js';
 import { peopleOfLink } from '../audience/store.js';
@@ -76,7 +77,7 @@ export async function describeSeries(glen: Glen, seriesId: number): Promise<Answ
     pennant: of!.pennant,
     title: series.title,
     linkId: link.id,
-    address: `${glen.config.publicUrl}/sign-up/${link.code}`,
+    address: signUpAddress(glen, link.code),
     version,
     ways: version === null ? null : (ways as Answered['ways']),
     sessions: cut.slice(0, MOST_SHOWN).map((one) => heldSessionOf(one, at)),

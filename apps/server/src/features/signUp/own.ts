@@ -1,3 +1,4 @@
+import { addDays } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { SignUpRow } from '../../db/models/SignUp.js';
 import type { Glen } from '../../glen.js';
@@ -60,10 +61,17 @@ async function answerFor(glen: Glen, facts: DoorFacts): Promise<Answered> {
   const theirs = daysOf(cut, personId);
   return {
     ...door,
-    sessions: cut.slice(0, MOST_SHOWN).map((one) => shownTo(one, { at, isMine, theirs })),
+    sessions: cut
+      .filter((one) => isNear(one, at) || one.signUps.some(isMine))
+      .slice(0, MOST_SHOWN)
+      .map((one) => shownTo(one, { at, isMine, theirs })),
     groups: await groupsIn(glen.db, row.class_id, groups),
   };
 }
+
+/** Whether the slots of a session can be taken already, as far as its day goes. */
+const isNear = ({ date, ways }: Cut, { today }: Now): boolean =>
+  date.local_date <= addDays(today, ways.opensDays);
 
 /** So many sessions are shown ahead. */
 const MOST_SHOWN = 12;

@@ -67,7 +67,7 @@ function Waiting({
       more={
         <>
           since {visitor.knockedAt && wallClock(visitor.knockedAt, zone).time};{' '}
-          {lobbyReason(desk.rules, visitor)}
+          {desk.slots ? 'people come in by their slots' : lobbyReason(desk.rules, visitor)}
         </>
       }
     >
@@ -107,13 +107,13 @@ export function Lobby({ desk, act, zone }: { desk: Desk; act: DeskActions; zone:
   const ofRoll = desk.waiting.filter((v) => v.onRoll).length;
   const action = desk.waiting.length > 0 && (
     <span className="flex flex-wrap justify-end gap-2">
-      {ofRoll > 0 && ofRoll < desk.waiting.length && (
+      {!desk.slots && ofRoll > 0 && ofRoll < desk.waiting.length && (
         <Button kind="act" onClick={() => act.letAllIn('roll')}>
           Let the roll in ({ofRoll})
         </Button>
       )}
       <Button
-        kind={ofRoll === desk.waiting.length ? 'act' : 'plain'}
+        kind={!desk.slots && ofRoll === desk.waiting.length ? 'act' : 'plain'}
         onClick={() => act.letAllIn()}
       >
         Let all in

@@ -76,14 +76,23 @@ const STATES: Record<Exclude<Slot['state'], 'free'>, string> = {
 
 interface SlotLineProps {
   slot: Slot;
+  /** Why it cannot be had stands above all of them. */
+  isSaid: boolean;
   /** What a press would do; null: nothing. */
   press: string | null;
   onPress: () => void;
 }
 
-function SlotLine({ slot, press, onPress }: SlotLineProps) {
+/** Why none of the free slots of a session can be had, where that is one reason for all. */
+function whyNone({ slots }: SessionInSlots): string | null {
+  const reasons = new Set(slots.filter(({ state }) => state === 'free').map(({ why }) => why));
+  return reasons.size === 1 ? [...reasons][0]! : null;
+}
+
+function SlotLine({ slot, isSaid, press, onPress }: SlotLineProps) {
   const { state, why } = slot;
-  const said = state === 'free' ? (why ?? 'free') : STATES[state];
+  const free = isSaid ? 'free' : (why ?? 'free');
+  const said = state === 'free' ? free : STATES[state];
   return (
     <div className="flex min-h-11 flex-wrap items-center gap-x-4">
       <span className="w-28 font-mono">{spanOf(slot)}</span>
@@ -113,6 +122,7 @@ interface SessionProps {
 function Session({ code, groups, session, moving, onMoved }: SessionProps) {
   const [nth, setNth] = useState<number | 'wait' | null>(null);
   const { date, time, minutes, slots, waiting, mayWait } = session;
+  const none = moving === null ? whyNone(session) : null;
   const done = (): void => {
     setNth(null);
     onMoved();
@@ -132,11 +142,13 @@ function Session({ code, groups, session, moving, onMoved }: SessionProps) {
           {time}–{addMinutes(time, minutes)}
         </span>
       </h2>
+      {none !== null && <p className="text-soft">{none}</p>}
       <ul>
         {slots.map((slot) => (
           <li key={slot.nth} className="border-t border-line py-1">
             <SlotLine
               slot={slot}
+              isSaid={none !== null}
               press={canHave(slot) ? takeWords({ session, moving, nth: slot.nth }) : null}
               onPress={() => setNth(slot.nth)}
             />

@@ -120,7 +120,7 @@ export default function SlotsPage() {
             <div className="min-w-0">
               <ScreenTitle tab={`Slots: ${kept.title}`}>Slots: {kept.title}</ScreenTitle>
               <p className="flex flex-wrap gap-x-4 text-soft">
-                {kept.classTitle}
+                {kept.classTitle !== kept.title && kept.classTitle}
                 <Link className={buttonClass('link')} to={`/classes/${kept.classId}`}>
                   Its sessions
                 </Link>
