@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { USUAL_SLOTS } from '@glen/core';
+import { USUAL_SLOTS, counted } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
@@ -74,7 +74,7 @@ function EndSlots({ seriesId, kept }: OfSeries) {
       <p>
         {taken === 0
           ? 'Nobody has one. People come whenever it is open.'
-          : `${taken} taken slots are off, and who has them is told. Nothing brings them back.`}
+          : `${counted(taken, 'taken slot is', 'taken slots are')} off, and whoever has one is told. Nothing brings them back.`}
       </p>
       <p className="mt-2 flex flex-wrap gap-2">
         <Button
