@@ -193,7 +193,7 @@ describe('slotTurn', () => {
   it('says how many are before one, and when one’s own begins', () => {
     expect(turn('13:50', [2])).toEqual({ kind: 'ahead', start: at('14:40'), before: 2 });
     expect(turn('14:16', [2])).toEqual({ kind: 'ahead', start: at('14:40'), before: 1 });
-    expect(turn('14:36', [2])).toEqual({ kind: 'ahead', start: at('14:40'), before: 0 });
+    expect(turn('14:25', [2])).toEqual({ kind: 'ahead', start: at('14:40'), before: 0 });
     expect(turn('13:50', [2], [2])).toEqual({ kind: 'ahead', start: at('14:40'), before: 0 });
   });
 

@@ -8,7 +8,7 @@ export type SlotTurn =
   | { kind: 'none' }
   /** They wait for one to become free. */
   | { kind: 'waits' }
-  /** `before` others are still to come before them. */
+  /** `before` others are still to come before them, whoever is in aside. */
   | { kind: 'ahead'; start: string; before: number }
   | { kind: 'now'; end: string }
   | { kind: 'over' };
@@ -38,7 +38,7 @@ export function slotTurn({
   }
   const { start, end } = slots[next]!;
   if (start <= now) return { kind: 'now', end };
-  const before = taken.filter((nth) => nth < next && (slots[nth]?.end ?? '') > now).length;
+  const before = taken.filter((nth) => nth < next && (slots[nth]?.start ?? '') > now).length;
   return { kind: 'ahead', start, before };
 }
 

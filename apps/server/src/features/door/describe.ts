@@ -193,7 +193,8 @@ async function doorAnswer(
     session: session ? sessionAtDoor(session, called.session) : null,
     change: given.isHidden ? null : await changeFor(glen, facts),
     decision,
-    knocked: session?.visitor_state === 'waiting',
+    // Whose slot begins, or whom the rules let in meanwhile, waits no more.
+    knocked: session?.visitor_state === 'waiting' && decision.outcome !== 'enter',
     inLine: facts.line.isIn && decision.reason === 'full',
     ahead: decision.reason === 'full' ? facts.line.ahead : await waitingBefore(glen, session),
     mayWatch: mayWatch(facts, given, decision),
