@@ -10,6 +10,7 @@ import { planPaint } from './planPaint.mjs';
 import { posts } from './posts.mjs';
 import { ready } from './ready.mjs';
 import { register } from './register.mjs';
+import { slots } from './slots.mjs';
 import { storm } from './storm.mjs';
 
 /** Each gives `{ value, unit, reference, target, ok }`, and `beside` where there is more to tell. */
@@ -26,6 +27,7 @@ const BENCHES = {
   posts,
   mail,
   register,
+  slots,
   storm,
 };
 

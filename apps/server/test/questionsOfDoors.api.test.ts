@@ -162,7 +162,7 @@ describe('a door', () => {
           visitor_id: visitor.id,
           visitor_state: visitor.state,
           watched: visitor.role === 'watcher',
-          ...columns(visitor, ['entry_code', 'may_present', 'word', 'knocked_at']),
+          ...columns(visitor, ['entry_code', 'may_present', 'word', 'knocked_at', 'turn_over']),
         };
         return place || acting ? [[sittingId, { ...NO_PLACE, ...place, acting }]] : [];
       });

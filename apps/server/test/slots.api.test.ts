@@ -103,6 +103,15 @@ describe('signing up', () => {
     expect(late.body.current.sessions[0].slots[1].state).toBe('free');
   });
 
+  it('is taken by nobody twice, however many want the same at once', async () => {
+    const many = await others(11);
+    const answers = await Promise.all(many.map((by, i) => take(by, i % 4)));
+    const got = answers.filter(({ status }) => status === 200).length;
+    const slots = (await kept()).sessions[0]!.slots;
+    expect([got, slots.filter(({ signUp }) => signUp).length]).toEqual([4, 4]);
+    expect(answers.filter(({ status }) => status === 409)).toHaveLength(7);
+  });
+
   it('holds to so many in a week, by whatever device, and to its times', async () => {
     const phone = await school.as('Ansel Grue');
     const both = await Promise.all([take(ansel, 0), take(phone, 1)]);
