@@ -57,6 +57,8 @@ export const VIEWS: View[] = [
     'Term: Ansel Grue',
   ),
   view(TEACHER, at('/check-in'), 'Check-in'),
+  // The clinic’s.
+  view(TEACHER, at('/slots/4'), 'Slots: Chartwork clinic'),
   view(TEACHER, at('/account'), 'Your account'),
   view(TEACHER, at('/word'), 'Word for you'),
   view(TEACHER, person('Ansel Grue'), 'Ansel Grue'),
