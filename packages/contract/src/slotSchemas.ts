@@ -99,7 +99,7 @@ export const signUpAnswer = z.object({
 });
 
 /** Who has which slot of a session, for its hosts. */
-export const heldSlot = z.object({
+const heldSlot = z.object({
   nth: z.int(),
   time,
   end: time,
@@ -121,7 +121,7 @@ export const heldSlot = z.object({
   missed: z.array(z.string()),
 });
 
-export const heldSession = z.object({
+const heldSession = z.object({
   on: date,
   title: z.string(),
   date,

@@ -44,13 +44,26 @@ function isSigned(
   return age <= WEBHOOK_SECONDS && given.length === wanted.length && timingSafeEqual(given, wanted);
 }
 
+type Ask = (path: string, method: string, body?: unknown) => Promise<Response>;
+
+const recordingsBy = (ask: Ask): Pick<VideoService, 'recordingAddress' | 'dropRecording'> => ({
+  recordingAddress: async (recording) => {
+    const path = `/api/recordings/${encodeURIComponent(recording)}/address`;
+    const answer: unknown = await (await ask(path, 'GET')).json();
+    return addressBody.parse(answer).address;
+  },
+  dropRecording: async (recording) => {
+    await ask(`/api/recordings/${encodeURIComponent(recording)}`, 'DELETE');
+  },
+});
+
 /** The video service that speaks docs/protocols/video-room.md. It holds every room rule. */
 export function httpVideoService(
   { url, secret, phone }: { url: string; secret: string; phone: string | null },
   clock: Clock,
 ): VideoService {
   const key = new TextEncoder().encode(secret);
-  const ask = (path: string, method: string, body?: unknown): Promise<Response> =>
+  const ask: Ask = (path, method, body) =>
     askOutside('The video service', `${url}${path}`, {
       method,
       headers: { Authorization: `Bearer ${secret}`, 'Content-Type': 'application/json' },
@@ -94,14 +107,7 @@ export function httpVideoService(
     say: async (room, visitorId, text) => {
       await ask(`/api/rooms/${room}/say`, 'POST', { visitor: String(visitorId), text });
     },
-    recordingAddress: async (recording) => {
-      const path = `/api/recordings/${encodeURIComponent(recording)}/address`;
-      const answer: unknown = await (await ask(path, 'GET')).json();
-      return addressBody.parse(answer).address;
-    },
-    dropRecording: async (recording) => {
-      await ask(`/api/recordings/${encodeURIComponent(recording)}`, 'DELETE');
-    },
+    ...recordingsBy(ask),
     ticket: (seat) => ticketFor(seat, { url, key, clock }),
     isSigned: (headers, rawBody) => isSigned({ ...headers, rawBody }, { secret, clock }),
   };

@@ -30,7 +30,7 @@ export function seesAfterLesson(
 }
 
 /** Something that is there after a lesson, as a list of such things names it. `date`: the lesson's, wall clock. */
-export interface ListedAfterLesson {
+interface ListedAfterLesson {
   id: number;
   title: string;
   /** How long a recording is. */

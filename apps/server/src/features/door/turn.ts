@@ -1,10 +1,11 @@
 import { slotTurn, type SlotTurn } from '@glen/core';
 import type { SignUpRow } from '../../db/models/SignUp.js';
 import type { Glen } from '../../glen.js';
+import type { Who } from '../../http/who.js';
 import { slotsOfDate, stands } from '../slot/reseat.js';
 import { groupsOfPerson, signUpsOf } from '../slot/signUpStore.js';
 import { waysOfSeries } from '../slot/waysStore.js';
-import type { DoorFacts } from './facts.js';
+import type { SessionAtDoor } from './atDoor.js';
 
 /** Whose slot it is: who signed up, or a group of which they come. */
 export const isTheirSlot = (one: SignUpRow, personId: number, groups: Set<number>): boolean =>
@@ -30,10 +31,18 @@ export async function turnOf(
   });
 }
 
+/** Who stands at a door, and for which session. */
+interface AtTheDoor {
+  at: { occurrence: SessionAtDoor } | null;
+  who: Pick<Who, 'person'>;
+  isHost: boolean;
+  now: string;
+}
+
 /** The same at a door, for whoever stands there; null where its session is not cut into slots, or they host it. */
 export async function turnFor(
   glen: Glen,
-  { at, who, isHost, now }: Pick<DoorFacts, 'at' | 'who' | 'isHost' | 'now'>,
+  { at, who, isHost, now }: AtTheDoor,
 ): Promise<SlotTurn | null> {
   const session = at?.occurrence;
   if (!session?.slotted || isHost) return null;

@@ -6,7 +6,7 @@ import type { PlaceRow, PostOccurrenceRow } from './places.sql.js';
 /** What is there after lessons for all whom a link is for: what a course page may show. By link; links without any are left out. */
 export type AfterLessonsByLink = Map<number, ThingOfDate[]>;
 
-export const listsAfterLessons = ({ kind, shape }: Pick<PlaceRow, 'kind' | 'shape'>): boolean =>
+const listsAfterLessons = ({ kind, shape }: Pick<PlaceRow, 'kind' | 'shape'>): boolean =>
   kind === 'item' && (shape.withAfterLessons ?? false);
 
 /** Read only for places below which it stands. `today`: of the school. */

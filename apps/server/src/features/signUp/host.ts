@@ -29,7 +29,7 @@ const heldBy = (one: SignUpRow): NonNullable<Held['slots'][number]['signUp']> =>
 });
 
 /** A session with who has which of its slots, as its hosts see it. */
-export function heldSessionOf({ date, slots, signUps }: Cut, { zone }: Now): Held {
+function heldSessionOf({ date, slots, signUps }: Cut, { zone }: Now): Held {
   return {
     on: date.key_date,
     title: date.title,

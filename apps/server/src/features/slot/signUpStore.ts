@@ -5,7 +5,7 @@ import type { SignUpRow } from '../../db/models/SignUp.js';
 import { oneMore } from '../../db/versions.js';
 
 /** A date of a series, by the day on which the pattern has it. */
-export interface OfDate {
+interface OfDate {
   seriesId: number;
   key: string;
 }
@@ -22,20 +22,6 @@ export const signUpsFrom = (db: Db, seriesIds: number[], from: string): Promise<
     where: { series_id: seriesIds, key_date: { [Op.gte]: from } },
     include: ['person', 'group'],
     order: ['id'],
-  });
-
-/** The slots that somebody has in some series from a day on; those for which they wait are not counted. */
-export const slotsOfPerson = (
-  db: Db,
-  { personId, seriesIds, from }: { personId: number; seriesIds: number[]; from: string },
-): Promise<SignUpRow[]> =>
-  db.models.SignUp.findAll({
-    where: {
-      person_id: personId,
-      series_id: seriesIds,
-      key_date: { [Op.gte]: from },
-      nth: { [Op.ne]: null },
-    },
   });
 
 export const signUpById = (db: Db, id: number): Promise<SignUpRow | null> =>
@@ -87,9 +73,6 @@ export const datesFrom = (db: Db, seriesIds: number[], from: string): Promise<Oc
     where: { series_id: seriesIds, key_date: { [Op.gte]: from }, draft: false },
     order: ['start_at', 'id'],
   });
-
-export const dateOf = (db: Db, date: OfDate): Promise<OccurrenceRow | null> =>
-  db.models.Occurrence.findOne({ where: { ...of(date), draft: false } });
 
 /** The series of a class period whose sessions are cut into slots, or for which somebody has signed up. */
 export async function seriesWithSlots(db: Db, classId: number): Promise<number[]> {

@@ -8,7 +8,7 @@ import { NumberPart } from '../../ui/NumberPart.js';
 import { Theirs } from '../../ui/Theirs.js';
 
 type Kept = Answer<'seriesSlots'>;
-export type Ways = NonNullable<Sent<'setSlots'>['ways']>;
+type Ways = NonNullable<Sent<'setSlots'>['ways']>;
 
 /** A series that is cut, as the form knows it. */
 interface KeptWays extends Ways {
