@@ -16,11 +16,11 @@ export function outboxSettings() {
   return { lease: read('LEASE_SECONDS'), tries: read('MOST_TRIES') };
 }
 
-/** Another process beside the demo's own. */
-export async function secondProcess(demo) {
+/** Another process beside the demo's own, on some port. */
+export async function secondProcess(demo, port) {
   const server = startNode(
     join(root, 'apps/server/dist/demo.js'),
-    { ...demo.server, GLEN_PORT: String(await freePort()) },
+    { ...demo.server, GLEN_PORT: String(port ?? (await freePort())) },
     'Glen is ready',
     { quiet: true },
   );

@@ -1,11 +1,9 @@
 // Two hundred who want one of six slots at the same moment, by two processes of Glen that are killed meanwhile.
 import { randomUUID } from 'node:crypto';
-import { join } from 'node:path';
-import { root } from '../scripts/build.mjs';
-import { freePort, startNode, statement } from '../scripts/processes.mjs';
+import { freePort, statement } from '../scripts/processes.mjs';
 import { takeInGuests } from './crowd.mjs';
 import { withDemo } from './demo.mjs';
-import { pause } from './kills.mjs';
+import { pause, secondProcess } from './kills.mjs';
 import { percentile } from './numbers.mjs';
 
 const PEOPLE = 200;
@@ -113,22 +111,13 @@ async function race(run, browsers, { where, on, trouble }) {
   };
 }
 
-const another = (demo, port) =>
-  startNode(
-    join(root, 'apps/server/dist/demo.js'),
-    { ...demo.server, GLEN_PORT: String(port) },
-    'Glen is ready',
-    { quiet: true },
-  );
-
 /** Seconds in which 19 of 20 know whether they have a slot, while both processes are killed in turn; beside it the same in peace. */
 export const slots = () =>
   withDemo(async (demo, mariadb) => {
     const run = (sql) => statement(mariadb, sql, 'bench');
     const where = await prepare(run);
     const port = await freePort();
-    let other = another(demo, port);
-    await other.started;
+    let other = await secondProcess(demo, port);
     const origins = [() => demo.publicUrl, () => `http://127.0.0.1:${port}`];
     const browsers = [];
     for (const [i, accountId] of where.accountIds.entries()) {
@@ -143,8 +132,7 @@ export const slots = () =>
         await demo.restartServer('SIGKILL');
         await pause(400);
         await other.stop('SIGKILL');
-        other = another(demo, port);
-        await other.started;
+        other = await secondProcess(demo, port);
       }
     };
     const stormy = await race(run, browsers, { where, on: '2026-10-28', trouble });

@@ -10,11 +10,11 @@ export const up: string[] = [
     leaves ENUM('asked','by-itself') NOT NULL, missed_after SMALLINT UNSIGNED NOT NULL, version INT UNSIGNED NOT NULL DEFAULT 1,
     FOREIGN KEY (series_id) REFERENCES series(id) ON DELETE CASCADE)`,
   // A slot is a number in its session, so that it follows when the session is moved; without one somebody waits. Nobody has one twice:
-  // whoever did not come has theirs no longer, but it is known which it was. told_start is when they think it begins.
+  // whoever did not come has theirs no longer, but it is known which it was. known_begin is when they think it begins.
   `CREATE TABLE sign_ups (
     id INT UNSIGNED AUTO_INCREMENT PRIMARY KEY, series_id INT UNSIGNED NOT NULL, key_date CHAR(10) ${CODE} NOT NULL,
     nth SMALLINT UNSIGNED NULL, missed_nth SMALLINT UNSIGNED NULL, person_id INT UNSIGNED NOT NULL, group_id INT UNSIGNED NULL,
-    about VARCHAR(300) NOT NULL DEFAULT '', address VARCHAR(1000) NULL, told_start DATETIME NULL, warned TINYINT(1) NOT NULL DEFAULT 0,
+    about VARCHAR(300) NOT NULL DEFAULT '', address VARCHAR(1000) NULL, known_begin DATETIME NULL, warned TINYINT(1) NOT NULL DEFAULT 0,
     since DATETIME NOT NULL, made_by INT UNSIGNED NOT NULL, made_at DATETIME NOT NULL, version INT UNSIGNED NOT NULL DEFAULT 1,
     UNIQUE KEY one_each (series_id, key_date, nth), KEY by_person (person_id, key_date),
     FOREIGN KEY (series_id) REFERENCES series(id) ON DELETE CASCADE, FOREIGN KEY (person_id) REFERENCES people(id),

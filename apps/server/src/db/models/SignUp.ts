@@ -29,7 +29,7 @@ export interface SignUpRow extends Model<
   about: CreationOptional<string>;
   address: CreationOptional<string | null>;
   /** When they think that it begins. */
-  told_start: CreationOptional<string | null>;
+  known_begin: CreationOptional<string | null>;
   /** That it ends has been said in the room. */
   warned: CreationOptional<boolean>;
   /** When they got the slot that they have: whoever got it late has as long to come. */
@@ -56,7 +56,7 @@ export const defineSignUp = (sequelize: Sequelize): ModelStatic<SignUpRow> =>
       group_id: idOf('class_groups', { allowNull: true, onDelete: 'SET NULL' }),
       about: text(300, { defaultValue: '' }),
       address: text(1000, { allowNull: true }),
-      told_start: instant('told_start', { allowNull: true }),
+      known_begin: instant('known_begin', { allowNull: true }),
       warned: flag('warned'),
       since: instant('since'),
       made_by: idOf('people'),

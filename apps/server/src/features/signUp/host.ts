@@ -171,7 +171,7 @@ export async function signUpFor(
         ...{ nth: body.nth, person_id: body.personId, group_id: null },
         ...{ about: body.about, address: body.address || null },
         // What they do not know yet they are told.
-        ...{ told_start: null, since: at.now, made_by: by, made_at: at.now },
+        ...{ known_begin: null, since: at.now, made_by: by, made_at: at.now },
       },
     );
     const after = { on: body.on, nth: body.nth, personId: body.personId };

@@ -149,6 +149,30 @@ async function orHowItStands<T>(work: Promise<T>, now: () => Promise<unknown>): 
   }
 }
 
+/** Somebody who may sign up at a door. */
+interface AtTheDoor {
+  linkId: number;
+  classId: number;
+  personId: number;
+}
+
+/** Does something to the slots of a door, for whoever may; gives how all stands then, to whoever was too late as well. */
+async function atTheDoor(
+  glen: Glen,
+  { code, caller }: { code: string; caller: Caller },
+  work: (door: AtTheDoor) => Promise<void>,
+): Promise<Answered> {
+  const { row, who } = await doorOf(glen, code, caller);
+  const door = { linkId: row.link_id, classId: row.class_id, personId: who.person!.id };
+  const now = (): Promise<Answered> => describeSignUps(glen, code, caller);
+  await orHowItStands(
+    glen.db.transaction(() => work(door)),
+    now,
+  );
+  glen.nudge();
+  return now();
+}
+
 /** All that shows slots hears of it, and who is first in line moves up. */
 export async function tellSlots(glen: Glen, classId: number, seriesId: number): Promise<void> {
   await glen.announce(`class:${classId}`, { thing: 'class', id: classId });
@@ -156,16 +180,13 @@ export async function tellSlots(glen: Glen, classId: number, seriesId: number): 
 }
 
 /** Takes a slot, or waits for one. */
-export async function takeSlot(
+export function takeSlot(
   glen: Glen,
   code: string,
   caller: Caller,
   body: Body<'signUp'>,
 ): Promise<Answered> {
-  const facts = await doorOf(glen, code, caller);
-  const { link_id: linkId, class_id: classId } = facts.row;
-  const personId = facts.who.person!.id;
-  const work = glen.db.transaction(async () => {
+  return atTheDoor(glen, { code, caller }, async ({ linkId, classId, personId }) => {
     const at = await nowOf(glen);
     const { wanted, all } = await heldSession(glen, body, { linkId, at });
     const groups = await groupsOfPerson(glen.db, personId);
@@ -186,7 +207,7 @@ export async function takeSlot(
         group_id: body.groupId,
         about: body.about,
         address: body.address || null,
-        told_start: body.nth === null ? null : wanted.slots[body.nth]!.start,
+        known_begin: body.nth === null ? null : wanted.slots[body.nth]!.start,
         since: at.now,
         made_by: personId,
         made_at: at.now,
@@ -201,10 +222,6 @@ export async function takeSlot(
     });
     await tellSlots(glen, classId, body.seriesId);
   });
-  const now = async (): Promise<Answered> => describeSignUps(glen, code, caller);
-  await orHowItStands(work, now);
-  glen.nudge();
-  return now();
 }
 
 const isWaiting = (one: SignUpRow): boolean => one.nth === null && one.missed_nth === null;
@@ -226,16 +243,13 @@ async function ownSignUp(
 }
 
 /** Changes a sign-up of one's own: to another slot, or what it is about. */
-export async function moveSlot(
+export function moveSlot(
   glen: Glen,
   code: string,
   caller: Caller,
   body: Body<'changeSignUp'>,
 ): Promise<Answered> {
-  const facts = await doorOf(glen, code, caller);
-  const { link_id: linkId, class_id: classId } = facts.row;
-  const personId = facts.who.person!.id;
-  const work = glen.db.transaction(async () => {
+  return atTheDoor(glen, { code, caller }, async ({ linkId, classId, personId }) => {
     const at = await nowOf(glen);
     const { wanted, all } = await heldSession(glen, body, { linkId, at });
     const own = await ownSignUp(glen, body, { personId, linkId });
@@ -253,7 +267,7 @@ export async function moveSlot(
             nth: body.nth,
             missed_nth: null,
             since: at.now,
-            told_start: body.nth === null ? null : wanted.slots[body.nth]!.start,
+            known_begin: body.nth === null ? null : wanted.slots[body.nth]!.start,
           }),
     });
     const before = { on: own.key_date, nth: own.nth };
@@ -263,23 +277,16 @@ export async function moveSlot(
     if (own.series_id !== body.seriesId) await scheduleSlots(glen, own.series_id);
     await tellSlots(glen, classId, body.seriesId);
   });
-  const now = async (): Promise<Answered> => describeSignUps(glen, code, caller);
-  await orHowItStands(work, now);
-  glen.nudge();
-  return now();
 }
 
 /** Gives a slot of one's own up, or waits no more; who is first in line moves up. */
-export async function giveUpSlot(
+export function giveUpSlot(
   glen: Glen,
   code: string,
   caller: Caller,
   body: Body<'dropSignUp'>,
 ): Promise<Answered> {
-  const facts = await doorOf(glen, code, caller);
-  const { link_id: linkId, class_id: classId } = facts.row;
-  const personId = facts.who.person!.id;
-  const work = glen.db.transaction(async () => {
+  return atTheDoor(glen, { code, caller }, async ({ linkId, classId, personId }) => {
     const own = await ownSignUp(glen, body, { personId, linkId });
     await heldWays(glen.db, own.series_id);
     await dropSignUps(glen.db, [own.id]);
@@ -288,8 +295,4 @@ export async function giveUpSlot(
     await glen.audit({ by: personId, action: 'drop-sign-up', subject, before });
     await tellSlots(glen, classId, own.series_id);
   });
-  const now = async (): Promise<Answered> => describeSignUps(glen, code, caller);
-  await orHowItStands(work, now);
-  glen.nudge();
-  return now();
 }

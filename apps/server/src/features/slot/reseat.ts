@@ -84,9 +84,9 @@ async function tellChanges(
 ): Promise<void> {
   for (const one of signUps.filter(stands)) {
     const start = one.nth === null ? null : (slots[one.nth]?.start ?? null);
-    const knew = one.told_start;
+    const knew = one.known_begin;
     if (start === knew) continue;
-    await changeSignUp(glen.db, one.id, { told_start: start });
+    await changeSignUp(glen.db, one.id, { known_begin: start });
     const text = newsOf(start, knew, slots.length > 0, called.zone);
     await tellOnce(glen, one.person_id, { title: called.title, text });
   }
@@ -129,7 +129,7 @@ async function freeMissed(
   for (const one of late) {
     const people = [one.person_id, ...(groups.get(one.group_id ?? 0) ?? [])];
     if (people.some((id) => came.people.has(id))) continue;
-    const change = { nth: null, missed_nth: one.nth, told_start: null };
+    const change = { nth: null, missed_nth: one.nth, known_begin: null };
     await changeSignUp(glen.db, one.id, change);
     Object.assign(one, change);
   }

@@ -34,7 +34,7 @@ type NewSignUp = Pick<
   | 'group_id'
   | 'about'
   | 'address'
-  | 'told_start'
+  | 'known_begin'
   | 'since'
   | 'made_by'
   | 'made_at'
@@ -54,7 +54,7 @@ type Change = Partial<
     | 'group_id'
     | 'about'
     | 'address'
-    | 'told_start'
+    | 'known_begin'
     | 'since'
   >
 >;
