@@ -91,7 +91,7 @@ const MAY: Record<EndpointName, Role[]> = {
   schoolRules: teachers, setSchoolRules: office, ownRules: teachers, setOwnRules: teachers, linkRules: readers, setLinkRules: hosts, seriesRules: readers, setSeriesRules: hosts,
   desk: hosts, openDoor: hosts, closeRoom: hosts, extendSession: hosts, handOver: hosts, bringIn: hosts, letPresent: hosts, muteVisitor: hosts, letShare: hosts, muteAll: hosts, letAllShare: hosts, setChime: hosts, sayWho: hosts, letAllIn: hosts, letIn: hosts, turnAway: hosts, putOut: hosts, letBack: hosts, askForAccount: hosts,
   afterLesson: keepers, addAfterLesson: hosts, editAfterLesson: hosts, removeAfterLesson: hosts, doorAfterLessons: everyone, recording: everyone,
-  seriesSlots: keepers, setSlots: hosts, signUpFor: hosts, dropTheirSlot: hosts, signUps: everyone, signUp: signedIn, changeSignUp: signedIn, dropSignUp: signedIn,
+  seriesSlots: hosts, setSlots: hosts, signUpFor: hosts, dropTheirSlot: hosts, signUps: everyone, signUp: signedIn, changeSignUp: signedIn, dropSignUp: signedIn,
   deskCheckIn: hosts, openCheckIn: hosts, endCheckIn: hosts, checkIn: everyone, findCheckIn: everyone, giveCheckIn: everyone,
   door: everyone, howTo: everyone, enterDoor: everyone,
   videoEvent: [], takeTicket: [], phoneCall: [],

@@ -62,6 +62,8 @@ describe('replacing a link', () => {
     ]) {
       const seen = await door(who, second.code);
       expect([seen.decision.reason, seen.elsewhere]).toEqual(['link-retired', null]);
+      const how = (await who.get(`/api/door/${second.code}/how`)).body;
+      expect(JSON.stringify([seen, how])).not.toContain(third.code);
     }
     expect((await pupil.post(`/api/door/${second.code}/enter`)).body).toMatchObject({
       decision: { reason: 'link-retired' },

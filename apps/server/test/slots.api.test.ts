@@ -92,6 +92,11 @@ describe('signing up', () => {
     expect((await take(stranger, 1)).status).toBe(403);
     expect((await there(host)).state).toBe('host');
     expect((await take(host, 1)).status).toBe(403);
+    // Who may watch only has nothing to sign up for, and learns no code.
+    const { watchAddress } = (await host.post(`/api/links/${link.id}/watch-address`, { has: true }))
+      .body as Answer<'setWatchAddress'>;
+    const watching = await stranger.get(`/api/sign-up/${watchAddress!.split('/').at(-1)!}`);
+    expect(watching.status).toBe(404);
   });
 
   it('gives a slot to one, and says to who was a moment late what is free still', async () => {
@@ -217,6 +222,16 @@ describe('a session that changes', () => {
     // Two slots are left, both free: they move up at once.
     expect((await todays(other!)).mine).toMatchObject([{ nth: 0 }]);
     expect((await words(other!))[0]).toContain('Your slot has moved: Wed 14 Oct, 11:40, not');
+  });
+
+  it('frees the slot of whoever leaves the roll', async () => {
+    await take(ansel, 0);
+    const { id } = school.classes.get('C')!;
+    const personIds = [school.person('Ansel Grue').id];
+    const off = await host.post(`/api/classes/${id}/roll/take-off`, { personIds });
+    expect(off.status).toBe(200);
+    await look();
+    expect((await kept()).sessions[0]!.slots[0]!.signUp).toBeNull();
   });
 
   it('tells those whose session is cancelled, and gives them back what they had with it', async () => {

@@ -290,7 +290,7 @@ export const endpoints = {
   doorAfterLessons: { method: 'GET', path: '/api/door/:code/after', who: 'anyone', does: 'What is there after lessons at this door, for whoever asks' },
   recording: { method: 'GET', path: '/api/recordings/:thingId', who: 'anyone', does: 'Lead whoever may see a recording to it' },
 
-  seriesSlots: { method: 'GET', path: '/api/series/:seriesId/slots', who: 'class-keeper', of: 'seriesId', does: 'How the sessions of a series are cut into slots, and who has which' },
+  seriesSlots: { method: 'GET', path: '/api/series/:seriesId/slots', who: 'class-host', of: 'seriesId', does: 'How the sessions of a series are cut into slots, and who has which' },
   setSlots: { method: 'POST', path: '/api/series/:seriesId/slots', who: 'class-host', of: 'seriesId', does: 'Cut the sessions of a series into slots that people sign up for, cut them otherwise, or no more' },
   signUpFor: { method: 'POST', path: '/api/series/:seriesId/slots/for', who: 'class-host', of: 'seriesId', does: 'Give somebody a slot whom the session is for' },
   dropTheirSlot: { method: 'POST', path: '/api/series/:seriesId/slots/drop', who: 'class-host', of: 'seriesId', does: 'Take somebody’s slot away; they are told' },

@@ -89,7 +89,6 @@ export const signUpAnswer = z.object({
   /** Not signed in; signed in as somebody for whom it is not; a host, who finds it elsewhere. */
   state: z.enum(['may', 'sign-in', 'not-yours', 'host']),
   classTitle: z.string(),
-  title: z.string(),
   host: z.string(),
   pennant: pennantSchema,
   code: z.string(),

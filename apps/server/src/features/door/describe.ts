@@ -62,6 +62,13 @@ export const describeDoor = async (
   caller: Caller,
 ): Promise<Answer<'door'>> => doorAnswer(glen, await findDoor(glen, typed, caller));
 
+/** The code that whoever asks may know: the one they came by, and of one that leads on the door's own. */
+function codeToTell(facts: DoorFacts): string {
+  const { row, watchCode, stoppedCode } = facts;
+  if (watchCode !== null) return watchCode;
+  return stoppedCode !== null && !isTheirs(facts) ? stoppedCode : row.code;
+}
+
 /** How to get in by a link, in plain words, by the rules in force at its class period's usual lessons. */
 export async function describeHowTo(
   glen: Glen,
@@ -77,8 +84,10 @@ export async function describeHowTo(
     classTitle: titleOf(row),
     host,
     pennant: row.pennant,
-    code: facts.watchCode ?? row.code,
-    address: facts.watchCode ? watchAddress(glen, facts.watchCode) : linkAddress(glen, row.code),
+    code: codeToTell(facts),
+    address: facts.watchCode
+      ? watchAddress(glen, facts.watchCode)
+      : linkAddress(glen, codeToTell(facts)),
     stopped: row.link_state === 'retired',
     ...howTo({
       rules,
@@ -205,7 +214,7 @@ async function doorAnswer(
     pastedRoom: roomGiven(facts) !== null,
     hosts: facts.isHost,
     isOver: row.put_away_at !== null,
-    code: facts.watchCode ?? row.code,
+    code: codeToTell(facts),
     watchesOnly: facts.watchesOnly,
     invitedThen: row.invitations.length > 0 && facts.comes === undefined,
     turn: facts.turn,

@@ -49,6 +49,8 @@ export interface DoorFacts {
   watchesOnly: boolean;
   /** The code they came by, where that is one to watch at: it tells nobody the link's own. */
   watchCode: string | null;
+  /** The code they came by, where it has stopped: only those whom the door is for are told the one of now. */
+  stoppedCode: string | null;
   /** Somewhere to go in to: a room of the video service, or an address that a host gave. */
   hasRoom: boolean;
   at: AtDoor<SessionAtDoor> | null;
@@ -223,6 +225,7 @@ function factsOf(
     comes,
     watchesOnly: comes === 'watcher',
     watchCode: null,
+    stoppedCode: null,
     hasRoom:
       makesRooms ||
       row.room_address !== null ||

@@ -61,6 +61,7 @@ async function byFormerCode(
   if (!formerCodeLeads({ how: former.how, until: former.until_at }, facts.now))
     return {
       ...facts,
+      stoppedCode: code,
       row: { ...facts.row, link_state: 'retired' },
       came: { by: 'replaced', until: null },
     };

@@ -5,7 +5,7 @@ import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, stale, wrongField } from '../../http/problem.js';
 import { findDoor, type Caller } from '../door/findDoor.js';
 import type { DoorFacts } from '../door/facts.js';
-import { nameOf, titleOf } from '../door/names.js';
+import { titleOf } from '../door/names.js';
 import { isTheirSlot } from '../door/turn.js';
 import { isTheirs } from '../door/whose.js';
 import { scheduleSlots } from '../slot/schedule.js';
@@ -36,21 +36,22 @@ type Answered = Answer<'signUps'>;
 /** Whether somebody may sign up at a door, or why not. */
 function stateOf(facts: DoorFacts): Answered['state'] {
   if (facts.who.account === null) return 'sign-in';
+  if (facts.row.link_state === 'retired') return 'not-yours';
   if (facts.isHost || facts.row.class_host || facts.row.link_host) return 'host';
   return isTheirs(facts) && facts.who.person !== null ? 'may' : 'not-yours';
 }
 
 /** What there is to sign up for at a door, as whoever asks may see it. */
-async function answerFor(glen: Glen, facts: DoorFacts): Promise<Answered> {
+async function answerFor(glen: Glen, facts: DoorFacts, typed: string): Promise<Answered> {
   const { row, who } = facts;
   const state = stateOf(facts);
   const door = {
     state,
     classTitle: titleOf(row),
-    title: nameOf(row),
     host: row.host_name ?? '',
     pennant: row.pennant,
-    code: row.code,
+    // A code of before tells nobody the one of now but those whom the door is for.
+    code: state === 'may' || state === 'host' ? row.code : typed,
   };
   if (state !== 'may') return { ...door, sessions: [], groups: [] };
   const at = await nowOf(glen);
@@ -76,15 +77,22 @@ const isNear = ({ date, ways }: Cut, { today }: Now): boolean =>
 /** So many sessions are shown ahead. */
 const MOST_SHOWN = 12;
 
+/** A door by its code; by one to watch at there is nothing to sign up for. */
+async function doorBy(glen: Glen, code: string, caller: Caller): Promise<DoorFacts> {
+  const facts = await findDoor(glen, code, caller);
+  if (facts.watchesOnly) throw notFound('A place to sign up');
+  return facts;
+}
+
 export const describeSignUps = async (
   glen: Glen,
   code: string,
   caller: Caller,
-): Promise<Answered> => answerFor(glen, await findDoor(glen, code, caller));
+): Promise<Answered> => answerFor(glen, await doorBy(glen, code, caller), code);
 
 /** The door of whoever may sign up at it. */
 async function doorOf(glen: Glen, code: string, caller: Caller): Promise<DoorFacts> {
-  const facts = await findDoor(glen, code, caller);
+  const facts = await doorBy(glen, code, caller);
   const state = stateOf(facts);
   if (state === 'may') return facts;
   throw new HttpProblem(

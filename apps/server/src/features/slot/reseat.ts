@@ -12,6 +12,7 @@ import {
 import type { OccurrenceRow } from '../../db/models/Occurrence.js';
 import type { SignUpRow } from '../../db/models/SignUp.js';
 import type { Glen } from '../../glen.js';
+import { peopleOfLink } from '../audience/store.js';
 import { classById } from '../school/classes.sql.js';
 import { readSchool } from '../school/store.js';
 import { tellOnce } from '../school/tell.js';
@@ -135,6 +136,22 @@ async function freeMissed(
   }
 }
 
+/** Those of some sign-ups whose people the session is for still; whoever has left its roll has no slot any more. */
+async function ofThoseMeant(
+  glen: Glen,
+  date: OccurrenceRow,
+  signUps: SignUpRow[],
+): Promise<SignUpRow[]> {
+  const meant = await peopleOfLink(glen.db, date.link_id, date.id);
+  const ids = new Set(meant.map(({ id }) => id));
+  const gone = signUps.filter((one) => !ids.has(one.person_id));
+  await dropSignUps(
+    glen.db,
+    gone.map(({ id }) => id),
+  );
+  return signUps.filter((one) => ids.has(one.person_id));
+}
+
 /** One session: who has which of its slots, told to those for whom that is new. */
 async function reseatDate(
   glen: Glen,
@@ -192,9 +209,13 @@ export async function reseatSeries(glen: Glen, seriesId: number): Promise<Reseat
   const of = (await classById(glen.db, classId, 0))!;
   const called = { title: classTitle(of), zone };
   const before = standingsOf(signUps);
+  let hasLeft = false;
   for (const date of dates) {
     const own = signUps.filter((one) => one.key_date === date.key_date);
-    if (own.length > 0) await reseatDate(glen, date, { ways, signUps: own, called });
+    if (own.length === 0) continue;
+    const meant = await ofThoseMeant(glen, date, own);
+    hasLeft ||= meant.length < own.length;
+    await reseatDate(glen, date, { ways, signUps: meant, called });
   }
   const moments = [
     ...dates.flatMap((date) => nextSlotMoment(slotsOfDate(date, ways), ways, now) ?? []),
@@ -202,5 +223,5 @@ export async function reseatSeries(glen: Glen, seriesId: number): Promise<Reseat
     ...signUps.map((one) => plusMinutes(one.since, ways.missedAfter)).filter((at) => at > now),
   ];
   const next = moments.length === 0 ? null : moments.reduce((a, b) => (a < b ? a : b));
-  return { next, classId, hasChanged: standingsOf(signUps) !== before };
+  return { next, classId, hasChanged: hasLeft || standingsOf(signUps) !== before };
 }
