@@ -9,7 +9,8 @@ const TODAY = 'Wed 14 Oct';
 
 test('a slot is taken in three presses on a phone, changed, and given up', async ({ school }) => {
   const student = await school.openPhone('Birgit Tideman');
-  await student.goto(signUp(school));
+  await student.goto(school.url);
+  await student.getByRole('link', { name: 'Take a slot: Chartwork clinic' }).click();
   const today = student.getByRole('region', { name: TODAY });
   await expect(today.getByText('taken')).toHaveCount(2);
   await expect(student.getByText('Ansel')).toHaveCount(0);

@@ -115,4 +115,8 @@ export const ownDoorSchema = z.object({
   why: z.string().nullable(),
   was: standing.nullable(),
   door: z.enum(['shut', 'open', 'ended']),
+  /** People come to it by slots that they sign up for. */
+  inSlots: z.boolean(),
+  /** When one’s own begins; null: one has none. */
+  slot: utcInstant.nullable(),
 });

@@ -5,11 +5,8 @@ import type { Who } from '../../http/who.js';
 import { slotsOfDate, stands } from '../slot/reseat.js';
 import { groupsOfPerson, signUpsOf } from '../slot/signUpStore.js';
 import { waysOfSeries } from '../slot/waysStore.js';
+import { isTheirSlot } from '../slot/whose.js';
 import type { SessionAtDoor } from './atDoor.js';
-
-/** Whose slot it is: who signed up, or a group of which they come. */
-export const isTheirSlot = (one: SignUpRow, personId: number, groups: Set<number>): boolean =>
-  one.person_id === personId || (one.group_id !== null && groups.has(one.group_id));
 
 const numbersOf = (signUps: SignUpRow[]): number[] => signUps.flatMap((one) => one.nth ?? []);
 

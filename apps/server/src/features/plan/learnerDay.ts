@@ -14,6 +14,7 @@ import { rulesOfLinks, rulesOfSession } from '../entry/layers.js';
 import { joinedOf } from '../link/joined.sql.js';
 import { classesOfLearner } from '../school/classes.sql.js';
 import { readSchool } from '../school/store.js';
+import { ownSlotsIn } from '../slot/whose.js';
 import { doorStateOf, heldElsewhere } from './sessions.js';
 import { sessionsOfLearner, type LearnerRow } from './sessions.sql.js';
 import { wasOf } from './store.js';
@@ -23,7 +24,12 @@ const AHEAD_DAYS = 14;
 /** Further than a school year nothing is planned. */
 const LATER_DAYS = 366;
 
-const doorOf = (row: LearnerRow, rules: EntryRules): OwnDoor => ({
+/** `slots`: of sessions that are cut into slots, when theirs begins. */
+const doorOf = (
+  row: LearnerRow,
+  rules: EntryRules,
+  slots: Map<number, string | null>,
+): OwnDoor => ({
   id: row.id,
   code: row.watch_code ?? row.link_code,
   watches: row.watch_code !== null,
@@ -42,6 +48,8 @@ const doorOf = (row: LearnerRow, rules: EntryRules): OwnDoor => ({
   why: row.why,
   was: wasOf(row),
   door: doorStateOf(row),
+  inSlots: slots.has(row.id) && row.watch_code === null,
+  slot: slots.get(row.id) ?? null,
 });
 
 /** Somebody's doors on local dates `from ≤ date ≤ to`, in order; those that are held at another's door stand there alone. */
@@ -60,7 +68,8 @@ async function doorsBetween(
   ]);
   // What one's class period holds at another's door stands there, and only there.
   const rows = all.filter((row) => heldElsewhere(row, shared) === undefined);
-  return rows.map((row) => doorOf(row, rulesOfSession(rules.get(row.link_id)!, row)));
+  const slots = await ownSlotsIn(glen, rows, personId);
+  return rows.map((row) => doorOf(row, rulesOfSession(rules.get(row.link_id)!, row), slots));
 }
 
 /** The doors of one's own day in order, what changed among them, and the next one after today. */

@@ -6,7 +6,7 @@ import { HttpProblem, notFound, stale, wrongField } from '../../http/problem.js'
 import { findDoor, type Caller } from '../door/findDoor.js';
 import type { DoorFacts } from '../door/facts.js';
 import { titleOf } from '../door/names.js';
-import { isTheirSlot } from '../door/turn.js';
+import { isTheirSlot } from '../slot/whose.js';
 import { isTheirs } from '../door/whose.js';
 import { scheduleSlots } from '../slot/schedule.js';
 import {

@@ -64,9 +64,47 @@ function Times({ time, minutes }: { time: string; minutes: number }) {
   );
 }
 
+/** Where people come by slots: when one's own is, and the way to take one or to change it. */
+function OwnSlot({ door: { inSlots, slot, code, title }, zone }: DoorProps) {
+  if (!inSlots) return null;
+  return (
+    <p className="mt-1.5">
+      {slot !== null && (
+        <b>
+          Your slot: <span className="font-mono">{wallClock(slot, zone).time}</span>{' '}
+        </b>
+      )}
+      <Link
+        className="text-bracken-deep underline"
+        to={`/sign-up/${code}`}
+        aria-label={`${slot === null ? 'Take a slot' : 'Change your slot'}: ${title}`}
+      >
+        {slot === null ? 'Take a slot' : 'Change it'}
+      </Link>
+    </p>
+  );
+}
+
+/** To the door, and to one's slot where people come by slots. */
+function WaysOn(props: DoorProps & { first: boolean }) {
+  const { door, first } = props;
+  return (
+    <>
+      <OwnSlot {...props} />
+      <Link
+        to={`/${door.watches ? 'watch' : 'door'}/${door.code}`}
+        className={`${buttonClass(first ? 'act' : 'plain')} mt-2.5`}
+        aria-label={`To the door of ${door.title}`}
+      >
+        To the door
+      </Link>
+    </>
+  );
+}
+
 /** One door of somebody's own day. `first`: the one to go to now. */
 export function OwnDoorRow(props: DoorProps & { first: boolean }) {
-  const { door, now, first } = props;
+  const { door, now } = props;
   const { title, classTitle, host, description } = door;
   const isGone = door.status === 'cancelled' || isAway(props);
   const isPast = !isGone && isOver(door, now);
@@ -91,15 +129,7 @@ export function OwnDoorRow(props: DoorProps & { first: boolean }) {
           <p className="mt-1.5 flex flex-wrap gap-2">
             <State {...props} />
           </p>
-          {!isGone && !isPast && (
-            <Link
-              to={`/${door.watches ? 'watch' : 'door'}/${door.code}`}
-              className={`${buttonClass(first ? 'act' : 'plain')} mt-2.5`}
-              aria-label={`To the door of ${title}`}
-            >
-              To the door
-            </Link>
-          )}
+          {!isGone && !isPast && <WaysOn {...props} />}
         </div>
       </div>
     </li>
