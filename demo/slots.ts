@@ -1,7 +1,6 @@
 import { USUAL_SLOTS } from '@glen/core';
 import { describeClass } from '../apps/server/src/features/plan/classPeriod.js';
 import { setSlots, signUpFor } from '../apps/server/src/features/signUp/host.js';
-import { takeSlotsAsKnown } from '../apps/server/src/features/slot/takeAsKnown.js';
 import type { Glen } from '../apps/server/src/glen.js';
 import { DEMO_DAY } from './school.js';
 
@@ -17,6 +16,6 @@ export async function loadSlots(glen: Glen, classId: number, by: number): Promis
     await signUpFor(glen, seriesId, by, {
       ...{ personId: people[nth]!.id, on: key, nth, about },
       address: '',
+      isKnown: true,
     });
-  await takeSlotsAsKnown(glen, seriesId, DEMO_DAY);
 }

@@ -147,12 +147,18 @@ async function tellAbout(
   await tellOnce(glen, personId, { title: classTitle(of), text });
 }
 
+/** `isKnown`: they know of it already. */
+type Giving = Body<'signUpFor'> & { isKnown?: boolean };
+
+const beginOf = ({ slots }: Cut, nth: number | null): string | null =>
+  nth === null ? null : slots[nth]!.start;
+
 /** Gives somebody a slot whom the session is for; how late and how often is the host's to say. */
 export async function signUpFor(
   glen: Glen,
   seriesId: number,
   by: number,
-  body: Body<'signUpFor'>,
+  { isKnown = false, ...body }: Giving,
 ): Promise<Answered> {
   await glen.db.transaction(async () => {
     const at = await nowOf(glen);
@@ -171,7 +177,8 @@ export async function signUpFor(
         ...{ nth: body.nth, person_id: body.personId, group_id: null },
         ...{ about: body.about, address: body.address || null },
         // What they do not know yet they are told.
-        ...{ known_begin: null, since: at.now, made_by: by, made_at: at.now },
+        known_begin: isKnown ? beginOf(wanted, body.nth) : null,
+        ...{ since: at.now, made_by: by, made_at: at.now },
       },
     );
     const after = { on: body.on, nth: body.nth, personId: body.personId };
