@@ -99,6 +99,26 @@ describe('signing up', () => {
     expect(watching.status).toBe(404);
   });
 
+  it('may be for a group of one’s own, whose others see it as theirs and leave it to whoever took it', async () => {
+    const { id } = school.classes.get('C')!;
+    const { people } = await kept();
+    const [mate] = await others(1);
+    const members = [
+      school.person('Ansel Grue').id,
+      people.find((p) => p.name !== 'Ansel Grue')!.id,
+    ];
+    const { version } = (await host.get(`/api/classes/${id}/groups`)).body;
+    const groups = [{ name: 'Pair', tutorId: null, members }];
+    expect((await host.put(`/api/classes/${id}/groups`, { version, groups })).status).toBe(200);
+    const [group] = (await there(ansel)).groups;
+    expect((await take(ansel, 1, { groupId: group!.id })).status).toBe(200);
+    const [theirs] = (await todays(mate!)).mine;
+    expect(theirs).toMatchObject({ group: 'Pair', isOwn: false, nth: 1 });
+    const drop = { id: theirs!.id, version: theirs!.version };
+    expect((await mate!.post(`/api/sign-up/${link.code}/drop`, drop)).status).toBe(404);
+    expect((await todays(ansel)).mine).toMatchObject([{ isOwn: true }]);
+  });
+
   it('gives a slot to one, and says to who was a moment late what is free still', async () => {
     const [other] = await others(1);
     await take(ansel, 0);

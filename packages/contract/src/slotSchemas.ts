@@ -58,6 +58,8 @@ const ownSignUp = z.object({
   group: z.string().nullable(),
   /** They did not come to it. */
   missed: z.boolean(),
+  /** They took it themselves; else somebody did for a group that they are in. */
+  isOwn: z.boolean(),
 });
 
 const slot = z.object({

@@ -65,7 +65,7 @@ async function answerFor(glen: Glen, facts: DoorFacts, typed: string): Promise<A
     sessions: cut
       .filter((one) => isNear(one, at) || one.signUps.some(isMine))
       .slice(0, MOST_SHOWN)
-      .map((one) => shownTo(one, { at, isMine, theirs })),
+      .map((one) => shownTo(one, { at, personId, isMine, theirs })),
     groups: await groupsIn(glen.db, row.class_id, groups),
   };
 }
@@ -236,6 +236,13 @@ const isWaiting = (one: SignUpRow): boolean => one.nth === null && one.missed_nt
 const waitingOf = ({ signUps }: Cut, personId: number): number[] =>
   signUps.filter((one) => one.person_id === personId && isWaiting(one)).map(({ id }) => id);
 
+/** Holds the series of a sign-up, and another, before either is read; in one order, so that no two wait for each other. */
+async function holdSeriesOf(glen: Glen, id: number, ...others: number[]): Promise<void> {
+  const found = await signUpById(glen.db, id);
+  const series = new Set([...(found ? [found.series_id] : []), ...others]);
+  for (const seriesId of [...series].sort((a, b) => a - b)) await heldWays(glen.db, seriesId);
+}
+
 /** One's own sign-up at a door, as it was read. */
 async function ownSignUp(
   glen: Glen,
@@ -258,6 +265,7 @@ export function moveSlot(
   body: Body<'changeSignUp'>,
 ): Promise<Answered> {
   return atTheDoor(glen, { code, caller }, async ({ linkId, classId, personId }) => {
+    await holdSeriesOf(glen, body.id, body.seriesId);
     const at = await nowOf(glen);
     const { wanted, all } = await heldSession(glen, body, { linkId, at });
     const own = await ownSignUp(glen, body, { personId, linkId });
@@ -295,8 +303,8 @@ export function giveUpSlot(
   body: Body<'dropSignUp'>,
 ): Promise<Answered> {
   return atTheDoor(glen, { code, caller }, async ({ linkId, classId, personId }) => {
+    await holdSeriesOf(glen, body.id);
     const own = await ownSignUp(glen, body, { personId, linkId });
-    await heldWays(glen.db, own.series_id);
     await dropSignUps(glen.db, [own.id]);
     const before = { on: own.key_date, nth: own.nth };
     const subject = `series:${own.series_id}`;

@@ -102,7 +102,7 @@ export const clockOf = (slot: TimeWindow, zone: string) => {
   return { time, end };
 };
 
-const ownOf = (one: SignUpRow): Session['mine'][number] => ({
+const ownOf = (one: SignUpRow, personId: number): Session['mine'][number] => ({
   id: one.id,
   version: one.version,
   nth: one.nth ?? one.missed_nth,
@@ -110,6 +110,7 @@ const ownOf = (one: SignUpRow): Session['mine'][number] => ({
   address: one.address ?? '',
   group: one.group?.name ?? null,
   missed: !stands(one),
+  isOwn: one.person_id === personId,
 });
 
 function stateOf(
@@ -128,9 +129,10 @@ export function shownTo(
   cut: Cut,
   {
     at,
+    personId,
     isMine,
     theirs,
-  }: { at: Now; isMine: (one: SignUpRow) => boolean; theirs: { date: string }[] },
+  }: { at: Now; personId: number; isMine: (one: SignUpRow) => boolean; theirs: { date: string }[] },
 ): Session {
   const { date } = cut;
   const slots = cut.slots.map((slot, nth) => {
@@ -151,6 +153,6 @@ export function shownTo(
     slots,
     waiting: cut.signUps.filter((one) => stands(one) && one.nth === null).length,
     mayWait: !canHave && !waits && whyNotWait(cut, at, theirs) === null,
-    mine: mine.map(ownOf),
+    mine: mine.map((one) => ownOf(one, personId)),
   };
 }

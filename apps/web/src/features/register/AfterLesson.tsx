@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import { dateInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
-import { api } from '../../app/api.js';
+import { api, problemOf } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
+import { FieldError } from '../../ui/Field.js';
 import { AfterLessonForm, SEEN_BY } from './AfterLessonForm.js';
 
 type Thing = Answer<'afterLesson'>['things'][number];
@@ -39,15 +40,10 @@ interface RowProps {
 
 /** Nothing brings it back, so that it is asked once more. */
 function Removing({ thing, of, onDone }: RowProps & { onDone: () => void }) {
-  const [remove, { isLoading }] = api.useRemoveAfterLessonMutation();
+  const [remove, { isLoading, error }] = api.useRemoveAfterLessonMutation();
   const { id, version, title, kind } = thing;
-  const send = async (): Promise<void> => {
-    const { error } = await remove({
-      params: { seriesId: of.seriesId },
-      body: { on: of.on, id, version },
-    });
-    if (error) onDone();
-  };
+  const send = (): void =>
+    void remove({ params: { seriesId: of.seriesId }, body: { on: of.on, id, version } });
   return (
     <div
       className="mt-2 rounded-small bg-berry-tint p-3"
@@ -60,11 +56,12 @@ function Removing({ thing, of, onDone }: RowProps & { onDone: () => void }) {
           : 'Nobody will find it any more, and nothing brings it back.'}
       </p>
       <div className="mt-2 flex flex-wrap gap-2">
-        <Button kind="danger" disabled={isLoading} onClick={() => void send()}>
+        <Button kind="danger" disabled={isLoading} onClick={send}>
           Take it away
         </Button>
         <Button onClick={onDone}>Leave it there</Button>
       </div>
+      {error && <FieldError>{problemOf(error)?.title}</FieldError>}
     </div>
   );
 }

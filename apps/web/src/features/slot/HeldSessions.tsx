@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { dateInWords } from '@glen/core/light';
 import type { Answer, Sent } from '@glen/contract';
-import { api } from '../../app/api.js';
+import { api, problemOf } from '../../app/api.js';
 import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { Chip } from '../../ui/Chip.js';
@@ -92,7 +92,7 @@ interface LineProps extends OfSeries {
 
 function SlotLine({ session, slot, ...of }: LineProps) {
   const [isGiving, setGiving] = useState(false);
-  const [drop, { isLoading }] = api.useDropTheirSlotMutation();
+  const [drop, { isLoading, error }] = api.useDropTheirSlotMutation();
   const { time, end, signUp, missed } = slot;
   return (
     <li className="border-t border-line py-2">
@@ -135,6 +135,7 @@ function SlotLine({ session, slot, ...of }: LineProps) {
           )
         )}
       </div>
+      {error && <FieldError>{problemOf(error)?.title}</FieldError>}
       {isGiving && !signUp && (
         <GiveSlot {...of} on={session.on} nth={slot.nth} onDone={() => setGiving(false)} />
       )}

@@ -2,9 +2,10 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { addMinutes, counted, dateInWords } from '@glen/core/light';
 import type { Answer, Me } from '@glen/contract';
-import { api } from '../../app/api.js';
+import { api, problemOf } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { Button, buttonClass } from '../../ui/Button.js';
+import { FieldError } from '../../ui/Field.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { Empty } from '../../ui/States.js';
@@ -35,8 +36,8 @@ interface MineProps {
 
 /** What somebody has, with what it is about. */
 function Mine({ code, session, own, onChange }: MineProps) {
-  const [drop, { isLoading }] = api.useDropSignUpMutation();
-  const { id, version, about, address, group, missed } = own;
+  const [drop, { isLoading, error }] = api.useDropSignUpMutation();
+  const { id, version, about, address, group, missed, isOwn } = own;
   return (
     <li className="border-t border-line py-3">
       <b>{ownInWords(session, own)}</b>
@@ -49,7 +50,8 @@ function Mine({ code, session, own, onChange }: MineProps) {
           </a>
         </p>
       )}
-      {!missed && (
+      {error && <FieldError>{problemOf(error)?.title}</FieldError>}
+      {isOwn && !missed && (
         <p className="mt-1 flex flex-wrap gap-x-4">
           <Button kind="link" className="min-h-11" onClick={onChange}>
             Change it

@@ -2,10 +2,11 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { USUAL_SLOTS, counted } from '@glen/core';
 import type { Answer } from '@glen/contract';
-import { api } from '../../app/api.js';
+import { api, problemOf } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { copyText } from '../../app/copyText.js';
 import { Button, buttonClass } from '../../ui/Button.js';
+import { FieldError } from '../../ui/Field.js';
 import { Screen } from '../../ui/Margin.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
@@ -22,7 +23,7 @@ interface OfSeries {
 
 /** Where a series is not cut yet: what slots are, and one press. */
 function NotCut({ seriesId }: { seriesId: number }) {
-  const [set, { isLoading }] = api.useSetSlotsMutation();
+  const [set, { isLoading, error }] = api.useSetSlotsMutation();
   return (
     <Empty title="People come whenever it is open">
       <p>
@@ -40,6 +41,7 @@ function NotCut({ seriesId }: { seriesId: number }) {
           Cut it into slots of {USUAL_SLOTS.minutes} minutes
         </Button>
       </p>
+      {error && <FieldError>{problemOf(error)?.title}</FieldError>}
     </Empty>
   );
 }
@@ -57,7 +59,7 @@ const Address = ({ address }: { address: string }) => (
 /** Ends the slots; who has one is told, so that it is asked once more. */
 function EndSlots({ seriesId, kept }: OfSeries) {
   const [isAsking, setAsking] = useState(false);
-  const [set, { isLoading }] = api.useSetSlotsMutation();
+  const [set, { isLoading, error }] = api.useSetSlotsMutation();
   const taken = kept.sessions.flatMap(({ slots }) => slots).filter(({ signUp }) => signUp).length;
   if (!isAsking)
     return (
@@ -88,6 +90,7 @@ function EndSlots({ seriesId, kept }: OfSeries) {
         </Button>
         <Button onClick={() => setAsking(false)}>Keep them</Button>
       </p>
+      {error && <FieldError>{problemOf(error)?.title}</FieldError>}
     </div>
   );
 }
