@@ -1,10 +1,10 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Response } from 'supertest';
-import { USUAL_SLOTS } from '@glen/core';
 import { endpoints, type Answer, type EndpointName, type Post } from '@glen/contract';
 import { DEMO_PASSWORD } from '../../../demo/school.js';
 import { fields, type Field } from './idsInSchemas.js';
 import { findOwn, makeForeign, type Foreign, type Own } from './foreignSchool.js';
+import { probesOfSlots } from './foreignSlots.js';
 import { none } from './linkTools.js';
 import { startSchool, type Browser, type School } from './support.js';
 
@@ -41,15 +41,6 @@ async function foreignNote(): Promise<number> {
     .body as Answer<'addAfterLesson'>;
   return things.at(-1)!.id;
 }
-/** The lessons of a class period of one's own, cut into slots. */
-async function ownSlots(): Promise<{ seriesId: number; key: string }> {
-  const { seriesId, key } = own.session;
-  await host.post(`/api/series/${seriesId}/slots`, { version: null, ways: USUAL_SLOTS });
-  return { seriesId, key };
-}
-/** As a student at the door of their class period. */
-const signingUp = async (what: string, body: object) =>
-  (await school.as('Ansel Grue')).post(`/api/sign-up/${own.n3.link.code}${what}`, body);
 const handingOver = async (classId: number, toId: number) => {
   const path = `/api/people/${idOf('Ottoline Marsh')}`;
   const { version } = (await host.get(`${path}/hosted`)).body;
@@ -321,33 +312,7 @@ const PROBES: Record<string, () => Promise<Response>> = {
     const body = { on: key, id: await foreignNote(), version: 1 };
     return host.post(`/api/series/${seriesId}/after/remove`, body);
   },
-  'signUpFor personId': async () => {
-    const { seriesId, key } = await ownSlots();
-    const body = { personId: foreign.student.id, on: key, nth: 0, about: 'SECRET' };
-    return host.post(`/api/series/${seriesId}/slots/for`, body);
-  },
-  // Of another series, whose sign-ups the demo has.
-  'dropTheirSlot id': async () => {
-    const { seriesId } = await ownSlots();
-    return host.post(`/api/series/${seriesId}/slots/drop`, { id: 1, version: 1 });
-  },
-  'signUp seriesId': async () => {
-    const { seriesId, key } = foreign.series;
-    return signingUp('', { seriesId, on: key, nth: 0 });
-  },
-  'signUp groupId': async () => {
-    const { seriesId, key } = await ownSlots();
-    return signingUp('', { seriesId, on: key, nth: 0, groupId: foreign.group.id });
-  },
-  'changeSignUp id': async () => {
-    const { seriesId, key } = await ownSlots();
-    return signingUp('/change', { id: 2, version: 1, seriesId, on: key, nth: 0 });
-  },
-  'changeSignUp seriesId': async () => {
-    const { seriesId, key } = foreign.series;
-    return signingUp('/change', { id: 1, version: 1, seriesId, on: key, nth: 0 });
-  },
-  'dropSignUp id': () => signingUp('/drop', { id: 2, version: 1 }),
+  ...probesOfSlots(() => ({ school, host, own, foreign })),
   'endCheckIn checkInId': () =>
     host.post(`/api/links/${own.n3.link.id}/check-in/end`, { checkInId: 1 }),
   'weekRegisters classId': () => host.get(`/api/registers?classId=${foreign.class.id}`),
