@@ -20,6 +20,9 @@ const draftOf = (plan: SessionPlan): SheetDraft => ({
   draft: false,
   linkId: null,
   together: [],
+  inSlots: false,
+  slotMinutes: '15',
+  slotGap: '0',
 });
 const rows = (plan: SessionPlan): string[] =>
   expandPlan(plan, calendar, wholeWindow(plan, calendar)).map(

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { id, date, time, utcInstant, version, text, line } from './basics.js';
+import { slotPattern } from './slotPattern.js';
 
 // The school's calendar, its class periods, and what is planned on them.
 
@@ -213,6 +214,8 @@ export const sessionBody = z
     freshLink: z.boolean().optional(),
     /** Of a new one: class periods that meet in it too; their own doors lead there then. */
     together: z.array(id).max(20).optional(),
+    /** Of a new one: how its sessions are cut into slots. */
+    slots: slotPattern.partial({ breakEvery: true, breakMinutes: true }).optional(),
   })
   .refine((body) => body.draft || !body.undated, {
     path: ['undated'],
@@ -268,6 +271,8 @@ export const stripSeries = z.object({
   words: z.string(),
   draft: z.boolean(),
   repeats: z.boolean(),
+  /** How its sessions are cut into slots, where they are. */
+  slots: slotPattern.optional(),
 });
 export const booking = z.object({
   id: z.string(),

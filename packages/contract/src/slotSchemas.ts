@@ -1,19 +1,12 @@
 import { z } from 'zod';
 import { date, id, line, time, utcInstant, version } from './basics.js';
 import { pennantSchema } from './planSchemas.js';
+import { slotPattern, whole } from './slotPattern.js';
 
 // Sessions that are cut into slots, and who signs up for them.
 
-const whole = (least: number, most: number, unit: string) =>
-  z
-    .int(`Give whole ${unit}.`)
-    .min(least, `At least ${least} ${unit}.`)
-    .max(most, `At most ${most} ${unit}.`);
-
 /** How sessions are cut into slots (core, SlotWays). */
-export const slotWaysForm = z.object({
-  minutes: whole(2, 240, 'minutes'),
-  gap: whole(0, 120, 'minutes'),
+export const slotWaysForm = slotPattern.extend({
   most: whole(0, 20, 'slots'),
   opensDays: whole(0, 365, 'days'),
   closesMinutes: whole(0, 10080, 'minutes'),

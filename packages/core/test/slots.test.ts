@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import {
   GlenInputError,
   USUAL_SLOTS,
+  cutSession,
   cutSlots,
   mayTakeSlot,
   mayWaitForSlot,
@@ -10,7 +11,9 @@ import {
   noSlotInWords,
   placeWallTime,
   seatSignUps,
+  slotOffsets,
   slotTurn,
+  slotsInWords,
   utcOf,
   type SignUp,
 } from '../src/index.js';
@@ -216,5 +219,62 @@ describe('slotTurn', () => {
       if (now !== null) moments.push(now);
     }
     expect(moments).toEqual([at('14:00'), at('14:05'), at('14:13'), at('14:15')]);
+  });
+});
+
+describe('a session that is cut', () => {
+  const of = (breakEvery: number, breakMinutes: number, gap = 0) => ({
+    minutes: 15,
+    gap,
+    breakEvery,
+    breakMinutes,
+  });
+  const begins = (minutes: number, pattern: ReturnType<typeof of>): number[] =>
+    slotOffsets(minutes, pattern).map(({ from }) => from);
+
+  it('has a break in the place of the gap after every so many slots', () => {
+    expect(begins(90, of(2, 10, 5))).toEqual([0, 20, 45, 65]);
+    expect(begins(100, of(2, 10, 5))).toEqual([0, 20, 45, 65]);
+    expect(begins(105, of(2, 10, 5))).toEqual([0, 20, 45, 65, 90]);
+  });
+
+  it('has none where either of its numbers is 0', () => {
+    expect(begins(60, of(0, 10))).toEqual([0, 15, 30, 45]);
+    expect(begins(60, of(2, 0))).toEqual([0, 15, 30, 45]);
+  });
+
+  it('is told as part of a sentence', () => {
+    expect(slotsInWords(of(0, 0))).toBe('in slots of 15 minutes');
+    expect(slotsInWords(of(0, 0, 5))).toBe('in slots of 15 minutes with 5 between');
+    expect(slotsInWords(of(4, 10, 5))).toBe(
+      'in slots of 15 minutes with 5 between and a break of 10 after every 4',
+    );
+    expect(slotsInWords(of(4, 10))).toBe('in slots of 15 minutes with a break of 10 after every 4');
+  });
+
+  it('never has slots that overlap or pass its end, with whatever breaks', () => {
+    const small = fc.integer({ min: 0, max: 30 });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 600 }),
+        fc.record({
+          minutes: fc.integer({ min: 2, max: 60 }),
+          gap: small,
+          breakEvery: small,
+          breakMinutes: small,
+        }),
+        (minutes, pattern) => {
+          const slots = slotOffsets(minutes, pattern);
+          expect(slots.every(({ from, to }) => to - from === pattern.minutes)).toBe(true);
+          expect(slots.every(({ from }, i) => i === 0 || from >= slots[i - 1]!.to)).toBe(true);
+          expect(slots.at(-1)?.to ?? 0).toBeLessThanOrEqual(minutes);
+        },
+      ),
+    );
+  });
+
+  it('lies where its session lies', () => {
+    const slots = cutSession(window('14:40', '15:40'), of(2, 10));
+    expect(slots.map(({ start }) => start)).toEqual([at('14:40'), at('14:55'), at('15:20')]);
   });
 });

@@ -44,6 +44,7 @@ import * as m0040 from './migrations/0040-registers.js';
 import * as m0041 from './migrations/0041-check-ins.js';
 import * as m0042 from './migrations/0042-after-lessons.js';
 import * as m0043 from './migrations/0043-slots.js';
+import * as m0044 from './migrations/0044-slot-breaks.js';
 import {
   databaseKind,
   makeBooks,
@@ -104,6 +105,7 @@ const MIGRATIONS: Migration[] = [
   m0041,
   m0042,
   m0043,
+  m0044,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

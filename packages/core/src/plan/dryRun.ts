@@ -22,6 +22,7 @@ import type { DryRunContext } from './dryRunContext.js';
 import { expandPlan, isHeld } from './expandPlan.js';
 import type { Occurrence, PlanRepeat, SessionPlan } from './plan.js';
 import { wholeWindow } from './toRRule.js';
+import { slotsNote } from './slotsNote.js';
 import { whyNone } from './whyNone.js';
 
 export type { DryRunContext } from './dryRunContext.js';
@@ -154,6 +155,7 @@ function notesFor(plan: SessionPlan, run: Held, context: DryRunContext): Note[] 
     ...(day ? [] : closedNotes(held, school)),
     ...rollNote(context),
     ...roomNote(context),
+    ...slotsNote(held, context.slots, school.zone),
     day ? dayNote(held[0]!, day) : countNote(dates),
     ...bellNote(plan, held),
     ...endlessNote(plan, held),

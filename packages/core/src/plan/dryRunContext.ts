@@ -1,5 +1,6 @@
 import type { SchoolCalendar } from '../calendar/school.js';
 import type { KnownBooking } from '../clash/planClashes.js';
+import type { SlotPattern } from '../slots/slotWays.js';
 
 /** What a plan is tried against. */
 export interface DryRunContext {
@@ -25,4 +26,6 @@ export interface DryRunContext {
   rollSize?: number;
   /** How many may come by all rolls that meet in it, and how many the door lets in; left out where nobody is counted. */
   room?: { coming: number; capacity: number };
+  /** How its sessions are cut into slots, where they are. */
+  slots?: SlotPattern;
 }

@@ -1,8 +1,15 @@
-/** How a session is cut into slots that people sign up for. */
-export interface SlotWays {
-  /** How long each is, and how much time lies between two. */
+/** How a session is cut. */
+export interface SlotPattern {
+  /** How long each slot is, and how much time lies between two. */
   minutes: number;
   gap: number;
+  /** After every so many slots lies a break of so many minutes instead; 0: there is none. */
+  breakEvery: number;
+  breakMinutes: number;
+}
+
+/** How a session is cut into slots that people sign up for. */
+export interface SlotWays extends SlotPattern {
   /** So many may somebody have in a week, Monday to Sunday; 0: as many as they like. */
   most: number;
   /** From so many days before its day on may a slot be taken. */
@@ -19,6 +26,8 @@ export interface SlotWays {
 export const USUAL_SLOTS: SlotWays = {
   minutes: 15,
   gap: 0,
+  breakEvery: 0,
+  breakMinutes: 0,
   most: 1,
   opensDays: 14,
   closesMinutes: 0,

@@ -16,6 +16,8 @@ export interface SlotWaysRow extends Model<
   series_id: number;
   minutes: number;
   gap: number;
+  break_every: number;
+  break_minutes: number;
   /** So many may somebody have in a week; 0: as many as they like. */
   most: number;
   opens_days: number;
@@ -32,6 +34,8 @@ export const defineSlotWays = (sequelize: Sequelize): ModelStatic<SlotWaysRow> =
       series_id: { ...idOf('series', { onDelete: 'CASCADE' }), primaryKey: true },
       minutes: small(),
       gap: small(),
+      break_every: small(),
+      break_minutes: small(),
       most: small(),
       opens_days: small(),
       closes_minutes: small(),

@@ -1,3 +1,4 @@
+import { USUAL_SLOTS } from '@glen/core';
 import type { Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, wrongField } from '../../http/problem.js';
@@ -7,6 +8,7 @@ import { bringTogether } from '../link/share.js';
 import { linkById } from '../link/store.js';
 import { classById } from '../school/classes.sql.js';
 import { readSchool } from '../school/store.js';
+import { beginWays } from '../slot/waysStore.js';
 import { planOf, putOnBooks } from './occurrenceRows.js';
 import type { Edited } from './reviseSeries.js';
 import { sessionOfSeries } from './sessions.js';
@@ -30,6 +32,7 @@ export async function addSession(
   const id = await glen.db.transaction(async () => {
     const fresh = body.freshLink ? await makeLinkFor(glen, classId, title) : undefined;
     const seriesId = await putOnBooks(glen, { classId, linkId: fresh ?? linkId, by }, text, fresh);
+    if (body.slots) await beginWays(glen.db, seriesId, { ...USUAL_SLOTS, ...body.slots });
     for (const other of body.together ?? [])
       await together(() =>
         bringTogether(

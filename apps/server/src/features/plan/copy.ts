@@ -12,6 +12,7 @@ import { hostsAs } from '../../http/access.js';
 import { HttpProblem, notFound, wrongField } from '../../http/problem.js';
 import { classById } from '../school/classes.sql.js';
 import { readSchool } from '../school/store.js';
+import { copyWays } from '../slot/cutStore.js';
 import { putOnBooks } from './occurrenceRows.js';
 import { heldSeries } from './store.js';
 
@@ -59,6 +60,7 @@ export async function copySeries(
           rules: series.rules,
         },
       );
+      await copyWays(glen.db, seriesId, id);
       return { seriesId: id, version: 1 };
     };
     try {

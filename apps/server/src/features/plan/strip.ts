@@ -4,6 +4,8 @@ import {
   describePlan,
   placeWallTime,
   repeats,
+  slotsInWords,
+  type SlotPattern,
   type SessionPlan,
 } from '@glen/core';
 import type { Answer, Query } from '@glen/contract';
@@ -14,6 +16,7 @@ import { joinedOf, type JoinedRow } from '../link/joined.sql.js';
 import { classItem } from '../school/classItem.js';
 import { classesOf, pageOfClasses } from '../school/classes.sql.js';
 import { readSchool } from '../school/store.js';
+import { waysOfSeries } from '../slot/waysStore.js';
 import { heldElsewhere } from './sessions.js';
 import { notchesBetween, seriesOfClasses, type NotchRow } from './strip.sql.js';
 
@@ -50,6 +53,7 @@ export async function stripFor(
   const shared = await joinedOf(glen.db, ids, placeWallTime(from, '00:00', 0, calendar.zone).start);
   const titles = new Map(series.map((s) => [s.id, s.title]));
   const isShown = new Set(rows.map((row) => row.series_id));
+  const ways = await waysOfSeries(glen.db, [...isShown]);
   return {
     classes: classes.map((row) => classItem(glen, row)),
     hasMore,
@@ -64,9 +68,10 @@ export async function stripFor(
         linkId: s.link_id,
         version: s.version,
         title: s.title,
-        words: describePlan(s.plan as SessionPlan, calendar),
+        words: wordsOf(describePlan(s.plan as SessionPlan, calendar), ways.get(s.id)),
         draft: Boolean(s.draft),
         repeats: repeats(s.plan),
+        ...slotsOf(ways.get(s.id)),
       })),
     notches: rows.map((row) => ({
       ...notchOf(row),
@@ -74,6 +79,15 @@ export async function stripFor(
       ...heldAtOf(heldElsewhere(row, shared)),
     })),
   };
+}
+
+const wordsOf = (plan: string, slots: SlotPattern | undefined): string =>
+  slots ? `${plan}, ${slotsInWords(slots)}` : plan;
+
+function slotsOf(ways: SlotPattern | undefined): { slots?: SlotPattern } {
+  if (!ways) return {};
+  const { minutes, gap, breakEvery, breakMinutes } = ways;
+  return { slots: { minutes, gap, breakEvery, breakMinutes } };
 }
 
 const notchOf = (row: NotchRow): Answer<'strip'>['notches'][number] => ({

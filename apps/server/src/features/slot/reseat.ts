@@ -1,6 +1,6 @@
 import {
   classTitle,
-  cutSlots,
+  cutSession,
   dateInWords,
   nextSlotMoment,
   plusMinutes,
@@ -25,9 +25,7 @@ export const slotsOfDate = (
   { start_at: start, end_at: end, status }: Pick<OccurrenceRow, 'start_at' | 'end_at' | 'status'>,
   ways: SlotWays,
 ): TimeWindow[] =>
-  status === 'planned' || status === 'moved'
-    ? cutSlots({ windows: [{ start, end }], ...ways })
-    : [];
+  status === 'planned' || status === 'moved' ? cutSession({ start, end }, ways) : [];
 
 /** Who has a slot or waits for one; whoever did not come to theirs does neither. */
 export const stands = ({ missed_nth: missed }: Pick<SignUpRow, 'missed_nth'>): boolean =>

@@ -11,6 +11,8 @@ export interface KeptWays extends SlotWays {
 const waysOf = (row: SlotWaysRow): KeptWays => ({
   minutes: row.minutes,
   gap: row.gap,
+  breakEvery: row.break_every,
+  breakMinutes: row.break_minutes,
   most: row.most,
   opensDays: row.opens_days,
   closesMinutes: row.closes_minutes,
@@ -22,6 +24,8 @@ const waysOf = (row: SlotWaysRow): KeptWays => ({
 const rowOf = (ways: SlotWays) => ({
   minutes: ways.minutes,
   gap: ways.gap,
+  break_every: ways.breakEvery,
+  break_minutes: ways.breakMinutes,
   most: ways.most,
   opens_days: ways.opensDays,
   closes_minutes: ways.closesMinutes,

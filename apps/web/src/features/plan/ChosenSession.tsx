@@ -175,6 +175,11 @@ function Actions({ notch, series, now, send, onClose }: ChosenProps) {
         <Link className={buttonClass()} to={`/plan/${series.id}?on=${notch.key}`}>
           Change…
         </Link>
+        {!series.draft && (
+          <Link className={buttonClass()} to={`/slots/${series.id}`}>
+            Slots…
+          </Link>
+        )}
         <Retitle
           title={notch.title ?? series.title}
           save={(title) => run({ kind: 'set', title }, `Retitled: ${title}`)}

@@ -55,6 +55,7 @@ function Grid({ strip, range, clashing, actions, ...body }: GridProps) {
         classId: preview.classId,
         rows: run.rows,
         leftOut: run.leftOut,
+        slots: preview.slots,
         toggle: preview.toggle,
         clashing: new Set(run.clashes.map((c) => c.key)),
       }

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { DryRun, Note, NoteAction } from '@glen/core';
+import type { DryRun, Note, NoteAction, SlotPattern } from '@glen/core';
 import { repeats } from '@glen/core';
 import type { Session } from '@glen/contract';
 import { Button, buttonClass } from '../../ui/Button.js';
@@ -9,6 +9,7 @@ import { shownWhole } from '../../ui/shownWhole.js';
 import { CopyTo } from './CopyTo.js';
 import { PhraseLine } from './PhraseLine.js';
 import { draftOfSession } from './sheetDraft.js';
+import { tryableSlots } from './slotsDraft.js';
 import { planInScope, planOfSession } from './sheetPlans.js';
 import { SheetActions } from './SheetActions.js';
 import { DateList } from './DateList.js';
@@ -30,6 +31,8 @@ export interface SheetPreview {
   classId: number;
   notes: Note[];
   act: (action: NoteAction) => void;
+  /** How its sessions would be cut into slots, where they would. */
+  slots: SlotPattern | undefined;
   /** Leaves a date of the series out, or takes it in again, by its key; where that can be. */
   toggle: ((key: string) => void) | undefined;
 }
@@ -171,6 +174,7 @@ export function Sheet({ frame, ...start }: SheetProps) {
   const preview: SheetPreview = {
     run: tried.run,
     classId: draft.classId,
+    slots: tryableSlots(draft),
     notes: [...phrase.notes, ...tried.notes],
     toggle: canLeaveOut(form) ? form.toggleDate : undefined,
     act: (action) => {

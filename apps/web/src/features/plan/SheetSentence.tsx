@@ -8,6 +8,7 @@ import { DatePicker } from './DatePicker.js';
 import { EveryParts } from './EveryParts.js';
 import { AlsoPart, ExceptPart, RangeParts } from './RangeParts.js';
 import { SessionRules } from './SessionRules.js';
+import { SlotsPart } from './SlotsPart.js';
 import { withClass, type Scope } from './sheetDraft.js';
 import { canLeaveOut, type SheetForm } from './useSheetForm.js';
 import { WhenParts } from './WhenParts.js';
@@ -115,7 +116,8 @@ export function SheetSentence({ form }: { form: SheetForm }) {
         {draft.every === 'once' && <OnDate form={form} />} <WhenParts {...parts} />
         {draft.every !== 'once' && <RangeParts {...parts} />}
         {!isOne && (draft.every !== 'once' || draft.alsoOn.length > 0) && <AlsoPart {...parts} />}
-        {canLeaveOut(form) && <ExceptPart {...parts} dates={patternOf(form)} />}, by the link{' '}
+        {canLeaveOut(form) && <ExceptPart {...parts} dates={patternOf(form)} />}
+        <SlotsPart form={form} />, by the link{' '}
         <ByTheLink draft={draft} read={read} change={change} />,
         <TogetherWith draft={draft} read={read} classes={classes} change={change} /> under{' '}
         {read && !read.undated ? (

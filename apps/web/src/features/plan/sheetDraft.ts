@@ -13,6 +13,8 @@ import {
   type Weekday,
 } from '@glen/core';
 import type { ClassItem, Sent, Session } from '@glen/contract';
+import { NO_SLOTS, slotsOfDraft, type SlotsDraft } from './slotsDraft.js';
+import { wholeOf } from './wholeOf.js';
 
 export const AT_A_TIME = 'at a time';
 export const FROM_A_BELL = 'from a bell';
@@ -22,7 +24,7 @@ type End = 'open' | 'term-end' | 'exams' | 'year-end' | 'date' | 'weeks' | 'time
 export type Scope = 'one' | 'onwards' | 'whole';
 
 /** What the sheet holds while it is written; numbers as typed, so that nothing typed is lost. */
-export interface SheetDraft {
+export interface SheetDraft extends SlotsDraft {
   classId: number;
   /** The link by which it is met, of a new session; null: the class period's own; fresh: one made for it. */
   linkId: number | 'fresh' | null;
@@ -65,7 +67,6 @@ export interface SheetDraft {
   kept: string[];
 }
 
-const wholeOf = (typed: string): number => (typed.trim() === '' ? Number.NaN : Number(typed));
 const weekdayOn = (date: string): Weekday => weekdayOf(dayNumber(date, 'date'));
 
 function timeOf(d: SheetDraft): PlanTime {
@@ -142,12 +143,20 @@ export const bodyOfDraft = (d: SheetDraft): Sent<'addSession'> => ({
   ...(d.linkId === 'fresh' ? { freshLink: true } : {}),
   ...(typeof d.linkId === 'number' ? { linkId: d.linkId } : {}),
   ...(d.together.length > 0 ? { together: d.together } : {}),
+  ...slotsOfDraft(d),
 });
 
 /** What the sheet holds of a plan alone. */
 type PlanDraft = Omit<
   SheetDraft,
-  'classId' | 'linkId' | 'together' | 'title' | 'titleIsOurs' | 'description' | 'draft'
+  | 'classId'
+  | 'linkId'
+  | 'together'
+  | 'title'
+  | 'titleIsOurs'
+  | 'description'
+  | 'draft'
+  | keyof SlotsDraft
 >;
 
 /** What a plan fills in; whatever it does not say gets what the first date suggests. */
@@ -272,6 +281,7 @@ export function newDraft(of: ClassItem, school: SchoolCalendar, today: string): 
     titleIsOurs: true,
     description: '',
     draft: false,
+    ...NO_SLOTS,
   };
 }
 
@@ -290,6 +300,7 @@ export function draftOfSession(
     titleIsOurs: false,
     description: s.description,
     draft: s.draft,
+    ...NO_SLOTS,
   };
   if (scope !== 'one') return { ...fromPlan(plan), ...words };
   const isMoved = s.was !== null || s.status === 'moved';

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import {
   GlenInputError,
+  USUAL_SLOTS,
   addDays,
   dryRun,
   type DryRun,
@@ -8,6 +9,7 @@ import {
   type Note,
   type SchoolCalendar,
   type SessionPlan,
+  type SlotPattern,
 } from '@glen/core';
 import type { ClassItem } from '@glen/contract';
 import { api } from '../../app/api.js';
@@ -39,6 +41,8 @@ interface Surroundings {
   kept: string[];
   /** Class periods that meet in it too. */
   together: ClassItem[];
+  /** How it is cut into slots, where it is. */
+  slots?: SlotPattern | undefined;
 }
 
 /** The first day about which what is on the books is asked: the month's, so that it is asked seldom. */
@@ -92,9 +96,13 @@ function roomOf(
   return { room: { coming, capacity } };
 }
 
+const patternOf = (minutes?: number, gap?: number): { slots?: SlotPattern } =>
+  minutes === undefined ? {} : { slots: { ...USUAL_SLOTS, minutes, gap: gap ?? 0 } };
+
 /** What a plan would do on a link, anew with each change of it: the same computation as the server's, against what is on the books. */
 export function useDryRun(plan: SessionPlan | null, around: Surroundings): Tried {
-  const { school, of, linkId, now, editing, kept, together } = around;
+  const { school, of, linkId, now, editing, kept, together, slots } = around;
+  const [slotMinutes, slotGap] = [slots?.minutes, slots?.gap];
   const { data, link } = useBooks(plan, around);
   const exceptSession = editing?.sessionId;
   const isEdit = editing !== null;
@@ -114,10 +122,25 @@ export function useDryRun(plan: SessionPlan | null, around: Surroundings): Tried
         kept,
         ...(own.kind === 'event' ? {} : { rollSize: link?.audienceSize ?? of.rollSize }),
         ...roomOf(of, link, together, data?.capacity),
+        ...patternOf(slotMinutes, slotGap),
         holds: data?.holds ?? [],
         names: data?.names ?? {},
         bookings: bookings.filter((b) => b.id !== `session ${exceptSession}`),
       }),
     );
-  }, [plan, school, minute, of, link, linkId, data, kept, isEdit, exceptSession, together]);
+  }, [
+    plan,
+    school,
+    minute,
+    of,
+    link,
+    linkId,
+    data,
+    kept,
+    isEdit,
+    exceptSession,
+    together,
+    slotMinutes,
+    slotGap,
+  ]);
 }

@@ -4,6 +4,7 @@ import { api } from '../../app/api.js';
 import { useWriting } from '../../ui/writing.js';
 import { wallClock } from '../../app/clock.js';
 import { fromPlan, planOfDraft, type SheetDraft } from './sheetDraft.js';
+import { slotsOfDraft } from './slotsDraft.js';
 import type { SheetForm } from './useSheetForm.js';
 
 /** What somebody typed, with what the sheet held once it was read: all of it, its time, how it repeats. */
@@ -26,24 +27,30 @@ const SAY_INSTEAD = 'say-instead';
 function filledBy(draft: SheetDraft): Filled {
   const plan = planOfDraft(draft);
   return {
-    all: JSON.stringify([draft.classId, draft.linkId, plan]),
+    all: JSON.stringify([draft.classId, draft.linkId, plan, slotsOfDraft(draft)]),
     time: JSON.stringify(plan.at),
     end: JSON.stringify(plan.repeat),
   };
 }
 
+const slotParts = (slots: ReadPhrase['slots']): Partial<SheetDraft> =>
+  slots
+    ? { inSlots: true, slotMinutes: String(slots.minutes), slotGap: String(slots.gap) }
+    : { inSlots: false };
+
 /** What a phrase says of the sheet. */
 function partsOf(
-  { plan, classId, linkId }: ReadPhrase,
+  { plan, classId, linkId, slots }: ReadPhrase,
   { classes, draft }: SheetForm,
   labelOf: (linkId: number) => string | undefined,
 ): Partial<SheetDraft> {
   const named = classes.find((c) => c.id === classId);
-  if (!named) return fromPlan(plan);
+  const planned = { ...fromPlan(plan), ...slotParts(slots) };
+  if (!named) return planned;
   const link = linkId === undefined || linkId === named.link.id ? null : linkId;
   const words = link === null ? classTitle(named) : labelOf(link);
   return {
-    ...fromPlan(plan),
+    ...planned,
     classId: named.id,
     linkId: link,
     ...(draft.titleIsOurs && words ? { title: words } : {}),

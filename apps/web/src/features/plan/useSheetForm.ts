@@ -11,6 +11,7 @@ import {
   type SheetDraft,
 } from './sheetDraft.js';
 import { isSeriesOf, planInScope } from './sheetPlans.js';
+import { tryableSlots } from './slotsDraft.js';
 import { useDryRun } from './useDryRun.js';
 import { useSheetSaving, type Wish } from './useSaveSheet.js';
 
@@ -44,6 +45,7 @@ function useTried(draft: SheetDraft, read: Session | null, isOne: boolean, at: S
     editing: read && { seriesId: read.seriesId, ...(isOne ? { sessionId: read.id } : {}) },
     kept: draft.kept,
     together,
+    slots: tryableSlots(draft),
   });
   const held = tried.run?.held ?? 0;
   const holdsNothing = tried.run !== undefined && held === 0;
@@ -149,7 +151,7 @@ export function useSheetForm(at: SheetStart) {
     },
     /** What is wrong with the sentence. */
     message:
-      errorAt('draft', 'linkId', 'together') ??
+      errorAt('draft', 'linkId', 'together', 'slots.minutes', 'slots.gap') ??
       (isOfSentence ? problem.title : undefined) ??
       tried.problem?.message ??
       (holdsNothing ? nothing : undefined),

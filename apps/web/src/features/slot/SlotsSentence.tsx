@@ -69,11 +69,13 @@ function Sentence({ editing }: { editing: Editing }) {
     <p className="text-lg leading-sentence">
       Each session is cut into slots of{' '}
       <Part editing={editing} field="minutes" label="Minutes of a slot" /> minutes, with{' '}
-      <Part editing={editing} field="gap" label="Minutes between two" /> between. Each may have{' '}
-      <Part editing={editing} field="most" label="Slots in a week" /> in a week (0: as many as they
-      like), from <Part editing={editing} field="opensDays" label="Days before" /> days before until{' '}
-      <Part editing={editing} field="closesMinutes" label="Minutes before" /> minutes before it
-      begins. When the next one’s slot begins, whoever is in{' '}
+      <Part editing={editing} field="gap" label="Minutes between two" /> between, and after every{' '}
+      <Part editing={editing} field="breakEvery" label="Slots before a break" /> (0: never) a break
+      of <Part editing={editing} field="breakMinutes" label="Minutes of a break" /> instead. Each
+      may have <Part editing={editing} field="most" label="Slots in a week" /> in a week (0: as many
+      as they like), from <Part editing={editing} field="opensDays" label="Days before" /> days
+      before until <Part editing={editing} field="closesMinutes" label="Minutes before" /> minutes
+      before it begins. When the next one’s slot begins, whoever is in{' '}
       <ChoicePart
         label="What becomes of whoever is in"
         value={editing.watch('leaves')}
@@ -87,7 +89,16 @@ function Sentence({ editing }: { editing: Editing }) {
   );
 }
 
-const FIELDS = ['minutes', 'gap', 'most', 'opensDays', 'closesMinutes', 'missedAfter'] as const;
+const FIELDS = [
+  'minutes',
+  'gap',
+  'breakEvery',
+  'breakMinutes',
+  'most',
+  'opensDays',
+  'closesMinutes',
+  'missedAfter',
+] as const;
 
 /** How a series is cut into slots, as a sentence whose parts are changed. */
 export function SlotsSentence({ seriesId, kept }: { seriesId: number; kept: Kept }) {

@@ -73,6 +73,7 @@ export type Meaning =
   | { kind: 'number'; number: number; isAt: boolean }
   | { kind: 'day-part'; half: 'am' | 'pm'; isToday?: true }
   | { kind: 'length'; minutes: number }
+  | { kind: 'slots'; minutes: number; gap: number }
   | { kind: 'period'; label: string | 'first' | 'last' }
   | { kind: 'bell'; period: string; edge: 'start' | 'end'; offset: number }
   | { kind: 'closures'; closures: 'skip' | 'keep' }

@@ -39,6 +39,8 @@ export interface ReadPhrase {
   classId?: number;
   groupId?: number;
   linkId?: number;
+  /** How each session is cut into slots, in minutes, where it is said. */
+  slots?: { minutes: number; gap: number };
   /** What could not be read, and why. An empty place at the end: something is missing. */
   unclear: (PhrasePlace & { why: string; missing?: 'time' | 'end' })[];
   /** What could have meant something else: what it was taken as, and what to write in its place to mean the other. */

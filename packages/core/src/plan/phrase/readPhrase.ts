@@ -6,6 +6,7 @@ import { cycleReader, readEveryDay, readWeekdays } from './readDays.js';
 import { readClosures, readEnd, readMarker, readNamedEnd } from './readEnds.js';
 import { readMonthly, readWeek } from './readMonthly.js';
 import { readLength } from './readLength.js';
+import { readSlots } from './readSlots.js';
 import type { Reader } from './items.js';
 import { closureReader, isMonthFirst } from './region.js';
 import type { PhraseContext, ReadPhrase } from './phraseTypes.js';
@@ -31,6 +32,7 @@ const readersFor = ({ school, region, classes = [] }: PhraseContext): Reader[] =
   readWeekdays,
   readNamedEnd,
   readEnd,
+  readSlots,
   readLength,
   readClock,
   readMarker,

@@ -128,6 +128,12 @@ function inOrder<T extends { from: number; to: number }>(
   return sorted.filter((_, i) => keys.indexOf(keys[i]!) === i);
 }
 
+/** How sessions are cut into slots, where that is said once. */
+function slotsOf(settling: Settling): Pick<ReadPhrase, 'slots'> {
+  const said = settling.only('slots', 'One way to cut it is enough.');
+  return said ? { slots: { minutes: said.minutes, gap: said.gap } } : {};
+}
+
 /** Puts together what the phrase's parts mean. */
 export function settle(settling: Settling): ReadPhrase {
   settleWords(settling);
@@ -149,6 +155,7 @@ export function settle(settling: Settling): ReadPhrase {
   return {
     plan,
     ...ids,
+    ...slotsOf(settling),
     unclear: inOrder(settling.unclear, () => ''),
     assumed: inOrder(settling.assumed, ({ as }) => as),
   };

@@ -1,13 +1,14 @@
-import { isHeld } from '@glen/core';
+import { isHeld, slotOffsets } from '@glen/core';
 import { chosenNotch } from '../chosen.js';
 import type { Proposed, StripProps } from './stripProps.js';
-import { ROW_HEIGHT, dotPath, notchPath, type StripLayout } from './layout.js';
+import { ROW_HEIGHT, cutPath, dotPath, notchPath, type StripLayout } from './layout.js';
 import type { StripData } from './useStripData.js';
 import type { StripHand } from './useStripHand.js';
 
 /** What the sheet would put on the books, with a dot where it clashes. */
 function ProposedPaths({ proposed, layout }: { proposed: Proposed; layout: StripLayout }) {
   const rows = proposed.rows.filter(isHeld);
+  const { slots } = proposed;
   const clashing = rows.filter((o) => proposed.clashing.has(o.key));
   return (
     <>
@@ -17,6 +18,13 @@ function ProposedPaths({ proposed, layout }: { proposed: Proposed; layout: Strip
         stroke="var(--sheet)"
         strokeWidth={1}
       />
+      {slots && (
+        <path
+          d={rows.map((o) => cutPath(layout, o, slotOffsets(o.minutes, slots).length)).join('')}
+          stroke="var(--sheet)"
+          strokeWidth={1.3}
+        />
+      )}
       <path
         d={proposed.leftOut.map((o) => notchPath(layout, o)).join('')}
         fill="var(--sheet)"

@@ -5,6 +5,7 @@ import type { ClassItem } from '@glen/contract';
 import { Pennant, hueOf } from '../../../ui/Pennant.js';
 import {
   ROW_HEIGHT,
+  cutPath,
   dotPath,
   groupBy,
   notchPath,
@@ -12,7 +13,7 @@ import {
   type Notch,
   type StripLayout,
 } from './layout.js';
-import type { StripSeries } from './words.js';
+import { slotsIn, type StripSeries } from './words.js';
 
 interface RowProps {
   pennant: ClassItem['pennant'];
@@ -55,6 +56,7 @@ export const StripRow = memo(function StripRow(props: RowProps) {
   const clashes = notches.filter((n) => clashing.has(n.id) && !isCancelled(n));
   const path = (of: Notch[], shape: typeof notchPath): string =>
     of.map((n) => shape(layout, n)).join('');
+  const cuts = notches.map((n) => cutPath(layout, n, slotsIn(n, series.get(n.seriesId)))).join('');
   return (
     <svg
       aria-hidden="true"
@@ -70,6 +72,7 @@ export const StripRow = memo(function StripRow(props: RowProps) {
         <path d={path(cancelled, strikePath)} stroke="var(--edge)" strokeWidth={1.4} />
       </g>
       {lit !== null && <path d={path(litOnes, notchPath)} fill="currentColor" />}
+      {cuts !== '' && <path d={cuts} stroke="var(--sheet)" strokeWidth={1.3} />}
       {clashes.length > 0 && <path d={path(clashes, dotPath)} fill="var(--berry)" />}
     </svg>
   );

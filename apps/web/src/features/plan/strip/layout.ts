@@ -123,6 +123,21 @@ export const strikePath = (l: StripLayout, n: Pick<Notch, 'date' | 'time'>): str
   return `M${(l.x(i) - 1).toFixed(1)} ${(y + NOTCH_HEIGHT).toFixed(1)}l${(l.band + 2).toFixed(1)} -${NOTCH_HEIGHT}`;
 };
 
+/** A notch has room for so many pieces. */
+const MOST_PIECES = 4;
+
+/** Lines across one that is cut into so many slots: as many pieces as it has room for. */
+export const cutPath = (l: StripLayout, n: Pick<Notch, 'date' | 'time'>, slots: number): string => {
+  const i = l.indexOf(n.date);
+  const pieces = Math.min(slots, MOST_PIECES);
+  if (i === undefined) return '';
+  const top = l.y(minuteOfDay(n.time, 'time'));
+  return Array.from({ length: Math.max(0, pieces - 1) }, (_, nth) => {
+    const y = top + ((nth + 1) * NOTCH_HEIGHT) / pieces;
+    return `M${l.x(i).toFixed(1)} ${y.toFixed(1)}h${l.band.toFixed(1)}`;
+  }).join('');
+};
+
 /** A dot above one that clashes. */
 export const dotPath = (l: StripLayout, n: Pick<Notch, 'date'>): string => {
   const i = l.indexOf(n.date);

@@ -1,4 +1,4 @@
-import type { Occurrence, SchoolCalendar } from '@glen/core';
+import type { Occurrence, SchoolCalendar, SlotPattern } from '@glen/core';
 import type { Chosen, PutDown } from '../chosen.js';
 import type { Notch, Strip } from './layout.js';
 
@@ -10,6 +10,8 @@ export interface Proposed {
   leftOut: Occurrence[];
   /** The keys of those that clash. */
   clashing: Set<string>;
+  /** How they are cut into slots, where they are. */
+  slots: SlotPattern | undefined;
   /** Leaves a date out or takes it in again; absent where that cannot be. */
   toggle: ((key: string) => void) | undefined;
 }

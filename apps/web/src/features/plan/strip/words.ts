@@ -1,4 +1,4 @@
-import { addMinutes, dateInWords } from '@glen/core';
+import { addMinutes, counted, dateInWords, slotOffsets } from '@glen/core';
 import type { Notch, Strip } from './layout.js';
 
 export type StripSeries = Strip['series'][number];
@@ -14,6 +14,13 @@ export function stateOf(n: Notch, series: StripSeries | undefined, now: string):
   return n.start <= now ? 'running' : 'planned';
 }
 
+/** Into how many slots a session is cut; 0: it is not. */
+export const slotsIn = (n: Notch, series: StripSeries | undefined): number =>
+  series?.slots ? slotOffsets(n.minutes, series.slots).length : 0;
+
 /** All about one notch, for hover, focus and screen readers alike. */
 export const notchInWords = (n: Notch, series: StripSeries | undefined, now: string): string =>
-  `${dateInWords(n.date)}, ${n.time}–${addMinutes(n.time, n.minutes)}: ${n.title ?? series?.title ?? ''}, ${stateOf(n, series, now)}`;
+  `${dateInWords(n.date)}, ${n.time}–${addMinutes(n.time, n.minutes)}: ${n.title ?? series?.title ?? ''}, ${stateOf(n, series, now)}${slotsInWords(slotsIn(n, series))}`;
+
+const slotsInWords = (slots: number): string =>
+  slots === 0 ? '' : `, ${counted(slots, 'slot', 'slots')}`;

@@ -3,6 +3,7 @@ import type { ClassItem } from '@glen/contract';
 import { Pennant } from '../../../ui/Pennant.js';
 import type { Notch } from '../strip/layout.js';
 import { notchInWords, type StripSeries } from '../strip/words.js';
+import { SlotLines } from './SlotLines.js';
 import type { WeekHand } from './useWeekHand.js';
 import { boxOf, type WeekLayout } from './weekLayout.js';
 
@@ -59,6 +60,7 @@ export function WeekBlock(props: BlockProps) {
         {notch.time}
         {lane.of === 1 && `–${addMinutes(notch.time, notch.minutes)}`}
       </span>
+      <SlotLines time={notch.time} minutes={notch.minutes} slots={series?.slots} layout={layout} />
       {isClashing && (
         <span
           aria-hidden="true"

@@ -5,6 +5,7 @@ import { lanesOf } from '../dayLineLayout.js';
 import type { Notch } from '../strip/layout.js';
 import type { GridProps } from '../strip/stripProps.js';
 import type { StripSeries } from '../strip/words.js';
+import { SlotLines } from './SlotLines.js';
 import type { WeekHand } from './useWeekHand.js';
 import { WeekBlock } from './WeekBlock.js';
 import { boxOf, type WeekLayout } from './weekLayout.js';
@@ -52,6 +53,7 @@ function ProposedBlocks({
     >
       new, {o.time}
       {proposed.clashing.has(o.key) ? ', clashes' : ''}
+      <SlotLines time={o.time} minutes={o.minutes} slots={proposed.slots} layout={layout} />
     </span>
   ));
 }
