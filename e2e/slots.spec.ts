@@ -135,8 +135,43 @@ test('a host cuts lessons into slots in a sentence, gives one away, and ends the
   await today.getByLabel('What it is about, in a line').fill('Catching up');
   await today.getByRole('button', { name: 'Give it to them' }).click();
   await expect(today.getByText('Catching up')).toBeVisible();
+  await today.getByRole('button', { name: /^Take the slot at 11:10 from/ }).click();
+  await expect(today.getByText('Catching up')).toHaveCount(0);
+  await teacher.getByRole('button', { name: 'Undo' }).click();
+  await expect(today.getByText('Catching up')).toBeVisible();
   await teacher.getByRole('button', { name: 'No slots any more…' }).click();
   await expect(teacher.getByText(/^1 taken slots? (are|is) off/)).toBeVisible();
   await teacher.getByRole('button', { name: 'End the slots' }).click();
   await expect(teacher.getByText('People come whenever it is open')).toBeVisible();
+});
+
+test('slots are said in the line as a session is planned, and shown on the strip', async ({
+  school,
+}) => {
+  const teacher = await school.open('Ottoline Marsh');
+  await teacher.goto(`${school.url}/plan/new`);
+  const line = teacher.getByLabel('Or type it');
+  await line.fill('clinic fridays 12 to 13 in slots of 15 minutes with 5 between');
+  await expect(teacher.getByLabel('Minutes of a slot')).toHaveValue('15');
+  await expect(teacher.getByText(/^12:00, 12:20, 12:40 on the first day/)).toBeVisible();
+  await teacher.getByLabel('Minutes between two').fill('200');
+  await teacher.getByRole('button', { name: /^Schedule/ }).click();
+  await expect(teacher.getByText('At most 120 minutes.')).toBeVisible();
+  await teacher.getByLabel('Minutes between two').fill('10');
+  await expectNoViolations(teacher);
+  await teacher.getByRole('button', { name: /^Schedule/ }).click();
+  await expect(teacher.getByText(/^Scheduled: Chartwork clinic/)).toBeVisible();
+
+  await teacher.goto(`${school.url}/plan?view=week`);
+  await teacher
+    .getByRole('button', { name: /^Fri 16 Oct, 12:00–13:00: Chartwork clinic, planned, 2 slots/ })
+    .click();
+  await teacher.getByRole('link', { name: 'Slots…' }).click();
+  await teacher.getByLabel('Whether there are breaks').click();
+  await teacher.getByRole('option', { name: 'with a break of' }).click();
+  await teacher.getByLabel('Slots before a break').fill('1');
+  await teacher.getByLabel('Minutes of a break').fill('30');
+  await teacher.getByRole('button', { name: 'Cut them so' }).click();
+  const friday = teacher.getByRole('region', { name: 'Fri 16 Oct' });
+  await expect(friday.getByRole('listitem').nth(1)).toContainText('12:45–13:00');
 });

@@ -84,12 +84,10 @@ async function posting({ teacher, at, n6 }) {
   await shot(teacher, at(reach), 'reach', '22 people, 2 places');
 }
 
-async function students({ open, at, student, courseSite }) {
+async function students({ open, at, student, clinic }) {
   await shot(student, at('/'), 'my-day', 'Your classes');
-  const reader = await open(null);
-  await reader.goto(courseSite);
-  await reader.getByRole('button', { name: 'Ansel Grue', exact: true }).click();
-  await shot(reader, `${courseSite}/class/nav-3`, 'course-site', 'Notices');
+  const other = await open('Birgit Tideman', PHONE);
+  await shot(other, at(`/sign-up/${clinic.link.code}`), 'slots', 'Others see that a slot is taken');
 }
 
 /** The teacher opens the door, and the room comes with six more people. */
@@ -174,7 +172,7 @@ async function takeAll(demo, browser) {
     at: (path) => url + path,
     n3: flying('N3'),
     n6: flying('N6'),
-    courseSite: demo.courseSite,
+    clinic: flying('C'),
   };
   for (const part of [planning, linksAndRules, posting, students, lesson]) await part(school);
 }

@@ -117,4 +117,12 @@ describe('slots and their series', () => {
     expect(there.ways).toMatchObject({ minutes: 15, gap: 5 });
     expect(there.sessions.flatMap(({ slots }) => slots).some(({ signUp }) => signUp)).toBe(false);
   });
+
+  it('are told of in how to get in, to those whom the link is for', async () => {
+    const how = async (who: Browser): Promise<string | null> =>
+      (await who.get(`/api/door/${clinic.link.code}/how`)).body.slots;
+    const nobody = await school.as(null);
+    expect(await how(birgit)).toContain('Take a slot beforehand');
+    expect(await how(nobody)).toBeNull();
+  });
 });

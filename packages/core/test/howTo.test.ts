@@ -49,6 +49,12 @@ describe('howTo', () => {
     expect(page({ chat: true })).not.toContain('the chat is kept');
     expect(page({ chat: false }, kept)).not.toContain('the chat is kept');
   });
+  it('says how slots go, and not that anybody goes straight in', () => {
+    const inSlots = page({ straightIn: 'roll' }, { inSlots: true });
+    expect(inSlots).toContain('Take a slot beforehand');
+    expect(inSlots).not.toContain('goes straight in');
+    expect(page({ straightIn: 'roll' })).toContain('"slots":null');
+  });
   it('promises nothing of a room that Glen cannot look into', () => {
     const pasted = page({ arriveMuted: true }, { pastedRoom: true });
     expect(pasted).not.toMatch(/You arrive muted|Try your camera/);

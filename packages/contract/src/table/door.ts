@@ -232,6 +232,7 @@ export const door = {
       trouble: z.array(z.object({ when: z.string(), then: z.string() })),
       phone: z.string().nullable(),
       differs: z.string().nullable(),
+      slots: z.string().nullable(),
     }),
   },
   enterDoor: {

@@ -30,6 +30,8 @@ export interface HowToFacts {
   phone?: { number: string; pin: string } | null;
   /** The school keeps what is written in chats. */
   keepsChat?: boolean;
+  /** Sessions behind it are cut into slots that those whom it is for take beforehand. */
+  inSlots?: boolean;
 }
 
 export interface HowTo {
@@ -40,6 +42,8 @@ export interface HowTo {
   phone: string | null;
   /** Why this link is another than the class period's own; null where it is that one. */
   differs: string | null;
+  /** How to come by a slot; null where there are none, or not for whoever reads. */
+  slots: string | null;
 }
 
 const ACCOUNT: Record<EntryRules['whoMayEnter'], string> = {
@@ -137,24 +141,34 @@ const troubleInside = (pastedRoom: boolean, straightIn: boolean, who: string): H
 const byPhone = ({ number, pin }: { number: string; pin: string }, rules: HowToRules): string =>
   `Call ${number} and key in ${pin}. ${rules.phone === 'lobby' ? 'You wait on the line until you are let in' : 'You are put through'}; the class sees no more of your number than its last two digits.`;
 
+/** What the lobby is to whoever comes. */
+function lobbyWords(straightIn: boolean, inSlots: boolean, who: string): string {
+  if (inSlots)
+    return 'You wait in the lobby until your slot begins, so that nobody walks in on the one before. You need not press anything then.';
+  return straightIn
+    ? 'There is no waiting: whoever this link is for goes straight in.'
+    : `Before the room there is a lobby. ${who} sees that you are waiting, with your name, and lets you in; you need not press anything twice.`;
+}
+
 /**
  * How to get in by a link, in plain words for students, made from the rules in force so that it is never wrong.
  * It never holds the entry code itself: a page like this is passed on.
  */
 export function howTo(facts: HowToFacts): HowTo {
-  const { rules, host, classTitle, label, pastedRoom, phone = null } = facts;
+  const { rules, host, classTitle, label, pastedRoom, phone = null, inSlots = false } = facts;
   const who = host || 'the host';
   const straightIn = howToGetIn(rules, host).endsWith('You go straight in.');
   return {
     steps: stepsOf(facts, who),
-    lobby: straightIn
-      ? 'There is no waiting: whoever this link is for goes straight in.'
-      : `Before the room there is a lobby. ${who} sees that you are waiting, with your name, and lets you in; you need not press anything twice.`,
+    lobby: lobbyWords(straightIn, inSlots, who),
     trouble: [...troubleWithRules(facts, who), ...troubleInside(pastedRoom, straightIn, who)],
     phone: phone && byPhone(phone, rules),
     differs:
       label === null
         ? null
         : `This is not the link of the whole class. “${label}” is only for those it was given to; for the lessons of ${classTitle} use the class’s own link.`,
+    slots: inSlots
+      ? 'People come one after another. Take a slot beforehand; come a little early and leave the page open: it lets you in when yours begins. Without one you may wait, and be let in between.'
+      : null,
   };
 }

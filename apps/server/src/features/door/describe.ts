@@ -18,6 +18,7 @@ import { linkById } from '../link/store.js';
 import { mainLinkOf } from '../school/classes.sql.js';
 import { changedSession } from '../plan/changedSession.js';
 import { readSchool } from '../school/store.js';
+import { slottedSeries } from '../slot/signUpStore.js';
 import { decideAt, roomGiven } from './decide.js';
 import { readDoor, type DoorFacts } from './facts.js';
 import { isKeptFrom, isTheirs } from './whose.js';
@@ -97,8 +98,16 @@ export async function describeHowTo(
       pastedRoom: row.room_address !== null,
       phone: phoneFor(glen, facts),
       keepsChat: registerWays((await readSchool(glen.db)).registers).keepsChat,
+      inSlots: await hasSlotsFor(glen, facts),
     }),
   };
+}
+
+/** Whether slots are taken for it: told to those alone whom the link is for, as nobody else can take one. */
+async function hasSlotsFor({ db }: Glen, facts: DoorFacts): Promise<boolean> {
+  const { row, watchCode } = facts;
+  if (watchCode !== null || row.link_state === 'retired' || !isTheirs(facts)) return false;
+  return (await slottedSeries(db, [row.link_id])).length > 0;
 }
 
 /** How to come by telephone: told to those alone whom the link is for, as callers need no account. */

@@ -4,7 +4,7 @@ import { Link, useParams } from 'react-router';
 import type { Answer } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
-import { Button } from '../../ui/Button.js';
+import { Button, buttonClass } from '../../ui/Button.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 
@@ -79,8 +79,18 @@ function WhomToAsk() {
   );
 }
 
-const Steps = ({ steps, lobby, phone, trouble }: HowTo) => (
+const Steps = ({ code, steps, slots, lobby, phone, trouble }: HowTo) => (
   <>
+    {slots && (
+      <Part title="Your slot">
+        <p>{slots}</p>
+        <p className="mt-2 print:hidden">
+          <Link className={buttonClass()} to={`/sign-up/${code}`}>
+            Take a slot
+          </Link>
+        </p>
+      </Part>
+    )}
     <Part title="Step by step">
       <ol className="grid list-decimal gap-1.5 pl-6">
         {steps.map((step) => (

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { dateInWords } from '@glen/core/light';
 import type { Answer, Sent } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
+import { offerUndo } from '../../app/undo.js';
 import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { Chip } from '../../ui/Chip.js';
@@ -12,6 +13,7 @@ import { TextField } from '../../ui/TextField.js';
 type Kept = Answer<'seriesSlots'>;
 type Held = Kept['sessions'][number];
 type HeldSlot = Held['slots'][number];
+type SignUp = NonNullable<HeldSlot['signUp']>;
 type Given = Pick<Sent<'signUpFor'>, 'personId' | 'about'>;
 
 interface OfSeries {
@@ -69,7 +71,7 @@ function GiveSlot({ seriesId, people, on, nth, onDone }: GiveProps) {
 }
 
 /** What somebody has signed up for. */
-function Holder({ signUp }: { signUp: NonNullable<HeldSlot['signUp']> }) {
+function Holder({ signUp }: { signUp: SignUp }) {
   const { name, group, about, address } = signUp;
   return (
     <>
@@ -90,9 +92,36 @@ interface LineProps extends OfSeries {
   slot: HeldSlot;
 }
 
+/** Takes a slot from whoever has it; it can be given back, and they hear of both. */
+function useTakeAway(seriesId: number, { on }: Held, { nth, time }: HeldSlot) {
+  const [drop, { isLoading, error }] = api.useDropTheirSlotMutation();
+  const [give] = api.useSignUpForMutation();
+  const params = { seriesId };
+  return {
+    isLoading,
+    error,
+    takeFrom: async ({
+      id,
+      version,
+      personId,
+      name,
+      group,
+      about,
+      address,
+    }: SignUp): Promise<void> => {
+      const { data } = await drop({ params, body: { id, version } });
+      // A group's slot is its own to take again.
+      if (!data || group) return;
+      offerUndo(`${time} is ${name}’s no longer.`, async () => {
+        await give({ params, body: { personId, on, nth, about, address } }).unwrap();
+      });
+    },
+  };
+}
+
 function SlotLine({ session, slot, ...of }: LineProps) {
   const [isGiving, setGiving] = useState(false);
-  const [drop, { isLoading, error }] = api.useDropTheirSlotMutation();
+  const { takeFrom, isLoading, error } = useTakeAway(of.seriesId, session, slot);
   const { time, end, signUp, missed } = slot;
   return (
     <li className="border-t border-line py-2">
@@ -113,12 +142,7 @@ function SlotLine({ session, slot, ...of }: LineProps) {
             kind="danger-link"
             aria-label={`Take the slot at ${time} from ${signUp.name}`}
             disabled={isLoading}
-            onClick={() =>
-              void drop({
-                params: { seriesId: of.seriesId },
-                body: { id: signUp.id, version: signUp.version },
-              })
-            }
+            onClick={() => void takeFrom(signUp)}
           >
             Take it from them
           </Button>
@@ -143,22 +167,12 @@ function SlotLine({ session, slot, ...of }: LineProps) {
   );
 }
 
-/** Who has which slot of the sessions ahead, and who waits. */
-export function HeldSessions({ seriesId, sessions, people }: OfSeries & { sessions: Held[] }) {
-  return sessions.map((session) => (
-    <section key={session.on} className="mt-6 max-w-3xl" aria-label={dateInWords(session.date)}>
-      <h2 className="mb-1 text-lg">
-        {dateInWords(session.date)}, <span className="font-mono text-base">{session.time}</span>
-      </h2>
+function Slots({ seriesId, people, session }: OfSeries & { session: Held }) {
+  return (
+    <>
       <ul>
         {session.slots.map((slot) => (
-          <SlotLine
-            key={slot.nth}
-            session={session}
-            slot={slot}
-            seriesId={seriesId}
-            people={people}
-          />
+          <SlotLine key={slot.nth} {...{ session, slot, seriesId, people }} />
         ))}
       </ul>
       {session.waiting.length > 0 && (
@@ -166,6 +180,50 @@ export function HeldSessions({ seriesId, sessions, people }: OfSeries & { sessio
           Waiting for one: {session.waiting.map(({ name }) => name).join(', ')}
         </p>
       )}
-    </section>
-  ));
+    </>
+  );
+}
+
+/** So many sessions are shown whole, whoever comes to them. */
+const SHOWN_WHOLE = 2;
+
+const isTaken = ({ slots, waiting }: Held): boolean =>
+  waiting.length > 0 || slots.some(({ signUp }) => signUp !== null);
+
+const When = ({ session: { date, time } }: { session: Held }) => (
+  <>
+    {dateInWords(date)}, <span className="font-mono text-base">{time}</span>
+  </>
+);
+
+/** Who has which slot of the sessions ahead, and who waits; later ones that nobody has signed up for are a line each. */
+export function HeldSessions({ seriesId, sessions, people }: OfSeries & { sessions: Held[] }) {
+  return sessions.map((session, i) => {
+    const slots = <Slots {...{ seriesId, people, session }} />;
+    const isWhole = i < SHOWN_WHOLE || isTaken(session);
+    return (
+      <section
+        key={session.on}
+        className={isWhole ? 'mt-6 max-w-3xl' : 'mt-3 max-w-3xl'}
+        aria-label={dateInWords(session.date)}
+      >
+        {isWhole ? (
+          <>
+            <h2 className="mb-1 text-lg">
+              <When session={session} />
+            </h2>
+            {slots}
+          </>
+        ) : (
+          <details>
+            <summary className="cursor-pointer">
+              <When session={session} />
+              <span className="text-soft"> · all {session.slots.length} free</span>
+            </summary>
+            {slots}
+          </details>
+        )}
+      </section>
+    );
+  });
 }

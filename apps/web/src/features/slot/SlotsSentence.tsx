@@ -64,18 +64,47 @@ function Part({ editing, field, label }: { editing: Editing; field: NumberField;
   );
 }
 
+/** What a break is at first, where there is to be one. */
+const USUAL_BREAK = { breakEvery: 4, breakMinutes: 10 };
+const NO_BREAK = { breakEvery: 0, breakMinutes: 0 };
+
+/** Whether there are breaks, and how long after how many. */
+function Break({ editing }: { editing: Editing }) {
+  const hasBreak = editing.watch('breakEvery') !== 0 || editing.watch('breakMinutes') !== 0;
+  return (
+    <>
+      <ChoicePart
+        label="Whether there are breaks"
+        marked={hasBreak}
+        value={hasBreak ? 'break' : 'none'}
+        choices={[
+          { value: 'none', label: 'without a break' },
+          { value: 'break', label: 'with a break of' },
+        ]}
+        onChange={(v) => editing.change(v === 'break' ? USUAL_BREAK : NO_BREAK)}
+      />
+      {hasBreak && (
+        <>
+          {' '}
+          <Part editing={editing} field="breakMinutes" label="Minutes of a break" /> minutes after
+          every <Part editing={editing} field="breakEvery" label="Slots before a break" /> slots
+        </>
+      )}
+    </>
+  );
+}
+
 function Sentence({ editing }: { editing: Editing }) {
   return (
     <p className="text-lg leading-sentence">
       Each session is cut into slots of{' '}
       <Part editing={editing} field="minutes" label="Minutes of a slot" /> minutes, with{' '}
-      <Part editing={editing} field="gap" label="Minutes between two" /> between, and after every{' '}
-      <Part editing={editing} field="breakEvery" label="Slots before a break" /> (0: never) a break
-      of <Part editing={editing} field="breakMinutes" label="Minutes of a break" /> instead. Each
-      may have <Part editing={editing} field="most" label="Slots in a week" /> in a week (0: as many
-      as they like), from <Part editing={editing} field="opensDays" label="Days before" /> days
-      before until <Part editing={editing} field="closesMinutes" label="Minutes before" /> minutes
-      before it begins. When the next one’s slot begins, whoever is in{' '}
+      <Part editing={editing} field="gap" label="Minutes between two" /> between,{' '}
+      <Break editing={editing} />. Each may have{' '}
+      <Part editing={editing} field="most" label="Slots in a week" /> in a week (0: as many as they
+      like), from <Part editing={editing} field="opensDays" label="Days before" /> days before until{' '}
+      <Part editing={editing} field="closesMinutes" label="Minutes before" /> minutes before it
+      begins. When the next one’s slot begins, whoever is in{' '}
       <ChoicePart
         label="What becomes of whoever is in"
         value={editing.watch('leaves')}

@@ -8,7 +8,7 @@ interface SlotLinesProps {
   layout: WeekLayout;
 }
 
-/** Where the slots of a session begin, within its block. */
+/** Where the slots of a session begin: ticks at the edge of its block, beside its words. */
 export function SlotLines({ time, minutes, slots, layout }: SlotLinesProps) {
   if (!slots) return null;
   const start = minuteOfDay(time, 'time');
@@ -17,7 +17,7 @@ export function SlotLines({ time, minutes, slots, layout }: SlotLinesProps) {
     <span
       key={from}
       aria-hidden="true"
-      className="absolute inset-x-0 border-t border-dashed border-edge"
+      className="absolute right-0 w-2.5 border-t-2 border-edge"
       style={{ top: layout.y(start + from) - layout.y(start) }}
     />
   ));
