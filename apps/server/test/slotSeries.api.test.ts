@@ -1,5 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Answer, Sent } from '@glen/contract';
+import { lookAfterSlots } from '../src/features/desk/slotTurns.js';
+import { seriesWithSlots } from '../src/features/slot/signUpStore.js';
 import { startSchool, type Browser, type School } from './support.js';
 
 // Slots are said as a session is planned, and go along wherever its series goes.
@@ -51,6 +53,9 @@ const cutFrom = async (seriesId: number, key: string): Promise<Edited> =>
       plan: { ...plan, first: key, at: { time: '16:00', minutes: 60 } },
     })
   ).body;
+
+const wordsOfBirgit = async (): Promise<string[]> =>
+  ((await birgit.get('/api/words')).body as Answer<'words'>).words.map(({ text }) => text);
 
 describe('a session that is planned in slots', () => {
   it('is cut as it was said, and shown so on the strip', async () => {
@@ -104,6 +109,56 @@ describe('slots and their series', () => {
       [seriesId, '2026-10-15', 0],
       [seriesId, '2026-10-22', 1],
     ]);
+  });
+
+  it('follow when the whole series goes to another weekday', async () => {
+    const { seriesId } = (await added()).session;
+    await take(seriesId, '2026-10-22', 1);
+    const fridays = {
+      ...plan,
+      first: '2026-10-16',
+      repeat: { every: 'week', on: ['FR'], times: 4 },
+    };
+    const sent = { ...words, version: 1, scope: 'whole', key: '2026-10-15', plan: fridays };
+    expect((await host.put(`/api/series/${seriesId}`, sent)).status).toBe(200);
+    await lookAfterSlots(school.running.glen, seriesId);
+    expect(await slotsOfBirgit()).toEqual([[seriesId, '2026-10-23', 1]]);
+    expect((await wordsOfBirgit())[0]).toBe(
+      'Your slot has moved: Fri 23 Oct, 16:00, not Thu 22 Oct, 16:00.',
+    );
+  });
+
+  it('are gone with a series that is removed, which whoever had one is told', async () => {
+    const { session, touched } = await added();
+    await take(session.seriesId, '2026-10-22', 1);
+    const removed = await host.post('/api/sessions/change', {
+      changes: [
+        {
+          seriesId: session.seriesId,
+          version: touched[0]!.version,
+          key: session.key,
+          scope: 'whole',
+          change: { kind: 'remove' },
+        },
+      ],
+    });
+    expect(removed.status).toBe(200);
+    const { glen } = school.running;
+    expect(await seriesWithSlots(glen.db, clinic.id)).toContain(session.seriesId);
+    await lookAfterSlots(school.running.glen, session.seriesId);
+    expect(await slotsOfBirgit()).toEqual([]);
+    expect((await wordsOfBirgit())[0]).toBe(
+      'Your slot on Thu 22 Oct, 16:00 is off: the session is not held.',
+    );
+  });
+
+  it('are told to be off where the planning of a series is taken back', async () => {
+    const { session, touched } = await added();
+    await take(session.seriesId, '2026-10-22', 1);
+    expect((await host.post('/api/sessions/take-back', { touched })).status).toBe(200);
+    expect((await wordsOfBirgit())[0]).toBe(
+      'Your slot on Thu 22 Oct, 16:00 is off: the session is not held.',
+    );
   });
 
   it('are copied to another class period with it, without who has one', async () => {

@@ -22,6 +22,7 @@ import { wrongField } from '../../http/problem.js';
 import { followDates } from '../audience/presenterStore.js';
 import { refreshJoined } from '../link/joined.sql.js';
 import { readSchool } from '../school/store.js';
+import { followKeys } from '../slot/signUpStore.js';
 import {
   deleteOccurrences,
   insertOccurrences,
@@ -183,15 +184,19 @@ export async function remakeOccurrences(
   // A date that only changed its day keeps its row, and with it whatever points there.
   const spare = [...open.values()];
   const added: KeptAs[] = [];
+  const rekeyed: { from: string; to: string }[] = [];
   for (const row of fresh) {
     const reuse = takeSpare(spare, row.key, isSeries);
-    if (reuse) await renew(reuse, row);
-    else if (isNew || !isSeries || row.start > now) added.push(asAdded(text, row));
+    if (reuse) {
+      await renew(reuse, row);
+      rekeyed.push({ from: reuse.key_date, to: row.key });
+    } else if (isNew || !isSeries || row.start > now) added.push(asAdded(text, row));
   }
   await insertOccurrences(glen.db, series, added);
   const gone = spare.map((row) => row.id);
   await deleteOccurrences(glen.db, gone);
   await followDates(glen.db, series);
+  await followKeys(glen.db, series.id, rekeyed);
   await refreshJoined(glen.db, { seriesId: series.id });
 }
 

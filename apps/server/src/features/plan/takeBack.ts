@@ -6,6 +6,7 @@ import { dropPresenters, mergePresenters } from '../audience/presenterStore.js';
 import { dropShares, mergeShares } from '../link/shareStore.js';
 import { stopUnused } from '../link/store.js';
 import { mergeSlots } from '../slot/cutStore.js';
+import { tellSlotsOff } from '../slot/reseat.js';
 import { remakeOccurrences, rowsOf, announceSeries } from './occurrenceRows.js';
 import { checkHosts } from './changeSessions.js';
 import { textOf } from './seriesText.js';
@@ -41,6 +42,7 @@ async function remove(
       409,
       'One of its doors has been opened already, so it stays on the books.',
     );
+  await tellSlotsOff(glen, series.id);
   await deleteOccurrences(
     glen.db,
     rows.map((row) => row.id),

@@ -101,7 +101,7 @@ export async function setSlots(
       else if (kept) await changeWays(glen.db, seriesId, ways);
       else if (!(await beginWays(glen.db, seriesId, ways))) throw stale(undefined);
       const { version: _, ...before } = kept ?? { version };
-      const subject = `series:${seriesId}`;
+      const subject = `slots:${seriesId}`;
       await glen.audit({ by, action: 'set-slots', subject, before, after: ways });
       await tellSlots(glen, series.class_id, seriesId);
     })
@@ -182,7 +182,7 @@ export async function signUpFor(
       },
     );
     const after = { on: body.on, nth: body.nth, personId: body.personId };
-    await glen.audit({ by, action: 'sign-up', subject: `series:${seriesId}`, after });
+    await glen.audit({ by, action: 'sign-up', subject: `slots:${seriesId}`, after });
     await tellSlots(glen, classId, seriesId);
   });
   glen.nudge();
@@ -204,7 +204,7 @@ export async function dropTheirs(
     await dropSignUps(glen.db, [id]);
     const { key_date: on, nth, person_id: personId } = found;
     const before = { on, nth, personId };
-    await glen.audit({ by, action: 'drop-sign-up', subject: `series:${seriesId}`, before });
+    await glen.audit({ by, action: 'drop-sign-up', subject: `slots:${seriesId}`, before });
     await tellAbout(
       glen,
       seriesId,

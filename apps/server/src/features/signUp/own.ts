@@ -225,7 +225,7 @@ export function takeSlot(
     await glen.audit({
       by: personId,
       action: 'sign-up',
-      subject: `series:${body.seriesId}`,
+      subject: `slots:${body.seriesId}`,
       after,
     });
     await tellSlots(glen, classId, body.seriesId);
@@ -288,7 +288,7 @@ export function moveSlot(
     });
     const before = { on: own.key_date, nth: own.nth };
     const after = { on: body.on, nth: body.nth };
-    const subject = `series:${body.seriesId}`;
+    const subject = `slots:${body.seriesId}`;
     await glen.audit({ by: personId, action: 'change-sign-up', subject, before, after });
     if (own.series_id !== body.seriesId) await scheduleSlots(glen, own.series_id);
     await tellSlots(glen, classId, body.seriesId);
@@ -307,7 +307,7 @@ export function giveUpSlot(
     const own = await ownSignUp(glen, body, { personId, linkId });
     await dropSignUps(glen.db, [own.id]);
     const before = { on: own.key_date, nth: own.nth };
-    const subject = `series:${own.series_id}`;
+    const subject = `slots:${own.series_id}`;
     await glen.audit({ by: personId, action: 'drop-sign-up', subject, before });
     await tellSlots(glen, classId, own.series_id);
   });

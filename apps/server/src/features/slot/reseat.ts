@@ -16,7 +16,7 @@ import { peopleOfLink } from '../audience/store.js';
 import { classById } from '../school/classes.sql.js';
 import { readSchool } from '../school/store.js';
 import { tellOnce } from '../school/tell.js';
-import { changeSignUp, datesFrom, dropSignUps, signUpsFrom } from './signUpStore.js';
+import { changeSignUp, classOfSeries, datesFrom, dropSignUps, signUpsFrom } from './signUpStore.js';
 import { cameSoFar, membersOf } from './missedStore.js';
 import { heldWays } from './waysStore.js';
 
@@ -59,6 +59,11 @@ async function writeSeats(
 interface Called {
   title: string;
   zone: string;
+}
+
+async function calledOf(glen: Glen, classId: number): Promise<Called> {
+  const { zone } = (await readSchool(glen.db)).calendar;
+  return { title: classTitle((await classById(glen.db, classId, 0))!), zone };
 }
 
 /** What somebody reads whose slot is another than they knew, or none any more. */
@@ -193,8 +198,9 @@ export async function reseatSeries(glen: Glen, seriesId: number): Promise<Reseat
   const now = glen.clock.school();
   const from = dayBefore(now);
   const signUps = await signUpsFrom(glen.db, [seriesId], from);
-  const dates = (await datesFrom(glen.db, [seriesId], from)).filter((date) => date.end_at > now);
-  const classId = dates[0]?.class_id ?? null;
+  const all = await datesFrom(glen.db, [seriesId], from);
+  const dates = all.filter((date) => date.end_at > now);
+  const classId = await classOfSeries(glen.db, seriesId);
   if (classId === null) return { next: null, classId, hasChanged: false };
   if (!ways) {
     await dropSignUps(
@@ -203,11 +209,13 @@ export async function reseatSeries(glen: Glen, seriesId: number): Promise<Reseat
     );
     return { next: null, classId, hasChanged: signUps.length > 0 };
   }
-  const { zone } = (await readSchool(glen.db)).calendar;
-  const of = (await classById(glen.db, classId, 0))!;
-  const called = { title: classTitle(of), zone };
+  const called = await calledOf(glen, classId);
   const before = standingsOf(signUps);
   let hasLeft = false;
+  const isThere = new Set(all.map((date) => date.key_date));
+  // Kept, so that they have it again should their date come back.
+  const lost = signUps.filter((one) => !isThere.has(one.key_date));
+  await tellChanges(glen, { slots: [], signUps: lost, called });
   for (const date of dates) {
     const own = signUps.filter((one) => one.key_date === date.key_date);
     if (own.length === 0) continue;
@@ -222,4 +230,12 @@ export async function reseatSeries(glen: Glen, seriesId: number): Promise<Reseat
   ];
   const next = moments.length === 0 ? null : moments.reduce((a, b) => (a < b ? a : b));
   return { next, classId, hasChanged: hasLeft || standingsOf(signUps) !== before };
+}
+
+/** Tells all who have a slot ahead in a series that it goes, before it is gone. */
+export async function tellSlotsOff(glen: Glen, seriesId: number): Promise<void> {
+  const classId = await classOfSeries(glen.db, seriesId);
+  const signUps = await signUpsFrom(glen.db, [seriesId], dayBefore(glen.clock.school()));
+  if (classId === null || signUps.length === 0) return;
+  await tellChanges(glen, { slots: [], signUps, called: await calledOf(glen, classId) });
 }

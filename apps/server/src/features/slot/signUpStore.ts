@@ -74,9 +74,9 @@ export const datesFrom = (db: Db, seriesIds: number[], from: string): Promise<Oc
     order: ['start_at', 'id'],
   });
 
-/** The series of a class period whose sessions are cut into slots, or for which somebody has signed up. */
+/** The series of a class period whose sessions are cut into slots, or for which somebody has signed up; removed ones too. */
 export async function seriesWithSlots(db: Db, classId: number): Promise<number[]> {
-  const series = await db.models.Series.findAll({
+  const series = await db.models.Series.unscoped().findAll({
     attributes: ['id'],
     where: { class_id: classId },
     raw: true,
@@ -91,6 +91,21 @@ export async function seriesWithSlots(db: Db, classId: number): Promise<number[]
     }),
   ]);
   return [...new Set([...cut, ...signed].map((row) => row.series_id))];
+}
+
+/** The class period of a series, removed ones among them; null: there is no such series. */
+export const classOfSeries = async (db: Db, seriesId: number): Promise<number | null> =>
+  (await db.models.Series.unscoped().findByPk(seriesId, { attributes: ['class_id'] }))?.class_id ??
+  null;
+
+/** Dates of a series stand for other days of its pattern now: whoever has signed up for one goes along. */
+export async function followKeys(
+  db: Db,
+  seriesId: number,
+  moved: { from: string; to: string }[],
+): Promise<void> {
+  for (const { from, to } of moved)
+    await db.models.SignUp.update({ key_date: to }, { where: of({ seriesId, key: from }) });
 }
 
 /** The series of a link, and which of them are cut into slots. */
