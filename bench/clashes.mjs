@@ -1,19 +1,11 @@
 import { builtCore, inTurns } from './core.mjs';
+import { numbersFrom } from './numbers.mjs';
 
 const BOOKINGS = 200000;
 const MOST_TIMES = 10;
 /** Seconds since 1970 of the first day, and how many spells of five minutes the year has. */
 const YEAR_BEGINS = 1788868800;
 const SPELLS = 105120;
-
-/** Numbers below `n` by a plain congruential run, so that each bench measures the same bookings. */
-function numbersFrom(seed) {
-  let last = seed;
-  return (n) => {
-    last = (Math.imul(last, 1664525) + 1013904223) >>> 0;
-    return Math.floor((last / 4294967296) * n);
-  };
-}
 
 function bookingsOf(utcOf) {
   const below = numbersFrom(20261014);

@@ -4,6 +4,7 @@ import { door } from './door.mjs';
 import { doorCrowd } from './doorCrowd.mjs';
 import { expandYear, expandYearBells } from './expandYear.mjs';
 import { firstLoad } from './firstLoad.mjs';
+import { freeTimes } from './freeTimes.mjs';
 import { mail } from './mail.mjs';
 import { people } from './people.mjs';
 import { planPaint } from './planPaint.mjs';
@@ -22,6 +23,7 @@ const BENCHES = {
   'expand-year': expandYear,
   'expand-year-bells': expandYearBells,
   'clash-200k': clash200k,
+  'free-times': freeTimes,
   'plan-paint': planPaint,
   people,
   posts,

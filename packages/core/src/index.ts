@@ -288,6 +288,7 @@ export {
 export * from './mail/index.js';
 export * from './register/index.js';
 export * from './slots/index.js';
+export * from './free/index.js';
 export { spellCode } from './link/spellCode.js';
 export { linkOfPin, makePhonePin, pinInGroups } from './link/phonePin.js';
 export { readRoomAddress } from './link/roomAddress.js';
