@@ -13,6 +13,7 @@ import { groupRoutes } from './features/group/routes.js';
 import { linkRoutes } from './features/link/routes.js';
 import { liveRoutes } from './features/live/routes.js';
 import { mailRoutes, mountOnePress } from './features/mail/routes.js';
+import { freeRoutes } from './features/free/routes.js';
 import { signUpRoutes } from './features/signUp/routes.js';
 import { afterLessonRoutes } from './features/afterLesson/routes.js';
 import { checkInRoutes } from './features/checkIn/routes.js';
@@ -60,6 +61,7 @@ const handlersOf = (glen: Glen): Handlers => ({
   ...mailRoutes(glen),
   ...afterLessonRoutes(glen),
   ...signUpRoutes(glen),
+  ...freeRoutes(glen),
   ...checkInRoutes(glen),
   ...registerRoutes(glen),
   openapi: async () => openapi(glen.config.publicUrl),

@@ -80,7 +80,7 @@ const MAY: Record<EndpointName, Role[]> = {
   myDay: signedIn, find: teachers,
   school: teachers, today: teachers, classes: teachers, classPeriod: readers,
   schoolCalendar: teachers, previewCalendar: office, setCalendar: office, holidays: office, seenNotice: signedIn, words: signedIn, letterStop: everyone, setLetterStop: everyone, lately: teachers, noteLately: teachers, takenBack: teachers, feeds: signedIn, switchOffFeed: signedIn, replaceFeed: signedIn, setFeedAlarm: signedIn, newsFeed: everyone, calendarFeed: everyone, seriesFile: readers,
-  strip: teachers, bookings: readers, changeSessions: teachers, takeBackChange: teachers, copySeries: hosts,
+  strip: teachers, bookings: readers, freeTimes: teachers, changeSessions: teachers, takeBackChange: teachers, copySeries: hosts,
   addSession: hosts, session: readers, editSession: hosts,
   rules: readers, setRules: hosts, posts: readers, addPost: hosts, editPost: hosts, withdrawPost: hosts, restorePost: hosts, retryPost: hosts,
   reach: readers, reachOfDay: teachers, headings: readers, orderItems: hosts, studentSees: readers, allPosts: teachers, previewPost: hosts, postNow: hosts, postHistory: readers, coursePage: readers, placementForms: readers, placementLetter: hosts, placementAction: hosts, lookAtSite: hosts,
@@ -176,7 +176,7 @@ const plainBrowserOf = (role: Role): Promise<Browser> =>
 /** What a helper does as the host does it. All else they read as themselves, and do not do; but what is anybody's own. */
 // prettier-ignore
 const HELPED: EndpointName[] = [
-  'today', 'classes', 'classPeriod', 'strip', 'bookings', 'session', 'find', 'rules', 'linkRules', 'seriesRules', 'ownRules', 'invitation', 'tryDoor',
+  'today', 'classes', 'classPeriod', 'strip', 'bookings', 'freeTimes', 'session', 'find', 'rules', 'linkRules', 'seriesRules', 'ownRules', 'invitation', 'tryDoor',
   'posts', 'allPosts', 'postHistory', 'headings', 'coursePage', 'placementForms', 'placementLetter', 'reach', 'reachOfDay', 'studentSees',
   'register', 'links', 'classLinks', 'unreached', 'link', 'linkPlaces', 'groups', 'presenting', 'guests',
   'addSession', 'editSession', 'changeSessions', 'takeBackChange', 'copySeries',

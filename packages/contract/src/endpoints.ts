@@ -164,6 +164,8 @@ export const endpoints = {
   strip: { method: 'GET', path: '/api/strip', who: 'teacher', does: 'Class periods with every date of their series between two dates' },
   bookings: { method: 'GET', path: '/api/classes/:classId/bookings', who: 'class-reader', of: 'classId', does: 'What the class period’s people, link and students have on the books' },
 
+  freeTimes: { method: 'POST', path: '/api/free-times', who: 'teacher', does: 'Times at which people are free: of the school’s staff, and of students whom one teaches; busy, never with what' },
+
   addSession: { method: 'POST', path: '/api/classes/:classId/sessions', who: 'class-host', of: 'classId', does: 'Schedule a session' },
   register: { method: 'GET', path: '/api/series/:seriesId/register', who: 'class-keeper', of: 'seriesId', atRest: true, does: 'Who was in at one session, and when' },
   correctRegister: { method: 'POST', path: '/api/series/:seriesId/register/correct', who: 'class-host', of: 'seriesId', atRest: true, does: 'Say of somebody in a register that it was otherwise than measured, and why' },

@@ -17,6 +17,7 @@ export const HELP_OF: Partial<Record<EndpointName, Helps | 'reads' | 'own'>> = {
   classPeriod: 'reads',
   strip: 'reads',
   bookings: 'reads',
+  freeTimes: 'reads',
   session: 'reads',
   register: 'reads',
   find: 'reads',

@@ -212,6 +212,8 @@ export const sessionBody = z
     linkId: id.optional(),
     /** Or a fresh link made for it alone, called by its title. */
     freshLink: z.boolean().optional(),
+    /** Whom the fresh link is for, beside the hosts; the whole class period where left out. */
+    freshFor: z.array(id).max(40, 'At most 40 people.').optional(),
     /** Of a new one: class periods that meet in it too; their own doors lead there then. */
     together: z.array(id).max(20).optional(),
     /** Of a new one: how its sessions are cut into slots. */

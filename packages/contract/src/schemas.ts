@@ -14,6 +14,7 @@ import { rules } from './table/rules.js';
 import type { Shapes } from './table/shapes.js';
 import { afterLesson } from './table/afterLesson.js';
 import { checkIn } from './table/checkIn.js';
+import { free } from './table/free.js';
 import { slot } from './table/slot.js';
 import { register } from './table/register.js';
 import { words } from './table/words.js';
@@ -31,6 +32,7 @@ export const schemas = {
   ...afterLesson,
   ...checkIn,
   ...slot,
+  ...free,
   ...register,
   ...words,
   ...plan,

@@ -1,2 +1,4 @@
 // Times at which people are free.
 export { findFreeTimes, type FreeTime, type FreeTimesAsked } from './findFreeTimes.js';
+export { joinedSpans, spreadTimes } from './spreadTimes.js';
+export { dayWindows, taughtAt, type DayWindow, type DaysAsked } from './windows.js';

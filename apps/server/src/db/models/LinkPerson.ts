@@ -27,7 +27,7 @@ export const MEANT_AS = [
 export type MeantAs = (typeof MEANT_AS)[number];
 
 /** Who is meant by a link: kept for the questions that doors and days ask, and made anew with whatever it follows from. */
-interface LinkPersonRow extends Model<
+export interface LinkPersonRow extends Model<
   InferAttributes<LinkPersonRow>,
   InferCreationAttributes<LinkPersonRow>
 > {

@@ -30,11 +30,12 @@ export const makeLink = (
     { classIds: [classId], groupIds: [], personIds: [], guests: [] },
   );
 
-/** A fresh link for one session alone: an evening with parents never has the everyday one. Called by its title, with a number where that is taken. */
+/** A fresh link for one session alone: an evening with parents never has the everyday one. Called by its title, with a number where that is taken; for some people alone where they are given. */
 export async function makeLinkFor(
   glen: Pick<Glen, 'db' | 'clock'>,
   classId: number,
   title: string,
+  personIds?: number[],
 ): Promise<number> {
   const taken = new Set((await heldLiveLinks(glen.db, classId)).map((l) => l.label.toLowerCase()));
   let label = title.slice(0, 76);
@@ -43,7 +44,9 @@ export async function makeLinkFor(
     await putLink(
       glen,
       { classId, label, purpose: 'One session', kind: 'lesson', shown: true, rules: {} },
-      { classIds: [classId], groupIds: [], personIds: [], guests: [] },
+      personIds
+        ? { classIds: [], groupIds: [], personIds, guests: [] }
+        : { classIds: [classId], groupIds: [], personIds: [], guests: [] },
     )
   ).id;
 }
