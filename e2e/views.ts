@@ -57,6 +57,7 @@ export const VIEWS: View[] = [
     'Term: Ansel Grue',
   ),
   view(TEACHER, at('/check-in'), 'Check-in'),
+  view(TEACHER, at('/free'), 'Free times'),
   // The clinic’s.
   view(TEACHER, at('/slots/4'), 'Slots: Chartwork clinic'),
   view(TEACHER, at('/account'), 'Your account'),

@@ -103,6 +103,7 @@ export const api = createApi({
       endAbsence: tell('endAbsence', ['registers', 'desk']),
       strip: ask('strip', ['sessions']),
       bookings: ask('bookings', ['sessions']),
+      freeTimes: ask('freeTimes', ['sessions', 'slots']),
       classes: ask('classes', ['classes']),
       classPeriod: ask('classPeriod', ['class']),
       rules: ask('rules', ['rules']),

@@ -54,6 +54,7 @@ const DeskPage = lazy(() => import('../features/desk/Desk.js'));
 const HowToPage = lazy(() => import('../features/door/HowToPage.js'));
 const CheckInPage = lazy(() => import('../features/checkIn/CheckInPage.js'));
 const SignUpPage = lazy(() => import('../features/slot/SignUpPage.js'));
+const FreePage = lazy(() => import('../features/free/FreePage.js'));
 const SlotsPage = lazy(() => import('../features/slot/SlotsPage.js'));
 const TypeCheckInPage = lazy(() => import('../features/checkIn/TypeCheckInPage.js'));
 const DoorPage = lazy(() => import('../features/door/DoorPage.js'));
@@ -113,6 +114,7 @@ function TeacherPages({ me }: { me: Me }) {
         <Route path="term/:personId" element={<TermPage me={me} />} />
         <Route path="school/registers" element={<RegisterWaysPage />} />
         <Route path="register/:seriesId/:key" element={<RegisterPage me={me} />} />
+        <Route path="free" element={<FreePage me={me} />} />
         <Route path="slots/:seriesId" element={<SlotsPage />} />
         <Route path="desk/:linkId" element={<DeskPage me={me} />} />
         <Route path="*" element={<Nowhere />} />

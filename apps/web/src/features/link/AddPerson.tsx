@@ -9,22 +9,23 @@ const FEWEST_LETTERS = 2;
 
 interface AddPersonProps {
   onPerson: (id: number, name: string) => void;
-  onEmail: (email: string) => void;
+  /** Guests can be added by their addresses. */
+  onEmail?: (email: string) => void;
 }
 
 /** Somebody found by name or address, to be put on a list. */
 export function AddPerson({ onPerson, onEmail }: AddPersonProps) {
   const [typed, setTyped] = useState('');
   const wanted = useDeferredValue(typed.trim());
-  const isAddress = wanted.includes('@');
+  const isAddress = onEmail !== undefined && wanted.includes('@');
   const isName = !isAddress && wanted.length >= FEWEST_LETTERS;
   const { data } = api.useFindQuery({ query: { q: wanted } }, { skip: !isName });
   const people = isName ? data?.people : undefined;
   return (
     <div className="grid gap-1.5">
       <input
-        aria-label="Add somebody by name or address"
-        placeholder="A name, or a guest’s address"
+        aria-label={onEmail ? 'Add somebody by name or address' : 'Add somebody by name'}
+        placeholder={onEmail ? 'A name, or a guest’s address' : 'A name'}
         className={`${inputClass} !py-1.5 text-base`}
         value={typed}
         onChange={(e) => setTyped(e.target.value)}
