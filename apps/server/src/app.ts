@@ -14,6 +14,7 @@ import { linkRoutes } from './features/link/routes.js';
 import { liveRoutes } from './features/live/routes.js';
 import { mailRoutes, mountOnePress } from './features/mail/routes.js';
 import { freeRoutes } from './features/free/routes.js';
+import { pollRoutes } from './features/poll/routes.js';
 import { signUpRoutes } from './features/signUp/routes.js';
 import { afterLessonRoutes } from './features/afterLesson/routes.js';
 import { checkInRoutes } from './features/checkIn/routes.js';
@@ -62,6 +63,7 @@ const handlersOf = (glen: Glen): Handlers => ({
   ...afterLessonRoutes(glen),
   ...signUpRoutes(glen),
   ...freeRoutes(glen),
+  ...pollRoutes(glen),
   ...checkInRoutes(glen),
   ...registerRoutes(glen),
   openapi: async () => openapi(glen.config.publicUrl),

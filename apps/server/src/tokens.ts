@@ -20,6 +20,7 @@ const USES = [
   'stop-letters',
   'return-address',
   'told-code',
+  'choose',
   'check',
 ] as const;
 type Use = (typeof USES)[number];

@@ -5,6 +5,7 @@ import { DEMO_PASSWORD } from '../../../demo/school.js';
 import { fields, type Field } from './idsInSchemas.js';
 import { findOwn, makeForeign, type Foreign, type Own } from './foreignSchool.js';
 import { probesOfSlots } from './foreignSlots.js';
+import { probesOfTimes } from './foreignTimes.js';
 import { none } from './linkTools.js';
 import { startSchool, type Browser, type School } from './support.js';
 
@@ -130,17 +131,6 @@ async function strangerAtOurs(): Promise<number> {
   const { inside, coming, waiting } = (await host.get(`/api/links/${link.id}/desk`)).body;
   return [...inside, ...coming, ...waiting].find((v) => v.name === 'A stranger').id;
 }
-
-const FREE_TIMES = {
-  must: [],
-  may: [],
-  from: '2026-10-15',
-  to: '2026-10-16',
-  hours: { from: '09:00', to: '15:00' },
-  days: 'school',
-  minutes: 30,
-  bells: true,
-};
 
 /**
  * How each id is sent as somebody else's. Those in `OPEN` may be anybody's: any teacher finds everyone of the school by
@@ -335,20 +325,12 @@ const PROBES: Record<string, () => Promise<Response>> = {
       email: 'mine@merrow.example',
       now: DEMO_PASSWORD,
     }),
-  'freeTimes must[]': () => freeTimesWith('must'),
-  'freeTimes may[]': () => freeTimesWith('may'),
+  ...probesOfTimes(() => ({ school, host, own, foreign })),
   ...probesOfPlaces('addPost', (body) => host.post(`/api/classes/${own.n3.id}/posts`, body)),
   ...probesOfPlaces('editPost', (body) =>
     host.put(`/api/posts/${own.post.id}`, { ...body, version: own.post.version }),
   ),
 };
-
-/** About a student whom the other teacher does not teach. */
-const freeTimesWith = async (list: 'must' | 'may'): Promise<Response> =>
-  (await school.as('Bram Osterholt')).post('/api/free-times', {
-    ...FREE_TIMES,
-    [list]: [school.person('Ansel Grue').id],
-  });
 
 const OPEN: Field[] = [
   'demoSignIn accountId',

@@ -165,6 +165,11 @@ export const endpoints = {
   bookings: { method: 'GET', path: '/api/classes/:classId/bookings', who: 'class-reader', of: 'classId', does: 'What the class period’s people, link and students have on the books' },
 
   freeTimes: { method: 'POST', path: '/api/free-times', who: 'teacher', does: 'Times at which people are free: of the school’s staff, and of students whom one teaches; busy, never with what' },
+  polls: { method: 'GET', path: '/api/polls', who: 'teacher', does: 'Times that one has offered to guests to choose from, and what they said' },
+  addPoll: { method: 'POST', path: '/api/classes/:classId/polls', who: 'class-host', of: 'classId', does: 'Offer some times to guests, who need no account; it settles by itself once all have answered, or when it closes' },
+  stopPoll: { method: 'POST', path: '/api/classes/:classId/polls/stop', who: 'class-host', of: 'classId', does: 'Take offered times back' },
+  choosing: { method: 'GET', path: '/api/choose/:token', who: 'anyone', does: 'The times that a guest is offered, by an address of their own' },
+  choose: { method: 'POST', path: '/api/choose/:token', who: 'anyone', does: 'Say which of the offered times suit one, as often as one likes until it is settled' },
 
   addSession: { method: 'POST', path: '/api/classes/:classId/sessions', who: 'class-host', of: 'classId', does: 'Schedule a session' },
   register: { method: 'GET', path: '/api/series/:seriesId/register', who: 'class-keeper', of: 'seriesId', atRest: true, does: 'Who was in at one session, and when' },

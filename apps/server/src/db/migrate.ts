@@ -45,6 +45,7 @@ import * as m0041 from './migrations/0041-check-ins.js';
 import * as m0042 from './migrations/0042-after-lessons.js';
 import * as m0043 from './migrations/0043-slots.js';
 import * as m0044 from './migrations/0044-slot-breaks.js';
+import * as m0045 from './migrations/0045-polls.js';
 import {
   databaseKind,
   makeBooks,
@@ -106,6 +107,7 @@ const MIGRATIONS: Migration[] = [
   m0042,
   m0043,
   m0044,
+  m0045,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

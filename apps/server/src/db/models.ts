@@ -50,6 +50,11 @@ import { definePerson } from './models/Person.js';
 import { definePersonRole } from './models/PersonRole.js';
 import { definePersonWord } from './models/PersonWord.js';
 import { definePlacement } from './models/Placement.js';
+import { definePoll } from './models/Poll.js';
+import { definePollChoice } from './models/PollChoice.js';
+import { definePollGuest } from './models/PollGuest.js';
+import { definePollPerson } from './models/PollPerson.js';
+import { definePollTime } from './models/PollTime.js';
 import { definePost } from './models/Post.js';
 import { definePostPlace } from './models/PostPlace.js';
 import { definePress } from './models/Press.js';
@@ -99,8 +104,13 @@ const defineRegisters = (sequelize: Sequelize) => ({
   Visit: defineVisit(sequelize),
 });
 
-/** Sessions that are cut into slots, and who has which. */
+/** Sessions that are cut into slots, and who has which; times that are offered to choose from. */
 const defineSlots = (sequelize: Sequelize) => ({
+  Poll: definePoll(sequelize),
+  PollChoice: definePollChoice(sequelize),
+  PollGuest: definePollGuest(sequelize),
+  PollPerson: definePollPerson(sequelize),
+  PollTime: definePollTime(sequelize),
   SignUp: defineSignUp(sequelize),
   SlotWays: defineSlotWays(sequelize),
 });

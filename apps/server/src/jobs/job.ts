@@ -15,6 +15,7 @@ export const JOB_KINDS = [
   'drop-recording',
   'slots',
   'room-word',
+  'poll',
 ] as const;
 export type JobKind = (typeof JOB_KINDS)[number];
 export interface Job {

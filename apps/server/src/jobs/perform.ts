@@ -12,6 +12,7 @@ import { gatherWords } from '../features/mail/gather.js';
 import { tellWeek } from '../features/register/weekWord.js';
 import { tellMorning } from '../features/myDay/morning.js';
 import { reconcilePost } from '../features/post/reconcilePost.js';
+import { lookAfterPoll } from '../features/poll/settle.js';
 import { lookByItself, syncPlacement } from '../features/post/sync.js';
 import type { Job, JobKind } from './job.js';
 
@@ -49,6 +50,7 @@ const WORK: Record<JobKind, Work> = {
     video.say(room, Number(visitor), String(text)),
   ),
   slots: (glen, job) => lookAfterSlots(glen, Number(job.subject)),
+  poll: (glen, job) => lookAfterPoll(glen, Number(job.subject)),
   'drop-recording': async ({ video }, { subject }) => video?.dropRecording(subject),
   'put-out': inRoom((video, room, { payload: { visitor, why } }) =>
     video.putOut(room, Number(visitor), why === 'left' ? 'left' : 'put-out'),

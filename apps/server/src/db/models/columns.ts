@@ -69,7 +69,9 @@ export const idOf = (table: string, options: IdOptions = {}) => ({
 });
 
 /** A number that may be 0 for nothing, and so is nobody's key. */
-export const looseId = (options: { primaryKey?: true; defaultValue?: number } = {}) => ({
+export const looseId = (
+  options: { primaryKey?: true; defaultValue?: number; allowNull?: true } = {},
+) => ({
   type: DataTypes.INTEGER.UNSIGNED,
   allowNull: false,
   ...options,

@@ -46,6 +46,8 @@ export const NAMES_A_PERSON: Record<string, 'move' | 'once' | 'drop'> = {
   'check_ins.made_by': 'move',
   'sign_ups.person_id': 'move',
   'sign_ups.made_by': 'move',
+  'polls.made_by': 'move',
+  'poll_people.person_id': 'once',
   'guardians.student_id': 'once',
   'guardians.person_id': 'once',
   // Kept in line with all the others, once these have gone over.
