@@ -48,3 +48,39 @@ test('where nobody is free, the nearest misses say who is in the way', async ({ 
   expect(await sideways(teacher)).toBe(0);
   await expectNoViolations(teacher);
 });
+
+test('guests choose between offered times on a phone, and what suits is scheduled by itself', async ({
+  school,
+}) => {
+  const teacher = await school.open('Ottoline Marsh');
+  await teacher.goto(`${school.url}/free`);
+  await teacher.getByLabel('What it is called').fill('About the boat trip');
+  await teacher.getByLabel('Offer Thu 15 Oct, 11:35 to guests').check();
+  await expect(teacher.getByRole('button', { name: 'Tick two times at least' })).toBeDisabled();
+  await teacher.getByLabel('Offer Fri 16 Oct, 12:30 to guests').check();
+  await teacher.getByLabel('Offer Mon 19 Oct, 11:45 to guests').check();
+  await teacher.getByLabel(/^To which guests/).fill('Ida Quill');
+  await teacher.getByRole('button', { name: 'Offer these 3 times' }).click();
+  await expect(teacher.getByText(/^Line 1 holds no address/)).toBeVisible();
+  await teacher.getByLabel(/^To which guests/).fill('Ida Quill <ida@home.example>');
+  await expectNoViolations(teacher);
+  await teacher.getByRole('button', { name: 'Offer these 3 times' }).click();
+  const told = teacher.getByRole('region', { name: 'Where they choose' });
+  await expect(told).toContainText('1 guest is asked.');
+  const address = (await told.locator('.font-mono').textContent())!;
+
+  const guest = await school.openPhone();
+  await guest.goto(address.replace(/^http:\/\/[^/]+/, school.url));
+  await expect(guest.getByText(/^You answer for ida@home\.example/)).toBeVisible();
+  await guest.getByLabel(/Fri 16 Oct 2026/).check();
+  expect(await sideways(guest)).toBe(0);
+  await expectNoViolations(guest);
+  await guest.getByRole('button', { name: 'These suit me' }).click();
+  await expect(async () => {
+    await guest.reload();
+    await expect(guest.getByText(/^It is held/)).toBeVisible({ timeout: 1000 });
+  }).toPass();
+  const offered = teacher.getByRole('region', { name: 'Offered' });
+  await expect(offered.getByText('scheduled', { exact: true })).toBeVisible();
+  await expect(offered).toContainText('suits 1 of 1');
+});

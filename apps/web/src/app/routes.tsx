@@ -54,6 +54,7 @@ const DeskPage = lazy(() => import('../features/desk/Desk.js'));
 const HowToPage = lazy(() => import('../features/door/HowToPage.js'));
 const CheckInPage = lazy(() => import('../features/checkIn/CheckInPage.js'));
 const SignUpPage = lazy(() => import('../features/slot/SignUpPage.js'));
+const ChoosePage = lazy(() => import('../features/poll/ChoosePage.js'));
 const FreePage = lazy(() => import('../features/free/FreePage.js'));
 const SlotsPage = lazy(() => import('../features/slot/SlotsPage.js'));
 const TypeCheckInPage = lazy(() => import('../features/checkIn/TypeCheckInPage.js'));
@@ -246,6 +247,14 @@ export const App = () => (
         element={
           <Fetched>
             <GuestPage />
+          </Fetched>
+        }
+      />
+      <Route
+        path="/choose/:token"
+        element={
+          <Fetched>
+            <ChoosePage />
           </Fetched>
         }
       />

@@ -30,6 +30,7 @@ export const TAGS = [
   'check-in',
   'after-lessons',
   'slots',
+  'polls',
 ] as const;
 export type Tag = (typeof TAGS)[number];
 
@@ -44,6 +45,7 @@ export const WHAT_TIME_CHANGES: Tag[] = [
   'posts',
   'check-in',
   'slots',
+  'polls',
 ];
 
 /** Which answers may have changed when the server says that a thing did. */
@@ -62,6 +64,7 @@ export const tagsOf: Record<LiveChange['thing'], Tag[]> = {
     'groups',
     'after-lessons',
     'slots',
+    'polls',
   ],
   posts: ['posts', 'today', 'links'],
   desk: ['desk', 'today', 'after-lessons', 'slots'],

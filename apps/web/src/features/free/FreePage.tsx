@@ -10,6 +10,8 @@ import { Screen } from '../../ui/Margin.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { typedPart } from '../../ui/SentencePart.js';
 import { Empty, Loading } from '../../ui/States.js';
+import { OfferAddresses, Offered } from '../poll/Offered.js';
+import { OfferTimes } from '../poll/OfferTimes.js';
 import { mayEdit } from '../school/mayEdit.js';
 import { BusyStrip, type FreeTime } from './BusyStrip.js';
 import { FreeSentence } from './FreeSentence.js';
@@ -65,6 +67,7 @@ interface FoundTimesProps {
 
 function FoundTimes({ free, found, scheduling, classes, zone }: FoundTimesProps) {
   const [looked, setLooked] = useState<FreeTime>();
+  const { ticked, toggle, added, setAdded } = useTicked();
   const times = found.times.length > 0 ? found.times : found.misses;
   const chosen = times.find(({ start }) => start === looked?.start) ?? times[0];
   return (
@@ -79,13 +82,53 @@ function FoundTimes({ free, found, scheduling, classes, zone }: FoundTimesProps)
             people={found.people}
             chosen={chosen}
             isSending={scheduling.isSending || classes.length === 0}
+            ticked={ticked.map(({ start }) => start)}
+            onTick={toggle}
             onChoose={setLooked}
             onSchedule={(time) => void scheduling.schedule(time)}
           />
+          {ticked.length === 0 ? (
+            <p className="mt-3 text-soft">
+              Tick some to have guests choose between them, without an account.
+            </p>
+          ) : (
+            <OfferTimes
+              offering={{
+                classId: scheduling.classId,
+                title: scheduling.title,
+                minutes: Number(free.wanted.minutes),
+                personIds: free.asked.must,
+                times: ticked,
+              }}
+              onDone={setAdded}
+            />
+          )}
         </>
       )}
+      {added && <OfferAddresses added={added} />}
     </div>
   );
+}
+
+/** Times that are ticked to be offered, and what became of the last that were. */
+function useTicked() {
+  const [ticked, setTicked] = useState<FreeTime[]>([]);
+  const [added, setAdded] = useState<Answer<'addPoll'>>();
+  const isSame = (time: FreeTime) => (one: FreeTime) => one.start === time.start;
+  return {
+    ticked,
+    toggle: (time: FreeTime): void =>
+      setTicked(
+        ticked.some(isSame(time))
+          ? ticked.filter((one) => one.start !== time.start)
+          : [...ticked, time],
+      ),
+    added,
+    setAdded: (answer: Answer<'addPoll'>): void => {
+      setTicked([]);
+      setAdded(answer);
+    },
+  };
 }
 
 interface KnownProps {
@@ -116,6 +159,7 @@ function FreeTimes({ me, school, classes }: KnownProps) {
           zone={school.zone}
         />
       )}
+      <Offered />
       {free.problem && !free.found && <Empty title="Say it otherwise">{free.problem.title}</Empty>}
     </Screen>
   );

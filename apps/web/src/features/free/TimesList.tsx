@@ -17,6 +17,9 @@ interface TimesListProps {
   people: Found['people'];
   chosen: FreeTime;
   isSending: boolean;
+  /** Those that are ticked, to be offered, by when they begin. */
+  ticked: string[];
+  onTick: (time: FreeTime) => void;
   onChoose: (time: FreeTime) => void;
   onSchedule: (time: FreeTime) => void;
 }
@@ -25,7 +28,8 @@ interface LineProps extends Omit<TimesListProps, 'times'> {
   time: FreeTime;
 }
 
-function TimeLine({ time, people, chosen, isSending, onChoose, onSchedule }: LineProps) {
+function TimeLine({ time, people, chosen, isSending, ticked, onTick, ...on }: LineProps) {
+  const { onChoose, onSchedule } = on;
   const isChosen = time.start === chosen.start;
   const when = `${dateInWords(time.date)}, ${time.time}`;
   return (
@@ -33,6 +37,13 @@ function TimeLine({ time, people, chosen, isSending, onChoose, onSchedule }: Lin
       className={`flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-2 py-1.5 ${isChosen ? 'bg-shade' : ''}`}
       onMouseEnter={() => onChoose(time)}
     >
+      <input
+        type="checkbox"
+        className="size-4 accent-bracken"
+        aria-label={`Offer ${when} to guests`}
+        checked={ticked.includes(time.start)}
+        onChange={() => onTick(time)}
+      />
       <button
         type="button"
         aria-pressed={isChosen}

@@ -1,0 +1,124 @@
+import { Link } from 'react-router';
+import { counted, dateInWords } from '@glen/core';
+import type { Answer } from '@glen/contract';
+import { api, problemOf } from '../../app/api.js';
+import { copyText } from '../../app/copyText.js';
+import { Button, buttonClass } from '../../ui/Button.js';
+import { Chip } from '../../ui/Chip.js';
+import { FieldError } from '../../ui/Field.js';
+
+type Poll = Answer<'polls'>['polls'][number];
+
+const STATES: Record<Poll['state'], { words: string; tone: 'well' | 'careful' | 'plain' }> = {
+  open: { words: 'open', tone: 'plain' },
+  booked: { words: 'scheduled', tone: 'well' },
+  nobody: { words: 'no time has come about', tone: 'careful' },
+  stopped: { words: 'taken back', tone: 'plain' },
+};
+
+/** Who was asked, and who has answered. */
+function Guests({ guests }: Pick<Poll, 'guests'>) {
+  return (
+    <p className="text-md text-soft">
+      {guests.map(({ id, name, email, answered }, i) => (
+        <span key={id}>
+          {i > 0 && ', '}
+          {name || email} <span>{answered ? 'has answered' : 'has not answered yet'}</span>
+        </span>
+      ))}
+    </p>
+  );
+}
+
+function OneOffer({ poll }: { poll: Poll }) {
+  const [stop, { isLoading, error }] = api.useStopPollMutation();
+  const { id, version, classId, title, minutes, state, times, closes } = poll;
+  const { words, tone } = STATES[state];
+  return (
+    <li className="border-t border-line py-3">
+      <p className="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <b>{title}</b>
+        <span className="text-soft">{minutes} minutes</span>
+        <Chip tone={tone}>{words}</Chip>
+        {state === 'open' && (
+          <span className="text-soft">
+            until {dateInWords(closes.date)}, {closes.time}
+          </span>
+        )}
+        {state === 'booked' && (
+          <Link className={buttonClass('link')} to={`/classes/${classId}`}>
+            Its class period
+          </Link>
+        )}
+        {state === 'open' && (
+          <Button
+            kind="danger-link"
+            aria-label={`Take back: ${title}`}
+            disabled={isLoading}
+            onClick={() => void stop({ params: { classId }, body: { id, version } })}
+          >
+            Take it back
+          </Button>
+        )}
+      </p>
+      <ul className="my-1">
+        {times.map((time) => (
+          <li key={time.id} className={time.isSettled ? 'font-semibold text-moss-deep' : ''}>
+            {dateInWords(time.date)}{' '}
+            <span className="font-mono">
+              {time.time}–{time.until}
+            </span>{' '}
+            suits {time.chosen} of {poll.guests.length}
+          </li>
+        ))}
+      </ul>
+      <Guests guests={poll.guests} />
+      {error && <FieldError>{problemOf(error)?.title}</FieldError>}
+    </li>
+  );
+}
+
+/** Times that one has offered to guests, and what they say. */
+export function Offered() {
+  const { data } = api.usePollsQuery();
+  if (!data || data.polls.length === 0) return null;
+  return (
+    <section className="mt-8 max-w-3xl" aria-label="Offered">
+      <h2 className="mb-2 text-lg">Offered</h2>
+      <ul>
+        {data.polls.map((poll) => (
+          <OneOffer key={poll.id} poll={poll} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** The addresses of those who are asked: told once, to copy where no letters go out. */
+export function OfferAddresses({ added }: { added: Answer<'addPoll'> }) {
+  const { addresses, mailed } = added;
+  const all = addresses.map(({ email, address }) => `${email} ${address}`).join('\n');
+  return (
+    <section
+      className="mt-4 max-w-3xl rounded-big border border-moss bg-moss-tint p-4"
+      aria-label="Where they choose"
+    >
+      <p>
+        <b>{counted(addresses.length, 'guest is asked.', 'guests are asked.')}</b>{' '}
+        {mailed
+          ? 'Each has a letter with an address of their own.'
+          : 'Send each their own address: no letters go out here. They are told this once.'}
+      </p>
+      <ul className="mt-2 grid gap-1">
+        {addresses.map(({ email, address }) => (
+          <li key={email} className="text-md break-all">
+            {email}: <span className="font-mono">{address}</span>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-2">
+        <Button onClick={() => copyText(all, 'The addresses are copied.')}>Copy them</Button>
+      </p>
+    </section>
+  );
+}
