@@ -13,6 +13,7 @@ import { groupRoutes } from './features/group/routes.js';
 import { linkRoutes } from './features/link/routes.js';
 import { liveRoutes } from './features/live/routes.js';
 import { mailRoutes, mountOnePress } from './features/mail/routes.js';
+import { eveningRoutes } from './features/evening/routes.js';
 import { freeRoutes } from './features/free/routes.js';
 import { pollRoutes } from './features/poll/routes.js';
 import { signUpRoutes } from './features/signUp/routes.js';
@@ -62,6 +63,7 @@ const handlersOf = (glen: Glen): Handlers => ({
   ...mailRoutes(glen),
   ...afterLessonRoutes(glen),
   ...signUpRoutes(glen),
+  ...eveningRoutes(glen),
   ...freeRoutes(glen),
   ...pollRoutes(glen),
   ...checkInRoutes(glen),

@@ -97,6 +97,7 @@ const QUERIES: Partial<Record<EndpointName, (known: Known) => string>> = {
   bookings: () => `?${MONTH}`,
   register: () => '?on=2026-10-14',
   afterLesson: () => '?on=2026-10-14',
+  programme: () => '?key=2026-10-14',
   find: () => '?q=navig',
   holidays: () => '?region=CA-NS',
   rollTouched: ({ personId }) => `?personId=${personId}`,

@@ -15,6 +15,7 @@ import type { Shapes } from './table/shapes.js';
 import { afterLesson } from './table/afterLesson.js';
 import { checkIn } from './table/checkIn.js';
 import { free } from './table/free.js';
+import { programme } from './table/programme.js';
 import { slot } from './table/slot.js';
 import { register } from './table/register.js';
 import { words } from './table/words.js';
@@ -33,6 +34,7 @@ export const schemas = {
   ...checkIn,
   ...slot,
   ...free,
+  ...programme,
   ...register,
   ...words,
   ...plan,

@@ -46,6 +46,7 @@ import * as m0042 from './migrations/0042-after-lessons.js';
 import * as m0043 from './migrations/0043-slots.js';
 import * as m0044 from './migrations/0044-slot-breaks.js';
 import * as m0045 from './migrations/0045-polls.js';
+import * as m0046 from './migrations/0046-programmes.js';
 import {
   databaseKind,
   makeBooks,
@@ -108,6 +109,7 @@ const MIGRATIONS: Migration[] = [
   m0043,
   m0044,
   m0045,
+  m0046,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

@@ -4,6 +4,7 @@ import { defineAfterLesson } from './models/AfterLesson.js';
 import { defineCheckedIn } from './models/CheckedIn.js';
 import { defineCheckIn } from './models/CheckIn.js';
 import { defineCorrection } from './models/Correction.js';
+import { defineProgramme } from './models/Programme.js';
 import { defineRegister } from './models/Register.js';
 import { defineRegisterRow } from './models/RegisterRow.js';
 import { defineRoomWord } from './models/RoomWord.js';
@@ -111,6 +112,7 @@ const defineSlots = (sequelize: Sequelize) => ({
   PollGuest: definePollGuest(sequelize),
   PollPerson: definePollPerson(sequelize),
   PollTime: definePollTime(sequelize),
+  Programme: defineProgramme(sequelize),
   SignUp: defineSignUp(sequelize),
   SlotWays: defineSlotWays(sequelize),
 });

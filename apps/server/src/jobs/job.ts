@@ -16,6 +16,7 @@ export const JOB_KINDS = [
   'slots',
   'room-word',
   'poll',
+  'programme',
 ] as const;
 export type JobKind = (typeof JOB_KINDS)[number];
 export interface Job {

@@ -1,6 +1,7 @@
 import type { Role } from '@glen/core';
 import type { Glen } from '../glen.js';
 import type { VideoService } from '../outside/videoService.js';
+import { tellNext } from '../features/evening/tellNext.js';
 import { holdRules } from '../features/desk/roomRules.js';
 import { lookAfterSlots } from '../features/desk/slotTurns.js';
 import { gatherEntries } from '../features/guest/gatherEntries.js';
@@ -50,6 +51,7 @@ const WORK: Record<JobKind, Work> = {
     video.say(room, Number(visitor), String(text)),
   ),
   slots: (glen, job) => lookAfterSlots(glen, Number(job.subject)),
+  programme: (glen, job) => tellNext(glen, job.subject),
   poll: (glen, job) => lookAfterPoll(glen, Number(job.subject)),
   'drop-recording': async ({ video }, { subject }) => video?.dropRecording(subject),
   'put-out': inRoom((video, room, { payload: { visitor, why } }) =>

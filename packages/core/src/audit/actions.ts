@@ -3,6 +3,8 @@ export const ACTIONS = {
   'add-after-lesson': 'put something under a lesson of',
   'edit-after-lesson': 'changed what is there after a lesson of',
   'remove-after-lesson': 'took away what was there after a lesson of',
+  'set-programme': 'changed the programme of',
+  'shift-programme': 'had the rest of the programme begin otherwise at',
   'offer-times': 'offered times to choose from at',
   'choose-times': 'chose times at',
   'settle-times': 'had times settled by themselves at',

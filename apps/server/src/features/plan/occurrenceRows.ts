@@ -22,6 +22,7 @@ import { wrongField } from '../../http/problem.js';
 import { followDates } from '../audience/presenterStore.js';
 import { refreshJoined } from '../link/joined.sql.js';
 import { readSchool } from '../school/store.js';
+import { followProgrammes } from '../programme/programmeStore.js';
 import { followKeys } from '../slot/signUpStore.js';
 import {
   deleteOccurrences,
@@ -197,6 +198,7 @@ export async function remakeOccurrences(
   await deleteOccurrences(glen.db, gone);
   await followDates(glen.db, series);
   await followKeys(glen.db, series.id, rekeyed);
+  await followProgrammes(glen.db, series.id, rekeyed);
   await refreshJoined(glen.db, { seriesId: series.id });
 }
 

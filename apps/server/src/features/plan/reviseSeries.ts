@@ -6,6 +6,7 @@ import { cutGuests } from '../audience/guestStore.js';
 import { cutPresenters } from '../audience/presenterStore.js';
 import { cutShares } from '../link/shareStore.js';
 import { readSchool } from '../school/store.js';
+import { handProgrammesOn } from '../programme/programmeStore.js';
 import { handSlotsOn } from '../slot/cutStore.js';
 import { announceSeries, remakeOccurrences, rowsOf } from './occurrenceRows.js';
 import { BEGUN, textOf } from './seriesText.js';
@@ -143,6 +144,7 @@ async function cutOff(
   await cutGuests(glen.db, series.id, id, key);
   await cutPresenters(glen.db, series.id, id, key);
   await handSlotsOn(glen.db, series.id, id, key);
+  await handProgrammesOn(glen.db, series.id, id, key);
   await remakeOccurrences(glen, { id, ...place }, { text, rows, about });
   await glen.audit({
     by,

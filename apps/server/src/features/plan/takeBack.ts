@@ -5,6 +5,7 @@ import { dropGuests, mergeGuests } from '../audience/guestStore.js';
 import { dropPresenters, mergePresenters } from '../audience/presenterStore.js';
 import { dropShares, mergeShares } from '../link/shareStore.js';
 import { stopUnused } from '../link/store.js';
+import { handProgrammesOn } from '../programme/programmeStore.js';
 import { mergeSlots } from '../slot/cutStore.js';
 import { tellSlotsOff } from '../slot/reseat.js';
 import { remakeOccurrences, rowsOf, announceSeries } from './occurrenceRows.js';
@@ -76,6 +77,7 @@ async function putBack(
     await mergeGuests(glen.db, added, series.id);
     await mergePresenters(glen.db, added, series.id);
     await mergeSlots(glen.db, added, series.id);
+    await handProgrammesOn(glen.db, added, series.id);
     await deleteSeries(glen.db, added);
   }
   await setRemoved(glen.db, series.id, null);
