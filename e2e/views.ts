@@ -58,6 +58,8 @@ export const VIEWS: View[] = [
   ),
   view(TEACHER, at('/check-in'), 'Check-in'),
   view(TEACHER, at('/free'), 'Free times'),
+  // The Harbour Evening’s.
+  view(TEACHER, at('/programme/12/2026-11-05'), 'Programme: Harbour Evening'),
   // The clinic’s.
   view(TEACHER, at('/slots/4'), 'Slots: Chartwork clinic'),
   view(TEACHER, at('/account'), 'Your account'),

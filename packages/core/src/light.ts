@@ -43,6 +43,7 @@ export {
   usualUntil,
   type AfterLessonSeenBy,
 } from './register/afterLesson.js';
+export { programmeAt, type ProgrammeNow } from './programme/programme.js';
 export { turnInWords, type SlotTurn } from './slots/slotTurn.js';
 export { counted } from './margin/counted.js';
 export { classTitle } from './calendar/classTitle.js';

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   GlenInputError,
+  plusMinutes,
   programmeAt,
   programmeInText,
   programmeMoments,
@@ -58,11 +59,12 @@ describe('a programme', () => {
   });
 
   it('says what is on, and what comes next', () => {
-    const at = (time: string) => programmeAt(items, span, `2026-11-04T${time}:00Z`);
+    const begins = items.map(({ after }) => plusMinutes(span.start, after));
+    const at = (time: string) => programmeAt(begins, span, `2026-11-04T${time}:00Z`);
     expect(at('22:00')).toEqual({ on: null, next: 0 });
     expect(at('22:30')).toEqual({ on: 0, next: 1 });
     expect(at('23:20')).toEqual({ on: 2, next: null });
-    expect(programmeAt(items, span, span.end)).toEqual({ on: null, next: null });
+    expect(programmeAt(begins, span, span.end)).toEqual({ on: null, next: null });
   });
 
   it('has those inside told two minutes before each change', () => {
@@ -111,6 +113,7 @@ describe('a programme', () => {
         const told = programmeInText(some as ProgrammeItem[], EVENING.time);
         expect(readProgramme(told, EVENING)).toEqual({ items: some, unread: [] });
       }),
+      { examples: [[[{ after: 0, title: 'Am Hafen', speaker: '' }]]] },
     );
   });
 });

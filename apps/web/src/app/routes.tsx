@@ -55,6 +55,7 @@ const HowToPage = lazy(() => import('../features/door/HowToPage.js'));
 const CheckInPage = lazy(() => import('../features/checkIn/CheckInPage.js'));
 const SignUpPage = lazy(() => import('../features/slot/SignUpPage.js'));
 const ChoosePage = lazy(() => import('../features/poll/ChoosePage.js'));
+const ProgrammePage = lazy(() => import('../features/evening/ProgrammePage.js'));
 const FreePage = lazy(() => import('../features/free/FreePage.js'));
 const SlotsPage = lazy(() => import('../features/slot/SlotsPage.js'));
 const TypeCheckInPage = lazy(() => import('../features/checkIn/TypeCheckInPage.js'));
@@ -115,6 +116,7 @@ function TeacherPages({ me }: { me: Me }) {
         <Route path="term/:personId" element={<TermPage me={me} />} />
         <Route path="school/registers" element={<RegisterWaysPage />} />
         <Route path="register/:seriesId/:key" element={<RegisterPage me={me} />} />
+        <Route path="programme/:seriesId/:key" element={<ProgrammePage me={me} />} />
         <Route path="free" element={<FreePage me={me} />} />
         <Route path="slots/:seriesId" element={<SlotsPage />} />
         <Route path="desk/:linkId" element={<DeskPage me={me} />} />

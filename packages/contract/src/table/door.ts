@@ -73,6 +73,8 @@ export const door = {
           end: utcInstant,
           opens: utcInstant,
           closes: utcInstant,
+          seriesId: id,
+          key: date,
         })
         .nullable(),
       door: z.enum(['shut', 'open', 'ended']),

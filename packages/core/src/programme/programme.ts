@@ -21,14 +21,9 @@ export interface ProgrammeNow {
 
 const last = (places: number[]): number | null => places.at(-1) ?? null;
 
-/** What is on and what comes next at an instant, in a session from `start` to `end`. Items are in order. */
-export function programmeAt(
-  items: ProgrammeItem[],
-  { start, end }: { start: string; end: string },
-  now: string,
-): ProgrammeNow {
-  const begins = items.map(({ after }) => plusMinutes(start, after));
-  const begun = items.map((_, place) => place).filter((place) => begins[place]! <= now);
+/** What is on and what comes next at an instant: of what begins at some instants, in order, in a session that ends at `end`. */
+export function programmeAt(begins: string[], { end }: { end: string }, now: string): ProgrammeNow {
+  const begun = begins.map((_, place) => place).filter((place) => begins[place]! <= now);
   const next = begins.findIndex((at) => at > now);
   return { on: now < end ? last(begun) : null, next: next === -1 ? null : next };
 }

@@ -70,11 +70,14 @@ export function readProgramme(
   return { items: items.sort((a, b) => a.after - b.after), unread };
 }
 
+/** Where what it is begins like a half of the day (`Am Hafen`), a dash keeps it from the time. */
+const dashBefore = (title: string): string => (/^[ap]m\b/i.test(title) ? '– ' : '');
+
 /** The same the other way round: lines to type on. */
 export const programmeInText = (items: ProgrammeItem[], start: string): string =>
   items
     .map(({ after, title, speaker }) => {
-      const time = addMinutes(start, after);
-      return `${time} ${title}${speaker === '' ? '' : ` (${speaker})`}`;
+      const said = speaker === '' ? title : `${title} (${speaker})`;
+      return `${addMinutes(start, after)} ${dashBefore(title)}${said}`;
     })
     .join('\n');

@@ -171,6 +171,8 @@ function sessionAt({ facts: { at } }: DeskFacts): Desk['session'] {
     end: session.end_at,
     opens: at.opens,
     closes: at.closes,
+    seriesId: session.series_id,
+    key: session.key_date,
   };
 }
 

@@ -65,6 +65,15 @@ function SessionLine({ s, classPeriod, isNext }: LineProps) {
           Slots
         </Link>
       )}
+      {mayEdit(classPeriod.class) && (isNext || classPeriod.class.isOccasion) && !s.undated && (
+        <Link
+          to={`/programme/${s.seriesId}/${s.key}`}
+          className={buttonClass('link')}
+          aria-label={`Programme of ${s.title}, ${dateInWords(s.date)}`}
+        >
+          Programme
+        </Link>
+      )}
       {mayEdit(classPeriod.class) && (
         <Link
           to={`/plan/${s.seriesId}?on=${s.key}`}

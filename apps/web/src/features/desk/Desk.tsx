@@ -14,6 +14,7 @@ import { DeskHead } from './DeskHead.js';
 import { deskNotes } from './deskNotes.js';
 import { Inside } from './Inside.js';
 import { useKnockSignal } from './knock.js';
+import { DeskProgramme } from '../evening/DeskProgramme.js';
 import { LineOfSlots } from './LineOfSlots.js';
 import { Lobby } from './Lobby.js';
 import { SmallDesk } from './SmallDesk.js';
@@ -173,6 +174,7 @@ function DeskView({ me, linkId, desk, act }: DeskViewProps) {
         {waitingInWords(desk)}
       </p>
       <LineOfSlots desk={desk} />
+      {desk.session && <DeskProgramme of={desk.session} />}
       <div className="grid gap-8 md:grid-cols-2 xl:grid-cols-[1.25fr_1.25fr_0.8fr]">
         <Lobby desk={desk} act={act} zone={zone} />
         <Inside desk={desk} act={act} />

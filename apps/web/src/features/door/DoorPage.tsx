@@ -16,6 +16,7 @@ import { FieldError } from '../../ui/Field.js';
 import { Loading } from '../../ui/States.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { doorWords } from '../entry/doorWords.js';
+import { DoorProgramme } from '../evening/DoorProgramme.js';
 import { AfterLessons } from './AfterLessons.js';
 import { DoorAccounts } from './DoorAccounts.js';
 import { DoorHead } from './DoorHead.js';
@@ -119,6 +120,7 @@ function Standing({ me, code, door, onBack }: StandingProps) {
         mayWatch={door.mayWatch && !entering.isGone}
         pastedRoom={door.pastedRoom}
       />
+      {canStillCome(door) && <DoorProgramme code={code} />}
       {canStillCome(door) && <Recorded me={me} door={door} />}
       {canStillCome(door) && !door.watchesOnly && <TryDevices />}
       <DoorAccounts me={me} door={door} />
