@@ -1,5 +1,6 @@
 import {
   GlenInputError,
+  PROGRAMME_WARNING_MINUTES,
   plusMinutes,
   programmeInText,
   readProgramme,
@@ -53,6 +54,14 @@ export async function describeProgramme(glen: Glen, of: OfDate): Promise<Answere
   };
 }
 
+/** Which of it counts as told at an instant: what is shifted to later is told anew, what has begun is not told afterwards. */
+function toldBy(items: ProgrammeItem[], start: string, now: string): number | null {
+  const told = items.filter(
+    ({ after }) => plusMinutes(start, after - PROGRAMME_WARNING_MINUTES) <= now,
+  );
+  return told.at(-1)?.after ?? null;
+}
+
 interface Changing {
   of: OfDate;
   by: number;
@@ -72,7 +81,8 @@ async function changeProgramme(
     if ((kept?.version ?? null) !== version) throw stale(await describeProgramme(glen, of));
     const before = kept?.items ?? [];
     const items = change(before, date);
-    await writeProgramme(glen.db, of, { items, kept });
+    const told = toldBy(items, date.start_at, glen.clock.school());
+    await writeProgramme(glen.db, of, { items, told, kept });
     await glen.audit({
       by,
       action,

@@ -20,17 +20,25 @@ export const programmeOf = (
 ): Promise<ProgrammeRow | null> =>
   db.models.Programme.findOne({ where: of(date), ...(isHeld ? { lock: true } : {}) });
 
-/** Writes it, or takes it away where nothing is left. What was told once is not told again. */
+interface NewProgramme {
+  items: ProgrammeItem[];
+  /** Which of it counts as told, by its minutes after the beginning. */
+  told: number | null;
+  kept: ProgrammeRow | null;
+}
+
+/** Writes it, or takes it away where nothing is left. */
 export async function writeProgramme(
   db: Db,
   date: OfDate,
-  { items, kept }: { items: ProgrammeItem[]; kept: ProgrammeRow | null },
+  { items, told, kept }: NewProgramme,
 ): Promise<void> {
   const { Programme } = db.models;
+  const said = { items, told_after: told };
   if (items.length === 0) await Programme.destroy({ where: of(date) });
   else if (kept)
-    await Programme.update({ items, version: oneMore('version') }, { where: of(date) });
-  else await Programme.create({ ...of(date), items });
+    await Programme.update({ ...said, version: oneMore('version') }, { where: of(date) });
+  else await Programme.create({ ...of(date), ...said });
 }
 
 /** Notes which of it was told to those inside. */

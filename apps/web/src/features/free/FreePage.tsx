@@ -57,6 +57,31 @@ const NoTime = ({ hasMisses }: { hasMisses: boolean }) => (
   </p>
 );
 
+interface OfferingProps {
+  free: Free;
+  scheduling: Scheduling;
+  ticked: FreeTime[];
+  onDone: (added: Answer<'addPoll'>) => void;
+}
+
+/** Guests are asked which of the ticked times suit them. */
+function Offering({ free, scheduling, ticked, onDone }: OfferingProps) {
+  if (ticked.length === 0)
+    return (
+      <p className="mt-3 text-soft">
+        Tick some to have guests choose between them, without an account.
+      </p>
+    );
+  const offering = {
+    classId: scheduling.classId,
+    title: scheduling.title,
+    minutes: Number(free.wanted.minutes),
+    personIds: free.asked.must,
+    times: ticked,
+  };
+  return <OfferTimes offering={offering} onDone={onDone} />;
+}
+
 interface FoundTimesProps {
   free: Free;
   found: Answer<'freeTimes'>;
@@ -87,22 +112,7 @@ function FoundTimes({ free, found, scheduling, classes, zone }: FoundTimesProps)
             onChoose={setLooked}
             onSchedule={(time) => void scheduling.schedule(time)}
           />
-          {ticked.length === 0 ? (
-            <p className="mt-3 text-soft">
-              Tick some to have guests choose between them, without an account.
-            </p>
-          ) : (
-            <OfferTimes
-              offering={{
-                classId: scheduling.classId,
-                title: scheduling.title,
-                minutes: Number(free.wanted.minutes),
-                personIds: free.asked.must,
-                times: ticked,
-              }}
-              onDone={setAdded}
-            />
-          )}
+          {classes.length > 0 && <Offering {...{ free, scheduling, ticked }} onDone={setAdded} />}
         </>
       )}
       {added && <OfferAddresses added={added} />}
