@@ -60,7 +60,7 @@ const pollState = z.enum(['open', 'booked', 'nobody', 'stopped']);
 /** A time that was offered, by the school's clock too. */
 const offered = z.object({ id, start: utcInstant, date, time, until: time });
 
-export const pollItem = z.object({
+const pollItem = z.object({
   id,
   version,
   classId: id,

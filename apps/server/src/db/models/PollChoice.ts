@@ -8,7 +8,7 @@ import type {
 import { idOf } from './columns.js';
 
 /** A time that suits a guest. */
-export interface PollChoiceRow extends Model<
+interface PollChoiceRow extends Model<
   InferAttributes<PollChoiceRow>,
   InferCreationAttributes<PollChoiceRow>
 > {

@@ -8,7 +8,7 @@ import type {
 import { idOf } from './columns.js';
 
 /** Somebody of the school whom an offered time is for. */
-export interface PollPersonRow extends Model<
+interface PollPersonRow extends Model<
   InferAttributes<PollPersonRow>,
   InferCreationAttributes<PollPersonRow>
 > {

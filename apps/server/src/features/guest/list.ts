@@ -1,4 +1,3 @@
-import { readGuests } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import { watchAddress } from '../../addresses.js';
 import type { Glen } from '../../glen.js';
@@ -12,6 +11,7 @@ import { heldLink, linkById } from '../link/store.js';
 import { endWatchCode, watchCodeOf, writeWatchCode } from '../link/watchStore.js';
 import { refusedAddresses } from '../mail/store.js';
 import { guestList, heldGuest, whenInWords } from './listStore.js';
+import { readTypedGuests } from './typed.js';
 import { withdrawing } from './withdraw.js';
 
 /** Which link, and who changes its guests. */
@@ -73,16 +73,6 @@ async function changeGuests(
   return describeGuests(glen, linkId);
 }
 
-/** What is typed, read; throws beside the field where a line holds no address. */
-function readTyped(text: string): ReturnType<typeof readGuests>['guests'] {
-  const { guests, unread } = readGuests(text);
-  const [first] = unread;
-  if (first)
-    throw wrongField('text', `Line ${first.line} holds no address that can be read: ${first.text}`);
-  if (guests.length === 0) throw wrongField('text', 'Give an address such as name@home.example.');
-  return guests;
-}
-
 /** A code to watch at that is no link's. */
 const freshWatchCode = ({ glen, linkId, by }: At & { glen: Glen }): Promise<void> =>
   withFreshCode((code) => writeWatchCode(glen.db, linkId, { code, by }));
@@ -93,7 +83,7 @@ export async function addGuests(
   at: At,
   { text, comes, seriesId, key }: Body<'addGuests'>,
 ): Promise<Answer<'addGuests'>> {
-  const guests = readTyped(text);
+  const guests = readTypedGuests(text, 'text');
   return changeGuests(glen, at, async () => {
     const { linkId } = at;
     await mustMeetAt(glen, linkId, { seriesId, key });

@@ -1,9 +1,10 @@
 import { randomBytes } from 'node:crypto';
-import { placeWallTime, readGuests } from '@glen/core';
+import { placeWallTime } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { notFound, stale, wrongField } from '../../http/problem.js';
 import { mayAskAbout } from '../free/mayAskAbout.js';
+import { readTypedGuests } from '../guest/typed.js';
 import { readSchool } from '../school/store.js';
 import { describePolls } from './describe.js';
 import { askToChoose, tellTakenBack } from './letters.js';
@@ -21,14 +22,7 @@ interface Asked {
 
 /** The guests who are typed, each with an address of their own. */
 function guestsOf(typed: string): Asked[] {
-  const { guests, unread } = readGuests(typed);
-  const [first] = unread;
-  if (first)
-    throw wrongField(
-      'guests',
-      `Line ${first.line} holds no address that can be read: ${first.text}`,
-    );
-  if (guests.length === 0) throw wrongField('guests', 'Give an address such as name@home.example.');
+  const guests = readTypedGuests(typed, 'guests');
   if (guests.length > MOST_GUESTS) throw wrongField('guests', `At most ${MOST_GUESTS} guests.`);
   return guests.map(({ email, name }) => ({
     email,

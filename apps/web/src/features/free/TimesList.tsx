@@ -6,7 +6,7 @@ import type { FreeTime } from './BusyStrip.js';
 type Found = Answer<'freeTimes'>;
 
 /** "everybody can", "without Signe Aalto". */
-export function whoCan({ missing }: FreeTime, people: Found['people']): string {
+function whoCan({ missing }: FreeTime, people: Found['people']): string {
   if (missing.length === 0) return people.length === 1 ? 'free' : 'everybody can';
   const names = missing.map((id) => people.find((one) => one.id === id)?.name ?? '');
   return `without ${names.join(', ')}`;

@@ -7,7 +7,7 @@ import type { FreeTime } from './BusyStrip.js';
 import type { Wanted } from './useFree.js';
 
 /** What the session is called until somebody says otherwise: by whom it is with. */
-export function titleFor({ must, may }: Wanted, me: number): string {
+function titleFor({ must, may }: Wanted, me: number): string {
   const others = [...must, ...may].filter(({ id }) => id !== me).map(({ name }) => name);
   if (others.length === 0) return 'Time set aside';
   return others.length > 2

@@ -1,10 +1,10 @@
-import { readGuests } from '@glen/core';
 import type { Answer, Sent } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { Field, FieldError, inputClass } from '../../ui/Field.js';
 import { ChoicePart } from '../../ui/choices.js';
+import { guestsReadSoFar } from './guestsReadSoFar.js';
 import { ALWAYS, type When } from './whens.js';
 
 interface Typed {
@@ -22,14 +22,6 @@ const THEY = [
 /** `always` in a sentence about guests. */
 const atAnyTime = (when: When): When =>
   when.value === ALWAYS ? { ...when, label: 'whenever this link is used' } : when;
-
-/** How many addresses can be read in what is typed so far. */
-function readSoFar(text: string): string {
-  const { guests, unread } = readGuests(text);
-  if (guests.length === 0) return 'Such as: Rasmus Vane <rasmus@home.example>';
-  const count = guests.length === 1 ? 'One guest' : `${guests.length} guests`;
-  return unread.length === 0 ? `${count}.` : `${count}; no address in line ${unread[0]!.line}.`;
-}
 
 interface InviteProps {
   linkId: number;
@@ -57,7 +49,7 @@ export function InviteGuests({ linkId, whens, onDone }: InviteProps) {
       <Field
         label="Names and addresses, a line each"
         error={errorAt('text')}
-        hint={readSoFar(text)}
+        hint={guestsReadSoFar(text)}
       >
         {(p) => (
           <textarea

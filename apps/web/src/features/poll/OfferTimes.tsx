@@ -1,4 +1,4 @@
-import { addDays, readGuests } from '@glen/core';
+import { addDays } from '@glen/core';
 import type { Answer, Sent } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { useServerForm } from '../../app/useServerForm.js';
@@ -6,11 +6,12 @@ import { Button } from '../../ui/Button.js';
 import { DateField } from '../../ui/DateField.js';
 import { Field, FieldError, inputClass } from '../../ui/Field.js';
 import { TimeField } from '../../ui/TimeField.js';
+import { guestsReadSoFar } from '../link/guestsReadSoFar.js';
 
 type FreeTime = Answer<'freeTimes'>['times'][number];
 
 /** What is offered, beside its times. */
-export interface Offering extends Pick<Sent<'addPoll'>, 'title' | 'minutes' | 'personIds'> {
+interface Offering extends Pick<Sent<'addPoll'>, 'title' | 'minutes' | 'personIds'> {
   classId: number;
   times: FreeTime[];
 }
@@ -25,14 +26,6 @@ interface Typed {
 /** The day on which it closes. */
 const closesOn = ({ closesDate }: Pick<Typed, 'closesDate'>, times: FreeTime[]): string =>
   closesDate || addDays(times.map(({ date }) => date).sort()[0]!, -1);
-
-/** How many addresses can be read in what is typed so far. */
-function readSoFar(typed: string): string {
-  const { guests, unread } = readGuests(typed);
-  if (guests.length === 0) return 'Such as: Rasmus Vane <rasmus@home.example>';
-  const count = guests.length === 1 ? 'One guest' : `${guests.length} guests`;
-  return unread.length === 0 ? `${count}.` : `${count}; no address in line ${unread[0]!.line}.`;
-}
 
 type Form = ReturnType<typeof useServerForm<Typed, Typed, Answer<'addPoll'>>>;
 
@@ -103,7 +96,7 @@ export function OfferTimes({ offering, onDone }: OfferTimesProps) {
       <Field
         label="To which guests, by name and address, a line each"
         error={errorAt('guests')}
-        hint={readSoFar(guests)}
+        hint={guestsReadSoFar(guests)}
       >
         {(p) => (
           <textarea
