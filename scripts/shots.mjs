@@ -58,6 +58,8 @@ async function planning({ teacher, open, at }) {
     await teacher.getByRole('button', { name: new RegExp(`^${name}`) }).click();
   }
   await teacher.keyboard.press('Escape');
+  await teacher.getByLabel('When they are busy').getByText('Ansel Grue').waitFor();
+  await teacher.locator('[aria-busy=false]').waitFor();
   await shot(teacher, null, 'free', 'everybody can');
   const office = await open('Perpetua Lund');
   await shot(office, at('/school'), 'school', 'School calendar');
