@@ -33,6 +33,7 @@ test('an evening is rehearsed, and its door says what is on and what comes next'
   const programme = guest.getByRole('region', { name: 'Programme' });
   await expect(programme.getByRole('listitem').first()).toContainText('in 2 min');
   await expect(programme).toContainText('Ottoline Marsh');
+  await expect(guest.getByText(/^Questions can be written down/)).toBeVisible();
   expect(await sideways(guest)).toBe(0);
   await expectNoViolations(guest);
 

@@ -89,6 +89,18 @@ describe('a programme', () => {
 });
 
 describe('at the door', () => {
+  it('a word of its hosts stands for whoever comes, with or without a programme', async () => {
+    const word = 'Bring a pencil; the quay gate is locked at eight.';
+    await host.put(path(), { key: lesson.key, version: null, text: '', word });
+    const ansel = await school.as('Ansel Grue');
+    expect(await atDoor(ansel)).toMatchObject({ word, items: [] });
+    await host.put(path(), { key: lesson.key, version: 1, text: TEXT, word });
+    await shift(1, 5, 2);
+    expect((await atDoor(ansel)).word).toBe(word);
+    await host.put(path(), { key: lesson.key, version: 3, text: '', word: ' ' });
+    expect(await atDoor(ansel)).toMatchObject({ word: '', items: [] });
+  });
+
   it('stands for all who may read what it is about', async () => {
     await say(TEXT);
     const ansel = await school.as('Ansel Grue');

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { date, id, text, time, utcInstant, version } from './basics.js';
+import { date, id, line, text, time, utcInstant, version } from './basics.js';
 
 // What comes after what in one session.
 
@@ -26,6 +26,8 @@ export const programmeAnswer = z.object({
   version: version.nullable(),
   /** A line each, as it is typed. */
   text: z.string(),
+  /** What its door says to whoever comes. */
+  word: z.string(),
   items: z.array(item),
 });
 export const programmeQuery = z.object({ key: date });
@@ -33,6 +35,7 @@ export const setProgrammeBody = z.object({
   key: date,
   version: version.nullable(),
   text: text(4000),
+  word: line(300).default(''),
 });
 /** From which of it on, from 0, and by how many minutes. */
 export const shiftProgrammeBody = z.object({
@@ -44,5 +47,6 @@ export const shiftProgrammeBody = z.object({
 export const doorProgrammeAnswer = z.object({
   start: utcInstant.nullable(),
   end: utcInstant.nullable(),
+  word: z.string(),
   items: z.array(item),
 });

@@ -15,13 +15,14 @@ export async function programmeAtDoor(
   const facts = await findDoor(glen, typed, caller);
   const session = facts.at?.occurrence;
   const isClosed = isKeptFrom(facts) || facts.row.link_state === 'retired';
-  if (!session || isClosed) return { start: null, end: null, items: [] };
+  if (!session || isClosed) return { start: null, end: null, word: '', items: [] };
   const of = { seriesId: session.series_id, key: session.key_date };
   const kept = await programmeOf(glen.db, of);
   const { zone } = (await readSchool(glen.db)).calendar;
   return {
     start: session.start_at,
     end: session.end_at,
+    word: kept?.word ?? '',
     items: itemsAt(kept?.items ?? [], session.start_at, zone),
   };
 }

@@ -50,6 +50,7 @@ export async function describeProgramme(glen: Glen, of: OfDate): Promise<Answere
     end: date.end_at,
     version: kept?.version ?? null,
     text: programmeInText(items, date.local_time),
+    word: kept?.word ?? '',
     items: itemsAt(items, date.start_at, zone),
   };
 }
@@ -60,6 +61,12 @@ function toldBy(items: ProgrammeItem[], start: string, now: string): number | nu
     ({ after }) => plusMinutes(start, after - PROGRAMME_WARNING_MINUTES) <= now,
   );
   return told.at(-1)?.after ?? null;
+}
+
+/** What its hosts say of a session: what comes after what, and a word at the door. */
+interface Said {
+  items: ProgrammeItem[];
+  word: string;
 }
 
 interface Changing {
@@ -73,22 +80,22 @@ interface Changing {
 async function changeProgramme(
   glen: Glen,
   { of, by, version, action }: Changing,
-  change: (items: ProgrammeItem[], date: OccurrenceRow) => ProgrammeItem[],
+  change: (kept: Said, date: OccurrenceRow) => Said,
 ): Promise<Answered> {
   await glen.db.transaction(async () => {
     const date = await mustBeDate(glen, of);
     const kept = await programmeOf(glen.db, of, { isHeld: true });
     if ((kept?.version ?? null) !== version) throw stale(await describeProgramme(glen, of));
-    const before = kept?.items ?? [];
-    const items = change(before, date);
-    const told = toldBy(items, date.start_at, glen.clock.school());
-    await writeProgramme(glen.db, of, { items, told, kept });
+    const before: Said = { items: kept?.items ?? [], word: kept?.word ?? '' };
+    const said = change(before, date);
+    const told = toldBy(said.items, date.start_at, glen.clock.school());
+    await writeProgramme(glen.db, of, { ...said, told, kept });
     await glen.audit({
       by,
       action,
       subject: `programme:${of.seriesId}:${of.key}`,
-      before: { items: before },
-      after: { items },
+      before,
+      after: said,
     });
     await scheduleTelling(glen, of);
     await glen.announce(`door:${date.link_id}`, { thing: 'door', id: date.link_id });
@@ -103,19 +110,16 @@ export const setProgramme = (
   glen: Glen,
   seriesId: number,
   by: number,
-  { key, version, text }: Body<'setProgramme'>,
+  { key, version, text, word }: Body<'setProgramme'>,
 ): Promise<Answered> =>
   changeProgramme(
     glen,
     { of: { seriesId, key }, by, version, action: 'set-programme' },
-    (_, date) => {
-      const { items, unread } = readProgramme(text, {
-        time: date.local_time,
-        minutes: date.minutes,
-      });
+    (_, { local_time: time, minutes }) => {
+      const { items, unread } = readProgramme(text, { time, minutes });
       const [first] = unread;
       if (first) throw wrongField('text', `Line ${first.line}, “${first.text}”: ${first.why}`);
-      return items;
+      return { items, word };
     },
   );
 
@@ -129,9 +133,10 @@ export const shiftRest = (
   changeProgramme(
     glen,
     { of: { seriesId, key }, by, version, action: 'shift-programme' },
-    (items, date) => {
+    ({ items, word }, date) => {
       try {
-        return shiftProgramme(items, { from, by: minutes, minutes: date.minutes });
+        const shift = { from, by: minutes, minutes: date.minutes };
+        return { items: shiftProgramme(items, shift), word };
       } catch (error) {
         if (error instanceof GlenInputError) throw wrongField(error.path, error.message);
         throw error;

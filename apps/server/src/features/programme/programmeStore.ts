@@ -22,6 +22,7 @@ export const programmeOf = (
 
 interface NewProgramme {
   items: ProgrammeItem[];
+  word: string;
   /** Which of it counts as told, by its minutes after the beginning. */
   told: number | null;
   kept: ProgrammeRow | null;
@@ -31,11 +32,11 @@ interface NewProgramme {
 export async function writeProgramme(
   db: Db,
   date: OfDate,
-  { items, told, kept }: NewProgramme,
+  { items, word, told, kept }: NewProgramme,
 ): Promise<void> {
   const { Programme } = db.models;
-  const said = { items, told_after: told };
-  if (items.length === 0) await Programme.destroy({ where: of(date) });
+  const said = { items, word, told_after: told };
+  if (items.length === 0 && word === '') await Programme.destroy({ where: of(date) });
   else if (kept)
     await Programme.update({ ...said, version: oneMore('version') }, { where: of(date) });
   else await Programme.create({ ...of(date), ...said });

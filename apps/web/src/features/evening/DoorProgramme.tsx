@@ -2,15 +2,23 @@ import { api } from '../../app/api.js';
 import { useMinute } from '../../app/clock.js';
 import { ProgrammeList } from './ProgrammeList.js';
 
-/** What comes after what in the session at a door; nothing where nothing was said. */
+/** What its hosts say at a door, and what comes after what there; nothing where nothing was said. */
 export function DoorProgramme({ code }: { code: string }) {
   const now = useMinute();
   const { data } = api.useDoorProgrammeQuery({ params: { code } });
-  if (!data?.end || data.items.length === 0) return null;
+  if (!data?.end) return null;
+  const { word, items, end } = data;
   return (
-    <section className="mt-5" aria-label="Programme">
-      <h2 className="mb-1 text-lg">Programme</h2>
-      <ProgrammeList items={data.items} end={data.end} now={now} />
-    </section>
+    <>
+      {word && (
+        <p className="mt-5 rounded-big border border-line bg-sheet p-4 break-words">{word}</p>
+      )}
+      {items.length > 0 && (
+        <section className="mt-5" aria-label="Programme">
+          <h2 className="mb-1 text-lg">Programme</h2>
+          <ProgrammeList items={items} end={end} now={now} />
+        </section>
+      )}
+    </>
   );
 }

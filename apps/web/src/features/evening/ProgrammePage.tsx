@@ -9,6 +9,7 @@ import { Button, buttonClass } from '../../ui/Button.js';
 import { Field, FieldError, inputClass } from '../../ui/Field.js';
 import { Screen } from '../../ui/Margin.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
+import { TextField } from '../../ui/TextField.js';
 import { Theirs } from '../../ui/Theirs.js';
 import { ProgrammeList } from './ProgrammeList.js';
 import { Rehearsal } from './Rehearsal.js';
@@ -19,9 +20,14 @@ type Programme = Answer<'programme'>;
 interface Kept {
   version: number;
   text: string;
+  word: string;
 }
 
-const keptOf = ({ version, text }: Programme): Kept => ({ version: version ?? 0, text });
+const keptOf = ({ version, text, word }: Programme): Kept => ({
+  version: version ?? 0,
+  text,
+  word,
+});
 
 function withKept(problem: Problem | undefined): unknown {
   const current = problem?.current as Programme | undefined;
@@ -31,12 +37,12 @@ function withKept(problem: Problem | undefined): unknown {
 function useProgramme(programme: Programme) {
   const [save] = api.useSetProgrammeMutation();
   const { seriesId, key } = programme;
-  return useKeptForm<Kept, { text: string }, { text: string }>({
+  return useKeptForm<Kept, Omit<Kept, 'version'>, Omit<Kept, 'version'>>({
     kept: keptOf(programme),
     keepAs: `programme-${seriesId}-${key}`,
-    fieldsOf: ({ text }) => ({ text }),
-    save: async ({ text }, version) => {
-      const body = { key, text, version: version === 0 ? null : version };
+    fieldsOf: ({ text, word }) => ({ text, word }),
+    save: async ({ text, word }, version) => {
+      const body = { key, text, word, version: version === 0 ? null : version };
       const { data, error } = await save({ params: { seriesId }, body });
       return data ? { data: keptOf(data) } : { error: withKept(problemOf(error)) };
     },
@@ -67,7 +73,14 @@ function ProgrammeForm({ programme }: { programme: Programme }) {
           <textarea {...p} rows={8} className={`${inputClass} font-mono`} {...register('text')} />
         )}
       </Field>
-      {problem && !theirs && errorAt('text') === undefined && (
+      <TextField
+        label="A word at the door, for whoever comes"
+        maxLength={300}
+        autoComplete="off"
+        error={errorAt('word')}
+        {...register('word')}
+      />
+      {problem && !theirs && errorAt('text', 'word') === undefined && (
         <FieldError>{problem.title}</FieldError>
       )}
       <p>
