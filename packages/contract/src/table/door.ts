@@ -112,6 +112,16 @@ export const door = {
         }),
       ),
       rollSize: z.int(),
+      /** Guests who are expected by what they said, and how many have come; null where nobody is. */
+      guests: z
+        .object({
+          expected: z.int(),
+          came: z.int(),
+          missing: z.array(
+            z.object({ name: z.string(), speaks: z.boolean(), hasSaidYes: z.boolean() }),
+          ),
+        })
+        .nullable(),
       /** The line of slots where the session is cut into them. */
       slots: z
         .object({

@@ -11,6 +11,7 @@ import {
 import type { Answer, DeskVisitor } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { awayBetween } from './awayStore.js';
+import { expectedGuests } from './expected.js';
 import { lineOfSlots } from './lineOfSlots.js';
 import { comingsOf } from './comings.js';
 import { HttpProblem, notFound } from '../../http/problem.js';
@@ -321,5 +322,6 @@ export async function describeDesk(
     successors,
     invited,
     slots: await lineOfSlots(glen, facts),
+    guests: await expectedGuests(glen, facts, visitors),
   };
 }

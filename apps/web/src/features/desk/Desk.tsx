@@ -15,6 +15,7 @@ import { deskNotes } from './deskNotes.js';
 import { Inside } from './Inside.js';
 import { useKnockSignal } from './knock.js';
 import { DeskProgramme } from '../evening/DeskProgramme.js';
+import { ExpectedGuests } from './ExpectedGuests.js';
 import { LineOfSlots } from './LineOfSlots.js';
 import { Lobby } from './Lobby.js';
 import { SmallDesk } from './SmallDesk.js';
@@ -115,6 +116,7 @@ function Missing({ desk, zone }: { desk: Desk; zone: string }) {
         </ul>
       )}
       <Here desk={desk} />
+      <ExpectedGuests guests={desk.guests} />
     </Column>
   );
 }
