@@ -84,3 +84,20 @@ test('guests choose between offered times on a phone, and what suits is schedule
   await expect(offered.getByText('scheduled', { exact: true })).toBeVisible();
   await expect(offered).toContainText('suits 1 of 1');
 });
+
+test('an offer is taken back only after it is asked once more', async ({ school }) => {
+  const teacher = await school.open('Ottoline Marsh');
+  await teacher.goto(`${school.url}/free`);
+  await teacher.getByLabel('Offer Thu 15 Oct, 11:35 to guests').check();
+  await teacher.getByLabel('Offer Fri 16 Oct, 12:30 to guests').check();
+  await teacher.getByLabel(/^To which guests/).fill('jon@home.example');
+  await teacher.getByRole('button', { name: 'Offer these 2 times' }).click();
+  const offered = teacher.getByRole('region', { name: 'Offered' });
+  await offered.getByRole('button', { name: /^Take back/ }).click();
+  await offered.getByRole('button', { name: 'Keep it' }).click();
+  await expect(offered.getByText('open', { exact: true })).toBeVisible();
+  await offered.getByRole('button', { name: /^Take back/ }).click();
+  await expectNoViolations(teacher);
+  await offered.getByRole('button', { name: 'Take it back', exact: true }).click();
+  await expect(offered.getByText('taken back', { exact: true })).toBeVisible();
+});

@@ -144,7 +144,7 @@ export function doingEntries(classes: ClassItem[], acts: Acts): Entry[] {
     ...each(PER_CLASS.invite),
     { text: 'Print today’s run sheet', run: () => print('/today') },
     { text: 'Print the sheet of links', run: () => go('/classes/links') },
-    place('Find a time at which people are free', 'meeting busy poll choose', '/free'),
+    place('Find a time at which people are free', 'busy choose offer talk', '/free'),
     place('Who came this week', 'register attendance absent late', '/registers'),
     place('All my links', 'table find filter', '/links'),
     ...each(PER_CLASS.newLink),

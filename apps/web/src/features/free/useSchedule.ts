@@ -11,7 +11,7 @@ function titleFor({ must, may }: Wanted, me: number): string {
   const others = [...must, ...may].filter(({ id }) => id !== me).map(({ name }) => name);
   if (others.length === 0) return 'Time set aside';
   return others.length > 2
-    ? `Meeting of ${others.length + 1}`
+    ? `Talk with ${others.length} others`
     : `Talk with ${others.join(' and ')}`;
 }
 

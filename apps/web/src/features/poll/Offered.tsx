@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { counted, dateInWords } from '@glen/core';
 import type { Answer } from '@glen/contract';
@@ -30,9 +31,40 @@ function Guests({ guests }: Pick<Poll, 'guests'>) {
   );
 }
 
-function OneOffer({ poll }: { poll: Poll }) {
+/** Takes an offer back; whoever was asked is told, so that it is asked once more. */
+function TakeBack({ poll: { id, version, classId, title } }: { poll: Poll }) {
+  const [isAsking, setAsking] = useState(false);
   const [stop, { isLoading, error }] = api.useStopPollMutation();
-  const { id, version, classId, title, minutes, state, times, closes } = poll;
+  if (!isAsking)
+    return (
+      <Button kind="danger-link" aria-label={`Take back: ${title}`} onClick={() => setAsking(true)}>
+        Take it back…
+      </Button>
+    );
+  return (
+    <div
+      className="mt-2 rounded-small bg-berry-tint p-3"
+      role="group"
+      aria-label={`Take back: ${title}`}
+    >
+      <p>Whoever was asked is told, and what they said counts no longer.</p>
+      <p className="mt-2 flex flex-wrap gap-2">
+        <Button
+          kind="danger"
+          disabled={isLoading}
+          onClick={() => void stop({ params: { classId }, body: { id, version } })}
+        >
+          Take it back
+        </Button>
+        <Button onClick={() => setAsking(false)}>Keep it</Button>
+      </p>
+      {error && <FieldError>{problemOf(error)?.title}</FieldError>}
+    </div>
+  );
+}
+
+function OneOffer({ poll }: { poll: Poll }) {
+  const { classId, title, minutes, state, times, closes } = poll;
   const { words, tone } = STATES[state];
   return (
     <li className="border-t border-line py-3">
@@ -50,16 +82,6 @@ function OneOffer({ poll }: { poll: Poll }) {
             Its class period
           </Link>
         )}
-        {state === 'open' && (
-          <Button
-            kind="danger-link"
-            aria-label={`Take back: ${title}`}
-            disabled={isLoading}
-            onClick={() => void stop({ params: { classId }, body: { id, version } })}
-          >
-            Take it back
-          </Button>
-        )}
       </p>
       <ul className="my-1">
         {times.map((time) => (
@@ -73,7 +95,7 @@ function OneOffer({ poll }: { poll: Poll }) {
         ))}
       </ul>
       <Guests guests={poll.guests} />
-      {error && <FieldError>{problemOf(error)?.title}</FieldError>}
+      {state === 'open' && <TakeBack poll={poll} />}
     </li>
   );
 }
