@@ -16,7 +16,14 @@ import { peopleOfLink } from '../audience/store.js';
 import { classById } from '../school/classes.sql.js';
 import { readSchool } from '../school/store.js';
 import { tellOnce } from '../school/tell.js';
-import { changeSignUp, classOfSeries, datesFrom, dropSignUps, signUpsFrom } from './signUpStore.js';
+import {
+  changeSignUp,
+  classOfSeries,
+  datesFrom,
+  dropSignUps,
+  noteKnown,
+  signUpsFrom,
+} from './signUpStore.js';
 import { cameSoFar, membersOf } from './missedStore.js';
 import { heldWays } from './waysStore.js';
 
@@ -90,7 +97,7 @@ async function tellChanges(
     const start = one.nth === null ? null : (slots[one.nth]?.start ?? null);
     const knew = one.known_begin;
     if (start === knew) continue;
-    await changeSignUp(glen.db, one.id, { known_begin: start });
+    await noteKnown(glen.db, one.id, start);
     const text = newsOf(start, knew, slots.length > 0, called.zone);
     await tellOnce(glen, one.person_id, { title: called.title, text });
   }

@@ -63,6 +63,11 @@ export async function changeSignUp(db: Db, id: number, change: Change): Promise<
   await db.models.SignUp.update({ ...change, version: oneMore('version') }, { where: { id } });
 }
 
+/** Notes when somebody thinks that theirs begins: told, it is still the sign-up that others have read. */
+export async function noteKnown(db: Db, id: number, begin: string | null): Promise<void> {
+  await db.models.SignUp.update({ known_begin: begin }, { where: { id } });
+}
+
 export async function dropSignUps(db: Db, ids: number[]): Promise<void> {
   await db.models.SignUp.destroy({ where: { id: ids } });
 }
