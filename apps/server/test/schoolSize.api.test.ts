@@ -77,6 +77,7 @@ const NOT_LOOKED_AT: EndpointName[] = [
   'recording',
   'letterStop',
   'guestFor',
+  'choosing',
 ];
 const OF_OFFICE: Who[] = ['school-office', 'person-keeper'];
 /** Of others, for them alone and the office. */
