@@ -137,7 +137,8 @@ test('a host cuts lessons into slots in a sentence, gives one away, and ends the
   await expect(today.getByText('Catching up')).toBeVisible();
   await today.getByRole('button', { name: /^Take the slot at 11:10 from/ }).click();
   await expect(today.getByText('Catching up')).toHaveCount(0);
-  await teacher.getByRole('button', { name: 'Undo' }).click();
+  const said = teacher.getByRole('listitem').filter({ hasText: /^11:10 is .+ no longer/ });
+  await said.getByRole('button', { name: 'Undo' }).click();
   await expect(today.getByText('Catching up')).toBeVisible();
   await teacher.getByRole('button', { name: 'No slots any more…' }).click();
   await expect(teacher.getByText(/^1 taken slots? (are|is) off/)).toBeVisible();
