@@ -192,6 +192,15 @@ describe('settling', () => {
     expect((await settled()).times.map(({ isSettled }) => isSettled)).toEqual([false, false, true]);
   });
 
+  it('plans nothing at a class period that is put away meanwhile', async () => {
+    const { ida, jon } = await offered();
+    const { version } = (await host.get(`/api/classes/${classId}`)).body as Answer<'classPeriod'>;
+    expect((await host.post(`/api/classes/${classId}/put-away`, { version })).status).toBe(200);
+    await choose(ida, MIDDLE);
+    await choose(jon, MIDDLE);
+    expect((await settled()).state).toBe('nobody');
+  });
+
   it('plans nothing where nothing suits', async () => {
     const { ida, jon } = await offered();
     await choose(ida);

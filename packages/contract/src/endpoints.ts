@@ -168,7 +168,7 @@ export const endpoints = {
   polls: { method: 'GET', path: '/api/polls', who: 'teacher', does: 'Times that one has offered to guests to choose from, and what they said' },
   addPoll: { method: 'POST', path: '/api/classes/:classId/polls', who: 'class-host', of: 'classId', does: 'Offer some times to guests, who need no account; it settles by itself once all have answered, or when it closes' },
   stopPoll: { method: 'POST', path: '/api/classes/:classId/polls/stop', who: 'class-host', of: 'classId', does: 'Take offered times back' },
-  programme: { method: 'GET', path: '/api/series/:seriesId/programme', who: 'class-reader', of: 'seriesId', does: 'What comes after what in one session' },
+  programme: { method: 'GET', path: '/api/series/:seriesId/programme', who: 'class-host', of: 'seriesId', does: 'What comes after what in one session' },
   setProgramme: { method: 'PUT', path: '/api/series/:seriesId/programme', who: 'class-host', of: 'seriesId', does: 'Say what comes after what in one session, a line each' },
   shiftProgramme: { method: 'POST', path: '/api/series/:seriesId/programme/shift', who: 'class-host', of: 'seriesId', does: 'Have the rest of a programme begin later, or sooner' },
   doorProgramme: { method: 'GET', path: '/api/door/:code/programme', who: 'anyone', does: 'What comes after what in the session at a door, for whoever may read what it is about' },

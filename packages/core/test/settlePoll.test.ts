@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import {
   dayWindows,
-  joinedSpans,
+  joinedBusy,
   settlePoll,
   spreadTimes,
   taughtAt,
@@ -88,7 +88,7 @@ describe('times to choose between', () => {
       free('10:30', '10:45'),
       free('12:00', '13:00'),
     ];
-    expect(joinedSpans(spans)).toEqual([
+    expect(joinedBusy(spans)).toEqual([
       { start: at('09:00'), end: at('11:00') },
       { start: at('12:00'), end: at('13:00') },
     ]);

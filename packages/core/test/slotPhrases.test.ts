@@ -26,6 +26,12 @@ describe('a phrase that says how sessions are cut', () => {
     expect(read('n3 friday at 9 for 45 minutes')).not.toHaveProperty('slots');
   });
 
+  it('takes a number of slots for no length of one', () => {
+    const said = read('clinic wednesdays 12 to 13 in 4 slots');
+    expect(said.slots).toBeUndefined();
+    expect(said.unclear).not.toEqual([]);
+  });
+
   it('asks where it is said twice, or cannot be', () => {
     const twice = read('clinic wednesdays 12 to 13 in 15s in slots of 10 minutes');
     expect(twice.slots).toBeUndefined();

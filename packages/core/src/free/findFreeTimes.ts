@@ -1,5 +1,6 @@
 import { checkWhole, fail } from '../input.js';
 import { secondsOf, utcOf } from '../time/seconds.js';
+import { joinedSpans, type NumberSpan } from '../time/spans.js';
 import type { TimeWindow } from '../slots/cutSlots.js';
 import { startsWithin } from './starts.js';
 
@@ -26,11 +27,8 @@ export interface FreeTime extends TimeWindow {
 
 const MINUTE = 60;
 
-/** A stretch of the list of starts at which somebody is busy, by index, half open. */
-interface Stretch {
-  from: number;
-  to: number;
-}
+/** A stretch of the list of starts at which somebody is busy, by index. */
+type Stretch = NumberSpan;
 
 /** The first of some sorted starts that is not before a moment. */
 function firstFrom(starts: ArrayLike<number>, moment: number): number {
@@ -57,19 +55,8 @@ function blockedOf(
     if (to === from) return [];
     return [{ from: firstFrom(starts, from - length + 1), to: firstFrom(starts, to) }];
   });
-  return joined(stretches.filter(({ from, to }) => from < to));
-}
-
-/** Stretches in order, with those that touch made one, so that nobody counts twice. */
-function joined(stretches: Stretch[]): Stretch[] {
-  const sorted = stretches.sort((a, b) => a.from - b.from);
-  const whole: Stretch[] = [];
-  for (const { from, to } of sorted) {
-    const last = whole.at(-1);
-    if (last && from <= last.to) last.to = Math.max(last.to, to);
-    else whole.push({ from, to });
-  }
-  return whole;
+  // Joined, so that nobody counts twice.
+  return joinedSpans(stretches.filter(({ from, to }) => from < to));
 }
 
 /** At each start, in how many people's stretches it lies: people come and go at their edges, which are summed up once. */

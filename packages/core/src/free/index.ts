@@ -1,5 +1,5 @@
 // Times at which people are free.
 export { findFreeTimes, type FreeTime, type FreeTimesAsked } from './findFreeTimes.js';
 export { settlePoll, type OfferedTime } from './settlePoll.js';
-export { joinedSpans, spreadTimes } from './spreadTimes.js';
+export { joinedBusy, spreadTimes } from './spreadTimes.js';
 export { dayWindows, taughtAt, type DayWindow, type DaysAsked } from './windows.js';

@@ -1,3 +1,6 @@
+import type { TimeWindow } from '../slots/cutSlots.js';
+import { secondsOf, utcOf } from '../time/seconds.js';
+import { joinedSpans } from '../time/spans.js';
 import type { FreeTime } from './findFreeTimes.js';
 
 /**
@@ -22,15 +25,11 @@ export function spreadTimes(
   return chosen;
 }
 
-/** Spans with those that overlap or touch made one, in order: when somebody is busy, and nothing of what with. */
-export function joinedSpans(
-  spans: { start: string; end: string }[],
-): { start: string; end: string }[] {
-  const joined: { start: string; end: string }[] = [];
-  for (const { start, end } of [...spans].sort((a, b) => (a.start < b.start ? -1 : 1))) {
-    const last = joined.at(-1);
-    if (last && start <= last.end) last.end = end > last.end ? end : last.end;
-    else joined.push({ start, end });
-  }
-  return joined;
-}
+/** Busy spans (instants) with those that overlap or touch made one, in order: when, and nothing of what with. */
+export const joinedBusy = (spans: TimeWindow[]): TimeWindow[] =>
+  joinedSpans(
+    spans.map(({ start, end }) => ({
+      from: secondsOf(start, 'start'),
+      to: secondsOf(end, 'end'),
+    })),
+  ).map(({ from, to }) => ({ start: utcOf(from), end: utcOf(to) }));

@@ -2,8 +2,9 @@
 export {
   programmeAt,
   programmeMoments,
+  programmeToTell,
   shiftProgramme,
-  PROGRAMME_WARNING_MINUTES,
+  countsAsTold,
   type ProgrammeItem,
   type ProgrammeNow,
 } from './programme.js';

@@ -28,11 +28,33 @@ export function programmeAt(begins: string[], { end }: { end: string }, now: str
   return { on: now < end ? last(begun) : null, next: next === -1 ? null : next };
 }
 
+const warnsOf = ({ after }: ProgrammeItem, start: string): string =>
+  plusMinutes(start, after - PROGRAMME_WARNING_MINUTES);
+
 /** When those inside are told that the next of it begins, instants in order; whatever the session begins with needs no word. */
 export const programmeMoments = (items: ProgrammeItem[], start: string): string[] =>
-  items
-    .filter(({ after }) => after > 0)
-    .map(({ after }) => plusMinutes(start, after - PROGRAMME_WARNING_MINUTES));
+  items.filter(({ after }) => after > 0).map((item) => warnsOf(item, start));
+
+/**
+ * What those inside are to be told at an instant, and when to look again; null: nothing. `told` is what they were told last, by
+ * its minutes after the beginning. What has begun is not told afterwards.
+ */
+export function programmeToTell(
+  items: ProgrammeItem[],
+  { start, told }: { start: string; told: number | null },
+  now: string,
+): { due: ProgrammeItem | null; next: string | null } {
+  const isDue = (item: ProgrammeItem): boolean =>
+    item.after > (told ?? 0) && warnsOf(item, start) <= now && now < plusMinutes(start, item.after);
+  return {
+    due: items.find(isDue) ?? null,
+    next: programmeMoments(items, start).find((at) => at > now) ?? null,
+  };
+}
+
+/** Which of it counts as told at an instant, by its minutes after the beginning: what is shifted to later is told anew. */
+export const countsAsTold = (items: ProgrammeItem[], start: string, now: string): number | null =>
+  items.filter((item) => warnsOf(item, start) <= now).at(-1)?.after ?? null;
 
 /**
  * The programme with all from a place on begun so many minutes later (or sooner). Throws GlenInputError at `by` where one would

@@ -1,5 +1,6 @@
 import { checkWhole, fail } from '../input.js';
 import { secondsOf, utcOf } from '../time/seconds.js';
+import { joinedSpans, type NumberSpan } from '../time/spans.js';
 
 /** Somebody in the room, from one instant to another; `to` null while they are in. */
 export interface Visit {
@@ -38,11 +39,8 @@ export interface AttendanceRow {
   spans: { from: string; to: string }[];
 }
 
-/** In whole seconds, half open. */
-interface Span {
-  from: number;
-  to: number;
-}
+/** In whole seconds. */
+type Span = NumberSpan;
 
 /** The question in seconds, checked. */
 function read(question: AttendanceQuestion) {
@@ -76,24 +74,13 @@ function clipped({ from, to }: Visit, index: number, { start, end, now }: Sessio
   return span.to > span.from ? span : null;
 }
 
-/** Spans in order, those that overlap or are no more than `bridge` apart made one. */
-function joined(spans: Span[], bridge: number): Span[] {
-  const all: Span[] = [];
-  for (const { from, to } of [...spans].sort((a, b) => a.from - b.from)) {
-    const last = all.at(-1);
-    if (last && from - last.to <= bridge) last.to = Math.max(last.to, to);
-    else all.push({ from, to });
-  }
-  return all;
-}
-
 function spansByPerson(visits: readonly Visit[], session: Session): Map<string, Span[]> {
   const raw = new Map<string, Span[]>();
   visits.forEach((visit, i) => {
     const span = clipped(visit, i, session);
     if (span) raw.set(visit.person, [...(raw.get(visit.person) ?? []), span]);
   });
-  return new Map([...raw].map(([person, spans]) => [person, joined(spans, session.bridge)]));
+  return new Map([...raw].map(([person, spans]) => [person, joinedSpans(spans, session.bridge)]));
 }
 
 /** Seconds of some spans together. */

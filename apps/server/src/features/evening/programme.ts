@@ -1,10 +1,10 @@
 import {
   GlenInputError,
-  PROGRAMME_WARNING_MINUTES,
   plusMinutes,
   programmeInText,
   readProgramme,
   shiftProgramme,
+  countsAsTold,
   wallClockAt,
   type ProgrammeItem,
 } from '@glen/core';
@@ -55,14 +55,6 @@ export async function describeProgramme(glen: Glen, of: OfDate): Promise<Answere
   };
 }
 
-/** Which of it counts as told at an instant: what is shifted to later is told anew, what has begun is not told afterwards. */
-function toldBy(items: ProgrammeItem[], start: string, now: string): number | null {
-  const told = items.filter(
-    ({ after }) => plusMinutes(start, after - PROGRAMME_WARNING_MINUTES) <= now,
-  );
-  return told.at(-1)?.after ?? null;
-}
-
 /** What its hosts say of a session: what comes after what, and a word at the door. */
 interface Said {
   items: ProgrammeItem[];
@@ -88,7 +80,7 @@ async function changeProgramme(
     if ((kept?.version ?? null) !== version) throw stale(await describeProgramme(glen, of));
     const before: Said = { items: kept?.items ?? [], word: kept?.word ?? '' };
     const said = change(before, date);
-    const told = toldBy(said.items, date.start_at, glen.clock.school());
+    const told = countsAsTold(said.items, date.start_at, glen.clock.school());
     await writeProgramme(glen.db, of, { ...said, told, kept });
     await glen.audit({
       by,

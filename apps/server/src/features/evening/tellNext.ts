@@ -1,4 +1,4 @@
-import { PROGRAMME_WARNING_MINUTES, plusMinutes, type ProgrammeItem } from '@glen/core';
+import { programmeToTell, type ProgrammeItem } from '@glen/core';
 import type { Glen } from '../../glen.js';
 import { noteTold, programmeOf, type OfDate } from '../programme/programmeStore.js';
 import { dateOf, insideOf, sittingOf } from './dateStore.js';
@@ -30,20 +30,13 @@ export async function tellNext(glen: Glen, subject: string): Promise<void> {
     const kept = await programmeOf(glen.db, of, { isHeld: true });
     const date = kept && (await dateOf(glen.db, of));
     if (!date || date.status === 'cancelled') return;
-    const now = glen.clock.school();
-    const told = kept.told_after ?? 0;
-    const beginsOf = (item: ProgrammeItem): string => plusMinutes(date.start_at, item.after);
-    const warnsOf = (item: ProgrammeItem): string =>
-      plusMinutes(beginsOf(item), -PROGRAMME_WARNING_MINUTES);
-    const due = kept.items.find(
-      (item) => item.after > told && warnsOf(item) <= now && now < beginsOf(item),
-    );
+    const told = { start: date.start_at, told: kept.told_after };
+    const { due, next } = programmeToTell(kept.items, told, glen.clock.school());
     if (due) {
       await tellInside(glen, date.id, due);
       await noteTold(glen.db, of, due.after);
     }
-    const next = kept.items.map(warnsOf).find((at) => at > now);
-    if (next !== undefined) await scheduleTelling(glen, of, next);
+    if (next !== null) await scheduleTelling(glen, of, next);
   });
   glen.nudge();
 }

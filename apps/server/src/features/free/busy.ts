@@ -1,4 +1,5 @@
-import { taughtAt, type SchoolCalendar, type TimeWindow } from '@glen/core';
+import { addDays, taughtAt, type SchoolCalendar, type TimeWindow } from '@glen/core';
+import { grouped } from '../../db/grouped.js';
 import type { Glen } from '../../glen.js';
 import type { LinkPersonRow } from '../../db/models/LinkPerson.js';
 import { slotsOfDate, stands } from '../slot/reseat.js';
@@ -36,12 +37,6 @@ const sessionsAt = (meant: LinkPersonRow, { held, dropIn, inSlots }: Planned): H
 
 type Busy = Map<number, TimeWindow[]>;
 
-function byWhat<T>(things: T[], of: (thing: T) => number): Map<number, T[]> {
-  const groups = new Map<number, T[]>();
-  for (const thing of things) groups.set(of(thing), [...(groups.get(of(thing)) ?? []), thing]);
-  return groups;
-}
-
 function note(busy: Busy, personId: number, spans: TimeWindow[]): void {
   busy.set(personId, [...(busy.get(personId) ?? []), ...spans]);
 }
@@ -55,7 +50,7 @@ async function noteSessions(glen: Glen, busy: Busy, dates: Dates): Promise<void>
   ]);
   const ways = await waysOfSeries(glen.db, [...new Set(all.map((date) => date.series_id))]);
   const planned: Planned = {
-    held: byWhat(all, (date) => date.link_id),
+    held: grouped(all, (date) => date.link_id),
     dropIn,
     inSlots: new Set(ways.keys()),
   };
@@ -86,18 +81,20 @@ async function noteBells(
   { calendar, dates }: { calendar: SchoolCalendar; dates: Dates },
 ): Promise<void> {
   const places = await placesInTimetable(glen.db, [...busy.keys()]);
-  for (const [personId, own] of byWhat(places, (place) => place.personId)) {
+  for (const [personId, own] of grouped(places, (place) => place.personId)) {
     const labels = own.map((place) => place.period);
     note(busy, personId, taughtAt(calendar, labels, dates));
   }
 }
 
-/** When some people are busy between two local dates: instants, in no order, overlapping or not. */
+/** When some people are busy between two local dates, with a day on either side for what runs past midnight: instants, in no order, overlapping or not. */
 export async function busyTimes(
   glen: Glen,
   personIds: number[],
-  { calendar, dates, bells }: { calendar: SchoolCalendar; dates: Dates; bells: boolean },
+  asked: { calendar: SchoolCalendar; dates: Dates; bells: boolean },
 ): Promise<Busy> {
+  const { calendar, bells } = asked;
+  const dates = { from: addDays(asked.dates.from, -1), to: addDays(asked.dates.to, 1) };
   const busy: Busy = new Map(personIds.map((id) => [id, []]));
   await noteSessions(glen, busy, dates);
   if (bells) await noteBells(glen, busy, { calendar, dates });

@@ -18,7 +18,7 @@ type Held = Pick<
   'id' | 'link_id' | 'series_id' | 'key_date' | 'start_at' | 'end_at' | 'status'
 >;
 
-/** What is held on some links between two local dates, with a day on either side for what runs past midnight. */
+/** What is held on some links between two local dates. */
 export const heldOn = (
   db: Db,
   linkIds: number[],

@@ -2,7 +2,7 @@ import {
   addDays,
   dayWindows,
   findFreeTimes,
-  joinedSpans,
+  joinedBusy,
   minuteOfDay,
   spreadTimes,
   wallClockAt,
@@ -86,8 +86,7 @@ export async function freeTimesFor(glen: Glen, by: number, asked: Asked): Promis
   if (names.size < ids.length) throw wrongField('must', 'One of these people is not known.');
   await mayAskAbout(glen.db, by, ids);
   const { calendar } = await readSchool(glen.db);
-  const dates = { from: addDays(asked.from, -1), to: addDays(asked.to, 1) };
-  const busy = await busyTimes(glen, ids, { calendar, dates, bells: asked.bells });
+  const busy = await busyTimes(glen, ids, { calendar, dates: asked, bells: asked.bells });
   const windows = dayWindows(calendar, asked, glen.clock.school());
   return {
     ...found(asked, { busy, within: windows, calendar }),
@@ -95,7 +94,7 @@ export async function freeTimesFor(glen: Glen, by: number, asked: Asked): Promis
       id,
       name: names.get(id)!,
       must: asked.must.includes(id),
-      busy: joinedSpans(busy.get(id)!),
+      busy: joinedBusy(busy.get(id)!),
     })),
     windows,
   };

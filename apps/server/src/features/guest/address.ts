@@ -36,6 +36,34 @@ async function refuseTooMany(glen: Glen, email: string): Promise<void> {
   await noteFailure(glen.db, glen.clock, bucket);
 }
 
+interface FreshAddress {
+  linkId: number;
+  by: number;
+  email: string;
+  isMailed: boolean;
+}
+
+/** A fresh one-time address of a guest, the one before dead, within a transaction; written to them where that is wished. */
+async function freshAddress(glen: Glen, { linkId, by, email, isMailed }: FreshAddress) {
+  const token = randomBytes(TOKEN_BYTES).toString('base64url');
+  const until = glen.clock.machine(VALID_DAYS * 86400);
+  const tokenHash = glen.tokens.hash('one-time', token);
+  const address = `${glen.config.publicUrl}/guest/${token}`;
+  const way = { linkId, by, email, address, once: tokenHash };
+  await writeGuestAddress(glen.db, { linkId, email, tokenHash, until, by });
+  await glen.audit({ by, action: 'make-guest-address', subject: `link:${linkId}`, after: email });
+  if (isMailed) await mailWayIn(glen, way);
+  return { way, until };
+}
+
+/** Writes their way in to a guest of a link, within a transaction: by itself, so that it counts as no press of a host's. */
+export const writeToGuest = async (
+  glen: Glen,
+  guest: Omit<FreshAddress, 'isMailed'>,
+): Promise<void> => {
+  await freshAddress(glen, { ...guest, isMailed: true });
+};
+
 /**
  * A fresh one-time address by which a guest shows that their address is theirs; told once, to the host who passes it on
  * there.
@@ -50,17 +78,11 @@ export async function makeGuestAddress(
   if (!(await isGuestOf(glen.db, linkId, email)))
     throw wrongField('email', 'This link is for no guest with this address.');
   if (sentBy === 'mail') await refuseTooMany(glen, email);
-  const token = randomBytes(TOKEN_BYTES).toString('base64url');
-  const until = glen.clock.machine(VALID_DAYS * 86400);
-  const tokenHash = glen.tokens.hash('one-time', token);
-  const address = `${glen.config.publicUrl}/guest/${token}`;
-  const way = { linkId, by, email, address, once: tokenHash };
-  await glen.db.transaction(async () => {
-    await writeGuestAddress(glen.db, { linkId, email, tokenHash, until, by });
-    await glen.audit({ by, action: 'make-guest-address', subject: `link:${linkId}`, after: email });
-    if (sentBy === 'mail') await mailWayIn(glen, way);
-  });
-  if (sentBy === 'host') return { address, until, eml: null };
+  const isMailed = sentBy === 'mail';
+  const { way, until } = await glen.db.transaction(() =>
+    freshAddress(glen, { linkId, by, email, isMailed }),
+  );
+  if (sentBy === 'host') return { address: way.address, until, eml: null };
   if (sentBy === 'file') return { address: null, until, eml: await fileWayIn(glen, way) };
   glen.nudge();
   return { address: null, until, eml: null };

@@ -2,10 +2,12 @@ import { dateInWords, plusMinutes, settlePoll, wallClockAt, type SchoolCalendar 
 import type { PollGuestRow } from '../../db/models/PollGuest.js';
 import type { PollTimeRow } from '../../db/models/PollTime.js';
 import type { Glen } from '../../glen.js';
+import { hostsAs } from '../../http/access.js';
 import { inviteGuests } from '../audience/guestStore.js';
 import { busyTimes } from '../free/busy.js';
-import { makeGuestAddress } from '../guest/address.js';
+import { writeToGuest } from '../guest/address.js';
 import { addSession } from '../plan/addSession.js';
+import { classById } from '../school/classes.sql.js';
 import { readSchool } from '../school/store.js';
 import { tellOnce } from '../school/tell.js';
 import { offeredAt } from './describe.js';
@@ -54,9 +56,14 @@ async function book(glen: Glen, one: Poll, time: PollTimeRow): Promise<number> {
     coming.map(({ email, name }) => ({ email, name, comes: 'inside' as const })),
   );
   const link = { linkId: session.linkId, by: poll.made_by };
-  if (glen.mail)
-    for (const { email } of coming) await makeGuestAddress(glen, link, { email, by: 'mail' });
+  if (glen.mail) for (const { email } of coming) await writeToGuest(glen, { ...link, email });
   return session.seriesId;
+}
+
+/** Whether whoever offers the times hosts the class period still, and it is not put away: else nothing is scheduled there. */
+async function mayBook(glen: Glen, { poll }: Poll): Promise<boolean> {
+  const of = await classById(glen.db, poll.class_id, poll.made_by);
+  return of !== undefined && hostsAs(of.as_what) && of.put_away_at === null;
 }
 
 /** How it was settled, for whoever offered it. */
@@ -70,13 +77,13 @@ function inWords(one: Poll, when: string | null, time: PollTimeRow | undefined):
 async function settle(glen: Glen, one: Poll): Promise<void> {
   const { poll, times, guests, choices } = one;
   const { calendar } = await readSchool(glen.db);
-  const isFree = await freeAt(glen, one, calendar);
+  const [isFree, isHosted] = await Promise.all([freeAt(glen, one, calendar), mayBook(glen, one)]);
   const timeId = settlePoll(
     times.map((time) => ({
       id: time.id,
       start: time.start_at,
       chosen: choices.filter((choice) => choice.timeId === time.id).length,
-      isFree: isFree(time),
+      isFree: isHosted && isFree(time),
     })),
     glen.clock.school(),
   );

@@ -9,6 +9,8 @@ const BETWEEN_WORDS = ['between', 'apart'];
 interface Read {
   minutes: number;
   next: number;
+  /** The word for minutes stood there. */
+  hasUnit?: boolean;
 }
 
 /** `15`, `15 minutes`, `15-minute`, `fifteen`: the word for minutes may be left out. */
@@ -17,7 +19,7 @@ function readMinutes(tokens: Tokens, i: number): Read | undefined {
   if (!amount) return undefined;
   const unit = tokens.is(amount.next, '-') ? amount.next + 1 : amount.next;
   const hasUnit = tokens.is(unit, ...MINUTE_WORDS);
-  return { minutes: amount.amount, next: hasUnit ? unit + 1 : amount.next };
+  return { minutes: amount.amount, next: hasUnit ? unit + 1 : amount.next, hasUnit };
 }
 
 /** `in 15s`, as it is often said. */
@@ -34,7 +36,8 @@ function readLength(tokens: Tokens, i: number): Read | undefined {
     return readMinutes(tokens, i + 2);
   }
   const read = readMinutes(tokens, i);
-  const isSlots = read && tokens.is(read.next, ...SLOT_WORDS);
+  // `4 slots` says how many, not how long.
+  const isSlots = read?.hasUnit && tokens.is(read.next, ...SLOT_WORDS);
   return isSlots ? { ...read, next: read.next + 1 } : undefined;
 }
 
