@@ -160,6 +160,10 @@ test('slots are said in the line as a session is planned, and shown on the strip
   await expect(teacher.getByText('At most 120 minutes.')).toBeVisible();
   await teacher.getByLabel('Minutes between two').fill('10');
   await expectNoViolations(teacher);
+  const wide = teacher.viewportSize()!;
+  await teacher.setViewportSize({ width: 390, height: 844 });
+  await expect.poll(() => sideways(teacher)).toBe(0);
+  await teacher.setViewportSize(wide);
   await teacher.getByRole('button', { name: /^Schedule/ }).click();
   await expect(teacher.getByText(/^Scheduled: Chartwork clinic/)).toBeVisible();
 

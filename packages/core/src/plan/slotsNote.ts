@@ -15,10 +15,9 @@ export function slotsNote(
   zone: string,
 ): Note[] {
   if (!pattern) return [];
-  const [first] = held;
-  const slots = cutSession(first!, pattern);
-  const all = held.reduce((sum, row) => sum + cutSession(row, pattern).length, 0);
-  if (all === 0)
+  const cut = held.map((row) => cutSession(row, pattern)).filter((own) => own.length > 0);
+  const [slots] = cut;
+  if (!slots)
     return [
       {
         severity: 'wrong',
@@ -28,6 +27,7 @@ export function slotsNote(
     ];
   const times = slots.slice(0, MOST_TOLD).map(({ start }) => wallClockAt(start, zone).time);
   const more = slots.length > MOST_TOLD ? ' …' : '';
+  const all = cut.reduce((sum, own) => sum + own.length, 0);
   return [
     {
       severity: 'inform',

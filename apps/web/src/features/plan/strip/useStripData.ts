@@ -5,7 +5,7 @@ import type { StripProps } from './stripProps.js';
 import { columnsOf, groupBy, layoutStrip, type Notch } from './layout.js';
 
 export const LABEL_WIDTH = 172;
-const LEAST_WIDTH = 200;
+const LEAST_WIDTH = 120;
 const NONE: Notch[] = [];
 
 /** The width of an element in whole pixels; 0 until it is known. */
