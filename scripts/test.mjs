@@ -5,6 +5,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { root } from './build.mjs';
+import { faultsOfPlaywright, faultsOfVitest } from './faults.mjs';
 import { startMariadb } from './mariadb.mjs';
 
 const bin = (name) => join(root, 'node_modules', '.bin', name);
@@ -40,7 +41,7 @@ function check([name, command, args]) {
     child.once('close', (code) => {
       console.log(`\n— ${name}: ${code === 0 ? 'fine' : 'not fine'}`);
       if (code !== 0) console.log(said.trim());
-      resolve(code === 0);
+      resolve({ name, fine: code === 0 });
     });
   });
 }
@@ -52,8 +53,8 @@ async function statics() {
     for (let next = waiting.shift(); next; next = waiting.shift()) results.push(await check(next));
   };
   await Promise.all(Array.from({ length: AT_ONCE }, work));
-  const passed = results.filter(Boolean).length;
-  return { passed, failed: results.length - passed };
+  const faults = results.filter(({ fine }) => !fine).map(({ name }) => `static: ${name}`);
+  return { passed: results.length - faults.length, failed: faults.length, faults };
 }
 
 function vitest(project, out, more = []) {
@@ -67,13 +68,13 @@ function vitest(project, out, more = []) {
     `--outputFile.json=${report}`,
     ...more,
   ]);
-  const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(
-    readFileSync(report, 'utf8'),
-  );
+  const said = JSON.parse(readFileSync(report, 'utf8'));
+  const { numPassedTests, numFailedTests, numFailedTestSuites } = said;
   // A file that could not even begin counts as a failure of its own.
   return {
     passed: numPassedTests,
     failed: Math.max(numFailedTests, fine ? 0 : Math.max(1, numFailedTests || numFailedTestSuites)),
+    faults: faultsOfVitest(said),
   };
 }
 
@@ -85,12 +86,14 @@ async function browser(out, args) {
       GLEN_TEST_MARIADB: String(mariadb.port),
       PLAYWRIGHT_JSON_OUTPUT_NAME: report,
     });
-    const { stats } = JSON.parse(readFileSync(report, 'utf8'));
+    const said = JSON.parse(readFileSync(report, 'utf8'));
+    const { stats } = said;
     if (stats.flaky > 0)
       console.log(`\n${stats.flaky} passed at the second try only; playwright names them above.`);
     return {
       passed: stats.expected + stats.flaky,
       failed: Math.max(stats.unexpected, fine ? 0 : 1),
+      faults: faultsOfPlaywright(said),
     };
   } finally {
     await mariadb.stop();
@@ -162,6 +165,7 @@ export async function main([kind, ...args]) {
     rmSync(out, { recursive: true, force: true });
   }
   const sum = (key) => results.reduce((total, r) => total + r[key], 0);
+  for (const { faults } of results) for (const fault of faults) console.log(`\nfailed: ${fault}`);
   console.log('');
   for (const { name, ms } of results) console.log(`${name}: ${inMinutes(ms)}`);
   console.log(`all: ${inMinutes(sum('ms'))}`);

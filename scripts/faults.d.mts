@@ -1,0 +1,2 @@
+export function faultsOfVitest(report: object): string[];
+export function faultsOfPlaywright(report: object): string[];
