@@ -11,7 +11,7 @@ export interface ProgrammeItem {
 }
 
 /** Minutes before the next of it begins at which those inside are told. */
-export const PROGRAMME_WARNING_MINUTES = 2;
+const PROGRAMME_WARNING_MINUTES = 2;
 
 /** What is on and what comes next, by their places in the programme; null: nothing. */
 export interface ProgrammeNow {
