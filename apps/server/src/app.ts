@@ -15,6 +15,7 @@ import { liveRoutes } from './features/live/routes.js';
 import { mailRoutes, mountOnePress } from './features/mail/routes.js';
 import { eveningRoutes } from './features/evening/routes.js';
 import { freeRoutes } from './features/free/routes.js';
+import { appointmentRoutes } from './features/appointment/routes.js';
 import { pollRoutes } from './features/poll/routes.js';
 import { signUpRoutes } from './features/signUp/routes.js';
 import { afterLessonRoutes } from './features/afterLesson/routes.js';
@@ -66,6 +67,7 @@ const handlersOf = (glen: Glen): Handlers => ({
   ...eveningRoutes(glen),
   ...freeRoutes(glen),
   ...pollRoutes(glen),
+  ...appointmentRoutes(glen),
   ...checkInRoutes(glen),
   ...registerRoutes(glen),
   openapi: async () => openapi(glen.config.publicUrl),

@@ -21,6 +21,7 @@ const USES = [
   'return-address',
   'told-code',
   'choose',
+  'appointments',
   'check',
 ] as const;
 type Use = (typeof USES)[number];

@@ -80,6 +80,7 @@ const MAY: Record<EndpointName, Role[]> = {
   myDay: signedIn, find: teachers,
   school: teachers, today: teachers, classes: teachers, classPeriod: readers,
   schoolCalendar: teachers, previewCalendar: office, setCalendar: office, holidays: office, seenNotice: signedIn, words: signedIn, letterStop: everyone, setLetterStop: everyone, lately: teachers, noteLately: teachers, takenBack: teachers, feeds: signedIn, switchOffFeed: signedIn, replaceFeed: signedIn, setFeedAlarm: signedIn, newsFeed: everyone, calendarFeed: everyone, seriesFile: readers,
+  appointments: teachers, addAppointments: teachers, appointmentEvening: teachers, setAppointments: teachers, addAppointmentGuests: teachers, dropAppointmentGuest: teachers, appointmentWayIn: teachers, ownAppointments: everyone, changeAppointments: everyone, wayToAppointment: everyone,
   strip: teachers, bookings: readers, freeTimes: teachers, polls: teachers, programme: hosts, setProgramme: hosts, shiftProgramme: hosts, doorProgramme: everyone, addPoll: hosts, stopPoll: hosts, choosing: everyone, choose: everyone, changeSessions: teachers, takeBackChange: teachers, copySeries: hosts,
   addSession: hosts, session: readers, editSession: hosts,
   rules: readers, setRules: hosts, posts: readers, addPost: hosts, editPost: hosts, withdrawPost: hosts, restorePost: hosts, retryPost: hosts,

@@ -175,6 +175,17 @@ export const endpoints = {
   choosing: { method: 'GET', path: '/api/choose/:token', who: 'anyone', does: 'The times that a guest is offered, by an address of their own' },
   choose: { method: 'POST', path: '/api/choose/:token', who: 'anyone', does: 'Say which of the offered times suit one, as often as one likes until it is settled' },
 
+  appointments: { method: 'GET', path: '/api/appointments', who: 'teacher', does: 'Evenings by appointment that one planned or takes part in; the head and the office see all' },
+  addAppointments: { method: 'POST', path: '/api/appointments', who: 'teacher', does: 'Plan an evening by appointment, as class periods that one hosts; the head and the office, for anybody who teaches' },
+  appointmentEvening: { method: 'GET', path: '/api/appointments/:eveningId', who: 'teacher', does: 'Who sees whom when on one evening; who only takes part sees their own part' },
+  setAppointments: { method: 'PUT', path: '/api/appointments/:eveningId', who: 'teacher', does: 'Have guests choose no longer, or again: whoever planned it, the head and the office' },
+  addAppointmentGuests: { method: 'POST', path: '/api/appointments/:eveningId/guests', who: 'teacher', does: 'Invite guests to an evening by appointment: whoever planned it, the head and the office' },
+  dropAppointmentGuest: { method: 'POST', path: '/api/appointments/:eveningId/guests/drop', who: 'teacher', does: 'Take a guest off an evening by appointment, with what they have: whoever planned it, the head and the office' },
+  appointmentWayIn: { method: 'POST', path: '/api/appointments/:eveningId/way-in', who: 'teacher', does: 'A one-time address to pass on to a guest who has an appointment: whoever planned it, the head and the office' },
+  ownAppointments: { method: 'GET', path: '/api/own-appointments/:token', who: 'anyone', does: 'Whom a guest can see on an evening, and when, by an address of their own' },
+  changeAppointments: { method: 'POST', path: '/api/own-appointments/:token', who: 'anyone', does: 'Take appointments and give others up, all at once' },
+  wayToAppointment: { method: 'POST', path: '/api/own-appointments/:token/way-in', who: 'anyone', does: 'Have the way in to an appointment sent to one’s mailbox' },
+
   addSession: { method: 'POST', path: '/api/classes/:classId/sessions', who: 'class-host', of: 'classId', does: 'Schedule a session' },
   register: { method: 'GET', path: '/api/series/:seriesId/register', who: 'class-keeper', of: 'seriesId', atRest: true, does: 'Who was in at one session, and when' },
   correctRegister: { method: 'POST', path: '/api/series/:seriesId/register/correct', who: 'class-host', of: 'seriesId', atRest: true, does: 'Say of somebody in a register that it was otherwise than measured, and why' },

@@ -15,6 +15,7 @@ import type { Shapes } from './table/shapes.js';
 import { afterLesson } from './table/afterLesson.js';
 import { checkIn } from './table/checkIn.js';
 import { free } from './table/free.js';
+import { appointment } from './table/appointment.js';
 import { programme } from './table/programme.js';
 import { slot } from './table/slot.js';
 import { register } from './table/register.js';
@@ -34,6 +35,7 @@ export const schemas = {
   ...checkIn,
   ...slot,
   ...free,
+  ...appointment,
   ...programme,
   ...register,
   ...words,

@@ -289,6 +289,7 @@ export * from './mail/index.js';
 export * from './register/index.js';
 export * from './slots/index.js';
 export * from './free/index.js';
+export * from './appointment/index.js';
 export * from './programme/index.js';
 export { spellCode } from './link/spellCode.js';
 export { linkOfPin, makePhonePin, pinInGroups } from './link/phonePin.js';

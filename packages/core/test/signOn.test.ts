@@ -269,19 +269,30 @@ describe('a host’s word is enough for a guest’s address', () => {
     hasWayIn: false,
     isMore: false,
   };
+  const vouch = (asked: Partial<Parameters<typeof mayVouch>[0]>): boolean =>
+    mayVouch({ owner, invitedBy: [3], hosted, isMailed: false, ...asked });
+  const MORE = [
+    { hasWayIn: true },
+    { kind: 'school' as const },
+    { roles: ['guest', 'student'] as const },
+  ];
+
   it('that is nobody’s yet, or whose owner is a guest of theirs and nothing else', () => {
-    expect(mayVouch({ owner: null, invitedBy: [3], hosted })).toBe(true);
-    expect(mayVouch({ owner, invitedBy: [3, 4], hosted })).toBe(true);
+    expect(vouch({ owner: null })).toBe(true);
+    expect(vouch({ invitedBy: [3, 4] })).toBe(true);
   });
   it('and not where its owner is another’s guest, has a way in, or is more than a guest', () => {
-    expect(mayVouch({ owner, invitedBy: [3, 5], hosted })).toBe(false);
-    expect(mayVouch({ owner: null, invitedBy: [5], hosted })).toBe(false);
-    for (const more of [
-      { hasWayIn: true },
-      { isMore: true },
-      { kind: 'school' as const },
-      { roles: ['guest', 'student'] as const },
-    ])
-      expect(mayVouch({ owner: { ...owner, ...more }, invitedBy: [3], hosted })).toBe(false);
+    expect(vouch({ invitedBy: [3, 5] })).toBe(false);
+    expect(vouch({ owner: null, invitedBy: [5] })).toBe(false);
+    for (const more of [{ isMore: true }, ...MORE])
+      expect(vouch({ owner: { ...owner, ...more } })).toBe(false);
+  });
+  it('or that was written to the mailbox itself, whoever else invites them, unless they have a way in', () => {
+    expect(vouch({ isMailed: true, owner: null, invitedBy: [5] })).toBe(true);
+    expect(vouch({ isMailed: true, owner: { ...owner, isMore: true }, invitedBy: [3, 5] })).toBe(
+      true,
+    );
+    for (const more of MORE)
+      expect(vouch({ isMailed: true, owner: { ...owner, ...more } })).toBe(false);
   });
 });

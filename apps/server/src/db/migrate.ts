@@ -47,6 +47,7 @@ import * as m0043 from './migrations/0043-slots.js';
 import * as m0044 from './migrations/0044-slot-breaks.js';
 import * as m0045 from './migrations/0045-polls.js';
 import * as m0046 from './migrations/0046-programmes.js';
+import * as m0047 from './migrations/0047-appointments.js';
 import {
   databaseKind,
   makeBooks,
@@ -110,6 +111,7 @@ const MIGRATIONS: Migration[] = [
   m0044,
   m0045,
   m0046,
+  m0047,
 ];
 
 const CHANGES_ROWS = /^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i;

@@ -4,6 +4,9 @@ import { defineAfterLesson } from './models/AfterLesson.js';
 import { defineCheckedIn } from './models/CheckedIn.js';
 import { defineCheckIn } from './models/CheckIn.js';
 import { defineCorrection } from './models/Correction.js';
+import { defineAppointmentEvening } from './models/AppointmentEvening.js';
+import { defineAppointmentGuest } from './models/AppointmentGuest.js';
+import { defineAppointmentHost } from './models/AppointmentHost.js';
 import { defineProgramme } from './models/Programme.js';
 import { defineRegister } from './models/Register.js';
 import { defineRegisterRow } from './models/RegisterRow.js';
@@ -113,6 +116,9 @@ const defineSlots = (sequelize: Sequelize) => ({
   PollPerson: definePollPerson(sequelize),
   PollTime: definePollTime(sequelize),
   Programme: defineProgramme(sequelize),
+  AppointmentEvening: defineAppointmentEvening(sequelize),
+  AppointmentGuest: defineAppointmentGuest(sequelize),
+  AppointmentHost: defineAppointmentHost(sequelize),
   SignUp: defineSignUp(sequelize),
   SlotWays: defineSlotWays(sequelize),
 });
@@ -245,6 +251,7 @@ function associate(m: Tables): void {
   one(m.LinkCode, 'replacedBy', m.Person, 'replaced_by');
   one(m.LinkHost, 'link', m.Link, 'link_id');
   one(m.LinkHost, 'person', m.Person, 'person_id');
+  one(m.LinkHost, 'cover', m.Cover, 'cover_id');
   one(m.LinkPerson, 'person', m.Person, 'person_id');
   one(m.LinkPresenter, 'person', m.Person, 'person_id');
   one(m.Occurrence, 'link', m.Link, 'link_id');

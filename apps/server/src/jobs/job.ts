@@ -17,6 +17,7 @@ export const JOB_KINDS = [
   'room-word',
   'poll',
   'programme',
+  'appointments',
 ] as const;
 export type JobKind = (typeof JOB_KINDS)[number];
 export interface Job {

@@ -23,7 +23,7 @@ const LANES: readonly LaneOf[] = [
   },
   { kinds: ['placement', 'look'], workers: 3 },
   { kinds: ['post'], workers: 1 },
-  { kinds: ['slots', 'poll', 'programme'], workers: 1 },
+  { kinds: ['slots', 'poll', 'programme', 'appointments'], workers: 1 },
   { kinds: ['gather'], workers: 1 },
   { kinds: ['morning', 'week'], workers: 1 },
   { kinds: ['letter'], workers: 3 },

@@ -1,4 +1,5 @@
 import type { TimeWindow } from '../slots/cutSlots.js';
+import { meet } from '../slots/meet.js';
 import { secondsOf, utcOf } from '../time/seconds.js';
 import { joinedSpans } from '../time/spans.js';
 import type { FreeTime } from './findFreeTimes.js';
@@ -17,7 +18,7 @@ export function spreadTimes(
     if (chosen.length === most) break;
     const day = dayOf(time.start);
     const same = onDay.get(day) ?? [];
-    const meets = same.some((other) => time.start < other.end && other.start < time.end);
+    const meets = same.some((other) => meet(time, other));
     if (meets || same.length === perDay) continue;
     onDay.set(day, [...same, time]);
     chosen.push(time);

@@ -21,15 +21,19 @@ interface Asked {
   invitedBy: readonly number[];
   /** The class periods that the host who passes the address on hosts. */
   hosted: ReadonlySet<number>;
+  /** It was written to that mailbox and shown to nobody else. */
+  isMailed: boolean;
 }
 
 /**
- * Whether a host's word is enough for whoever brings a one-time address. Only for a guest and nothing else, of that host's
- * own class periods alone: for anybody more, whoever passes the address on could come in as them.
+ * Whether a one-time address is enough for whoever brings it. A host's word is, for a guest and nothing else, of that host's
+ * own class periods alone: for anybody more, whoever passes the address on could come in as them. What was written to a
+ * mailbox and shown to nobody shows whose it is without a host's word, whoever else invites them; but whoever has a way in,
+ * or is more to the school than a guest, comes by that.
  */
-export function mayVouch({ owner, invitedBy, hosted }: Asked): boolean {
-  if (!invitedBy.every((classId) => hosted.has(classId))) return false;
+export function mayVouch({ owner, invitedBy, hosted, isMailed }: Asked): boolean {
+  if (!isMailed && !invitedBy.every((classId) => hosted.has(classId))) return false;
   if (!owner) return true;
-  const isMore = owner.isMore || owner.hasWayIn || !isGuestAlone(owner.roles);
-  return owner.kind === 'personal' && !isMore;
+  if (owner.kind !== 'personal' || owner.hasWayIn || !isGuestAlone(owner.roles)) return false;
+  return isMailed || !owner.isMore;
 }

@@ -5,3 +5,4 @@ export { mayTakeSlot, mayWaitForSlot, noSlotInWords, type NoSlot } from './mayTa
 export { seatSignUps, type SignUp } from './seatSignUps.js';
 export { nextSlotMoment, slotTurn, turnInWords, type SlotTurn } from './slotTurn.js';
 export { SLOT_WARNING_MINUTES, USUAL_SLOTS, type SlotPattern, type SlotWays } from './slotWays.js';
+export { meet } from './meet.js';

@@ -6,7 +6,7 @@ import {
   type ModelStatic,
   type Sequelize,
 } from 'sequelize';
-import { fixedCode, idOf, instant, ownId, text } from './columns.js';
+import { fixedCode, flag, idOf, instant, ownId, text } from './columns.js';
 
 /** A one-time address by which a guest of a link shows that their address is theirs; each has one at most. */
 export interface GuestAddressRow extends Model<
@@ -22,6 +22,8 @@ export interface GuestAddressRow extends Model<
   /** The host who passes it on. */
   made_by: number;
   used_at: CreationOptional<string | null>;
+  /** It was written to the mailbox itself, and shown to nobody else. */
+  is_mailed: CreationOptional<boolean>;
 }
 
 export const defineGuestAddress = (sequelize: Sequelize): ModelStatic<GuestAddressRow> =>
@@ -35,6 +37,7 @@ export const defineGuestAddress = (sequelize: Sequelize): ModelStatic<GuestAddre
       until_at: instant('until_at'),
       made_by: idOf('people'),
       used_at: instant('used_at', { allowNull: true }),
+      is_mailed: flag('is_mailed'),
     },
     {
       tableName: 'guest_addresses',

@@ -7,6 +7,7 @@ import {
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';
+import type { CoverRow } from './Cover.js';
 import type { LinkRow } from './Link.js';
 import type { PersonRow } from './Person.js';
 import { idOf } from './columns.js';
@@ -24,6 +25,7 @@ interface LinkHostRow extends Model<
   // Asked for together with it, where it is.
   person?: NonAttribute<PersonRow>;
   link?: NonAttribute<LinkRow>;
+  cover?: NonAttribute<CoverRow | null>;
 }
 
 export const defineLinkHost = (sequelize: Sequelize): ModelStatic<LinkHostRow> =>

@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { classTitle, mayVouch } from '@glen/core';
 import type { Answer, Body } from '@glen/contract';
+import type { GuestAddressRow } from '../../db/models/GuestAddress.js';
 import type { Glen } from '../../glen.js';
 import { HttpProblem, notFound, wrongField } from '../../http/problem.js';
 import { countFailures, noteFailure } from '../accounts/failureStore.js';
@@ -18,6 +19,7 @@ import {
   classesInviting,
   guestAddress,
   isGuestOf,
+  keepsPeople,
   knownGuest,
   noteUsed,
   writeGuestAddress,
@@ -50,7 +52,7 @@ async function freshAddress(glen: Glen, { linkId, by, email, isMailed }: FreshAd
   const tokenHash = glen.tokens.hash('one-time', token);
   const address = `${glen.config.publicUrl}/guest/${token}`;
   const way = { linkId, by, email, address, once: tokenHash };
-  await writeGuestAddress(glen.db, { linkId, email, tokenHash, until, by });
+  await writeGuestAddress(glen.db, { linkId, email, tokenHash, until, by, isMailed });
   await glen.audit({ by, action: 'make-guest-address', subject: `link:${linkId}`, after: email });
   if (isMailed) await mailWayIn(glen, way);
   return { way, until };
@@ -63,6 +65,24 @@ export const writeToGuest = async (
 ): Promise<void> => {
   await freshAddress(glen, { ...guest, isMailed: true });
 };
+
+/** The same at their own wish: whoever presses again and again fills no mailbox. */
+export async function sendToGuest(
+  glen: Glen,
+  guest: Omit<FreshAddress, 'isMailed'>,
+): Promise<void> {
+  await refuseTooMany(glen, guest.email);
+  await glen.db.transaction(() => writeToGuest(glen, guest));
+  glen.nudge();
+}
+
+/** A fresh one-time address of a guest for somebody who passes it on, within a transaction. */
+export async function addressToPassOn(
+  glen: Glen,
+  guest: Omit<FreshAddress, 'isMailed'>,
+): Promise<string> {
+  return (await freshAddress(glen, { ...guest, isMailed: false })).way.address;
+}
 
 /**
  * A fresh one-time address by which a guest shows that their address is theirs; told once, to the host who passes it on
@@ -102,19 +122,30 @@ export async function guestFor(glen: Glen, token: string, isHeld = false) {
   return found;
 }
 
-/** Whether a host's word is enough for whoever brings an address. */
-async function isVouchedFor(glen: Glen, by: number, email: string): Promise<boolean> {
-  const [known, invitedBy, hosted] = await Promise.all([
+/** Whether a one-time address is enough for whoever brings it. */
+async function isVouchedFor(
+  glen: Glen,
+  { made_by: by, email, is_mailed: isMailed }: GuestAddressRow,
+): Promise<boolean> {
+  const [known, invitedBy, hosted, isOffice] = await Promise.all([
     knownGuest(glen.db, email),
     classesInviting(glen.db, email),
     classesHosted(glen.db, by),
+    keepsPeople(glen.db, by),
   ]);
-  return mayVouch({ owner: known?.owner ?? null, invitedBy, hosted });
+  return mayVouch({
+    owner: known?.owner ?? null,
+    invitedBy,
+    // Who keeps everybody's accounts vouches for the guests of every class period.
+    hosted: isOffice ? new Set(invitedBy) : hosted,
+    isMailed,
+  });
 }
 
 /** What somebody is invited to by a one-time address, and whether they sign in with an account of theirs first. */
 export async function readGuestAddress(glen: Glen, token: string): Promise<Answer<'guestFor'>> {
-  const { link_id: linkId, email, made_by: by } = await guestFor(glen, token);
+  const found = await guestFor(glen, token);
+  const { link_id: linkId, email, made_by: by } = found;
   const link = await linkById(glen.db, linkId);
   const row = link && (await classById(glen.db, link.class_id, by));
   if (!link || !row) throw notFound('This link');
@@ -136,7 +167,7 @@ export async function readGuestAddress(glen: Glen, token: string): Promise<Answe
     name: invitations.map((one) => one.name).find(Boolean) ?? '',
     when: invitations.map(when).filter(Boolean),
     said: invitations.find((one) => one.said !== null)?.said ?? null,
-    signsIn: !(await isVouchedFor(glen, by, email)),
+    signsIn: !(await isVouchedFor(glen, found)),
   };
 }
 
@@ -148,8 +179,8 @@ export async function comeAsGuest(
 ): Promise<SignedIn> {
   return glen.db.transaction(async () => {
     const address = await guestFor(glen, token, true);
-    const { email, link_id: linkId, made_by: by } = address;
-    if (!(await isVouchedFor(glen, by, email)))
+    const { email, link_id: linkId } = address;
+    if (!(await isVouchedFor(glen, address)))
       throw new HttpProblem(409, 'There is an account with this address: sign in with it.');
     const known = await knownGuest(glen.db, email);
     if (!known)

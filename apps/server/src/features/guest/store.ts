@@ -1,5 +1,5 @@
 import { Op } from 'sequelize';
-import type { AddressOwner, HoldsFor } from '@glen/core';
+import { areOffice, type AddressOwner, type HoldsFor } from '@glen/core';
 import type { Db } from '../../db/connect.js';
 import type { GuestAddressRow } from '../../db/models/GuestAddress.js';
 import { countWaysInto } from '../accounts/waysIntoStore.js';
@@ -44,7 +44,14 @@ export async function seatedBy(db: Db, linkId: number, emails: string[]): Promis
 /** A guest's one-time address; the one before is dead. Only its hash is kept. */
 export async function writeGuestAddress(
   db: Db,
-  address: { linkId: number; email: string; tokenHash: string; until: string; by: number },
+  address: {
+    linkId: number;
+    email: string;
+    tokenHash: string;
+    until: string;
+    by: number;
+    isMailed: boolean;
+  },
 ): Promise<void> {
   const { GuestAddress } = db.models;
   const { linkId: link_id, email } = address;
@@ -55,6 +62,7 @@ export async function writeGuestAddress(
     token_hash: address.tokenHash,
     until_at: address.until,
     made_by: address.by,
+    is_mailed: address.isMailed,
   });
 }
 
@@ -118,6 +126,12 @@ export async function classesHosted(db: Db, personId: number): Promise<Set<numbe
     where: { person_id: personId, as_what: ['host', 'co-teacher'] },
   });
   return new Set(staff.map((row) => row.class_id));
+}
+
+/** Whether somebody looks after all of the school's people. */
+export async function keepsPeople(db: Db, personId: number): Promise<boolean> {
+  const roles = await db.models.PersonRole.findAll({ where: { person_id: personId } });
+  return areOffice(roles.map((row) => row.role));
 }
 
 /** A guest's one-time address at a link is worth nothing any more, and not kept. */

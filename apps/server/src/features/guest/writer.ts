@@ -22,9 +22,18 @@ export async function writerOf(
   host?: { id: number; name: string },
 ): Promise<Writer> {
   const writes = host ?? (await firstHostOf(glen.db, classId));
-  if (!writes) return { name: (await readSchool(glen.db)).name, replyTo: null };
-  const address = await mailAddressOf(glen.db, writes.id);
-  return { name: writes.name, replyTo: address === null ? null : { name: writes.name, address } };
+  return writes
+    ? asWriter(glen, writes)
+    : { name: (await readSchool(glen.db)).name, replyTo: null };
+}
+
+/** Somebody who writes to guests in their own name. */
+export async function asWriter(
+  glen: Glen,
+  { id, name }: { id: number; name: string },
+): Promise<Writer> {
+  const address = await mailAddressOf(glen.db, id);
+  return { name, replyTo: address === null ? null : { name, address } };
 }
 
 interface Invited {

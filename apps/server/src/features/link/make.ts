@@ -1,5 +1,11 @@
 import { randomBytes } from 'node:crypto';
-import { LINK_CODE_BYTES, makeLinkCode, type RuleSetting } from '@glen/core';
+import {
+  LINK_CODE_BYTES,
+  PRESETS,
+  makeLinkCode,
+  type PresetName,
+  type RuleSetting,
+} from '@glen/core';
 import { isDuplicate } from '../../db/errors.js';
 import type { Glen } from '../../glen.js';
 import { writeAudience, type Audience } from '../audience/store.js';
@@ -35,7 +41,7 @@ export async function makeLinkFor(
   glen: Pick<Glen, 'db' | 'clock'>,
   classId: number,
   title: string,
-  personIds?: number[],
+  { personIds, preset }: { personIds?: number[] | undefined; preset?: PresetName | undefined } = {},
 ): Promise<number> {
   const taken = new Set((await heldLiveLinks(glen.db, classId)).map((l) => l.label.toLowerCase()));
   let label = title.slice(0, 76);
@@ -43,12 +49,19 @@ export async function makeLinkFor(
   return (
     await putLink(
       glen,
-      { classId, label, purpose: 'One session', kind: 'lesson', shown: true, rules: {} },
+      { classId, label, purpose: 'One session', shown: true, ...asPreset(preset) },
       personIds
         ? { classIds: [], groupIds: [], personIds, guests: [] }
         : { classIds: [classId], groupIds: [], personIds: [], guests: [] },
     )
   ).id;
+}
+
+/** What a link is for, and the rules that go with it. */
+function asPreset(preset: PresetName | undefined): Pick<NewLink, 'kind' | 'rules'> {
+  if (!preset) return { kind: 'lesson', rules: {} };
+  const { kind, rules } = PRESETS[preset];
+  return { kind, rules };
 }
 
 /** Makes a link with its code and its audience. */

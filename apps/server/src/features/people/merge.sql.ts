@@ -48,6 +48,7 @@ export const NAMES_A_PERSON: Record<string, 'move' | 'once' | 'drop'> = {
   'sign_ups.made_by': 'move',
   'polls.made_by': 'move',
   'poll_people.person_id': 'once',
+  'appointment_evenings.made_by': 'move',
   'guardians.student_id': 'once',
   'guardians.person_id': 'once',
   // Kept in line with all the others, once these have gone over.

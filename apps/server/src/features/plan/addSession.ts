@@ -1,4 +1,4 @@
-import { USUAL_SLOTS } from '@glen/core';
+import { USUAL_SLOTS, type PresetName } from '@glen/core';
 import type { Body } from '@glen/contract';
 import type { Glen } from '../../glen.js';
 import { hostsAs } from '../../http/access.js';
@@ -14,11 +14,14 @@ import { planOf, putOnBooks } from './occurrenceRows.js';
 import type { Edited } from './reviseSeries.js';
 import { sessionOfSeries } from './sessions.js';
 
+/** A session, whose fresh link may be for a purpose of its own. */
+type NewSession = Body<'addSession'> & { freshAs?: PresetName };
+
 export async function addSession(
   glen: Glen,
   classId: number,
   by: number | null,
-  body: Body<'addSession'>,
+  body: NewSession,
 ): Promise<Edited> {
   const klass = await classById(glen.db, classId, by ?? 0);
   if (!klass) throw notFound('This class period');
@@ -32,7 +35,10 @@ export async function addSession(
     throw wrongField('linkId', 'This link is hosted by those alone who are named at it.');
   const freshFor = body.freshFor && (await besideHosts(glen, classId, body.freshFor));
   const id = await glen.db.transaction(async () => {
-    const fresh = body.freshLink ? await makeLinkFor(glen, classId, title, freshFor) : undefined;
+    const { freshAs: preset } = body;
+    const fresh = body.freshLink
+      ? await makeLinkFor(glen, classId, title, { personIds: freshFor, preset })
+      : undefined;
     const seriesId = await putOnBooks(glen, { classId, linkId: fresh ?? linkId, by }, text, fresh);
     if (body.slots) await beginWays(glen.db, seriesId, { ...USUAL_SLOTS, ...body.slots });
     for (const other of body.together ?? [])

@@ -147,7 +147,7 @@ export function mustBeFree(
 const TAKEN = 'Somebody was a moment faster: this slot is taken. These are free still.';
 
 /** Says how all stands now to whoever was too late. */
-async function orHowItStands<T>(work: Promise<T>, now: () => Promise<unknown>): Promise<T> {
+export async function orHowItStands<T>(work: Promise<T>, now: () => Promise<unknown>): Promise<T> {
   try {
     return await work;
   } catch (error) {

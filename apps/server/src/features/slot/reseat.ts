@@ -25,6 +25,7 @@ import {
   signUpsFrom,
 } from './signUpStore.js';
 import { cameSoFar, membersOf } from './missedStore.js';
+import { invitedTo } from './invitedStore.js';
 import { heldWays } from './waysStore.js';
 
 /** The slots of a session, in order; none of one that is not held. */
@@ -154,6 +155,8 @@ async function ofThoseMeant(
 ): Promise<SignUpRow[]> {
   const meant = await peopleOfLink(glen.db, date.link_id, date.id);
   const ids = new Set(meant.map(({ id }) => id));
+  const others = signUps.map((one) => one.person_id).filter((id) => !ids.has(id));
+  for (const id of await invitedTo(glen.db, date, others)) ids.add(id);
   const gone = signUps.filter((one) => !ids.has(one.person_id));
   await dropSignUps(
     glen.db,

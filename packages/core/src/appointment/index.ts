@@ -1,0 +1,1 @@
+export { fitAppointments, MOST_WANTED } from './fitAppointments.js';
