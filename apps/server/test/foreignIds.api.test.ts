@@ -3,6 +3,7 @@ import type { Response } from 'supertest';
 import { endpoints, type Answer, type EndpointName, type Post } from '@glen/contract';
 import { DEMO_PASSWORD } from '../../../demo/school.js';
 import { fields, type Field } from './idsInSchemas.js';
+import { probesOfAppointments } from './foreignAppointments.js';
 import { findOwn, makeForeign, type Foreign, type Own } from './foreignSchool.js';
 import { probesOfSlots } from './foreignSlots.js';
 import { probesOfTimes } from './foreignTimes.js';
@@ -325,6 +326,7 @@ const PROBES: Record<string, () => Promise<Response>> = {
       email: 'mine@merrow.example',
       now: DEMO_PASSWORD,
     }),
+  ...probesOfAppointments(() => ({ school, host, own, foreign })),
   ...probesOfTimes(() => ({ school, host, own, foreign })),
   ...probesOfPlaces('addPost', (body) => host.post(`/api/classes/${own.n3.id}/posts`, body)),
   ...probesOfPlaces('editPost', (body) =>

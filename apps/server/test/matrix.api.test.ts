@@ -140,6 +140,7 @@ beforeAll(async () => {
     visitorId: desk.waiting[0].id,
     coverId: 999999,
     helpId: 999999,
+    eveningId: 999999,
     code: n3.link.code,
     noticeId: 1,
     sessionId: 999999,

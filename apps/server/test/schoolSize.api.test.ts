@@ -78,6 +78,7 @@ const NOT_LOOKED_AT: EndpointName[] = [
   'letterStop',
   'guestFor',
   'choosing',
+  'ownAppointments',
 ];
 const OF_OFFICE: Who[] = ['school-office', 'person-keeper'];
 /** Of others, for them alone and the office. */
@@ -87,6 +88,7 @@ interface Known {
   seriesId: number;
   postId: number;
   placementId: number;
+  eveningId: number;
   /** Two of the roll. */
   personId: number;
   otherId: number;
@@ -122,6 +124,7 @@ const OF_CROWD: Partial<Record<EndpointName, number>> = {
 async function knownThings(teacher: Browser, classId: number): Promise<Known> {
   const page = (await teacher.get(`/api/classes/${classId}`)).body as Answer<'classPeriod'>;
   const { db } = school.running.glen;
+  const evening = (await db.models.AppointmentEvening.findOne())!;
   const placement = (await db.models.Placement.findOne({ order: ['id'] }))!;
   const seriesId = page.sessions[0]!.seriesId;
   const [personId, otherId] = page.roll.map((person) => person.id) as [number, number];
@@ -129,6 +132,7 @@ async function knownThings(teacher: Browser, classId: number): Promise<Known> {
     ...{ seriesId, personId, otherId },
     postId: placement.post_id,
     placementId: placement.id,
+    eveningId: evening.id,
   };
 }
 
@@ -167,12 +171,27 @@ async function looks(): Promise<Look[]> {
   ];
 }
 
+/** An evening by appointment, to be read. */
+async function planEvening(): Promise<void> {
+  const teacher = await school.as('Ottoline Marsh');
+  const personId = school.person('Ottoline Marsh').id;
+  const { status } = await teacher.post('/api/appointments', {
+    title: 'Families’ evening',
+    ...{ date: '2026-10-22', time: '18:00', minutes: 60 },
+    slots: { minutes: 10, gap: 2, breakEvery: 0, breakMinutes: 0 },
+    hosts: [{ personId, classId: school.classes.get('N1')!.id }],
+    guests: 'ida@home.example',
+  });
+  expect(status).toBe(200);
+}
+
 const needs = new Map<string, number>();
 
 beforeAll(async () => {
   school = await startSchool();
   server = await createConnection({ host: '127.0.0.1', port: inject('mariadbPort'), user: 'root' });
   await server.query('SET GLOBAL userstat = 1');
+  await planEvening();
   for (const look of await looks()) needs.set(look.name, await rowsReadBy(look));
   await server.query(`USE ${ofDatabase()}`);
   await fillSchool((sql) => server.query(sql), CROWD);

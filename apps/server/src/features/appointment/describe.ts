@@ -40,8 +40,7 @@ export async function teachersFor(
   glen: Glen,
   who: Who,
 ): Promise<Answer<'appointments'>['teachers']> {
-  const rows = await classesTaught(glen.db);
-  const all = isOffice(who) ? rows : rows.filter((row) => row.person_id === who.person!.id);
+  const all = await classesTaught(glen.db, isOffice(who) ? null : who.person!.id);
   const teachers = new Map<number, Answer<'appointments'>['teachers'][number]>();
   for (const { person, classPeriod } of all) {
     const { id: personId, name } = person!;

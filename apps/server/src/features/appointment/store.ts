@@ -126,10 +126,14 @@ export const hostsOfLinks = (db: Db, linkIds: number[]) =>
     order: [['person', 'name', 'ASC']],
   });
 
-/** The class periods that are taught, by who teaches them. */
-export const classesTaught = (db: Db) =>
+/** The class periods that are taught, by who teaches them; of one of them alone where it is said. */
+export const classesTaught = (db: Db, personId: number | null) =>
   db.models.ClassStaff.findAll({
-    where: { as_what: ['host', 'co-teacher'], cover_id: null },
+    where: {
+      as_what: ['host', 'co-teacher'],
+      cover_id: null,
+      ...(personId === null ? {} : { person_id: personId }),
+    },
     include: [
       { association: 'person', attributes: ['id', 'name'] },
       { association: 'classPeriod', where: { put_away_at: null } },
