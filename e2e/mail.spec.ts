@@ -1,26 +1,11 @@
 import type { Page } from '@playwright/test';
 import type { Answer } from '@glen/contract';
 import { addPlace, compose, row } from './composing.js';
+import { inLetter, letterFor } from './letters.js';
 import { expectNoViolations } from './seen.js';
 import { expect, test, type School } from './support.js';
 
 // Letters as people meet them: in their mailbox, and in Glen.
-
-/** The newest letter with some words in its subject in somebody's mailbox, opened. */
-async function letterFor(
-  school: School,
-  page: Page,
-  { address, subject }: { address: string; subject: string },
-): Promise<void> {
-  const letter = page.getByRole('link', { name: subject }).first();
-  await expect(async () => {
-    await page.goto(`${school.demo.mail}/boxes/${address}`);
-    await expect(letter).toBeVisible({ timeout: 1000 });
-  }).toPass();
-  await letter.click();
-}
-
-const inLetter = (page: Page) => page.frameLocator('iframe[title="The letter"]');
 
 test('a guest proves who they are by the letter that the host sends by one press', async ({
   school,

@@ -58,6 +58,7 @@ export const VIEWS: View[] = [
   ),
   view(TEACHER, at('/check-in'), 'Check-in'),
   view(TEACHER, at('/free'), 'Free times'),
+  view(TEACHER, at('/appointments'), 'Evenings by appointment', 'Appointments'),
   // The Harbour Evening’s.
   view(TEACHER, at('/programme/12/2026-11-05'), 'Programme: Harbour Evening'),
   // The clinic’s.

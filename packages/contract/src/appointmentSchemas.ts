@@ -86,6 +86,8 @@ export const appointmentEveningAnswer = z.object({
       seriesId: id,
       classId: id,
       linkId: id,
+      /** Whoever asks sees guests there. */
+      isMine: z.boolean(),
       name: z.string(),
       classTitle: z.string(),
       off,

@@ -9,6 +9,9 @@ const Tools = ({ zone }: { zone: string }) => (
     <Link className={`${buttonClass()} !px-2.5 !py-1 !text-sm`} to="/free">
       Free times
     </Link>
+    <Link className={`${buttonClass()} !px-2.5 !py-1 !text-sm`} to="/appointments">
+      Appointments
+    </Link>
     <FeedsButton zone={zone} />
   </>
 );

@@ -55,6 +55,11 @@ const HowToPage = lazy(() => import('../features/door/HowToPage.js'));
 const CheckInPage = lazy(() => import('../features/checkIn/CheckInPage.js'));
 const SignUpPage = lazy(() => import('../features/slot/SignUpPage.js'));
 const ChoosePage = lazy(() => import('../features/poll/ChoosePage.js'));
+const OwnEveningPage = lazy(() => import('../features/appointment/OwnEveningPage.js'));
+const AppointmentsPage = lazy(() => import('../features/appointment/AppointmentsPage.js'));
+const AppointmentEveningPage = lazy(
+  () => import('../features/appointment/AppointmentEveningPage.js'),
+);
 const ProgrammePage = lazy(() => import('../features/evening/ProgrammePage.js'));
 const FreePage = lazy(() => import('../features/free/FreePage.js'));
 const SlotsPage = lazy(() => import('../features/slot/SlotsPage.js'));
@@ -118,6 +123,8 @@ function TeacherPages({ me }: { me: Me }) {
         <Route path="register/:seriesId/:key" element={<RegisterPage me={me} />} />
         <Route path="programme/:seriesId/:key" element={<ProgrammePage me={me} />} />
         <Route path="free" element={<FreePage me={me} />} />
+        <Route path="appointments" element={<AppointmentsPage zone={me.school.zone} />} />
+        <Route path="appointments/:eveningId" element={<AppointmentEveningPage />} />
         <Route path="slots/:seriesId" element={<SlotsPage />} />
         <Route path="desk/:linkId" element={<DeskPage me={me} />} />
         <Route path="*" element={<Nowhere />} />
@@ -249,6 +256,14 @@ export const App = () => (
         element={
           <Fetched>
             <GuestPage />
+          </Fetched>
+        }
+      />
+      <Route
+        path="/appointments/for/:token"
+        element={
+          <Fetched>
+            <OwnEveningPage />
           </Fetched>
         }
       />

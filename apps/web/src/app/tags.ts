@@ -31,6 +31,7 @@ export const TAGS = [
   'after-lessons',
   'slots',
   'polls',
+  'appointments',
 ] as const;
 export type Tag = (typeof TAGS)[number];
 
@@ -46,6 +47,7 @@ export const WHAT_TIME_CHANGES: Tag[] = [
   'check-in',
   'slots',
   'polls',
+  'appointments',
 ];
 
 /** Which answers may have changed when the server says that a thing did. */
@@ -65,9 +67,10 @@ export const tagsOf: Record<LiveChange['thing'], Tag[]> = {
     'after-lessons',
     'slots',
     'polls',
+    'appointments',
   ],
   posts: ['posts', 'today', 'links'],
-  desk: ['desk', 'today', 'after-lessons', 'slots'],
+  desk: ['desk', 'today', 'after-lessons', 'slots', 'appointments'],
   door: ['door', 'my-day'],
   school: ['me', 'school', 'calendar', 'today', 'sessions', 'class'],
   notices: ['today', 'covers', 'words'],

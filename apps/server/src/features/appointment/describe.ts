@@ -71,10 +71,14 @@ export async function describeAll(glen: Glen, who: Who): Promise<Answer<'appoint
   return { evenings, teachers: await teachersFor(glen, who) };
 }
 
-const hostOf = (part: Part, zone: string): Described['hosts'][number] => {
+const hostOf = (
+  part: Part,
+  { zone, personId }: { zone: string; personId: number },
+): Described['hosts'][number] => {
   const { seriesId, classId, linkId, name, off, cut } = part;
   return {
     ...{ seriesId, classId, linkId, name, off, classTitle: part.classTitle },
+    isMine: part.hostIds.includes(personId),
     slots: (cut?.slots ?? []).map((slot, nth) => {
       const holder = holderOf(cut!, nth);
       const who = holder?.person!.name ?? null;
@@ -99,7 +103,7 @@ export async function describeEvening(glen: Glen, one: Evening, who: Who): Promi
     ...{ id, version, title, state, ...whenOf(one, zone) },
     mayChange: isTheirs,
     mails: glen.mail !== null,
-    hosts: parts.map((part) => hostOf(part, zone)),
+    hosts: parts.map((part) => hostOf(part, { zone, personId: who.person!.id })),
     guests: (isTheirs ? one.guests : []).map((guest) => ({
       ...{ id: guest.id, email: guest.email, name: guest.name },
       address: addressOf(glen, guest),

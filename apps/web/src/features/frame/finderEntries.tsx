@@ -145,6 +145,7 @@ export function doingEntries(classes: ClassItem[], acts: Acts): Entry[] {
     { text: 'Print today’s run sheet', run: () => print('/today') },
     { text: 'Print the sheet of links', run: () => go('/classes/links') },
     place('Find a time at which people are free', 'busy choose offer talk', '/free'),
+    place('Evenings by appointment', 'parents families guardians talk slots', '/appointments'),
     place('Who came this week', 'register attendance absent late', '/registers'),
     place('All my links', 'table find filter', '/links'),
     ...each(PER_CLASS.newLink),

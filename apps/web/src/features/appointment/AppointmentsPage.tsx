@@ -1,0 +1,96 @@
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { addDays, counted, dateInWords } from '@glen/core';
+import type { Answer } from '@glen/contract';
+import { api } from '../../app/api.js';
+import { useMinute, wallClock } from '../../app/clock.js';
+import { Loaded } from '../../app/Loaded.js';
+import { Button, buttonClass } from '../../ui/Button.js';
+import { Chip } from '../../ui/Chip.js';
+import { Screen } from '../../ui/Margin.js';
+import { ScreenTitle } from '../../ui/ScreenTitle.js';
+import { Empty } from '../../ui/States.js';
+import { PlanEvening } from './PlanEvening.js';
+
+type Evenings = Answer<'appointments'>;
+
+function OneEvening({ evening }: { evening: Evenings['evenings'][number] }) {
+  const { id, title, date, time, until, state, hosts, guests, slots, taken } = evening;
+  return (
+    <li className="border-t border-line py-3">
+      <p className="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <Link className={buttonClass('link')} to={`/appointments/${id}`}>
+          {title}
+        </Link>
+        <span>
+          {dateInWords(date)},{' '}
+          <span className="font-mono">
+            {time}–{until}
+          </span>
+        </span>
+        {state === 'closed' && <Chip>closed</Chip>}
+      </p>
+      <p className="text-md text-soft">
+        {counted(hosts, 'teacher', 'teachers')}, {counted(guests, 'guest', 'guests')}, {taken} of{' '}
+        {counted(slots, 'time', 'times')} taken
+      </p>
+    </li>
+  );
+}
+
+/** A week from today. */
+const DAYS_AHEAD = 7;
+
+function Appointments({ all, zone }: { all: Evenings; zone: string }) {
+  const { evenings, teachers } = all;
+  const today = wallClock(useMinute(), zone).date;
+  const navigate = useNavigate();
+  const [isPlanning, setPlanning] = useState(false);
+  if (isPlanning)
+    return (
+      <PlanEvening
+        teachers={teachers}
+        first={addDays(today, DAYS_AHEAD)}
+        onDone={(id) => void navigate(`/appointments/${id}`)}
+        onBack={() => setPlanning(false)}
+      />
+    );
+  const begin = teachers.length > 0 && (
+    <Button kind="act" onClick={() => setPlanning(true)}>
+      Plan an evening
+    </Button>
+  );
+  if (evenings.length === 0)
+    return (
+      <Empty title="No evening by appointment">
+        <p>
+          Families see several teachers on one evening, ten minutes each, by video. They choose
+          their times on one page, without an account; each teacher has a link of their own.
+        </p>
+        <p className="mt-3">{begin}</p>
+      </Empty>
+    );
+  return (
+    <>
+      <ul className="max-w-3xl">
+        {evenings.map((evening) => (
+          <OneEvening key={evening.id} evening={evening} />
+        ))}
+      </ul>
+      <p className="mt-5">{begin}</p>
+    </>
+  );
+}
+
+/** Evenings at which guests see several teachers, each by appointment. */
+export default function AppointmentsPage({ zone }: { zone: string }) {
+  const asked = api.useAppointmentsQuery();
+  return (
+    <Screen margin={false}>
+      <ScreenTitle tab="Appointments">Evenings by appointment</ScreenTitle>
+      <Loaded asked={asked} isPart>
+        {(all) => <Appointments all={all} zone={zone} />}
+      </Loaded>
+    </Screen>
+  );
+}

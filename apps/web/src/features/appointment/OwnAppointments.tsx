@@ -1,0 +1,136 @@
+import { useState } from 'react';
+import { api, problemOf } from '../../app/api.js';
+import { Button, buttonClass } from '../../ui/Button.js';
+import { FieldError } from '../../ui/Field.js';
+import { toast } from '../../ui/toast.js';
+import type { OwnEvening } from './fitWishes.js';
+
+type Mine = OwnEvening['mine'][number];
+
+interface OneProps {
+  token: string;
+  own: OwnEvening;
+  one: Mine;
+}
+
+/** Gives an appointment up; somebody else may have it a moment later, so that it is asked once more. */
+function GiveUp({ token, own, one }: OneProps) {
+  const [isAsking, setAsking] = useState(false);
+  const [change, { isLoading, error }] = api.useChangeAppointmentsMutation();
+  if (!isAsking)
+    return (
+      <Button
+        kind="danger-link"
+        className="min-h-11"
+        aria-label={`Give up ${one.time}, ${one.host}`}
+        onClick={() => setAsking(true)}
+      >
+        Give it up…
+      </Button>
+    );
+  return (
+    <span className="flex flex-wrap items-center gap-2">
+      <Button
+        kind="danger"
+        className="min-h-11"
+        disabled={isLoading}
+        onClick={() =>
+          void change({
+            params: { token },
+            body: { version: own.version, take: [], drop: [one.id] },
+          })
+        }
+      >
+        Give up {one.time}
+      </Button>
+      <Button className="min-h-11" onClick={() => setAsking(false)}>
+        Keep it
+      </Button>
+      {error && <FieldError>{problemOf(error)?.title}</FieldError>}
+    </span>
+  );
+}
+
+function OneAppointment({ token, own, one }: OneProps) {
+  return (
+    <li className="border-t border-line py-2">
+      <p>
+        <span className="font-mono">
+          {one.time}–{one.end}
+        </span>{' '}
+        <b>{one.host}</b>
+        {one.about && <span className="break-words"> {one.about}</span>}
+      </p>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 print:hidden">
+        <a className={`${buttonClass()} min-h-11`} href={one.door}>
+          To the door
+        </a>
+        {own.state === 'open' && <GiveUp token={token} own={own} one={one} />}
+      </div>
+      <p className="hidden font-mono text-sm break-all print:block">{one.door}</p>
+    </li>
+  );
+}
+
+/** How a guest comes in who is not signed in on this device: by a letter to the mailbox that they were invited by. */
+function WayIn({ token, own }: { token: string; own: OwnEvening }) {
+  const { data: me } = api.useMeQuery();
+  const [send, { isLoading, error }] = api.useWayToAppointmentMutation();
+  const [first] = own.mine;
+  if (me?.account?.email === own.email)
+    return (
+      <p className="mt-2 text-soft print:hidden">
+        You are signed in on this device: each door knows you.
+      </p>
+    );
+  if (!own.mails)
+    return (
+      <p className="mt-2 text-soft">Whoever invited you sends you your way in, which works once.</p>
+    );
+  return (
+    <div className="mt-2 print:hidden">
+      <p className="text-soft">
+        The doors know you once you have come in by a letter on this device. It takes a minute:
+        better before the evening.
+      </p>
+      <Button
+        className="mt-1 min-h-11"
+        disabled={isLoading}
+        onClick={() =>
+          void send({ params: { token }, body: { seriesId: first!.seriesId } })
+            .unwrap()
+            .then(
+              () => toast(`Your way in goes to ${own.email}.`),
+              () => undefined,
+            )
+        }
+      >
+        Send me my way in
+      </Button>
+      {error && (
+        <FieldError>{problemOf(error)?.errors?.[0]?.message ?? problemOf(error)?.title}</FieldError>
+      )}
+    </div>
+  );
+}
+
+/** What a guest has of an evening, to go by and to print. */
+export function OwnAppointments({ token, own }: { token: string; own: OwnEvening }) {
+  if (own.mine.length === 0) return null;
+  return (
+    <section className="mt-5" aria-label="Your appointments">
+      <h2 className="text-lg">Your appointments</h2>
+      <ul className="mt-1">
+        {own.mine.map((one) => (
+          <OneAppointment key={one.id} token={token} own={own} one={one} />
+        ))}
+      </ul>
+      <WayIn token={token} own={own} />
+      <p className="mt-3 print:hidden">
+        <Button className="min-h-11" onClick={() => window.print()}>
+          Print this list
+        </Button>
+      </p>
+    </section>
+  );
+}
