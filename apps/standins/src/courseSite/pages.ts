@@ -48,7 +48,8 @@ const inOrder = (
   a: { body: { position: number }; key: string },
   b: { body: { position: number }; key: string },
 ): number => a.body.position - b.body.position || (a.key < b.key ? -1 : 1);
-const crossed = (struck: boolean, html: string): string => (struck ? `<del>${html}</del>` : html);
+const crossed = (struck: boolean, html: string): string =>
+  struck ? `<small>It is over.</small><del>${html}</del>` : html;
 /** What only those who teach the class see beside a thing: who reads it, and the button that takes it off. */
 const teachers = (
   { ref, teaches }: ClassPage,

@@ -16,7 +16,7 @@ export const COURSE_SITE_TABLES = [
 export const TROUBLES = ['none', 'slow', 'down', 'refusing', 'twice', 'moody'] as const;
 export type Trouble = (typeof TROUBLES)[number];
 
-/** `readers`: the addresses of those of the class who see it, beside its teachers; null for all of them. `struck`: shown crossed out. */
+/** `readers`: the addresses of those of the class who see it, beside its teachers; null for all of them. `struck`: shown crossed out, as over. */
 interface Shown {
   readers: string[] | null;
   struck: boolean;

@@ -117,7 +117,8 @@ function Known({ programme, zone }: { programme: Programme; zone: string }) {
           <ProgrammeList items={items} end={end} now={now} />
         </section>
       )}
-      <Rehearsal programme={programme} zone={zone} />
+      {/* What was tried holds for the programme that it was tried with. */}
+      <Rehearsal key={programme.version ?? 0} programme={programme} zone={zone} />
     </Screen>
   );
 }

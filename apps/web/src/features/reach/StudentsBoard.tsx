@@ -5,8 +5,12 @@ import { RichWords } from '../../ui/RichWords.js';
 
 type Seen = Answer<'studentSees'>;
 
-const Words = ({ html, struck }: { html: string; struck: boolean }) =>
-  html === '' ? null : <RichWords html={html} className={struck ? 'text-soft line-through' : ''} />;
+const Words = ({ html, struck }: { html: string; struck: boolean }) => (
+  <>
+    {struck && <p className="text-md text-soft">It is over.</p>}
+    {html !== '' && <RichWords html={html} className={struck ? 'text-soft line-through' : ''} />}
+  </>
+);
 
 interface TitledProps {
   title: string;
