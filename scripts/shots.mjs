@@ -70,7 +70,6 @@ async function linksAndRules({ teacher, at, n3 }) {
   await shot(teacher, at(`/classes/${n3.id}/sessions`), 'class', 'Ahead');
   await shot(teacher, at('/registers?week=2026-10-05'), 'registers', 'Marine Weather, period 2');
   await shot(teacher, at(`/classes/${n3.id}/entry`), 'entry', 'So, at the door');
-  await shot(teacher, at(`/classes/${n3.id}/links/${n3.link.id}`), 'link', 'So, at the door');
 }
 
 /** A new post starts with the next lesson's class period; the others are added at one press. */
@@ -98,6 +97,30 @@ async function students({ open, at, student, clinic }) {
   await shot(student, at('/'), 'my-day', 'Your classes');
   const other = await open('Birgit Tideman', PHONE);
   await shot(other, at(`/sign-up/${clinic.link.code}`), 'slots', 'Others see that a slot is taken');
+}
+
+/** An evening by appointment, as a parent chooses from it. */
+async function family({ open, at }) {
+  const office = await open('Perpetua Lund');
+  const headers = { Origin: at('') };
+  const { teachers } = await (await office.request.get(at('/api/appointments'))).json();
+  const planned = await office.request.post(at('/api/appointments'), {
+    headers,
+    data: {
+      title: 'Families’ evening',
+      ...{ date: '2026-10-22', time: '18:00', minutes: 120 },
+      slots: { minutes: 10, gap: 2, breakEvery: 0, breakMinutes: 0 },
+      hosts: teachers.map(({ personId, classes }) => ({ personId, classId: classes[0].id })),
+      guests: 'Ida Quill <ida.quill@home.example>',
+    },
+  });
+  const { id } = await planned.json();
+  const { guests } = await (await office.request.get(at(`/api/appointments/${id}`))).json();
+  const parent = await open(null, PHONE);
+  await parent.goto(guests[0].address);
+  for (const { name } of teachers.slice(0, 2))
+    await parent.getByRole('button', { name: `See ${name}` }).click();
+  await shot(parent, null, 'appointments', 'Take these 2 times');
 }
 
 /** The teacher opens the door, and the room comes with six more people. */
@@ -184,7 +207,7 @@ async function takeAll(demo, browser) {
     n6: flying('N6'),
     clinic: flying('C'),
   };
-  for (const part of [planning, linksAndRules, posting, students, lesson]) await part(school);
+  for (const part of [planning, linksAndRules, posting, students, family, lesson]) await part(school);
 }
 
 export async function main() {
