@@ -18,6 +18,7 @@ import { settling } from './features/register/settle.js';
 import { weeks } from './features/register/weekWord.js';
 import { RoomWatch } from './features/desk/roomWatch.js';
 import { programmesFollow } from './features/evening/schedule.js';
+import { appointmentsFollow } from './features/appointment/schedule.js';
 import { slotsFollow } from './features/slot/schedule.js';
 import { postsFollow } from './features/post/scheduleReconcile.js';
 import type { Glen } from './glen.js';
@@ -81,6 +82,7 @@ async function assemble(config: Config): Promise<Glen> {
   announcements.follow(postsFollow(glen));
   announcements.follow(datesFollow(glen));
   announcements.follow(slotsFollow(glen));
+  announcements.follow(appointmentsFollow(glen));
   announcements.follow(programmesFollow(glen));
   return glen;
 }

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Answer, Sent } from '@glen/contract';
-import { lookAfterAppointments } from '../src/features/appointment/look.js';
+import { lookAfterAppointments, tellChanges } from '../src/features/appointment/look.js';
 import { mailsCome } from './mailTools.js';
 import { moves, roomOf } from './roomTools.js';
 import { startSchool, until, type Browser, type School } from './support.js';
@@ -293,7 +293,34 @@ describe('on the evening', () => {
     const seen = await own(ida);
     expect(seen.hosts[1]).toMatchObject({ off: 'Not there: it is called off.', slots: [] });
     expect(seen.mine).toEqual([]);
+    // Once no more of it comes for two minutes, however often it is looked at.
+    const { glen } = school.running;
+    const waiting = await glen.db.models.OutboxJob.count({ where: { subject: `${id}:told` } });
+    expect(waiting).toBe(1);
+    await tellChanges(glen, id);
+    await tellChanges(glen, id);
+    const letters = await mailsCome(school, IDA, 3);
+    const news = letters.filter(({ subject }) => subject?.startsWith('Your times have changed'));
+    expect(news).toHaveLength(1);
+    expect(news[0]!.text).toContain('You have no appointment now.');
     expect((await change(ida, [[BRAM, 0]])).status).toBe(200);
+  });
+
+  it('goes along where a teacher moves their part to another day, which is said', async () => {
+    const { id, ida } = await planned();
+    await change(ida, [[OTTOLINE, 1]]);
+    const host = await school.as(OTTOLINE);
+    const { seriesId } = (await read(id)).hosts[1]!;
+    const to = { kind: 'move', date: '2026-10-23', time: '17:00', minutes: 60 };
+    const moved = await host.post('/api/sessions/change', {
+      changes: [{ seriesId, version: 1, key: '2026-10-22', scope: 'one', change: to }],
+    });
+    expect(moved.status).toBe(200);
+    const seen = await own(ida);
+    expect(seen.mine[0]).toMatchObject({ date: '2026-10-23', time: '17:12', host: OTTOLINE });
+    expect(seen.hosts[1]).toMatchObject({ date: '2026-10-23' });
+    // At what was its time on the evening somebody else can be seen now.
+    expect((await change(ida, [[BRAM, 1]])).status).toBe(200);
   });
 
   it('is closed by whoever planned it: what is taken stands, and nothing more is chosen', async () => {

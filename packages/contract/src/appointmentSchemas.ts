@@ -91,6 +91,8 @@ export const appointmentEveningAnswer = z.object({
       name: z.string(),
       classTitle: z.string(),
       off,
+      /** Its own day, where it was moved to another; else the evening's. */
+      date,
       slots: z.array(heldSlot),
     }),
   ),
@@ -137,6 +139,8 @@ export const ownAppointmentsAnswer = z.object({
       classTitle: z.string(),
       pennant: pennantSchema,
       off,
+      /** Its own day, where it was moved to another; else the evening's. */
+      date,
       slots: z.array(guestSlot),
     }),
   ),
@@ -146,6 +150,7 @@ export const ownAppointmentsAnswer = z.object({
       seriesId: id,
       host: z.string(),
       nth: z.int(),
+      date,
       time,
       end: time,
       start: utcInstant,

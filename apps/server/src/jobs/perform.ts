@@ -13,7 +13,7 @@ import { gatherWords } from '../features/mail/gather.js';
 import { tellWeek } from '../features/register/weekWord.js';
 import { tellMorning } from '../features/myDay/morning.js';
 import { reconcilePost } from '../features/post/reconcilePost.js';
-import { lookAfterAppointments } from '../features/appointment/look.js';
+import { lookAfterAppointments, tellChanges } from '../features/appointment/look.js';
 import { lookAfterPoll } from '../features/poll/settle.js';
 import { lookByItself, syncPlacement } from '../features/post/sync.js';
 import type { Job, JobKind } from './job.js';
@@ -53,7 +53,10 @@ const WORK: Record<JobKind, Work> = {
   ),
   slots: (glen, job) => lookAfterSlots(glen, Number(job.subject)),
   programme: (glen, job) => tellNext(glen, job.subject),
-  appointments: (glen, job) => lookAfterAppointments(glen, Number(job.subject)),
+  appointments: (glen, { subject }) => {
+    const [id, told] = subject.split(':');
+    return told ? tellChanges(glen, Number(id)) : lookAfterAppointments(glen, Number(id));
+  },
   poll: (glen, job) => lookAfterPoll(glen, Number(job.subject)),
   'drop-recording': async ({ video }, { subject }) => video?.dropRecording(subject),
   'put-out': inRoom((video, room, { payload: { visitor, why } }) =>

@@ -12,10 +12,10 @@ export const up: string[] = [
   `CREATE TABLE appointment_hosts (
     evening_id INT UNSIGNED NOT NULL, series_id INT UNSIGNED NOT NULL, PRIMARY KEY (evening_id, series_id),
     FOREIGN KEY (evening_id) REFERENCES appointment_evenings(id) ON DELETE CASCADE, FOREIGN KEY (series_id) REFERENCES series(id) ON DELETE CASCADE)`,
-  // The token is sealed under the installation's secret as well: it is written to them again the day before.
+  // The token is sealed under the installation's secret as well: it is written to them again. told is a digest of what they were told last that they have.
   `CREATE TABLE appointment_guests (
     id INT UNSIGNED AUTO_INCREMENT PRIMARY KEY, evening_id INT UNSIGNED NOT NULL, email VARCHAR(254) NOT NULL, name VARCHAR(120) NOT NULL,
-    token_hash CHAR(43) ${CODE} NOT NULL, sealed_token VARCHAR(120) ${CODE} NOT NULL, version INT UNSIGNED NOT NULL DEFAULT 1,
+    token_hash CHAR(43) ${CODE} NOT NULL, sealed_token VARCHAR(120) ${CODE} NOT NULL, told CHAR(64) ${CODE} NULL, version INT UNSIGNED NOT NULL DEFAULT 1,
     UNIQUE KEY one_each (evening_id, email), UNIQUE KEY by_token (token_hash),
     FOREIGN KEY (evening_id) REFERENCES appointment_evenings(id) ON DELETE CASCADE)`,
   // Written to the mailbox itself, and shown to nobody else.

@@ -20,6 +20,8 @@ export interface AppointmentGuestRow extends Model<
   token_hash: string;
   /** The token itself, which opens with the installation’s secret alone. */
   sealed_token: string;
+  /** A digest of what they were told last that they have; null: nothing yet. */
+  told: CreationOptional<string | null>;
   version: CreationOptional<number>;
 }
 
@@ -33,6 +35,7 @@ export const defineAppointmentGuest = (sequelize: Sequelize): ModelStatic<Appoin
       name: text(120),
       token_hash: fixedCode(43),
       sealed_token: code(120),
+      told: fixedCode(64, { allowNull: true }),
       version: version(),
     },
     {

@@ -147,13 +147,12 @@ export async function changeAppointments(
     await drop(glen, taking, body.drop);
     for (const wanted of body.take) await take(glen, taking, wanted);
     await oneMoreOfGuest(glen.db, guest.id);
-    if (glen.mail)
-      await tellWhatTheyHave(glen, one, {
-        parts: await partsOf(glen, one.seriesIds),
-        guests: [guest],
-        onceOf: ({ id, version }) => `chose:${id}:${version}`,
-        isReminder: false,
-      });
+    await tellWhatTheyHave(glen, one, {
+      parts: await partsOf(glen, one.seriesIds),
+      guests: [guest],
+      onceOf: ({ id, version }) => `chose:${id}:${version}`,
+      why: 'chosen',
+    });
   });
   await orHowItStands(work, () => readOwn(glen, token));
   glen.nudge();

@@ -73,12 +73,13 @@ export async function describeAll(glen: Glen, who: Who): Promise<Answer<'appoint
 
 const hostOf = (
   part: Part,
-  { zone, personId }: { zone: string; personId: number },
+  { zone, personId, day }: { zone: string; personId: number; day: string },
 ): Described['hosts'][number] => {
   const { seriesId, classId, linkId, name, off, cut } = part;
   return {
     ...{ seriesId, classId, linkId, name, off, classTitle: part.classTitle },
     isMine: part.hostIds.includes(personId),
+    date: cut?.date.local_date ?? day,
     slots: (cut?.slots ?? []).map((slot, nth) => {
       const holder = holderOf(cut!, nth);
       const who = holder?.person!.name ?? null;
@@ -99,11 +100,12 @@ export async function describeEvening(glen: Glen, one: Evening, who: Who): Promi
     one.guests.map((guest) => guest.email),
   );
   const { id, version, title, state } = one.evening;
+  const when = whenOf(one, zone);
   return {
-    ...{ id, version, title, state, ...whenOf(one, zone) },
+    ...{ id, version, title, state, ...when },
     mayChange: isTheirs,
     mails: glen.mail !== null,
-    hosts: parts.map((part) => hostOf(part, { zone, personId: who.person!.id })),
+    hosts: parts.map((part) => hostOf(part, { zone, personId: who.person!.id, day: when.date })),
     guests: (isTheirs ? one.guests : []).map((guest) => ({
       ...{ id: guest.id, email: guest.email, name: guest.name },
       address: addressOf(glen, guest),
@@ -145,18 +147,20 @@ export async function describeOwn(
   ]);
   const personId = people.get(guest.email);
   const { title, state } = one.evening;
+  const when = whenOf(one, at.zone);
   return {
-    ...{ school, title, state, zone: at.zone, ...whenOf(one, at.zone) },
+    ...{ school, title, state, zone: at.zone, ...when },
     ...{ email: guest.email, name: guest.name, version: guest.version },
     mails: glen.mail !== null,
     hosts: parts.map((part) => ({
       ...{ seriesId: part.seriesId, name: part.name, classTitle: part.classTitle },
-      ...{ pennant: part.pennant, off: part.off },
+      ...{ pennant: part.pennant, off: part.off, date: part.cut?.date.local_date ?? when.date },
       slots: guestSlots(part, { personId, at }),
     })),
     mine: appointmentsOf(parts, personId).map(({ signUp, part, nth, slot }) => ({
       ...{ id: signUp.id, seriesId: part.seriesId, host: part.name, nth, about: signUp.about },
-      ...{ ...clockOf(slot, at.zone), start: slot.start, ends: slot.end },
+      ...{ date: part.cut!.date.local_date, ...clockOf(slot, at.zone) },
+      ...{ start: slot.start, ends: slot.end },
       door: linkAddress(glen, part.code),
     })),
   };

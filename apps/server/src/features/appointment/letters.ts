@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { counted, dateInWords, wallClockAt, type LetterText } from '@glen/core';
 import type { AppointmentGuestRow } from '../../db/models/AppointmentGuest.js';
 import type { Glen } from '../../glen.js';
@@ -8,7 +9,7 @@ import { readSchool } from '../school/store.js';
 import { clockOf } from '../signUp/sessions.js';
 import { addressOf } from './guests.js';
 import { appointmentsOf, type Appointment, type Part } from './parts.js';
-import { peopleByAddress, type Evening } from './store.js';
+import { noteTold, peopleByAddress, type Evening } from './store.js';
 
 interface Writing {
   once: string;
@@ -42,11 +43,16 @@ async function whenInWords(glen: Glen, { evening }: Evening): Promise<string> {
 }
 
 /** What a guest has, a line each. */
-const linesOf = (appointments: Appointment[], zone: string): string[] =>
+const linesOf = (
+  appointments: Appointment[],
+  { zone, day }: { zone: string; day: string },
+): string[] =>
   appointments.map(({ slot, part, signUp }) => {
     const { time, end } = clockOf(slot, zone);
+    const date = part.cut!.date.local_date;
+    const other = date === day ? '' : `${dateInWords(date)}, `;
     const about = signUp.about === '' ? '' : ` (${signUp.about})`;
-    return `${time}–${end} ${part.name}, ${part.classTitle}${about}`;
+    return `${other}${time}–${end} ${part.name}, ${part.classTitle}${about}`;
   });
 
 /** Invites guests to choose whom they see when. */
@@ -76,21 +82,36 @@ export async function inviteToChoose(
   );
 }
 
-/** Tells guests what they have now, whoever chose it by their address. */
+type Why = 'chosen' | 'changed' | 'tomorrow';
+
+const SUBJECTS: Record<Why, string> = {
+  chosen: 'Your times',
+  changed: 'Your times have changed',
+  tomorrow: 'Tomorrow',
+};
+
+/** What somebody has, told apart from anything else that they could have. */
+export const digestOf = (appointments: Appointment[]): string =>
+  createHash('sha256')
+    .update(
+      JSON.stringify(
+        appointments.map(({ slot, part, signUp }) => [slot.start, part.seriesId, signUp.about]),
+      ),
+    )
+    .digest('hex');
+
+interface Telling {
+  parts: Part[];
+  guests: AppointmentGuestRow[];
+  onceOf: (guest: AppointmentGuestRow) => string;
+  why: Why;
+}
+
+/** Tells guests what they have now, and notes that they know. */
 export async function tellWhatTheyHave(
   glen: Glen,
   one: Evening,
-  {
-    parts,
-    guests,
-    onceOf,
-    isReminder,
-  }: {
-    parts: Part[];
-    guests: AppointmentGuestRow[];
-    onceOf: (guest: AppointmentGuestRow) => string;
-    isReminder: boolean;
-  },
+  { parts, guests, onceOf, why }: Telling,
 ): Promise<void> {
   const { zone } = (await readSchool(glen.db)).calendar;
   const { title } = one.evening;
@@ -99,12 +120,17 @@ export async function tellWhatTheyHave(
     guests.map(({ email }) => email),
   );
   const when = await whenInWords(glen, one);
+  const day = wallClockAt(one.evening.start_at, zone).date;
+  const hasOf = ({ email }: AppointmentGuestRow): Appointment[] =>
+    appointmentsOf(parts, people.get(email));
+  for (const guest of guests) await noteTold(glen.db, guest.id, digestOf(hasOf(guest)));
+  if (!glen.mail) return;
   const writings = guests.map((guest): Writing => {
-    const has = linesOf(appointmentsOf(parts, people.get(guest.email)), zone);
+    const has = linesOf(hasOf(guest), { zone, day });
     return {
       once: onceOf(guest),
       guest,
-      subject: `${isReminder ? 'Tomorrow' : 'Your times'}: ${title}`,
+      subject: `${SUBJECTS[why]}: ${title}`,
       says: has.length === 0 ? ['You have no appointment now.'] : [`${title}, ${when}:`, has, HOW],
       words: 'My times and my way in',
     };

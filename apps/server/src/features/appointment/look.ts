@@ -1,6 +1,7 @@
 import { plusMinutes } from '@glen/core';
 import type { Glen } from '../../glen.js';
-import { tellWhatTheyHave } from './letters.js';
+import type { AppointmentGuestRow } from '../../db/models/AppointmentGuest.js';
+import { digestOf, tellWhatTheyHave } from './letters.js';
 import { appointmentsOf, partsOf } from './parts.js';
 import { scheduleAppointments } from './schedule.js';
 import { changeEvening, dropEvening, eveningById, peopleByAddress, type Evening } from './store.js';
@@ -12,7 +13,6 @@ const KEPT_DAYS = 14;
 /** Sends each guest who has appointments what they have, the day before. */
 async function remind(glen: Glen, one: Evening): Promise<void> {
   await changeEvening(glen.db, one.evening.id, { reminded_at: glen.clock.school() });
-  if (!glen.mail) return;
   const parts = await partsOf(glen, one.seriesIds);
   const people = await peopleByAddress(
     glen.db,
@@ -22,7 +22,29 @@ async function remind(glen: Glen, one: Evening): Promise<void> {
     ({ email }) => appointmentsOf(parts, people.get(email)).length > 0,
   );
   const onceOf = ({ id }: { id: number }): string => `tomorrow:${id}`;
-  await tellWhatTheyHave(glen, one, { parts, guests, onceOf, isReminder: true });
+  await tellWhatTheyHave(glen, one, { parts, guests, onceOf, why: 'tomorrow' });
+}
+
+/** Tells guests whose times are otherwise than they know: a teacher has moved them, called them off, or given one to them. Repeating it does no harm. */
+export async function tellChanges(glen: Glen, id: number): Promise<void> {
+  await glen.db.transaction(async () => {
+    const one = await eveningById(glen.db, id, { isHeld: true });
+    if (!one || one.evening.end_at <= glen.clock.school()) return;
+    const parts = await partsOf(glen, one.seriesIds);
+    const people = await peopleByAddress(
+      glen.db,
+      one.guests.map(({ email }) => email),
+    );
+    const isNews = ({ email, told }: AppointmentGuestRow): boolean => {
+      const has = appointmentsOf(parts, people.get(email));
+      return told === null ? has.length > 0 : told !== digestOf(has);
+    };
+    const onceOf = (guest: AppointmentGuestRow): string =>
+      `changed:${guest.id}:${glen.clock.machine()}`;
+    const guests = one.guests.filter(isNews);
+    await tellWhatTheyHave(glen, one, { parts, guests, onceOf, why: 'changed' });
+  });
+  glen.nudge();
 }
 
 /** When an evening is to be looked at next, of what is still ahead. */

@@ -1,3 +1,4 @@
+import { Op } from 'sequelize';
 import type { Db } from '../../db/connect.js';
 import type { AppointmentEveningRow } from '../../db/models/AppointmentEvening.js';
 import type { AppointmentGuestRow } from '../../db/models/AppointmentGuest.js';
@@ -93,6 +94,31 @@ export async function changeEvening(
 ): Promise<void> {
   const changed = { ...change, version: oneMore('version') };
   await db.models.AppointmentEvening.update(changed, { where: { id } });
+}
+
+/** What a guest was told last that they have, as a digest. */
+export async function noteTold(db: Db, id: number, told: string): Promise<void> {
+  await db.models.AppointmentGuest.update({ told }, { where: { id } });
+}
+
+/** The evenings that are not over at an instant, and at which a session of a class period is a part. */
+export async function eveningsAhead(
+  db: Db,
+  { classId, now }: { classId: number; now: string },
+): Promise<number[]> {
+  const ahead = await db.models.AppointmentEvening.findAll({
+    attributes: ['id'],
+    where: { end_at: { [Op.gt]: now } },
+  });
+  if (ahead.length === 0) return [];
+  const series = await db.models.Series.unscoped().findAll({
+    attributes: ['id'],
+    where: { class_id: classId },
+  });
+  const parts = await db.models.AppointmentHost.findAll({
+    where: { evening_id: ahead.map(({ id }) => id), series_id: series.map(({ id }) => id) },
+  });
+  return [...new Set(parts.map((part) => part.evening_id))];
 }
 
 /** With the names and addresses of all who were invited; the sessions stay. */

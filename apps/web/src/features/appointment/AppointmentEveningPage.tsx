@@ -14,14 +14,17 @@ type Evening = Answer<'appointmentEvening'>;
 type Host = Evening['hosts'][number];
 
 /** One teacher's times, with who comes: to go by and to print, a sheet each. */
-function OneHost({ host }: { host: Host }) {
+function OneHost({ host, day }: { host: Host; day: string }) {
   const { name, classTitle, off, slots, seriesId, linkId, isMine } = host;
   const taken = slots.filter(({ who }) => who !== null).length;
   return (
     <section className="break-inside-avoid border-t border-line py-3" aria-label={name}>
       <h3 className="flex flex-wrap items-baseline gap-x-3">
         <b>{name}</b>
-        <span className="text-md font-normal text-soft">{classTitle}</span>
+        <span className="text-md font-normal text-soft">
+          {classTitle}
+          {host.date !== day && `, on ${dateInWords(host.date)}`}
+        </span>
         <span className="text-md font-normal text-soft">
           {off ?? (taken === slots.length ? 'full' : `${taken} of ${slots.length} taken`)}
         </span>
@@ -119,7 +122,7 @@ export default function AppointmentEveningPage() {
             <section aria-label="Who sees whom">
               <h2 className="text-lg">Who sees whom</h2>
               {evening.hosts.map((host) => (
-                <OneHost key={host.seriesId} host={host} />
+                <OneHost key={host.seriesId} host={host} day={evening.date} />
               ))}
             </section>
             {evening.mayChange && <Guests evening={evening} />}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { dateInWords } from '@glen/core/light';
 import { api, problemOf } from '../../app/api.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
@@ -55,6 +56,7 @@ function OneAppointment({ token, own, one }: OneProps) {
   return (
     <li className="border-t border-line py-2">
       <p>
+        {one.date !== own.date && <b>{dateInWords(one.date)}, </b>}
         <span className="font-mono">
           {one.time}–{one.end}
         </span>{' '}

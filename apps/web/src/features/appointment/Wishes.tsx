@@ -1,4 +1,4 @@
-import { MOST_WANTED } from '@glen/core/light';
+import { MOST_WANTED, dateInWords } from '@glen/core/light';
 import { api } from '../../app/api.js';
 import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
@@ -69,6 +69,8 @@ interface HostProps {
   host: Host;
   has: number;
   wishes: Fitted[];
+  /** The evening’s own. */
+  day: string;
   /** No more can be wished for. */
   isEnough: boolean;
   onAdd: () => void;
@@ -77,7 +79,7 @@ interface HostProps {
 }
 
 /** A teacher, and what the guest wishes of them. */
-function OneHost({ host, has, wishes, isEnough, onAdd, onChange, onDrop }: HostProps) {
+function OneHost({ host, has, wishes, day, isEnough, onAdd, onChange, onDrop }: HostProps) {
   const why = whyNot(host);
   const count = has + wishes.length;
   const mayAdd = why === null && count < MOST_EACH && !isEnough;
@@ -86,7 +88,11 @@ function OneHost({ host, has, wishes, isEnough, onAdd, onChange, onDrop }: HostP
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
         <Pennant pennant={host.pennant} />
         <span className="min-w-0 flex-1">
-          <b>{host.name}</b> <span className="block text-md text-soft">{host.classTitle}</span>
+          <b>{host.name}</b>{' '}
+          <span className="block text-md text-soft">
+            {host.classTitle}
+            {host.date !== day && `, on ${dateInWords(host.date)}`}
+          </span>
         </span>
         {why !== null && <span className="text-soft">{why}</span>}
         {mayAdd && count === 0 && (
@@ -206,6 +212,7 @@ export function Wishes({ token, own }: { token: string; own: OwnEvening }) {
             host={host}
             has={own.mine.filter(({ seriesId }) => seriesId === host.seriesId).length}
             wishes={fitted.filter(({ seriesId }) => seriesId === host.seriesId)}
+            day={own.date}
             isEnough={wishes.length >= MOST_WANTED}
             onAdd={() => add(host.seriesId)}
             onChange={edit}
