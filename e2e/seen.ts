@@ -40,6 +40,38 @@ export async function expectNoViolations(page: Page, rules: Rules = 'all'): Prom
 export const sideways = (page: Page): Promise<number> =>
   page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
 
+/** As large as a thumb (WCAG 2.2, 2.5.5), in pixels. */
+const THUMB = 44;
+
+/**
+ * What of a page is pressed and is smaller than a thumb. Links within a line of words are as high as the line, and sessions
+ * that are drawn to scale as large as they are long: both may.
+ */
+export const tooSmall = (page: Page): Promise<string[]> =>
+  page.evaluate((thumb) => {
+    const pressed = [
+      ...document.querySelectorAll<HTMLElement>(
+        'a[href], button:enabled, input:enabled, summary, [role=radio], [role=combobox]',
+      ),
+    ];
+    const isSeen = (e: HTMLElement): boolean =>
+      e.checkVisibility({ visibilityProperty: true }) && !e.classList.contains('sr-only');
+    const mayBeSmall = (e: HTMLElement): boolean =>
+      getComputedStyle(e).display === 'inline' || getComputedStyle(e).position === 'absolute';
+    const box = (e: HTMLElement): Element =>
+      e.matches('[type=checkbox], [type=radio]') ? (e.closest('label') ?? e) : e;
+    return pressed
+      .filter((e) => isSeen(e) && !mayBeSmall(e))
+      .map((e) => ({ e, height: box(e).getBoundingClientRect().height }))
+      .filter(({ height }) => height > 0 && height < thumb - 0.5)
+      .map(({ e, height }) =>
+        `${Math.round(height)}: ${e.tagName} ${e.getAttribute('aria-label') ?? e.textContent}`.slice(
+          0,
+          80,
+        ),
+      );
+  }, THUMB);
+
 /** What of a page cannot be reached by Tab, and what does not show that it has been. */
 export async function byTab(page: Page): Promise<{ missed: string[]; unmarked: string[] }> {
   const wanted = await page.evaluate(() => {

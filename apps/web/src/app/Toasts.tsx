@@ -1,6 +1,6 @@
 import { Suspense, lazy, useEffect, useState } from 'react';
 import { atFirstToast, toastParts } from '../ui/toast.js';
-import { useWide } from '../ui/useWide.js';
+import { useWide } from '../ui/useMedia.js';
 
 const Toaster = lazy(async () => ({ default: (await toastParts()).Toaster }));
 

@@ -14,7 +14,7 @@ const KINDS: Record<Kind, string> = {
 
 /** The dress of a button, for links that look like one too. */
 export const buttonClass = (kind: Kind = 'plain'): string =>
-  `inline-flex items-center justify-center gap-2 rounded-small border text-md font-semibold whitespace-nowrap disabled:opacity-60 ${KINDS[kind]}`;
+  `inline-flex items-center justify-center gap-2 rounded-small border text-md font-semibold disabled:opacity-60 half:whitespace-nowrap ${KINDS[kind]}`;
 
 export function Button({
   kind = 'plain',

@@ -1,7 +1,7 @@
 import { useId, type ReactNode } from 'react';
 
 export const inputClass =
-  'w-full rounded-small border border-edge bg-sheet px-3 py-2 leading-normal text-ink aria-invalid:border-berry disabled:opacity-60';
+  'w-full rounded-small border border-edge bg-sheet px-3 py-2 leading-normal text-ink aria-invalid:border-berry disabled:opacity-60 max-half:min-h-11';
 
 /** A labelled control with room for what is wrong with it, tied together for screen readers. */
 export function Field({

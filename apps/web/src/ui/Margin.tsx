@@ -3,7 +3,7 @@ import { Dialog } from 'radix-ui';
 import type { ReactNode } from 'react';
 import type { Note, NoteAction } from '@glen/core';
 import { Button } from './Button.js';
-import { useWide } from './useWide.js';
+import { useWide } from './useMedia.js';
 
 const icon = (Icon: typeof X) => <Icon size={12} strokeWidth={3} aria-hidden="true" />;
 const letter = (text: string) => (
@@ -100,6 +100,11 @@ const mostUrgentNote = (notes: Note[]): Note | undefined =>
   )[0];
 const mostUrgent = (notes: Note[]): Note['severity'] => mostUrgentNote(notes)?.severity ?? 'well';
 
+/** Where it folds to: a drawer at the side, on a phone a sheet from below. */
+const DRAWER = 'half:inset-y-0 half:right-0 half:w-80 half:border-l';
+const SHEET =
+  'max-half:inset-x-0 max-half:bottom-0 max-half:max-h-view max-half:rounded-t-big max-half:border-t';
+
 /**
  * What needs thought about this screen: the right-hand column where there is room for it, else a drawer behind
  * a line that says what is most urgent. Its notes are computed, never written in.
@@ -128,7 +133,7 @@ export function Margin({ title = 'In the margin', notes, onAction, children, bel
     <Dialog.Root>
       <Dialog.Trigger
         aria-label={`${title}: ${notes.length === 1 ? '1 note' : `${notes.length} notes`}`}
-        className="order-first flex w-full items-center gap-2.5 border-b border-line bg-shade/50 px-6.5 py-2 text-left text-md print:hidden"
+        className="order-first flex w-full items-center gap-2.5 border-b border-line bg-shade/50 px-6.5 py-2 text-left text-md max-half:min-h-11 print:hidden"
       >
         <Glyph severity={mostUrgent(notes)} />
         <b className="truncate">{mostUrgentNote(notes)?.title ?? title}</b>
@@ -141,13 +146,16 @@ export function Margin({ title = 'In the margin', notes, onAction, children, bel
         <Dialog.Overlay className="fixed inset-0 z-30 bg-bar/40" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed inset-y-0 right-0 z-40 w-80 max-w-view overflow-y-auto border-l border-line bg-paper px-4.5 py-5 shadow-soft"
+          className={`fixed z-40 overflow-y-auto border-line bg-paper px-4.5 py-5 shadow-soft ${DRAWER} ${SHEET}`}
         >
           <div className="mb-3 flex items-center justify-between">
             <Dialog.Title className="font-sans text-sm font-semibold text-soft">
               {title}
             </Dialog.Title>
-            <Dialog.Close aria-label="Close the margin" className="rounded-small p-1">
+            <Dialog.Close
+              aria-label="Close the margin"
+              className="flex size-11 items-center justify-center rounded-small half:size-auto half:p-1"
+            >
               <X size={18} aria-hidden="true" />
             </Dialog.Close>
           </div>

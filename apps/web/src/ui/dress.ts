@@ -9,6 +9,8 @@ export const quietPart = 'border-edge bg-shade';
 export const card = 'z-30 rounded-small border border-line bg-sheet text-ink shadow-soft';
 
 /** A box to choose in, as wide as its line. */
-export const box = 'w-full rounded-small border border-edge bg-sheet px-3 py-2 text-ink';
+export const box =
+  'w-full rounded-small border border-edge bg-sheet px-3 py-2 text-ink max-half:min-h-11';
 /** The same in a row of others. */
-export const cell = 'rounded-small border border-edge bg-sheet px-2 py-1 text-md text-ink';
+export const cell =
+  'rounded-small border border-edge bg-sheet px-2 py-1 text-md text-ink max-half:min-h-11';

@@ -17,10 +17,10 @@ export function AccountMenu({ me, tone = 'bar' }: { me: Me; tone?: 'bar' | 'page
   return (
     <Popover.Root>
       <Popover.Trigger
-        className={`rounded-small px-1.5 py-0.5 text-left text-sm leading-tight ${tone === 'bar' ? 'text-bar-ink' : 'text-ink'}`}
+        className={`min-w-0 rounded-small px-1.5 py-0.5 text-left text-sm leading-tight max-half:min-h-11 ${tone === 'bar' ? 'text-bar-ink' : 'text-ink'}`}
       >
         <span className="block max-w-48 truncate">{me.person.name}</span>
-        <span className={`block ${soft}`}>{kindInWords(me.account.kind)}</span>
+        <span className={`block truncate ${soft}`}>{kindInWords(me.account.kind)}</span>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content

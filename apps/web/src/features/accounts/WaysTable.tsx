@@ -2,6 +2,7 @@ import { SIGNERS, mayUseWay, waysFor, type Signers, type WayIn } from '@glen/cor
 import { FieldError } from '../../ui/Field.js';
 import { kindInWords } from './kindInWords.js';
 import type { WaysEditing } from './useSignInWays.js';
+import { BareTick } from '../../ui/BareTick.js';
 
 const WHO: Record<Signers, string> = {
   staff: 'Staff',
@@ -26,8 +27,7 @@ function Cell({ editing, who, row }: { editing: WaysEditing; who: Signers; row: 
     );
   return (
     <td className="px-3 py-2 text-center">
-      <input
-        type="checkbox"
+      <BareTick
         className="size-5 accent-bracken"
         aria-label={`${WHO[who]}: ${row.name}`}
         checked={mayUseWay(editing.shut, who, row.way)}

@@ -1,5 +1,5 @@
 import { Hand } from 'lucide-react';
-import { useRef, type KeyboardEvent } from 'react';
+import { useEffect, useRef, type KeyboardEvent, type RefObject } from 'react';
 import { useNavigate } from 'react-router';
 import { minuteOfDay } from '@glen/core/light';
 import type { Answer, Session } from '@glen/contract';
@@ -90,6 +90,16 @@ function stepThrough(strip: HTMLElement, event: KeyboardEvent): void {
   event.preventDefault();
 }
 
+/** On a phone the strip is wider than its window, and lies so that now is to be seen, with a little of what was. */
+function useScrolledToNow(strip: RefObject<HTMLElement | null>, share: number): void {
+  // The hour that it was first looked at is enough: who scrolls is not pulled back each minute.
+  const first = useRef(share);
+  useEffect(() => {
+    const line = strip.current;
+    if (line) line.scrollLeft = first.current * line.scrollWidth - line.clientWidth / 3;
+  }, [strip]);
+}
+
 /**
  * Today as a strip of hours: its sessions and the now mark. One glance, one click; arrows go from session
  * to session.
@@ -101,6 +111,7 @@ export function DayLine({ today, now, zone }: { today: Today; now: string; zone:
   const nowMinute = minuteOfDay(clock.time, 'time');
   const { shown, hours } = shownSessions(today, nowMinute);
   const [from, to] = hours;
+  useScrolledToNow(strip, (nowMinute - from * 60) / ((to - from) * 60));
   const place: Place = (minute) => `${((minute - from * 60) / ((to - from) * 60)) * 100}%`;
   const hand = today.hand.map((byHand) => ({ byHand, minute: minuteOfDay(byHand.time, 'time') }));
   return (
@@ -108,9 +119,9 @@ export function DayLine({ today, now, zone }: { today: Today; now: string; zone:
       ref={strip}
       aria-label="Today’s hours"
       onKeyDown={(event) => stepThrough(strip.current!, event)}
-      className="relative h-15 shrink-0 overflow-hidden border-b border-line bg-shade print:hidden"
+      className="relative h-15 shrink-0 overflow-x-auto overflow-y-hidden border-b border-line bg-shade print:hidden"
     >
-      <div className="absolute inset-x-6 inset-y-0">
+      <div className="absolute inset-x-6 inset-y-0 max-half:right-auto max-half:w-200">
         <Hours hours={hours} marks={[nowMinute, ...hand.map((h) => h.minute)]} place={place} />
         {shown.map((one) => (
           <DaySession

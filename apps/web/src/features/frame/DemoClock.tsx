@@ -13,11 +13,12 @@ function MovableClock({ date, time }: { date: string; time: string }) {
   return (
     <Popover.Root>
       <Popover.Trigger
-        className="rounded-small px-1.5 py-1 font-mono text-sm whitespace-nowrap text-bar-act hover:underline"
+        className="rounded-small px-1.5 py-1 font-mono max-half:min-h-11 text-sm whitespace-nowrap text-bar-act hover:underline"
         aria-label={`Demo day, ${shown}. Move the clock`}
       >
         <span className="hidden wide:inline">Demo day · </span>
-        {shown}
+        <span className="max-half:hidden">{dateInWords(date)} </span>
+        {time}
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
@@ -41,7 +42,8 @@ export function SchoolClock({ zone, demo }: { zone: string; demo: boolean }) {
   if (demo) return <MovableClock date={date} time={time} />;
   return (
     <time dateTime={now} className="font-mono text-sm text-bar-soft">
-      {dateInWords(date)} {time}
+      <span className="max-half:hidden">{dateInWords(date)} </span>
+      {time}
     </time>
   );
 }

@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { dateInWords, wallClockAt } from '@glen/core';
 import type { Answer } from '@glen/contract';
-import { useWide } from '../../ui/useWide.js';
+import { useWide } from '../../ui/useMedia.js';
 
 type Found = Answer<'freeTimes'>;
 type Window = Found['windows'][number];

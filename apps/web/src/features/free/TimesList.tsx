@@ -2,6 +2,7 @@ import { dateInWords } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import { Button } from '../../ui/Button.js';
 import type { FreeTime } from './BusyStrip.js';
+import { BareTick } from '../../ui/BareTick.js';
 
 type Found = Answer<'freeTimes'>;
 
@@ -37,9 +38,7 @@ function TimeLine({ time, people, chosen, isSending, ticked, onTick, ...on }: Li
       className={`flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-2 py-1.5 ${isChosen ? 'bg-shade' : ''}`}
       onMouseEnter={() => onChoose(time)}
     >
-      <input
-        type="checkbox"
-        className="size-4 accent-bracken"
+      <BareTick
         aria-label={`Offer ${when} to guests`}
         checked={ticked.includes(time.start)}
         onChange={() => onTick(time)}

@@ -1,6 +1,7 @@
 import { flexRender, type Header, type Row, type Table } from '@tanstack/react-table';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import type { LinkRow } from '@glen/contract';
+import { BareTick } from '../../ui/BareTick.js';
 
 const ARIA_SORT = { asc: 'ascending', desc: 'descending' } as const;
 
@@ -33,9 +34,7 @@ function TableHead({ table }: { table: Table<LinkRow> }) {
       {table.getHeaderGroups().map((group) => (
         <tr key={group.id} className="text-sm text-soft">
           <th scope="col" className="w-8 py-1.5">
-            <input
-              type="checkbox"
-              className="size-4 accent-bracken"
+            <BareTick
               aria-label="Choose all"
               checked={table.getIsAllRowsSelected()}
               onChange={table.getToggleAllRowsSelectedHandler()}
@@ -56,9 +55,7 @@ function LinkTableRow({ row }: { row: Row<LinkRow> }) {
   return (
     <tr className={`border-t border-line align-top ${isSelected ? 'bg-shade' : ''}`}>
       <td className="py-2.5">
-        <input
-          type="checkbox"
-          className="size-4 accent-bracken"
+        <BareTick
           aria-label={`Choose ${label}, ${classTitle}`}
           checked={isSelected}
           onChange={row.getToggleSelectedHandler()}
@@ -75,7 +72,7 @@ function LinkTableRow({ row }: { row: Row<LinkRow> }) {
 
 /** Links in rows that can be chosen and sorted. */
 export const LinkTable = ({ table }: { table: Table<LinkRow> }) => (
-  <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Links">
+  <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Links">
     <table className="w-full text-left">
       <TableHead table={table} />
       <tbody>

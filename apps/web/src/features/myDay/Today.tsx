@@ -16,6 +16,7 @@ import { buttonClass } from '../../ui/Button.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { Empty } from '../../ui/States.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
+import { usePhone } from '../../ui/useMedia.js';
 import { LatelyPart } from '../lately/LatelyPart.js';
 import { mayEdit } from '../school/mayEdit.js';
 import { mayMakeClasses } from '../school/mayMakeClasses.js';
@@ -58,7 +59,9 @@ function Head({ today }: { today: Today }) {
       {today.classes.some(mayEdit) && (
         <Link className={`${buttonClass('act')} ml-auto print:hidden`} to="/plan/new">
           Schedule a session{' '}
-          <kbd className="rounded border border-current px-1.5 font-mono text-xs">s</kbd>
+          <kbd className="rounded border border-current px-1.5 font-mono text-xs max-half:hidden">
+            s
+          </kbd>
         </Link>
       )}
     </header>
@@ -89,12 +92,46 @@ function Nothing({ hasClasses, mayMake }: { hasClasses: boolean; mayMake: boolea
   );
 }
 
-/** The sessions in order, those that matter now larger than the others. */
-function RunSheet({ today, now, zone }: { today: Today; now: string; zone: string }) {
+interface SheetProps {
+  today: Today;
+  now: string;
+  zone: string;
+}
+
+/** The sessions in order, those that matter now larger than the others; on a phone what is past stands last, folded. */
+function RunSheet(props: SheetProps) {
+  const isPhone = usePhone();
+  const { today, now } = props;
   const ofNow = sessionsOfNow(heldOn(today), now);
+  if (!isPhone) return <Rows {...props} sessions={today.sessions} ofNow={ofNow} />;
+  const isPast = (session: Session): boolean => session.end <= now && !ofNow.includes(session);
+  const past = today.sessions.filter(isPast);
+  const ahead = today.sessions.filter((session) => !isPast(session));
+  return (
+    <>
+      <Rows {...props} sessions={ahead} ofNow={ofNow} />
+      {past.length > 0 && (
+        <details>
+          <summary className="flex min-h-11 cursor-pointer items-center border-t border-line text-bracken-deep">
+            Earlier today: {countInWords(past.length)}
+          </summary>
+          <Rows {...props} sessions={past} ofNow={ofNow} />
+        </details>
+      )}
+    </>
+  );
+}
+
+function Rows({
+  today,
+  now,
+  zone,
+  sessions,
+  ofNow,
+}: SheetProps & { sessions: Session[]; ofNow: Session[] }) {
   return (
     <ul>
-      {today.sessions.map((session) => {
+      {sessions.map((session) => {
         const classPeriod = today.classes.find((c) => c.id === session.classId);
         const shared = { session, today, now, zone };
         if (!ofNow.includes(session) || !classPeriod)

@@ -196,7 +196,9 @@ function Actions({ notch, series, now, send, onClose }: ChosenProps) {
           </Button>
         )}
         {isAhead && !isCancelled && (
-          <p className="text-sm text-soft">Drag it to another day, or press m and the arrows.</p>
+          <p className="text-sm text-soft max-half:hidden">
+            Drag it to another day, or press m and the arrows.
+          </p>
         )}
       </div>
       {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}

@@ -7,11 +7,11 @@ import { api, problemOf } from '../../app/api.js';
 import { useNoteActions } from '../../app/useNoteActions.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { Empty, Loading, Trouble } from '../../ui/States.js';
+import { usePhone } from '../../ui/useMedia.js';
 import { LatelyPart } from '../lately/LatelyPart.js';
 import { mayEdit } from '../school/mayEdit.js';
-import { ChosenDays } from './ChosenDays.js';
-import { ChosenSession } from './ChosenSession.js';
-import { chosenDays, chosenNotch } from './chosen.js';
+import { ChosenPart } from './ChosenPart.js';
+import { DayList } from './DayList.js';
 import { notedSessions } from './notedSessions.js';
 import { PlanHead, type SetSearch } from './PlanHead.js';
 import { rangeAsked, type PlanRange } from './planRange.js';
@@ -94,6 +94,22 @@ function Grid({ strip, range, clashing, actions, ...body }: GridProps) {
   );
 }
 
+/** The plan as a drawing; on a phone as a list, with the drawing folded away. */
+function View({ isPhone, ...props }: GridProps & { isPhone: boolean }) {
+  if (!isPhone || props.strip.classes.length === 0) return <Grid {...props} />;
+  return (
+    <>
+      <details className="mb-3">
+        <summary className="flex min-h-11 cursor-pointer items-center text-bracken-deep">
+          {props.range.view === 'week' ? 'The week' : props.range.title} at a glance
+        </summary>
+        <Grid {...props} />
+      </details>
+      {!props.sheet && <DayList {...props} />}
+    </>
+  );
+}
+
 function Undated({ drafts }: { drafts: StripData['undated'] }) {
   if (drafts.length === 0) return null;
   return (
@@ -115,39 +131,19 @@ function Undated({ drafts }: { drafts: StripData['undated'] }) {
   );
 }
 
-function ChosenPart({ actions, strip, now }: Pick<GridProps, 'actions' | 'strip' | 'now'>) {
-  const { chosen, series, swept, change } = actions;
-  const notch = chosenNotch(chosen);
-  const days = chosenDays(chosen);
-  const onClose = () => actions.choose(null);
-  if (days)
-    return <ChosenDays {...days} notches={swept} series={series} send={change} onClose={onClose} />;
-  if (!notch) return null;
-  const of = series.get(notch.seriesId)!;
-  return (
-    <ChosenSession
-      key={notch.id}
-      notch={notch}
-      series={of}
-      classPeriod={strip.classes.find((c) => c.id === of.classId)!}
-      now={now}
-      send={change}
-      onClose={onClose}
-    />
-  );
-}
-
 interface RestProps extends Pick<GridProps, 'actions' | 'strip' | 'now'> {
   isFirst: boolean;
+  /** What is chosen stands where it was chosen. */
+  isPhone: boolean;
   set: SetSearch;
 }
 
 /** What stands below the plan while no sheet does. */
-const Rest = ({ strip, now, actions, isFirst, set }: RestProps) => (
+const Rest = ({ strip, now, actions, isFirst, isPhone, set }: RestProps) => (
   <>
     <Pages strip={strip} isFirst={isFirst} set={set} />
     <Undated drafts={strip.undated} />
-    <ChosenPart actions={actions} strip={strip} now={now} />
+    {!isPhone && <ChosenPart actions={actions} strip={strip} now={now} />}
   </>
 );
 
@@ -188,6 +184,10 @@ function tabOf(sheet: ReactNode, range: { title: string }, seriesId: string | un
   return seriesId === undefined ? 'New session' : 'Change a session';
 }
 
+const SheetMargin = ({ preview }: { preview: SheetPreview }) => (
+  <Margin title="What will happen" notes={preview.notes} onAction={preview.act} />
+);
+
 /** The plan itself, with the sheet or whatever is chosen below it. */
 export function PlanBody(props: BodyProps) {
   const { me, school, today, now, preview, sheet, tools } = props;
@@ -207,6 +207,7 @@ export function PlanBody(props: BodyProps) {
     query: { from, to, of: whose, after },
   });
   const actions = usePlanActions(strip, now);
+  const isPhone = usePhone();
   const noted = useMemo(() => (strip ? notedSessions(strip) : []), [strip]);
   const clashing = useMemo(() => overlapping(noted, now), [noted, now]);
   const notes = useMemo(() => notesForPlan(noted, now), [noted, now]);
@@ -220,11 +221,8 @@ export function PlanBody(props: BodyProps) {
       </Screen>
     );
   const planMargin = strip && <Margin notes={notes} onAction={act} below={<LatelyPart />} />;
-  const sheetMargin = preview && (
-    <Margin title="What will happen" notes={preview.notes} onAction={preview.act} />
-  );
   return (
-    <Screen margin={sheetMargin ?? planMargin}>
+    <Screen margin={preview ? <SheetMargin preview={preview} /> : planMargin}>
       <PlanHead
         tab={tabOf(sheet, range, seriesId)}
         range={range}
@@ -232,17 +230,21 @@ export function PlanBody(props: BodyProps) {
         today={today}
         strip={strip}
         mayAdd={sheet === null && mayAddTo(strip)}
+        hasSheet={sheet !== null}
         isAll={whose === 'all'}
         set={set}
         tools={tools}
       />
       {strip ? (
-        <Grid {...props} strip={strip} range={range} clashing={clashing} actions={actions} />
+        <View {...props} {...{ strip, range, clashing, actions, isPhone }} />
       ) : (
         <Loading lines={7} />
       )}
       {/* Not before the strip: it would push the sheet down under somebody's hand. */}
-      {strip && (sheet ?? <Rest {...{ strip, now, actions, set }} isFirst={after === undefined} />)}
+      {strip &&
+        (sheet ?? (
+          <Rest {...{ strip, now, actions, set, isPhone }} isFirst={after === undefined} />
+        ))}
     </Screen>
   );
 }

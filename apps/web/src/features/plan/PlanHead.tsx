@@ -19,7 +19,7 @@ function Tab({ isOn = false, onClick, children }: TabProps) {
   return (
     <Button
       kind={isOn ? 'strong' : 'plain'}
-      className="!px-2.5 !py-1 !text-sm"
+      className="!px-2.5 !py-1 !text-sm max-half:min-h-11"
       aria-pressed={isOn}
       onClick={onClick}
     >
@@ -35,6 +35,8 @@ interface HeadProps {
   today: string;
   strip: Strip | undefined;
   mayAdd: boolean;
+  /** The sheet stands below: on a phone it is what is looked at. */
+  hasSheet: boolean;
   /** Whether everybody's class periods are shown, not only one's own. */
   isAll: boolean;
   set: SetSearch;
@@ -77,7 +79,7 @@ function TermTabs({ range, school, set }: Pick<HeadProps, 'range' | 'school' | '
 
 /** What the plan shows, and the ways to see another stretch of it. */
 export function PlanHead(props: HeadProps) {
-  const { tab, range, school, today, strip, mayAdd, isAll, set, tools } = props;
+  const { tab, range, school, today, strip, mayAdd, hasSheet, isAll, set, tools } = props;
   const isWeek = range.view === 'week';
   const held = strip?.notches.filter((n) => n.status !== 'cancelled').length ?? 0;
   return (
@@ -90,11 +92,13 @@ export function PlanHead(props: HeadProps) {
         {mayAdd && (
           <Link className={`${buttonClass('act')} ml-auto`} to="/plan/new">
             Schedule a session{' '}
-            <kbd className="rounded border border-current px-1.5 font-mono text-xs">s</kbd>
+            <kbd className="rounded border border-current px-1.5 font-mono text-xs max-half:hidden">
+              s
+            </kbd>
           </Link>
         )}
       </div>
-      <div className="flex flex-wrap items-center gap-2">
+      <div className={`flex flex-wrap items-center gap-2 ${hasSheet ? 'max-half:hidden' : ''}`}>
         {isWeek ? (
           <WeekTabs range={range} today={today} set={set} />
         ) : (

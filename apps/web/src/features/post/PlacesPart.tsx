@@ -74,7 +74,7 @@ function AddPlace({ classes, start, isThere, onAdd }: AddProps) {
         />{' '}
         of <ClassesPart classes={classes} chosen={chosen} onChange={setChosen} />
       </p>
-      <span className="ml-auto flex gap-3">
+      <span className="ml-auto flex flex-wrap gap-3">
         <Button disabled={fresh.length === 0} onClick={() => add(fresh)}>
           <Plus size={15} aria-hidden="true" />
           {fresh.length > 1 ? `Add these ${fresh.length} places` : 'Add this place'}

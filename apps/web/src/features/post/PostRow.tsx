@@ -3,6 +3,7 @@ import { dateInWords } from '@glen/core/light';
 import type { Post } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { wallClock } from '../../app/clock.js';
+import { BareTick } from '../../ui/BareTick.js';
 import { Button } from '../../ui/Button.js';
 import { Chip } from '../../ui/Chip.js';
 import { inALine } from './draft.js';
@@ -87,10 +88,8 @@ interface PostRowProps {
 function ChooseBox({ post, chosen = false, onChoose }: PostRowProps) {
   if (!onChoose) return null;
   return (
-    <input
-      type="checkbox"
+    <BareTick
       aria-label={`Choose: ${inALine(post.reads.words) || post.reads.linkWords}`}
-      className="size-4 accent-bracken"
       checked={chosen}
       onChange={(e) => onChoose(e.target.checked)}
     />

@@ -120,7 +120,7 @@ export function ReachGrid({ reach }: { reach: Reach }) {
   const { people, places, link } = reach;
   return (
     <div
-      className="overflow-x-auto pb-1"
+      className="relative overflow-x-auto pb-1"
       tabIndex={0}
       role="group"
       aria-label="Students and places"
