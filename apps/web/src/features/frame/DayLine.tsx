@@ -78,6 +78,9 @@ function pathOf(session: Session, today: Today): string {
   return isOnlyRead ? `/classes/${session.classId}` : `/desk/${session.linkId}`;
 }
 
+/** On a phone there is to be room for what stands on it; an empty strip needs none, and nobody could scroll it by keys. */
+const WIDER = 'max-half:right-auto max-half:w-200';
+
 const STEPS: Partial<Record<string, number>> = { ArrowRight: 1, ArrowLeft: -1 };
 
 /** Arrows go from button to button of the strip. */
@@ -113,6 +116,7 @@ export function DayLine({ today, now, zone }: { today: Today; now: string; zone:
   const [from, to] = hours;
   useScrolledToNow(strip, (nowMinute - from * 60) / ((to - from) * 60));
   const place: Place = (minute) => `${((minute - from * 60) / ((to - from) * 60)) * 100}%`;
+  const hasAny = shown.length > 0 || today.hand.length > 0;
   const hand = today.hand.map((byHand) => ({ byHand, minute: minuteOfDay(byHand.time, 'time') }));
   return (
     <nav
@@ -121,7 +125,7 @@ export function DayLine({ today, now, zone }: { today: Today; now: string; zone:
       onKeyDown={(event) => stepThrough(strip.current!, event)}
       className="relative h-15 shrink-0 overflow-x-auto overflow-y-hidden border-b border-line bg-shade print:hidden"
     >
-      <div className="absolute inset-x-6 inset-y-0 max-half:right-auto max-half:w-200">
+      <div className={`absolute inset-x-6 inset-y-0 ${hasAny ? WIDER : ''}`}>
         <Hours hours={hours} marks={[nowMinute, ...hand.map((h) => h.minute)]} place={place} />
         {shown.map((one) => (
           <DaySession
