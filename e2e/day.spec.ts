@@ -37,7 +37,7 @@ test('a draft is nobody’s till it is put on the books at one press, and the pr
   const teacher = await school.open('Ottoline Marsh');
   await teacher.goto(`${school.url}/today`);
   await expect(teacher.getByText('Draft: students see nothing of it')).toBeVisible();
-  await teacher.getByRole('button', { name: 'Put it on the books' }).click();
+  await teacher.getByRole('button', { name: 'Schedule it' }).click();
   await expect(teacher.getByRole('heading', { name: 'Wednesday, 8 sessions' })).toBeVisible();
   await expect(teacher.getByText('Draft: students see nothing of it')).toHaveCount(0);
   await teacher.getByRole('button', { name: 'Undo' }).click();

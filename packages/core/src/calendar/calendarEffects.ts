@@ -88,7 +88,7 @@ const KINDS = [
   ['breaks', 'wrong', 'cannot be followed any more'],
   ['vanishes', 'careful', 'off the books'],
   ['moves', 'careful', 'at another time'],
-  ['comes-back', 'inform', 'on the books anew'],
+  ['comes-back', 'inform', 'back on the books'],
   ['stays', 'inform', 'changed singly, and kept'],
 ] as const;
 

@@ -74,7 +74,7 @@ export const drafts = (sessions: NotedSession[]): Note[] =>
       title: `${s.title} is a draft`,
       text: `${dateInWords(s.date)}, ${s.time}; students see nothing of it, and its door stays shut.`,
       actions: [
-        { name: 'publish-session', label: 'Put it on the books', subject: s.seriesId },
+        { name: 'publish-session', label: 'Schedule it', subject: s.seriesId },
         { name: 'edit-session', label: 'Look at it', subject: s.seriesId, key: s.key },
       ],
     }));

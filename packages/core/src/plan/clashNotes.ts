@@ -50,7 +50,7 @@ function actionsFor(row: Occurrence, { held, instead }: PlanDates, c: DryRunCont
   const others = [
     ...instead(row),
     { name: 'skip-date', label: 'Skip it', key },
-    { name: 'keep-date', label: 'Keep both', key },
+    { name: 'keep-date', label: 'Leave both as they are', key },
   ];
   if (!free) return others;
   const day = free.date === date ? '' : `${dateInWords(free.date)}, `;

@@ -42,7 +42,7 @@ export function useTeachers({ class: { id }, version, staff }: ClassPeriod) {
     change: (personId: number, as: As, name: string) =>
       said(
         own.map((s) => ({ personId: s.id, as: s.id === personId ? as : s.as })),
-        `${name} is named anew.`,
+        `${name} is named again.`,
       ),
     remove: (personId: number, name: string) =>
       said(

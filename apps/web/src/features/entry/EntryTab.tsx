@@ -29,11 +29,11 @@ const overruledNote = (fields: RuleField[]): Note => ({
 /** How many rules come from where. */
 function sourcesNote({ from, locked }: Edits, areShown: boolean): Note {
   const count = (scope: string): number => Object.values(from).filter((s) => s === scope).length;
-  const lockWords = locked.length > 0 ? ` (${locked.length} locked)` : '';
+  const fixed = locked.length > 0 ? `, ${locked.length} of them fixed by it` : '';
   return {
     severity: 'inform',
     title: 'Where each rule comes from',
-    text: `${count('school')} from the school${lockWords}, ${count('teacher')} from the host’s own defaults, ${count('class')} set for this class period.`,
+    text: `${count('school')} are the school’s${fixed}; ${count('teacher')} are the host’s own defaults; ${count('class')} are set for this class period.`,
     actions: [{ name: 'show-sources', label: areShown ? 'Hide sources' : 'Show sources' }],
   };
 }

@@ -126,7 +126,7 @@ export function LinkSentence({
           error={messageFor(problem, 'label')}
           onSave={(label) => void change({ label }, `It is called ${label}.`)}
         />
-        , thought of as{' '}
+        , used as{' '}
         <ChoicePart
           label="What kind of session"
           value={link.kind}

@@ -54,7 +54,7 @@ const Row = ({ account, zone, mayKeep, mayGive, onGive, onRemove, onUnbind }: Ro
           key={id}
           kind="danger-link"
           aria-label={`End ${name} for ${account.email}`}
-          title="Whoever signs on there next with this address is bound to the account anew"
+          title="Whoever signs on there next with this address is bound to the account again"
           onClick={() => onUnbind(id)}
         >
           End {name}

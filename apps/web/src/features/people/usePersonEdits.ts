@@ -37,7 +37,7 @@ export function usePersonEdits(person: Person) {
     },
     endSignOn: async (signOnId: number): Promise<void> => {
       const done = await endTheirs({ params: { ...params, signOnId } });
-      if (!say(done)) toast('They sign on anew the next time.');
+      if (!say(done)) toast('They sign in once more the next time.');
     },
     wayIn: async (accountId: number): Promise<WayIn | undefined> => {
       const { data, error } = await give({ params, body: { accountId } });

@@ -82,8 +82,8 @@ export function TogetherWith({
       {' '}
       together with{' '}
       <CardPart
-        label={`Together with: ${names || 'nobody else'}`}
-        shown={names || 'nobody else'}
+        label={`Together with: ${names || 'no other class'}`}
+        shown={names || 'no other class'}
         marked={draft.together.length > 0}
       >
         <fieldset className="grid max-w-xs gap-1.5">

@@ -143,7 +143,7 @@ function CyclePart({ draft, change, school, wrong }: PartProps) {
         value={draft.cycleDays.join(' ') || 'any'}
         onChange={(value) => change({ cycleDays: value === 'any' ? [] : [value] })}
         choices={[
-          { value: 'any', label: 'on any day of the cycle' },
+          { value: 'any', label: 'whatever the cycle day' },
           ...labels.map((l) => ({ value: l, label: `on ${l} days` })),
         ]}
       />

@@ -14,7 +14,7 @@ const ENDS = [
   { value: 'year-end', label: 'until the school year ends' },
   { value: 'date', label: 'until', readOut: 'a date' },
   { value: 'weeks', label: 'for', readOut: 'some weeks' },
-  { value: 'times', label: 'for', readOut: 'so many sessions held' },
+  { value: 'times', label: 'for', readOut: 'a number of sessions' },
   { value: 'open', label: 'without end' },
 ];
 

@@ -120,6 +120,7 @@ export function buttonWords(
       : `Post it now${where}`;
   if ('at' in timing && isPast(timing.at, now)) return `That time is past: post it now${where}?`;
   if ('at' in timing) return `Queue for ${dateInWords(timing.at.date)} ${timing.at.time}${where}`;
+  if (dates === 0) return 'No session ahead to post for';
   return dates === 1 ? 'Queue 1 post' : `Queue ${dates} posts`;
 }
 
