@@ -13,5 +13,5 @@ const useMedia = (query: string): boolean =>
 /** Whether the margin has room beside the page; below that it folds into a drawer. */
 export const useWide = (): boolean => useMedia('(min-width: 72.5rem)');
 
-/** Whether there is less room than half a large screen: a phone, as a rule. */
-export const usePhone = (): boolean => useMedia('(width < 56.25rem)');
+/** Whether there is less room than half a large screen: a phone, as a rule. Paper is narrower, and no phone. */
+export const usePhone = (): boolean => useMedia('screen and (width < 56.25rem)');

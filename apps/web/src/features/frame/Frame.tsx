@@ -67,7 +67,7 @@ export function Frame({ me }: { me: Me }) {
   useFrameKeys(finding !== null, setFinding);
   if (pathname === '/') return <Navigate to="/today" replace />;
   return (
-    <div className="flex min-h-dvh flex-col max-half:pb-14">
+    <div className="flex min-h-dvh flex-col not-print:max-half:pb-14">
       <TopBar me={me} onFind={() => setFinding('all')} />
       <BehalfBar problem={problemOf(error)} me={me.person!.id} />
       {today ? (
