@@ -1,9 +1,10 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Response } from 'supertest';
-import { endpoints, type Answer, type EndpointName, type Post } from '@glen/contract';
+import { endpoints, type EndpointName, type Post } from '@glen/contract';
 import { DEMO_PASSWORD } from '../../../demo/school.js';
 import { fields, type Field } from './idsInSchemas.js';
 import { probesOfAppointments } from './foreignAppointments.js';
+import { probesOfRegisters } from './foreignRegisters.js';
 import { findOwn, makeForeign, type Foreign, type Own } from './foreignSchool.js';
 import { probesOfSlots } from './foreignSlots.js';
 import { probesOfTimes } from './foreignTimes.js';
@@ -31,18 +32,6 @@ beforeAll(async () => {
 afterAll(() => school.stop());
 
 const idOf = (name: string): number => school.person(name).id;
-const FOREIGN_NOTE = {
-  ...{ title: 'SECRET', words: 'SECRET', seenBy: 'everyone' as const, until: '2026-12-11' },
-};
-/** A note under another teacher's lesson. */
-async function foreignNote(): Promise<number> {
-  const { seriesId, key } = foreign.series;
-  const bram = await school.as('Bram Osterholt');
-  const body = { ...FOREIGN_NOTE, on: key, kind: 'note' };
-  const { things } = (await bram.post(`/api/series/${seriesId}/after`, body))
-    .body as Answer<'addAfterLesson'>;
-  return things.at(-1)!.id;
-}
 const handingOver = async (classId: number, toId: number) => {
   const path = `/api/people/${idOf('Ottoline Marsh')}`;
   const { version } = (await host.get(`${path}/hosted`)).body;
@@ -279,47 +268,10 @@ const PROBES: Record<string, () => Promise<Response>> = {
     const visitorId = await strangerAtOurs();
     return host.post(`/api/visitors/${visitorId}/who`, { personId: foreign.student.id });
   },
-  'correctRegister personId': async () => {
-    const { seriesId, key } = own.session;
-    const said = { status: 'present', reason: 'Was there', version: null };
-    const body = { ...said, on: key, personId: foreign.student.id };
-    return host.post(`/api/series/${seriesId}/register/correct`, body);
-  },
-  'uncorrectRegister personId': async () => {
-    const { seriesId, key } = own.session;
-    const body = { on: key, personId: foreign.student.id, version: 1 };
-    return host.post(`/api/series/${seriesId}/register/uncorrect`, body);
-  },
-  'addAbsence classId': () =>
-    host.post(`/api/people/${own.student}/absences`, {
-      classId: foreign.class.id,
-      from: '2026-10-14',
-      until: '2026-10-14',
-      reason: 'ill',
-    }),
-  'endAbsence absenceId': async () => {
-    const body = { classId: null, from: '2026-10-14', until: '2026-10-14', reason: 'ill' };
-    const answer = await office.post(`/api/people/${foreign.student.id}/absences`, body);
-    const { absences } = answer.body as Answer<'addAbsence'>;
-    const absenceId = absences[0]!.id;
-    return host.post(`/api/people/${own.student}/absences/end`, { absenceId });
-  },
-  'editAfterLesson id': async () => {
-    const { seriesId, key } = own.session;
-    const body = { ...FOREIGN_NOTE, on: key, id: await foreignNote(), version: 1 };
-    return host.post(`/api/series/${seriesId}/after/edit`, body);
-  },
-  'removeAfterLesson id': async () => {
-    const { seriesId, key } = own.session;
-    const body = { on: key, id: await foreignNote(), version: 1 };
-    return host.post(`/api/series/${seriesId}/after/remove`, body);
-  },
+  ...probesOfRegisters(() => ({ school, host, office, own, foreign })),
   ...probesOfSlots(() => ({ school, host, own, foreign })),
   'endCheckIn checkInId': () =>
     host.post(`/api/links/${own.n3.link.id}/check-in/end`, { checkInId: 1 }),
-  'weekRegisters classId': () => host.get(`/api/registers?classId=${foreign.class.id}`),
-  'weekRegisters after': () => host.get(`/api/registers?after=${foreign.class.id}`),
-  'weekFile classId': () => host.get(`/api/registers.csv?classId=${foreign.class.id}`),
   'changeAddress accountId': () =>
     host.post('/api/account/address', {
       accountId: foreign.student.accountId,

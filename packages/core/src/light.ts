@@ -44,8 +44,8 @@ export {
   type AfterLessonSeenBy,
 } from './register/afterLesson.js';
 export { programmeAt, type ProgrammeNow } from './programme/programme.js';
-export { fitAppointments, MOST_WANTED } from './appointment/fitAppointments.js';
-export { meet } from './slots/meet.js';
+export { MOST_WANTED } from './appointment/fitAppointments.js';
+export { fitWishes, type NumberedSlot } from './appointment/fitWishes.js';
 export { turnInWords, type SlotTurn } from './slots/slotTurn.js';
 export { counted } from './margin/counted.js';
 export { classTitle } from './calendar/classTitle.js';

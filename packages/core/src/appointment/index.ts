@@ -1,1 +1,2 @@
 export { fitAppointments, MOST_WANTED } from './fitAppointments.js';
+export { fitWishes, type NumberedSlot } from './fitWishes.js';

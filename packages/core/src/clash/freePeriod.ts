@@ -1,4 +1,5 @@
 import { bellsOn, dayInfo } from '../calendar/dayInfo.js';
+import { meet } from '../slots/meet.js';
 import type { SchoolCalendar } from '../calendar/school.js';
 import type { Occurrence } from '../plan/plan.js';
 import { addDays, dateOf, dayNumber, minuteOfDay, mondayOf } from '../time/dates.js';
@@ -49,9 +50,7 @@ export function freePeriod(
     for (const { label, start, end } of bells) {
       const minutes = minuteOfDay(end, 'end') - minuteOfDay(start, 'start');
       const there = { ...row, minutes, ...placeWallTime(date, start, minutes, school.zone) };
-      const meetsOwn = held.some(
-        (o) => o.key !== row.key && o.start < there.end && there.start < o.end,
-      );
+      const meetsOwn = held.some((o) => o.key !== row.key && meet(o, there));
       if (there.start > now && !meetsOwn && planClashes([there], holds, near).length === 0)
         return { date, time: start, minutes, period: label };
     }

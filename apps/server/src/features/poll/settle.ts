@@ -1,4 +1,11 @@
-import { dateInWords, plusMinutes, settlePoll, wallClockAt, type SchoolCalendar } from '@glen/core';
+import {
+  dateInWords,
+  meet,
+  plusMinutes,
+  settlePoll,
+  wallClockAt,
+  type SchoolCalendar,
+} from '@glen/core';
 import type { PollGuestRow } from '../../db/models/PollGuest.js';
 import type { PollTimeRow } from '../../db/models/PollTime.js';
 import type { Glen } from '../../glen.js';
@@ -26,8 +33,8 @@ async function freeAt(
   const who = [poll.made_by, ...personIds];
   const busy = [...(await busyTimes(glen, who, { calendar, dates, bells: false })).values()].flat();
   return ({ start_at: start }) => {
-    const end = plusMinutes(start, poll.minutes);
-    return !busy.some((span) => start < span.end && span.start < end);
+    const wanted = { start, end: plusMinutes(start, poll.minutes) };
+    return !busy.some((span) => meet(wanted, span));
   };
 }
 

@@ -4,7 +4,7 @@ import { api, problemOf } from '../../app/api.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { toast } from '../../ui/toast.js';
-import type { OwnEvening } from './fitWishes.js';
+import type { OwnEvening } from './fittedOnPage.js';
 
 type Mine = OwnEvening['mine'][number];
 

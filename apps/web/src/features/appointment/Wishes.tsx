@@ -6,13 +6,13 @@ import { ChoicePart } from '../../ui/choices.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
 import { Pennant } from '../../ui/Pennant.js';
 import {
-  fitWishes,
+  fittedOnPage,
   freeOf,
   type Fitted,
   type Host,
   type OwnEvening,
   type Wish,
-} from './fitWishes.js';
+} from './fittedOnPage.js';
 
 /** So often can one teacher be seen: about two children. */
 const MOST_EACH = 2;
@@ -146,7 +146,7 @@ function useWishes(token: string, own: OwnEvening) {
     start: { wishes: [] },
     keepAs: { name: `appointments ${token.slice(0, 8)}` },
     send: ({ wishes }) => {
-      const take = fitWishes(own, wishes).flatMap(({ seriesId, slot, about }) =>
+      const take = fittedOnPage(own, wishes).flatMap(({ seriesId, slot, about }) =>
         slot ? [{ seriesId, nth: slot.nth, about }] : [],
       );
       return change({ params: { token }, body: { version: own.version, take, drop: [] } });
@@ -158,7 +158,7 @@ function useWishes(token: string, own: OwnEvening) {
   return {
     form,
     wishes,
-    fitted: fitWishes(own, wishes),
+    fitted: fittedOnPage(own, wishes),
     add: (seriesId: number) =>
       set([...wishes, { key: freshKey(wishes, seriesId), seriesId, about: '', nth: null }]),
     edit: (key: string, part: Partial<Wish>) =>
