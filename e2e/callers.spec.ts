@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import type { Answer } from '@glen/contract';
 import { expectNoViolations } from './seen.js';
 import { choose, clipboard, enterRoom, expect, test, type School } from './support.js';
@@ -55,13 +56,33 @@ test('a caller waits in the lobby by the number and pin of the invitation, and i
   await expect(inside.getByText('caller …77')).toBeVisible();
   await expect(host.getByRole('button', { name: 'Let caller …77 present' })).toHaveCount(0);
 
-  await phone.getByRole('button', { name: 'Speak' }).click();
-  await expect(phone.getByRole('button', { name: 'Mute yourself' })).toBeVisible();
+  await speakWhileAnOlderAnswerIsLate(phone);
   await host.getByRole('button', { name: 'Put caller …77 out' }).click();
   await expect(heard).toHaveText('A host has put you out. Goodbye.');
   await phone.getByRole('button', { name: 'Call' }).click();
   await expect(heard).toHaveText('The host has not let you in. Goodbye.');
 });
+
+/** What the microphone was before arrives only after what it is now: what is drawn is what it is now. */
+async function speakWhileAnOlderAnswerIsLate(phone: Page): Promise<void> {
+  const late: (() => Promise<void>)[] = [];
+  const isAskedFor = (url: URL): boolean => url.pathname.endsWith('/mic');
+  await phone.route(isAskedFor, async (route) => {
+    if (route.request().method() !== 'GET' || late.length > 0) return route.fallback();
+    late.push(() => route.fulfill({ json: { on: false } }));
+  });
+  const speak = phone.getByRole('button', { name: 'Speak' });
+  const mute = phone.getByRole('button', { name: 'Mute yourself' });
+  await speak.click();
+  await expect.poll(() => late.length).toBe(1);
+  await expect(mute).toBeVisible();
+  const older = phone.waitForResponse((response) => isAskedFor(new URL(response.url())));
+  await late[0]!();
+  await (await older).finished();
+  await phone.evaluate(() => new Promise(requestAnimationFrame));
+  await expect(mute).toBeVisible();
+  await phone.unroute(isAskedFor);
+}
 
 /** The school fixes nothing about phones, and its callers wait; gives the pin of a class period's link. */
 async function allowCallers(school: School, letters: string): Promise<string> {

@@ -1,4 +1,6 @@
 // A telephone: dials, keys in a pin, hears what is said, speaks, hangs up.
+import { newest } from './newest.js';
+
 const byId = (id) => document.getElementById(id);
 let call = null;
 let stream = null;
@@ -28,13 +30,15 @@ function hangUp() {
   byId('call').disabled = false;
 }
 
-async function drawMic() {
-  const read = await ask(`/${call}/mic`);
-  if (!read) return;
-  byId('mic').hidden = false;
-  byId('mic').dataset.on = String(read.on);
-  byId('mic').textContent = read.on ? 'Mute yourself' : 'Speak';
-}
+const drawMic = newest(
+  () => ask(`/${call}/mic`),
+  (read) => {
+    if (!read) return;
+    byId('mic').hidden = false;
+    byId('mic').dataset.on = String(read.on);
+    byId('mic').textContent = read.on ? 'Mute yourself' : 'Speak';
+  },
+);
 
 const OVER = {
   ended: 'The session has ended. Goodbye.',

@@ -1,4 +1,5 @@
 // The page of a room without video: who is here, who speaks, what is shown, what is said.
+import { newest } from './newest.js';
 import { device, levelOn } from './seatDevices.js';
 import { slide } from './slides.js';
 
@@ -167,13 +168,18 @@ function draw() {
   drawDevices();
 }
 
-async function look() {
-  const answer = await fetch(`${base}/state`);
-  if (answer.status === 410) return over('ended');
-  if (answer.status === 403) return over((await answer.json()).title);
-  state = await answer.json();
-  draw();
-}
+const look = newest(
+  async () => {
+    const answer = await fetch(`${base}/state`);
+    return { status: answer.status, read: answer.status === 410 ? null : await answer.json() };
+  },
+  ({ status, read }) => {
+    if (status === 410) return over('ended');
+    if (status === 403) return over(read.title);
+    state = read;
+    draw();
+  },
+);
 
 let chimes = null;
 function chime(text) {

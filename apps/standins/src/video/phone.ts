@@ -99,14 +99,18 @@ class Telephone {
     while (isOpen()) {
       const answer = await this.next(call);
       if (!isOpen()) break;
-      line.write(`data: ${JSON.stringify({ say: answer.say, goes: answer.goes })}\n\n`);
-      if (answer.goes === 'in') return this.seat(call, answer.go!, line);
+      if (answer.goes === 'in') return this.seat(call, answer, line);
+      this.say(answer, line);
       if (answer.goes === 'over') this.calls.delete(call.id);
       if (answer.goes !== 'waits') return void line.end();
       await pause();
     }
     this.calls.delete(call.id);
     await this.tellHungUp(call);
+  }
+
+  private say({ say, goes }: Answer, line: Response): void {
+    line.write(`data: ${JSON.stringify({ say, goes })}\n\n`);
   }
 
   /** Said again where Glen does not answer, for a while: else the caller is seen waiting on. */
@@ -124,8 +128,9 @@ class Telephone {
     return call.tries < MOST_TRIES ? answer : CUT;
   }
 
-  private async seat(call: Call, go: string, line: Response): Promise<void> {
-    const address = new URL(go);
+  /** Seats the caller, and only then tells them so: they may speak from the next moment on. */
+  private async seat(call: Call, answer: Answer, line: Response): Promise<void> {
+    const address = new URL(answer.go!);
     const room = await this.rooms.room(address.pathname.split('/').at(-1)!);
     const ticket = address.searchParams.get('ticket') ?? '';
     const taken = room && (await this.keeper.take(room, ticket));
@@ -133,6 +138,7 @@ class Telephone {
     call.seat = taken.seat;
     line.on('close', () => this.calls.delete(call.id));
     if (!taken.seat.muted) await this.rooms.set(taken.seat.id, 'mic', true);
+    this.say(answer, line);
     await this.presence.connect(taken.seat, line);
   }
 
