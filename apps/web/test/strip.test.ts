@@ -12,7 +12,7 @@ import {
   type Notch,
 } from '../src/features/plan/strip/layout.js';
 import { shortened } from '../src/features/plan/strip/StripRow.js';
-import { notchInWords, stateOf } from '../src/features/plan/strip/words.js';
+import { notchInWords, stateOf } from '../src/features/plan/strip/inWords.js';
 
 const notch = (date: string, time: string, more: Partial<Notch> = {}): Notch => ({
   id: 1,

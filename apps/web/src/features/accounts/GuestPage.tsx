@@ -8,7 +8,7 @@ import { Button, buttonClass } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { TextField } from '../../ui/TextField.js';
-import { YesOrNo, type Said } from './YesOrNo.js';
+import { YesOrNo, type YesNo } from './YesOrNo.js';
 
 type Typed = Sent<'comeAsGuest'>;
 type Invitation = Answer<'guestFor'>;
@@ -49,14 +49,14 @@ function NameForm({ token, to }: { token: string; to: Invitation }) {
 }
 
 /** Saying beforehand whether one will come; the address works on. */
-function WillYouCome({ token, said }: { token: string; said: Said }) {
-  const [say, { error }] = api.useSayAsGuestMutation();
+function WillYouCome({ token, said }: { token: string; said: YesNo }) {
+  const [answer, { error }] = api.useSayAsGuestMutation();
   return (
     <YesOrNo
       label="Will you come?"
       said={said}
       problem={problemOf(error)}
-      onSay={(next) => void say({ params: { token }, body: { said: next } })}
+      onSay={(next) => void answer({ params: { token }, body: { said: next } })}
     />
   );
 }

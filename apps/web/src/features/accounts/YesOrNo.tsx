@@ -1,7 +1,7 @@
 import type { Answer, Problem } from '@glen/contract';
 import { FieldError } from '../../ui/Field.js';
 
-export type Said = Answer<'guestFor'>['said'];
+export type YesNo = Answer<'guestFor'>['said'];
 
 const ANSWERS = [
   { said: 'yes', label: 'Yes, I will' },
@@ -10,9 +10,9 @@ const ANSWERS = [
 
 interface YesOrNoProps {
   label: string;
-  said: Said;
+  said: YesNo;
   problem: Problem | undefined;
-  onSay: (said: Said) => void;
+  onSay: (said: YesNo) => void;
 }
 
 /** Whether somebody will come. What was pressed stays pressed; pressed again, nothing is said. */

@@ -24,7 +24,7 @@ export function useDeskActions(linkId: number) {
   const [sayWho] = api.useSayWhoMutation();
   const [presence] = api.useHostPresenceMutation();
   const [extend] = api.useExtendSessionMutation();
-  const say = async (answer: Promise<{ error?: unknown }>): Promise<boolean> => {
+  const tell = async (answer: Promise<{ error?: unknown }>): Promise<boolean> => {
     const { error } = await answer;
     if (error)
       toast.error(
@@ -38,26 +38,26 @@ export function useDeskActions(linkId: number) {
     open: () => void openDoor(open, linkId),
     /** The same with the address of a room, where none is there yet; gives what was wrong. */
     openWith: (room: string) => openDoor(open, linkId, { room: room || undefined }),
-    presence: (inside: boolean) => void say(presence({ params, body: { inside } })),
-    end: () => void say(end({ params })),
-    askForAccount: () => void say(askForAccount({ params })),
-    letAllIn: (only?: 'roll') => void say(letAll({ params, body: only ? { only } : {} })),
-    letIn: (visitorId: number) => void say(letIn({ params: { visitorId } })),
+    presence: (inside: boolean) => void tell(presence({ params, body: { inside } })),
+    end: () => void tell(end({ params })),
+    askForAccount: () => void tell(askForAccount({ params })),
+    letAllIn: (only?: 'roll') => void tell(letAll({ params, body: only ? { only } : {} })),
+    letIn: (visitorId: number) => void tell(letIn({ params: { visitorId } })),
     turnAway: (visitorId: number, word: string) =>
-      say(turnAway({ params: { visitorId }, body: { word } })),
-    putOut: (visitorId: number) => void say(putOut({ params: { visitorId } })),
-    letBack: (visitorId: number) => void say(letBack({ params: { visitorId } })),
+      tell(turnAway({ params: { visitorId }, body: { word } })),
+    putOut: (visitorId: number) => void tell(putOut({ params: { visitorId } })),
+    letBack: (visitorId: number) => void tell(letBack({ params: { visitorId } })),
     letPresent: (visitorId: number, presents: boolean) =>
-      void say(letPresent({ params: { visitorId }, body: { presents } })),
-    mute: (visitorId: number) => void say(mute({ params: { visitorId } })),
-    muteAll: () => void say(muteAll({ params })),
+      void tell(letPresent({ params: { visitorId }, body: { presents } })),
+    mute: (visitorId: number) => void tell(mute({ params: { visitorId } })),
+    muteAll: () => void tell(muteAll({ params })),
     letShare: (visitorId: number, shares: boolean) =>
-      void say(letShare({ params: { visitorId }, body: { shares } })),
-    setChime: (chime: boolean) => void say(setChime({ params, body: { chime } })),
-    letAllShare: (share: boolean) => void say(letAllShare({ params, body: { share } })),
+      void tell(letShare({ params: { visitorId }, body: { shares } })),
+    setChime: (chime: boolean) => void tell(setChime({ params, body: { chime } })),
+    letAllShare: (share: boolean) => void tell(letAllShare({ params, body: { share } })),
     sayWho: (visitorId: number, personId: number | null) =>
-      void say(sayWho({ params: { visitorId }, body: { personId } })),
-    extend: (minutes: number) => say(extend({ params, body: { minutes } })),
+      void tell(sayWho({ params: { visitorId }, body: { personId } })),
+    extend: (minutes: number) => tell(extend({ params, body: { minutes } })),
   };
 }
 export type DeskActions = ReturnType<typeof useDeskActions>;

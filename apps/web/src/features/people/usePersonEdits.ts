@@ -23,7 +23,7 @@ export function usePersonEdits(person: Person) {
   const [setGuardians] = api.useSetGuardiansMutation();
   const params = { personId: person.id };
   const { version } = person;
-  const say = ({ error }: Result): Problem | undefined => {
+  const failed = ({ error }: Result): Problem | undefined => {
     const problem = problemOf(error);
     if (problem) toast.error(problem.errors?.[0]?.message ?? problem.title);
     return problem;
@@ -33,20 +33,20 @@ export function usePersonEdits(person: Person) {
     addAccount: async (kind: 'school' | 'personal', email: string): Promise<Problem | undefined> =>
       problemOf((await add({ params, body: { version, kind, email } })).error),
     removeAccount: async (accountId: number): Promise<void> => {
-      say(await remove({ params, body: { version, accountId } }));
+      failed(await remove({ params, body: { version, accountId } }));
     },
     endSignOn: async (signOnId: number): Promise<void> => {
       const done = await endTheirs({ params: { ...params, signOnId } });
-      if (!say(done)) toast('They sign in once more the next time.');
+      if (!failed(done)) toast('They sign in once more the next time.');
     },
     wayIn: async (accountId: number): Promise<WayIn | undefined> => {
       const { data, error } = await give({ params, body: { accountId } });
-      if (!data) say({ error });
+      if (!data) failed({ error });
       return data;
     },
     retire: async (): Promise<void> => {
       const done = await retire({ params, body: { version } });
-      if (say(done) || !done.data) return;
+      if (failed(done) || !done.data) return;
       const { version: now } = done.data.person;
       offerUndo(`${person.name} is retired.`, () =>
         bringBack({ params, body: { version: now } }).unwrap(),
@@ -54,11 +54,11 @@ export function usePersonEdits(person: Person) {
     },
     bringBack: async (): Promise<void> => {
       const done = await bringBack({ params, body: { version } });
-      if (!say(done)) toast(`${person.name} is back.`);
+      if (!failed(done)) toast(`${person.name} is back.`);
     },
     merge: async (otherId: number, otherVersion: number): Promise<boolean> => {
       const done = await merge({ params, body: { version, otherId, otherVersion } });
-      if (say(done)) return false;
+      if (failed(done)) return false;
       toast('They are one now.');
       return true;
     },

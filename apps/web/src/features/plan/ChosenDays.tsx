@@ -7,7 +7,7 @@ import { FieldError } from '../../ui/Field.js';
 import { daysInWords, type Change } from './chosen.js';
 import { ReasonField, cancelFor } from './ReasonField.js';
 import type { Notch } from './strip/layout.js';
-import type { StripSeries } from './strip/words.js';
+import type { StripSeries } from './strip/inWords.js';
 
 interface ChosenDaysProps {
   from: string;

@@ -12,7 +12,7 @@ import type { Change } from './chosen.js';
 import { RemovePart } from './RemovePart.js';
 import { ReasonField, cancelFor } from './ReasonField.js';
 import type { Notch } from './strip/layout.js';
-import { stateOf, type StripSeries } from './strip/words.js';
+import { stateOf, type StripSeries } from './strip/inWords.js';
 
 interface ChosenProps {
   notch: Notch;

@@ -8,7 +8,7 @@ import { offerUndo } from '../../app/undo.js';
 import { Button } from '../../ui/Button.js';
 import { Chip } from '../../ui/Chip.js';
 import { ByHand } from './ByHand.js';
-import { deliveryState } from './words.js';
+import { deliveryState } from './states.js';
 
 export type Place = Post['places'][number];
 type Delivery = Post['deliveries'][number];

@@ -9,7 +9,7 @@ import { Chip } from '../../ui/Chip.js';
 import { inALine } from './draft.js';
 import { PostPlaces } from './PostPlaces.js';
 import { usePostActions } from './usePostActions.js';
-import { planInWords, postState } from './words.js';
+import { planInWords, postState } from './states.js';
 
 function History({ postId, zone }: { postId: number; zone: string }) {
   const { data } = api.usePostHistoryQuery({ params: { postId } });

@@ -4,9 +4,9 @@ import { Button } from '../../ui/Button.js';
 import { ChoicePart } from '../../ui/choices.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
-import { SAYABLE, type Register, type Row } from './words.js';
+import { SAYABLE, type Register, type Row } from './states.js';
 
-type Said = { status: 'present' | 'partly' | 'absent' | 'excused'; reason: string };
+type Wanted = { status: 'present' | 'partly' | 'absent' | 'excused'; reason: string };
 
 interface CorrectProps {
   row: Row;
@@ -15,7 +15,7 @@ interface CorrectProps {
 }
 
 /** What somebody begins with who says something of a person: what stands, or the likeliest. */
-const beginning = ({ correction, stands }: Row): Said =>
+const beginning = ({ correction, stands }: Row): Wanted =>
   correction
     ? { status: correction.status, reason: correction.reason }
     : { status: stands === 'present' ? 'absent' : 'present', reason: '' };
@@ -27,7 +27,7 @@ function useCorrecting({ row, register: { seriesId, key }, onDone }: CorrectProp
   const [uncorrect, { isLoading }] = api.useUncorrectRegisterMutation();
   const { version = null } = row.correction ?? {};
   const params = { seriesId };
-  const form = useServerForm<Said, Said, Register>({
+  const form = useServerForm<Wanted, Wanted, Register>({
     start: beginning(row),
     schema: async () => (await import('@glen/contract/forms')).correctionForm,
     send: (said) => correct({ params, body: { ...said, on: key, personId, version } }),
@@ -57,7 +57,7 @@ export function Correct({ row, register, onDone }: CorrectProps) {
           label={`What ${row.name} counts as`}
           value={watch('status')}
           choices={SAYABLE}
-          onChange={(status) => change({ status: status as Said['status'] })}
+          onChange={(status) => change({ status: status as Wanted['status'] })}
         />
       </p>
       <div className="w-72 max-w-full">

@@ -10,7 +10,7 @@ import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { AfterLesson } from './AfterLesson.js';
 import { RegisterRow } from './RegisterRow.js';
 import { Settle } from './Settle.js';
-import type { Register } from './words.js';
+import type { Register } from './states.js';
 
 /** Whether nothing is kept any more of when anybody was in. */
 const areSpansGone = ({ rows }: Register): boolean =>

@@ -4,7 +4,7 @@ import { Button } from '../../ui/Button.js';
 import { Chip } from '../../ui/Chip.js';
 import { Correct } from './Correct.js';
 import { Spans } from './Spans.js';
-import { STANDS, flagsInWords, measuredInWords, type Register, type Row } from './words.js';
+import { STANDS, flagsInWords, measuredInWords, type Register, type Row } from './states.js';
 
 interface RegisterRowProps {
   row: Row;

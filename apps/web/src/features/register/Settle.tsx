@@ -2,7 +2,7 @@ import { dateInWords } from '@glen/core/light';
 import { api } from '../../app/api.js';
 import { wallClock } from '../../app/clock.js';
 import { Button } from '../../ui/Button.js';
-import type { Register } from './words.js';
+import type { Register } from './states.js';
 
 /** Whether a register is settled, and the press that settles it. */
 export function Settle({ register, zone }: { register: Register; zone: string }) {

@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import { wallClock } from '../../app/clock.js';
-import type { Register, Row } from './words.js';
+import type { Register, Row } from './states.js';
 
 /** In hundredths of the session's length. */
 const WIDTH = 100;

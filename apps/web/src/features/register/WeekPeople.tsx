@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { dateInWords } from '@glen/core/light';
 import { Chip } from '../../ui/Chip.js';
-import { STANDS } from './words.js';
+import { STANDS } from './states.js';
 import type { Week, WeekSession } from './weekWords.js';
 
 type Person = NonNullable<Week['people']>[number];

@@ -5,7 +5,7 @@ import { proposedAt } from './proposedAt.js';
 import { LandingWords } from './LandingWords.js';
 import type { StripData } from './useStripData.js';
 import type { StripHand } from './useStripHand.js';
-import { notchInWords } from './words.js';
+import { notchInWords } from './inWords.js';
 
 function dayInWords(school: SchoolCalendar, date: string): string {
   const day = dayInfo(school, date);

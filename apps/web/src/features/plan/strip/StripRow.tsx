@@ -13,7 +13,7 @@ import {
   type Notch,
   type StripLayout,
 } from './layout.js';
-import { slotsIn, type StripSeries } from './words.js';
+import { slotsIn, type StripSeries } from './inWords.js';
 
 interface RowProps {
   pennant: ClassItem['pennant'];

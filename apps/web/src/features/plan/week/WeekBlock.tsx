@@ -2,7 +2,7 @@ import { addMinutes } from '@glen/core';
 import type { ClassItem } from '@glen/contract';
 import { Pennant } from '../../../ui/Pennant.js';
 import type { Notch } from '../strip/layout.js';
-import { notchInWords, type StripSeries } from '../strip/words.js';
+import { notchInWords, type StripSeries } from '../strip/inWords.js';
 import { SlotLines } from './SlotLines.js';
 import type { WeekHand } from './useWeekHand.js';
 import { boxOf, type WeekLayout } from './weekLayout.js';

@@ -4,7 +4,7 @@ import { chosenNotch } from '../chosen.js';
 import { lanesOf } from '../dayLineLayout.js';
 import type { Notch } from '../strip/layout.js';
 import type { GridProps } from '../strip/stripProps.js';
-import type { StripSeries } from '../strip/words.js';
+import type { StripSeries } from '../strip/inWords.js';
 import { SlotLines } from './SlotLines.js';
 import type { WeekHand } from './useWeekHand.js';
 import { WeekBlock } from './WeekBlock.js';
