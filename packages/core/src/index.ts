@@ -74,6 +74,7 @@ export { callerHears, callerName, type CallAnswer } from './entry/callers.js';
 export { ENTRY_CODE_BYTES, makeEntryCode } from './entry/entryCode.js';
 export {
   HOSTS_GONE_MINUTES,
+  HOST_GRACE_MINUTES,
   areHostsGone,
   closesByItself,
   keptLayer,
@@ -150,7 +151,6 @@ export {
   type RuleLayer,
 } from './entry/resolveRules.js';
 export {
-  HOST_GRACE_MINUTES,
   decideEntry,
   type Door,
   type EntryDecision,

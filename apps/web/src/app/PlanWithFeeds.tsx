@@ -3,14 +3,15 @@ import type { Me } from '@glen/contract';
 import { FeedsButton } from '../features/feed/Feeds.js';
 import { PlanPage } from '../features/plan/PlanPage.js';
 import { buttonClass } from '../ui/Button.js';
+import * as say from './words.js';
 
 const Tools = ({ zone }: { zone: string }) => (
   <>
     <Link className={`${buttonClass()} !px-2.5 !py-1 !text-sm`} to="/free">
-      Free times
+      {say.freeTimes}
     </Link>
     <Link className={`${buttonClass()} !px-2.5 !py-1 !text-sm`} to="/appointments">
-      Appointments
+      {say.appointments}
     </Link>
     <FeedsButton zone={zone} />
   </>

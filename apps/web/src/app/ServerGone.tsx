@@ -1,4 +1,5 @@
 import { useServerGone } from './reaching.js';
+import * as say from './words.js';
 
 /** Said on every page while the server cannot be reached; it goes as soon as it can. */
 export function ServerGone() {
@@ -7,8 +8,7 @@ export function ServerGone() {
     <div role="status" className="fixed inset-x-0 bottom-0 z-50 print:hidden">
       {isGone && (
         <p className="bg-berry px-4 py-2 text-center text-sheet">
-          Glen cannot be reached just now. Leave this page open: nothing that you typed is lost, and
-          it goes on by itself.
+          {say.glenCannotBeReachedJustNow}
         </p>
       )}
     </div>

@@ -1,6 +1,7 @@
 import { endpoints, type EndpointName, type Problem } from '@glen/contract';
 import { behalfHeaders } from './behalf.js';
 import { pressKey, sent } from './press.js';
+import * as say from './words.js';
 
 /** A call of an endpoint of the contract, with all that it carries. */
 export interface Call {
@@ -27,7 +28,7 @@ function addressOf({ name, ask }: Call): string {
 /** Nothing answers at all. */
 const UNREACHABLE: Problem = {
   type: 'about:blank',
-  title: 'Glen cannot be reached just now. Nothing you typed is lost; try again in a moment.',
+  title: say.glenCannotBeReachedJust,
   status: 0,
 };
 

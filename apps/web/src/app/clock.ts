@@ -1,6 +1,8 @@
 import { useEffect, useState } from 'react';
 import { utcOf } from '@glen/core/light';
 import { api } from './api.js';
+import { fill } from '../ui/fill.js';
+import * as say from './words.js';
 
 /** School time in this browser: its own clock, set by what the server last said. */
 let offsetSeconds = 0;
@@ -55,10 +57,10 @@ export function timeUntil(then: string, now: string): string {
   const seconds = Math.max(0, Math.round((Date.parse(then) - Date.parse(now)) / 1000));
   if (seconds < 60) return `${seconds} s`;
   const minutes = Math.ceil(seconds / 60);
-  if (minutes < 60) return `${minutes} min`;
+  if (minutes < 60) return fill(say.minutesMin, { minutes });
   if (minutes < 48 * 60)
     return minutes % 60 === 0
       ? `${minutes / 60} h`
-      : `${Math.floor(minutes / 60)} h ${minutes % 60} min`;
-  return `${Math.round(minutes / 1440)} days`;
+      : fill(say.hMin, { floor: Math.floor(minutes / 60), minutes: minutes % 60 });
+  return fill(say.roundDays, { round: Math.round(minutes / 1440) });
 }

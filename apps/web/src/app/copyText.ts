@@ -1,4 +1,4 @@
-const NOT_ALLOWED = 'The browser did not allow copying. Select the text and copy it by hand.';
+const NOT_ALLOWED = say.theBrowserDidNotAllow;
 
 /** Writes to the clipboard, and says that it is done, or that it could not be. */
 export async function copying(write: () => Promise<void>, done: string): Promise<void> {
@@ -13,3 +13,4 @@ export async function copying(write: () => Promise<void>, done: string): Promise
 export const copyText = (text: string, done: string): Promise<void> =>
   copying(() => navigator.clipboard.writeText(text), done);
 import { toast } from '../ui/toast.js';
+import * as say from './words.js';

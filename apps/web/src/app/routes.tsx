@@ -11,6 +11,7 @@ import { TodayPage } from '../features/myDay/Today.js';
 import { Empty, Loading, Trouble } from '../ui/States.js';
 import { WritingContext } from '../ui/writing.js';
 import { api, problemOf } from './api.js';
+import * as say from './words.js';
 
 const PlanPage = lazy(() => import('./PlanWithFeeds.js'));
 const ClassesPage = lazy(() =>
@@ -76,9 +77,9 @@ const isStaff = (me: Me): boolean =>
 function Nowhere() {
   return (
     <Screen>
-      <Empty title="There is nothing at this address">
+      <Empty title={say.thereIsNothingAtThis}>
         <Link className="text-bracken-deep underline" to="/today">
-          Back to Today
+          {say.backToToday}
         </Link>
       </Empty>
     </Screen>

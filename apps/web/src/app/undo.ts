@@ -2,6 +2,7 @@ import type { WayBack } from '@glen/contract';
 import { toast } from '../ui/toast.js';
 import { keepWayBack, takeBack } from './wayBack.js';
 import { allWritten } from './writes.js';
+import * as say from './words.js';
 
 /** How long an undo is offered. */
 const OFFER_MS = 20000;
@@ -27,7 +28,7 @@ function offer(what: Done): void {
   if (done) toast.dismiss(done.id);
   const id = toast(what.label, {
     duration: OFFER_MS,
-    action: { label: 'Undo', onClick: () => void undoLast() },
+    action: { label: say.undo, onClick: () => void undoLast() },
   });
   const noted = what.calls ? keepWayBack(what.label, what.calls()) : undefined;
   const offered = { ...what, id, ...(noted ? { noted } : {}) };
@@ -51,7 +52,7 @@ export const offerWayBack = (label: string, calls: WayBack[]): void =>
 export async function undoLast(): Promise<void> {
   await allWritten();
   const last = done;
-  if (!last) return void toast('There is nothing to undo.');
+  if (!last) return void toast(say.thereIsNothingToUndo);
   done = undefined;
   toast.dismiss(last.id);
   try {
@@ -59,22 +60,22 @@ export async function undoLast(): Promise<void> {
     void last.noted?.then((note) => note());
     undone = last.redo ? last : undefined;
     if (last.redo)
-      toast('Undone.', { action: { label: 'Do it again', onClick: () => void redoLast() } });
-    else toast('Undone.');
+      toast(say.undone, { action: { label: say.doItAgain, onClick: () => void redoLast() } });
+    else toast(say.undone);
   } catch {
-    toast.error('It was changed again in the meantime, so it stays as it is.');
+    toast.error(say.itWasChangedAgain);
   }
 }
 
 export async function redoLast(): Promise<void> {
   await allWritten();
   const last = undone;
-  if (!last?.redo) return void toast('There is nothing to do again.');
+  if (!last?.redo) return void toast(say.thereIsNothingToDo);
   undone = undefined;
   try {
     await last.redo();
     offer(last);
   } catch {
-    toast.error('It was changed in the meantime, so it stays as it is.');
+    toast.error(say.itWasChanged);
   }
 }

@@ -1,5 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { tellInBrowser } from './browserNotices.js';
+import { fill } from '../ui/fill.js';
+import * as say from './words.js';
 
 interface Begins {
   id: number;
@@ -22,7 +24,11 @@ export function useBeginnings(sessions: readonly Begins[], now: string): void {
       if (status === 'cancelled' || ago < 0 || ago > NEWS_SECONDS || told.current.has(key))
         continue;
       told.current.add(key);
-      tellInBrowser({ title: `It begins: ${title}`, body: 'Your session begins.', tag: key });
+      tellInBrowser({
+        title: fill(say.itBegins, { title }),
+        body: say.yourSessionBegins,
+        tag: key,
+      });
     }
   }, [sessions, now]);
 }

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState, type RefObject } from 'react';
 import type { FieldValues, UseFormReturn } from 'react-hook-form';
 import { dropHalf, halfWritten, keepHalf } from './halfWritten.js';
 import { offerUndo } from './undo.js';
+import * as say from './words.js';
 
 /** The name of a form with the ids of what it is about, and what goes with its fields. */
 export interface KeepAs {
@@ -61,7 +62,7 @@ export function useKeeping<Values extends FieldValues, Sent>(
       const values = form.getValues();
       if (!isKept || same(values, begun)) return;
       drop();
-      offerUndo('What you had typed is thrown away.', () => {
+      offerUndo(say.whatYouHadTyped, () => {
         keep(values);
         return Promise.resolve();
       });

@@ -4,6 +4,7 @@ import type { FieldValues } from 'react-hook-form';
 import { offerUndo } from './undo.js';
 import { useKeepingChanges } from './useHalfWritten.js';
 import { useServerForm, type Schema } from './useServerForm.js';
+import * as say from './words.js';
 
 type Sending<Kept> = Promise<{ data?: Kept; error?: unknown }>;
 
@@ -38,7 +39,7 @@ export function useKeptForm<
   fieldsOf,
   schema,
   save,
-  done = () => 'It is changed.',
+  done = () => say.itIsChanged,
   back = (before) => before,
   callFor,
   keepAs,

@@ -5,6 +5,8 @@ import { toast } from '../ui/toast.js';
 import { api, problemOf } from './api.js';
 import { store } from './store.js';
 import { offerUndo } from './undo.js';
+import { fill } from '../ui/fill.js';
+import * as say from './words.js';
 
 /** Sets rules on top of a class period's own, and offers to take them back. */
 async function mendRules(classId: number, fix: Partial<EntryRules>, label: string): Promise<void> {
@@ -16,7 +18,7 @@ async function mendRules(classId: number, fix: Partial<EntryRules>, label: strin
   const set = (version: number, rules: typeof own) =>
     store.dispatch(api.endpoints.setRules.initiate({ ...ask, body: { version, rules } })).unwrap();
   const { version } = await set(read.version, { ...own, ...fix });
-  offerUndo(`${label}: done.`, () => set(version, own));
+  offerUndo(fill(say.labelDone, { label }), () => set(version, own));
 }
 
 async function publish(seriesId: number): Promise<void> {
@@ -32,7 +34,7 @@ async function publish(seriesId: number): Promise<void> {
   const {
     session: { version },
   } = await set(session.version, false);
-  offerUndo(`On the books: ${session.title}.`, () => set(version, true));
+  offerUndo(fill(say.onTheBooks, { session: session.title }), () => set(version, true));
 }
 
 /** Lets anyone with a class period's link knock until its roll is filled, and offers to take that back. */
@@ -42,7 +44,7 @@ async function knockUntilRoll(classId: number): Promise<void> {
       .dispatch(api.endpoints.knockUntilRoll.initiate({ params: { classId }, body: { on } }))
       .unwrap();
   await set(true);
-  offerUndo('Anyone with the link knocks.', () => set(false));
+  offerUndo(say.anyoneWithTheLinkKnocks, () => set(false));
 }
 
 /** One of the things that can be done where a link stands. */
@@ -78,14 +80,14 @@ export function useNoteActions(): (action: NoteAction) => void {
         return void navigate(`/posts/reach?link=${subject}&at=begins`);
       case 'put-back':
         await atPlace(subject!, 'put-back');
-        return void toast('It is on its way there.');
+        return void toast(say.itIsOnItsWay);
       case 'take-down':
         await atPlace(subject!, 'take-down');
-        return offerUndo('It is being taken down there.', () => atPlace(subject!, 'put-back'));
+        return offerUndo(say.itIsBeingTakenDown, () => atPlace(subject!, 'put-back'));
       case 'hand-done': {
         const noteAs = (what: 'done' | 'not-done') => atPlace(subject!, what);
         await noteAs('done');
-        return offerUndo('Noted: it is done.', () => noteAs('not-done'));
+        return offerUndo(say.notedItIsDone, () => noteAs('not-done'));
       }
       case 'seen-notice':
         return void (await store
@@ -97,6 +99,6 @@ export function useNoteActions(): (action: NoteAction) => void {
   };
   return (action) =>
     void run(action).catch((error: unknown) =>
-      toast.error(problemOf(error)?.title ?? 'That did not work.'),
+      toast.error(problemOf(error)?.title ?? say.thatDidNotWork),
     );
 }

@@ -8,6 +8,8 @@ import { Loading } from './States.js';
 import { TypedBox, openerClass, type BoxDress } from './TypedBox.js';
 import { useTyped } from './useTyped.js';
 import { useWriting } from './writing.js';
+import { fill } from './fill.js';
+import * as say from './words.js';
 
 const Month = lazy(() => import('./OneDay.js'));
 
@@ -27,11 +29,16 @@ function MonthCard({ date, onPick }: { date: string; onPick: (date: string) => v
   const [open, setOpen] = useState(false);
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger type="button" aria-label="Month" className={openerClass}>
+      <Popover.Trigger type="button" aria-label={say.month} className={openerClass}>
         <CalendarDays size={14} aria-hidden="true" />
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content align="end" sideOffset={4} className={`${card} p-3`} aria-label="Month">
+        <Popover.Content
+          align="end"
+          sideOffset={4}
+          className={`${card} p-3`}
+          aria-label={say.month}
+        >
           <Suspense fallback={<Loading />}>
             <Month
               date={date}
@@ -71,7 +78,7 @@ export function DateField({
       dress={dress}
       width={dress === 'field' ? 'w-42' : 'w-37'}
       invalid={invalid}
-      unread={isUnread ? `No date; write it like ${dateShown(near, order)}.` : undefined}
+      unread={isUnread ? fill(say.noDateWriteItLike, { date: dateShown(near, order) }) : undefined}
       opener={<MonthCard date={near} onPick={take} />}
     />
   );

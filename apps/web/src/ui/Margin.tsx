@@ -4,6 +4,8 @@ import type { ReactNode } from 'react';
 import type { Note, NoteAction } from '@glen/core';
 import { Button } from './Button.js';
 import { useWide } from './useMedia.js';
+import { fill } from './fill.js';
+import * as say from './words.js';
 
 const icon = (Icon: typeof X) => <Icon size={12} strokeWidth={3} aria-hidden="true" />;
 const letter = (text: string) => (
@@ -15,23 +17,23 @@ const letter = (text: string) => (
 const GLYPHS = {
   wrong: {
     glyph: icon(X),
-    words: 'Wrong',
+    words: say.wrong,
     dress: 'bg-berry text-sheet rotate-45 rounded-mark',
     turn: '-rotate-45',
   },
   careful: {
     glyph: letter('!'),
-    words: 'Careful',
+    words: say.careful,
     dress: 'bg-gorse text-sheet rounded-mark',
     turn: '',
   },
   inform: {
     glyph: letter('i'),
-    words: 'To know',
+    words: say.toKnow,
     dress: 'bg-loch text-sheet rounded-full',
     turn: '',
   },
-  well: { glyph: icon(Check), words: 'Well', dress: 'bg-moss text-sheet rounded-full', turn: '' },
+  well: { glyph: icon(Check), words: say.well, dress: 'bg-moss text-sheet rounded-full', turn: '' },
 } as const;
 
 function Glyph({ severity }: { severity: Note['severity'] }) {
@@ -109,12 +111,14 @@ const SHEET =
  * What needs thought about this screen: the right-hand column where there is room for it, else a drawer behind
  * a line that says what is most urgent. Its notes are computed, never written in.
  */
-export function Margin({ title = 'In the margin', notes, onAction, children, below }: MarginProps) {
+export function Margin({ title = say.inTheMargin, notes, onAction, children, below }: MarginProps) {
   const wide = useWide();
   const content = (
     <>
       <NoteList notes={notes} {...(onAction ? { onAction } : {})} />
-      {notes.length === 0 && !children && <p className="text-soft">Nothing needs thought here.</p>}
+      {notes.length === 0 && !children && (
+        <p className="text-soft">{say.nothingNeedsThoughtHere}</p>
+      )}
       {children}
       {below}
     </>
@@ -132,15 +136,17 @@ export function Margin({ title = 'In the margin', notes, onAction, children, bel
   return (
     <Dialog.Root>
       <Dialog.Trigger
-        aria-label={`${title}: ${notes.length === 1 ? '1 note' : `${notes.length} notes`}`}
+        aria-label={`${title}: ${notes.length === 1 ? say.note : fill(say.notesCountNotes, { notesCount: notes.length })}`}
         className="order-first flex w-full items-center gap-2.5 border-b border-line bg-shade/50 px-6.5 py-2 text-left text-md max-half:min-h-11 print:hidden"
       >
         <Glyph severity={mostUrgent(notes)} />
         <b className="truncate">{mostUrgentNote(notes)?.title ?? title}</b>
         {notes.length > 1 && (
-          <span className="shrink-0 text-soft">and {notes.length - 1} more</span>
+          <span className="shrink-0 text-soft">
+            {fill(say.andNotesCountMore, { notesCount: notes.length - 1 })}
+          </span>
         )}
-        <span className="ml-auto shrink-0 text-bracken-deep">Open</span>
+        <span className="ml-auto shrink-0 text-bracken-deep">{say.open}</span>
       </Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-30 bg-bar/40" />
@@ -153,7 +159,7 @@ export function Margin({ title = 'In the margin', notes, onAction, children, bel
               {title}
             </Dialog.Title>
             <Dialog.Close
-              aria-label="Close the margin"
+              aria-label={say.closeTheMargin}
               className="flex size-11 items-center justify-center rounded-small half:size-auto half:p-1"
             >
               <X size={18} aria-hidden="true" />
@@ -169,10 +175,12 @@ export function Margin({ title = 'In the margin', notes, onAction, children, bel
 /** Holds the margin's place while there is nothing to say yet, or nothing can be said. */
 const MarginPlace = () => (
   <aside
-    aria-label="In the margin"
+    aria-label={say.inTheMargin}
     className="order-first min-h-10 border-b border-line bg-shade/50 wide:order-none wide:border-b-0 wide:border-l wide:px-4.5 wide:py-5 print:hidden"
   >
-    <h2 className="hidden font-sans text-sm font-semibold text-soft wide:block">In the margin</h2>
+    <h2 className="hidden font-sans text-sm font-semibold text-soft wide:block">
+      {say.inTheMargin}
+    </h2>
   </aside>
 );
 

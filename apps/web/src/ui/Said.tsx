@@ -1,9 +1,5 @@
 import { Fragment, createElement, type ReactNode } from 'react';
-
-/** The names in `{name}`: places that are filled. */
-type Filled<Sentence extends string> = Sentence extends `${string}{${infer Name}}${infer Rest}`
-  ? Name | Filled<Rest>
-  : never;
+import type { Filled } from './fill.js';
 
 /** The names in `<name>words</name>`: words that are dressed. */
 type Dressed<Sentence extends string> = Sentence extends `${string}</${infer Name}>${infer Rest}`

@@ -1,9 +1,11 @@
 import { useEffect, type ReactNode } from 'react';
+import { fill } from './fill.js';
+import * as say from './words.js';
 
 /** What the browser's tab is called while a screen is shown. */
 export function useTabTitle(words: string): void {
   useEffect(() => {
-    document.title = `${words} · Glen`;
+    document.title = fill(say.wordsGlen, { words });
     return () => {
       document.title = 'Glen';
     };

@@ -19,6 +19,8 @@ import {
 import { CSS } from '@dnd-kit/utilities';
 import { GripVertical } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
+import { fill } from './fill.js';
+import * as say from './words.js';
 
 /** Something in an order that people choose. */
 interface Sortable {
@@ -57,7 +59,7 @@ function Row({ item: { id, name }, mayMove, className, children }: RowProps) {
           className="cursor-grab rounded-small p-1 text-soft hover:text-ink"
           {...attributes}
           {...listeners}
-          aria-label={`Move ${name}`}
+          aria-label={fill(say.moveName, { name })}
         >
           <GripVertical size={18} aria-hidden="true" />
         </button>
@@ -70,21 +72,23 @@ function Row({ item: { id, name }, mayMove, className, children }: RowProps) {
 /** What is read out while something is moved by keys. */
 function announcementsFor(items: Sortable[], ids: number[]): Announcements {
   const placeOf = (id: UniqueIdentifier): string =>
-    `${ids.indexOf(Number(id)) + 1} of ${ids.length}`;
+    fill(say.indexOfIdsCount, { index: ids.indexOf(Number(id)) + 1, idsCount: ids.length });
   const nameOf = (id: UniqueIdentifier): string =>
     items.find((item) => item.id === Number(id))?.name ?? '';
   return {
-    onDragStart: ({ active }) => `${nameOf(active.id)} is picked up, ${placeOf(active.id)}.`,
+    onDragStart: ({ active }) =>
+      fill(say.isPickedUp, { name: nameOf(active.id), place: placeOf(active.id) }),
     onDragOver: ({ active, over }) =>
-      over ? `${nameOf(active.id)} would be ${placeOf(over.id)}.` : undefined,
-    onDragEnd: ({ active, over }) => `${nameOf(active.id)} is ${placeOf(over?.id ?? active.id)}.`,
-    onDragCancel: ({ active }) => `${nameOf(active.id)} stays ${placeOf(active.id)}.`,
+      over ? fill(say.wouldBe, { name: nameOf(active.id), place: placeOf(over.id) }) : undefined,
+    onDragEnd: ({ active, over }) =>
+      fill(say.nameIsPlace, { name: nameOf(active.id), place: placeOf(over?.id ?? active.id) }),
+    onDragCancel: ({ active }) =>
+      fill(say.nameStaysPlace, { name: nameOf(active.id), place: placeOf(active.id) }),
   };
 }
 
 const INSTRUCTIONS = {
-  draggable:
-    'Press space to pick this up, the arrows to move it, space again to put it down, escape to leave it.',
+  draggable: say.pressSpaceToPickThis,
 };
 
 interface ListProps<Item extends Sortable> {

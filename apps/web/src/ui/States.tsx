@@ -1,11 +1,12 @@
 import type { ReactNode } from 'react';
 import type { Problem } from '@glen/contract';
 import { Button } from './Button.js';
+import * as say from './words.js';
 
 /** Lines that hold the layout while an answer is on its way. */
 export function Loading({ lines = 4 }: { lines?: number }) {
   return (
-    <div role="status" aria-label="Loading" className="grid gap-3 py-4">
+    <div role="status" aria-label={say.loading} className="grid gap-3 py-4">
       {Array.from({ length: lines }, (_, i) => (
         <div
           key={i}
@@ -20,11 +21,11 @@ export function Loading({ lines = 4 }: { lines?: number }) {
 export function Trouble({ problem, retry }: { problem: Problem | undefined; retry?: () => void }) {
   return (
     <div role="alert" className="my-4 rounded-big border border-line bg-sheet p-5">
-      <p className="font-semibold">{problem?.title ?? 'This could not be loaded.'}</p>
+      <p className="font-semibold">{problem?.title ?? say.thisCouldNotBeLoaded}</p>
       {problem?.detail && <p className="mt-1 text-soft">{problem.detail}</p>}
       {retry && (
         <Button className="mt-3" onClick={retry}>
-          Try again
+          {say.tryAgain}
         </Button>
       )}
     </div>

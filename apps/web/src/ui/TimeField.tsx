@@ -6,6 +6,7 @@ import { card } from './dress.js';
 import { TypedBox, openerClass, type BoxDress } from './TypedBox.js';
 import { useTyped } from './useTyped.js';
 import { useWriting } from './writing.js';
+import * as say from './words.js';
 
 /** A time of the school's day that is often meant. */
 export interface Bell {
@@ -40,7 +41,7 @@ function Bells({
   const { hours } = useWriting();
   return (
     <DropdownMenu.Root open={open} onOpenChange={setOpen}>
-      <DropdownMenu.Trigger type="button" aria-label="Bells" className={openerClass}>
+      <DropdownMenu.Trigger type="button" aria-label={say.bells} className={openerClass}>
         <Clock size={14} aria-hidden="true" />
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
@@ -99,7 +100,7 @@ export function TimeField({
       dress={dress}
       width={hours === '24' ? 'w-18' : 'w-23'}
       invalid={invalid}
-      unread={isUnread ? 'No time; write it like 9:15.' : undefined}
+      unread={isUnread ? say.noTimeWriteItLike : undefined}
       opener={opener}
     />
   );

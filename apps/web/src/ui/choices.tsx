@@ -2,6 +2,7 @@ import { Check, ChevronDown } from 'lucide-react';
 import { Select } from 'radix-ui';
 import { box, card, cell, part, quietPart } from './dress.js';
 import { pageNonce } from './pageNonce.js';
+import * as say from './words.js';
 
 /** `readOut`: what is read out after the label where two choices look alike in the sentence. */
 interface Choice {
@@ -85,7 +86,7 @@ function Chooser({
     >
       <Select.Trigger aria-label={label} className={dress} data-invalid={invalid}>
         <span className="min-w-0 truncate">
-          <Select.Value placeholder="choose" />
+          <Select.Value placeholder={say.choose} />
         </span>
         <Select.Icon className="shrink-0">
           <ChevronDown size={14} aria-hidden="true" />

@@ -65,9 +65,6 @@ export interface EntryDecision {
   until?: string;
 }
 
-/** Minutes for which a host who dropped out still counts as inside. */
-export const HOST_GRACE_MINUTES = 3;
-
 const refused = (reason: EntryReason): EntryDecision => ({ outcome: 'refused', reason });
 const plainCode = (code: string | null | undefined): string =>
   (code ?? '').replace(/\s+/g, '').toLowerCase();

@@ -1,12 +1,13 @@
 import { checkWhole } from '../input.js';
 import { secondsOf, utcOf } from '../time/seconds.js';
-import { HOST_GRACE_MINUTES } from './decideEntry.js';
 import type { RuleLayer } from './resolveRules.js';
 import type { EntryRules, RuleField } from './rules.js';
 
 // What becomes of a room that all its hosts have left. It is set in the same layers as the entry rules, and is none of
 // them: it lets nobody in.
 
+/** Minutes for which a host who dropped out still counts as inside. */
+export const HOST_GRACE_MINUTES = 3;
 /** Minutes after which a room without hosts is closed, where no layer says so. */
 export const HOSTS_GONE_MINUTES = 5;
 const MOST_MINUTES = 120;

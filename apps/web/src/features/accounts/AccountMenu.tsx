@@ -6,6 +6,8 @@ import { restartLive } from '../../app/live.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { kindInWords } from './kindInWords.js';
 import { useSignOut } from './useSignOut.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** Which account is in use, always in sight; the others one step away. */
 export function AccountMenu({ me, tone = 'bar' }: { me: Me; tone?: 'bar' | 'page' }) {
@@ -27,29 +29,31 @@ export function AccountMenu({ me, tone = 'bar' }: { me: Me; tone?: 'bar' | 'page
           sideOffset={8}
           align="end"
           className="z-30 grid w-72 gap-2 rounded-big border border-line bg-sheet p-4 text-ink shadow-soft"
-          aria-label="Your accounts"
+          aria-label={say.yourAccounts}
         >
-          <p className="text-sm text-soft">In use: {kindInWords(me.account.kind)}</p>
+          <p className="text-sm text-soft">
+            {fill(say.inUseKind, { kind: kindInWords(me.account.kind) })}
+          </p>
           <p className="font-semibold break-all">{me.account.email}</p>
           {others.map((a) => (
             <Button
               key={a.id}
               onClick={() => void switchTo({ body: { accountId: a.id } }).then(restartLive)}
             >
-              <span className="min-w-0 truncate">Use {a.email}</span>
+              <span className="min-w-0 truncate">{fill(say.useEmail, { email: a.email })}</span>
             </Button>
           ))}
           <Popover.Close asChild>
             <Link to="/word" className={buttonClass()}>
-              Word for you
+              {say.wordForYou}
             </Link>
           </Popover.Close>
           <Popover.Close asChild>
             <Link to="/account" className={buttonClass()}>
-              Your account
+              {say.yourAccount}
             </Link>
           </Popover.Close>
-          <Button onClick={signOut}>Sign out</Button>
+          <Button onClick={signOut}>{say.signOut}</Button>
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>

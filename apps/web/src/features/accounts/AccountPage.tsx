@@ -19,12 +19,15 @@ import { SignOnButtons } from './SignOnButtons.js';
 import { SignOnTroubleNote } from './SignOnTrouble.js';
 import { OwnSignOns } from './OwnSignOns.js';
 import { Passkeys } from './Passkeys.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Own = Answer<'ownAccount'>;
 type Wishes = Omit<Sent<'setOwnAccount'>, 'version'>;
 
 const THEMES = [
-  ['system', 'as this machine has it'],
+  ['system', say.asThisMachineHasIt],
   ['light', 'light'],
   ['dark', 'dark'],
 ] as const;
@@ -32,20 +35,20 @@ const THEMES = [
 const schema = async () => (await import('@glen/contract/forms')).ownWishes.omit({ version: true });
 
 const ORDERS = [
-  ['school', 'as the school does'],
-  ['dmy', '14 Oct 2026'],
-  ['mdy', 'Oct 14, 2026'],
+  ['school', say.asTheSchoolDoes],
+  ['dmy', say.oct2026],
+  ['mdy', say.oct142026],
   ['ymd', '2026-10-14'],
 ] as const;
 const HOURS = [
-  ['school', 'as the school does'],
+  ['school', say.asTheSchoolDoes],
   ['24', '14:05'],
-  ['12', '2:05 pm'],
+  ['12', say.pm],
 ] as const;
 
 const SaidBySchool = ({ name }: { name: string }) => (
   <p>
-    You are called <b>{name}</b>; the school says so.
+    <Said as={say.youAreCalledTheSchool} name={<b>{name}</b>} />
   </p>
 );
 
@@ -66,15 +69,15 @@ interface ToldProps {
 
 type Kind = keyof Wishes['told'];
 const KINDS: [Kind, string][] = [
-  ['changes', 'When others change what touches you'],
-  ['reminders', 'An hour before what you teach or attend begins'],
-  ['mornings', 'Your day, in the morning'],
-  ['evenings', 'An evening that you come to, a week before'],
-  ['posts', 'What teachers write to you'],
-  ['weeks', 'Who came in the week to what you teach'],
+  ['changes', say.whenOthersChangeWhatTouches],
+  ['reminders', say.anHourBeforeWhatYou],
+  ['mornings', say.yourDayInTheMorning],
+  ['evenings', say.anEveningThatYouCome],
+  ['posts', say.whatTeachersWriteToYou],
+  ['weeks', say.whoCameInTheWeek],
 ];
 
-const WAYS = { mail: 'by mail, and in Glen', glen: 'in Glen alone', none: 'not at all' };
+const WAYS = say.ways;
 type Way = keyof typeof WAYS | 'school';
 
 /** Of what only those hear who teach or look after the school. */
@@ -90,18 +93,14 @@ const Told = ({ own, told, isStaff, onChange }: ToldProps) => (
           label={words}
           value={told[kind] ?? 'school'}
           choices={[
-            ['school', `as the school does: ${WAYS[own.toldBySchool[kind]]}`],
+            ['school', fill(say.asTheSchoolDoesWay, { way: WAYS[own.toldBySchool[kind]] })],
             ...(Object.entries(WAYS) as [Way, string][]),
           ]}
           onChange={(way: Way) => onChange({ ...told, [kind]: way === 'school' ? null : way })}
         />
       </div>
     ))}
-    {!own.mails && (
-      <p className="text-sm text-soft">
-        No mail service is set up here: what would come by mail stands in Glen alone.
-      </p>
-    )}
+    {!own.mails && <p className="text-sm text-soft">{say.noMailServiceIsSet}</p>}
   </>
 );
 
@@ -115,18 +114,18 @@ interface WritesProps {
 const WritesPart = ({ dateOrder, hours, onChange }: WritesProps) => (
   <>
     <div>
-      <p className="mb-1 text-sm font-semibold">You write dates</p>
+      <p className="mb-1 text-sm font-semibold">{say.youWriteDates}</p>
       <PickOne
-        label="You write dates"
+        label={say.youWriteDates}
         value={dateOrder ?? 'school'}
         choices={ORDERS}
         onChange={(v) => onChange({ dateOrder: v === 'school' ? null : v })}
       />
     </div>
     <div>
-      <p className="mb-1 text-sm font-semibold">You write times</p>
+      <p className="mb-1 text-sm font-semibold">{say.youWriteTimes}</p>
       <PickOne
-        label="You write times"
+        label={say.youWriteTimes}
         value={hours ?? 'school'}
         choices={HOURS}
         onChange={(v) => onChange({ hours: v === 'school' ? null : v })}
@@ -148,13 +147,13 @@ function WishesForm({ own, isStaff }: { own: Own; isStaff: boolean }) {
   return (
     <form className="grid gap-4" noValidate onSubmit={submit}>
       {theirs && (
-        <Theirs what="your account" saveOver={form.saveOver} takeTheirs={form.takeTheirs}>
-          There you are called {theirs.name}.
+        <Theirs what={say.yourAccount2} saveOver={form.saveOver} takeTheirs={form.takeTheirs}>
+          {fill(say.thereYouAreCalled, { theirs: theirs.name })}
         </Theirs>
       )}
       {own.mayRename ? (
         <TextField
-          label="What you are called"
+          label={say.whatYouAreCalled}
           error={formState.errors.name?.message}
           {...register('name')}
         />
@@ -162,9 +161,9 @@ function WishesForm({ own, isStaff }: { own: Own; isStaff: boolean }) {
         <SaidBySchool name={own.name} />
       )}
       <div>
-        <p className="mb-1 text-sm font-semibold">Colours</p>
+        <p className="mb-1 text-sm font-semibold">{say.colours}</p>
         <PickOne
-          label="Colours"
+          label={say.colours}
           value={watch('theme') ?? 'system'}
           choices={THEMES}
           onChange={(theme) => setValue('theme', theme === 'system' ? null : theme, dirty)}
@@ -188,7 +187,7 @@ function WishesForm({ own, isStaff }: { own: Own; isStaff: boolean }) {
       {problem && !theirs && <FieldError>{problem.title}</FieldError>}
       <p>
         <Button type="submit" kind="act" disabled={!isDirty || formState.isSubmitting}>
-          Save it
+          {say.saveIt}
         </Button>
       </p>
     </form>
@@ -204,11 +203,9 @@ interface AddressProps {
 /** What can be done about one of one's addresses. */
 function AddressOf({ account, isStaff, inUse }: AddressProps) {
   if (account.kind === 'school' && !isStaff)
-    return <p className="text-sm text-soft">The school says by which address it knows you.</p>;
-  if (!account.hasPassword)
-    return <p className="text-sm text-soft">It can be changed once the account has a password.</p>;
-  if (!inUse)
-    return <p className="text-sm text-soft">It is changed while that account is in use.</p>;
+    return <p className="text-sm text-soft">{say.theSchoolSays}</p>;
+  if (!account.hasPassword) return <p className="text-sm text-soft">{say.itCanBeChangedOnce}</p>;
+  if (!inUse) return <p className="text-sm text-soft">{say.itIsChangedWhile}</p>;
   return <NewAddress account={account} />;
 }
 
@@ -216,11 +213,9 @@ function AddressOf({ account, isStaff, inUse }: AddressProps) {
 function AnotherAccount({ me }: { me: Me }) {
   if (me.ways.providers.length === 0) return null;
   return (
-    <section aria-label="One more account of mine" className="mt-5 max-w-md">
-      <h3 className="mb-1 text-base">One more account of mine</h3>
-      <p className="mb-3 text-soft">
-        Sign on with it, and it is yours here too: at a door you change to it in one press.
-      </p>
+    <section aria-label={say.oneMoreAccountOfMine} className="mt-5 max-w-md">
+      <h3 className="mb-1 text-base">{say.oneMoreAccountOfMine}</h3>
+      <p className="mb-3 text-soft">{say.signOnWithIt}</p>
       <SignOnTroubleNote me={me} join />
       <SignOnButtons providers={me.ways.providers} asksAnew={() => true} join />
     </section>
@@ -234,16 +229,16 @@ function PasswordPart({ own, email }: { own: Own; email: string }) {
   if (inUse && !inUse.hasPassword && inUse.signOns.length > 0)
     return (
       <p className="text-soft">
-        {name}, the account in use, has none: you came in otherwise. The office can give you a way
-        to set one.
+        {name}
+        {say.theAccountInUseHas}
       </p>
     );
   if (inUse && !inUse.hasPassword)
     return (
       <>
         <p className="mb-3 text-soft">
-          {name}, the account in use, has none: you came by an address that worked once. Set one to
-          sign in by it later, at any browser.
+          {name}
+          {say.theAccountInUseHasNone}
         </p>
         <FirstPassword email={email} />
       </>
@@ -251,7 +246,7 @@ function PasswordPart({ own, email }: { own: Own; email: string }) {
   return (
     <>
       <p className="mb-3 text-soft">
-        Of {name}, the account in use. Every other browser is signed out of it.
+        <Said as={say.ofTheAccountInUse} name={name} />
       </p>
       <NewPassword email={email} />
     </>
@@ -264,14 +259,14 @@ function Account({ own, me }: { own: Own; me: Me }) {
     <div className="grid max-w-2xl gap-8">
       <WishesForm own={own} isStaff={isStaff} />
       <BrowserNotices />
-      <section aria-label="Password">
-        <h2 className="mb-2 text-xl">Password</h2>
+      <section aria-label={say.password}>
+        <h2 className="mb-2 text-xl">{say.password}</h2>
         <PasswordPart own={own} email={me.account!.email} />
       </section>
       <Passkeys me={me} />
       <Browsers zone={me.school.zone} />
-      <section aria-label="Addresses">
-        <h2 className="mb-2 text-xl">Addresses</h2>
+      <section aria-label={say.addresses}>
+        <h2 className="mb-2 text-xl">{say.addresses}</h2>
         <ul>
           {own.accounts.map((account) => (
             <li key={account.id} className="border-t border-line py-3">
@@ -298,7 +293,7 @@ export default function AccountPage({ me }: { me: Me }) {
   return (
     <main id="main" className="mx-auto w-full max-w-4xl px-6 py-6">
       <BackLink />
-      <ScreenTitle tab="Your account" className="mb-5" />
+      <ScreenTitle tab={say.yourAccount} className="mb-5" />
       <Loaded asked={asked} isPart>
         {(own) => <Account own={own} me={me} />}
       </Loaded>

@@ -6,6 +6,8 @@ import { wallClock } from '../../app/clock.js';
 import { Loaded } from '../../app/Loaded.js';
 import { restartLive } from '../../app/live.js';
 import { Button } from '../../ui/Button.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Session = Answer<'ownSessions'>['sessions'][number];
 
@@ -25,16 +27,19 @@ interface BrowserProps {
 const Browser = ({ session, zone, isBusy, end }: BrowserProps) => (
   <li className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 border-t border-line py-3">
     <div>
-      <b>{session.browser || 'A browser that does not say what it is'}</b>
+      <b>{session.browser || say.aBrowserThatDoes}</b>
       <p className="text-sm text-soft">
-        signed in {inWords(session.begunAt, zone)}, last used {inWords(session.seenAt, zone)}
+        {fill(say.signedInLastUsed, {
+          inWords: inWords(session.begunAt, zone),
+          inWords2: inWords(session.seenAt, zone),
+        })}
       </p>
     </div>
     {session.isThis ? (
-      <span className="text-sm text-soft">this one</span>
+      <span className="text-sm text-soft">{say.thisOne}</span>
     ) : (
       <Button disabled={isBusy} onClick={end}>
-        Sign out there
+        {say.signOutThere}
       </Button>
     )}
   </li>
@@ -50,7 +55,7 @@ function Everywhere() {
   };
   return (
     <Button kind="danger" disabled={isLoading} onClick={press}>
-      {isAsked ? 'Yes, sign out here too' : 'Sign out everywhere'}
+      {isAsked ? say.yesSignOutHereToo : say.signOutEverywhere}
     </Button>
   );
 }
@@ -60,12 +65,9 @@ export function Browsers({ zone }: { zone: string }) {
   const asked = api.useOwnSessionsQuery();
   const [end, { isLoading }] = api.useEndOwnSessionMutation();
   return (
-    <section aria-label="Where you are signed in">
-      <h2 className="mb-2 text-xl">Where you are signed in</h2>
-      <p className="mb-2 text-soft">
-        A browser that nobody uses for two weeks is signed out by itself, and each after three
-        months.
-      </p>
+    <section aria-label={say.whereYouAreSignedIn}>
+      <h2 className="mb-2 text-xl">{say.whereYouAreSignedIn}</h2>
+      <p className="mb-2 text-soft">{say.aBrowserThatNobodyUses}</p>
       <Loaded asked={asked} isPart>
         {({ sessions }) => (
           <ul className="mb-3">

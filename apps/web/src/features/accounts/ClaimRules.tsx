@@ -5,6 +5,9 @@ import { ChoicePart } from '../../ui/choices.js';
 import { FieldError } from '../../ui/Field.js';
 import { cell } from '../../ui/dress.js';
 import type { ClaimRule, WaysEditing } from './useSignInWays.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 const ROLES = [
   { value: 'student', label: 'student' },
@@ -48,74 +51,93 @@ function Rolls({ rule, classes, set }: RuleProps & { set: (part: Partial<ClaimRu
   return (
     <>
       {' '}
-      on the roll of{' '}
+      {say.onTheRollOf}{' '}
       {chosen.map(({ value, label }) => (
         <Button
           key={value}
           className="mr-1 !px-2 !py-0.5"
-          aria-label={`Not ${label}`}
+          aria-label={fill(say.notLabel, { label })}
           onClick={() => set({ classIds: rule.classIds.filter((id) => id !== Number(value)) })}
         >
           {label} ×
         </Button>
       ))}
       <ChoicePart
-        label="Another roll"
+        label={say.anotherRoll}
         value=""
-        choices={[{ value: '', label: chosen.length > 0 ? 'another…' : 'none yet' }, ...left]}
+        choices={[{ value: '', label: chosen.length > 0 ? say.anotherDots : say.noneYet }, ...left]}
         onChange={(id) => id !== '' && set({ classIds: [...rule.classIds, Number(id)] })}
       />
     </>
   );
 }
 
+interface SentenceProps extends RuleProps {
+  set: (part: Partial<ClaimRule>) => void;
+  errorAt: (field: string) => string | undefined;
+}
+
+function RuleSentence({ set, errorAt, ...props }: SentenceProps) {
+  const { editing, rule } = props;
+  const schools = editing.read.providers.filter(({ kind }) => kind === 'school');
+  const become = (role: ClaimRule['role']): void =>
+    set({ role, ...(role === 'student' ? {} : { classIds: [] }) });
+  return (
+    <Said
+      as={say.whereSaysOfThem}
+      provider={
+        <ChoicePart
+          label={say.provider}
+          value={rule.provider}
+          choices={schools.map(({ id, name }) => ({ value: id, label: name }))}
+          onChange={(provider) => set({ provider })}
+        />
+      }
+      claim={
+        <Word
+          label={say.claim}
+          placeholder={say.groups}
+          value={rule.claim}
+          error={errorAt('claim')}
+          onChange={(claim) => set({ claim })}
+        />
+      }
+      holds={
+        <Word
+          label={say.whatItHolds}
+          placeholder={say.cadets}
+          value={rule.value}
+          error={errorAt('value')}
+          onChange={(value) => set({ value })}
+        />
+      }
+      are={
+        <ChoicePart
+          label={say.whatTheyAre}
+          value={rule.role}
+          choices={ROLES}
+          onChange={(role) => become(role as ClaimRule['role'])}
+        />
+      }
+      role={rule.role === 'student' && <Rolls {...props} set={set} />}
+    />
+  );
+}
+
 function Rule(props: RuleProps) {
-  const { editing, rule, at } = props;
+  const { editing, at } = props;
   const set = (part: Partial<ClaimRule>): void =>
     editing.setRules(editing.rules.map((one, i) => (i === at ? { ...one, ...part } : one)));
-  const schools = editing.read.providers.filter(({ kind }) => kind === 'school');
   const errorAt = (field: string) => editing.errorAt(`rules.${at}.${field}`);
   return (
     <li className="border-t border-line py-3 leading-sentence">
-      Where{' '}
-      <ChoicePart
-        label="Provider"
-        value={rule.provider}
-        choices={schools.map(({ id, name }) => ({ value: id, label: name }))}
-        onChange={(provider) => set({ provider })}
-      />{' '}
-      says of them{' '}
-      <Word
-        label="Claim"
-        placeholder="groups"
-        value={rule.claim}
-        error={errorAt('claim')}
-        onChange={(claim) => set({ claim })}
-      />{' '}
-      with{' '}
-      <Word
-        label="What it holds"
-        placeholder="cadets"
-        value={rule.value}
-        error={errorAt('value')}
-        onChange={(value) => set({ value })}
-      />{' '}
-      in it, they are a{' '}
-      <ChoicePart
-        label="What they are"
-        value={rule.role}
-        choices={ROLES}
-        onChange={(role) =>
-          set({ role: role as ClaimRule['role'], ...(role === 'student' ? {} : { classIds: [] }) })
-        }
-      />
-      {rule.role === 'student' && <Rolls {...props} set={set} />}.{' '}
+      <RuleSentence {...props} set={set} errorAt={errorAt} />{' '}
       <Button
         kind="danger-link"
-        aria-label={`Take away rule ${at + 1}`}
+        aria-label={fill(say.takeAwayRule, { at: at + 1 })}
         onClick={() => editing.setRules(editing.rules.filter((_, i) => i !== at))}
       >
-        Take away
+        {say.takeAway2}
       </Button>
       {errorAt('classIds') && <FieldError>{errorAt('classIds')}</FieldError>}
       {errorAt('provider') && <FieldError>{errorAt('provider')}</FieldError>}
@@ -140,20 +162,16 @@ export function ClaimRules({ editing }: { editing: WaysEditing }) {
     classIds: [],
   };
   return (
-    <section aria-label="Newcomers" className="mt-8 max-w-3xl">
-      <h2 className="mb-1 text-xl">Newcomers</h2>
-      <p className="mb-2 text-soft">
-        {rules.length === 0
-          ? 'Whoever signs on with a school account that Glen does not know yet is not let in: the office takes them in first.'
-          : 'Whoever signs on with a school account that Glen does not know yet is taken in by these; others are not let in. Whoever is known already stays what they are.'}
-      </p>
+    <section aria-label={say.newcomers} className="mt-8 max-w-3xl">
+      <h2 className="mb-1 text-xl">{say.newcomers}</h2>
+      <p className="mb-2 text-soft">{rules.length === 0 ? say.whoeverSigns : say.whoeverSignsOn}</p>
       <ul>
         {rules.map((rule, at) => (
           <Rule key={at} editing={editing} rule={rule} at={at} classes={classes} />
         ))}
       </ul>
       <Button className="mt-2" onClick={() => editing.setRules([...rules, another])}>
-        Take newcomers in by what is claimed
+        {say.takeNewcomersInByWhat}
       </Button>
     </section>
   );

@@ -9,6 +9,9 @@ import { FieldError } from '../../ui/Field.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { TextField } from '../../ui/TextField.js';
 import { YesOrNo, type YesNo } from './YesOrNo.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Typed = Sent<'comeAsGuest'>;
 type Invitation = Answer<'guestFor'>;
@@ -32,8 +35,8 @@ function NameForm({ token, to }: { token: string; to: Invitation }) {
   return (
     <form className="mt-5 grid gap-4" noValidate onSubmit={submit}>
       <TextField
-        label="What you are called"
-        hint="By this name the host lets you in, and others inside see you."
+        label={say.whatYouAreCalled}
+        hint={say.byThisNameTheHost}
         maxLength={120}
         autoComplete="name"
         autoFocus
@@ -42,7 +45,7 @@ function NameForm({ token, to }: { token: string; to: Invitation }) {
       />
       {problem && errorAt('name') === undefined && <FieldError>{problem.title}</FieldError>}
       <Button type="submit" kind="act" disabled={isSending}>
-        This is me: to the door
+        {say.thisIsMe}
       </Button>
     </form>
   );
@@ -53,7 +56,7 @@ function WillYouCome({ token, said }: { token: string; said: YesNo }) {
   const [answer, { error }] = api.useSayAsGuestMutation();
   return (
     <YesOrNo
-      label="Will you come?"
+      label={say.willYouCome}
       said={said}
       problem={problemOf(error)}
       onSay={(next) => void answer({ params: { token }, body: { said: next } })}
@@ -64,21 +67,24 @@ function WillYouCome({ token, said }: { token: string; said: YesNo }) {
 const Invited = ({ token, to }: { token: string; to: Invitation }) => (
   <>
     <p className="text-soft">{to.school}</p>
-    <ScreenTitle tab={`You are invited: ${to.title}`}>You are invited: {to.title}</ScreenTitle>
+    <ScreenTitle tab={fill(say.youAreInvited, { to: to.title })}>
+      {fill(say.youAreInvited, { to: to.title })}
+    </ScreenTitle>
     <p className="mt-2">
-      {to.host} invites <b className="[overflow-wrap:anywhere]">{to.email}</b>
-      {to.when.length > 0 && `, ${to.when.join(', and ')}`}. If that is not you, close this page:
-      the address lets somebody in once.
+      <Said
+        as={say.invitesIf}
+        host={to.host}
+        email={<b className="[overflow-wrap:anywhere]">{to.email}</b>}
+        whenCount={to.when.length > 0 && `, ${to.when.join(say.and)}`}
+      />
     </p>
     <WillYouCome token={token} said={to.said} />
     {to.signsIn ? (
       <>
-        <p className="mt-3">
-          There is an account with this address already. Sign in with it there.
-        </p>
+        <p className="mt-3">{say.thereIsAnAccount}</p>
         <p className="mt-4">
           <a className={buttonClass('act')} href={doorOf(to)}>
-            To the door
+            {say.toTheDoor}
           </a>
         </p>
       </>

@@ -6,6 +6,8 @@ import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Typed = Sent<'changeAddress'>;
 
@@ -27,7 +29,7 @@ function Form({ account, onClose }: FormProps) {
     schema,
     send: (body) => change({ body }),
     onDone: () => {
-      toast('You sign in with the new address from now on.');
+      toast(say.youSign);
       onClose();
     },
   });
@@ -36,7 +38,7 @@ function Form({ account, onClose }: FormProps) {
     <form className="mt-2 flex flex-wrap items-start gap-3" noValidate onSubmit={submit}>
       <div className="w-64">
         <TextField
-          label="The new address"
+          label={say.theNewAddress}
           type="email"
           error={errors.email?.message}
           {...register('email')}
@@ -44,7 +46,7 @@ function Form({ account, onClose }: FormProps) {
       </div>
       <div className="w-64">
         <TextField
-          label="Your password"
+          label={say.yourPassword}
           type="password"
           autoComplete="current-password"
           error={errors.now?.message}
@@ -53,9 +55,9 @@ function Form({ account, onClose }: FormProps) {
       </div>
       <p className="mt-6 flex gap-3">
         <Button type="submit" className="py-2" disabled={isSubmitting}>
-          Change it
+          {say.changeIt}
         </Button>
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>{say.leaveIt}</Button>
       </p>
       {problem && <FieldError>{problem.title}</FieldError>}
     </form>
@@ -70,10 +72,10 @@ export function NewAddress({ account }: { account: Account }) {
     <p>
       <Button
         kind="link"
-        aria-label={`Change the address ${account.email}`}
+        aria-label={fill(say.changeTheAddress, { email: account.email })}
         onClick={() => setOpen(true)}
       >
-        Change it
+        {say.changeIt}
       </Button>
     </p>
   );

@@ -5,6 +5,7 @@ import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
+import * as say from './words.js';
 
 type Typed = Sent<'changePassword'>;
 
@@ -21,7 +22,7 @@ export function NewPassword({ email }: { email: string }) {
     send: (body) => change({ body }),
     onDone: () => {
       form.reset(START);
-      toast('The password is changed.');
+      toast(say.thePasswordIsChanged);
     },
   });
   const { register, formState, problem, submit } = form;
@@ -31,7 +32,7 @@ export function NewPassword({ email }: { email: string }) {
       <input type="hidden" name="username" autoComplete="username" value={email} readOnly />
       <div className="w-64">
         <TextField
-          label="The password now"
+          label={say.thePasswordNow}
           type="password"
           autoComplete="current-password"
           error={errors.now?.message}
@@ -40,7 +41,7 @@ export function NewPassword({ email }: { email: string }) {
       </div>
       <div className="w-64">
         <TextField
-          label="The new password"
+          label={say.theNewPassword}
           type="password"
           autoComplete="new-password"
           error={errors.next?.message}
@@ -48,7 +49,7 @@ export function NewPassword({ email }: { email: string }) {
         />
       </div>
       <Button type="submit" className="mt-6 py-2" disabled={isSubmitting}>
-        Change it
+        {say.changeIt}
       </Button>
       {problem && <FieldError>{problem.title}</FieldError>}
     </form>
@@ -70,14 +71,14 @@ export function FirstPassword({ email }: { email: string }) {
     start: { next: '' },
     schema: firstSchema,
     send: (body) => set({ body }),
-    onDone: () => void toast('From now on you sign in by your address and this password.'),
+    onDone: () => void toast(say.fromNowOnYouSign),
   });
   return (
     <form className="flex flex-wrap items-start gap-3" noValidate onSubmit={submit}>
       <input type="hidden" name="username" autoComplete="username" value={email} readOnly />
       <div className="w-64">
         <TextField
-          label="A password"
+          label={say.aPassword}
           type="password"
           autoComplete="new-password"
           error={errorAt('next')}
@@ -85,7 +86,7 @@ export function FirstPassword({ email }: { email: string }) {
         />
       </div>
       <Button type="submit" className="mt-6 py-2" disabled={isSending}>
-        Set it
+        {say.setIt}
       </Button>
       {problem && errorAt('next') === undefined && <FieldError>{problem.title}</FieldError>}
     </form>

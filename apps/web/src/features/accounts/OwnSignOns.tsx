@@ -4,6 +4,8 @@ import { api, problemOf } from '../../app/api.js';
 import { wallClock } from '../../app/clock.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type OwnAccount = Answer<'ownAccount'>['accounts'][number];
 
@@ -16,16 +18,16 @@ export function OwnSignOns({ account, zone }: { account: OwnAccount; zone: strin
       {account.signOns.map(({ id, name, since }) => (
         <p key={id} className="flex flex-wrap items-baseline gap-x-3 text-sm">
           <span>
-            Signs on at {name}, since {dateInWords(wallClock(since, zone).date)}
+            {fill(say.signsOnAtSince, { name, date: dateInWords(wallClock(since, zone).date) })}
           </span>
           <Button
             kind="link"
             className="!text-sm"
             disabled={isLoading}
-            aria-label={`Sign on at ${name} no longer`}
+            aria-label={fill(say.signOnAtNoLonger, { name })}
             onClick={() => void end({ params: { signOnId: id } })}
           >
-            No longer
+            {say.noLonger}
           </Button>
         </p>
       ))}

@@ -4,6 +4,7 @@ import { restartLive } from '../../app/live.js';
 import { askForPasskey } from '../../app/passkeys.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
+import * as say from './words.js';
 
 /** Signs in by a passkey: the browser shows those that it has for this school. */
 export function PasskeySignIn({ onDone }: { onDone?: (() => void) | undefined }) {
@@ -29,9 +30,9 @@ export function PasskeySignIn({ onDone }: { onDone?: (() => void) | undefined })
         disabled={asked.isLoading || signedIn.isLoading}
         onClick={() => void press()}
       >
-        Use a passkey
+        {say.useAPasskey}
       </Button>
-      {isUnused && <p className="mt-1 text-sm text-soft">No passkey was used.</p>}
+      {isUnused && <p className="mt-1 text-sm text-soft">{say.noPasskeyWasUsed}</p>}
       {problem && <FieldError>{problem.title}</FieldError>}
     </div>
   );

@@ -9,6 +9,8 @@ import { useServerForm, wrongAt } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Passkey = Answer<'passkeys'>['passkeys'][number];
 
@@ -30,7 +32,7 @@ function Rename({ passkey, onDone }: { passkey: Passkey; onDone: () => void }) {
     <form className="flex flex-wrap items-end gap-3" noValidate onSubmit={submit}>
       <div className="w-64">
         <TextField
-          label="What you call it"
+          label={say.whatYouCallIt}
           className="!py-1.5"
           maxLength={80}
           autoFocus
@@ -38,9 +40,9 @@ function Rename({ passkey, onDone }: { passkey: Passkey; onDone: () => void }) {
           {...register('name')}
         />
       </div>
-      <Button type="submit">Call it so</Button>
+      <Button type="submit">{say.callItSo}</Button>
       <Button kind="link" onClick={onDone}>
-        As it was
+        {say.asItWas}
       </Button>
     </form>
   );
@@ -48,8 +50,8 @@ function Rename({ passkey, onDone }: { passkey: Passkey; onDone: () => void }) {
 
 function standing({ isShared, addedAt, usedAt }: Passkey, zone: string): string {
   const on = (instant: string): string => dateInWords(wallClock(instant, zone).date);
-  const used = usedAt === null ? 'not used yet' : `last used ${on(usedAt)}`;
-  return [`added ${on(addedAt)}`, used, isShared ? 'on your other devices too' : '']
+  const used = usedAt === null ? say.notUsedYet : fill(say.lastUsed, { on: on(usedAt) });
+  return [fill(say.addedOn, { on: on(addedAt) }), used, isShared ? say.onYourOtherDevicesToo : '']
     .filter(Boolean)
     .join(', ');
 }
@@ -71,16 +73,20 @@ function Row({ passkey, zone }: { passkey: Passkey; zone: string }) {
         <p className="text-sm text-soft">{standing(passkey, zone)}</p>
         {problem && <FieldError>{problem.title}</FieldError>}
       </div>
-      <Button kind="link" aria-label={`Rename ${passkey.name}`} onClick={() => setNaming(true)}>
-        Rename
+      <Button
+        kind="link"
+        aria-label={fill(say.renamePasskey, { passkey: passkey.name })}
+        onClick={() => setNaming(true)}
+      >
+        {say.rename}
       </Button>
       <Button
         kind="danger-link"
         disabled={isLoading}
-        aria-label={`Take away ${passkey.name}`}
+        aria-label={fill(say.takeAway, { passkey: passkey.name })}
         onClick={() => void remove({ params: { passkeyId: passkey.id } })}
       >
-        Take away
+        {say.takeAway2}
       </Button>
     </li>
   );
@@ -98,7 +104,7 @@ function Another() {
       if (!data) return { error };
       const response = await makePasskey(data.options);
       // What was typed stays.
-      if (!response) return { error: wrongAt('name', 'No passkey was made.') };
+      if (!response) return { error: wrongAt('name', say.noPasskeyWasMade) };
       return add({ body: { name, response } });
     },
     onDone: () => form.reset({ name: '' }),
@@ -108,8 +114,8 @@ function Another() {
     <form className="mt-2 flex flex-wrap items-end gap-3" noValidate onSubmit={submit}>
       <div className="w-64">
         <TextField
-          label="A passkey on this device, called"
-          placeholder="My phone"
+          label={say.aPasskeyOnThisDevice}
+          placeholder={say.myPhone}
           className="!py-1.5"
           maxLength={80}
           error={errorAt('name')}
@@ -117,7 +123,7 @@ function Another() {
         />
       </div>
       <Button type="submit" disabled={isSending}>
-        Add it
+        {say.addIt}
       </Button>
       {problem && errorAt('name') === undefined && <FieldError>{problem.title}</FieldError>}
     </form>
@@ -137,29 +143,23 @@ function OwnPasskeys({ zone }: { zone: string }) {
           </ul>
         )}
       </Loaded>
-      {hasPasskeys() ? <Another /> : <p>This browser has no passkeys.</p>}
+      {hasPasskeys() ? <Another /> : <p>{say.thisBrowserHasNoPasskeys}</p>}
     </>
   );
 }
 
 /** Why there are none. */
-const WHY_NONE = {
-  'no-domain':
-    'There are none here: a passkey belongs to a name, and people reach this Glen by a number or without https.',
-  shut: 'The school takes none.',
-};
+const WHY_NONE = say.whyNone;
 
 /** The passkeys of the account in use. */
 export function Passkeys({ me }: { me: Me }) {
   const { passkeys } = me.ways;
   return (
-    <section aria-label="Passkeys">
-      <h2 className="mb-2 text-xl">Passkeys</h2>
+    <section aria-label={say.passkeys}>
+      <h2 className="mb-2 text-xl">{say.passkeys}</h2>
       {passkeys === 'open' ? (
         <>
-          <p className="mb-3 text-soft">
-            Sign in by what unlocks your device, without typing anything.
-          </p>
+          <p className="mb-3 text-soft">{say.signInByWhatUnlocks}</p>
           <OwnPasskeys zone={me.school.zone} />
         </>
       ) : (

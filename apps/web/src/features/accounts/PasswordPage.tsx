@@ -8,6 +8,9 @@ import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Typed = Sent<'setPassword'>;
 
@@ -34,8 +37,8 @@ function PasswordForm({ token, whose }: FormProps) {
     <form className="mt-5 grid gap-4" noValidate onSubmit={submit}>
       <input type="hidden" name="username" autoComplete="username" value={whose.email} readOnly />
       <TextField
-        label="Your new password"
-        hint="Several words are easy to keep in mind."
+        label={say.yourNewPassword}
+        hint={say.severalWordsAreEasy}
         error={formState.errors.password?.message}
         autoFocus
         type="password"
@@ -44,7 +47,7 @@ function PasswordForm({ token, whose }: FormProps) {
       />
       {problem && <FieldError>{problem.title}</FieldError>}
       <Button type="submit" kind="act" disabled={formState.isSubmitting}>
-        Set it and go in
+        {say.setItAndGoIn}
       </Button>
     </form>
   );
@@ -60,10 +63,11 @@ export default function PasswordPage() {
         {(whose) => (
           <>
             <p className="text-soft">{whose.school}</p>
-            <ScreenTitle tab="Choose a password">Hello, {whose.name}</ScreenTitle>
+            <ScreenTitle tab={say.chooseAPassword}>
+              {fill(say.helloWhose, { whose: whose.name })}
+            </ScreenTitle>
             <p className="mt-2">
-              You sign in as <b className="break-all">{whose.email}</b>. Choose a password; this
-              address works once.
+              <Said as={say.youSignInAsChoose} email={<b className="break-all">{whose.email}</b>} />
             </p>
             <PasswordForm token={token} whose={whose} />
           </>

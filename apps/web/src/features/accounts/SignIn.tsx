@@ -14,6 +14,9 @@ import { PasskeySignIn } from './PasskeySignIn.js';
 import { SignOnButtons } from './SignOnButtons.js';
 import { SignOnTroubleNote } from './SignOnTrouble.js';
 import { SignedOutThere } from './SignedOutThere.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type DemoPerson = Answer<'demoPeople'>['people'][number];
 
@@ -36,14 +39,14 @@ function PasswordForm({ onDone }: { onDone?: () => void }) {
   return (
     <form className="grid gap-4" noValidate onSubmit={submit}>
       <TextField
-        label="Address"
+        label={say.address}
         error={errorAt('email')}
         type="email"
         autoComplete="username"
         {...register('email')}
       />
       <TextField
-        label="Password"
+        label={say.password}
         error={errorAt('password')}
         type="password"
         autoComplete="current-password"
@@ -51,7 +54,7 @@ function PasswordForm({ onDone }: { onDone?: () => void }) {
       />
       {problem && <FieldError>{problem.title}</FieldError>}
       <Button type="submit" kind="act" disabled={isSending}>
-        Sign in
+        {say.signIn}
       </Button>
     </form>
   );
@@ -98,14 +101,14 @@ function ByPassword({ isFolded, isAlone, children }: ByPasswordProps) {
   if (isOpen)
     return (
       <div className="grid gap-3">
-        {!isAlone && <p className="text-soft">or by address and password</p>}
+        {!isAlone && <p className="text-soft">{say.orByAddressAndPassword}</p>}
         {children}
       </div>
     );
   return (
     <p>
       <Button kind="link" onClick={() => setOpen(true)}>
-        By address and password
+        {say.byAddressAndPassword}
       </Button>
     </p>
   );
@@ -128,7 +131,7 @@ function DemoPersonRow({
         <Button
           key={a.id}
           disabled={isLoading}
-          aria-label={`Sign in as ${person.name}, ${kindInWords(a.kind)}`}
+          aria-label={fill(say.signInAs, { person: person.name, kind: kindInWords(a.kind) })}
           className="!px-2 !py-0.5 !text-sm"
           onClick={() =>
             void signInAs({ body: { accountId: a.id } }).then(() => {
@@ -137,7 +140,7 @@ function DemoPersonRow({
             })
           }
         >
-          {a.kind === 'school' ? 'school' : 'home'}
+          {a.kind === 'school' ? say.school : say.home}
         </Button>
       ))}
     </li>
@@ -152,17 +155,17 @@ export function DemoPeople({ onDone }: { onDone?: () => void }) {
     p.name.toLowerCase().includes(find.trim().toLowerCase()),
   );
   return (
-    <section aria-label="People of the demo" className="min-w-0">
-      <h2 className="text-lg">Or be someone of the demo school</h2>
+    <section aria-label={say.peopleOfTheDemo} className="min-w-0">
+      <h2 className="text-lg">{say.orBeSomeone}</h2>
       <input
         type="search"
-        aria-label="Find a person"
-        placeholder="Find a person"
+        aria-label={say.findAPerson}
+        placeholder={say.findAPerson}
         className={`${inputClass} mt-2`}
         value={find}
         onChange={(e) => setFind(e.target.value)}
       />
-      <ul className="mt-2 h-90 overflow-auto" tabIndex={0} aria-label="People">
+      <ul className="mt-2 h-90 overflow-auto" tabIndex={0} aria-label={say.people}>
         {wanted.map((p) => (
           <DemoPersonRow key={p.id} person={p} onDone={onDone} />
         ))}
@@ -177,15 +180,15 @@ export function SignInPage({ me }: { me: Me }) {
       <header className="flex items-center gap-3">
         <img src="/mark.svg" alt="" width="44" height="44" />
         <div>
-          <ScreenTitle tab="Sign in" size="large">
-            Glen
+          <ScreenTitle tab={say.signIn} size="large">
+            {say.glen}
           </ScreenTitle>
-          <p className="text-soft">The doors to your online classes · {me.school.name}</p>
+          <p className="text-soft">{fill(say.theDoorsToYourOnline, { school: me.school.name })}</p>
         </div>
       </header>
       <div className={`grid gap-10 ${me.demo ? 'md:grid-cols-2' : 'max-w-md'}`}>
-        <section aria-label="Sign in">
-          <h2 className="mb-3 text-lg">Sign in</h2>
+        <section aria-label={say.signIn}>
+          <h2 className="mb-3 text-lg">{say.signIn}</h2>
           <SignedOutThere />
           <SignOnTroubleNote me={me} />
           <SignInWays me={me} />
@@ -193,11 +196,14 @@ export function SignInPage({ me }: { me: Me }) {
         {me.demo && <DemoPeople />}
       </div>
       <p className="text-soft">
-        Here for a lesson? Follow the link your teacher posted, or{' '}
-        <a className="text-bracken-deep underline" href="/door">
-          type its code
-        </a>
-        .
+        <Said
+          as={say.hereForALessonFollow}
+          what={(text) => (
+            <a className="text-bracken-deep underline" href="/door">
+              {text}
+            </a>
+          )}
+        />
       </p>
     </main>
   );

@@ -10,24 +10,22 @@ import { ClaimRules } from './ClaimRules.js';
 import { WaysTable } from './WaysTable.js';
 import { useSignInWays, type SignInWays, type WaysEditing } from './useSignInWays.js';
 import { waysNotes } from './waysNotes.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** Whether what changes everybody asks for a passkey. */
 function AsksPasskey({ editing }: { editing: WaysEditing }) {
   const error = editing.errorAt('asksPasskey');
   return (
-    <section aria-label="What changes everybody" className="mt-8 max-w-2xl">
-      <h2 className="mb-1 text-xl">What changes everybody</h2>
+    <section aria-label={say.whatChangesEverybody} className="mt-8 max-w-2xl">
+      <h2 className="mb-1 text-xl">{say.whatChangesEverybody}</h2>
       {editing.hasPasskeys ? (
         <label className="flex items-baseline gap-2.5">
           <input type="checkbox" className="accent-bracken" {...editing.register('asksPasskey')} />
-          Head and office show a passkey before they change the calendar, the school’s entry rules,
-          what is said of the school, or this
+          {say.headAndOfficeShow}
         </label>
       ) : (
-        <p className="text-soft">
-          Head and office could be asked for a passkey here, but there are none at this address: a
-          passkey belongs to a name, and people reach this Glen by a number or without https.
-        </p>
+        <p className="text-soft">{say.headAndOfficeCould}</p>
       )}
       {error && <FieldError>{error}</FieldError>}
     </section>
@@ -41,15 +39,15 @@ function Editor({ kept }: { kept: SignInWays }) {
   return (
     <Screen margin={<Margin notes={waysNotes(kept)} />}>
       <SchoolTabs />
-      <ScreenTitle tab="How people sign in" className="mb-4" />
+      <ScreenTitle tab={say.howPeopleSignIn} className="mb-4" />
       <form noValidate onSubmit={submit}>
         {theirs && (
           <Theirs
-            what="how people sign in"
+            what={say.howPeopleSignIn2}
             saveOver={editing.saveOver}
             takeTheirs={editing.takeTheirs}
           >
-            Theirs takes newcomers in by {theirs.rules.length} rules.
+            {fill(say.theirsTakesNewcomers, { rulesCount: theirs.rules.length })}
           </Theirs>
         )}
         <WaysTable editing={editing} />
@@ -58,9 +56,9 @@ function Editor({ kept }: { kept: SignInWays }) {
         {problem && !theirs && !isBeside && <FieldError>{problem.title}</FieldError>}
         <p className="mt-6 flex gap-3">
           <Button type="submit" kind="act" disabled={!isDirty || formState.isSubmitting}>
-            Save it
+            {say.saveIt}
           </Button>
-          {isDirty && <Button onClick={editing.asItWas}>As it was</Button>}
+          {isDirty && <Button onClick={editing.asItWas}>{say.asItWas}</Button>}
         </p>
       </form>
     </Screen>

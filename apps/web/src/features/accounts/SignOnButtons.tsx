@@ -3,6 +3,8 @@ import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { kindInWords } from './kindInWords.js';
 import { useSignOn } from './useSignOn.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Provider = Me['ways']['providers'][number];
 
@@ -36,7 +38,7 @@ export function SignOnButtons({
               disabled={isLeaving}
               onClick={() => void signOn({ provider: id, anew: asksAnew(kind), join })}
             >
-              <span className="truncate">Use {name}</span>{' '}
+              <span className="truncate">{fill(say.useName, { name })}</span>{' '}
               <span className="font-normal">{kindInWords(kind)}</span>
             </Button>
           </li>

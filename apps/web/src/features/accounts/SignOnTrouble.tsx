@@ -4,6 +4,8 @@ import { SIGN_ON_TROUBLES, signOnTroubleInWords, type SignOnTrouble } from '@gle
 import type { Me } from '@glen/contract';
 import { Button } from '../../ui/Button.js';
 import { useSignOn } from './useSignOn.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const isTrouble = (said: string | null): said is SignOnTrouble =>
   (SIGN_ON_TROUBLES as readonly (string | null)[]).includes(said);
@@ -44,7 +46,7 @@ export function SignOnTroubleNote({ me, join = false }: { me: Me; join?: boolean
         disabled={isLeaving}
         onClick={() => void signOn({ provider: provider.id, anew: true, join })}
       >
-        Try {provider.name} again
+        {fill(say.tryAgain, { provider: provider.name })}
       </Button>
     </div>
   );

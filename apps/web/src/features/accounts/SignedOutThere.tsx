@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import type { Answer } from '@glen/contract';
 import { buttonClass } from '../../ui/Button.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type There = NonNullable<Answer<'signOut'>['there']>;
 
@@ -23,13 +25,10 @@ export function SignedOutThere() {
   if (!there) return null;
   return (
     <div role="status" className="mb-4 rounded-small border border-line bg-shade p-3.5">
-      <p>
-        You are signed out of Glen. {there.name} may still be signed in at this browser, and would
-        let whoever sits here in again.
-      </p>
+      <p>{fill(say.youAreSignedOut, { there: there.name })}</p>
       <p className="mt-2">
         <a className={buttonClass()} href={there.address}>
-          Sign out of {there.name} too
+          {fill(say.signOutOfToo, { there: there.name })}
         </a>
       </p>
     </div>

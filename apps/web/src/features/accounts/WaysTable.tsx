@@ -3,12 +3,9 @@ import { FieldError } from '../../ui/Field.js';
 import { kindInWords } from './kindInWords.js';
 import type { WaysEditing } from './useSignInWays.js';
 import { BareTick } from '../../ui/BareTick.js';
+import * as say from './words.js';
 
-const WHO: Record<Signers, string> = {
-  staff: 'Staff',
-  students: 'Students',
-  guests: 'Guests and home accounts',
-};
+const WHO: Record<Signers, string> = say.who;
 
 interface Row {
   way: WayIn;
@@ -22,7 +19,7 @@ function Cell({ editing, who, row }: { editing: WaysEditing; who: Signers; row: 
     return (
       <td className="px-3 py-2 text-center text-soft">
         <span aria-hidden="true">–</span>
-        <span className="sr-only">not for them</span>
+        <span className="sr-only">{say.notForThem}</span>
       </td>
     );
   return (
@@ -40,8 +37,8 @@ function Cell({ editing, who, row }: { editing: WaysEditing; who: Signers; row: 
 /** Who may come in which way: a way a row, those for whom it is open ticked. */
 export function WaysTable({ editing }: { editing: WaysEditing }) {
   const rows: Row[] = [
-    { way: 'password', name: 'Address and password' },
-    ...(editing.hasPasskeys ? [{ way: 'passkey' as const, name: 'Passkey' }] : []),
+    { way: 'password', name: say.addressAndPassword },
+    ...(editing.hasPasskeys ? [{ way: 'passkey' as const, name: say.passkey }] : []),
     ...editing.read.providers.map(({ id, name, kind }) => ({
       way: `sign-on:${id}` as const,
       name,
@@ -55,7 +52,7 @@ export function WaysTable({ editing }: { editing: WaysEditing }) {
         <thead>
           <tr className="border-b border-line text-sm">
             <th scope="col" className="py-2 text-left font-semibold">
-              Way in
+              {say.wayIn}
             </th>
             {SIGNERS.map((who) => (
               <th key={who} scope="col" className="px-3 py-2 font-semibold">

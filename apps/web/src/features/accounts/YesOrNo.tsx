@@ -1,11 +1,12 @@
 import type { Answer, Problem } from '@glen/contract';
 import { FieldError } from '../../ui/Field.js';
+import * as say from './words.js';
 
 export type YesNo = Answer<'guestFor'>['said'];
 
 const ANSWERS = [
-  { said: 'yes', label: 'Yes, I will' },
-  { said: 'no', label: 'No' },
+  { said: 'yes', label: say.yesIWill },
+  { said: 'no', label: say.no },
 ] as const;
 
 interface YesOrNoProps {

@@ -1,2 +1,3 @@
+import * as say from './words.js';
 export const kindInWords = (kind: 'school' | 'personal'): string =>
-  kind === 'school' ? 'school account' : 'home account';
+  kind === 'school' ? say.schoolAccount : say.homeAccount;

@@ -9,6 +9,8 @@ import { FieldError } from '../../ui/Field.js';
 import { Screen } from '../../ui/Margin.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { Guests } from './Guests.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Evening = Answer<'appointmentEvening'>;
 type Host = Evening['hosts'][number];
@@ -23,19 +25,22 @@ function OneHost({ host, day }: { host: Host; day: string }) {
         <b>{name}</b>
         <span className="text-md font-normal text-soft">
           {classTitle}
-          {host.date !== day && `, on ${dateInWords(host.date)}`}
+          {host.date !== day && fill(say.onDate, { date: dateInWords(host.date) })}
         </span>
         <span className="text-md font-normal text-soft">
-          {off ?? (taken === slots.length ? 'full' : `${taken} of ${slots.length} taken`)}
+          {off ??
+            (taken === slots.length
+              ? say.full
+              : fill(say.takenOfSlotsCountTaken, { taken, slotsCount: slots.length }))}
         </span>
       </h3>
       {isMine && (
         <p className="flex flex-wrap gap-x-4 print:hidden">
           <Link className={buttonClass('link')} to={`/slots/${seriesId}`}>
-            Your slots
+            {say.yourSlots}
           </Link>
           <Link className={buttonClass('link')} to={`/desk/${linkId}`}>
-            Your desk
+            {say.yourDesk}
           </Link>
         </p>
       )}
@@ -46,8 +51,8 @@ function OneHost({ host, day }: { host: Host; day: string }) {
               {time}–{end}
             </span>
             <span className={`min-w-0 break-words ${who === null ? 'text-soft' : ''}`}>
-              {who ?? 'free'}
-              {about && <span className="text-soft"> about {about}</span>}
+              {who ?? say.free}
+              {about && <span className="text-soft"> {fill(say.about, { about })}</span>}
             </span>
           </li>
         ))}
@@ -67,7 +72,7 @@ function Choosing({ evening }: { evening: Evening }) {
         disabled={isLoading}
         onClick={() => void set({ params: { eveningId }, body: { version, state: next } })}
       >
-        {state === 'open' ? 'Close the choice' : 'Let guests choose again'}
+        {state === 'open' ? say.closeTheChoice : say.letGuestsChooseAgain}
       </Button>
       {error && <FieldError>{problemOf(error)?.title}</FieldError>}
     </>
@@ -80,10 +85,10 @@ function Header({ evening }: { evening: Evening }) {
     <header>
       <p className="mb-1 print:hidden">
         <Link className={buttonClass('link')} to="/appointments">
-          Evenings by appointment
+          {say.eveningsByAppointment}
         </Link>
       </p>
-      <ScreenTitle tab={`Appointments: ${title}`}>{title}</ScreenTitle>
+      <ScreenTitle tab={fill(say.appointmentsTitle, { title })}>{title}</ScreenTitle>
       <p className="flex flex-wrap items-center gap-x-3">
         <span>
           <b>{dateInWords(date, 'with-year')}</b>,{' '}
@@ -92,11 +97,11 @@ function Header({ evening }: { evening: Evening }) {
           </span>
         </span>
         <Chip tone={state === 'open' ? 'well' : 'plain'}>
-          {state === 'open' ? 'guests choose' : 'closed'}
+          {state === 'open' ? say.guestsChoose : say.closed}
         </Chip>
       </p>
       <p className="mt-3 flex flex-wrap gap-3 print:hidden">
-        <Button onClick={() => window.print()}>Print the lists</Button>
+        <Button onClick={() => window.print()}>{say.printTheLists}</Button>
         {mayChange && <Choosing evening={evening} />}
       </p>
     </header>
@@ -119,8 +124,8 @@ export default function AppointmentEveningPage() {
         <Screen margin={false}>
           <Header evening={evening} />
           <div className="mt-5 grid items-start gap-x-10 gap-y-6 wide:grid-cols-2 print:block">
-            <section aria-label="Who sees whom">
-              <h2 className="text-lg">Who sees whom</h2>
+            <section aria-label={say.whoSeesWhom}>
+              <h2 className="text-lg">{say.whoSeesWhom}</h2>
               {evening.hosts.map((host) => (
                 <OneHost key={host.seriesId} host={host} day={evening.date} />
               ))}

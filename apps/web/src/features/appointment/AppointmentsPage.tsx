@@ -11,6 +11,8 @@ import { Screen } from '../../ui/Margin.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { Empty } from '../../ui/States.js';
 import { PlanEvening } from './PlanEvening.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Evenings = Answer<'appointments'>;
 
@@ -28,11 +30,15 @@ function OneEvening({ evening }: { evening: Evenings['evenings'][number] }) {
             {time}–{until}
           </span>
         </span>
-        {state === 'closed' && <Chip>closed</Chip>}
+        {state === 'closed' && <Chip>{say.closed}</Chip>}
       </p>
       <p className="text-md text-soft">
-        {counted(hosts, 'teacher', 'teachers')}, {counted(guests, 'guest', 'guests')}, {taken} of{' '}
-        {counted(slots, 'time', 'times')} taken
+        {fill(say.countCount2TakenOfCount3Taken, {
+          count: counted(hosts, 'teacher', 'teachers'),
+          count2: counted(guests, 'guest', 'guests'),
+          taken,
+          count3: counted(slots, 'time', 'times'),
+        })}
       </p>
     </li>
   );
@@ -57,16 +63,13 @@ function Appointments({ all, zone }: { all: Evenings; zone: string }) {
     );
   const begin = teachers.length > 0 && (
     <Button kind="act" onClick={() => setPlanning(true)}>
-      Plan an evening
+      {say.planAnEvening}
     </Button>
   );
   if (evenings.length === 0)
     return (
-      <Empty title="No evening by appointment">
-        <p>
-          Families see several teachers on one evening, ten minutes each, by video. They choose
-          their times on one page, without an account; each teacher has a link of their own.
-        </p>
+      <Empty title={say.noEveningByAppointment}>
+        <p>{say.familiesSeeSeveralTeachers}</p>
         <p className="mt-3">{begin}</p>
       </Empty>
     );
@@ -87,7 +90,7 @@ export default function AppointmentsPage({ zone }: { zone: string }) {
   const asked = api.useAppointmentsQuery();
   return (
     <Screen margin={false}>
-      <ScreenTitle tab="Appointments">Evenings by appointment</ScreenTitle>
+      <ScreenTitle tab={say.appointments}>{say.eveningsByAppointment}</ScreenTitle>
       <Loaded asked={asked} isPart>
         {(all) => <Appointments all={all} zone={zone} />}
       </Loaded>

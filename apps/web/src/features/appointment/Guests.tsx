@@ -7,6 +7,8 @@ import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { Field, FieldError, inputClass } from '../../ui/Field.js';
 import { guestsReadSoFar } from '../link/guestsReadSoFar.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Evening = Answer<'appointmentEvening'>;
 type Guest = Evening['guests'][number];
@@ -26,19 +28,19 @@ function TakeOff({ eveningId, guest }: OfGuest) {
     return (
       <Button
         kind="danger-link"
-        aria-label={`Take off: ${nameOf(guest)}`}
+        aria-label={fill(say.takeOff, { name: nameOf(guest) })}
         onClick={() => setAsking(true)}
       >
-        Take off…
+        {say.takeOffDots}
       </Button>
     );
   const count = guest.appointments.length;
   return (
-    <div className="w-full rounded-small bg-berry-tint p-3" role="group" aria-label="Take off">
+    <div className="w-full rounded-small bg-berry-tint p-3" role="group" aria-label={say.takeOff2}>
       <p>
         {count === 0
-          ? 'Their address leads nowhere any more.'
-          : `${counted(count, 'time', 'times')} of theirs become free, and their address leads nowhere any more.`}
+          ? say.theirAddressLeadsNowhereAny
+          : fill(say.ofTheirsBecomeFree, { count: counted(count, 'time', 'times') })}
       </p>
       <p className="mt-2 flex flex-wrap gap-2">
         <Button
@@ -46,9 +48,9 @@ function TakeOff({ eveningId, guest }: OfGuest) {
           disabled={isLoading}
           onClick={() => void drop({ params: { eveningId }, body: { guestId: guest.id } })}
         >
-          Take them off
+          {say.takeThemOff}
         </Button>
-        <Button onClick={() => setAsking(false)}>Keep them</Button>
+        <Button onClick={() => setAsking(false)}>{say.keepThem}</Button>
       </p>
       {error && <FieldError>{problemOf(error)?.title}</FieldError>}
     </div>
@@ -60,16 +62,16 @@ function PassOn({ eveningId, guest }: OfGuest) {
   const [make, { isLoading }] = api.useAppointmentWayInMutation();
   const copy = async (): Promise<void> => {
     const { data } = await make({ params: { eveningId }, body: { guestId: guest.id } });
-    if (data) await copyText(data.address, `The way in of ${nameOf(guest)} is copied.`);
+    if (data) await copyText(data.address, fill(say.theWay, { name: nameOf(guest) }));
   };
   return (
     <Button
       kind="link"
       disabled={isLoading}
-      aria-label={`Copy the way in of ${nameOf(guest)}`}
+      aria-label={fill(say.copyTheWayInOf, { name: nameOf(guest) })}
       onClick={() => void copy()}
     >
-      Copy their way in
+      {say.copyTheirWayIn}
     </Button>
   );
 }
@@ -84,16 +86,18 @@ function OneGuest({ evening, guest }: { evening: Evening; guest: Guest }) {
       </p>
       <p className="text-md text-soft">
         {appointments.length === 0
-          ? 'has chosen nothing yet'
+          ? say.hasChosenNothingYet
           : appointments.map(({ time, host }) => `${time} ${host}`).join(', ')}
       </p>
       <div className="flex flex-wrap gap-x-4 print:hidden">
         <Button
           kind="link"
-          aria-label={`Copy the address of ${nameOf(guest)}`}
-          onClick={() => void copyText(address, `Where ${nameOf(guest)} chooses is copied.`)}
+          aria-label={fill(say.copyTheAddressOf, { name: nameOf(guest) })}
+          onClick={() =>
+            void copyText(address, fill(say.whereChoosesIsCopied, { name: nameOf(guest) }))
+          }
         >
-          Copy where they choose
+          {say.copyWhereTheyChoose}
         </Button>
         {!evening.mails && appointments.length > 0 && <PassOn {...of} />}
         <TakeOff {...of} />
@@ -108,14 +112,14 @@ function Invite({ evening }: { evening: Evening }) {
   const form = useServerForm<{ text: string }, { text: string }, Evening>({
     start: { text: '' },
     send: (body) => add({ params: { eveningId: evening.id }, body }),
-    keepAs: { name: `appointment guests ${evening.id}` },
+    keepAs: { name: fill(say.appointmentGuests, { id: evening.id }) },
     onDone: () => form.reset({ text: '' }),
   });
   const { register, watch, errorAt, problem, isSending, submit } = form;
   return (
     <form className="mt-4 grid gap-2 print:hidden" noValidate onSubmit={submit}>
       <Field
-        label="Invite more, by name and address, a line each"
+        label={say.inviteMoreByName}
         error={errorAt('text')}
         hint={guestsReadSoFar(watch('text'))}
       >
@@ -132,7 +136,7 @@ function Invite({ evening }: { evening: Evening }) {
       {problem && <FieldError>{problem.title}</FieldError>}
       <p>
         <Button type="submit" disabled={isSending}>
-          Invite them
+          {say.inviteThem}
         </Button>
       </p>
     </form>
@@ -144,13 +148,11 @@ export function Guests({ evening }: { evening: Evening }) {
   const { guests, mails } = evening;
   const waiting = guests.filter(({ appointments }) => appointments.length === 0).length;
   return (
-    <section aria-label="Guests">
-      <h2 className="text-lg">Guests</h2>
+    <section aria-label={say.guests}>
+      <h2 className="text-lg">{say.guests}</h2>
       <p className="text-md text-soft print:hidden">
-        {mails
-          ? 'Each has a letter with an address of their own, and another the day before.'
-          : 'No letters go out here: send each the address where they choose.'}{' '}
-        {waiting > 0 && `${counted(waiting, 'has', 'have')} chosen nothing yet.`}
+        {mails ? say.eachHasALetter : say.noLettersGoOutHere}{' '}
+        {waiting > 0 && fill(say.chosenNothingYet, { count: counted(waiting, 'has', 'have') })}
       </p>
       <ul className="mt-2">
         {guests.map((guest) => (

@@ -5,6 +5,8 @@ import { Button, buttonClass } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { toast } from '../../ui/toast.js';
 import type { OwnEvening } from './fittedOnPage.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Mine = OwnEvening['mine'][number];
 
@@ -23,10 +25,10 @@ function GiveUp({ token, own, one }: OneProps) {
       <Button
         kind="danger-link"
         className="min-h-11"
-        aria-label={`Give up ${one.time}, ${one.host}`}
+        aria-label={fill(say.giveUp, { time: one.time, host: one.host })}
         onClick={() => setAsking(true)}
       >
-        Give it up…
+        {say.giveItUpDots}
       </Button>
     );
   return (
@@ -42,10 +44,10 @@ function GiveUp({ token, own, one }: OneProps) {
           })
         }
       >
-        Give up {one.time}
+        {fill(say.giveUpTime, { time: one.time })}
       </Button>
       <Button className="min-h-11" onClick={() => setAsking(false)}>
-        Keep it
+        {say.keepIt}
       </Button>
       {error && <FieldError>{problemOf(error)?.title}</FieldError>}
     </span>
@@ -65,7 +67,7 @@ function OneAppointment({ token, own, one }: OneProps) {
       </p>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 print:hidden">
         <a className={`${buttonClass()} min-h-11`} href={one.door}>
-          To the door
+          {say.toTheDoor}
         </a>
         {own.state === 'open' && <GiveUp token={token} own={own} one={one} />}
       </div>
@@ -80,21 +82,11 @@ function WayIn({ token, own }: { token: string; own: OwnEvening }) {
   const [send, { isLoading, error }] = api.useWayToAppointmentMutation();
   const [first] = own.mine;
   if (me?.account?.email === own.email)
-    return (
-      <p className="mt-2 text-soft print:hidden">
-        You are signed in on this device: each door knows you.
-      </p>
-    );
-  if (!own.mails)
-    return (
-      <p className="mt-2 text-soft">Whoever invited you sends you your way in, which works once.</p>
-    );
+    return <p className="mt-2 text-soft print:hidden">{say.youAreSigned}</p>;
+  if (!own.mails) return <p className="mt-2 text-soft">{say.whoeverInvitedYouSendsYou}</p>;
   return (
     <div className="mt-2 print:hidden">
-      <p className="text-soft">
-        The doors know you once you have come in by a letter on this device. It takes a minute:
-        better before the evening.
-      </p>
+      <p className="text-soft">{say.theDoorsKnowYouOnce}</p>
       <Button
         className="mt-1 min-h-11"
         disabled={isLoading}
@@ -102,12 +94,12 @@ function WayIn({ token, own }: { token: string; own: OwnEvening }) {
           void send({ params: { token }, body: { seriesId: first!.seriesId } })
             .unwrap()
             .then(
-              () => toast(`Your way in goes to ${own.email}.`),
+              () => toast(fill(say.yourWayInGoesTo, { email: own.email })),
               () => undefined,
             )
         }
       >
-        Send me my way in
+        {say.sendMeMyWayIn}
       </Button>
       {error && (
         <FieldError>{problemOf(error)?.errors?.[0]?.message ?? problemOf(error)?.title}</FieldError>
@@ -120,8 +112,8 @@ function WayIn({ token, own }: { token: string; own: OwnEvening }) {
 export function OwnAppointments({ token, own }: { token: string; own: OwnEvening }) {
   if (own.mine.length === 0) return null;
   return (
-    <section className="mt-5" aria-label="Your appointments">
-      <h2 className="text-lg">Your appointments</h2>
+    <section className="mt-5" aria-label={say.yourAppointments}>
+      <h2 className="text-lg">{say.yourAppointments}</h2>
       <ul className="mt-1">
         {own.mine.map((one) => (
           <OneAppointment key={one.id} token={token} own={own} one={one} />
@@ -130,7 +122,7 @@ export function OwnAppointments({ token, own }: { token: string; own: OwnEvening
       <WayIn token={token} own={own} />
       <p className="mt-3 print:hidden">
         <Button className="min-h-11" onClick={() => window.print()}>
-          Print this list
+          {say.printThisList}
         </Button>
       </p>
     </section>

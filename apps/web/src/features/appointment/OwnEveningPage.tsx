@@ -5,6 +5,8 @@ import { Loaded } from '../../app/Loaded.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { OwnAppointments } from './OwnAppointments.js';
 import { Wishes } from './Wishes.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** Somebody else may be faster; the page looks now and then. */
 const LOOK_AGAIN_MS = 15000;
@@ -30,17 +32,17 @@ export default function OwnEveningPage() {
               , {own.school}
             </p>
             <p className="mt-1 text-soft print:hidden">
-              You choose for {own.name ? `${own.name}, ${own.email}` : own.email}. Others see that a
-              time is taken, not by whom. Times are those of {zonePlace(own.zone)}.
+              {fill(say.youChooseForOthersSee, {
+                email: own.name ? `${own.name}, ${own.email}` : own.email,
+                zonePlace: zonePlace(own.zone),
+              })}
             </p>
             <OwnAppointments token={token} own={own} />
             <div className="print:hidden">
               {own.state === 'open' ? (
                 <Wishes token={token} own={own} />
               ) : (
-                <p className="mt-6 text-soft">
-                  Times are not chosen here any more. Ask whoever invited you.
-                </p>
+                <p className="mt-6 text-soft">{say.timesAreNotChosenHere}</p>
               )}
             </div>
           </>

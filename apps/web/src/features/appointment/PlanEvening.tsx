@@ -10,6 +10,9 @@ import { NumberPart } from '../../ui/NumberPart.js';
 import { TextField } from '../../ui/TextField.js';
 import { TimeField } from '../../ui/TimeField.js';
 import { guestsReadSoFar } from '../link/guestsReadSoFar.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Teacher = Answer<'appointments'>['teachers'][number];
 type Planned = Sent<'addAppointments'>;
@@ -41,7 +44,7 @@ function usePlanning(first: string, onDone: (id: number) => void) {
   const [add] = api.useAddAppointmentsMutation();
   return useServerForm<Typed, Typed, Answer<'addAppointments'>>({
     start: {
-      title: 'Families’ evening',
+      title: say.familiesEvening,
       date: first,
       time: '18:00',
       minutes: '120',
@@ -65,8 +68,10 @@ function countInWords(typed: Typed): string {
   const { minutes: slot, gap } = slots;
   if (![minutes, slot, gap].every(Number.isFinite) || slot < 2 || minutes > 720) return '';
   const count = slotOffsets(minutes, slots).length;
-  const until = /^\d\d:\d\d$/.test(typed.time) ? ` until ${addMinutes(typed.time, minutes)}` : '';
-  return `${counted(count, 'time', 'times')} with each${until}.`;
+  const until = /^\d\d:\d\d$/.test(typed.time)
+    ? fill(say.untilAddMinutes, { addMinutes: addMinutes(typed.time, minutes) })
+    : '';
+  return fill(say.countWithEachUntil, { count: counted(count, 'time', 'times'), until });
 }
 
 /** When it is, and how it is cut, in a sentence whose parts are changed in place. */
@@ -86,24 +91,30 @@ function When({ form }: { form: Form }) {
   return (
     <div>
       <p className="text-lg leading-sentence">
-        On{' '}
-        <DateField
-          dress="part"
-          aria-label="The day"
-          value={typed.date}
-          invalid={errorAt('date') !== undefined}
-          onChange={(date) => change({ date })}
-        />{' '}
-        from{' '}
-        <TimeField
-          dress="part"
-          aria-label="From"
-          value={typed.time}
-          invalid={errorAt('time') !== undefined}
-          onChange={(time) => change({ time })}
-        />{' '}
-        for {part('minutes', 'Minutes in all')} minutes, {part('slot', 'Minutes each')} minutes each
-        with {part('gap', 'Minutes between')} between.
+        <Said
+          as={say.onFromForMinutesEach}
+          day={
+            <DateField
+              dress="part"
+              aria-label={say.theDay}
+              value={typed.date}
+              invalid={errorAt('date') !== undefined}
+              onChange={(date) => change({ date })}
+            />
+          }
+          from={
+            <TimeField
+              dress="part"
+              aria-label={say.from}
+              value={typed.time}
+              invalid={errorAt('time') !== undefined}
+              onChange={(time) => change({ time })}
+            />
+          }
+          minutes={part('minutes', say.minutesInAll)}
+          slot={part('slot', say.minutesEach)}
+          gap={part('gap', say.minutesBetween)}
+        />
       </p>
       {wrong ? (
         <FieldError>{wrong}</FieldError>
@@ -137,12 +148,16 @@ function OneTeacher({ teacher, host, onChange }: TeacherProps) {
       </label>
       {host && (
         <span className="text-soft">
-          as{' '}
-          <ChoicePart
-            label={`As which class period, ${name}`}
-            value={String(host.classId)}
-            choices={classes.map(({ id, title }) => ({ value: String(id), label: title }))}
-            onChange={(id) => onChange(Number(id))}
+          <Said
+            as={say.asClassId}
+            classId={
+              <ChoicePart
+                label={fill(say.asWhichClassPeriod, { name })}
+                value={String(host.classId)}
+                choices={classes.map(({ id, title }) => ({ value: String(id), label: title }))}
+                onChange={(id) => onChange(Number(id))}
+              />
+            }
           />
         </span>
       )}
@@ -160,9 +175,7 @@ function Hosts({ form, teachers }: { form: Form; teachers: Teacher[] }) {
   };
   return (
     <fieldset>
-      <legend className="text-sm font-semibold">
-        Who sees guests, each on a link of their own
-      </legend>
+      <legend className="text-sm font-semibold">{say.whoSeesGuestsEach}</legend>
       <ul className="mt-1 max-h-96 overflow-y-auto">
         {teachers.map((teacher) => (
           <OneTeacher
@@ -193,7 +206,7 @@ export function PlanEvening({ teachers, first, onDone, onBack }: PlanEveningProp
   return (
     <form className="mt-4 grid max-w-3xl gap-5" noValidate onSubmit={submit}>
       <TextField
-        label="What it is called"
+        label={say.whatItIsCalled}
         maxLength={200}
         error={errorAt('title')}
         {...register('title')}
@@ -201,7 +214,7 @@ export function PlanEvening({ teachers, first, onDone, onBack }: PlanEveningProp
       <When form={form} />
       <Hosts form={form} teachers={teachers} />
       <Field
-        label="Which guests choose, by name and address, a line each"
+        label={say.whichGuestsChooseByName}
         error={errorAt('guests')}
         hint={guestsReadSoFar(watch('guests'))}
       >
@@ -218,9 +231,9 @@ export function PlanEvening({ teachers, first, onDone, onBack }: PlanEveningProp
       {problem && <FieldError>{problem.title}</FieldError>}
       <p className="flex flex-wrap gap-3">
         <Button kind="act" type="submit" disabled={isSending}>
-          Plan it and invite them
+          {say.planItAndInviteThem}
         </Button>
-        <Button onClick={onBack}>Back to the list</Button>
+        <Button onClick={onBack}>{say.backToTheList}</Button>
       </p>
     </form>
   );

@@ -13,6 +13,9 @@ import {
   type OwnEvening,
   type Wish,
 } from './fittedOnPage.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 /** So often can one teacher be seen: about two children. */
 const MOST_EACH = 2;
@@ -32,13 +35,13 @@ interface WishProps {
 /** One wish: about whom, and when. */
 function OneWish({ wish, onChange, onDrop }: WishProps) {
   const { host, slot, others, about, nth } = wish;
-  const fits = slot ? `${slot.time}, as it fits` : 'no time fits';
+  const fits = slot ? fill(say.asItFits, { time: slot.time }) : say.noTimeFits;
   return (
     <div className="mt-2 grid gap-2 rounded-small bg-shade p-3">
       <input
-        aria-label={`About whom, ${host.name}`}
+        aria-label={fill(say.aboutWhom, { host: host.name })}
         className={inputClass}
-        placeholder="About whom, such as Odo"
+        placeholder={say.aboutWhomSuchAsOdo}
         maxLength={300}
         autoComplete="off"
         value={about}
@@ -46,19 +49,23 @@ function OneWish({ wish, onChange, onDrop }: WishProps) {
       />
       <p className="flex flex-wrap items-center gap-x-4 gap-y-1">
         <span>
-          at{' '}
-          <ChoicePart
-            label={`When, ${host.name}`}
-            value={nth === null ? '' : String(nth)}
-            choices={[
-              { value: '', label: nth === null ? fits : 'as it fits' },
-              ...others.map((one) => ({ value: String(one.nth), label: one.time })),
-            ]}
-            onChange={(value) => onChange({ nth: value === '' ? null : Number(value) })}
+          <Said
+            as={say.atNth}
+            nth={
+              <ChoicePart
+                label={fill(say.whenHost, { host: host.name })}
+                value={nth === null ? '' : String(nth)}
+                choices={[
+                  { value: '', label: nth === null ? fits : say.asItFits2 },
+                  ...others.map((one) => ({ value: String(one.nth), label: one.time })),
+                ]}
+                onChange={(value) => onChange({ nth: value === '' ? null : Number(value) })}
+              />
+            }
           />
         </span>
         <Button kind="link" className="min-h-11" onClick={onDrop}>
-          Not after all
+          {say.notAfterAll}
         </Button>
       </p>
     </div>
@@ -91,13 +98,17 @@ function OneHost({ host, has, wishes, day, isEnough, onAdd, onChange, onDrop }: 
           <b>{host.name}</b>{' '}
           <span className="block text-md text-soft">
             {host.classTitle}
-            {host.date !== day && `, on ${dateInWords(host.date)}`}
+            {host.date !== day && fill(say.onDate, { date: dateInWords(host.date) })}
           </span>
         </span>
         {why !== null && <span className="text-soft">{why}</span>}
         {mayAdd && count === 0 && (
-          <Button className="min-h-11" onClick={onAdd} aria-label={`See ${host.name}`}>
-            See
+          <Button
+            className="min-h-11"
+            onClick={onAdd}
+            aria-label={fill(say.seeHost, { host: host.name })}
+          >
+            {say.see}
           </Button>
         )}
       </div>
@@ -114,9 +125,9 @@ function OneHost({ host, has, wishes, day, isEnough, onAdd, onChange, onDrop }: 
           kind="link"
           className="min-h-11"
           onClick={onAdd}
-          aria-label={`See ${host.name} once more`}
+          aria-label={fill(say.seeOnceMore, { host: host.name })}
         >
-          Once more, about another child
+          {say.onceMoreAboutAnotherChild}
         </Button>
       )}
     </li>
@@ -126,7 +137,9 @@ function OneHost({ host, has, wishes, day, isEnough, onAdd, onChange, onDrop }: 
 /** What the button does, in words. */
 function takeWords(fitted: Fitted[]): string {
   const times = fitted.flatMap(({ slot }) => slot?.time ?? []);
-  return times.length === 1 ? `Take ${times[0]!}` : `Take these ${times.length} times`;
+  return times.length === 1
+    ? fill(say.takeTime, { time: times[0]! })
+    : fill(say.takeTheseTimes, { timesCount: times.length });
 }
 
 interface Typed {
@@ -136,7 +149,7 @@ interface Typed {
 /** A key that no other wish has. */
 const freshKey = (wishes: Wish[], seriesId: number): string => {
   const taken = new Set(wishes.map(({ key }) => key));
-  return taken.has(`${seriesId}`) ? `${seriesId} again` : `${seriesId}`;
+  return taken.has(`${seriesId}`) ? fill(say.seriesIdAgain, { seriesId }) : `${seriesId}`;
 };
 
 /** What a guest wishes: kept until it is taken, and taken as it fits. */
@@ -144,7 +157,7 @@ function useWishes(token: string, own: OwnEvening) {
   const [change] = api.useChangeAppointmentsMutation();
   const form = useServerForm<Typed, Typed, OwnEvening>({
     start: { wishes: [] },
-    keepAs: { name: `appointments ${token.slice(0, 8)}` },
+    keepAs: { name: fill(say.appointmentsToken, { token: token.slice(0, 8) }) },
     send: ({ wishes }) => {
       const take = fittedOnPage(own, wishes).flatMap(({ seriesId, slot, about }) =>
         slot ? [{ seriesId, nth: slot.nth, about }] : [],
@@ -185,7 +198,7 @@ function WhatFits({ fitted }: { fitted: Fitted[] }) {
       )}
       {unmet.length > 0 && (
         <p className="text-gorse-deep">
-          No time is left that fits for {unmet.map(({ host }) => host.name).join(' and ')}.
+          {fill(say.noTimeIsLeft, { unmet: unmet.map(({ host }) => host.name).join(' and ') })}
         </p>
       )}
     </div>
@@ -198,13 +211,11 @@ export function Wishes({ token, own }: { token: string; own: OwnEvening }) {
   const { problem, isSending, submit } = form;
   const canTake = fitted.some(({ slot }) => slot !== null);
   return (
-    <form className="mt-6" noValidate onSubmit={submit} aria-label="Whom to see">
+    <form className="mt-6" noValidate onSubmit={submit} aria-label={say.whomToSee}>
       <h2 className="text-lg">
-        {own.mine.length === 0 ? 'Whom' : 'Whom else'} would you like to see?
+        {fill(say.wouldYouLikeToSee, { what: own.mine.length === 0 ? say.whom : say.whomElse })}
       </h2>
-      <p className="text-soft">
-        Times are fitted in one after another, over as early as can be. Change any of them.
-      </p>
+      <p className="text-soft">{say.timesAreFittedInOne}</p>
       <ul className="mt-2">
         {own.hosts.map((host) => (
           <OneHost

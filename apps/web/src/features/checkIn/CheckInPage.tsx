@@ -8,6 +8,8 @@ import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { TextField } from '../../ui/TextField.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Asked = Answer<'checkIn'>;
 type Given = Sent<'giveCheckIn'>;
@@ -23,18 +25,21 @@ function Give({ asked, token, zone }: { asked: Asked; token: string; zone: strin
   return (
     <form className="grid gap-3" noValidate onSubmit={submit}>
       <p>
-        You are in as <b className="break-words">{asked.as}</b>.
+        <Said as={say.youAreInAs} what={<b className="break-words">{asked.as}</b>} />
         {asked.closes && (
           <span className="text-soft">
             {' '}
-            Open until <span className="font-mono">{wallClock(asked.closes, zone).time}</span>.
+            <Said
+              as={say.openUntil}
+              time={<span className="font-mono">{wallClock(asked.closes, zone).time}</span>}
+            />
           </span>
         )}
       </p>
       {asked.question && (
         <TextField
           label={asked.question}
-          hint="In a few words. It stands in the register of this session."
+          hint={say.inAFewWordsIt}
           maxLength={500}
           autoComplete="off"
           error={errorAt('answer')}
@@ -43,24 +48,19 @@ function Give({ asked, token, zone }: { asked: Asked; token: string; zone: strin
       )}
       {problem && <FieldError>{problem.title}</FieldError>}
       <Button kind="strong" type="submit" disabled={isSending}>
-        I am here
+        {say.iAmHere}
       </Button>
     </form>
   );
 }
 
 /** What is said where there is nothing to press. */
-const SAID: Record<Exclude<Asked['state'], 'may'>, string> = {
-  given: 'You have checked in. You can close this page.',
-  closed: 'This check-in is over. Tell your teacher that you are there.',
-  'not-let-in':
-    'Only whoever has been let in at the door can check in. Go in first, with this browser or signed in with the same account; then open this address again.',
-};
+const SAID: Record<Exclude<Asked['state'], 'may'>, string> = say.said;
 
 function Shown({ asked, token, zone }: { asked: Asked; token: string; zone: string }) {
   return (
     <>
-      <ScreenTitle tab="Check-in">{asked.title ?? 'Check-in'}</ScreenTitle>
+      <ScreenTitle tab={say.checkIn}>{asked.title ?? say.checkIn}</ScreenTitle>
       <div className="mt-4">
         {asked.state === 'may' ? (
           <Give asked={asked} token={token} zone={zone} />

@@ -7,10 +7,11 @@ import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { TextField } from '../../ui/TextField.js';
+import * as say from './words.js';
 
 type Typed = Sent<'findCheckIn'>;
 
-const NO_CODE = 'A check-in has four letters. Listen again: one may be missing.';
+const NO_CODE = say.aCheckInHasFour;
 
 /** Where the letters that were read out are typed. */
 export default function TypeCheckInPage() {
@@ -31,10 +32,10 @@ export default function TypeCheckInPage() {
   });
   return (
     <main id="main" className="mx-auto min-h-dvh max-w-md px-5 py-7">
-      <ScreenTitle tab="Check-in">Check-in</ScreenTitle>
+      <ScreenTitle tab={say.checkIn}>{say.checkIn}</ScreenTitle>
       <form className="mt-4 grid gap-3" noValidate onSubmit={submit}>
         <TextField
-          label="The four letters that your teacher read out"
+          label={say.theFourLetters}
           className="font-mono uppercase"
           maxLength={12}
           autoCapitalize="characters"
@@ -46,7 +47,7 @@ export default function TypeCheckInPage() {
         />
         {problem && <FieldError>{problem.title}</FieldError>}
         <Button kind="act" type="submit" disabled={isSending}>
-          To the check-in
+          {say.toTheCheckIn}
         </Button>
       </form>
     </main>

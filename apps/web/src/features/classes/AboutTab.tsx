@@ -10,11 +10,12 @@ import { ClassWords } from './ClassWords.js';
 import { CopyClass } from './CopyClass.js';
 import { Teachers } from './Teachers.js';
 import { WhoPresents } from './WhoPresents.js';
+import * as say from './words.js';
 
 const LASTING: Note = {
   severity: 'inform',
-  title: 'The link stays',
-  text: 'Whatever it is called and whoever teaches it: students come by the same link.',
+  title: say.theLinkStays,
+  text: say.whateverItIsCalled,
 };
 
 interface AboutProps {

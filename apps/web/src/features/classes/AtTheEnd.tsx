@@ -4,6 +4,8 @@ import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { useRest } from './useRest.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Facts = Answer<'putAwayFacts'>;
 
@@ -12,13 +14,17 @@ const count = (n: number, one: string, many: string): string => (n === 1 ? one :
 /** What putting it away comes to, in a sentence. */
 function consequence({ sessions, links, posts }: Facts): string {
   const parts = [
-    sessions > 0 ? `takes ${count(sessions, 'one session', 'sessions')} to come off the plan` : '',
-    links > 0 ? `stops ${count(links, 'its link', 'links')}` : '',
-    posts > 0 ? `takes ${count(posts, 'one post', 'posts')} down` : '',
+    sessions > 0
+      ? fill(say.takesToComeOff, { count: count(sessions, say.oneSession, 'sessions') })
+      : '',
+    links > 0 ? fill(say.stopsCount, { count: count(links, say.itsLink, 'links') }) : '',
+    posts > 0 ? fill(say.takesDown, { count: count(posts, say.onePost, 'posts') }) : '',
   ].filter(Boolean);
-  if (parts.length === 0) return 'Nothing of it is in use.';
+  if (parts.length === 0) return say.nothingOfIt;
   const last = parts.pop()!;
-  return `Putting it away ${parts.length > 0 ? `${parts.join(', ')} and ${last}` : last}.`;
+  return fill(say.puttingItAway, {
+    last: parts.length > 0 ? fill(say.partsAndLast, { parts: parts.join(', '), last }) : last,
+  });
 }
 
 /** What to do with a class period that is over. */
@@ -29,16 +35,16 @@ export function AtTheEnd({ classPeriod }: { classPeriod: ClassPeriod }) {
   const { putAway, isSaving, problem } = useRest(classPeriod);
   if (!facts) return null;
   return (
-    <section aria-label="When it is over" className="mt-7 max-w-2xl">
-      <h2 className="mb-1 text-xl">When it is over</h2>
+    <section aria-label={say.whenItIsOver} className="mt-7 max-w-2xl">
+      <h2 className="mb-1 text-xl">{say.whenItIsOver}</h2>
       <p>
-        {consequence(facts)} Its roll and all it had stay, and you can bring it back.
-        {facts.isRunning && ' Its door is open just now: close the room first.'}
+        {fill(say.itsRollAndAllIt, { consequence: consequence(facts) })}
+        {facts.isRunning && say.itsDoorIsOpenJust}
       </p>
       {problem && <FieldError>{problem.title}</FieldError>}
       <p className="mt-3">
         <Button disabled={isSaving || facts.isRunning} onClick={() => void putAway()}>
-          Put it away
+          {say.putItAway}
         </Button>
       </p>
     </section>

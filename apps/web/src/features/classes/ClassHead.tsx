@@ -8,6 +8,8 @@ import { CopyButtons } from '../link/LinkLine.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { PutAwayLine } from './PutAwayLine.js';
 import { TABS, TAB_NAMES } from './tabs.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const nameOf = (tab: string | undefined): string =>
   TAB_NAMES[TABS.find((name) => name === tab) ?? 'sessions'];
@@ -17,7 +19,9 @@ const LiveLink = ({ link }: Pick<ClassItem, 'link'>) => {
   const isComposing = search.has('copy');
   return (
     <>
-      <code className="min-w-0 font-mono text-base font-bold break-all">/door/{link.code}</code>
+      <code className="min-w-0 font-mono text-base font-bold break-all">
+        {`/door/${link.code}`}
+      </code>
       <span className="flex flex-wrap gap-2.5 print:hidden">
         <CopyButtons key={String(isComposing)} link={link} composingAtOnce={isComposing} />
       </span>
@@ -27,15 +31,13 @@ const LiveLink = ({ link }: Pick<ClassItem, 'link'>) => {
 
 const StoppedLink = ({ classId, linkId }: { classId: number; linkId: number }) => (
   <>
-    <b className="text-berry-deep">
-      Students have no way in: this class period’s link has been stopped.
-    </b>
+    <b className="text-berry-deep">{say.studentsHaveNoWay}</b>
     <span className="flex flex-wrap gap-2.5">
       <Link to={`/classes/${classId}/links?new=Lessons`} className={buttonClass('act')}>
-        Give it a new link
+        {say.giveItANewLink}
       </Link>
       <Link to={`/classes/${classId}/links/${linkId}`} className={buttonClass()}>
-        Look at the old one
+        {say.lookAtTheOldOne}
       </Link>
     </span>
   </>
@@ -44,7 +46,7 @@ const StoppedLink = ({ classId, linkId }: { classId: number; linkId: number }) =
 /** The class period's lasting address, as on a plate beside a door; where it has been stopped, the way to a new one. */
 const Plate = ({ classPeriod: { id, link } }: { classPeriod: ClassItem }) => (
   <section
-    aria-label="The lasting link"
+    aria-label={say.theLastingLink}
     className="ml-auto flex min-w-0 flex-wrap items-center gap-x-3.5 gap-y-2 rounded-small border border-dashed border-edge px-3.5 py-2"
   >
     {link.state === 'live' ? (
@@ -73,8 +75,8 @@ export function ClassHead({ classPeriod, zone }: { classPeriod: ClassPeriod; zon
           </ScreenTitle>
           <p className="text-soft">
             {names('host')}
-            {names('co-teacher') && ` with ${names('co-teacher')}`}
-            {names('presenter') && ` · ${names('presenter')} presents`}
+            {names('co-teacher') && fill(say.withCoTeacher, { coTeacher: names('co-teacher') })}
+            {names('presenter') && fill(say.presenterPresents, { presenter: names('presenter') })}
           </p>
         </div>
         {!c.putAwayAt && <Plate classPeriod={c} />}

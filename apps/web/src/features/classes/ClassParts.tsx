@@ -5,6 +5,8 @@ import { useMinute, wallClock } from '../../app/clock.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { entryState, linksState, postsState, rollState, sessionsState } from './partStates.js';
 import { TABS, TAB_NAMES, hasTab, type TabName } from './tabs.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** How each part stands, in a line; nothing while it is not known, or where there is nothing to say. */
 function useStates(classPeriod: ClassPeriod, zone: string): Partial<Record<TabName, string>> {
@@ -55,7 +57,7 @@ interface PartsProps {
 /** The parts of a class period, each with how it stands; where there is no room beside the open one, behind a line that opens. */
 export function ClassParts({ open, classPeriod, zone }: PartsProps) {
   const states = useStates(classPeriod, zone);
-  const label = `About ${classPeriod.class.title}`;
+  const label = fill(say.aboutWhat, { what: classPeriod.class.title });
   return (
     <>
       <nav aria-label={label} className="max-half:hidden print:hidden">

@@ -10,6 +10,9 @@ import { Theirs } from '../../ui/Theirs.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { ChoicePart } from '../../ui/choices.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Checked = Omit<Sent<'editClass'>, 'version'>;
 type Typed = Checked & { period: string };
@@ -45,7 +48,7 @@ function useClassWords(kept: Kept) {
   const params = { classId: kept.class.id };
   return useKeptForm<Kept, Typed, Checked>({
     kept,
-    keepAs: `class ${kept.class.id}`,
+    keepAs: fill(say.classId, { id: kept.class.id }),
     fieldsOf,
     schema,
     save: (sent, version) => edit({ params, body: { ...sent, version } }),
@@ -62,28 +65,33 @@ function Flown({ register, watch, setValue }: Words) {
     <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
       <Pennant pennant={pennant} size="large" />
       <p className="text-lg leading-sentence">
-        It flies{' '}
-        <input
-          aria-label="Letters of the pennant"
-          className={`${inputClass} !inline-block !w-16 !py-1 text-center`}
-          maxLength={4}
-          {...register('pennant.letters')}
-        />{' '}
-        on{' '}
-        <ChoicePart
-          label="Pattern"
-          value={pennant.pattern}
-          onChange={(v) => setValue('pennant.pattern', v as Typed['pennant']['pattern'], dirty)}
-          choices={PATTERNS}
-        />{' '}
-        in{' '}
-        <ChoicePart
-          label="Colour"
-          value={pennant.hue}
-          onChange={(v) => setValue('pennant.hue', v as Typed['pennant']['hue'], dirty)}
-          choices={HUES}
+        <Said
+          as={say.itFliesOnIn}
+          lettersPennant={
+            <input
+              aria-label={say.lettersOfThePennant}
+              className={`${inputClass} !inline-block !w-16 !py-1 text-center`}
+              maxLength={4}
+              {...register('pennant.letters')}
+            />
+          }
+          pattern={
+            <ChoicePart
+              label={say.pattern}
+              value={pennant.pattern}
+              onChange={(v) => setValue('pennant.pattern', v as Typed['pennant']['pattern'], dirty)}
+              choices={PATTERNS}
+            />
+          }
+          colour={
+            <ChoicePart
+              label={say.colour}
+              value={pennant.hue}
+              onChange={(v) => setValue('pennant.hue', v as Typed['pennant']['hue'], dirty)}
+              choices={HUES}
+            />
+          }
         />
-        .
       </p>
     </div>
   );
@@ -98,14 +106,14 @@ export function ClassWords({ classPeriod }: { classPeriod: ClassPeriod }) {
     <form className="grid max-w-2xl gap-4" noValidate onSubmit={submit}>
       <div className="grid gap-4 sm:grid-cols-[1fr_9rem]">
         <TextField
-          label="What is it called?"
+          label={say.whatIsItCalled}
           error={errors.title?.message}
           {...register('title')}
         />
         {!classPeriod.class.isOccasion && (
           <TextField
-            label="Period"
-            hint="As the bells label it."
+            label={say.period}
+            hint={say.asTheBellsLabelIt}
             error={errors.period?.message}
             {...register('period')}
           />
@@ -115,14 +123,16 @@ export function ClassWords({ classPeriod }: { classPeriod: ClassPeriod }) {
       {errors.pennant?.letters && <FieldError>{errors.pennant.letters.message}</FieldError>}
       {theirs && (
         <Theirs saveOver={saveOver} takeTheirs={takeTheirs}>
-          Theirs is “{classTitle(theirs.class)}”, with {theirs.class.pennant.letters} on its
-          pennant.
+          {fill(say.theirsIs, {
+            classTitle: classTitle(theirs.class),
+            letters: theirs.class.pennant.letters,
+          })}
         </Theirs>
       )}
       {problem && !theirs && <FieldError>{problem.title}</FieldError>}
       <p>
         <Button type="submit" kind="act" disabled={!isDirty || isSubmitting}>
-          Save it
+          {say.saveIt}
         </Button>
       </p>
     </form>

@@ -14,19 +14,21 @@ import { MakeOccasion } from './MakeOccasion.js';
 import { CopyButtons } from '../link/LinkLine.js';
 import { mayEdit } from '../school/mayEdit.js';
 import { mayMakeClasses } from '../school/mayMakeClasses.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const AS = {
-  host: 'you host',
-  'co-teacher': 'you co-teach',
-  presenter: 'you visit and present',
-  tutor: 'you host at one of its links',
+  host: say.youHost,
+  'co-teacher': say.youCoTeach,
+  presenter: say.youVisitAndPresent,
+  tutor: say.youHostAtOne,
   none: '',
 } as const;
 
 const ALL_STAND: Note = {
   severity: 'well',
-  title: 'Every link stands somewhere',
-  text: 'On the class streams, or about to.',
+  title: say.everyLinkStandsSomewhere,
+  text: say.onTheClassStreams,
 };
 
 /** Which of the reader's class periods have a link that stands nowhere. */
@@ -45,12 +47,12 @@ function LinkCell({ classPeriod: { id, link } }: { classPeriod: ClassItem }) {
   if (link.state !== 'live')
     return (
       <Link className={buttonClass('act')} to={`/classes/${id}/links?new=Lessons`}>
-        Its link is stopped: give it a new one
+        {say.itsLinkIsStoppedGive}
       </Link>
     );
   return (
     <>
-      <code className="rounded-small bg-shade px-2 py-0.5 font-mono">/door/{link.code}</code>
+      <code className="rounded-small bg-shade px-2 py-0.5 font-mono">{`/door/${link.code}`}</code>
       <CopyButtons link={link} />
     </>
   );
@@ -73,7 +75,7 @@ function ClassRow({ classPeriod: c }: { classPeriod: ClassItem }) {
           )}
         </h2>
         <p className="text-soft">
-          {[c.isOccasion ? '' : `${c.rollSize} on the roll`, AS[c.mine]]
+          {[c.isOccasion ? '' : fill(say.onTheRoll, { rollSize: c.rollSize }), AS[c.mine]]
             .filter(Boolean)
             .join(' · ')}
         </p>
@@ -92,11 +94,9 @@ interface OccasionsProps {
 function Occasions({ occasions, mayMake }: OccasionsProps) {
   if (occasions.length === 0 && !mayMake) return null;
   return (
-    <section aria-label="Occasions" className="mt-8">
-      <h2 className="text-xl">Occasions</h2>
-      <p className="text-soft">
-        Colleagues, a talk, a family: a link and sessions for whom you name, without a roll.
-      </p>
+    <section aria-label={say.occasions} className="mt-8">
+      <h2 className="text-xl">{say.occasions}</h2>
+      <p className="text-soft">{say.colleaguesATalkAFamily}</p>
       <ul className="mt-2">
         {occasions.map((c) => (
           <ClassRow key={c.id} classPeriod={c} />
@@ -111,7 +111,9 @@ function Occasions({ occasions, mayMake }: OccasionsProps) {
 const PutAway = ({ classes }: { classes: ClassItem[] }) => (
   <details className="mt-6">
     <summary className="cursor-pointer font-semibold">
-      {classes.length === 1 ? '1 is put away' : `${classes.length} are put away`}
+      {classes.length === 1
+        ? say.isPutAway
+        : fill(say.arePutAway, { classesCount: classes.length })}
     </summary>
     <ul className="mt-2">
       {classes.map((c) => (
@@ -128,26 +130,26 @@ const PutAway = ({ classes }: { classes: ClassItem[] }) => (
 
 const Head = ({ count, mayMake }: { count: number; mayMake: boolean }) => (
   <header className="mb-4 flex flex-wrap items-baseline gap-x-4 gap-y-2">
-    <ScreenTitle tab="Classes">
-      {count === 1 ? '1 class period' : `${count} class periods`}
+    <ScreenTitle tab={say.classes}>
+      {count === 1 ? say.classPeriod : fill(say.classPeriods, { count })}
     </ScreenTitle>
     <span className="ml-auto flex flex-wrap gap-2.5">
       {count > 0 && (
         <>
           <Link to="/registers" className={buttonClass()}>
-            Who came
+            {say.whoCame}
           </Link>
           <Link to="/links" className={buttonClass()}>
-            All my links
+            {say.allMyLinks}
           </Link>
           <Link to="/classes/links" className={buttonClass()}>
-            Sheet of links
+            {say.sheetOfLinks}
           </Link>
         </>
       )}
       {mayMake && (
         <Link to="/begin" className={buttonClass('act')}>
-          Make a class period
+          {say.makeAClassPeriod}
         </Link>
       )}
     </span>
@@ -169,10 +171,8 @@ export function ClassesPage({ me }: { me: Me }) {
           <Screen margin={<Margin notes={notesFor(today)} onAction={act} />}>
             <Head count={classes.length} mayMake={mayMake} />
             {classes.length === 0 && (
-              <Empty title="No class periods yet">
-                {mayMake
-                  ? 'Make one, and its link stands here at once; or the office puts you down for one.'
-                  : 'The office puts you down for yours; each then stands here with its link.'}
+              <Empty title={say.noClassPeriodsYet}>
+                {mayMake ? say.makeOneAndItsLink : say.theOfficePutsYouDown}
               </Empty>
             )}
             <ul>

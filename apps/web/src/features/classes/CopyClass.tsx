@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
 import { Tick } from '../link/Tick.js';
+import * as say from './words.js';
 
 type Checked = Sent<'copyClass'>;
 type Typed = Checked & { period: string };
@@ -14,9 +15,9 @@ type Typed = Checked & { period: string };
 const schema = async () => (await import('@glen/contract/forms')).classCopy;
 
 const TAKES: { key: keyof Checked['takes']; label: string }[] = [
-  { key: 'roll', label: 'the roll' },
-  { key: 'teachers', label: 'its teachers' },
-  { key: 'rules', label: 'its entry rules' },
+  { key: 'roll', label: say.theRoll },
+  { key: 'teachers', label: say.itsTeachers },
+  { key: 'rules', label: say.itsEntryRules },
 ];
 
 interface CopyProps {
@@ -43,19 +44,19 @@ function CopyForm({ of, onClose }: CopyProps) {
     <form className="mt-2 grid gap-4" noValidate onSubmit={submit}>
       <div className="grid gap-4 sm:grid-cols-[1fr_9rem]">
         <TextField
-          label="What is the new one called?"
+          label={say.whatIsTheNewOne}
           error={formState.errors.title?.message}
           autoFocus
           {...register('title')}
         />
         <TextField
-          label="Its period"
+          label={say.itsPeriod}
           error={formState.errors.period?.message}
           {...register('period')}
         />
       </div>
       <fieldset className="flex flex-wrap gap-x-5 gap-y-2">
-        <legend className="mb-1 text-sm font-semibold">It takes over</legend>
+        <legend className="mb-1 text-sm font-semibold">{say.itTakesOver}</legend>
         {TAKES.map(({ key, label }) => (
           <Tick
             key={key}
@@ -68,9 +69,9 @@ function CopyForm({ of, onClose }: CopyProps) {
       {problem && <FieldError>{problem.title}</FieldError>}
       <p className="flex gap-2.5">
         <Button type="submit" kind="act" disabled={formState.isSubmitting}>
-          Make it
+          {say.makeIt}
         </Button>
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>{say.leaveIt}</Button>
       </p>
     </form>
   );
@@ -80,16 +81,14 @@ function CopyForm({ of, onClose }: CopyProps) {
 export function CopyClass({ of }: { of: ClassItem }) {
   const [isOpen, setOpen] = useState(false);
   return (
-    <section aria-label="Another like it" className="mt-7 max-w-2xl">
-      <h2 className="mb-1 text-xl">Another like it</h2>
-      <p>
-        For another period, or for next year: with a link of its own, its lessons still to be said.
-      </p>
+    <section aria-label={say.anotherLikeIt} className="mt-7 max-w-2xl">
+      <h2 className="mb-1 text-xl">{say.anotherLikeIt}</h2>
+      <p>{say.forAnotherPeriod}</p>
       {isOpen ? (
         <CopyForm of={of} onClose={() => setOpen(false)} />
       ) : (
         <p className="mt-3">
-          <Button onClick={() => setOpen(true)}>Make another like it</Button>
+          <Button onClick={() => setOpen(true)}>{say.makeAnotherLikeIt}</Button>
         </p>
       )}
     </section>

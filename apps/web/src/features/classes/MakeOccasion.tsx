@@ -9,6 +9,8 @@ import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { ChoicePart } from '../../ui/choices.js';
 import { TextField } from '../../ui/TextField.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Typed = Required<Pick<Sent<'addClass'>, 'title' | 'kind' | 'comes'>>;
 
@@ -18,9 +20,9 @@ const schema = async () =>
   (await import('@glen/contract/forms')).newClass.pick({ title: true, kind: true, comes: true });
 
 const COMES: { value: OccasionComes; label: string }[] = [
-  { value: 'named', label: 'whom I name' },
-  { value: 'knock', label: 'whoever knocks and is let in' },
-  { value: 'open', label: 'everybody with the link' },
+  { value: 'named', label: say.whomIName },
+  { value: 'knock', label: say.whoeverKnocksAndIsLet },
+  { value: 'open', label: say.everybodyWithTheLink },
 ];
 
 function Form({ onClose }: { onClose: () => void }) {
@@ -40,27 +42,30 @@ function Form({ onClose }: { onClose: () => void }) {
   return (
     <form className="grid max-w-xl gap-4" noValidate onSubmit={submit}>
       <TextField
-        label="What is it called?"
+        label={say.whatIsItCalled}
         autoFocus
         error={formState.errors.title?.message}
         {...register('title')}
       />
       <p className="text-lg leading-sentence">
-        In comes{' '}
-        <ChoicePart
-          label="Who comes"
-          value={watch('comes')}
-          choices={COMES}
-          onChange={(comes) => setValue('comes', comes as OccasionComes)}
+        <Said
+          as={say.inComes}
+          comes={
+            <ChoicePart
+              label={say.whoComes}
+              value={watch('comes')}
+              choices={COMES}
+              onChange={(comes) => setValue('comes', comes as OccasionComes)}
+            />
+          }
         />
-        .
       </p>
       {problem && <FieldError>{problem.title}</FieldError>}
       <p className="flex gap-3">
         <Button type="submit" kind="act" disabled={formState.isSubmitting}>
-          Make its link
+          {say.makeItsLink}
         </Button>
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>{say.leaveIt}</Button>
       </p>
     </form>
   );
@@ -72,12 +77,12 @@ export function MakeOccasion() {
   if (!isOpen)
     return (
       <Button className="mt-3" onClick={() => setOpen(true)}>
-        Make an occasion
+        {say.makeAnOccasion}
       </Button>
     );
   return (
     <section
-      aria-label="Make an occasion"
+      aria-label={say.makeAnOccasion}
       className="mt-3 rounded-big border border-line bg-sheet p-5"
     >
       <Form onClose={() => setOpen(false)} />

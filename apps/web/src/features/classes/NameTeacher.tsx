@@ -7,11 +7,13 @@ import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
 import { ChoicePart } from '../../ui/choices.js';
 import type { As, useTeachers } from './useTeachers.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 export const AS_WORDS: { value: As; label: string }[] = [
-  { value: 'host', label: 'hosts' },
-  { value: 'co-teacher', label: 'co-teaches' },
-  { value: 'presenter', label: 'visits and presents' },
+  { value: 'host', label: say.hosts },
+  { value: 'co-teacher', label: say.coTeaches },
+  { value: 'presenter', label: say.visitsAndPresents },
 ];
 
 const FEWEST_LETTERS = 2;
@@ -40,8 +42,8 @@ function NewTeacher({ form: { register, watch, errorAt, isSending } }: { form: N
     <div className="flex flex-wrap items-start gap-3">
       <div className="w-72">
         <TextField
-          label="Or somebody new, by address"
-          hint="They get a way in to hand on."
+          label={say.orSomebodyNewByAddress}
+          hint={say.theyGetAWay}
           type="email"
           className="!py-1.5"
           error={errorAt('email')}
@@ -49,7 +51,7 @@ function NewTeacher({ form: { register, watch, errorAt, isSending } }: { form: N
         />
       </div>
       <Button type="submit" className="mt-6" disabled={watch('email').trim() === '' || isSending}>
-        Name {watch('name').trim()}
+        {fill(say.name, { name: watch('name').trim() })}
       </Button>
     </div>
   );
@@ -80,7 +82,7 @@ export function NameTeacher({ teachers }: { teachers: ReturnType<typeof useTeach
       <div className="flex flex-wrap items-start gap-3">
         <div className="w-56">
           <TextField
-            label="Somebody more"
+            label={say.somebodyMore}
             className="!py-1.5"
             error={errorAt('name')}
             {...register('name')}
@@ -88,7 +90,7 @@ export function NameTeacher({ teachers }: { teachers: ReturnType<typeof useTeach
         </div>
         <p className="pt-7">
           <ChoicePart
-            label="As what"
+            label={say.asWhat}
             value={as}
             onChange={(v) => change({ as: v as As })}
             choices={AS_WORDS}
@@ -98,7 +100,7 @@ export function NameTeacher({ teachers }: { teachers: ReturnType<typeof useTeach
       {found.map((p) => (
         <p key={p.id}>
           <Button disabled={isSending} onClick={() => void nameKnown(p.id, p.name)}>
-            Name {p.name}
+            {fill(say.name, { name: p.name })}
           </Button>
         </p>
       ))}

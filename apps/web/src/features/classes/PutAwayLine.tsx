@@ -5,6 +5,9 @@ import { FieldError } from '../../ui/Field.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { useKeeps } from '../school/useKeeps.js';
 import { useRest } from './useRest.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 interface LineProps {
   classPeriod: ClassPeriod;
@@ -19,12 +22,16 @@ export function PutAwayLine({ classPeriod, putAwayAt, zone }: LineProps) {
   return (
     <div className="mt-4 flex flex-wrap items-center gap-3 border-y border-dashed border-edge py-3.5">
       <span>
-        <b>Put away on {dateInWords(wallClock(putAwayAt, zone).date)}.</b> Its link is stopped; all
-        it had is kept.
+        <Said
+          as={say.itsLinkIsStoppedAll}
+          date={
+            <b>{fill(say.putAwayOn, { date: dateInWords(wallClock(putAwayAt, zone).date) })}</b>
+          }
+        />
       </span>
       {mayBring && (
         <Button className="ml-auto" kind="act" disabled={isSaving} onClick={() => void bringBack()}>
-          Bring it back
+          {say.bringItBack}
         </Button>
       )}
       {problem && <FieldError>{problem.title}</FieldError>}

@@ -7,6 +7,8 @@ import { Empty } from '../../ui/States.js';
 import { movedInWords } from '../plan/moved.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { mayEdit } from '../school/mayEdit.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const SHOWN = { Ahead: 12, Past: 6 };
 
@@ -17,17 +19,25 @@ const isOff = (s: SessionRow): boolean => s.status === 'cancelled' || s.status =
 /** What a row says beside its title: called off, moved, held elsewhere, who came. */
 const SessionChips = ({ s, rollSize }: { s: SessionRow; rollSize: number }) => (
   <>
-    {s.status === 'cancelled' && <Chip tone="wrong">Cancelled{s.why ? `: ${s.why}` : ''}</Chip>}
-    {s.status === 'skipped' && !s.undated && <Chip>Skipped: {s.why}</Chip>}
+    {s.status === 'cancelled' && (
+      <Chip tone="wrong">{fill(say.cancelledWhat, { what: s.why ? `: ${s.why}` : '' })}</Chip>
+    )}
+    {s.status === 'skipped' && !s.undated && (
+      <Chip>
+        {say.skipped} {s.why}
+      </Chip>
+    )}
     {s.linkLabel && <Chip tone="inform">{s.linkLabel}</Chip>}
-    {s.with.length > 0 && <Chip tone="inform">with {s.with.join(', ')}</Chip>}
-    {s.heldAt && !isOff(s) && <Chip tone="inform">held at the door of {s.heldAt}</Chip>}
-    {s.draft && <Chip tone="careful">{s.undated ? 'Draft, no date yet' : 'Draft'}</Chip>}
+    {s.with.length > 0 && (
+      <Chip tone="inform">{fill(say.withWhat, { what: s.with.join(', ') })}</Chip>
+    )}
+    {s.heldAt && !isOff(s) && (
+      <Chip tone="inform">{fill(say.heldAtTheDoorOf, { heldAt: s.heldAt })}</Chip>
+    )}
+    {s.draft && <Chip tone="careful">{s.undated ? say.draftNoDateYet : say.draft}</Chip>}
     {s.was && !isOff(s) && <Chip tone="careful">{movedInWords(s)}</Chip>}
     {s.came > 0 && (
-      <Chip tone="well">
-        {s.came} of {rollSize} came
-      </Chip>
+      <Chip tone="well">{fill(say.cameOfRollSizeCame, { came: s.came, rollSize })}</Chip>
     )}
   </>
 );
@@ -43,7 +53,7 @@ function SessionLine({ s, classPeriod, isNext }: LineProps) {
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-line py-2">
       <span className={`w-24 ${s.status === 'skipped' ? 'text-soft' : ''}`}>
-        {s.undated ? 'some day' : dateInWords(s.date)}
+        {s.undated ? say.someDay : dateInWords(s.date)}
       </span>
       {!s.undated && (
         <span className={`font-mono ${s.status === 'skipped' ? 'text-soft' : ''}`}>
@@ -60,27 +70,27 @@ function SessionLine({ s, classPeriod, isNext }: LineProps) {
         <Link
           to={`/slots/${s.seriesId}`}
           className={buttonClass('link')}
-          aria-label={`Slots of ${s.title}, ${dateInWords(s.date)}`}
+          aria-label={fill(say.slotsOf, { title: s.title, date: dateInWords(s.date) })}
         >
-          Slots
+          {say.slots}
         </Link>
       )}
       {mayEdit(classPeriod.class) && (isNext || classPeriod.class.isOccasion) && !s.undated && (
         <Link
           to={`/programme/${s.seriesId}/${s.key}`}
           className={buttonClass('link')}
-          aria-label={`Programme of ${s.title}, ${dateInWords(s.date)}`}
+          aria-label={fill(say.programmeOf, { title: s.title, date: dateInWords(s.date) })}
         >
-          Programme
+          {say.programme}
         </Link>
       )}
       {mayEdit(classPeriod.class) && (
         <Link
           to={`/plan/${s.seriesId}?on=${s.key}`}
           className={buttonClass('link')}
-          aria-label={`Change ${s.title}, ${dateInWords(s.date)}`}
+          aria-label={fill(say.changeTitleDate, { title: s.title, date: dateInWords(s.date) })}
         >
-          Change
+          {say.change}
         </Link>
       )}
     </li>
@@ -114,7 +124,7 @@ function SessionList({
       </ul>
       {sessions.length > shown.length && (
         <Button className="mt-2" onClick={() => setAll(true)}>
-          Show all {sessions.length}
+          {fill(say.showAll, { sessionsCount: sessions.length })}
         </Button>
       )}
     </section>
@@ -130,18 +140,14 @@ export function Sessions({ classPeriod, now }: { classPeriod: ClassPeriod; now: 
       {mayEdit(c) && (
         <p className="mb-4 flex gap-3">
           <Link to={`/plan/new?class=${c.id}`} className={buttonClass('act')}>
-            Schedule a session
+            {say.scheduleASession}
           </Link>
           <Link to={`/desk/${c.link.id}`} className={buttonClass()}>
-            To the desk
+            {say.toTheDesk}
           </Link>
         </p>
       )}
-      {sessions.length === 0 && (
-        <Empty title="Nothing planned">
-          The link works all the same: a host may open its door at any time.
-        </Empty>
-      )}
+      {sessions.length === 0 && <Empty title={say.nothingPlanned}>{say.theLinkWorksAll}</Empty>}
       <SessionList title="Ahead" sessions={sessions.filter(isAhead)} classPeriod={classPeriod} />
       <SessionList
         title="Past"

@@ -8,6 +8,8 @@ import type { ClassPeriod } from '../school/classPeriod.js';
 import { useKeeps } from '../school/useKeeps.js';
 import { AS_WORDS, NameTeacher } from './NameTeacher.js';
 import { useTeachers, type As, type Ways } from './useTeachers.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Teacher = ClassPeriod['staff'][number];
 
@@ -20,7 +22,7 @@ interface RowProps {
 
 const wordsFor = ({ as, covers }: Teacher): string =>
   covers
-    ? `covers for ${covers.name} until ${dateInWords(covers.until)}`
+    ? fill(say.coversForUntil, { covers: covers.name, date: dateInWords(covers.until) })
     : AS_WORDS.find((w) => w.value === as)!.label;
 
 function TeacherRow({ teacher, isOwn, onChange, onRemove }: RowProps) {
@@ -33,7 +35,7 @@ function TeacherRow({ teacher, isOwn, onChange, onRemove }: RowProps) {
       {isOwn && (
         <>
           <ChoicePart
-            label={`As what ${name} is here`}
+            label={fill(say.asWhatIsHere, { name })}
             value={as}
             marked={false}
             onChange={(v) => onChange(v as As)}
@@ -41,7 +43,7 @@ function TeacherRow({ teacher, isOwn, onChange, onRemove }: RowProps) {
           />
           <button
             type="button"
-            aria-label={`${name} teaches it no longer`}
+            aria-label={fill(say.teachesItNoLongerName, { name })}
             className="rounded-small p-1.5 text-soft hover:bg-shade hover:text-berry-deep"
             onClick={onRemove}
           >
@@ -62,8 +64,8 @@ export function Teachers({ classPeriod }: { classPeriod: ClassPeriod }) {
   const isOwn = useKeeps(classPeriod.class) && !putAwayAt && coverFor === null;
   const { problem, ways } = teachers;
   return (
-    <section aria-label="Who teaches it" className="mt-7">
-      <h2 className="mb-1 text-xl">Who teaches it</h2>
+    <section aria-label={say.whoTeachesIt} className="mt-7">
+      <h2 className="mb-1 text-xl">{say.whoTeachesIt}</h2>
       {ways.length > 0 && ways !== seen && <WaysIn ways={ways} onClose={() => setSeen(ways)} />}
       <ul className="max-w-2xl">
         {classPeriod.staff.map((t) => (

@@ -10,6 +10,8 @@ import { GuestList } from '../link/GuestList.js';
 import { withGuest } from '../link/audienceDraft.js';
 import { useLinkEdits } from '../link/useLinkEdits.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Part = LinkDetail['audience'][number];
 type Named = Extract<Part, { kind: 'person' }>;
@@ -34,7 +36,7 @@ function NamedRow({ named: { name }, mayEdit, onRemove }: RowProps) {
       {mayEdit && (
         <button
           type="button"
-          aria-label={`Invite ${name} no longer`}
+          aria-label={fill(say.inviteNoLonger, { name })}
           className="rounded-small p-1.5 text-soft hover:bg-shade hover:text-berry-deep"
           onClick={onRemove}
         >
@@ -56,12 +58,9 @@ function People({ link, sessions }: { link: LinkDetail; sessions: ClassPeriod['s
   return (
     <div className="max-w-2xl">
       {named.length + link.guestCount === 0 && (
-        <Empty title="Nobody is named yet">
-          Name people of the school, and guests by their address. Whether others may knock, its
-          entry rules say.
-        </Empty>
+        <Empty title={say.nobodyIsNamedYet}>{say.namePeopleOfTheSchool}</Empty>
       )}
-      <ul aria-label="Whom it is for">
+      <ul aria-label={say.whomItIsFor}>
         {named.map((n) => (
           <NamedRow key={n.id} named={n} mayEdit={link.mayEdit} onRemove={() => without(n)} />
         ))}

@@ -4,6 +4,9 @@ import { Link } from 'react-router';
 import { api } from '../../app/api.js';
 import { Loading } from '../../ui/States.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Presented = Answer<'presenting'>['dates'][number];
 
@@ -23,16 +26,24 @@ function PresentedRow({ one, classPeriod }: { one: Presented; classPeriod: Class
         {title !== classTitle(classPeriod.class) && (
           <>
             {' '}
-            at{' '}
-            <Link className="underline" to={`/classes/${classPeriod.class.id}/links/${linkId}`}>
-              {title}
-            </Link>
+            <Said
+              as={say.atTitle}
+              title={
+                <Link className="underline" to={`/classes/${classPeriod.class.id}/links/${linkId}`}>
+                  {title}
+                </Link>
+              }
+            />
           </>
         )}
         {takes.length > 0 && (
           <span className="block text-sm text-soft">
-            {takes.length === presenters.length ? 'Takes' : `${takes.join(', ')} takes`} over while
-            no host is in
+            {fill(say.overWhileNoHost, {
+              what:
+                takes.length === presenters.length
+                  ? say.takes
+                  : fill(say.takesTakes, { takes: takes.join(', ') }),
+            })}
           </span>
         )}
       </span>
@@ -48,11 +59,11 @@ export function WhoPresents({ classPeriod }: { classPeriod: ClassPeriod }) {
   if (!data) return <Loading />;
   const more = data.dates.slice(AT_A_GLANCE);
   return (
-    <section aria-label="Who presents when" className="mt-7">
-      <h2 className="mb-1 text-xl">Who presents when</h2>
+    <section aria-label={say.whoPresentsWhen} className="mt-7">
+      <h2 className="mb-1 text-xl">{say.whoPresentsWhen}</h2>
       <p className="mb-1 text-soft">
-        {['The hosts', ...always].join(', ')}: at any time.
-        {data.dates.length === 0 && ' At none of the next dates is anybody named besides.'}
+        {fill(say.atAnyTime, { what: [say.theHosts, ...always].join(', ') })}
+        {data.dates.length === 0 && say.atNoneOfTheNext}
       </p>
       <ul className="max-w-2xl">
         {data.dates.slice(0, AT_A_GLANCE).map((one) => (
@@ -61,7 +72,7 @@ export function WhoPresents({ classPeriod }: { classPeriod: ClassPeriod }) {
       </ul>
       {more.length > 0 && (
         <p className="border-t border-line py-2 text-soft">
-          And {more.length} more, until {dateInWords(more.at(-1)!.date)}.
+          {fill(say.andMoreUntil, { moreCount: more.length, date: dateInWords(more.at(-1)!.date) })}
         </p>
       )}
     </section>

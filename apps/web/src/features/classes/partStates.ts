@@ -4,6 +4,8 @@ import type { LinkRow, Post } from '@glen/contract';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { valueInWords } from '../entry/sentences.js';
 import { isIn } from '../post/postFilter.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const MANY = new Intl.PluralRules('en');
 const count = (n: number, one: string, many: string): string =>
@@ -22,9 +24,9 @@ export function sessionsState({ sessions }: Pick<ClassPeriod, 'sessions'>, at: N
     !s.undated && (s.status === 'planned' || s.status === 'moved') && s.end > at.now;
   const ahead = sessions.filter(isAhead);
   const next = ahead[0];
-  if (!next) return 'none ahead';
+  if (!next) return say.noneAhead;
   const day = next.date === at.today ? 'today' : dateInWords(next.date);
-  return `next ${day} ${next.time} · ${ahead.length} ahead`;
+  return fill(say.nextAhead, { day, time: next.time, aheadCount: ahead.length });
 }
 
 /** “the roll; hosts straight in”, or “the roll, straight in” where that is all of them. */
@@ -32,21 +34,21 @@ export function entryState({ whoMayEnter, straightIn }: EntryRules): string {
   const who = valueInWords('whoMayEnter', whoMayEnter).toLowerCase();
   const straight = valueInWords('straightIn', straightIn).replace('only ', '');
   const isAll = straightIn === 'everyone' || straight === who;
-  return isAll ? `${who}, straight in` : `${who}; ${straight} straight in`;
+  return isAll ? fill(say.straightIn, { who }) : fill(say.straightIn2, { who, straight });
 }
 
 export function linksState(links: Pick<LinkRow, 'state'>[]): string {
   const live = links.filter((l) => l.state === 'live').length;
-  return live === 0 ? 'none works' : count(live, 'works', 'work');
+  return live === 0 ? say.noneWorks : count(live, 'works', 'work');
 }
 
 /** How posts of a state are counted; those that are over are not. */
 const POSTS: Record<string, (n: number) => string> = {
-  out: (n) => `${n} out`,
-  queued: (n) => `${n} queued`,
+  out: (n) => fill(say.nOut, { n }),
+  queued: (n) => fill(say.nQueued, { n }),
   draft: (n) => count(n, 'draft', 'drafts'),
-  failed: (n) => `${n} failed`,
-  todo: (n) => `${n} by hand`,
+  failed: (n) => fill(say.nFailed, { n }),
+  todo: (n) => fill(say.nByHand, { n }),
 };
 
 /** “1 out, 2 queued” */
@@ -55,7 +57,7 @@ export function postsState(posts: Post[]): string {
     const n = posts.filter((post) => isIn(post, state)).length;
     return n === 0 ? '' : words(n);
   });
-  return told.filter(Boolean).join(', ') || 'it stands nowhere';
+  return told.filter(Boolean).join(', ') || say.itStandsNowhere;
 }
 
 export const rollState = (rollSize: number): string =>

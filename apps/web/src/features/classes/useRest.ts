@@ -3,6 +3,8 @@ import { classTitle } from '@glen/core/light';
 import type { ClassItem, Problem } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 interface Kept {
   class: ClassItem;
@@ -19,7 +21,7 @@ export function useRest({ class: c, version }: Kept) {
     setProblem(undefined);
     const { data, error } = await away({ params, body: { version } });
     if (!data) return setProblem(problemOf(error));
-    offerUndo(`${classTitle(c)} is put away.`, () =>
+    offerUndo(fill(say.isPutAwayClassTitle, { classTitle: classTitle(c) }), () =>
       back({ params, body: { version: data.version } }).unwrap(),
     );
   };
@@ -27,7 +29,7 @@ export function useRest({ class: c, version }: Kept) {
     setProblem(undefined);
     const { data, error } = await back({ params, body: { version } });
     if (!data) return setProblem(problemOf(error));
-    offerUndo(`${classTitle(c)} is back.`, () =>
+    offerUndo(fill(say.classTitleIsBack, { classTitle: classTitle(c) }), () =>
       away({ params, body: { version: data.version } }).unwrap(),
     );
   };

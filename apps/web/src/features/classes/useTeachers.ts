@@ -4,6 +4,8 @@ import { api, problemOf } from '../../app/api.js';
 import { offerWayBack } from '../../app/undo.js';
 import { wayBack } from '../../app/wayBack.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Staff = Sent<'setStaff'>['staff'];
 export type As = Staff[number]['as'];
@@ -38,16 +40,17 @@ export function useTeachers({ class: { id }, version, staff }: ClassPeriod) {
     problem,
     ways,
     isSaving: isLoading,
-    add: (person: Staff[number], name: string) => put([...now, person], `${name} is named.`),
+    add: (person: Staff[number], name: string) =>
+      put([...now, person], fill(say.nameIsNamed, { name })),
     change: (personId: number, as: As, name: string) =>
       said(
         own.map((s) => ({ personId: s.id, as: s.id === personId ? as : s.as })),
-        `${name} is named again.`,
+        fill(say.isNamedAgain, { name }),
       ),
     remove: (personId: number, name: string) =>
       said(
         now.filter((s) => !('personId' in s) || s.personId !== personId),
-        `${name} teaches it no longer.`,
+        fill(say.teachesItNoLonger, { name }),
       ),
   };
 }

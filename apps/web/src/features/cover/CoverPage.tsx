@@ -13,6 +13,9 @@ import { CoverSentence } from './CoverSentence.js';
 import { OnBehalf } from './OnBehalf.js';
 import { HandOverSheet } from './HandOverSheet.js';
 import type { Covers } from './useCover.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Cover = Covers['covers'][number];
 
@@ -28,19 +31,35 @@ function CoverRow({ cover, me }: { cover: Cover; me: number }) {
   return (
     <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line py-2">
       <span className="min-w-0 flex-1 basis-60">
-        <b>{covering.id === me ? 'You cover' : `${covering.name} covers`}</b> for {name(absent)}{' '}
-        {coverDays(cover)}
-        {madeBy.id !== absent.id && <span className="text-soft">, said {name(madeBy)}</span>}
+        <Said
+          as={say.whatForNameCoverDays}
+          what={
+            <b>
+              {covering.id === me
+                ? say.youCover
+                : fill(say.coveringCovers, { covering: covering.name })}
+            </b>
+          }
+          name={name(absent)}
+          coverDays={coverDays(cover)}
+        />
+        {madeBy.id !== absent.id && (
+          <span className="text-soft">{fill(say.saidName, { name: name(madeBy) })}</span>
+        )}
       </span>
-      {cover.isOn && <Chip tone="well">now</Chip>}
+      {cover.isOn && <Chip tone="well">{say.now}</Chip>}
       {cover.mayEnd && (
         <Button
           kind="link"
           disabled={isLoading}
-          aria-label={`End it: ${covering.name} for ${absent.name} ${coverDays(cover)}`}
+          aria-label={fill(say.endItFor, {
+            covering: covering.name,
+            absent: absent.name,
+            coverDays: coverDays(cover),
+          })}
           onClick={() => void stop()}
         >
-          End it
+          {say.endIt}
         </Button>
       )}
       {problem && <FieldError>{problem.title}</FieldError>}
@@ -52,15 +71,13 @@ function CoverRow({ cover, me }: { cover: Cover; me: number }) {
 function ForGood({ me }: { me: number }) {
   const [isAsking, setAsking] = useState(false);
   return (
-    <section aria-label="For good" className="mt-8">
-      <h2 className="mb-1 text-xl">For good</h2>
-      <p className="mb-3 text-soft">
-        You leave, or teach something else: what you host goes to others.
-      </p>
+    <section aria-label={say.forGood} className="mt-8">
+      <h2 className="mb-1 text-xl">{say.forGood}</h2>
+      <p className="mb-3 text-soft">{say.youLeaveOrTeachSomething}</p>
       {isAsking ? (
         <HandOverSheet personId={me} onClose={() => setAsking(false)} />
       ) : (
-        <Button onClick={() => setAsking(true)}>Hand over what I host…</Button>
+        <Button onClick={() => setAsking(true)}>{say.handOverWhatIHostDots}</Button>
       )}
     </section>
   );
@@ -74,19 +91,19 @@ function Page({ covers, me }: { covers: Covers; me: number }) {
           notes={[
             {
               severity: 'inform',
-              title: 'Host wherever they are',
-              text: 'Whoever covers opens, lets in and closes at every door of theirs, posts and changes as they would, and no longer than you say. Links stay as they are.',
+              title: say.hostWhereverTheyAre,
+              text: say.whoeverCoversOpensLets,
             },
           ]}
         />
       }
     >
       <SchoolTabs />
-      <ScreenTitle tab="Who covers" className="mb-4" />
+      <ScreenTitle tab={say.whoCovers} className="mb-4" />
       <CoverSentence covers={covers} me={me} />
-      <section aria-label="On and to come" className="mt-8 max-w-3xl">
-        <h2 className="mb-1 text-xl">On and to come</h2>
-        {covers.covers.length === 0 && <p className="text-soft">Nobody covers for anybody.</p>}
+      <section aria-label={say.onAndToCome} className="mt-8 max-w-3xl">
+        <h2 className="mb-1 text-xl">{say.onAndToCome}</h2>
+        {covers.covers.length === 0 && <p className="text-soft">{say.nobodyCoversForAnybody}</p>}
         <ul>
           {covers.covers.map((cover) => (
             <CoverRow key={cover.id} cover={cover} me={me} />

@@ -4,6 +4,9 @@ import { FieldError } from '../../ui/Field.js';
 import { ChoicePart } from '../../ui/choices.js';
 import { ToCover } from './ToCover.js';
 import { useCover, type Covers } from './useCover.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Saying = ReturnType<typeof useCover>;
 type People = Covers['staff'];
@@ -13,16 +16,20 @@ const choicesOf = (people: People) =>
 
 /** Who is away: oneself, or for the head and the office anybody. */
 function Absent({ saying, absent, me }: { saying: Saying; absent: People; me: number }) {
-  if (absent.length === 1 && absent[0]!.id === me) return <>I am away</>;
+  if (absent.length === 1 && absent[0]!.id === me) return <>{say.iAmAway}</>;
   return (
     <>
-      <ChoicePart
-        label="Who is away"
-        value={String(saying.wanted.absentId)}
-        choices={choicesOf(absent)}
-        onChange={(id) => saying.change({ absentId: Number(id) })}
-      />{' '}
-      is away
+      <Said
+        as={say.awayIsAway}
+        away={
+          <ChoicePart
+            label={say.whoIsAway}
+            value={String(saying.wanted.absentId)}
+            choices={choicesOf(absent)}
+            onChange={(id) => saying.change({ absentId: Number(id) })}
+          />
+        }
+      />
     </>
   );
 }
@@ -31,8 +38,8 @@ function Absent({ saying, absent, me }: { saying: Saying; absent: People; me: nu
 function saveLabel({ sessions, nameOf, wanted }: Saying): string {
   const clashes = sessions?.filter((session) => session.clashes.length > 0).length ?? 0;
   const name = nameOf(wanted.coveringId);
-  if (name === '') return 'Have them covered';
-  return clashes > 0 ? `Have ${name} cover all the same` : `Have ${name} cover`;
+  if (name === '') return say.haveThemCovered;
+  return clashes > 0 ? fill(say.haveCoverAllTheSame, { name }) : fill(say.haveCover, { name });
 }
 
 /** Who covers for whom, said in one sentence; what it would be of stands below before it is saved. */
@@ -43,31 +50,37 @@ export function CoverSentence({ covers, me }: { covers: Covers; me: number }) {
   return (
     <form noValidate onSubmit={saying.submit}>
       <p className="max-w-3xl text-lg leading-sentence">
-        <Absent saying={saying} absent={covers.absent} me={me} /> from{' '}
-        <DateField
-          dress="part"
-          aria-label="The first day"
-          value={wanted.first}
-          invalid={errorAt('first') !== undefined}
-          onChange={saying.beginOn}
-        />{' '}
-        to{' '}
-        <DateField
-          dress="part"
-          aria-label="The last day"
-          value={wanted.last}
-          invalid={errorAt('last') !== undefined}
-          onChange={(last) => change({ last })}
+        <Absent saying={saying} absent={covers.absent} me={me} />{' '}
+        <Said
+          as={say.fromToAndCovers}
+          firstDay={
+            <DateField
+              dress="part"
+              aria-label={say.theFirstDay}
+              value={wanted.first}
+              invalid={errorAt('first') !== undefined}
+              onChange={saying.beginOn}
+            />
+          }
+          lastDay={
+            <DateField
+              dress="part"
+              aria-label={say.theLastDay}
+              value={wanted.last}
+              invalid={errorAt('last') !== undefined}
+              onChange={(last) => change({ last })}
+            />
+          }
+          covers={
+            <ChoicePart
+              label={say.whoCovers}
+              value={String(wanted.coveringId)}
+              invalid={errorAt('coveringId') !== undefined}
+              choices={choicesOf(covers.staff.filter((one) => one.id !== wanted.absentId))}
+              onChange={(id) => change({ coveringId: Number(id) })}
+            />
+          }
         />
-        , and{' '}
-        <ChoicePart
-          label="Who covers"
-          value={String(wanted.coveringId)}
-          invalid={errorAt('coveringId') !== undefined}
-          choices={choicesOf(covers.staff.filter((one) => one.id !== wanted.absentId))}
-          onChange={(id) => change({ coveringId: Number(id) })}
-        />{' '}
-        covers.
       </p>
       {wrong && <FieldError>{wrong}</FieldError>}
       {problem && !wrong && <FieldError>{problem.title}</FieldError>}

@@ -6,13 +6,16 @@ import { Chip } from '../../ui/Chip.js';
 import { FieldError } from '../../ui/Field.js';
 import { ChoicePart } from '../../ui/choices.js';
 import { useHandOver, type HostedThings } from './useHandOver.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type HostedClass = HostedThings['classes'][number];
 
 const AS = {
   host: 'hosts',
   'co-teacher': 'co-teaches',
-  links: 'not the class period itself',
+  links: say.notTheClassPeriodItself,
 } as const;
 
 /** What of a class period goes over: `hosts, 1 link, 2 groups`. */
@@ -32,23 +35,26 @@ interface SheetProps {
 function Sheet({ personId, hosted, onClose }: SheetProps) {
   const handing = useHandOver(personId, hosted, onClose);
   const choices = hosted.staff.map((one) => ({ value: String(one.id), label: one.name }));
-  if (hosted.classes.length === 0)
-    return <p className="text-soft">There is nothing that they host.</p>;
+  if (hosted.classes.length === 0) return <p className="text-soft">{say.thereIsNothingThatThey}</p>;
   return (
     <form
       noValidate
-      aria-label="Hand over"
+      aria-label={say.handOver}
       className="max-w-3xl rounded-big border border-line bg-sheet p-5"
       onSubmit={handing.submit}
     >
       <p className="text-lg leading-sentence">
-        <ChoicePart
-          label="Who takes all of it over"
-          value={String(handing.toId)}
-          choices={choices}
-          onChange={(id) => handing.change({ toId: Number(id) })}
-        />{' '}
-        takes it over, but for what you give to somebody else:
+        <Said
+          as={say.takesItOver}
+          takesAll={
+            <ChoicePart
+              label={say.whoTakesAllOfIt}
+              value={String(handing.toId)}
+              choices={choices}
+              onChange={(id) => handing.change({ toId: Number(id) })}
+            />
+          }
+        />
       </p>
       <ul className="mt-2">
         {hosted.classes.map((one) => (
@@ -59,9 +65,9 @@ function Sheet({ personId, hosted, onClose }: SheetProps) {
             <span className="min-w-0 flex-1 basis-60">
               <b>{one.title}</b> <span className="text-soft">{inWords(one)}</span>
             </span>
-            {one.isOnlyHost && <Chip tone="careful">nobody else hosts it</Chip>}
+            {one.isOnlyHost && <Chip tone="careful">{say.nobodyElseHostsIt}</Chip>}
             <ChoicePart
-              label={`Who takes over ${one.title}`}
+              label={fill(say.whoTakesOver, { title: one.title })}
               marked={false}
               value={String(handing.toOf(one.id))}
               choices={choices}
@@ -73,14 +79,12 @@ function Sheet({ personId, hosted, onClose }: SheetProps) {
       {handing.problem && (
         <FieldError>{handing.problem.errors?.[0]?.message ?? handing.problem.title}</FieldError>
       )}
-      <p className="mt-3 text-soft">
-        Links and sessions stay as they are; whoever takes over is told once.
-      </p>
+      <p className="mt-3 text-soft">{say.linksAndSessionsStay}</p>
       <p className="mt-3 flex flex-wrap gap-3">
         <Button type="submit" kind="act" disabled={!handing.isWhole || handing.isSending}>
-          Hand it all over
+          {say.handItAllOver}
         </Button>
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>{say.leaveIt}</Button>
       </p>
     </form>
   );

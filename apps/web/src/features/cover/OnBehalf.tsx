@@ -9,22 +9,21 @@ import { DateField } from '../../ui/DateField.js';
 import { FieldError } from '../../ui/Field.js';
 import { Loading } from '../../ui/States.js';
 import { ChoicePart } from '../../ui/choices.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Helping = Answer<'helping'>;
 type One = Helping['forMe'][number];
 
-const WORDS: Record<Helps, string> = {
-  schedules: 'schedule',
-  posts: 'post',
-  prepares: 'prepare links and entry rules',
-};
+const WORDS: Record<Helps, string> = say.words;
 
 const inWords = new Intl.ListFormat('en', { type: 'conjunction' });
 
 /** What they may do and until when: `schedule and post, until Fri 16 Oct`. */
 function mayInWords(one: One): string {
   const what = inWords.format(HELPS.filter((help) => one[help]).map((help) => WORDS[help]));
-  return one.until === '' ? what : `${what}, until ${dateInWords(one.until)}`;
+  return one.until === '' ? what : fill(say.whatUntilDate, { what, date: dateInWords(one.until) });
 }
 
 function HelpRow({ one, isMine }: { one: One; isMine: boolean }) {
@@ -38,20 +37,25 @@ function HelpRow({ one, isMine }: { one: One; isMine: boolean }) {
   return (
     <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line py-2">
       <span className="min-w-0 flex-1 basis-60">
-        <b>{isMine ? helper.name : `You, for ${teacher.name}`}</b>: {mayInWords(one)}
+        <b>{isMine ? helper.name : fill(say.youFor, { teacher: teacher.name })}</b>:{' '}
+        {mayInWords(one)}
       </span>
       {!isMine && (
         <Button onClick={() => actFor({ ...teacher, by: helper.id })}>
-          Act for {teacher.name}
+          {fill(say.actFor, { teacher: teacher.name })}
         </Button>
       )}
       <Button
         kind="link"
         disabled={isLoading}
-        aria-label={isMine ? `No longer ${helper.name}` : `No longer for ${teacher.name}`}
+        aria-label={
+          isMine
+            ? fill(say.noLonger, { helper: helper.name })
+            : fill(say.noLongerFor, { teacher: teacher.name })
+        }
         onClick={() => void stop()}
       >
-        No longer
+        {say.noLonger2}
       </Button>
       {problem && <FieldError>{problem.title}</FieldError>}
     </li>
@@ -62,20 +66,20 @@ function HelpRow({ one, isMine }: { one: One; isMine: boolean }) {
 const OFFERED: { value: string; label: string; may: Record<Helps, boolean> }[] = [
   {
     value: 'all',
-    label: 'schedule, post, and prepare links and entry rules',
+    label: say.schedulePostAndPrepareLinks,
     may: { schedules: true, posts: true, prepares: true },
   },
   {
     value: 'schedule-post',
-    label: 'schedule and post',
+    label: say.scheduleAndPost,
     may: { schedules: true, posts: true, prepares: false },
   },
   {
     value: 'schedule',
-    label: 'schedule',
+    label: say.schedule,
     may: { schedules: true, posts: false, prepares: false },
   },
-  { value: 'post', label: 'post', may: { schedules: false, posts: true, prepares: false } },
+  { value: 'post', label: say.post, may: { schedules: false, posts: true, prepares: false } },
 ];
 
 interface Wanted {
@@ -102,35 +106,41 @@ function Allow({ staff }: { staff: Helping['staff'] }) {
   return (
     <form noValidate className="mt-2" onSubmit={form.submit}>
       <p className="max-w-3xl text-lg leading-sentence">
-        <ChoicePart
-          label="Who acts for me"
-          value={String(helperId)}
-          choices={staff.map((one) => ({ value: String(one.id), label: one.name }))}
-          onChange={(id) => form.change({ helperId: Number(id) })}
-        />{' '}
-        may{' '}
-        <ChoicePart
-          label="What they may do"
-          value={what}
-          choices={OFFERED}
-          onChange={(next) => form.change({ what: next })}
-        />{' '}
-        for me until{' '}
-        <DateField
-          dress="part"
-          aria-label="The last day they may"
-          placeholder="further notice"
-          value={until}
-          invalid={form.errorAt('until') !== undefined}
-          onChange={(next) => form.change({ until: next })}
+        <Said
+          as={say.mayForMeUntil}
+          actsMe={
+            <ChoicePart
+              label={say.whoActsForMe}
+              value={String(helperId)}
+              choices={staff.map((one) => ({ value: String(one.id), label: one.name }))}
+              onChange={(id) => form.change({ helperId: Number(id) })}
+            />
+          }
+          what={
+            <ChoicePart
+              label={say.whatTheyMayDo}
+              value={what}
+              choices={OFFERED}
+              onChange={(next) => form.change({ what: next })}
+            />
+          }
+          lastDay={
+            <DateField
+              dress="part"
+              aria-label={say.theLastDayTheyMay}
+              placeholder={say.furtherNotice}
+              value={until}
+              invalid={form.errorAt('until') !== undefined}
+              onChange={(next) => form.change({ until: next })}
+            />
+          }
         />
-        .
       </p>
       {wrong && <FieldError>{wrong}</FieldError>}
       {form.problem && !wrong && <FieldError>{form.problem.title}</FieldError>}
       <p className="mt-3">
         <Button type="submit" disabled={form.isSending || helperId === 0}>
-          Let them
+          {say.letThem}
         </Button>
       </p>
     </form>
@@ -142,12 +152,9 @@ export function OnBehalf() {
   const { data } = api.useHelpingQuery();
   if (!data) return <Loading />;
   return (
-    <section aria-label="On behalf" className="mt-8 max-w-3xl">
-      <h2 className="mb-1 text-xl">On behalf</h2>
-      <p className="text-soft">
-        A colleague or the office prepares; you teach, and you are the host. Both names stand under
-        what they do.
-      </p>
+    <section aria-label={say.onBehalf} className="mt-8 max-w-3xl">
+      <h2 className="mb-1 text-xl">{say.onBehalf}</h2>
+      <p className="text-soft">{say.aColleagueOrTheOffice}</p>
       <ul className="mt-1">
         {data.byMe.map((one) => (
           <HelpRow key={one.id} one={one} isMine={false} />

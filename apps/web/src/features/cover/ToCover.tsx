@@ -1,6 +1,8 @@
 import { counted, dateInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import { Chip } from '../../ui/Chip.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Sessions = Answer<'tryCover'>['sessions'];
 
@@ -10,21 +12,20 @@ function inWords(sessions: Sessions): string {
   const clashing = sessions.filter((session) => session.clashes.length > 0).length;
   const parts = [
     counted(sessions.length, 'session', 'sessions'),
-    ...(theirs > 0 ? [`${theirs} they host anyway`] : []),
-    ...(clashing > 0 ? [`${clashing} at the same time as something of theirs`] : []),
+    ...(theirs > 0 ? [fill(say.theyHostAnyway, { theirs })] : []),
+    ...(clashing > 0 ? [fill(say.atTheSameTime, { clashing })] : []),
   ];
   return `${parts.join(', ')}.`;
 }
 
 /** The sessions that somebody would cover, those first that clash with what they have on the books. */
 export function ToCover({ sessions }: { sessions: Sessions }) {
-  if (sessions.length === 0)
-    return <p className="mt-4 text-soft">Nothing is on the books on these days.</p>;
+  if (sessions.length === 0) return <p className="mt-4 text-soft">{say.nothingIsOnTheBooks}</p>;
   const inOrder = sessions.toSorted(
     (a, b) => Number(b.clashes.length > 0) - Number(a.clashes.length > 0),
   );
   return (
-    <section aria-label="What is to be covered" className="mt-4 max-w-3xl">
+    <section aria-label={say.whatIsToBeCovered} className="mt-4 max-w-3xl">
       <p className="font-semibold">{inWords(sessions)}</p>
       <ul className="mt-1">
         {inOrder.map((session) => (
@@ -36,10 +37,10 @@ export function ToCover({ sessions }: { sessions: Sessions }) {
               {dateInWords(session.date)}, {session.time}
             </span>
             <span className="min-w-0 flex-1 basis-48">{session.title}</span>
-            {session.isTheirs && <Chip>theirs anyway</Chip>}
+            {session.isTheirs && <Chip>{say.theirsAnyway}</Chip>}
             {session.clashes.map((other) => (
               <Chip key={other} tone="wrong">
-                has {other}
+                {fill(say.hasOther, { other })}
               </Chip>
             ))}
           </li>

@@ -2,6 +2,8 @@ import type { Answer } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
 import { useServerForm } from '../../app/useServerForm.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 export type Covers = Answer<'covers'>;
 
@@ -27,8 +29,9 @@ export function useCover({ today, absent, staff }: Covers) {
     onDone: (answer) => {
       const made = answer.covers.reduce((newest, one) => (one.id > newest.id ? one : newest));
       form.reset(start);
-      offerUndo(`${made.covering.name} covers for ${made.absent.name}.`, () =>
-        end({ params: { coverId: made.id } }).unwrap(),
+      offerUndo(
+        fill(say.coversFor, { covering: made.covering.name, absent: made.absent.name }),
+        () => end({ params: { coverId: made.id } }).unwrap(),
       );
     },
   });

@@ -2,6 +2,7 @@ import type { Answer } from '@glen/contract';
 import { toast } from '../../ui/toast.js';
 import { api } from '../../app/api.js';
 import { useServerForm } from '../../app/useServerForm.js';
+import * as say from './words.js';
 
 export type HostedThings = Answer<'hosted'>;
 
@@ -28,7 +29,7 @@ export function useHandOver(personId: number, hosted: HostedThings, onDone: () =
     // Whatever is wrong with one of them is said of all.
     fieldOf: () => '',
     onDone: () => {
-      toast('All of it is handed over.');
+      toast(say.allOfItIsHanded);
       onDone();
     },
   });

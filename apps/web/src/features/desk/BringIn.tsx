@@ -10,6 +10,9 @@ import { TextField } from '../../ui/TextField.js';
 import { copyAddress } from '../link/copy.js';
 import { deskCard } from './HandOver.js';
 import type { Desk } from './useDesk.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Brought = Answer<'bringIn'> & { email: string | null };
 type Person = Answer<'find'>['people'][number];
@@ -47,7 +50,7 @@ function People({ people, disabled, choose }: ChoiceProps) {
           >
             {p.name}{' '}
             <span className="text-sm text-soft">
-              {p.roles.includes('guest') ? 'guest, from outside the school' : rolesInWords(p.roles)}
+              {p.roles.includes('guest') ? say.guestFromOutsideTheSchool : rolesInWords(p.roles)}
             </span>
           </button>
         </li>
@@ -58,7 +61,7 @@ function People({ people, disabled, choose }: ChoiceProps) {
 
 function mailto(to: string, desk: Desk): string {
   const subject = encodeURIComponent(desk.title);
-  const body = encodeURIComponent(`Come in here: ${desk.link.address}`);
+  const body = encodeURIComponent(fill(say.comeInHere, { address: desk.link.address }));
   return `mailto:${encodeURIComponent(to)}?subject=${subject}&body=${body}`;
 }
 
@@ -68,14 +71,17 @@ function MayCome({ brought, desk }: { brought: Brought; desk: Desk }) {
   return (
     <div role="status" className="grid gap-2">
       <p>
-        <b className="break-all">{name}</b> may come in now
-        {ofSchool ? '' : ', from outside the school'}. Glen sends nothing: tell them where.
+        <Said
+          as={say.mayComeInNowGlen}
+          name={<b className="break-all">{name}</b>}
+          what={ofSchool ? '' : say.fromOutsideTheSchool}
+        />
       </p>
       <p className="flex gap-2">
-        <Button onClick={() => void copyAddress(desk.link.address)}>Copy link</Button>
+        <Button onClick={() => void copyAddress(desk.link.address)}>{say.copyLink}</Button>
         {email && (
           <a className={buttonClass()} href={mailto(email, desk)}>
-            Write to them
+            {say.writeToThem}
           </a>
         )}
       </p>
@@ -128,24 +134,20 @@ function BringInCard({ desk, linkId }: { desk: Desk; linkId: number }) {
   return (
     <form onSubmit={submit} className="grid gap-2">
       <TextField
-        label="Name or mail address"
-        hint="They may come in without knocking, this once."
+        label={say.nameOrMailAddress}
+        hint={say.theyMayComeInWithout}
         autoComplete="off"
         value={typed}
         error={errorAt('typed')}
         onChange={(e) => type(e.target.value)}
       />
       {!brought && <People people={people} disabled={isSending} choose={choose} />}
-      {isUnknown && (
-        <p className="text-sm text-soft">Nobody by that name. A mail address works too.</p>
-      )}
+      {isUnknown && <p className="text-sm text-soft">{say.nobodyByThatName}</p>}
       {isAddress && (
         <>
-          <p className="text-sm text-soft">
-            Unless the school knows this address, that is somebody from outside.
-          </p>
+          <p className="text-sm text-soft">{say.unlessTheSchoolKnowsThis}</p>
           <Button kind="act" type="submit" disabled={isSending}>
-            Bring {typed.trim()} in
+            {fill(say.bringIn, { typed: typed.trim() })}
           </Button>
         </>
       )}
@@ -159,13 +161,13 @@ function BringInCard({ desk, linkId }: { desk: Desk; linkId: number }) {
 export function BringIn({ desk, linkId }: { desk: Desk; linkId: number }) {
   return (
     <Popover.Root>
-      <Popover.Trigger className={buttonClass()}>Bring in…</Popover.Trigger>
+      <Popover.Trigger className={buttonClass()}>{say.bringInDots}</Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
           sideOffset={6}
           align="start"
           className={deskCard}
-          aria-label="Bring somebody in"
+          aria-label={say.bringSomebodyIn}
         >
           <BringInCard desk={desk} linkId={linkId} />
         </Popover.Content>

@@ -10,6 +10,9 @@ import { Button, buttonClass } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
 import { deskCard } from './HandOver.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type AtDesk = Answer<'deskCheckIn'>;
 type Asked = NonNullable<AtDesk['checkIn']>;
@@ -27,12 +30,9 @@ function AskForm({ linkId }: { linkId: number }) {
   });
   return (
     <form className="grid gap-3" noValidate onSubmit={submit}>
-      <p>
-        Whoever is in gives a sign of being there, by an address or by four letters that you read
-        out.
-      </p>
+      <p>{say.whoeverIsInGives}</p>
       <TextField
-        label="Open for so many minutes"
+        label={say.openForSoManyMinutes}
         type="number"
         inputMode="numeric"
         min={1}
@@ -42,8 +42,8 @@ function AskForm({ linkId }: { linkId: number }) {
         {...register('minutes', { valueAsNumber: true })}
       />
       <TextField
-        label="With a question, perhaps"
-        hint="Answered in a few words; it stands in the register."
+        label={say.withAQuestionPerhaps}
+        hint={say.answeredInAFewWords}
         maxLength={200}
         autoComplete="off"
         error={errorAt('question')}
@@ -51,7 +51,7 @@ function AskForm({ linkId }: { linkId: number }) {
       />
       {problem && <FieldError>{problem.title}</FieldError>}
       <Button kind="act" type="submit" disabled={isSending}>
-        Ask for a check-in
+        {say.askForACheckIn}
       </Button>
     </form>
   );
@@ -61,14 +61,14 @@ function AskForm({ linkId }: { linkId: number }) {
 function Given({ given }: { given: Asked['given'] }) {
   if (given.length === 0) return null;
   return (
-    <ul aria-label="Checked in" className="max-h-60 overflow-y-auto">
+    <ul aria-label={say.checkedIn} className="max-h-60 overflow-y-auto">
       {given.map(({ visitorId, name, answer, with: others }) => (
         <li key={visitorId} className="border-t border-line py-1 break-words">
           {name}
           {answer && <span className="text-soft">: {answer}</span>}
           {others.length > 0 && (
             <span className="block text-sm text-soft">
-              from the same device as {others.join(' and ')}
+              {fill(say.fromTheSameDeviceAs, { others: others.join(' and ') })}
             </span>
           )}
         </li>
@@ -86,7 +86,7 @@ interface ShownProps {
 
 /** How many have given the sign, and how many are in. */
 const manyInWords = (given: number, inside: number): string =>
-  `${given} checked in, ${counted(inside, 'person is', 'people are')} inside`;
+  fill(say.checkedInInside, { given, count: counted(inside, say.personIs, say.peopleAre) });
 
 /** A check-in that is open: what is put into the chat, what is read out, and who has given it. */
 function Open({ checkIn, inside, linkId, zone }: ShownProps) {
@@ -95,25 +95,34 @@ function Open({ checkIn, inside, linkId, zone }: ShownProps) {
   return (
     <>
       <p>
-        Read out{' '}
-        <span className="font-mono text-xl tracking-widest" aria-label={[...code].join(' ')}>
-          {code}
-        </span>
-        <span className="block text-sm text-soft">
-          to be typed at <span className="break-all">{typeAt}</span>
-        </span>
+        <Said
+          as={say.readOut}
+          code={
+            <span className="font-mono text-xl tracking-widest" aria-label={[...code].join(' ')}>
+              {code}
+            </span>
+          }
+          what={
+            <span className="block text-sm text-soft">
+              <Said as={say.toBeTypedAt} typeAt={<span className="break-all">{typeAt}</span>} />
+            </span>
+          }
+        />
       </p>
       {question && <p className="break-words">“{question}”</p>}
       <p className="text-soft" role="status">
-        {manyInWords(given.length, inside)}. Open until{' '}
-        <span className="font-mono">{wallClock(closes, zone).time}</span>.
+        <Said
+          as={say.openUntil}
+          many={manyInWords(given.length, inside)}
+          time={<span className="font-mono">{wallClock(closes, zone).time}</span>}
+        />
       </p>
       <div className="flex flex-wrap gap-2">
-        <Button kind="act" onClick={() => void copyText(message, 'Copied for the chat.')}>
-          Copy for the chat
+        <Button kind="act" onClick={() => void copyText(message, say.copiedForTheChat)}>
+          {say.copyForTheChat}
         </Button>
         <Button onClick={() => void end({ params: { linkId }, body: { checkInId: id } })}>
-          End it now
+          {say.endItNow}
         </Button>
       </div>
       <Given given={given} />
@@ -126,8 +135,7 @@ function Over({ checkIn, inside, linkId }: Omit<ShownProps, 'zone'>) {
   return (
     <>
       <p className="text-soft" role="status">
-        The last one is over: {manyInWords(checkIn.given.length, inside)}. It stands in the
-        register.
+        {fill(say.theLastOneIsOver, { many: manyInWords(checkIn.given.length, inside) })}
       </p>
       <Given given={checkIn.given} />
       <AskForm linkId={linkId} />
@@ -147,7 +155,9 @@ export function CheckIn({ linkId, zone }: { linkId: number; zone: string }) {
   const { data } = api.useDeskCheckInQuery({ params: { linkId } });
   if (!data) return null;
   const { checkIn, inside } = data;
-  const words = checkIn?.isOpen ? `Check-in: ${checkIn.given.length}` : 'Check-in…';
+  const words = checkIn?.isOpen
+    ? fill(say.checkIn, { givenCount: checkIn.given.length })
+    : say.checkInDots;
   return (
     <Popover.Root open={isOpen} onOpenChange={setOpen}>
       <Popover.Trigger className={buttonClass()}>{words}</Popover.Trigger>
@@ -157,7 +167,7 @@ export function CheckIn({ linkId, zone }: { linkId: number; zone: string }) {
           collisionPadding={8}
           align="start"
           className={deskCard}
-          aria-label="Check-in"
+          aria-label={say.checkIn2}
         >
           <Card checkIn={checkIn} inside={inside} linkId={linkId} zone={zone} />
         </Popover.Content>

@@ -1,25 +1,26 @@
 import type { ReactNode } from 'react';
 import type { DeskVisitor } from '@glen/contract';
 import { kindInWords } from '../accounts/kindInWords.js';
+import * as say from './words.js';
 
 function accountInWords({ account, notProven }: DeskVisitor): string {
   if (account === 'school' || account === 'personal') return kindInWords(account);
-  if (account === 'phone') return 'by phone';
-  return notProven ? 'not signed in: this name is not proven' : 'not signed in';
+  if (account === 'phone') return say.byPhone;
+  return notProven ? say.notSignedInThisName : say.notSignedIn2;
 }
 
 /** What a visitor may do, where that is more than take part. */
 function roleInWords({ role, mayPresent, mayShare }: DeskVisitor): string {
-  if (role === 'host') return 'host · ';
-  if (role === 'watcher') return 'watches only · ';
-  const shares = mayShare ? 'may share for a while · ' : '';
+  if (role === 'host') return say.host;
+  if (role === 'watcher') return say.watchesOnly;
+  const shares = mayShare ? say.mayShareForAWhile : '';
   if (role !== 'presenter') return shares;
-  return `${mayPresent ? 'presents for a while' : 'presenter'} · ${shares}`;
+  return `${mayPresent ? say.presentsForAWhile : 'presenter'} · ${shares}`;
 }
 
 function rollInWords({ role, onRoll }: DeskVisitor): string {
   if (role === 'host') return '';
-  return onRoll ? ' · on the roll' : ' · not on the roll';
+  return onRoll ? say.onTheRoll2 : say.notOnTheRoll2;
 }
 
 export function Column({

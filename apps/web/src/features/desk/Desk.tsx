@@ -29,6 +29,9 @@ import {
   type DeskActions,
 } from './useDesk.js';
 import { useDeskKeys } from './useDeskKeys.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 const NOBODY: DeskVisitor[] = [];
 
@@ -66,8 +69,8 @@ function useSmallWindow(linkId: number): [Window | null, () => void] {
 
 /** `late by 12 min, back again`: how somebody of the roll has come. */
 function cameInWords({ lateBy, isBack }: Desk['here'][number]): string {
-  const late = lateBy !== null && `late by ${lateBy} min`;
-  return [late, isBack && 'back again'].filter(Boolean).join(', ');
+  const late = lateBy !== null && fill(say.lateByMin, { lateBy });
+  return [late, isBack && say.backAgain].filter(Boolean).join(', ');
 }
 
 /** Those of the roll who are here, ticked. */
@@ -75,13 +78,14 @@ function Here({ desk: { here } }: { desk: Desk }) {
   if (here.length === 0) return null;
   return (
     <>
-      <h3 className="mt-5 text-sm text-soft">Here of the roll</h3>
-      <ul aria-label="Here of the roll">
+      <h3 className="mt-5 text-sm text-soft">{say.hereOfTheRoll}</h3>
+      <ul aria-label={say.hereOfTheRoll}>
         {here.map((one) => (
           <li key={one.id} className="flex items-baseline gap-2 border-t border-line py-1.5">
             <Check size={14} aria-hidden="true" className="shrink-0 text-moss" />
             <span className="min-w-0 break-words">
-              {one.name} {one.as && <span className="text-sm text-soft">as “{one.as}”</span>}
+              {one.name}{' '}
+              {one.as && <span className="text-sm text-soft">{fill(say.as, { as: one.as })}</span>}
               <span className="block text-sm text-soft">{cameInWords(one)}</span>
             </span>
           </li>
@@ -93,18 +97,16 @@ function Here({ desk: { here } }: { desk: Desk }) {
 
 /** `was in until 10:41, ill`: what is known of somebody who is not here. */
 function missingInWords({ away, goneAt }: Desk['missing'][number], zone: string): string {
-  const gone = goneAt !== null && `was in until ${wallClock(goneAt, zone).time}`;
+  const gone = goneAt !== null && fill(say.wasInUntil, { time: wallClock(goneAt, zone).time });
   return [gone, away].filter(Boolean).join(', ');
 }
 
 function Missing({ desk, zone }: { desk: Desk; zone: string }) {
   const { missing, rollSize } = desk;
   return (
-    <Column title="Missing from the roll" count={missing.length}>
+    <Column title={say.missingFromTheRoll} count={missing.length}>
       {missing.length === 0 ? (
-        <p className="text-soft">
-          {rollSize === 0 ? 'Nobody is on the roll.' : 'Nobody is missing.'}
-        </p>
+        <p className="text-soft">{rollSize === 0 ? say.nobodyIsOnTheRoll : say.nobodyIsMissing}</p>
       ) : (
         <ul>
           {missing.map((p) => (
@@ -123,19 +125,26 @@ function Missing({ desk, zone }: { desk: Desk; zone: string }) {
 
 function TurnOver() {
   return (
-    <Empty title="Your turn as acting host is over">
-      The session has ended, and its door is its own hosts’ again.{' '}
-      <Link className="text-bracken-deep underline" to="/today">
-        Back to Today
-      </Link>
+    <Empty title={say.yourTurnAsActingHost}>
+      <Said
+        as={say.theSessionHasEnded}
+        link={(text) => (
+          <Link className="text-bracken-deep underline" to="/today">
+            {text}
+          </Link>
+        )}
+      />
     </Empty>
   );
 }
 
 const waitingInWords = ({ waiting }: Desk): string =>
   waiting.length === 0
-    ? 'Nobody knocks.'
-    : `${waiting.length} waiting: ${waiting.map(calledAt).join(', ')}`;
+    ? say.nobodyKnocks
+    : fill(say.waitingCountWaiting, {
+        waitingCount: waiting.length,
+        waiting: waiting.map(calledAt).join(', '),
+      });
 
 interface DeskViewProps {
   me: Me;

@@ -15,6 +15,8 @@ import { HandOver } from './HandOver.js';
 import { tabOfDesk, useKnockSound } from './knock.js';
 import { RoomFirst } from './RoomFirst.js';
 import { openLabel, type Desk, type DeskActions } from './useDesk.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 interface HeadProps {
   desk: Desk;
@@ -25,15 +27,15 @@ interface HeadProps {
 }
 
 function sessionInWords({ session }: Desk): string {
-  if (!session) return 'Nothing planned';
+  if (!session) return say.nothingPlanned;
   const { date, time, minutes } = session;
   return `${dateInWords(date)}, ${time}–${addMinutes(time, minutes)}`;
 }
 
 function DoorChip({ door }: Pick<Desk, 'door'>) {
-  if (door === 'open') return <Chip tone="well">Door open</Chip>;
-  if (door === 'ended') return <Chip>Ended</Chip>;
-  return <Chip tone="inform">Door not opened yet</Chip>;
+  if (door === 'open') return <Chip tone="well">{say.doorOpen}</Chip>;
+  if (door === 'ended') return <Chip>{say.ended}</Chip>;
+  return <Chip tone="inform">{say.doorNotOpenedYet}</Chip>;
 }
 
 /** How knocks are told, and the desk in a small window beside the room. */
@@ -45,17 +47,17 @@ function DeskTools({ onSmall }: Pick<HeadProps, 'onSmall'>) {
     <span className="ml-auto flex flex-wrap gap-2.5">
       <Button aria-pressed={sound} onClick={() => setSound(!sound)}>
         <Sign size={16} aria-hidden="true" />
-        Knocks {sound ? 'sound' : 'are silent'}
+        {fill(say.knocksWhat, { what: sound ? say.sound : say.areSilent })}
       </Button>
       {state === 'off' && (
         <Button onClick={() => void choose(true)}>
           <BellRing size={16} aria-hidden="true" />
-          Tell me elsewhere too
+          {say.tellMeElsewhereToo}
         </Button>
       )}
       <Button onClick={onSmall}>
         <PanelTopOpen size={16} aria-hidden="true" />
-        Small desk
+        {say.smallDesk}
       </Button>
     </span>
   );
@@ -86,14 +88,14 @@ export function DeskHead({ desk, act, linkId, zone, onSmall }: HeadProps) {
         )}
         {running && (
           <Button kind="danger" onClick={act.end}>
-            {desk.pastedRoom ? 'Shut the door' : 'Close the room'}
+            {desk.pastedRoom ? say.shutTheDoor : say.closeTheRoom}
           </Button>
         )}
       </div>
       {desk.noRoom && !desk.acting && <RoomFirst act={act} />}
       {!desk.acting && <PostFirst classId={desk.classId} session={desk.session} />}
       <div className="flex flex-wrap gap-2.5">
-        <Button onClick={() => void copyAddress(desk.link.address)}>Copy link</Button>
+        <Button onClick={() => void copyAddress(desk.link.address)}>{say.copyLink}</Button>
         {running && (
           <>
             <BringIn desk={desk} linkId={linkId} />
@@ -104,7 +106,7 @@ export function DeskHead({ desk, act, linkId, zone, onSmall }: HeadProps) {
         )}
         {!desk.acting && (
           <Link className={buttonClass()} to={`/classes/${desk.classId}/entry`}>
-            Entry rules
+            {say.entryRules}
           </Link>
         )}
         <DeskTools onSmall={onSmall} />

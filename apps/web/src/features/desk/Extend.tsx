@@ -6,6 +6,9 @@ import { useNow } from '../../app/clock.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { deskCard } from './HandOver.js';
 import type { Desk, DeskActions } from './useDesk.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 /** Lets the running session last longer, and says beforehand what it would run into. */
 export function Extend({ desk, act }: { desk: Desk; act: DeskActions }) {
@@ -19,18 +22,22 @@ export function Extend({ desk, act }: { desk: Desk; act: DeskActions }) {
   );
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger className={buttonClass()}>Run longer…</Popover.Trigger>
+      <Popover.Trigger className={buttonClass()}>{say.runLongerDots}</Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
           sideOffset={6}
           align="start"
           className={deskCard}
-          aria-label="Let it run longer"
+          aria-label={say.letItRunLonger}
         >
           <p>
-            {session.end > now ? 'It ends at' : 'It was to end at'}{' '}
-            <span className="font-mono">{addMinutes(session.time, session.minutes)}</span>. People
-            inside may stay as long as you do; this moves the end on the books too.
+            <Said
+              as={say.peopleInsideMayStay}
+              what={session.end > now ? say.itEndsAt : say.itWasToEndAt}
+              addMinutes={
+                <span className="font-mono">{addMinutes(session.time, session.minutes)}</span>
+              }
+            />
           </p>
           <ul className="grid gap-2">
             {[5, 10, 15, 30].map((minutes) => {
@@ -45,11 +52,13 @@ export function Extend({ desk, act }: { desk: Desk; act: DeskActions }) {
                       })
                     }
                   >
-                    {minutes} min more
+                    {fill(say.minutesMinMore, { minutes })}
                   </Button>
                   <span className="text-sm text-soft">
-                    till {addMinutes(session.time, length)}
-                    {hits ? `, into ${next.title}` : ''}
+                    {fill(say.tillAddMinutesWhat, {
+                      addMinutes: addMinutes(session.time, length),
+                      what: hits ? fill(say.intoNext, { next: next.title }) : '',
+                    })}
                   </span>
                 </li>
               );

@@ -7,8 +7,10 @@ import { useServerForm } from '../../app/useServerForm.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { isLastHost, leftBehind, type Desk } from './useDesk.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
-const AS = { host: 'host', 'co-teacher': 'co-teacher', presenter: 'named presenter' } as const;
+const AS = { host: 'host', 'co-teacher': 'co-teacher', presenter: say.namedPresenter } as const;
 export const deskCard =
   'z-30 grid w-80 gap-3 rounded-big border border-line bg-sheet p-4 text-ink shadow-soft';
 
@@ -26,7 +28,7 @@ const isInside = (desk: Desk, { name }: Successor): boolean =>
 function Successors({ desk, chosen, choose }: SuccessorsProps) {
   return (
     <fieldset className="grid gap-1.5">
-      <legend className="mb-1 font-semibold">Who takes over?</legend>
+      <legend className="mb-1 font-semibold">{say.whoTakesOver}</legend>
       {desk.successors.map((s) => (
         <label key={s.id} className="flex items-baseline gap-2.5">
           <input
@@ -38,8 +40,8 @@ function Successors({ desk, chosen, choose }: SuccessorsProps) {
           <span>
             {s.name}{' '}
             <span className="text-sm text-soft">
-              {s.acting ? 'acting host already' : AS[s.as]},{' '}
-              {isInside(desk, s) ? 'inside' : 'not in yet'}
+              {s.acting ? say.actingHostAlready : AS[s.as]},{' '}
+              {isInside(desk, s) ? say.inside : say.notInYet}
             </span>
           </span>
         </label>
@@ -58,7 +60,7 @@ function StillInside({ desk, to }: { desk: Desk; to: Successor | undefined }) {
       className={`rounded-small p-2.5 text-sm ${isAlone ? 'bg-berry-tint text-berry-deep' : 'bg-shade'}`}
     >
       {stillInside(names)}
-      {isAlone && ' They are without a host until somebody comes.'}
+      {isAlone && say.theyAreWithoutAHost}
     </p>
   );
 }
@@ -82,7 +84,7 @@ function HandOverCard({ desk, linkId, close }: HandOverProps & { close: () => vo
       send: ({ personId, leave }) =>
         handOver({ params: { linkId }, body: { personId: personId!, leave } }),
       onDone: () => {
-        toast(`${to!.name} is host until this session ends.`);
+        toast(fill(say.isHostUntilThisSession, { name: to!.name }));
         close();
       },
     },
@@ -103,26 +105,26 @@ function HandOverCard({ desk, linkId, close }: HandOverProps & { close: () => vo
           checked={leave}
           onChange={(e) => change({ leave: e.target.checked })}
         />
-        and I leave the room
+        {say.andILeaveTheRoom}
       </label>
       {leave && <StillInside desk={desk} to={to} />}
       {to && (
         <p className="text-sm text-soft">
           {isInside(desk, to)
-            ? `${to.name} lets people in from now on, until this session ends.`
-            : `${to.name} is not in yet. Until they come, nobody can be let in.`}
+            ? fill(say.letsPeopleInFromNow, { to: to.name })
+            : fill(say.isNotInYetUntil, { to: to.name })}
         </p>
       )}
       {desk.pastedRoom && (
         <p className="rounded-small bg-gorse-tint p-2.5 text-sm text-gorse-deep">
-          Glen hands over the door. Host’s powers in the room itself it cannot: give them there
-          before you leave.
-          {desk.powers && ` Noted about them: ${desk.powers}`}
+          {fill(say.glenHandsOverTheDoor, {
+            powers: desk.powers && fill(say.notedAboutThem, { powers: desk.powers }),
+          })}
         </p>
       )}
       {wrong && <FieldError>{wrong}</FieldError>}
       <Button type="submit" kind="act" disabled={!to || isSending}>
-        {to ? `Hand over to ${to.name}${leave ? ' and leave' : ''}` : 'Hand over'}
+        {to ? fill(say.handOverTo, { to: to.name, what: leave ? say.andLeave : '' }) : say.handOver}
       </Button>
     </form>
   );
@@ -133,18 +135,16 @@ export function HandOver({ desk, linkId }: HandOverProps) {
   const [open, setOpen] = useState(false);
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger className={buttonClass()}>Hand over…</Popover.Trigger>
+      <Popover.Trigger className={buttonClass()}>{say.handOverDots}</Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
           sideOffset={6}
           align="start"
           className={deskCard}
-          aria-label="Hand the session over"
+          aria-label={say.handTheSessionOver}
         >
           {desk.successors.length === 0 ? (
-            <p className="text-soft">
-              This class period has no co-teacher or named presenter to hand over to.
-            </p>
+            <p className="text-soft">{say.thisClassPeriodHas}</p>
           ) : (
             <HandOverCard desk={desk} linkId={linkId} close={() => setOpen(false)} />
           )}

@@ -4,6 +4,8 @@ import { MoreMenu, type MoreItem } from '../../ui/MoreMenu.js';
 import { Column, Who } from './Column.js';
 import { WhoIsThis } from './WhoIsThis.js';
 import { calledAt, type Desk, type DeskActions } from './useDesk.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 interface InsideProps {
   desk: Desk;
@@ -25,9 +27,9 @@ function moreWith(visitor: DeskVisitor, desk: Desk, act: DeskActions): MoreItem[
   const { id, role, mayShare, account } = visitor;
   if (desk.pastedRoom || role === 'watcher') return [];
   const share = mayShare
-    ? { words: 'Share no longer', onSelect: () => act.letShare(id, false) }
-    : { words: 'Let share', onSelect: () => act.letShare(id, true) };
-  const mute = { words: 'Mute', onSelect: () => act.mute(id) };
+    ? { words: say.shareNoLonger, onSelect: () => act.letShare(id, false) }
+    : { words: say.letShare, onSelect: () => act.letShare(id, true) };
+  const mute = { words: say.mute, onSelect: () => act.mute(id) };
   if (account === 'phone') return [mute];
   return sharesAnyhow(desk, visitor) && !mayShare ? [mute] : [mute, share];
 }
@@ -35,15 +37,15 @@ function moreWith(visitor: DeskVisitor, desk: Desk, act: DeskActions): MoreItem[
 /** What is done with everybody in the room. */
 function moreWithAll(desk: Desk, act: DeskActions): MoreItem[] {
   if (desk.pastedRoom || desk.inside.length === 0) return [];
-  const mute = { words: 'Mute everybody', onSelect: act.muteAll };
+  const mute = { words: say.muteEverybody, onSelect: act.muteAll };
   const chime = {
-    words: desk.chimes ? 'Announce nobody who comes or goes' : 'Announce who comes and goes',
+    words: desk.chimes ? say.announceNobodyWhoComes : say.announceWhoComesAndGoes,
     onSelect: () => act.setChime(!desk.chimes),
   };
   if (desk.rules.sharing === 'everyone' && !desk.allShare) return [mute, chime];
   const share = desk.allShare
-    ? { words: 'Share by the rules again', onSelect: () => act.letAllShare(false) }
-    : { words: 'Let everybody share', onSelect: () => act.letAllShare(true) };
+    ? { words: say.shareByTheRulesAgain, onSelect: () => act.letAllShare(false) }
+    : { words: say.letEverybodyShare, onSelect: () => act.letAllShare(true) };
   return [mute, share, chime];
 }
 
@@ -52,9 +54,9 @@ const AtOurDoor = ({ visitor: { id, name }, act }: Omit<PersonProps, 'desk'>) =>
   <Button
     kind="danger-link"
     onClick={() => act.putOut(id)}
-    aria-label={`Keep ${name} from coming back in`}
+    aria-label={fill(say.keepFromComingBackIn, { name })}
   >
-    Keep from coming back in
+    {say.keepFromComingBackIn2}
   </Button>
 );
 
@@ -65,18 +67,32 @@ function PersonActions({ visitor, desk, act }: PersonProps) {
   return (
     <>
       {role === 'participant' && account !== 'phone' && (
-        <Button onClick={() => act.letPresent(id, true)} aria-label={`Let ${name} present`}>
-          Let present
+        <Button
+          onClick={() => act.letPresent(id, true)}
+          aria-label={fill(say.letPresent, { name })}
+        >
+          {say.letPresent2}
         </Button>
       )}
       {mayPresent && (
-        <Button onClick={() => act.letPresent(id, false)} aria-label={`${name} presents no longer`}>
-          No longer
+        <Button
+          onClick={() => act.letPresent(id, false)}
+          aria-label={fill(say.presentsNoLonger, { name })}
+        >
+          {say.noLonger}
         </Button>
       )}
-      <MoreMenu words="More" label={`More with ${name}`} items={moreWith(visitor, desk, act)} />
-      <Button kind="danger-link" onClick={() => act.putOut(id)} aria-label={`Put ${name} out`}>
-        Put out
+      <MoreMenu
+        words={say.more}
+        label={fill(say.moreWith, { name })}
+        items={moreWith(visitor, desk, act)}
+      />
+      <Button
+        kind="danger-link"
+        onClick={() => act.putOut(id)}
+        aria-label={fill(say.putOut, { name })}
+      >
+        {say.putOut2}
       </Button>
     </>
   );
@@ -86,7 +102,7 @@ function Coming({ people }: { people: DeskVisitor[] }) {
   if (people.length === 0) return null;
   return (
     <>
-      <h3 className="mt-5 text-sm text-soft">Let in, on their way</h3>
+      <h3 className="mt-5 text-sm text-soft">{say.letInOnTheirWay}</h3>
       <ul>
         {people.map((v) => (
           <li key={v.id} className="border-t border-line py-1.5 break-words">
@@ -104,14 +120,14 @@ export function Inside({ desk, act }: InsideProps) {
   const people = desk.inside.filter((v) => v.role !== 'host');
   return (
     <Column
-      title="Inside"
+      title={say.inside2}
       count={desk.inside.length}
-      action={<MoreMenu words="For all" label="For all inside" items={moreWithAll(desk, act)} />}
+      action={
+        <MoreMenu words={say.forAll} label={say.forAllInside} items={moreWithAll(desk, act)} />
+      }
     >
-      {desk.allShare && (
-        <p className="mb-1 text-sm text-soft">Everybody may share in this session.</p>
-      )}
-      {desk.inside.length === 0 && <p className="text-soft">Nobody is in the room.</p>}
+      {desk.allShare && <p className="mb-1 text-sm text-soft">{say.everybodyMayShareInThis}</p>}
+      {desk.inside.length === 0 && <p className="text-soft">{say.nobodyIsInTheRoom}</p>}
       <ul>
         {hosts.map((v) => (
           <Who key={v.id} visitor={v}>

@@ -2,6 +2,9 @@ import { Link } from 'react-router';
 import { buttonClass } from '../../ui/Button.js';
 import { Chip } from '../../ui/Chip.js';
 import type { Desk } from './useDesk.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Line = NonNullable<Desk['slots']>;
 type Slot = Line['slots'][number];
@@ -10,10 +13,10 @@ type Slot = Line['slots'][number];
 function whereabouts({ personId, state }: Slot, { inside, waiting, here }: Desk): string | null {
   if (personId === null || state === 'over') return null;
   const called = here.find((one) => one.id === personId);
-  if (!called) return 'not here yet';
+  if (!called) return say.notHereYet;
   const name = called.as ?? called.name;
   if (inside.some((one) => one.name === name)) return 'inside';
-  return waiting.some((one) => one.name === name) ? 'in the lobby' : 'on the way in';
+  return waiting.some((one) => one.name === name) ? say.inTheLobby2 : say.onTheWayIn;
 }
 
 function SlotLine({ slot, desk }: { slot: Slot; desk: Desk }) {
@@ -28,7 +31,7 @@ function SlotLine({ slot, desk }: { slot: Slot; desk: Desk }) {
         {time}–{ends}
       </span>
       <span className="min-w-0 flex-1 basis-40 break-words">
-        {name ? <b>{name}</b> : <span className="text-soft">free</span>}
+        {name ? <b>{name}</b> : <span className="text-soft">{say.free}</span>}
         {about && <span className="block text-soft">{about}</span>}
         {address && (
           <a className="block break-all text-loch-deep underline" href={address} rel="noreferrer">
@@ -36,33 +39,34 @@ function SlotLine({ slot, desk }: { slot: Slot; desk: Desk }) {
           </a>
         )}
       </span>
-      {state === 'now' && <Chip tone="well">now</Chip>}
+      {state === 'now' && <Chip tone="well">{say.now}</Chip>}
       {where && <span className="text-sm text-soft">{where}</span>}
       {missed.map((one) => (
         <Chip key={one} tone="careful">
-          {one} did not come
+          {fill(say.didNotCome, { one })}
         </Chip>
       ))}
     </li>
   );
 }
 
-const LEAVES: Record<Line['leaves'], string> = {
-  asked: 'The next one walks in at their time; ask the one before to leave.',
-  'by-itself': 'The next one walks in at their time, and the one before makes way.',
-};
+const LEAVES: Record<Line['leaves'], string> = say.leaves;
 
 /** The line of slots of a session that is cut into them: whose turn it is, who is next, what each is about. */
 export function LineOfSlots({ desk }: { desk: Desk }) {
   const { slots: line } = desk;
   if (!line) return null;
   return (
-    <section className="mb-7 max-w-4xl" aria-label="The line of slots">
+    <section className="mb-7 max-w-4xl" aria-label={say.theLineOfSlots}>
       <h2 className="flex flex-wrap items-baseline gap-x-4 text-lg">
-        The line of slots
-        <Link className={buttonClass('link')} to={`/slots/${line.seriesId}`}>
-          Change them
-        </Link>
+        <Said
+          as={say.theLineOfSlotsChange}
+          link={(text) => (
+            <Link className={buttonClass('link')} to={`/slots/${line.seriesId}`}>
+              {text}
+            </Link>
+          )}
+        />
       </h2>
       <p className="mb-1 text-sm text-soft">{LEAVES[line.leaves]}</p>
       <ul>
@@ -71,7 +75,9 @@ export function LineOfSlots({ desk }: { desk: Desk }) {
         ))}
       </ul>
       {line.waiting.length > 0 && (
-        <p className="mt-1 text-soft">Waiting for one: {line.waiting.join(', ')}</p>
+        <p className="mt-1 text-soft">
+          {fill(say.waitingForOne, { waiting: line.waiting.join(', ') })}
+        </p>
       )}
     </section>
   );

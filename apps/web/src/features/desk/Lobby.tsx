@@ -8,6 +8,9 @@ import { inputClass } from '../../ui/Field.js';
 import { Column, Who } from './Column.js';
 import { WhoIsThis } from './WhoIsThis.js';
 import type { Desk, DeskActions } from './useDesk.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 /** Turning away, with a word that the visitor reads at the door. */
 function TurnAway({
@@ -31,8 +34,8 @@ function TurnAway({
     <form className="mt-1 flex w-full flex-wrap gap-2" noValidate onSubmit={submit}>
       <input
         autoFocus
-        aria-label={`A word for ${visitor.name}`}
-        placeholder="A word for them, if you like"
+        aria-label={fill(say.aWordFor, { visitor: visitor.name })}
+        placeholder={say.aWordForThem}
         maxLength={200}
         className={`${inputClass} min-w-0 flex-1 basis-40 !py-1`}
         {...register('word')}
@@ -41,9 +44,9 @@ function TurnAway({
         }}
       />
       <Button type="submit" kind="danger">
-        Turn away
+        {say.turnAway}
       </Button>
-      <Button onClick={onDone}>Let wait</Button>
+      <Button onClick={onDone}>{say.letWait}</Button>
     </form>
   );
 }
@@ -66,8 +69,11 @@ function Waiting({
       below={<WhoIsThis visitor={visitor} desk={desk} act={act} />}
       more={
         <>
-          since {visitor.knockedAt && wallClock(visitor.knockedAt, zone).time};{' '}
-          {desk.slots ? 'people come in by their slots' : lobbyReason(desk.rules, visitor)}
+          <Said
+            as={say.sinceKnockedAtLobbyReason}
+            knockedAt={visitor.knockedAt && wallClock(visitor.knockedAt, zone).time}
+            lobbyReason={desk.slots ? say.peopleCome : lobbyReason(desk.rules, visitor)}
+          />
         </>
       }
     >
@@ -75,15 +81,18 @@ function Waiting({
         <TurnAway visitor={visitor} act={act} onDone={() => setTurning(false)} />
       ) : (
         <>
-          <Button onClick={() => act.letIn(visitor.id)} aria-label={`Let ${visitor.name} in`}>
-            Let in
+          <Button
+            onClick={() => act.letIn(visitor.id)}
+            aria-label={fill(say.letInVisitor, { visitor: visitor.name })}
+          >
+            {say.letIn2}
           </Button>
           <Button
             kind="danger-link"
             onClick={() => setTurning(true)}
-            aria-label={`Turn ${visitor.name} away`}
+            aria-label={fill(say.turnAwayVisitor, { visitor: visitor.name })}
           >
-            Turn away…
+            {say.turnAwayDots}
           </Button>
         </>
       )}
@@ -96,11 +105,49 @@ function Line({ desk: { inLine, capacity } }: { desk: Desk }) {
   if (inLine === 0) return null;
   return (
     <p className="my-2 font-semibold">
-      {inLine === 1 ? 'One waits' : `${inLine} wait`} for a seat: the room holds {capacity}, and all
-      are taken. They come in by themselves, in their order.
+      {fill(say.forASeatTheRoom, {
+        what: inLine === 1 ? say.oneWaits : fill(say.inLineWait, { inLine }),
+        capacity,
+      })}
     </p>
   );
 }
+
+/** Who was turned away, each with the way back. */
+const Away = ({ desk, act }: { desk: Desk; act: DeskActions }) => (
+  <>
+    <h3 className="mt-5 text-sm text-soft">
+      {fill(say.turnedAwayOr, { what: desk.pastedRoom ? say.keptOut : say.putOut3 })}
+    </h3>
+    <ul>
+      {desk.away.map((v) => (
+        <Who key={v.id} visitor={v}>
+          <Button
+            onClick={() => act.letBack(v.id)}
+            aria-label={fill(say.letBack, { name: v.name })}
+          >
+            {say.letBack2}
+          </Button>
+        </Who>
+      ))}
+    </ul>
+  </>
+);
+
+/** Who was brought in and has not come. */
+const BroughtIn = ({ invited }: Pick<Desk, 'invited'>) => (
+  <>
+    <h3 className="mt-5 text-sm text-soft">{say.broughtIn}</h3>
+    <ul>
+      {invited.map((i) => (
+        <li key={i.id} className="border-t border-line py-1.5 break-words">
+          {i.name}
+          {!i.ofSchool && <span className="text-sm text-soft"> {say.fromOutsideTheSchool2}</span>}
+        </li>
+      ))}
+    </ul>
+  </>
+);
 
 /** Who waits, who was sent off, who was brought in and has not come. */
 export function Lobby({ desk, act, zone }: { desk: Desk; act: DeskActions; zone: string }) {
@@ -109,57 +156,28 @@ export function Lobby({ desk, act, zone }: { desk: Desk; act: DeskActions; zone:
     <span className="flex flex-wrap justify-end gap-2">
       {!desk.slots && ofRoll > 0 && ofRoll < desk.waiting.length && (
         <Button kind="act" onClick={() => act.letAllIn('roll')}>
-          Let the roll in ({ofRoll})
+          {fill(say.letTheRollIn, { ofRoll })}
         </Button>
       )}
       <Button
         kind={!desk.slots && ofRoll === desk.waiting.length ? 'act' : 'plain'}
         onClick={() => act.letAllIn()}
       >
-        Let all in
+        {say.letAllIn}
       </Button>
     </span>
   );
   return (
-    <Column title="In the lobby" count={desk.waiting.length} action={action}>
-      {desk.waiting.length === 0 && <p className="text-soft">Nobody knocks.</p>}
+    <Column title={say.inTheLobby3} count={desk.waiting.length} action={action}>
+      {desk.waiting.length === 0 && <p className="text-soft">{say.nobodyKnocks}</p>}
       <Line desk={desk} />
       <ul>
         {desk.waiting.map((v) => (
           <Waiting key={v.id} visitor={v} desk={desk} act={act} zone={zone} />
         ))}
       </ul>
-      {desk.away.length > 0 && (
-        <>
-          <h3 className="mt-5 text-sm text-soft">
-            Turned away or {desk.pastedRoom ? 'kept out' : 'put out'}
-          </h3>
-          <ul>
-            {desk.away.map((v) => (
-              <Who key={v.id} visitor={v}>
-                <Button onClick={() => act.letBack(v.id)} aria-label={`Let ${v.name} back`}>
-                  Let back
-                </Button>
-              </Who>
-            ))}
-          </ul>
-        </>
-      )}
-      {desk.invited.length > 0 && (
-        <>
-          <h3 className="mt-5 text-sm text-soft">Brought in</h3>
-          <ul>
-            {desk.invited.map((i) => (
-              <li key={i.id} className="border-t border-line py-1.5 break-words">
-                {i.name}
-                {!i.ofSchool && (
-                  <span className="text-sm text-soft"> · from outside the school</span>
-                )}
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
+      {desk.away.length > 0 && <Away desk={desk} act={act} />}
+      {desk.invited.length > 0 && <BroughtIn invited={desk.invited} />}
     </Column>
   );
 }

@@ -2,6 +2,7 @@ import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { WebAddressField } from '../../ui/TextField.js';
 import type { DeskActions } from './useDesk.js';
+import * as say from './words.js';
 
 interface Typed {
   room: string;
@@ -21,14 +22,14 @@ export function RoomFirst({ act }: { act: DeskActions }) {
       onSubmit={submit}
     >
       <WebAddressField
-        label="No room is behind this door yet: where is yours?"
-        hint="Paste its address once. It stays behind the link, and visitors see it only as they are let in."
+        label={say.noRoomIsBehindThis}
+        hint={say.pasteItsAddressOnceIt}
         error={errorAt('room')}
         {...register('room')}
       />
       <p>
         <Button type="submit" kind="strong" disabled={act.opening}>
-          Open the door with this room
+          {say.openTheDoorWithThis}
         </Button>
       </p>
     </form>

@@ -7,14 +7,14 @@ import { useTabTitle } from '../../ui/ScreenTitle.js';
 import { tabOfDesk, useKnockSignal } from './knock.js';
 import { openLabel, useDeskActions, type Desk } from './useDesk.js';
 import { useDeskKeys } from './useDeskKeys.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 const NOBODY: DeskVisitor[] = [];
 
 /** What is said of those who come without an account. */
-const UNKNOWN: Partial<Record<DeskVisitor['account'], string>> = {
-  none: 'not signed in, ',
-  phone: 'by phone, ',
-};
+const UNKNOWN: Partial<Record<DeskVisitor['account'], string>> = say.unknown;
 
 interface WaitingProps {
   desk: Desk;
@@ -26,9 +26,12 @@ function Waiting({ desk, zone, letIn }: WaitingProps) {
   return (
     <>
       <h2 className="mt-3 text-md">
-        In the lobby <span className="text-soft">{desk.waiting.length}</span>
+        <Said
+          as={say.inTheLobby}
+          waitingCount={<span className="text-soft">{desk.waiting.length}</span>}
+        />
       </h2>
-      {desk.waiting.length === 0 && <p className="text-soft">Nobody knocks.</p>}
+      {desk.waiting.length === 0 && <p className="text-soft">{say.nobodyKnocks}</p>}
       <ul aria-live="polite">
         {desk.waiting.map((v) => (
           <li key={v.id} className="flex items-center gap-2 border-t border-line py-1.5">
@@ -36,12 +39,12 @@ function Waiting({ desk, zone, letIn }: WaitingProps) {
               <span className="block font-semibold break-words">{v.name}</span>
               <span className="block text-sm text-soft">
                 {UNKNOWN[v.account] ?? ''}
-                {v.onRoll ? 'on the roll' : 'not on the roll'},{' '}
+                {v.onRoll ? say.onTheRoll : say.notOnTheRoll},{' '}
                 {v.knockedAt && wallClock(v.knockedAt, zone).time}
               </span>
             </span>
-            <Button onClick={() => letIn(v.id)} aria-label={`Let ${v.name} in`}>
-              Let in
+            <Button onClick={() => letIn(v.id)} aria-label={fill(say.letIn, { name: v.name })}>
+              {say.letIn2}
             </Button>
           </li>
         ))}
@@ -74,13 +77,16 @@ export function SmallDesk({
     <main className="min-h-dvh bg-paper p-3.5 text-md text-ink">
       <h1 className="text-base">{desk.title}</h1>
       <p className="text-sm text-soft">
-        {desk.inside.length} inside · {desk.missing.length} missing
+        {fill(say.insideMissing, {
+          insideCount: desk.inside.length,
+          missingCount: desk.missing.length,
+        })}
       </p>
       <Waiting desk={desk} zone={me.school.zone} letIn={act.letIn} />
       <div className="mt-3 grid gap-2">
         {ofRoll > 0 && (
           <Button kind="act" onClick={() => act.letAllIn('roll')}>
-            Let the roll in ({ofRoll})
+            {fill(say.letTheRollIn, { ofRoll })}
           </Button>
         )}
         <Button disabled={act.opening} onClick={act.open}>
@@ -88,8 +94,8 @@ export function SmallDesk({
         </Button>
       </div>
       <p className="mt-3 text-sm text-soft">
-        <kbd className="font-mono">i</kbd> next one in · <kbd className="font-mono">a</kbd> all of
-        the roll
+        <kbd className="font-mono">i</kbd> {say.nextOneIn} <kbd className="font-mono">a</kbd>{' '}
+        {say.allOfTheRoll}
       </p>
     </main>
   );
@@ -99,6 +105,6 @@ export function SmallDesk({
 export default function SmallDeskPage({ me, linkId }: { me: Me; linkId: number }) {
   const { data: desk } = api.useDeskQuery({ params: { linkId } });
   useKnockSignal(desk?.waiting ?? NOBODY, desk?.title ?? '');
-  useTabTitle(desk ? tabOfDesk(desk) : 'Desk');
+  useTabTitle(desk ? tabOfDesk(desk) : say.desk);
   return <SmallDesk me={me} linkId={linkId} document={document} />;
 }

@@ -1,6 +1,9 @@
 import type { DeskVisitor } from '@glen/contract';
 import { ChoicePart } from '../../ui/choices.js';
 import type { Desk, DeskActions } from './useDesk.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 interface WhoIsThisProps {
   visitor: DeskVisitor;
@@ -24,16 +27,20 @@ export function WhoIsThis({ visitor, desk, act }: WhoIsThisProps) {
   if (!isUnknown(visitor) || free.length === 0) return null;
   return (
     <p className="text-sm">
-      This is{' '}
-      <ChoicePart
-        label={`Who ${name} is`}
-        value={takenFor ? String(takenFor.id) : NOBODY}
-        marked={takenFor !== null}
-        onChange={(chosen) => act.sayWho(id, chosen === NOBODY ? null : Number(chosen))}
-        choices={[
-          { value: NOBODY, label: 'nobody of the roll' },
-          ...free.map((p) => ({ value: String(p.id), label: p.name })),
-        ]}
+      <Said
+        as={say.thisIs}
+        id={
+          <ChoicePart
+            label={fill(say.whoIs, { name })}
+            value={takenFor ? String(takenFor.id) : NOBODY}
+            marked={takenFor !== null}
+            onChange={(chosen) => act.sayWho(id, chosen === NOBODY ? null : Number(chosen))}
+            choices={[
+              { value: NOBODY, label: say.nobodyOfTheRoll },
+              ...free.map((p) => ({ value: String(p.id), label: p.name })),
+            ]}
+          />
+        }
       />
     </p>
   );

@@ -2,6 +2,8 @@ import { aloneInWords, areHostsGone, stillInside } from '@glen/core/light';
 import type { Note } from '@glen/core';
 import { timeUntil, wallClock } from '../../app/clock.js';
 import { isLastHost, leftBehind, type Desk } from './useDesk.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** `now`: an instant of school time; `zone`: the school's. */
 interface At {
@@ -13,18 +15,15 @@ function strangersNote({ waiting }: Desk): Note[] {
   const those = waiting.filter((v) => !v.onRoll);
   const strangers = those.length;
   if (strangers === 0) return [];
-  const title =
-    strangers === 1
-      ? 'One who waits is not on the roll'
-      : `${strangers} who wait are not on the roll`;
-  const letRollIn = { name: 'let-roll-in', label: 'Let the roll in' };
+  const title = strangers === 1 ? say.oneWhoWaits : fill(say.whoWait, { strangers });
+  const letRollIn = { name: 'let-roll-in', label: say.letTheRollIn2 };
   return [
     {
       severity: 'careful',
       title,
       text: those.every((v) => v.account === 'phone')
-        ? 'Nobody knows who calls: let them in and have them say it, or ask them elsewhere first.'
-        : 'Look at name and account before you let them in.',
+        ? say.nobodyKnowsWhoCallsLet
+        : say.lookAtNameAndAccount,
       ...(waiting.length > strangers ? { actions: [letRollIn] } : {}),
     },
   ];
@@ -35,17 +34,17 @@ function manyStrangersNote({ strangers }: Desk): Note[] {
     return [
       {
         severity: 'inform',
-        title: 'Whoever comes signs in first',
-        text: 'Until this session ends nobody knocks without an account.',
+        title: say.whoeverComesSignsInFirst,
+        text: say.untilThisSessionEndsNobody,
       },
     ];
   if (!strangers.areMany) return [];
   return [
     {
       severity: 'wrong',
-      title: 'Many strangers knock',
-      text: 'They have no account. At most twenty of them wait, and five a minute knock from one network.',
-      actions: [{ name: 'ask-for-account', label: 'Ask for an account from now on' }],
+      title: say.manyStrangersKnock,
+      text: say.theyHaveNoAccount,
+      actions: [{ name: 'ask-for-account', label: say.askForAnAccount }],
     },
   ];
 }
@@ -55,9 +54,9 @@ function noHostNote({ waiting, hostInside }: Desk): Note[] {
   return [
     {
       severity: 'careful',
-      title: 'People wait and no host is in',
-      text: 'Go in first; they cannot be in the room alone.',
-      actions: [{ name: 'open', label: 'Go in' }],
+      title: say.peopleWaitAndNoHost,
+      text: say.goInFirstTheyCannot,
+      actions: [{ name: 'open', label: say.goIn }],
     },
   ];
 }
@@ -69,13 +68,13 @@ function aloneNote({ alone, inside, pastedRoom }: Desk, { now, zone }: At): Note
   return [
     {
       severity: 'wrong',
-      title: 'No host is in the room',
+      title: say.noHost,
       text: aloneInWords(
         inside.length,
         wallClock(since, zone).time,
         wallClock(closesAt, zone).time,
       ),
-      actions: [{ name: 'open', label: 'Go in' }],
+      actions: [{ name: 'open', label: say.goIn }],
     },
   ];
 }
@@ -85,8 +84,8 @@ function pastEndNote({ session, door, alone }: Desk, { now }: At): Note[] {
   return [
     {
       severity: 'inform',
-      title: 'Past its end',
-      text: 'The door stays open while you are in; whoever dropped out can come back.',
+      title: say.pastItsEnd,
+      text: say.theDoorStaysOpenWhile,
     },
   ];
 }
@@ -96,8 +95,8 @@ function togetherNote({ together }: Desk): Note[] {
   return [
     {
       severity: 'inform',
-      title: `With ${together.map((c) => c.title).join(', ')}`,
-      text: 'They meet at this door too; their students are on this roll today.',
+      title: fill(say.withTogether, { together: together.map((c) => c.title).join(', ') }),
+      text: say.theyMeetAtThisDoor,
     },
   ];
 }
@@ -108,15 +107,15 @@ function pastedRoomNote(desk: Desk): Note[] {
   // Said before they leave, for leaving is done there.
   const behind = own !== null && isLastHost(desk) ? ` ${stillInside(leftBehind(desk))}` : '';
   const isIn = own !== null;
-  const counted = isIn ? 'You count as in the room.' : 'You count as not in the room.';
+  const counted = isIn ? say.youCount : say.youCountAs;
   const action = isIn
-    ? { name: 'i-have-left', label: 'I have left the room' }
-    : { name: 'i-am-in', label: 'I am in the room' };
+    ? { name: 'i-have-left', label: say.iHaveLeftTheRoom }
+    : { name: 'i-am-in', label: say.iAmInTheRoom };
   return [
     {
       severity: 'inform',
-      title: 'A room that Glen cannot look into',
-      text: `Who passed this door is known, who has left is not. To put somebody out, to mute or to let present is done in the room itself. ${counted}${behind}`.trimEnd(),
+      title: say.aRoomThatGlenCannot,
+      text: fill(say.whoPassedThisDoor, { counted, behind }).trimEnd(),
       actions: [action],
     },
   ];
@@ -128,8 +127,8 @@ function roomGoesOnNote({ pastedRoom, door }: Desk): Note[] {
   return [
     {
       severity: 'careful',
-      title: 'End the room itself, too',
-      text: 'Nobody comes in by this door. Whoever is inside stays until you end the room there, for everybody, before you leave it.',
+      title: say.endTheRoomItselfToo,
+      text: say.nobodyComesInByThis,
     },
   ];
 }
@@ -139,9 +138,12 @@ function unseenNote({ pastedRoom, unseen, acting }: Desk): Note[] {
   return [
     {
       severity: 'careful',
-      title: 'Look at the room before you use it',
-      text: `${unseen === 1 ? 'One thing' : `${unseen} things`} that only its own settings keep, such as its lobby or who has host’s powers, ${unseen === 1 ? 'is' : 'are'} not ticked yet.`,
-      actions: [{ name: 'look-at-room', label: 'To the list' }],
+      title: say.lookAtTheRoomBefore,
+      text: fill(say.thatOnlyItsOwnSettings, {
+        what: unseen === 1 ? say.oneThing : fill(say.unseenThings, { unseen }),
+        what2: unseen === 1 ? 'is' : 'are',
+      }),
+      actions: [{ name: 'look-at-room', label: say.toTheList }],
     },
   ];
 }
@@ -151,9 +153,9 @@ function replacedNote({ replacedAt, session, door }: Desk): Note[] {
   return [
     {
       severity: 'inform',
-      title: 'The link was replaced while this runs',
-      text: 'Whoever is inside stays. Whoever comes now needs the new link, or an old one that leads on.',
-      actions: [{ name: 'copy-link', label: 'Copy the new one' }],
+      title: say.theLinkWasReplacedWhile,
+      text: say.whoeverIsInsideStaysWhoever,
+      actions: [{ name: 'copy-link', label: say.copyTheNewOne }],
     },
   ];
 }
@@ -163,8 +165,8 @@ function actingNote({ acting }: Desk): Note[] {
   return [
     {
       severity: 'inform',
-      title: 'You are acting host',
-      text: 'It was handed over to you: you let people in until this session ends.',
+      title: say.youAreActingHost,
+      text: say.itWasHandedOver,
     },
   ];
 }
@@ -174,20 +176,20 @@ function doorNote({ door, session }: Desk, { now, zone }: At): Note[] {
   if (door === 'ended')
     notes.push({
       severity: 'inform',
-      title: 'Ended',
-      text: 'The link is shut for all but hosts. Opening the door begins it again.',
+      title: say.ended,
+      text: say.theLinkIsShut,
     });
   if (!session)
     notes.push({
       severity: 'inform',
-      title: 'Nothing is planned on this link',
-      text: 'Opening the door puts a session on the books, from this minute.',
+      title: say.nothingIsPlannedOnThis,
+      text: say.openingTheDoorPuts,
     });
   else if (door === 'shut' && now < session.opens)
     notes.push({
       severity: 'inform',
-      title: `Opens by itself at ${wallClock(session.opens, zone).time}`,
-      text: `In ${timeUntil(session.opens, now)}. You can open it before.`,
+      title: fill(say.opensByItselfAt, { time: wallClock(session.opens, zone).time }),
+      text: fill(say.inYouCanOpenIt, { span: timeUntil(session.opens, now) }),
     });
   return notes;
 }
@@ -197,8 +199,8 @@ function allHereNote({ door, rollSize, missing }: Desk): Note[] {
   return [
     {
       severity: 'well',
-      title: 'Everyone of the roll is here',
-      text: `${rollSize} of ${rollSize}.`,
+      title: say.everyoneOfTheRoll,
+      text: fill(say.rollSizeOfRollSize2, { rollSize, rollSize2: rollSize }),
     },
   ];
 }

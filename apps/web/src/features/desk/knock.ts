@@ -1,5 +1,7 @@
 import { useEffect, useRef, useSyncExternalStore } from 'react';
 import { tellInBrowser } from '../../app/browserNotices.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const KEPT = 'glen-knock-sound';
 const listeners = new Set<() => void>();
@@ -44,7 +46,7 @@ function knock(): void {
 
 /** What the browser’s tab says of a desk: how many wait, so that it is seen behind other pages too. */
 export const tabOfDesk = ({ waiting, title }: { waiting: unknown[]; title: string }): string =>
-  `${waiting.length > 0 ? `(${waiting.length}) ` : ''}Desk: ${title}`;
+  fill(say.whatDeskTitle, { what: waiting.length > 0 ? `(${waiting.length}) ` : '', title });
 
 interface Waits {
   id: number;
@@ -61,7 +63,14 @@ export function useKnockSignal(waiting: Waits[], title: string): void {
     known.current = new Set(waiting.map((v) => v.id));
     if (!first) return;
     if (sound) knock();
-    const who = more.length === 0 ? first.name : `${first.name} and ${more.length} more`;
-    tellInBrowser({ title: `Knock: ${who}`, body: title, tag: `knock ${title}` });
+    const who =
+      more.length === 0
+        ? first.name
+        : fill(say.firstAndMoreCountMore, { first: first.name, moreCount: more.length });
+    tellInBrowser({
+      title: fill(say.knockWho, { who }),
+      body: title,
+      tag: fill(say.knockTitle, { title }),
+    });
   }, [waiting, sound, title]);
 }

@@ -1,6 +1,7 @@
 import { OVER_ANOTHER, type Problem } from '@glen/contract';
 import { toast } from '../../ui/toast.js';
 import { messageFor, problemOf } from '../../app/api.js';
+import * as say from './words.js';
 
 type Open = (ask: {
   params: { linkId: number };
@@ -25,7 +26,7 @@ const ASK_MS = 20000;
 function askAnyway(problem: Problem, again: () => void): void {
   toast.warning(problem.title, {
     duration: ASK_MS,
-    action: { label: 'Open it all the same', onClick: again },
+    action: { label: say.openItAllTheSame, onClick: again },
   });
 }
 
@@ -47,7 +48,7 @@ export async function openDoor(
     const problem = problemOf(error);
     if (problem?.type === OVER_ANOTHER)
       askAnyway(problem, () => void openDoor(open, linkId, { room, anyway: true }));
-    else if (!needsRoom(problem)) toast.error(problem?.title ?? 'The door did not open.');
+    else if (!needsRoom(problem)) toast.error(problem?.title ?? say.theDoorDidNotOpen);
     return problem;
   }
   if (tab) tab.location.href = data.go;

@@ -2,6 +2,8 @@ import type { Answer, DeskVisitor } from '@glen/contract';
 import { toast } from '../../ui/toast.js';
 import { api, problemOf } from '../../app/api.js';
 import { openDoor } from './openDoor.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 export type Desk = Answer<'desk'>;
 
@@ -28,7 +30,7 @@ export function useDeskActions(linkId: number) {
     const { error } = await answer;
     if (error)
       toast.error(
-        problemOf(error)?.errors?.[0]?.message ?? problemOf(error)?.title ?? 'That did not work.',
+        problemOf(error)?.errors?.[0]?.message ?? problemOf(error)?.title ?? say.thatDidNotWork,
       );
     return !error;
   };
@@ -64,7 +66,7 @@ export type DeskActions = ReturnType<typeof useDeskActions>;
 
 /** What somebody is called where nothing else stands beside it: without an account nobody has proven who they are. */
 export const calledAt = ({ name, account }: DeskVisitor): string =>
-  account === 'none' ? `${name} (not signed in)` : name;
+  account === 'none' ? fill(say.notSignedIn, { name }) : name;
 
 /** Who would stay behind if this host left now: all but hosts. */
 export const leftBehind = ({ inside }: Desk): string[] =>
@@ -76,6 +78,6 @@ export const isLastHost = ({ inside, own }: Desk): boolean =>
 
 /** What the main button does as things stand. */
 export function openLabel(desk: Desk): string {
-  if (desk.door === 'open') return desk.own === null ? 'Go in' : 'To the room again';
-  return desk.door === 'ended' ? 'Open it again' : 'Open the door now';
+  if (desk.door === 'open') return desk.own === null ? say.goIn : say.toTheRoomAgain;
+  return desk.door === 'ended' ? say.openItAgain : say.openTheDoorNow;
 }

@@ -3,6 +3,8 @@ import { useLocation } from 'react-router';
 import { dateInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import { api } from '../../app/api.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Thing = Answer<'doorAfterLessons'>['things'][number];
 
@@ -17,7 +19,7 @@ function Title({ thing: { id, kind, title, address, minutes } }: { thing: Thing 
           {title}
         </a>{' '}
         <span className="text-sm text-soft">
-          {minutes === null ? 'what was written' : `recording, ${minutes} min`}
+          {minutes === null ? say.whatWasWritten : fill(say.recordingMin, { minutes })}
         </span>
       </>
     );
@@ -45,8 +47,11 @@ function Item({ thing }: { thing: Thing }) {
       <Title thing={thing} />
       {thing.words && <p className="whitespace-pre-line">{thing.words}</p>}
       <p className="text-sm text-soft">
-        {dateInWords(thing.session.date)}, {thing.session.time} · there until{' '}
-        {dateInWords(thing.until)}
+        {fill(say.thereUntil, {
+          date: dateInWords(thing.session.date),
+          time: thing.session.time,
+          date2: dateInWords(thing.until),
+        })}
       </p>
     </li>
   );
@@ -58,7 +63,7 @@ export function AfterLessons({ code }: { code: string }) {
   if (!data || data.things.length === 0) return null;
   return (
     <section className="mt-6">
-      <h2 className="text-lg">After the lessons</h2>
+      <h2 className="text-lg">{say.afterTheLessons}</h2>
       <ul>
         {data.things.map((thing) => (
           <Item key={thing.id} thing={thing} />

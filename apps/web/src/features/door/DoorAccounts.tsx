@@ -7,6 +7,9 @@ import { kindInWords } from '../accounts/kindInWords.js';
 import { DemoPeople, SignInWays } from '../accounts/SignIn.js';
 import { SignOnTroubleNote } from '../accounts/SignOnTrouble.js';
 import { useWrongHere } from './wrongHere.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Door = Answer<'door'>;
 
@@ -22,19 +25,22 @@ const kindWanted = ({ rules }: Door): 'school' | undefined =>
 const InUse = ({ me }: { me: Me }) =>
   me.account ? (
     <p>
-      You are <b>{me.person?.name}</b>,{' '}
-      <span className="whitespace-nowrap">{kindInWords(me.account.kind)}</span>
+      <Said
+        as={say.youAre}
+        person={<b>{me.person?.name}</b>}
+        kind={<span className="whitespace-nowrap">{kindInWords(me.account.kind)}</span>}
+      />
       <br />
       <span className="text-sm break-all text-soft">{me.account.email}</span>
     </p>
   ) : (
-    <p>You are not signed in.</p>
+    <p>{say.youAreNotSignedIn}</p>
   );
 
 /** For whoever has no account of the kind that is asked for. */
 const NoneOfThese = ({ me, door }: { me: Me; door: Door }) => (
   <p className="text-soft">
-    No school account, or lost your way in? Ask {me.school.help || door.host || 'your school'}.
+    {fill(say.noSchoolAccountOrLost, { help: me.school.help || door.host || say.yourSchool })}
   </p>
 );
 
@@ -53,7 +59,7 @@ export function DoorAccounts({ me, door }: { me: Me; door: Door }) {
   const isAsked = ASKS.includes(reason) && others.length === 0;
   const isOpen = isOther || isAsked;
   return (
-    <section aria-label="Your account" className="mt-5 border-t border-line pt-4">
+    <section aria-label={say.yourAccount} className="mt-5 border-t border-line pt-4">
       <SignOnTroubleNote me={me} />
       <InUse me={me} />
       <div className="mt-2 flex flex-wrap gap-2">
@@ -64,12 +70,12 @@ export function DoorAccounts({ me, door }: { me: Me; door: Door }) {
             className="max-w-full"
             onClick={() => void switchTo({ body: { accountId: a.id } }).then(restartLive)}
           >
-            <span className="truncate">Use {a.email}</span>
+            <span className="truncate">{fill(say.useEmail, { email: a.email })}</span>
           </Button>
         ))}
         {!isOpen && (
           <Button kind="link" onClick={() => setOther(true)}>
-            {me.account ? 'Come in as somebody else' : 'Sign in'}
+            {me.account ? say.comeInAsSomebodyElse : say.signIn}
           </Button>
         )}
       </div>

@@ -3,6 +3,8 @@ import type { Answer, Me } from '@glen/contract';
 import { wallClock } from '../../app/clock.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Door = Answer<'door'>;
 
@@ -20,8 +22,7 @@ function Times({ door, zone }: { door: Door; zone: string }) {
       </span>
       {!isSame && (
         <span className="block text-sm">
-          {schoolTime(zone)}; {localDate}
-          {local.time} on your clock
+          {fill(say.onYourClock, { time: schoolTime(zone), localDate, time2: local.time })}
         </span>
       )}
     </p>
@@ -31,10 +32,12 @@ function Times({ door, zone }: { door: Door; zone: string }) {
 /** Why somebody stands at another door than the one whose link they followed. */
 function cameInWords(door: Door, zone: string): string {
   if (door.came!.by === 'together')
-    return `Your class meets at this door today, together with ${door.classTitle}.`;
+    return fill(say.yourClassMeetsAtThis, { classTitle: door.classTitle });
   return door.came!.until === null
-    ? 'Your link was replaced; it leads here all the same.'
-    : `Your link was replaced. It leads here until ${dateInWords(wallClock(door.came!.until, zone).date)}; keep the new one, in the address above.`;
+    ? say.yourLinkWasReplacedIt
+    : fill(say.yourLinkWasReplacedItLeads, {
+        date: dateInWords(wallClock(door.came!.until, zone).date),
+      });
 }
 
 /** Whose door it is, when its session is held, and why one stands here rather than elsewhere. */
@@ -47,11 +50,11 @@ export function DoorHead({ me, door }: { me: Me; door: Door }) {
         <Pennant pennant={door.pennant} size="large" />
         <div className="min-w-0">
           <p className="text-sm text-soft">{name}</p>
-          <ScreenTitle tab={`${title}, the door`}>{title}</ScreenTitle>
+          <ScreenTitle tab={fill(say.titleTheDoor, { title })}>{title}</ScreenTitle>
         </div>
       </div>
       <p className="mt-2 text-soft">
-        {title === classTitle ? '' : `${classTitle} · `}with {host}
+        {fill(say.whatWithHost, { what: title === classTitle ? '' : `${classTitle} · `, host })}
       </p>
       <Times door={door} zone={zone} />
       {change && (

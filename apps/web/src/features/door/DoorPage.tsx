@@ -24,6 +24,8 @@ import { EnterForm } from './EnterForm.js';
 import { TryDevices } from './TryDevices.js';
 import { TypeCode } from './TypeCode.js';
 import { useEntering, type Entering } from './useEntering.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Door = Answer<'door'>;
 
@@ -34,7 +36,9 @@ const LOOK_AGAIN_MS = 20000;
 function openingTime({ until }: Door['decision'], now: string, zone: string): string | null {
   if (!until) return null;
   const { date, time } = wallClock(until, zone);
-  return date === wallClock(now, zone).date ? time : `${time} on ${dateInWords(date)}`;
+  return date === wallClock(now, zone).date
+    ? time
+    : fill(say.timeOnDate, { time, date: dateInWords(date) });
 }
 
 /** Where people come by slots: whose turn it is, and where one is taken. */
@@ -43,7 +47,7 @@ function Turn({ turn, code, zone }: { turn: SlotTurn; code: string; zone: string
     <p className="mt-3 border-t border-line pt-3">
       {turnInWords(turn, (instant) => wallClock(instant, zone).time)}{' '}
       <Link className="text-loch-deep underline" to={`/sign-up/${code}`}>
-        {turn.kind === 'none' ? 'Take a slot' : 'Your slots'}
+        {turn.kind === 'none' ? say.takeASlot : say.yourSlots}
       </Link>
     </p>
   );
@@ -59,10 +63,10 @@ function Sign({ me, door, entering }: { me: Me; door: Door; entering: Entering }
   const isRefused = decision.outcome === 'refused' && decision.reason !== 'code-needed';
   return (
     <section aria-live="polite" className="mt-5 rounded-big bg-shade p-4">
-      <h2 className="text-lg">{isGone ? 'Going in…' : words.title}</h2>
-      <p className="mt-1">{isGone ? 'If nothing happens, go in once more.' : words.text}</p>
+      <h2 className="text-lg">{isGone ? say.goingInDots : words.title}</h2>
+      <p className="mt-1">{isGone ? say.ifNothingHappensGo : words.text}</p>
       {decision.until && (
-        <p className="mt-3 font-mono text-3xl" aria-label="Time until the door opens">
+        <p className="mt-3 font-mono text-3xl" aria-label={say.timeUntilTheDoorOpens}>
           {timeUntil(decision.until, now)}
         </p>
       )}
@@ -70,17 +74,17 @@ function Sign({ me, door, entering }: { me: Me; door: Door; entering: Entering }
       {elsewhere && (
         <p className="mt-3">
           <Link className={buttonClass('act')} to={`/door/${elsewhere.code}`}>
-            To that door
+            {say.toThatDoor}
           </Link>
         </p>
       )}
       {door.noRoom && !isRefused && decision.reason !== 'no-host' && (
-        <p className="mt-2 text-soft">No room is behind this door yet; the host gives one.</p>
+        <p className="mt-2 text-soft">{say.noRoomIsBehindThis}</p>
       )}
       {door.hosts && door.noRoom && !door.isOver && (
         <p className="mt-3">
           <Link className={buttonClass('act')} to={`/desk/${door.linkId}`}>
-            To the desk
+            {say.toTheDesk}
           </Link>
         </p>
       )}
@@ -128,40 +132,39 @@ function Standing({ me, code, door, onBack }: StandingProps) {
       {door.invitedThen && (
         <p className="mt-5">
           <Link className="text-loch-deep underline" to="/">
-            To your own day
+            {say.toYourOwnDay}
           </Link>
         </p>
       )}
       {!door.watchesOnly && (
         <p className="mt-5">
           <Link className="text-loch-deep underline" to={`/door/${door.code}/how`}>
-            How to get in, step by step
+            {say.howToGetInStep}
           </Link>
         </p>
       )}
       {me.school.help && (
-        <p className="mt-2 text-soft">Something technical fails? Ask: {me.school.help}</p>
+        <p className="mt-2 text-soft">
+          {fill(say.somethingTechnicalFailsAskHelp, { help: me.school.help })}
+        </p>
       )}
     </>
   );
 }
 
-const NOT_SHOWN: Record<number, string> = {
-  404: 'No door has this code',
-  429: 'Too many tries',
-};
+const NOT_SHOWN: Record<number, string> = say.notShown;
 
 /** Why no door can be shown, and what to do about it. */
 function NoDoor({ problem, code, retry }: { problem: Problem; code: string; retry: () => void }) {
   return (
     <>
-      <ScreenTitle tab={NOT_SHOWN[problem.status] ?? 'The door cannot be reached'} />
+      <ScreenTitle tab={NOT_SHOWN[problem.status] ?? say.theDoorCannotBeReached} />
       <p className="mt-2 text-soft">{problem.detail ?? problem.title}</p>
       {problem.status === 404 ? (
         <TypeCode start={code} />
       ) : (
         <Button className="mt-4" onClick={retry}>
-          Try again
+          {say.tryAgain}
         </Button>
       )}
     </>

@@ -3,6 +3,7 @@ import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
 import type { Entering } from './useEntering.js';
+import * as say from './words.js';
 
 interface Props {
   entering: Entering;
@@ -15,22 +16,19 @@ interface Props {
   pastedRoom: boolean;
 }
 
-const OUR_ROOM = 'Camera and microphone are off until you switch them on inside.';
-const PASTED_ROOM =
-  'What the room does with camera and microphone, Glen does not know: come in with both off.';
+const OUR_ROOM = say.cameraAndMicrophoneAreOff;
+const PASTED_ROOM = say.whatTheRoomDoes;
 
-const ENTER = { in: 'Go in', watch: 'Go in to watch' };
+const ENTER = say.enter;
 
 /** The watch-only way in, beside the usual one or instead of it. */
 function Watch({ entering }: { entering: Entering }) {
   return (
     <div>
       <Button className="w-full" disabled={entering.isSending} onClick={() => entering.go(true)}>
-        Only watch
+        {say.onlyWatch}
       </Button>
-      <p className="mt-1 text-sm text-soft">
-        You see and hear what goes on, and cannot be seen or heard.
-      </p>
+      <p className="mt-1 text-sm text-soft">{say.youSeeAndHearWhat}</p>
     </div>
   );
 }
@@ -47,8 +45,8 @@ export function EnterForm({ entering, knocks, watches, mayWatch, pastedRoom }: P
     <form className="mt-4 grid gap-3" noValidate onSubmit={submit}>
       {asksName && (
         <TextField
-          label="Your name"
-          hint="The host sees it."
+          label={say.yourName}
+          hint={say.theHostSeesIt}
           error={errorAt('name')}
           maxLength={80}
           autoComplete="name"
@@ -57,7 +55,7 @@ export function EnterForm({ entering, knocks, watches, mayWatch, pastedRoom }: P
       )}
       {asksCode && (
         <TextField
-          label="Entry code"
+          label={say.entryCode}
           error={errorAt('entryCode')}
           maxLength={60}
           autoComplete="off"
@@ -67,14 +65,14 @@ export function EnterForm({ entering, knocks, watches, mayWatch, pastedRoom }: P
       {(isReady || asksCode) && (
         <>
           <Button type="submit" kind="act" className="w-full !py-3 !text-base" disabled={isSending}>
-            {knocks ? 'Knock' : ENTER[watches ? 'watch' : 'in']}
+            {knocks ? say.knock : ENTER[watches ? 'watch' : 'in']}
           </Button>
           {!watches && <p className="text-sm text-soft">{pastedRoom ? PASTED_ROOM : OUR_ROOM}</p>}
         </>
       )}
       {mayWait && (
         <Button type="submit" kind="act" className="w-full !py-3 !text-base" disabled={isSending}>
-          Wait in line
+          {say.waitInLine}
         </Button>
       )}
       {mayWatch && <Watch entering={entering} />}

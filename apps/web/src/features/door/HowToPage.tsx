@@ -7,6 +7,9 @@ import { Loaded } from '../../app/Loaded.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type HowTo = Answer<'howTo'>;
 
@@ -14,7 +17,7 @@ const Head = ({ pennant, title, classTitle, host }: HowTo) => (
   <header className="flex items-center gap-4">
     <Pennant pennant={pennant} size="large" />
     <div className="min-w-0">
-      <ScreenTitle tab={`How to get in: ${title}`} />
+      <ScreenTitle tab={fill(say.howToGetIn, { title })} />
       <p className="text-soft">
         {title === classTitle ? '' : `${classTitle}, `}
         {host}
@@ -31,8 +34,7 @@ const Warnings = ({ stopped, differs, host }: HowTo) => (
         role="alert"
         className="mt-4 rounded-small bg-berry-tint p-3 font-semibold text-berry-deep"
       >
-        This link has been stopped: nobody gets in by it any more. Ask {host || 'your teacher'} for
-        the new one.
+        {fill(say.thisLinkHasBeenStopped, { host: host || say.yourTeacher })}
       </p>
     )}
     {differs && <p className="mt-4 rounded-small bg-gorse-tint p-3 text-gorse-deep">{differs}</p>}
@@ -50,12 +52,12 @@ const Address = ({ address, code, stopped }: HowTo) => (
           className="inline-flex items-center rounded-small border border-bracken bg-bracken px-4 py-2 font-semibold text-on-act"
           to={`/door/${code}`}
         >
-          To the door
+          {say.toTheDoor}
         </Link>
       )}
       <Button onClick={() => window.print()}>
         <Printer size={16} aria-hidden="true" />
-        Print this
+        {say.printThis}
       </Button>
     </p>
   </>
@@ -74,7 +76,11 @@ function WhomToAsk() {
   if (!me?.school.help) return null;
   return (
     <p className="mt-3">
-      <b>Something technical fails?</b> Ask: {me.school.help}
+      <Said
+        as={say.somethingTechnicalFailsAsk}
+        strong={(text) => <b>{text}</b>}
+        help={me.school.help}
+      />
     </p>
   );
 }
@@ -82,31 +88,31 @@ function WhomToAsk() {
 const Steps = ({ code, steps, slots, lobby, phone, trouble }: HowTo) => (
   <>
     {slots && (
-      <Part title="Your slot">
+      <Part title={say.yourSlot}>
         <p>{slots}</p>
         <p className="mt-2 print:hidden">
           <Link className={buttonClass()} to={`/sign-up/${code}`}>
-            Take a slot
+            {say.takeASlot}
           </Link>
         </p>
       </Part>
     )}
-    <Part title="Step by step">
+    <Part title={say.stepByStep}>
       <ol className="grid list-decimal gap-1.5 pl-6">
         {steps.map((step) => (
           <li key={step}>{step}</li>
         ))}
       </ol>
     </Part>
-    <Part title="The lobby">
+    <Part title={say.theLobby}>
       <p>{lobby}</p>
     </Part>
     {phone && (
-      <Part title="By telephone">
+      <Part title={say.byTelephone}>
         <p>{phone}</p>
       </Part>
     )}
-    <Part title="When it does not work">
+    <Part title={say.whenItDoesNotWork}>
       <dl className="grid gap-2">
         {trouble.map((t) => (
           <div key={t.when}>

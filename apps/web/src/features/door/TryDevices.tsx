@@ -3,6 +3,8 @@ import { useEffect, useRef, useState } from 'react';
 import { deviceInWords, followLevel, helpFor } from '@glen/devices';
 import { Button } from '../../ui/Button.js';
 import { useDevice, type Device } from './useDevice.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const SIGNS = { audio: { on: Mic, off: MicOff }, video: { on: Camera, off: CameraOff } };
 
@@ -19,7 +21,7 @@ function Help({ device: { kind, trouble, switchOn } }: { device: Device }) {
         ))}
       </ol>
       <Button className="mt-2" onClick={switchOn}>
-        Try again
+        {say.tryAgain}
       </Button>
     </div>
   );
@@ -31,7 +33,9 @@ function Switch({ device: { kind, stream, isAsking, switchOn, switchOff } }: { d
   return (
     <Button onClick={stream ? switchOff : switchOn}>
       <Sign size={16} aria-hidden="true" />
-      {isAsking ? `Asking for the ${name}…` : `Switch ${name} ${stream ? 'off' : 'on'}`}
+      {isAsking
+        ? fill(say.askingForTheDots, { name })
+        : fill(say.switchNameWhat, { name, what: stream ? 'off' : 'on' })}
     </Button>
   );
 }
@@ -47,7 +51,7 @@ function OwnPicture({ stream }: { stream: MediaStream }) {
       autoPlay
       muted
       playsInline
-      aria-label="Your own picture"
+      aria-label={say.yourOwnPicture}
       className="mt-2 aspect-video w-full rounded-small bg-ink object-cover"
     />
   );
@@ -58,12 +62,12 @@ function Level({ stream }: { stream: MediaStream }) {
   useEffect(() => followLevel(stream, setLevel), [stream]);
   return (
     <p className="mt-2 flex items-center gap-2.5 text-sm text-soft">
-      Say something:
+      {say.saySomething}
       <meter
         min={0}
         max={1}
         value={level}
-        aria-label="Level of your microphone"
+        aria-label={say.levelOfYourMicrophone}
         className="min-w-0 flex-1"
       />
     </p>
@@ -76,9 +80,7 @@ function Devices() {
   const camera = useDevice('video');
   return (
     <>
-      <p className="mt-2 text-sm text-soft">
-        On this page alone: nobody sees or hears you, and both go off as you go in.
-      </p>
+      <p className="mt-2 text-sm text-soft">{say.onThisPageAloneNobody}</p>
       <div className="mt-2 flex flex-wrap gap-2">
         <Switch device={microphone} />
         <Switch device={camera} />
@@ -99,7 +101,7 @@ export function TryDevices() {
       className="mt-5 border-t border-line pt-4"
       onToggle={(event) => setOpen(event.currentTarget.open)}
     >
-      <summary className="cursor-pointer">Try your camera and microphone</summary>
+      <summary className="cursor-pointer">{say.tryYourCameraAndMicrophone}</summary>
       {isOpen && <Devices />}
     </details>
   );

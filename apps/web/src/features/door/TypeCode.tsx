@@ -4,9 +4,9 @@ import { useServerForm, wrongAt } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { TextField } from '../../ui/TextField.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
+import * as say from './words.js';
 
-const NO_CODE =
-  'A code is a word and 11 letters or digits, such as heron-7k3m9qvd2xt. Look again: a letter may be missing.';
+const NO_CODE = say.aCodeIsAWord;
 
 interface Typed {
   code: string;
@@ -26,9 +26,9 @@ export function TypeCode({ start = '' }: { start?: string }) {
   return (
     <form className="mt-5 grid gap-3" noValidate onSubmit={submit}>
       <TextField
-        label="The code of your door"
+        label={say.theCodeOfYourDoor}
         error={errorAt('code')}
-        hint="Capitals, spaces and the hyphen do not matter."
+        hint={say.capitalsSpacesAndTheHyphen}
         className="font-mono"
         autoCapitalize="none"
         autoCorrect="off"
@@ -36,7 +36,7 @@ export function TypeCode({ start = '' }: { start?: string }) {
         {...register('code')}
       />
       <Button type="submit" kind="act">
-        To the door
+        {say.toTheDoor}
       </Button>
     </form>
   );
@@ -45,7 +45,7 @@ export function TypeCode({ start = '' }: { start?: string }) {
 export function TypeCodePage() {
   return (
     <main id="main" className="mx-auto min-h-dvh max-w-md px-5 py-7">
-      <ScreenTitle tab="Which door?" />
+      <ScreenTitle tab={say.whichDoor} />
       <TypeCode />
     </main>
   );

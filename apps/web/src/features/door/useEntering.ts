@@ -5,6 +5,7 @@ import { restartLive } from '../../app/live.js';
 import { useServerForm, wrongAt } from '../../app/useServerForm.js';
 import { goesOnByItself } from '../entry/doorWords.js';
 import { keepHere, keptHere } from './keptHere.js';
+import * as say from './words.js';
 
 type Door = Answer<'door'>;
 
@@ -27,7 +28,7 @@ interface Typed {
 /** Somebody who waits in line says so again and again, so that no seat is kept for a page that is gone. */
 const STILL_HERE_MS = 25_000;
 
-const NO_SUCH_CODE = 'That code does not fit. Compare it with what was sent with the link.';
+const NO_SUCH_CODE = say.thatCodeDoesNotFit;
 
 /** What somebody types at the door, kept while the page is reloaded, and the way in. */
 function useGoIn(code: string, isNobody: boolean, isFull: boolean) {

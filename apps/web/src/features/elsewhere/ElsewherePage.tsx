@@ -11,49 +11,56 @@ import { FeedPart } from './FeedPart.js';
 import { CartridgePart, PagesPart } from './PagesPart.js';
 import { PicturesPart } from './PicturesPart.js';
 import { useElsewhere, type Elsewhere, type Known } from './useElsewhere.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 const OTHERS = [
-  { value: 'all', label: 'those that are for all of it' },
-  { value: 'others', label: 'those for some of it too' },
+  { value: 'all', label: say.thoseThatAreForAll },
+  { value: 'others', label: say.thoseForSomeOfIt },
 ];
 
 function Sentence({ classes, chosen, hasOthers, withOthers, setWithOthers, go }: Elsewhere) {
   return (
     <p className="text-lg leading-sentence">
-      The links of{' '}
-      <ChoicePart
-        label="Class period"
-        value={String(chosen.id)}
-        choices={classes.map((c) => ({ value: String(c.id), label: classTitle(c) }))}
-        onChange={(id) => go({ class: id })}
-      />
-      {hasOthers && (
-        <>
-          ,{' '}
+      <Said
+        as={say.theLinksOf}
+        classPeriod={
           <ChoicePart
-            label="Which links"
-            marked={withOthers}
-            value={withOthers ? 'others' : 'all'}
-            choices={OTHERS}
-            onChange={(which) => setWithOthers(which === 'others')}
+            label={say.classPeriod}
+            value={String(chosen.id)}
+            choices={classes.map((c) => ({ value: String(c.id), label: classTitle(c) }))}
+            onChange={(id) => go({ class: id })}
           />
-        </>
-      )}
-      .
+        }
+        hasOthers={
+          hasOthers && (
+            <>
+              ,{' '}
+              <ChoicePart
+                label={say.whichLinks}
+                marked={withOthers}
+                value={withOthers ? 'others' : 'all'}
+                choices={OTHERS}
+                onChange={(which) => setWithOthers(which === 'others')}
+              />
+            </>
+          )
+        }
+      />
     </p>
   );
 }
 
 const STAYS: Note = {
   severity: 'inform',
-  title: 'What is taken along stays as it is',
-  text: 'Where Glen posts itself, a replaced link is put right. What you put elsewhere by hand you put right by hand: note it as a place that you fill yourself, and Glen tells you.',
+  title: say.whatIsTakenAlongStays,
+  text: say.whereGlenPostsItself,
 };
 
 const SOME_READ: Note = {
   severity: 'careful',
-  title: 'Some links are for some alone',
-  text: 'Whoever is given the page or the cartridge reads all of them.',
+  title: say.someLinksAreForSome,
+  text: say.whoeverIsGivenThePage,
 };
 
 function Taking({ known, zone }: { known: Known; zone: string }) {
@@ -62,7 +69,7 @@ function Taking({ known, zone }: { known: Known; zone: string }) {
   return (
     <Screen margin={<Margin notes={withOthers ? [SOME_READ, STAYS] : [STAYS]} />}>
       <div className="print:hidden">
-        <ScreenTitle tab="Take it elsewhere" />
+        <ScreenTitle tab={say.takeItElsewhere} />
         <Sentence {...elsewhere} />
         <PagesPart shelf={shelf} />
         <CartridgePart shelf={shelf} />
@@ -77,10 +84,8 @@ function Taking({ known, zone }: { known: Known; zone: string }) {
 
 const NoLinks = () => (
   <Screen>
-    <ScreenTitle tab="Take it elsewhere" />
-    <Empty title="Nothing to take along yet">
-      Once you teach a class period, its links can be taken along from here.
-    </Empty>
+    <ScreenTitle tab={say.takeItElsewhere} />
+    <Empty title={say.nothingToTakeAlongYet}>{say.onceYouTeachAClass}</Empty>
   </Screen>
 );
 

@@ -5,13 +5,16 @@ import { copyWords } from '../link/copy.js';
 import { saveFile } from '../link/saveFile.js';
 import { nameFor } from './nameFor.js';
 import type { Elsewhere } from './useElsewhere.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Shelved = Pick<Elsewhere, 'shelf'>;
 
 const countOf = ({ shelf }: Shelved): number =>
   shelf.sections.reduce((sum, section) => sum + section.links.length, 0);
 
-const linksInWords = (count: number): string => (count === 1 ? 'One link' : `${count} links`);
+const linksInWords = (count: number): string =>
+  count === 1 ? say.oneLink : fill(say.countLinks, { count });
 
 /** All links on one page: for a wiki, a handbook, a folder. */
 export function PagesPart({ shelf }: Shelved) {
@@ -19,39 +22,37 @@ export function PagesPart({ shelf }: Shelved) {
   const name = nameFor(shelf.title);
   const isNone = count === 0;
   return (
-    <section aria-label="A page of links" className="mt-6">
-      <h2 className="text-lg">A page of links</h2>
+    <section aria-label={say.aPageOfLinks} className="mt-6">
+      <h2 className="text-lg">{say.aPageOfLinks}</h2>
       <p className="text-soft">
-        {isNone
-          ? 'None of its links is for all of it.'
-          : `${linksInWords(count)}, by what they are for.`}
+        {isNone ? say.noneOfItsLinks : fill(say.byWhatTheyAreFor, { links: linksInWords(count) })}
       </p>
       <p className="mt-2 flex flex-wrap gap-3">
         <Button
           disabled={isNone}
           onClick={() =>
-            void copyWords(linksPart(shelf), linksPage(shelf, 'text'), 'Copied, rich and plain.')
+            void copyWords(linksPart(shelf), linksPage(shelf, 'text'), say.copiedRichAndPlain)
           }
         >
-          Copy it
+          {say.copyIt}
         </Button>
         <Button
           disabled={isNone}
           onClick={() => saveFile(`${name}.html`, 'text/html', linksPage(shelf, 'html'))}
         >
-          Save as HTML
+          {say.saveAsHtml}
         </Button>
         <Button
           disabled={isNone}
           onClick={() => saveFile(`${name}.md`, 'text/markdown', linksPage(shelf, 'markdown'))}
         >
-          Save as Markdown
+          {say.saveAsMarkdown}
         </Button>
         <Button
           disabled={isNone}
           onClick={() => saveFile(`${name}.txt`, 'text/plain', linksPage(shelf, 'text'))}
         >
-          Save as plain text
+          {say.saveAsPlainText}
         </Button>
       </p>
     </section>
@@ -67,12 +68,9 @@ function cartridge(shelf: Elsewhere['shelf']): Blob {
 
 /** For course sites that Glen cannot write to. */
 export const CartridgePart = ({ shelf }: Shelved) => (
-  <section aria-label="For a course site" className="mt-6">
-    <h2 className="text-lg">For a course site</h2>
-    <p className="max-w-2xl text-soft">
-      The same as a Common Cartridge, which most course sites take in: each part becomes a section,
-      each link an item of it. What is taken in does not follow when a link is replaced.
-    </p>
+  <section aria-label={say.forACourseSite} className="mt-6">
+    <h2 className="text-lg">{say.forACourseSite}</h2>
+    <p className="max-w-2xl text-soft">{say.theSameAsACommon}</p>
     <p className="mt-2">
       <Button
         disabled={countOf({ shelf }) === 0}
@@ -80,7 +78,7 @@ export const CartridgePart = ({ shelf }: Shelved) => (
           saveFile(`${nameFor(shelf.title)}.imscc`, 'application/zip', cartridge(shelf))
         }
       >
-        Save the cartridge
+        {say.saveTheCartridge}
       </Button>
     </p>
   </section>

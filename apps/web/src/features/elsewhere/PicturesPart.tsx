@@ -8,18 +8,17 @@ import { copyAddress, copyWords } from '../link/copy.js';
 import { saveFile } from '../link/saveFile.js';
 import { nameFor } from './nameFor.js';
 import type { Elsewhere } from './useElsewhere.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 const KINDS: [PictureKind, string][] = [
-  ['slide', 'Slide'],
-  ['poster', 'Poster'],
-  ['banner', 'Banner'],
+  ['slide', say.slide],
+  ['poster', say.poster],
+  ['banner', say.banner],
 ];
 
-const ABOUT: Record<PictureKind, string> = {
-  slide: 'For the first or last slide of a lesson.',
-  poster: 'For the wall, on a sheet of paper.',
-  banner: 'A picture that is the link itself, where pages take HTML.',
-};
+const ABOUT: Record<PictureKind, string> = say.about;
 
 const sourceOf = (svg: string): string => `data:image/svg+xml,${encodeURIComponent(svg)}`;
 
@@ -37,21 +36,21 @@ function Actions({ kind, pictured }: DrawnProps) {
         <>
           <Button
             onClick={() =>
-              void copyWords(bannerHtml(pictured), pictured.address, 'The banner is copied.')
+              void copyWords(bannerHtml(pictured), pictured.address, say.theBannerIsCopied)
             }
           >
-            Copy the banner
+            {say.copyTheBanner}
           </Button>
-          <Button onClick={() => void copyAddress(bannerHtml(pictured), 'Its HTML is copied.')}>
-            Copy its HTML
+          <Button onClick={() => void copyAddress(bannerHtml(pictured), say.itsHtmlIsCopied)}>
+            {say.copyItsHtml}
           </Button>
         </>
       )}
-      <Button onClick={save}>Save as SVG</Button>
+      <Button onClick={save}>{say.saveAsSvg}</Button>
       {kind !== 'banner' && (
         <Button onClick={() => window.print()}>
           <Printer size={16} aria-hidden="true" />
-          Print it, or save as PDF
+          {say.printItOrSave}
         </Button>
       )}
     </p>
@@ -70,27 +69,34 @@ export function PicturesPart({ own, link, pictured, go }: Elsewhere) {
   if (!link || !pictured) return null;
   const source = sourceOf(picture(kind, pictured));
   return (
-    <section aria-label="A picture" className="mt-6">
+    <section aria-label={say.aPicture} className="mt-6">
       <div className="print:hidden">
-        <h2 className="text-lg">A picture</h2>
+        <h2 className="text-lg">{say.aPicture}</h2>
         {own.length > 1 && (
           <p className="mb-2 leading-sentence">
-            Of{' '}
-            <ChoicePart
-              label="Link of the picture"
-              marked={false}
-              value={String(link.id)}
-              choices={own.map((one) => ({ value: String(one.id), label: one.label }))}
-              onChange={(id) => go({ link: id })}
+            <Said
+              as={say.ofLinkPicture}
+              linkPicture={
+                <ChoicePart
+                  label={say.linkOfThePicture}
+                  marked={false}
+                  value={String(link.id)}
+                  choices={own.map((one) => ({ value: String(one.id), label: one.label }))}
+                  onChange={(id) => go({ link: id })}
+                />
+              }
             />
           </p>
         )}
-        <PickOne label="Kind of picture" value={kind} choices={KINDS} onChange={setKind} />
+        <PickOne label={say.kindOfPicture} value={kind} choices={KINDS} onChange={setKind} />
         <p className="mt-1.5 text-soft">{ABOUT[kind]}</p>
       </div>
       <img
         src={source}
-        alt={`${KINDS.find(([of]) => of === kind)![1]} of ${pictured.title}`}
+        alt={fill(say.findOfPictured, {
+          find: KINDS.find(([of]) => of === kind)![1],
+          pictured: pictured.title,
+        })}
         className={`mt-3 w-full rounded-small border border-line ${WIDTHS[kind]} print:m-0 print:max-h-dvh print:max-w-none print:border-0 print:object-contain`}
       />
       <div className="print:hidden">

@@ -9,6 +9,8 @@ import { SchoolTabs } from '../school/SchoolTabs.js';
 import { RulesEditor } from './RulesEditor.js';
 import { useRuleEdits, type SaveRules } from './useRuleEdits.js';
 import { RULE_NAMES } from './sentences.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type RuleEdits = ReturnType<typeof useRuleEdits>;
 
@@ -39,19 +41,19 @@ const names = (fields: readonly (keyof EntryRules)[]): string =>
   fields.map((f) => RULE_NAMES[f]).join('; ');
 
 function fixedInWords(n: number): string {
-  if (n === 0) return 'Nothing is fixed for everyone';
-  return n === 1 ? 'One rule is fixed for everyone' : `${n} rules are fixed for everyone`;
+  if (n === 0) return say.nothingIsFixedForEveryone;
+  return n === 1 ? say.oneRuleIsFixed : fill(say.rulesAreFixedForEveryone, { n });
 }
 
 function ownInWords(n: number): string {
-  if (n === 0) return 'All as the school has it';
-  return n === 1 ? 'One rule is your own' : `${n} rules are your own`;
+  if (n === 0) return say.allAsTheSchoolHas;
+  return n === 1 ? say.oneRuleIsYourOwn : fill(say.rulesAreYourOwn, { n });
 }
 
 const MINE_IS_ELSEWHERE: Note = {
   severity: 'inform',
-  title: 'Yours to read',
-  text: 'The head and the office change these. Your own defaults are a page of their own.',
+  title: say.yoursToRead,
+  text: say.theHeadAndTheOffice,
 };
 
 const schoolNotes = ({ ownLocks, mayEdit }: RuleEdits): Note[] => [
@@ -60,23 +62,15 @@ const schoolNotes = ({ ownLocks, mayEdit }: RuleEdits): Note[] => [
     title: fixedInWords(ownLocks.length),
     text:
       ownLocks.length === 0
-        ? 'A lock beside a rule takes it out of everybody’s hands.'
-        : `${names(ownLocks)}. Teachers see them with a lock.`,
+        ? say.aLockBesideARule
+        : fill(say.teachersSeeThem, { names: names(ownLocks) }),
   },
   ...(mayEdit ? [] : [MINE_IS_ELSEWHERE]),
 ];
 
-const SCHOOL = {
-  title: 'The school’s entry rules',
-  words:
-    'They count for every door, unless its teacher, class period, link or session says otherwise.',
-};
+const SCHOOL = say.school;
 
-const ALONE = {
-  title: 'Your entry rules',
-  words:
-    'They count for every door of yours, unless its class period, link or session says otherwise.',
-};
+const ALONE = say.alone;
 
 /** The school's defaults, and which of them are fixed for everyone. */
 export function SchoolDefaults({ me }: { me: Me }) {
@@ -103,8 +97,8 @@ export function SchoolDefaults({ me }: { me: Me }) {
 
 const overruledNote = (fields: (keyof EntryRules)[]): Note => ({
   severity: 'careful',
-  title: 'The school overrules you',
-  text: `${names(fields)}: fixed for everyone.`,
+  title: say.theSchoolOverrulesYou,
+  text: fill(say.fixedForEveryoneNames, { names: names(fields) }),
 });
 
 const ownNotes = ({ locked, overruled, own }: RuleEdits): Note[] => [
@@ -113,7 +107,9 @@ const ownNotes = ({ locked, overruled, own }: RuleEdits): Note[] => [
     severity: 'inform',
     title: ownInWords(Object.keys(own).length),
     text:
-      locked.length > 0 ? `The school has fixed: ${names(locked)}.` : 'The school has fixed none.',
+      locked.length > 0
+        ? fill(say.theSchoolHasFixed, { names: names(locked) })
+        : say.theSchoolHasFixedNone,
   },
 ];
 
@@ -124,8 +120,8 @@ export function OwnDefaults({ me }: { me: Me }) {
     <Loaded asked={asked}>
       {(answer) => (
         <Defaults
-          title="Your own entry rules"
-          words="They count for the class periods that you are the first host of, unless the class period, link or session says otherwise."
+          title={say.yourOwnEntryRules}
+          words={say.theyCountForTheClass}
           answer={answer}
           zone={me.school.zone}
           save={({ version, rules, hostsGone }) =>

@@ -17,31 +17,38 @@ import { useRuleEdits } from './useRuleEdits.js';
 import { TryDoor } from './TryDoor.js';
 import { RULE_NAMES } from './sentences.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Edits = ReturnType<typeof useRuleEdits>;
 
 const overruledNote = (fields: RuleField[]): Note => ({
   severity: 'careful',
-  title: 'The school overrules you',
-  text: `${fields.map((f) => RULE_NAMES[f]).join('; ')}: the school has fixed this for everyone.`,
+  title: say.theSchoolOverrulesYou,
+  text: fill(say.theSchoolHasFixedThis, { fields: fields.map((f) => RULE_NAMES[f]).join('; ') }),
 });
 
 /** How many rules come from where. */
 function sourcesNote({ from, locked }: Edits, areShown: boolean): Note {
   const count = (scope: string): number => Object.values(from).filter((s) => s === scope).length;
-  const fixed = locked.length > 0 ? `, ${locked.length} of them fixed by it` : '';
+  const fixed = locked.length > 0 ? fill(say.ofThemFixedByIt, { lockedCount: locked.length }) : '';
   return {
     severity: 'inform',
-    title: 'Where each rule comes from',
-    text: `${count('school')} are the school’s${fixed}; ${count('teacher')} are the host’s own defaults; ${count('class')} are set for this class period.`,
-    actions: [{ name: 'show-sources', label: areShown ? 'Hide sources' : 'Show sources' }],
+    title: say.whereEachRuleComesFrom,
+    text: fill(say.areTheSchools, {
+      school: count('school'),
+      fixed,
+      teacher: count('teacher'),
+      what: count('class'),
+    }),
+    actions: [{ name: 'show-sources', label: areShown ? say.hideSources : say.showSources }],
   };
 }
 
 const WELL_GUARDED: Note = {
   severity: 'well',
-  title: 'Well guarded',
-  text: 'Nothing unsafe, nothing that undoes itself.',
+  title: say.wellGuarded,
+  text: say.nothingUnsafeNothingThatUndoes,
 };
 
 /** What needs thought about the rules; what mends it only for whoever may. */
@@ -77,7 +84,8 @@ function Rules({ classPeriod, around, answer, zone }: EntryProps & { answer: Ans
   const { rules, own } = edits;
   const act = (action: NoteAction): void => {
     if (action.name === 'show-sources') setShowSources(!showSources);
-    else void edits.put({ ...own, ...action.rules }, `${action.label}: done.`);
+    else
+      void edits.put({ ...own, ...action.rules }, fill(say.actionDone, { action: action.label }));
   };
   return (
     <Screen

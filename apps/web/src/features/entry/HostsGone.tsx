@@ -1,16 +1,23 @@
 import { ChoicePart } from '../../ui/choices.js';
 import { SOURCES, type RuleEdits } from './useRuleEdits.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 /** Minutes that are offered. */
 const OFFERED = [1, 3, 5, 10, 15, 20, 30, 60];
 /** What the way back to the default is called among the values of the list. */
 const BACK = 'back';
 
-const inWords = (minutes: number): string => `${minutes} min`;
+const inWords = (minutes: number): string => fill(say.minutesMin, { minutes });
 
 function choicesOf({ hostsGone, ownHostsGone, usualHostsGone }: RuleEdits) {
   const all = [...new Set([...OFFERED, hostsGone.minutes])].sort((a, b) => a - b);
-  const back = { value: BACK, label: `Back to ${inWords(usualHostsGone.minutes)}`, apart: true };
+  const back = {
+    value: BACK,
+    label: fill(say.backToInWords, { inWords: inWords(usualHostsGone.minutes) }),
+    apart: true,
+  };
   return [
     ...all.map((minutes) => ({ value: String(minutes), label: inWords(minutes) })),
     ...(ownHostsGone === null ? [] : [back]),
@@ -22,10 +29,10 @@ function Minutes({ edits }: { edits: RuleEdits }) {
   const { hostsGone, ownHostsGone, setHostsGone, busy, mayEdit } = edits;
   const { minutes, from } = hostsGone;
   if (!mayEdit) return <b className="whitespace-nowrap">{inWords(minutes)}</b>;
-  const source = from === null ? 'as usual' : SOURCES[from];
+  const source = from === null ? say.asUsual : SOURCES[from];
   return (
     <ChoicePart
-      label={`When everybody is out after all hosts have left, ${source}`}
+      label={fill(say.whenEverybodyIsOutAfter, { source: source ?? '' })}
       value={String(minutes)}
       choices={choicesOf(edits)}
       disabled={busy}
@@ -43,11 +50,11 @@ interface HostsGoneProps {
 
 /** What becomes of a room that its hosts have left, as a sentence. */
 export function HostsGone({ edits, isPasted }: HostsGoneProps) {
-  if (isPasted) return <>Out of a pasted room Glen puts nobody: that is its hosts’ to do.</>;
-  if (edits.rules.withoutHost) return <>When all hosts have left, people stay until it shuts.</>;
+  if (isPasted) return <>{say.outOfAPastedRoom}</>;
+  if (edits.rules.withoutHost) return <>{say.whenAllHostsHaveLeftPeople}</>;
   return (
     <>
-      When all hosts have left, everybody is out after <Minutes edits={edits} />.
+      <Said as={say.whenAllHostsHaveLeftEverybody} minutes={<Minutes edits={edits} />} />
     </>
   );
 }

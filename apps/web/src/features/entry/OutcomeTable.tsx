@@ -20,6 +20,8 @@ import {
   type Names,
 } from './tableWords.js';
 import type { RuleEdits } from './useRuleEdits.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const TONES = {
   well: 'bg-moss-tint text-moss-deep',
@@ -187,12 +189,10 @@ const Beneath = ({ names, asksCode }: Pick<OutcomeTableProps, 'names' | 'asksCod
   <>
     {names.takesOver.length > 0 && (
       <p className="mt-1 text-sm text-soft">
-        While no host is in, whoever takes over is host: {names.takesOver.join('; ')}.
+        {fill(say.whileNoHost, { takesOver: names.takesOver.join('; ') })}
       </p>
     )}
-    {asksCode && (
-      <p className="mt-1 text-sm text-soft">Everyone is taken to know the entry code.</p>
-    )}
+    {asksCode && <p className="mt-1 text-sm text-soft">{say.everyoneIsTakenToKnow}</p>}
   </>
 );
 
@@ -202,13 +202,9 @@ export function OutcomeTable({ table, names, opensAt, asksCode, edits }: Outcome
   return (
     <section aria-labelledby="so-at-the-door" className="mb-4 overflow-x-auto" tabIndex={0}>
       <h2 id="so-at-the-door" className="text-base">
-        So, at the door
+        {say.soAtTheDoor}
       </h2>
-      {edits.mayEdit && (
-        <p className="mb-1 text-sm text-soft">
-          Press a cell to change it; whoever is nearer or farther follows.
-        </p>
-      )}
+      {edits.mayEdit && <p className="mb-1 text-sm text-soft">{say.pressACellToChange}</p>}
       <table
         className="w-full min-w-160 table-fixed border-separate border-spacing-1 text-md"
         onKeyDownCapture={goByArrows}
@@ -222,10 +218,10 @@ export function OutcomeTable({ table, names, opensAt, asksCode, edits }: Outcome
           <tr>
             <td />
             <th scope="col" className={headClass}>
-              comes in
+              {say.comesIn}
             </th>
             <th scope="col" className={headClass}>
-              presents
+              {say.presents}
             </th>
             {table.moments.map((m) => (
               <th key={m} scope="col" className={headClass}>

@@ -11,11 +11,14 @@ import {
 } from '@glen/core';
 import { Button } from '../../ui/Button.js';
 import { RULE_NAMES, valueInWords } from './sentences.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 /** What a preset would change, line by line, before it does. */
 function PresetChanges({ layers, preset }: { layers: RuleLayer[]; preset: PresetName }) {
   const { changes } = presetChanges(layers, preset);
-  if (changes.length === 0) return <p className="text-soft">All of it is so already.</p>;
+  if (changes.length === 0) return <p className="text-soft">{say.allOfIt}</p>;
   return (
     <ul className="grid gap-1 text-md">
       {changes.map(({ field, from, to, locked }) => (
@@ -23,13 +26,13 @@ function PresetChanges({ layers, preset }: { layers: RuleLayer[]; preset: Preset
           {RULE_NAMES[field]}:{' '}
           {locked ? (
             <>
-              <b>{valueInWords(field, from)}</b> stays{' '}
-              <Lock size={13} className="inline" aria-label="fixed by the school" />
+              <Said as={say.valueStays} value={<b>{valueInWords(field, from)}</b>} />{' '}
+              <Lock size={13} className="inline" aria-label={say.fixedByTheSchool} />
             </>
           ) : (
             <>
               <s className="text-soft">{valueInWords(field, from)}</s>
-              <span className="sr-only"> becomes</span> <b>{valueInWords(field, to)}</b>
+              <span className="sr-only"> {say.becomes}</span> <b>{valueInWords(field, to)}</b>
             </>
           )}
         </li>
@@ -46,7 +49,7 @@ const PresetChoice = ({
   onChange: (preset: PresetName) => void;
 }) => (
   <fieldset className="flex flex-wrap gap-x-4 gap-y-1.5">
-    <legend className="sr-only">What it is for</legend>
+    <legend className="sr-only">{say.whatItIsFor}</legend>
     {PRESET_NAMES.map((name) => (
       <label key={name} className="flex items-center gap-1.5">
         <input
@@ -63,8 +66,8 @@ const PresetChoice = ({
 );
 
 function takeInWords(count: number): string {
-  if (count === 0) return 'Nothing to change';
-  return count === 1 ? 'Change this line' : `Change these ${count} lines`;
+  if (count === 0) return say.nothingToChange;
+  return count === 1 ? say.changeThisLine : fill(say.changeTheseLines, { count });
 }
 
 interface PresetProps {
@@ -99,13 +102,13 @@ export function PresetButton({ layers, busy, onTake }: PresetProps) {
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger asChild>
-        <Button>Rules as for…</Button>
+        <Button>{say.rulesAsForDots}</Button>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
           sideOffset={6}
           align="start"
-          aria-label="Rules as for a purpose"
+          aria-label={say.rulesAsForAPurpose}
           className="z-30 grid max-h-view w-96 max-w-view gap-3 overflow-y-auto rounded-small border border-line bg-sheet p-4 text-ink shadow-soft"
         >
           <PresetCard

@@ -4,6 +4,8 @@ import { useServerForm, wrongAt } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { TextField } from '../../ui/TextField.js';
 import { CardPart } from '../../ui/SentencePart.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** The way back to the default, where the class period has a value of its own. */
 interface Back {
@@ -94,7 +96,7 @@ function ValueForm({
       />
       <p className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <Button type="submit" kind="strong">
-          Use it
+          {say.useIt}
         </Button>
         {suggest && (
           <Button kind="link" onClick={() => change({ value: suggest.make() })}>
@@ -116,12 +118,12 @@ const newCode = (): string =>
   makeEntryCode(crypto.getRandomValues(new Uint8Array(ENTRY_CODE_BYTES)));
 
 export const CodeCard = ({ value, onSave, back }: CodeProps) => (
-  <Card label={`Entry code: ${value ?? 'none'}`} shown={value ?? 'none'} back={back}>
+  <Card label={fill(say.entryCode, { value: value ?? 'none' })} shown={value ?? 'none'} back={back}>
     {(close) => (
       <ValueForm
-        label="Entry code"
-        hint="Asked of everyone but hosts, named presenters and callers. Posts that give it change with it. Leave it blank for none."
-        suggest={{ label: value === null ? 'Make one' : 'Make another', make: newCode }}
+        label={say.entryCode2}
+        hint={say.askedOfEveryoneButHosts}
+        suggest={{ label: value === null ? say.makeOne : say.makeAnother, make: newCode }}
         value={value ?? ''}
         onSave={(typed) => {
           onSave(typed.trim() === '' ? null : typed);
@@ -138,7 +140,7 @@ const checkCapacity = (typed: string): string | undefined => {
   const isWhole = /^\d{1,6}$/.test(typed.trim());
   return isWhole && Number(typed) >= 1 && Number(typed) <= MOST
     ? undefined
-    : `Give a whole number from 1 to ${MOST}.`;
+    : fill(say.giveAWholeNumber, { most: MOST });
 };
 
 interface CapacityProps {
@@ -148,10 +150,14 @@ interface CapacityProps {
 }
 
 export const CapacityCard = ({ value, onSave, back }: CapacityProps) => (
-  <Card label={`Room for ${value} people`} shown={`${value} people`} back={back}>
+  <Card
+    label={fill(say.roomForPeople, { value })}
+    shown={fill(say.valuePeople, { value })}
+    back={back}
+  >
     {(close) => (
       <ValueForm
-        label="How many fit in"
+        label={say.howManyFitIn}
         value={String(value)}
         inputMode="numeric"
         check={checkCapacity}

@@ -4,6 +4,8 @@ import { ChoicePart } from '../../ui/choices.js';
 import { CapacityCard, CodeCard } from './RuleCards.js';
 import { RULE_NAMES, RULE_WORDS, valueInWords, type ListedRule } from './sentences.js';
 import { SOURCES, type RuleEdits } from './useRuleEdits.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const SHORT: Record<string, string> = {
   school: 'school',
@@ -28,7 +30,7 @@ function LockButton({ edits, field }: PartProps) {
   if (!isSchool || !mayEdit) return null;
   const isLocked = ownLocks.includes(field);
   const turn = (): void =>
-    void put(own, `${RULE_NAMES[field]}: ${isLocked ? 'free again' : 'fixed for everyone'}.`, {
+    void put(own, `${RULE_NAMES[field]}: ${isLocked ? say.freeAgain : say.fixedForEveryone}.`, {
       locked: isLocked ? ownLocks.filter((f) => f !== field) : [...ownLocks, field],
     });
   return (
@@ -36,7 +38,7 @@ function LockButton({ edits, field }: PartProps) {
       type="button"
       className="mx-0.5 rounded-small p-0.5 align-middle text-soft hover:text-ink"
       aria-pressed={isLocked}
-      aria-label={`${RULE_NAMES[field]}: fixed for everyone`}
+      aria-label={fill(say.fixedForEveryoneRuleName, { ruleName: RULE_NAMES[field] })}
       onClick={turn}
     >
       {isLocked ? (
@@ -52,7 +54,7 @@ function Source({ edits, field, showSources }: PartProps) {
   if (!showSources) return null;
   return (
     <sup className="ml-0.5 font-mono text-xs text-soft">
-      {edits.isFixed(field) ? 'locked' : SHORT[edits.from[field]]}
+      {edits.isFixed(field) ? say.locked : SHORT[edits.from[field]]}
     </sup>
   );
 }
@@ -60,7 +62,7 @@ function Source({ edits, field, showSources }: PartProps) {
 /** Marks a rule that the room behind the door cannot be told. */
 function ByHand({ edits, field }: PartProps) {
   if (!edits.byHand.includes(field)) return null;
-  return <sup className="ml-0.5 font-mono text-xs text-gorse-deep">by hand</sup>;
+  return <sup className="ml-0.5 font-mono text-xs text-gorse-deep">{say.byHand}</sup>;
 }
 
 /** A rule that cannot be changed here. */
@@ -70,7 +72,7 @@ function FixedPart(props: PartProps) {
     <b className="whitespace-nowrap">
       {valueInWords(field, edits.rules[field])}
       {edits.locked.includes(field) && (
-        <Lock size={13} className="ml-1 inline" aria-label="fixed by the school" />
+        <Lock size={13} className="ml-1 inline" aria-label={say.fixedByTheSchool} />
       )}
       <Source {...props} />
       <ByHand {...props} />

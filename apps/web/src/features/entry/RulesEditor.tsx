@@ -9,15 +9,11 @@ import { Outcome } from './Outcome.js';
 import { CapacityPart, CodePart, ReadPart, RulePart } from './RulePart.js';
 import { RULE_NAMES, valueInWords, type ListedRule } from './sentences.js';
 import type { RuleEdits } from './useRuleEdits.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
-const OWN: Record<string, string> = {
-  school: 'for the school',
-  teacher: 'as your own defaults',
-  class: 'for this class period alone',
-  link: 'for this link alone',
-  series: 'for this series alone',
-  occurrence: 'for this date alone',
-};
+const OWN: Record<string, string> = say.own;
 function Line({ name, children }: { name: string; children: ReactNode }) {
   return (
     <div className="grid gap-x-4 sm:grid-cols-[6.5rem_1fr]">
@@ -37,53 +33,87 @@ interface SentencesProps extends OwnProps {
 
 /** "The roll goes", "presenters go". */
 const isOne = ({ straightIn }: EntryRules): boolean =>
-  straightIn === 'roll' || straightIn === 'school' || straightIn === 'everyone';
+  straightIn === 'roll' || straightIn === 'school';
+
+function whoGoesIn(rules: EntryRules): keyof typeof say.whoComesIn {
+  if (rules.straightIn === 'everyone') return 'all';
+  return isOne(rules) ? 'one' : 'some';
+}
 
 /** What the marks in the sentence mean. */
 function ByHandLegend({ edits }: Pick<OwnProps, 'edits'>) {
   if (edits.byHand.length === 0) return null;
   return (
     <p className="mt-1 text-sm text-soft">
-      <span className="font-mono text-xs text-gorse-deep">by hand</span> The room behind the door
-      cannot be told this; somebody sets it there.
+      <Said
+        as={say.byHandTheRoomBehind}
+        what={(text) => <span className="font-mono text-xs text-gorse-deep">{text}</span>}
+      />
     </p>
   );
 }
+
+const RareRules = (props: SentencesProps) => (
+  <details className="mt-1">
+    <summary className="cursor-pointer text-soft">{say.rareRules}</summary>
+    <Line name={say.atTheDoor}>
+      <Said
+        as={say.alsoRoomFor}
+        watching={<RulePart {...props} field="watching" />}
+        capacity={<CapacityPart {...props} />}
+      />
+    </Line>
+    <Line name={say.inside}>
+      <Said
+        as={say.screensAreSharedByComings}
+        sharing={<RulePart {...props} field="sharing" />}
+        chime={<RulePart {...props} field="chime" />}
+      />
+    </Line>
+  </details>
+);
 
 /** The rules by the moment at which they matter. What the table sets is read along; every marked part is a control. */
 function Sentences(props: SentencesProps) {
   const { rules } = props.edits;
   const part = (field: ListedRule): ReactNode => <RulePart {...props} field={field} />;
   const read = (field: ListedRule): ReactNode => <ReadPart {...props} field={field} />;
-  const rest = rules.straightIn === 'everyone' ? '' : ', the rest wait in the lobby';
   return (
     <div className="grid gap-1">
-      <Line name="Before">
-        Opens {part('opensBefore')}, {part('withoutHost')}. Code: <CodePart {...props} />.
+      <Line name={say.before}>
+        <Said
+          as={say.opensCode}
+          opensBefore={part('opensBefore')}
+          withoutHost={part('withoutHost')}
+          code={<CodePart {...props} />}
+        />
       </Line>
-      <Line name="At the door">
-        {read('whoMayEnter')} may enter; {read('straightIn')} {isOne(rules) ? 'goes' : 'go'}{' '}
-        straight in{rest}. {read('presenters')} present. Phones: {read('phone')}.
+      <Line name={say.atTheDoor}>
+        <Said
+          as={say.whoComesIn[whoGoesIn(rules)]}
+          whoMayEnter={read('whoMayEnter')}
+          straightIn={read('straightIn')}
+          presenters={read('presenters')}
+          phone={read('phone')}
+        />
       </Line>
-      <Line name="Inside">
-        All arrive {part('arriveMuted')} and {part('mayUnmute')}; cameras: hosts{' '}
-        {part('hostCamera')}, others {part('camera')}. Chat {part('chat')}. Recording{' '}
-        {part('recording')}.
+      <Line name={say.inside}>
+        <Said
+          as={say.allArriveAndCamerasHosts}
+          arriveMuted={part('arriveMuted')}
+          mayUnmute={part('mayUnmute')}
+          hostCamera={part('hostCamera')}
+          camera={part('camera')}
+          chat={part('chat')}
+          recording={part('recording')}
+        />
       </Line>
-      <Line name="After">
-        Shut {part('closesAfter')}, or when a host ends it.{' '}
+      <Line name={say.after}>
+        <Said as={say.shutOrWhenAHost} closesAfter={part('closesAfter')} />{' '}
         <HostsGone edits={props.edits} isPasted={props.isPasted} />
       </Line>
       <ByHandLegend edits={props.edits} />
-      <details className="mt-1">
-        <summary className="cursor-pointer text-soft">Rare rules</summary>
-        <Line name="At the door">
-          Also {part('watching')}. Room for <CapacityPart {...props} />.
-        </Line>
-        <Line name="Inside">
-          Screens are shared by {part('sharing')}; comings and goings are {part('chime')}.
-        </Line>
-      </details>
+      <RareRules {...props} />
     </div>
   );
 }
@@ -94,7 +124,7 @@ function OwnRules({ edits, showSources }: OwnProps) {
   const fields = RULE_FIELDS.filter(isOwn);
   const n = fields.length + (ownHostsGone === null ? 0 : 1);
   if (n === 0) return null;
-  const count = n === 1 ? '1 rule is set' : `${n} rules are set`;
+  const count = n === 1 ? say.ruleIsSet : fill(say.rulesAreSet, { n });
   return (
     <details className="min-w-0 flex-1 pt-1" open={showSources}>
       <summary className="cursor-pointer text-soft">
@@ -109,21 +139,20 @@ function OwnRules({ edits, showSources }: OwnProps) {
                 kind="link"
                 disabled={busy}
                 onClick={() => back(field)}
-                aria-label={`${RULE_NAMES[field]}: back to the default`}
+                aria-label={fill(say.backToTheDefaultRuleName2, { ruleName: RULE_NAMES[field] })}
               >
                 {backWords(field)}
               </Button>
             )}
           </li>
         ))}
-        {ownHostsGone !== null && <li>When all hosts have left: out after {ownHostsGone} min</li>}
+        {ownHostsGone !== null && <li>{fill(say.whenAllHostsHaveLeftOut, { ownHostsGone })}</li>}
       </ul>
     </details>
   );
 }
 
-const FASTER =
-  'Somebody changed these rules just now. They are shown as they stand; choose again if you still want your change.';
+const FASTER = say.somebodyChangedTheseRulesJust;
 
 const problemInWords = ({ status, errors, title }: Problem): string =>
   status === 409 ? FASTER : (errors?.[0]?.message ?? title);
@@ -140,7 +169,7 @@ export function RulesEditor({ edits, answer, zone, showSources = false }: Editor
   const layers = answer.layers as RuleLayer[];
   const { put, problem, busy, mayEdit } = edits;
   const take = (rules: Partial<EntryRules>, name: string): void =>
-    void put(rules, `The rules are those of: ${name}.`);
+    void put(rules, fill(say.theRulesAreThoseOf, { name }));
   return (
     <>
       {problem && <FieldError>{problemInWords(problem)}</FieldError>}

@@ -13,6 +13,8 @@ import { doorWords } from './doorWords.js';
 import { outcomeInWords } from './tableWords.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { useBells } from '../school/useBells.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 const TONES = {
   well: 'bg-moss-tint text-moss-deep',
@@ -38,11 +40,11 @@ function useVisitors(
         label: a.kind === 'school' ? p.name : `${p.name}, ${kindInWords(a.kind)}`,
       })),
     ),
-    { value: 'colleague', label: 'A colleague', person: null },
-    { value: 'other-student', label: 'A student of another class', person: null },
-    { value: 'signed-in-guest', label: 'A guest with a home account', person: null },
-    { value: NOBODY, label: 'Somebody not signed in', person: null },
-    { value: 'caller', label: 'A phone caller', person: null },
+    { value: 'colleague', label: say.aColleague, person: null },
+    { value: 'other-student', label: say.aStudentOfAnotherClass, person: null },
+    { value: 'signed-in-guest', label: say.aGuestWithAHome, person: null },
+    { value: NOBODY, label: say.somebodyNotSignedIn, person: null },
+    { value: 'caller', label: say.aPhoneCaller, person: null },
   ];
 }
 
@@ -115,13 +117,13 @@ function WhenPart({
   return (
     <div className="flex flex-wrap gap-2">
       <DateField
-        aria-label="On"
+        aria-label={say.on}
         dress="cell"
         value={date}
         onChange={(picked) => change({ at: { time, date: picked } })}
       />
       <TimeField
-        aria-label="At"
+        aria-label={say.at}
         dress="cell"
         bells={bells}
         value={time}
@@ -132,15 +134,15 @@ function WhenPart({
 }
 
 const HOSTS = [
-  { value: 'as-is', label: 'Hosts in or out, as now' },
-  { value: 'in', label: 'With a host in' },
-  { value: 'out', label: 'With no host in' },
+  { value: 'as-is', label: say.hostsInOrOut },
+  { value: 'in', label: say.withAHostIn },
+  { value: 'out', label: say.withNoHostIn },
 ];
 
 const HostPart = ({ trial, change }: PartProps) => (
   <ChoiceBox
     dress="cell"
-    label="With a host"
+    label={say.withAHost}
     value={trial.host}
     choices={HOSTS}
     onChange={(host) => change({ host: host as Trial['host'] })}
@@ -157,8 +159,8 @@ function InHandParts({
     <>
       {asksCode && (
         <input
-          aria-label="With the code"
-          placeholder="With this code"
+          aria-label={say.withTheCode}
+          placeholder={say.withThisCode}
           className={`${inputClass} !px-2`}
           value={trial.entryCode}
           onChange={(e) => change({ entryCode: e.target.value })}
@@ -171,7 +173,7 @@ function InHandParts({
             checked={trial.watchOnly}
             onChange={(e) => change({ watchOnly: e.target.checked })}
           />
-          to watch only
+          {say.toWatchOnly}
         </label>
       )}
     </>
@@ -195,7 +197,11 @@ function Outcome({ door, date, zone }: { door: Answer<'tryDoor'>; date: string; 
         </span>
       </p>
       <p className="mt-1.5 text-soft">
-        The door says: <span className="text-ink">{words.title}.</span> {words.text}
+        <Said
+          as={say.theDoorSays}
+          words={<span className="text-ink">{words.title}.</span>}
+          text={words.text}
+        />
       </p>
     </>
   );
@@ -231,11 +237,11 @@ export function TryDoor(props: TryProps) {
       className="mt-3 grid grid-cols-[minmax(0,1fr)] gap-2.5 rounded-small border border-line bg-sheet p-3 text-md"
     >
       <h3 id="try-the-door" className="font-sans text-md font-bold">
-        Try the door as…
+        {say.tryTheDoorAsDots}
       </h3>
       <ChoiceBox
         dress="cell"
-        label="Try as"
+        label={say.tryAs}
         value={trial.as}
         choices={visitors}
         onChange={(as) => change({ as })}
@@ -253,7 +259,7 @@ export function TryDoor(props: TryProps) {
           className="justify-self-start text-bracken-deep hover:underline"
           onClick={() => change({ at: null })}
         >
-          At this moment
+          {say.atThisMoment}
         </button>
       )}
     </section>

@@ -1,4 +1,6 @@
 import type { Answer } from '@glen/contract';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Door = Answer<'door'>;
 
@@ -14,81 +16,83 @@ interface Told {
   opensAt: string | null;
 }
 
-const NEXT_TIME = 'Keep the link: it works again next time.';
+const NEXT_TIME = say.keepTheLinkItWorks;
 
 function stopped({ door: { elsewhere, isOver, classTitle } }: Told): Words {
   if (isOver)
     return {
-      title: `${classTitle} is over`,
-      text: 'Its class period has been put away, and this door with it.',
+      title: fill(say.classTitleIsOver, { classTitle }),
+      text: say.itsClassPeriodHasBeen,
     };
   if (elsewhere)
     return {
-      title: 'This link has been stopped',
-      text: `${elsewhere.title} has another one now. Use that from now on.`,
+      title: say.thisLinkHasBeenStopped,
+      text: fill(say.hasAnotherOneNowUse, { elsewhere: elsewhere.title }),
     };
   return {
-    title: 'This link is no longer used',
-    text: 'Look at your class stream for the new one, or ask your teacher.',
+    title: say.thisLinkIsNoLonger,
+    text: say.lookAtYourClassStream,
   };
 }
 
 function removed({ door: { turnedAway, word }, host }: Told): Words {
   if (!turnedAway)
     return {
-      title: 'You were put out',
-      text: `A host has put you out of this session. ${host} can let you back; this page will notice.`,
+      title: say.youWerePutOut,
+      text: fill(say.aHostHasPutYou, { host }),
     };
-  const said = word ? `${host} says: “${word}”` : `${host} turned you away from this session.`;
+  const said = word
+    ? fill(say.hostSaysWord, { host, word })
+    : fill(say.turnedYouAwayFromThis, { host });
   return {
-    title: 'You were not let in',
-    text: `${said} If that was a mistake, write to them; they can let you back, and this page will notice.`,
+    title: say.youWereNotLetIn,
+    text: fill(say.ifThatWasAMistake, { said }),
   };
 }
 
 function signIn({ door }: Told): Words {
   if (door.rules.whoMayEnter === 'signed-in')
     return {
-      title: 'Sign in to go in',
-      text: 'Any account will do, your school’s or your own.',
+      title: say.signInToGoIn,
+      text: say.anyAccountWillDo,
     };
   return {
-    title: 'Sign in with your school account',
-    text: 'This door is for people of the school. Your link is kept while you sign in.',
+    title: say.signInWithYourSchool,
+    text: say.thisDoorIsForPeople,
   };
 }
 
 /** The place in line, as it is: the host may let people in in any order. */
 function inLine(ahead: number): string {
-  if (ahead === 0) return 'Nobody has waited longer.';
-  return ahead === 1 ? 'One person has waited longer.' : `${ahead} people have waited longer.`;
+  if (ahead === 0) return say.nobodyHasWaitedLonger;
+  return ahead === 1 ? say.onePersonHasWaitedLonger : fill(say.peopleHaveWaitedLonger, { ahead });
 }
 
-const NOBODY_IN = 'No host is in the room just now.';
+const NOBODY_IN = say.noHost;
 
 function lobby({ door: { knocked, hostIn, ahead } }: Told): Words {
   if (!knocked)
     return {
-      title: 'The door is open',
-      text: hostIn ? `Knock, and ${hostIn} lets you in.` : `${NOBODY_IN} Knock all the same.`,
+      title: say.theDoorIsOpen,
+      text: hostIn
+        ? fill(say.knockAndLetsYouIn, { hostIn })
+        : fill(say.knockAllTheSame, { nobodyIn: NOBODY_IN }),
     };
   const seen = hostIn
-    ? `${hostIn} is in the room and can see that you are waiting.`
-    : `${NOBODY_IN} The next one to come sees that you are waiting.`;
-  return { title: 'You are in the lobby', text: `${seen} ${inLine(ahead)}` };
+    ? fill(say.isInTheRoom, { hostIn })
+    : fill(say.theNextOneToCome, { nobodyIn: NOBODY_IN });
+  return { title: say.youAreInTheLobby, text: `${seen} ${inLine(ahead)}` };
 }
 
 function noHost({ door: { noRoom, hosts }, host }: Told): Words {
   if (!noRoom)
     return {
-      title: `${host} is not in yet`,
-      text: 'Leave this page open: it goes on by itself when a host arrives.',
+      title: fill(say.isNotInYet, { host }),
+      text: say.leaveThisPageOpenIt,
     };
   return {
-    title: 'No room is behind this door yet',
-    text: hosts
-      ? 'You are host here: open it at the desk, and give the address of your room.'
-      : `${host} has yet to put one there. Leave this page open: it goes on by itself.`,
+    title: say.noRoomIsBehindThis,
+    text: hosts ? say.youAreHostHereOpen : fill(say.hasYetToPutOne, { host }),
   };
 }
 
@@ -97,50 +101,50 @@ const WORDS: Record<string, (told: Told) => Words> = {
   'link-retired': stopped,
   removed,
   ended: () => ({
-    title: 'This session has ended',
-    text: `The host has ended it for everyone. ${NEXT_TIME}`,
+    title: say.thisSessionHasEnded,
+    text: fill(say.theHostHasEndedIt, { nextTime: NEXT_TIME }),
   }),
-  over: () => ({ title: 'This session is over', text: NEXT_TIME }),
+  over: () => ({ title: say.thisSessionIsOver, text: NEXT_TIME }),
   'no-phone': () => ({
-    title: 'Not by phone',
-    text: 'This door takes no phone callers. Open the link in a browser instead.',
+    title: say.notByPhone,
+    text: say.thisDoorTakesNoPhone,
   }),
   'no-watching': ({ door, host }) => ({
-    title: 'There is no watch-only way in',
-    text: door.watchesOnly ? `Ask ${host}.` : 'Go in as yourself instead.',
+    title: say.thereIsNoWatchOnly,
+    text: door.watchesOnly ? fill(say.askHost, { host }) : say.goInAsYourselfInstead,
   }),
   watch: () => ({
-    title: 'The door is open to watch',
-    text: 'You see and hear what goes on, and cannot be seen or heard.',
+    title: say.theDoorIsOpenTo,
+    text: say.youSeeAndHearWhat,
   }),
   'sign-in': signIn,
   'use-school-account': () => ({
-    title: 'This door needs your school account',
-    text: 'You are here with your home account. Switch below; the link is kept.',
+    title: say.thisDoorNeedsYourSchool,
+    text: say.youAreHere,
   }),
   'not-invited': ({ host }) => ({
-    title: 'You are not invited to this one',
-    text: `If you think you should be, ask ${host}.`,
+    title: say.youAreNotInvited,
+    text: fill(say.ifYouThinkYouShould, { host }),
   }),
   'not-on-roll': ({ host }) => ({
-    title: 'You are not on this door’s list',
-    text: `Check that the link is the one meant for you. If it is, ask ${host} to look at the list.`,
+    title: say.youAreNotOnThis,
+    text: fill(say.checkThatTheLink, { host }),
   }),
   'nothing-planned': () => ({
-    title: 'Nothing is planned here now',
-    text: 'The link is right. When a session is scheduled or the host opens the door, this page will notice.',
+    title: say.nothingIsPlannedHereNow,
+    text: say.theLinkIsRightWhen,
   }),
   early: ({ opensAt }) => ({
-    title: opensAt ? `The door opens at ${opensAt}` : 'The door is not open yet',
-    text: 'Leave this page open: you will be let on by yourself when it opens.',
+    title: opensAt ? fill(say.theDoorOpensAt, { opensAt }) : say.theDoorIsNotOpen,
+    text: say.leaveThisPageOpenYou,
   }),
   'code-needed': () => ({
-    title: 'This door asks for a code',
-    text: 'It was sent with the link.',
+    title: say.thisDoorAsks,
+    text: say.itWasSent,
   }),
   'code-wrong': () => ({
-    title: 'That code does not fit',
-    text: 'Compare it with what was sent with the link.',
+    title: say.thatCodeDoesNotFit,
+    text: say.compareItWithWhatWas,
   }),
   full,
   'no-host': noHost,
@@ -148,31 +152,33 @@ const WORDS: Record<string, (told: Told) => Words> = {
 };
 
 const NOT_THEIRS = ['use-school-account', 'not-on-roll', 'not-invited'];
-const NOT_THIS_ONE: Words = {
-  title: 'You are invited to another one',
-  text: 'At this door, but not to the session that is next here. Yours stands on your own day.',
-};
+const NOT_THIS_ONE: Words = say.notThisOne;
 
-const OPEN: Words = { title: 'The door is open', text: 'You can go straight in.' };
+const OPEN: Words = say.open;
 
-const OPEN_PAGE = 'Leave this page open: you go in by yourself when a seat comes free.';
+const OPEN_PAGE = say.leaveThisPageOpenYouGo;
 
 /** How somebody stands before a full room: in the line, or not yet. */
 function full({ door }: Told): Words {
   const { ahead, inLine, mayWatch } = door;
-  const meanwhile = mayWatch ? ' Meanwhile you may watch.' : '';
+  const meanwhile = mayWatch ? say.meanwhileYouMayWatch : '';
   if (inLine && ahead === 0)
-    return { title: 'You are next', text: `The room is full. ${OPEN_PAGE}${meanwhile}` };
+    return {
+      title: say.youAreNext,
+      text: fill(say.theRoomIsFull, { openPage: OPEN_PAGE, meanwhile }),
+    };
   if (inLine)
     return {
-      title: `The room is full; ${ahead} ${ahead === 1 ? 'goes' : 'go'} before you`,
+      title: fill(say.theRoomIsFullBefore, { ahead, what: ahead === 1 ? 'goes' : 'go' }),
       text: `${OPEN_PAGE}${meanwhile}`,
     };
   const wait =
-    ahead === 0 ? 'Nobody waits yet.' : `${ahead} wait${ahead === 1 ? 's' : ''} already.`;
+    ahead === 0
+      ? say.nobodyWaitsYet
+      : fill(say.waitAlready, { ahead, what: ahead === 1 ? 's' : '' });
   return {
-    title: 'The room is full',
-    text: `Wait in line, and you go in by yourself when a seat comes free. ${wait}${meanwhile}`,
+    title: say.theRoomIsFull2,
+    text: fill(say.waitInLineAndYou, { wait, meanwhile }),
   };
 }
 
@@ -180,10 +186,10 @@ function full({ door }: Told): Words {
 export function doorWords(door: Door, opensAt: string | null): Words {
   if (door.elsewhere?.why === 'together')
     return {
-      title: `This lesson meets at the door of ${door.elsewhere.title}`,
-      text: 'This door stays shut meanwhile. Go there; you are expected.',
+      title: fill(say.thisLessonMeets, { elsewhere: door.elsewhere.title }),
+      text: say.thisDoorStaysShutMeanwhile,
     };
-  const host = door.host || 'The host';
+  const host = door.host || say.theHost;
   if (door.invitedThen && NOT_THEIRS.includes(door.decision.reason)) return NOT_THIS_ONE;
   return WORDS[door.decision.reason]?.({ door, host, opensAt }) ?? OPEN;
 }

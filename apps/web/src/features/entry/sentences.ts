@@ -1,4 +1,6 @@
 import type { EntryRules, RuleField } from '@glen/core';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** A rule that offers a list, in the words that stand in the sentence. */
 type Words<F extends RuleField> = {
@@ -18,81 +20,84 @@ const words = <F extends RuleField>(
 });
 
 const minutes = (before: string): [number, string][] =>
-  [0, 5, 10, 15, 30, 60, 120].map((n) => [n, n === 0 ? `on time` : `${n} min ${before}`]);
+  [0, 5, 10, 15, 30, 60, 120].map((n) => [
+    n,
+    n === 0 ? say.onTime : fill(say.nMinBefore, { n, before }),
+  ]);
 
 const CAMERAS: [EntryRules['camera'], string][] = [
   ['off', 'off'],
-  ['choice', 'as they like'],
+  ['choice', say.asTheyLike],
   ['on', 'on'],
 ];
 
 /** Every rule that is chosen from a list, with its words. */
 export const RULE_WORDS = {
-  opensBefore: words('opensBefore', 'When the door opens', minutes('before')),
-  withoutHost: words('withoutHost', 'Whether people may be in without a host', [
-    [false, 'once a host is in'],
-    [true, 'even without a host'],
+  opensBefore: words('opensBefore', say.whenTheDoorOpens, minutes('before')),
+  withoutHost: words('withoutHost', say.whetherPeopleMay, [
+    [false, say.onceAHostIsIn],
+    [true, say.evenWithoutAHost],
   ]),
-  whoMayEnter: words('whoMayEnter', 'Who may enter', [
-    ['invited', 'Invited people'],
-    ['roll', 'The roll'],
-    ['school', 'Anyone of the school'],
-    ['signed-in', 'Anyone signed in'],
-    ['anyone', 'Anyone with the link'],
+  whoMayEnter: words('whoMayEnter', say.whoMayEnter, [
+    ['invited', say.invitedPeople],
+    ['roll', say.theRoll],
+    ['school', say.anyoneOfTheSchool],
+    ['signed-in', say.anyoneSignedIn],
+    ['anyone', say.anyoneWithTheLink],
   ]),
-  straightIn: words('straightIn', 'Who goes straight in', [
-    ['hosts', 'only hosts'],
-    ['presenters', 'hosts and presenters'],
-    ['roll', 'the roll'],
-    ['school', 'anyone of the school'],
+  straightIn: words('straightIn', say.whoGoesStraightIn, [
+    ['hosts', say.onlyHosts],
+    ['presenters', say.hostsAndPresenters],
+    ['roll', say.theRoll2],
+    ['school', say.anyoneOfTheSchool2],
     ['everyone', 'everyone'],
   ]),
-  phone: words('phone', 'Phone callers', [
-    ['none', 'not let in'],
-    ['lobby', 'wait in the lobby'],
-    ['straight-in', 'straight in'],
+  phone: words('phone', say.phoneCallers, [
+    ['none', say.notLetIn],
+    ['lobby', say.waitInTheLobby],
+    ['straight-in', say.straightIn],
   ]),
-  watching: words('watching', 'Watching only', [
-    [false, 'no watch-only way in'],
-    [true, 'a watch-only way in'],
+  watching: words('watching', say.watchingOnly, [
+    [false, say.noWatchOnlyWayIn],
+    [true, say.aWatchOnlyWayIn],
   ]),
-  presenters: words('presenters', 'Who presents', [
-    ['hosts', 'Only hosts'],
-    ['named', 'Hosts and named people'],
-    ['staff', 'Hosts and the school’s staff'],
-    ['everyone', 'Everyone'],
+  presenters: words('presenters', say.whoPresents, [
+    ['hosts', say.onlyHosts2],
+    ['named', say.hostsAndNamedPeople],
+    ['staff', say.hostsAndTheSchoolsStaff],
+    ['everyone', say.everyone],
   ]),
-  arriveMuted: words('arriveMuted', 'Microphones on arrival', [
+  arriveMuted: words('arriveMuted', say.microphonesOnArrival, [
     [true, 'muted'],
-    [false, 'with microphone on'],
+    [false, say.withMicrophoneOn],
   ]),
-  mayUnmute: words('mayUnmute', 'Whether people may switch their microphone on', [
-    [true, 'may speak'],
-    [false, 'may not speak'],
+  mayUnmute: words('mayUnmute', say.whetherPeopleMaySwitch, [
+    [true, say.maySpeak],
+    [false, say.mayNotSpeak],
   ]),
-  camera: words('camera', 'Cameras of the others', CAMERAS),
-  hostCamera: words('hostCamera', 'Cameras of hosts', CAMERAS),
-  sharing: words('sharing', 'Who shares a screen', [
+  camera: words('camera', say.camerasOfTheOthers, CAMERAS),
+  hostCamera: words('hostCamera', say.camerasOfHosts, CAMERAS),
+  sharing: words('sharing', say.whoSharesAScreen, [
     ['hosts', 'hosts'],
     ['presenters', 'presenters'],
     ['everyone', 'everyone'],
   ]),
-  chat: words('chat', 'Chat', [
+  chat: words('chat', say.chat, [
     [true, 'on'],
     [false, 'off'],
   ]),
-  chime: words('chime', 'Comings and goings', [
+  chime: words('chime', say.comingsAndGoings, [
     [true, 'announced'],
-    [false, 'not announced'],
+    [false, say.notAnnounced],
   ]),
-  recording: words('recording', 'Recording', [
+  recording: words('recording', say.recording, [
     ['off', 'off'],
-    ['by-host', 'when a host starts it'],
-    ['from-start', 'from the start'],
+    ['by-host', say.whenAHostStartsIt],
+    ['from-start', say.fromTheStart],
   ]),
-  closesAfter: words('closesAfter', 'When the door shuts', [
-    [0, 'at the end'],
-    ...[5, 10, 15, 30, 60, 120].map((n): [number, string] => [n, `${n} min after the end`]),
+  closesAfter: words('closesAfter', say.whenTheDoorShuts, [
+    [0, say.atTheEnd],
+    ...[5, 10, 15, 30, 60, 120].map((n): [number, string] => [n, fill(say.minAfterTheEnd, { n })]),
   ]),
 } as const;
 
@@ -101,15 +106,17 @@ export type ListedRule = keyof typeof RULE_WORDS;
 /** A value in its words; a number that no list offers in minutes. */
 export function valueInWords(field: RuleField, value: EntryRules[RuleField]): string {
   if (field === 'entryCode') return value === null ? 'none' : String(value);
-  if (field === 'capacity') return `${String(value)} people`;
+  if (field === 'capacity') return fill(say.valuePeople, { value: String(value) });
   const listed = RULE_WORDS[field as ListedRule].choices as { value: unknown; label: string }[];
-  return listed.find((c) => c.value === value)?.label ?? `${String(value)} min`;
+  return (
+    listed.find((c) => c.value === value)?.label ?? fill(say.valueMin, { value: String(value) })
+  );
 }
 
 export const RULE_NAMES: Record<RuleField, string> = {
   ...(Object.fromEntries(
     Object.entries(RULE_WORDS).map(([field, w]) => [field, w.label]),
   ) as Record<ListedRule, string>),
-  entryCode: 'The entry code',
-  capacity: 'How many fit in',
+  entryCode: say.theEntryCode,
+  capacity: say.howManyFitIn,
 };

@@ -12,16 +12,11 @@ import { problemOf } from '../../app/api.js';
 import { offerWayBack } from '../../app/undo.js';
 import { sendCall } from '../../app/wayBack.js';
 import { RULE_NAMES, valueInWords } from './sentences.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** Where a value comes from, in words and in short. */
-export const SOURCES: Record<string, string> = {
-  school: 'from the school',
-  teacher: 'from the host’s own defaults',
-  class: 'set for this class period',
-  link: 'set for this link',
-  series: 'set for this series',
-  occurrence: 'set for this date alone',
-};
+export const SOURCES: Record<string, string> = say.sources;
 /** What is saved of the layer that is edited here, over the version that was read. */
 interface SavedLayer {
   version: number;
@@ -74,7 +69,7 @@ type Put = ReturnType<typeof useSaving>['put'];
 function hostsGonePart(layers: RuleLayer[], put: Put) {
   const { rules, hostsGone } = layers.at(-1)!;
   const inWords = (minutes: number | null): string =>
-    minutes === null ? 'back to the default' : `out after ${minutes} min`;
+    minutes === null ? say.backToTheDefault : fill(say.outAfterMin, { minutes });
   return {
     hostsGone: resolveHostsGone(layers),
     ownHostsGone: hostsGone ?? null,
@@ -82,7 +77,9 @@ function hostsGonePart(layers: RuleLayer[], put: Put) {
     usualHostsGone: resolveHostsGone(layers.slice(0, -1)),
     /** Minutes; null takes this scope's own away again. */
     setHostsGone: (minutes: number | null): void =>
-      void put(rules, `When all hosts have left: ${inWords(minutes)}.`, { hostsGone: minutes }),
+      void put(rules, fill(say.whenAllHostsHaveLeft, { inWords: inWords(minutes) }), {
+        hostsGone: minutes,
+      }),
   };
 }
 
@@ -119,11 +116,14 @@ export function useRuleEdits(answer: Answer<'rules'>, save: SaveRules) {
     /** Takes a value of this scope away again. */
     back: (field: RuleField): void => {
       const { [field]: _, ...others } = own;
-      void put(others, `${RULE_NAMES[field]}: back to the default.`);
+      void put(others, fill(say.backToTheDefaultRuleName, { ruleName: RULE_NAMES[field] }));
     },
     backWords: (field: RuleField): string =>
       defaults
-        ? `Back to ${valueInWords(field, defaults.rules[field])}, ${SOURCES[defaults.from[field]]}`
+        ? fill(say.backTo, {
+            value: valueInWords(field, defaults.rules[field]),
+            source: SOURCES[defaults.from[field]] ?? '',
+          })
         : '',
   };
 }

@@ -7,6 +7,9 @@ import { offerUndo } from '../../app/undo.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { ProgrammeList } from './ProgrammeList.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Programme = Answer<'programme'>;
 
@@ -20,17 +23,17 @@ function Later({ programme, next }: { programme: Programme; next: number }) {
   const shiftBy = async (by: number): Promise<void> => {
     const { data } = await shift({ params, body: { key, version: version!, from: next, by } });
     if (!data) return;
-    offerUndo(`The rest begins ${by} minutes later.`, async () => {
+    offerUndo(fill(say.theRestBeginsMinutesLater, { by }), async () => {
       await shift({ params, body: { key, version: data.version!, from: next, by: -by } }).unwrap();
     });
   };
   return (
     <>
       <p className="mt-2 flex flex-wrap items-center gap-2">
-        The rest later by
+        {say.theRestLaterBy}
         {LATER_MINUTES.map((by) => (
           <Button key={by} disabled={isLoading} onClick={() => void shiftBy(by)}>
-            {by} min
+            {fill(say.byMin, { by })}
           </Button>
         ))}
       </p>
@@ -50,12 +53,16 @@ export function DeskProgramme({ of }: { of: { seriesId: number; key: string } })
   const begins = data.items.map(({ at }) => at);
   const { next } = programmeAt(begins, data, now);
   return (
-    <section className="mb-7 max-w-3xl" aria-label="Programme">
+    <section className="mb-7 max-w-3xl" aria-label={say.programme}>
       <h2 className="mb-1 flex flex-wrap items-baseline gap-x-4 text-lg">
-        Programme
-        <Link className={buttonClass('link')} to={`/programme/${seriesId}/${key}`}>
-          Change it
-        </Link>
+        <Said
+          as={say.programmeChangeIt}
+          link={(text) => (
+            <Link className={buttonClass('link')} to={`/programme/${seriesId}/${key}`}>
+              {text}
+            </Link>
+          )}
+        />
       </h2>
       <ProgrammeList items={data.items} end={data.end} now={now} />
       {next !== null && <Later programme={data} next={next} />}

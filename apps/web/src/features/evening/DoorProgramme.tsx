@@ -1,6 +1,7 @@
 import { api } from '../../app/api.js';
 import { useMinute } from '../../app/clock.js';
 import { ProgrammeList } from './ProgrammeList.js';
+import * as say from './words.js';
 
 /** What its hosts say at a door, and what comes after what there; nothing where nothing was said. */
 export function DoorProgramme({ code }: { code: string }) {
@@ -14,8 +15,8 @@ export function DoorProgramme({ code }: { code: string }) {
         <p className="mt-5 rounded-big border border-line bg-sheet p-4 break-words">{word}</p>
       )}
       {items.length > 0 && (
-        <section className="mt-5" aria-label="Programme">
-          <h2 className="mb-1 text-lg">Programme</h2>
+        <section className="mt-5" aria-label={say.programme}>
+          <h2 className="mb-1 text-lg">{say.programme}</h2>
           <ProgrammeList items={items} end={end} now={now} />
         </section>
       )}

@@ -3,6 +3,8 @@ import { programmeAt } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import { timeUntil } from '../../app/clock.js';
 import { Chip } from '../../ui/Chip.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Item = Answer<'doorProgramme'>['items'][number];
 
@@ -35,8 +37,12 @@ export function ProgrammeList({ items, end, now, aside }: ProgrammeListProps) {
             <b>{title}</b>
             {speaker && <span className="block text-soft">{speaker}</span>}
           </span>
-          {place === on && <Chip tone="well">now</Chip>}
-          {place === next && <span className="text-sm text-soft">in {timeUntil(at, now)}</span>}
+          {place === on && <Chip tone="well">{say.now}</Chip>}
+          {place === next && (
+            <span className="text-sm text-soft">
+              {fill(say.inSpan, { span: timeUntil(at, now) })}
+            </span>
+          )}
           {aside?.(place)}
         </li>
       ))}

@@ -13,6 +13,8 @@ import { TextField } from '../../ui/TextField.js';
 import { Theirs } from '../../ui/Theirs.js';
 import { ProgrammeList } from './ProgrammeList.js';
 import { Rehearsal } from './Rehearsal.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Programme = Answer<'programme'>;
 
@@ -53,8 +55,8 @@ function useProgramme(programme: Programme) {
 function readSoFar(text: string, session: Programme): string {
   const { items, unread } = readProgramme(text, session);
   const [first] = unread;
-  if (first) return `Line ${first.line}: ${first.why}`;
-  if (items.length === 0) return 'Such as: 18:45 Chartwork, what it is for (Tomas Verhage)';
+  if (first) return fill(say.lineWhy, { line: first.line, why: first.why });
+  if (items.length === 0) return say.suchAs1845Chartwork;
   return `${items.length} ${items.length === 1 ? 'part' : 'parts'}.`;
 }
 
@@ -63,9 +65,13 @@ function ProgrammeForm({ programme }: { programme: Programme }) {
   const { register, watch, formState, problem, theirs, isDirty, submit, errorAt } = editing;
   return (
     <form className="grid max-w-2xl gap-3" noValidate onSubmit={submit}>
-      {theirs && <Theirs {...editing}>Theirs: {(theirs as Kept).text || 'nothing'}</Theirs>}
+      {theirs && (
+        <Theirs {...editing}>
+          {fill(say.theirsText, { text: (theirs as Kept).text || say.nothing })}
+        </Theirs>
+      )}
       <Field
-        label="What comes after what: a time and what it is, a line each; who speaks in brackets"
+        label={say.whatComesAfterWhat}
         error={errorAt('text')}
         hint={readSoFar(watch('text'), programme)}
       >
@@ -74,7 +80,7 @@ function ProgrammeForm({ programme }: { programme: Programme }) {
         )}
       </Field>
       <TextField
-        label="A word at the door, for whoever comes"
+        label={say.aWordAtTheDoor}
         maxLength={300}
         autoComplete="off"
         error={errorAt('word')}
@@ -85,7 +91,7 @@ function ProgrammeForm({ programme }: { programme: Programme }) {
       )}
       <p>
         <Button type="submit" kind="act" disabled={!isDirty || formState.isSubmitting}>
-          Have it so
+          {say.haveItSo}
         </Button>
       </p>
     </form>
@@ -97,23 +103,23 @@ function Known({ programme, zone }: { programme: Programme; zone: string }) {
   const { title, date, time, classId, linkId, items, end } = programme;
   return (
     <Screen margin={false}>
-      <ScreenTitle tab={`Programme: ${title}`}>Programme: {title}</ScreenTitle>
+      <ScreenTitle tab={fill(say.programmeTitle, { title })}>
+        {fill(say.programmeTitle, { title })}
+      </ScreenTitle>
       <p className="mt-1 mb-5 flex flex-wrap gap-x-4 text-soft">
         {dateInWords(date, 'with-year')}, {time}
         <Link className={buttonClass('link')} to={`/classes/${classId}`}>
-          Its sessions
+          {say.itsSessions}
         </Link>
         <Link className={buttonClass('link')} to={`/desk/${linkId}`}>
-          Its desk
+          {say.itsDesk}
         </Link>
       </p>
       <ProgrammeForm programme={programme} />
       {items.length > 0 && (
-        <section className="mt-8 max-w-2xl" aria-label="At the door">
-          <h2 className="mb-1 text-lg">At the door</h2>
-          <p className="mb-2 text-soft">
-            It says what is on and what comes next; those inside hear of it two minutes before.
-          </p>
+        <section className="mt-8 max-w-2xl" aria-label={say.atTheDoor}>
+          <h2 className="mb-1 text-lg">{say.atTheDoor}</h2>
+          <p className="mb-2 text-soft">{say.itSaysWhat}</p>
           <ProgrammeList items={items} end={end} now={now} />
         </section>
       )}

@@ -5,14 +5,16 @@ import { api, problemOf } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { doorWords } from '../entry/doorWords.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Programme = Answer<'programme'>;
 
 /** At whose place the door is tried: anybody, and a guest who has signed in. */
 const AS = [
-  { name: 'Somebody without an account', body: {} },
-  { name: 'A guest with a home account', body: { kind: 'signed-in-guest' as const } },
-  { name: 'A student of another class', body: { kind: 'other-student' as const } },
+  { name: say.somebodyWithoutAnAccount, body: {} },
+  { name: say.aGuestWithAHome, body: { kind: 'signed-in-guest' as const } },
+  { name: say.aStudentOfAnotherClass, body: { kind: 'other-student' as const } },
 ] as const;
 
 interface Point {
@@ -29,13 +31,13 @@ const AFTER_MINUTES = 121;
 /** When the door is tried: before it begins, at each of the programme, and once it is over. */
 const pointsOf = ({ items, start, end }: Programme): Point[] => [
   {
-    what: `${BEFORE_MINUTES} minutes before`,
+    what: fill(say.minutesBefore, { beforeMinutes: BEFORE_MINUTES }),
     at: plusMinutes(start, -BEFORE_MINUTES),
     hostIn: false,
   },
-  ...(items[0]?.at === start ? [] : [{ what: 'The beginning', at: start, hostIn: true }]),
+  ...(items[0]?.at === start ? [] : [{ what: say.theBeginning, at: start, hostIn: true }]),
   ...items.map(({ title, at }) => ({ what: title, at, hostIn: true })),
-  { what: 'Once it is over', at: plusMinutes(end, AFTER_MINUTES), hostIn: false },
+  { what: say.onceItIsOver, at: plusMinutes(end, AFTER_MINUTES), hostIn: false },
 ];
 
 interface Tried {
@@ -87,12 +89,12 @@ function TriedTable({ tried }: { tried: Tried[] }) {
       className="mt-3 overflow-x-auto"
       tabIndex={0}
       role="region"
-      aria-label="The door at each point"
+      aria-label={say.theDoorAtEachPoint}
     >
       <table className="w-full text-left text-md">
         <thead>
           <tr>
-            <th className="py-1 pr-4 font-semibold">When</th>
+            <th className="py-1 pr-4 font-semibold">{say.when}</th>
             {AS.map(({ name }) => (
               <th key={name} className="py-1 pr-4 font-semibold">
                 {name}
@@ -123,15 +125,14 @@ function TriedTable({ tried }: { tried: Tried[] }) {
 export function Rehearsal({ programme, zone }: { programme: Programme; zone: string }) {
   const { tried, isTrying, error, tryAll } = useRehearsal(programme, zone);
   return (
-    <section className="mt-8 max-w-4xl" aria-label="Rehearse the door">
-      <h2 className="mb-1 text-lg">Rehearse the door</h2>
+    <section className="mt-8 max-w-4xl" aria-label={say.rehearseTheDoor}>
+      <h2 className="mb-1 text-lg">{say.rehearseTheDoor}</h2>
       <p className="text-soft">
-        What it says on the day, from {addMinutes(programme.time, -BEFORE_MINUTES)} on: asked of the
-        same rules as the real one. Nobody hears of it.
+        {fill(say.whatItSays, { addMinutes: addMinutes(programme.time, -BEFORE_MINUTES) })}
       </p>
       <p className="mt-2">
         <Button disabled={isTrying} onClick={() => void tryAll()}>
-          Try it at each point
+          {say.tryItAtEachPoint}
         </Button>
       </p>
       {error !== undefined && <FieldError>{problemOf(error)?.title}</FieldError>}

@@ -1,17 +1,20 @@
 import { api } from '../../app/api.js';
 import { ChoicePart } from '../../ui/choices.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 const NONE = 'none';
 
 /** How long before a session calendars may remind; ten minutes and an hour are common. */
 const ALARMS = [
-  { value: '0', label: 'as it begins' },
-  { value: '5', label: '5 minutes before' },
-  { value: '10', label: '10 minutes before' },
-  { value: '30', label: '30 minutes before' },
-  { value: '60', label: 'an hour before' },
-  { value: '1440', label: 'a day before' },
-  { value: NONE, label: 'not at all' },
+  { value: '0', label: say.asItBegins },
+  { value: '5', label: say.minutesBefore },
+  { value: '10', label: say.minutesBefore2 },
+  { value: '30', label: say.minutesBefore3 },
+  { value: '60', label: say.anHourBefore },
+  { value: '1440', label: say.aDayBefore },
+  { value: NONE, label: say.notAtAll },
 ];
 
 interface AlarmProps {
@@ -29,15 +32,18 @@ export function AlarmPart({ title, classId, minutes }: AlarmProps) {
   };
   return (
     <p className="mt-1.5">
-      Calendars remind{' '}
-      <ChoicePart
-        label={`When calendars remind: ${title}`}
-        marked={false}
-        value={minutes === null ? NONE : String(minutes)}
-        choices={ALARMS}
-        onChange={choose}
+      <Said
+        as={say.calendarsRemind}
+        none={
+          <ChoicePart
+            label={fill(say.whenCalendarsRemind, { title })}
+            marked={false}
+            value={minutes === null ? NONE : String(minutes)}
+            choices={ALARMS}
+            onChange={choose}
+          />
+        }
       />
-      .
     </p>
   );
 }

@@ -9,6 +9,8 @@ import { Button } from '../../ui/Button.js';
 import { Loading, Trouble } from '../../ui/States.js';
 import { copyAddress } from '../link/copy.js';
 import { AlarmPart } from './AlarmPart.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type FeedState = Answer<'feeds'>['own'];
 
@@ -46,18 +48,18 @@ const OneAddress = ({ address, words, done }: AddressProps) => (
 const FreshAddress = ({ address, news }: { address: string; news: string | null }) => (
   <div role="status">
     <p className="mt-1 text-soft">
-      Copy {news === null ? 'it now: it is' : 'them now: they are'} shown this once.
+      {fill(say.copyShownThisOnce, { what: news === null ? say.itNowItIs : say.themNowTheyAre })}
     </p>
     <OneAddress
       address={address}
-      words={news === null ? 'Copy address' : 'Copy the calendar’s address'}
-      done="Calendar address copied."
+      words={news === null ? say.copyAddress : say.copyTheCalendarsAddress}
+      done={say.calendarAddressCopied}
     />
     {news !== null && (
       <OneAddress
         address={news}
-        words="Copy the address of what is posted"
-        done="Address of what is posted copied."
+        words={say.copyTheAddressOfWhat}
+        done={say.addressOfWhatIsPosted}
       />
     )}
   </div>
@@ -73,10 +75,10 @@ function Standing({ make, switchOff, isBusy }: Pick<FeedProps, 'make' | 'switchO
   return (
     <p className="mt-1.5 flex flex-wrap items-center gap-3">
       <Button kind="link" disabled={isBusy} onClick={press('make', make)}>
-        {asked === 'make' ? 'Yes, make it; the old one stops' : 'Make a new address'}
+        {asked === 'make' ? say.yesMakeItTheOld : say.makeANewAddress}
       </Button>
       <Button kind="link" disabled={isBusy} onClick={press('off', switchOff)}>
-        {asked === 'off' ? 'Yes, switch it off' : 'Switch it off'}
+        {asked === 'off' ? say.yesSwitchItOff : say.switchItOff}
       </Button>
     </p>
   );
@@ -90,13 +92,13 @@ export function Feed(feed: FeedProps) {
       <p className="font-semibold">{title}</p>
       {since === null && (
         <Button className="mt-1" disabled={isBusy} onClick={make}>
-          Make an address
+          {say.makeAnAddress}
         </Button>
       )}
       {address !== null && <FreshAddress address={address} news={feed.newsAddress ?? null} />}
       {since !== null && address === null && (
         <p className="mt-0.5 text-soft">
-          An address made on {dateInWords(wallClock(since, zone).date)} works.
+          {fill(say.anAddressMadeOnWorks, { date: dateInWords(wallClock(since, zone).date) })}
         </p>
       )}
       {since !== null && <AlarmPart title={title} classId={classId} minutes={alarmMinutes} />}
@@ -146,7 +148,7 @@ export function FeedList({ zone }: { zone: string }) {
   const { own, classes } = feeds;
   return (
     <ul>
-      <Feed title="All that is mine" {...own} {...acts({})} />
+      <Feed title={say.allThatIsMine} {...own} {...acts({})} />
       {classes.map((feed) => (
         <Feed key={feed.classId} {...feed} {...acts({ classId: feed.classId })} />
       ))}
@@ -161,20 +163,17 @@ export function FeedsButton({ zone }: { zone: string }) {
       <Popover.Trigger asChild>
         <Button className="!px-2.5 !py-1 !text-sm">
           <CalendarSync size={15} aria-hidden="true" />
-          Calendar feeds
+          {say.calendarFeeds}
         </Button>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
           sideOffset={6}
           align="end"
-          aria-label="Calendar feeds"
+          aria-label={say.calendarFeeds}
           className="z-30 max-h-view w-96 max-w-view overflow-y-auto rounded-small border border-line bg-sheet p-4 text-md text-ink shadow-soft"
         >
-          <p className="mb-2 text-soft">
-            A calendar program that subscribes to such an address shows the sessions with their
-            links. Whoever has the address can read them, until it is switched off.
-          </p>
+          <p className="mb-2 text-soft">{say.aCalendarProgramThatSubscribes}</p>
           <FeedList zone={zone} />
         </Popover.Content>
       </Popover.Portal>

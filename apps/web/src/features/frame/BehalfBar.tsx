@@ -1,6 +1,8 @@
 import { useEffect } from 'react';
 import type { Problem } from '@glen/contract';
 import { backToOneself, behalfNow } from '../../app/behalf.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 /** On whose behalf one acts in this tab, and the way back; `problem`: why what they see cannot be read. */
 export function BehalfBar({ problem, me }: { problem: Problem | undefined; me: number }) {
@@ -18,11 +20,14 @@ export function BehalfBar({ problem, me }: { problem: Problem | undefined; me: n
       className="flex flex-wrap items-center gap-x-4 gap-y-1 bg-gorse-tint px-6 py-1.5 text-gorse-deep print:hidden"
     >
       <span>
-        You act for <b>{behalf.name}</b>:{' '}
-        {isOver ? problem.title : 'you see what they see, and both names stand under what you do.'}
+        <Said
+          as={say.youActFor}
+          behalf={<b>{behalf.name}</b>}
+          problem={isOver ? problem.title : say.youSeeWhatTheySee}
+        />
       </span>
       <button type="button" className="font-semibold underline" onClick={backToOneself}>
-        Back to yourself
+        {say.backToYourself}
       </button>
     </p>
   );

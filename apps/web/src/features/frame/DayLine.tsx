@@ -7,6 +7,8 @@ import { wallClock } from '../../app/clock.js';
 import { mayEdit } from '../school/mayEdit.js';
 import { DaySession } from './DaySession.js';
 import { shownSessions } from './shownSessions.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Today = Answer<'today'>;
 type ByHand = Today['hand'][number];
@@ -43,7 +45,7 @@ function Hours({
 
 /** Something to be put up by hand, at its minute. */
 function HandMark({ byHand, left, onOpen }: { byHand: ByHand; left: string; onOpen: () => void }) {
-  const words = `${byHand.time} by hand: ${byHand.where}`;
+  const words = fill(say.timeByHandWhere, { time: byHand.time, where: byHand.where });
   const dress = byHand.waits
     ? 'border-edge bg-sheet text-soft'
     : 'border-gorse bg-gorse-tint text-gorse-deep';
@@ -121,7 +123,7 @@ export function DayLine({ today, now, zone }: { today: Today; now: string; zone:
   return (
     <nav
       ref={strip}
-      aria-label="Today’s hours"
+      aria-label={say.todaysHours}
       onKeyDown={(event) => stepThrough(strip.current!, event)}
       className="relative h-15 shrink-0 overflow-x-auto overflow-y-hidden border-b border-line bg-shade print:hidden"
     >

@@ -2,6 +2,7 @@ import { areHostsGone } from '@glen/core/light';
 import type { Pennant as PennantOf, Session } from '@glen/contract';
 import { Pennant } from '../../ui/Pennant.js';
 import type { ShownSession } from './shownSessions.js';
+import * as say from './words.js';
 
 type Phase = 'past' | 'running' | 'ahead';
 
@@ -35,7 +36,7 @@ export function DaySession({ shown, pennant, now, place, onOpen }: DaySessionPro
   const { session, start, end, lane, lanes } = shown;
   const { time, title, draft, alone } = session;
   const isLeft = areHostsGone({ hostsInside: 0, hostLeftAt: alone?.since ?? null }, now);
-  const more = `${draft ? ', draft' : ''}${isLeft ? ', no host is in' : ''}`;
+  const more = `${draft ? say.draft : ''}${isLeft ? say.noHostIsIn : ''}`;
   const phase = phaseOf(session, now);
   return (
     <button
@@ -57,7 +58,7 @@ export function DaySession({ shown, pennant, now, place, onOpen }: DaySessionPro
       )}
       <span className="sr-only">
         {time} {title}
-        {isLeft && ', no host is in'}
+        {isLeft && say.noHostIsIn}
       </span>
       <span
         aria-hidden="true"

@@ -3,6 +3,8 @@ import { Suspense, lazy } from 'react';
 import { dateInWords } from '@glen/core/light';
 import { useNow, wallClock } from '../../app/clock.js';
 import { Loading } from '../../ui/States.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 // Its fields are heavier than all else that a first look needs.
 const DemoClockCard = lazy(() => import('./DemoClockCard.js'));
@@ -14,9 +16,9 @@ function MovableClock({ date, time }: { date: string; time: string }) {
     <Popover.Root>
       <Popover.Trigger
         className="rounded-small px-1.5 py-1 font-mono max-half:min-h-11 text-sm whitespace-nowrap text-bar-act hover:underline"
-        aria-label={`Demo day, ${shown}. Move the clock`}
+        aria-label={fill(say.demoDayMoveTheClock, { shown })}
       >
-        <span className="hidden wide:inline">Demo day · </span>
+        <span className="hidden wide:inline">{say.demoDay} </span>
         <span className="max-half:hidden">{dateInWords(date)} </span>
         {time}
       </Popover.Trigger>
@@ -24,7 +26,7 @@ function MovableClock({ date, time }: { date: string; time: string }) {
         <Popover.Content
           sideOffset={8}
           className="z-30 grid w-72 gap-3 rounded-big border border-line bg-sheet p-4 text-ink shadow-soft"
-          aria-label="Move the demo’s clock"
+          aria-label={say.moveTheDemosClock}
         >
           <Suspense fallback={<Loading lines={3} />}>
             <DemoClockCard date={date} time={time} />

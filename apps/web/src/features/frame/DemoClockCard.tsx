@@ -4,6 +4,8 @@ import { Button } from '../../ui/Button.js';
 import { DateField } from '../../ui/DateField.js';
 import { FieldError } from '../../ui/Field.js';
 import { TimeField } from '../../ui/TimeField.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** The steps one can take at a press, in minutes. */
 const STEPS = [-10, -1, 1, 10, 60];
@@ -24,17 +26,19 @@ interface MovingProps {
 const Steps = ({ move, isMoving }: MovingProps) => (
   <div className="flex flex-wrap gap-2">
     <Button disabled={isMoving} onClick={() => move({ to: 'next-bell' })}>
-      To the next bell
+      {say.toTheNextBell}
     </Button>
     {STEPS.map((minutes) => (
       <Button
         key={minutes}
         disabled={isMoving}
-        aria-label={`${Math.abs(minutes)} minutes ${minutes < 0 ? 'back' : 'on'}`}
+        aria-label={fill(say.absMinutesWhat, {
+          abs: Math.abs(minutes),
+          what: minutes < 0 ? 'back' : 'on',
+        })}
         onClick={() => move({ minutes })}
       >
-        {minutes > 0 ? '+' : '−'}
-        {Math.abs(minutes)} min
+        {fill(say.whatAbsMin, { what: minutes > 0 ? '+' : '−', abs: Math.abs(minutes) })}
       </Button>
     ))}
   </div>
@@ -47,19 +51,19 @@ function GoTo({ start, go }: { start: Moment; go: (to: Moment) => Promise<Result
   return (
     <form className="flex flex-wrap gap-2" noValidate onSubmit={form.submit}>
       <DateField
-        aria-label="Date"
+        aria-label={say.date}
         dress="cell"
         value={date}
         onChange={(day) => form.change({ date: day })}
       />
       <TimeField
-        aria-label="Time"
+        aria-label={say.time}
         dress="cell"
         value={time}
         onChange={(to) => form.change({ time: to })}
       />
       <Button type="submit" kind="strong" disabled={form.isSending || !date || !time}>
-        Go there
+        {say.goThere}
       </Button>
       {wrong && <FieldError>{wrong}</FieldError>}
     </form>
@@ -73,7 +77,7 @@ export default function DemoClockCard({ date, time }: Moment) {
   const problem = problemOf(error);
   return (
     <>
-      <h2 className="text-base">Move the demo’s clock</h2>
+      <h2 className="text-base">{say.moveTheDemosClock}</h2>
       <Steps move={move} isMoving={isLoading} />
       <GoTo start={{ date, time }} go={(body) => moveClock({ body })} />
       {problem && <FieldError>{problem.title}</FieldError>}

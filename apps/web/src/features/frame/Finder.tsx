@@ -15,6 +15,7 @@ import {
 import { foundEntries } from './foundEntries.js';
 import { KEYS } from './keys.js';
 import { useFinderActs } from './useFinderActs.js';
+import * as say from './words.js';
 
 /** From so many letters on, the server is asked. */
 const FEWEST_LETTERS = 2;
@@ -57,15 +58,15 @@ function Results({ typed, close }: { typed: string; close: () => void }) {
   const classes = classEntries(all, acts);
   return (
     <>
-      <Command.Empty className="px-3 py-4 text-soft">Nothing by that name.</Command.Empty>
-      <Group heading="People" entries={found.people} />
-      <Group heading="Class periods" entries={typed ? matching(classes, typed) : []} />
-      <Group heading="Today" entries={matching(todayEntries(today, acts), typed)} />
-      <Group heading="Sessions" entries={found.sessions} />
-      <Group heading="Links" entries={found.links} />
-      <Group heading="Do" entries={matching(doing, typed)} />
-      <Group heading="Class periods" entries={typed ? [] : classes} />
-      <Group heading="Places" entries={matching(placeEntries(acts), typed)} />
+      <Command.Empty className="px-3 py-4 text-soft">{say.nothingByThatName}</Command.Empty>
+      <Group heading={say.people} entries={found.people} />
+      <Group heading={say.classPeriods} entries={typed ? matching(classes, typed) : []} />
+      <Group heading={say.today} entries={matching(todayEntries(today, acts), typed)} />
+      <Group heading={say.sessions} entries={found.sessions} />
+      <Group heading={say.links} entries={found.links} />
+      <Group heading={say.doWord} entries={matching(doing, typed)} />
+      <Group heading={say.classPeriods} entries={typed ? [] : classes} />
+      <Group heading={say.places} entries={matching(placeEntries(acts), typed)} />
     </>
   );
 }
@@ -89,12 +90,12 @@ function FindOrDo({ close }: { close: () => void }) {
     if (ahead) setTyped(ahead);
   }, []);
   return (
-    <Command label="Find or do" shouldFilter={false}>
+    <Command label={say.findOrDo2} shouldFilter={false}>
       <Command.Input
         autoFocus
         value={typed}
         onValueChange={setTyped}
-        placeholder="A person, a class period, a session, something to do"
+        placeholder={say.aPersonAClassPeriod}
         className="w-full border-b border-line bg-transparent px-4 py-3 outline-none"
       />
       <Command.List className="max-h-view overflow-auto p-2">
@@ -121,7 +122,7 @@ export default function Finder({ shows, onClose }: { shows: 'all' | 'keys'; onCl
           aria-describedby={undefined}
         >
           <Dialog.Title className={isKeys ? 'px-5 pt-4 text-lg' : 'sr-only'}>
-            {isKeys ? 'Keys' : 'Find or do'}
+            {isKeys ? say.keys : say.findOrDo2}
           </Dialog.Title>
           {isKeys ? <Keys /> : <FindOrDo close={onClose} />}
         </Dialog.Content>

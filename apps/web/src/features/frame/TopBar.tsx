@@ -3,13 +3,14 @@ import { NavLink } from 'react-router';
 import type { Me } from '@glen/contract';
 import { AccountMenu } from '../accounts/AccountMenu.js';
 import { SchoolClock } from './DemoClock.js';
+import * as say from './words.js';
 
 export const PLACES = [
-  { path: '/today', name: 'Today', key: '1' },
-  { path: '/plan', name: 'Plan', key: '2' },
-  { path: '/classes', name: 'Classes', key: '3' },
-  { path: '/posts', name: 'Posts', key: '4' },
-  { path: '/school', name: 'School', key: '5' },
+  { path: '/today', name: say.today, key: '1' },
+  { path: '/plan', name: say.plan, key: '2' },
+  { path: '/classes', name: say.classes, key: '3' },
+  { path: '/posts', name: say.posts, key: '4' },
+  { path: '/school', name: say.school, key: '5' },
 ] as const;
 
 /** Where the places stand on a phone: in a bar at the bottom, for the thumb. */
@@ -19,7 +20,7 @@ const FOR_THE_THUMB =
   'max-half:flex max-half:min-h-14 max-half:flex-1 max-half:items-center max-half:justify-center max-half:border-t-3 max-half:border-b-0';
 
 const Places = ({ alone }: { alone: boolean }) => (
-  <nav aria-label="Places" className={`flex gap-4 wide:gap-6 ${AT_THE_BOTTOM}`}>
+  <nav aria-label={say.places} className={`flex gap-4 wide:gap-6 ${AT_THE_BOTTOM}`}>
     {PLACES.map(({ path, name }) => (
       <NavLink
         key={path}
@@ -28,7 +29,7 @@ const Places = ({ alone }: { alone: boolean }) => (
           `border-b-3 py-1.5 ${FOR_THE_THUMB} ${isActive ? 'border-bar-mark font-semibold' : 'border-transparent text-bar-soft hover:text-bar-ink'}`
         }
       >
-        {path === '/school' && alone ? 'Setup' : name}
+        {path === '/school' && alone ? say.setup : name}
       </NavLink>
     ))}
   </nav>
@@ -38,12 +39,12 @@ const Places = ({ alone }: { alone: boolean }) => (
 const Find = ({ onFind }: { onFind: () => void }) => (
   <button
     type="button"
-    aria-label="Find or do…"
+    aria-label={say.findOrDoDots}
     onClick={onFind}
     className="ml-auto flex w-36 items-center gap-2 rounded-small border border-bar-edge px-3 py-1 text-md text-bar-soft hover:border-bar-soft max-half:size-11 max-half:justify-center max-half:border-transparent max-half:p-0 wide:w-44"
   >
     <Search size={14} aria-hidden="true" className="shrink-0 max-half:size-5" />
-    <span className="truncate max-half:hidden">Find or do…</span>
+    <span className="truncate max-half:hidden">{say.findOrDoDots}</span>
     <kbd className="ml-auto rounded border border-bar-edge px-1.5 font-mono text-xs max-half:hidden">
       /
     </kbd>
@@ -54,11 +55,11 @@ export function TopBar({ me, onFind }: { me: Me; onFind: () => void }) {
   return (
     <header className="flex min-h-13 shrink-0 items-center gap-x-2 bg-bar px-4 text-bar-ink half:gap-x-4 half:px-6 wide:gap-6 print:hidden">
       <a href="#main" className="sr-only focus:not-sr-only">
-        To the page
+        {say.toThePage}
       </a>
       <NavLink to="/today" className="flex items-center gap-2.5 font-head text-xl font-bold">
         <img src="/mark.svg" alt="" width="28" height="28" />
-        Glen
+        {say.glen}
       </NavLink>
       <Places alone={me.school.alone} />
       <Find onFind={onFind} />

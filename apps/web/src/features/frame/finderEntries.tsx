@@ -2,6 +2,8 @@ import type { ReactNode } from 'react';
 import { classTitle } from '@glen/core/light';
 import type { Answer, ClassItem } from '@glen/contract';
 import { PLACES } from './TopBar.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** Something that can be found and chosen. */
 export interface Entry {
@@ -54,52 +56,52 @@ interface PerClass {
 const PER_CLASS = {
   copy: {
     whose: 'all',
-    says: (t) => `Copy the link of ${t}`,
+    says: (t) => fill(say.copyTheLinkOf, { t }),
     run: (c, { copyAddress }) => copyAddress(c.link.address),
   },
   open: {
     whose: 'hosted',
-    says: (t) => `Open the door of ${t} now`,
+    says: (t) => fill(say.openTheDoorOfNow, { t }),
     run: (c, { openDoorOf }) => openDoorOf(c.link.id),
   },
   post: {
     whose: 'hosted',
-    says: (t) => `Post the link of ${t}`,
+    says: (t) => fill(say.postTheLinkOf, { t }),
     run: (c, { go }) => go(`/classes/${c.id}/posts?new`),
   },
   reach: {
     whose: 'all',
-    says: (t) => `Who sees the link of ${t}`,
+    says: (t) => fill(say.whoSeesTheLinkOf, { t }),
     run: (c, { go }) => go(`/posts/reach?link=${c.link.id}`),
   },
   rules: {
     whose: 'hosted',
-    says: (t) => `Change the entry rules of ${t}`,
+    says: (t) => fill(say.changeTheEntryRulesOf, { t }),
     run: (c, { go }) => go(`/classes/${c.id}/entry`),
   },
   tryDoor: {
     whose: 'all',
-    says: (t) => `Try the door of ${t}`,
+    says: (t) => fill(say.tryTheDoorOf, { t }),
     run: (c, { go }) => go(`/classes/${c.id}/entry`),
   },
   invite: {
     whose: 'all',
-    says: (t) => `Copy the link of ${t} as an invitation, a QR code, a calendar file`,
+    says: (t) => fill(say.copyTheLink, { t }),
     run: (c, { go }) => go(`/classes/${c.id}/sessions?copy`),
   },
   newLink: {
     whose: 'hosted',
-    says: (t) => `Make another link of ${t}`,
+    says: (t) => fill(say.makeAnotherLinkOf, { t }),
     run: (c, { go }) => go(`/classes/${c.id}/links?new=Group%20work`),
   },
   replace: {
     whose: 'hosted',
-    says: (t) => `Replace or stop the link of ${t}`,
+    says: (t) => fill(say.replaceOrStopTheLink, { t }),
     run: (c, { go }) => go(`/classes/${c.id}/links/${c.link.id}`),
   },
   groups: {
     whose: 'hosted',
-    says: (t) => `Part ${t} into groups`,
+    says: (t) => fill(say.partIntoGroups, { t }),
     run: (c, { go }) => go(`/classes/${c.id}/roll`),
   },
 } satisfies Record<string, PerClass>;
@@ -123,44 +125,40 @@ export function doingEntries(classes: ClassItem[], acts: Acts): Entry[] {
     run: () => go(path),
   });
   return [
-    { text: 'Schedule a session', run: () => go('/plan/new'), aside: key('s') },
-    ...(mayMake ? [place('Make a class period', 'new class course group link', '/begin')] : []),
-    { text: 'Undo the last change', run: undo, aside: key('u') },
-    place('Word for you: what others changed', 'news notices letters', '/word'),
-    place('Lately: take back what I changed', 'undo changes history', '/lately'),
+    { text: say.scheduleASession, run: () => go('/plan/new'), aside: key('s') },
+    ...(mayMake ? [place(say.makeAClassPeriod, say.newClassCourseGroupLink, '/begin')] : []),
+    { text: say.undoTheLastChange, run: undo, aside: key('u') },
+    place(say.wordForYouWhatOthers, say.newsNoticesLetters, '/word'),
+    place(say.latelyTakeBackWhatI, say.undoChangesHistory, '/lately'),
     ...each(PER_CLASS.copy),
     ...each(PER_CLASS.open),
     ...each(PER_CLASS.post),
     ...each(PER_CLASS.reach),
-    place(
-      'Take it elsewhere',
-      'cartridge page slide poster banner feed export',
-      '/posts/elsewhere',
-    ),
-    place('What a student sees', 'stream page calendar', '/posts/student-sees'),
-    place('Write a post for many places', 'streams pages calendars', '/posts?new'),
+    place(say.takeItElsewhere, say.cartridgePageSlidePosterBanner, '/posts/elsewhere'),
+    place(say.whatAStudentSees, say.streamPageCalendar, '/posts/student-sees'),
+    place(say.writeAPostForMany, say.streamsPagesCalendars, '/posts?new'),
     ...each(PER_CLASS.rules),
     ...each(PER_CLASS.tryDoor),
     ...each(PER_CLASS.invite),
-    { text: 'Print today’s run sheet', run: () => print('/today') },
-    { text: 'Print the sheet of links', run: () => go('/classes/links') },
-    place('Find a time at which people are free', 'busy choose offer talk', '/free'),
-    place('Evenings by appointment', 'parents families guardians talk slots', '/appointments'),
-    place('Who came this week', 'register attendance absent late', '/registers'),
-    place('All my links', 'table find filter', '/links'),
+    { text: say.printTodaysRunSheet, run: () => print('/today') },
+    { text: say.printTheSheetOfLinks, run: () => go('/classes/links') },
+    place(say.findATime, say.busyChooseOfferTalk, '/free'),
+    place(say.eveningsByAppointment, say.parentsFamiliesGuardiansTalkSlots, '/appointments'),
+    place(say.whoCameThisWeek, say.registerAttendanceAbsentLate, '/registers'),
+    place(say.allMyLinks, say.tableFindFilter, '/links'),
     ...each(PER_CLASS.newLink),
     ...each(PER_CLASS.replace),
     ...each(PER_CLASS.groups),
-    place('My own entry rules', 'defaults', '/school/my-entry'),
+    place(say.myOwnEntryRules, 'defaults', '/school/my-entry'),
     ...(isOffice
       ? [
-          place('People', 'accounts roles retired password', '/school/people'),
-          place('What happened', 'log who did what', '/school/happened'),
+          place(say.people, say.accountsRolesRetiredPassword, '/school/people'),
+          place(say.whatHappened, say.logWhoDidWhat, '/school/happened'),
         ]
       : []),
-    place('About the school', 'name zone help office', '/school/about'),
-    place('Your account', 'password address colours', '/account'),
-    place('The school’s entry rules', 'defaults locks', '/school/entry'),
+    place(say.aboutTheSchool, say.nameZoneHelpOffice, '/school/about'),
+    place(say.yourAccount, say.passwordAddressColours, '/account'),
+    place(say.theSchoolsEntryRules, say.defaultsLocks, '/school/entry'),
   ];
 }
 
@@ -170,10 +168,10 @@ export const accountEntries = (
   { switchTo, signOut }: Acts,
 ): Entry[] => [
   ...others.map(({ id, email }) => ({
-    text: `Use the account ${email}`,
+    text: fill(say.useTheAccount, { email }),
     run: () => switchTo(id),
   })),
-  { text: 'Sign out', run: signOut },
+  { text: say.signOut, run: signOut },
 ];
 
 export const classEntries = (classes: ClassItem[], { go }: Acts): Entry[] =>
@@ -191,7 +189,7 @@ export const todayEntries = (today: Answer<'today'> | undefined, { go }: Acts): 
       text: `${s.time} ${s.title}`,
       words: String(s.id),
       run: () => go(`/desk/${s.linkId}`),
-      aside: 'its desk',
+      aside: say.itsDesk,
     }));
 
 export const placeEntries = ({ go }: Acts): Entry[] =>

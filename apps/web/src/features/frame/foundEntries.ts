@@ -1,6 +1,8 @@
 import { dateInWords, rolesInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import type { Acts, Entry } from './finderEntries.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Found = Answer<'find'>;
 
@@ -15,14 +17,14 @@ function personEntry(person: Found['people'][number], { go, copyAddress, isOffic
       text,
       words,
       run: () => go(`/classes/${where.id}/entry?as=${id}`),
-      aside: `try the door of ${where.title}`,
+      aside: fill(say.tryTheDoorOfWhere, { where: where.title }),
     };
-  if (isOffice) return { text, words, run: () => go(`/school/people/${id}`), aside: 'their page' };
+  if (isOffice) return { text, words, run: () => go(`/school/people/${id}`), aside: say.theirPage };
   return {
     text,
     words,
-    run: () => copyAddress(email ?? name, 'Address copied.'),
-    aside: 'copy the address',
+    run: () => copyAddress(email ?? name, say.addressCopied),
+    aside: say.copyTheAddress,
   };
 }
 
@@ -37,7 +39,7 @@ const linkEntry = (l: Found['links'][number], { go }: Acts): Entry => ({
   text: l.code,
   words: String(l.id),
   run: () => go(`/classes/${l.classId}/links/${l.id}`),
-  aside: `${l.label}, ${l.title}${l.state === 'retired' ? ', stopped' : ''}`,
+  aside: `${l.label}, ${l.title}${l.state === 'retired' ? say.stopped : ''}`,
 });
 
 /** What the school knows by some letters: people, sessions of any day, links. */

@@ -2,6 +2,8 @@ import { scaleLinear } from 'd3-scale';
 import { dateInWords, wallClockAt } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import { useWide } from '../../ui/useMedia.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Found = Answer<'freeTimes'>;
 type Window = Found['windows'][number];
@@ -100,9 +102,11 @@ function daysAround(windows: Window[], date: string, most: number): Window[] {
 /** When somebody is busy on a day, in words: the picture is for eyes alone. */
 function busyInWords({ day, zone }: OfDay, busy: Span[]): string {
   const here = busy.filter((span) => isWithin(day, span));
-  if (here.length === 0) return 'free all day';
+  if (here.length === 0) return say.freeAllDay;
   const clock = (instant: string): string => wallClockAt(instant, zone).time;
-  return `busy ${here.map(({ start, end }) => `${clock(start)}–${clock(end)}`).join(', ')}`;
+  return fill(say.busyHere, {
+    here: here.map(({ start, end }) => `${clock(start)}–${clock(end)}`).join(', '),
+  });
 }
 
 /** Everybody's busy times on the days around the time that is looked at, one row each. */
@@ -111,7 +115,7 @@ export function BusyStrip({ found, chosen, zone }: BusyStripProps) {
   const days = daysAround(found.windows, chosen.date, isWide ? DAYS_SHOWN : 1);
   const columns = { gridTemplateColumns: `9rem repeat(${days.length}, minmax(0, 1fr))` };
   return (
-    <section aria-label="When they are busy" className="mt-5 grid gap-x-2 gap-y-1" style={columns}>
+    <section aria-label={say.whenTheyAreBusy} className="mt-5 grid gap-x-2 gap-y-1" style={columns}>
       <span />
       {days.map((day) => (
         <span key={day.date} className="text-sm">

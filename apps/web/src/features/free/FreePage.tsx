@@ -18,6 +18,8 @@ import { FreeSentence } from './FreeSentence.js';
 import { TimesList } from './TimesList.js';
 import { useFree, type Free } from './useFree.js';
 import { useSchedule, type Scheduling } from './useSchedule.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 /** What pressing a time schedules. */
 function AsWhat({ scheduling, classes }: { scheduling: Scheduling; classes: ClassItem[] }) {
@@ -25,22 +27,26 @@ function AsWhat({ scheduling, classes }: { scheduling: Scheduling; classes: Clas
   return (
     <>
       <p className="mt-4 text-lg leading-sentence">
-        One press schedules{' '}
-        <input
-          aria-label="What it is called"
-          className={`${typedPart} w-72 max-w-full`}
-          maxLength={200}
-          value={title}
-          onChange={(e) => setTitle(e.target.value)}
-        />{' '}
-        on a fresh link for them alone, hosted as{' '}
-        <ChoicePart
-          label="Hosted as which class period"
-          value={String(classId)}
-          choices={classes.map((one) => ({ value: String(one.id), label: classTitle(one) }))}
-          onChange={(id) => setClassId(Number(id))}
+        <Said
+          as={say.onePressSchedules}
+          called={
+            <input
+              aria-label={say.whatItIsCalled}
+              className={`${typedPart} w-72 max-w-full`}
+              maxLength={200}
+              value={title}
+              onChange={(e) => setTitle(e.target.value)}
+            />
+          }
+          hostedAs={
+            <ChoicePart
+              label={say.hostedAsWhichClassPeriod}
+              value={String(classId)}
+              choices={classes.map((one) => ({ value: String(one.id), label: classTitle(one) }))}
+              onChange={(id) => setClassId(Number(id))}
+            />
+          }
         />
-        .
       </p>
       {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
     </>
@@ -50,10 +56,7 @@ function AsWhat({ scheduling, classes }: { scheduling: Scheduling; classes: Clas
 /** Nobody is free: what comes nearest, and who is in the way. */
 const NoTime = ({ hasMisses }: { hasMisses: boolean }) => (
   <p className="mt-4 rounded-small bg-gorse-tint p-3 text-gorse-deep">
-    <b>No time at which all who must come are free.</b>{' '}
-    {hasMisses
-      ? 'These come nearest; whoever is in the way is named.'
-      : 'There is no room for it within these hours and days.'}
+    <b>{say.noTimeAtWhichAll}</b> {hasMisses ? say.theseComeNearestWhoever : say.thereIsNoRoom}
   </p>
 );
 
@@ -66,12 +69,7 @@ interface OfferingProps {
 
 /** Guests are asked which of the ticked times suit them. */
 function Offering({ free, scheduling, ticked, onDone }: OfferingProps) {
-  if (ticked.length === 0)
-    return (
-      <p className="mt-3 text-soft">
-        Tick some to have guests choose between them, without an account.
-      </p>
-    );
+  if (ticked.length === 0) return <p className="mt-3 text-soft">{say.tickSomeToHaveGuests}</p>;
   const offering = {
     classId: scheduling.classId,
     title: scheduling.title,
@@ -154,10 +152,8 @@ function FreeTimes({ me, school, classes }: KnownProps) {
   const scheduling = useSchedule(free.wanted, me.person!.id, hosted);
   return (
     <Screen margin={false}>
-      <ScreenTitle tab="Free times" />
-      <p className="mt-1 mb-4 text-soft">
-        Busy is when somebody has a session, a slot or a class period. With what, nobody sees.
-      </p>
+      <ScreenTitle tab={say.freeTimes} />
+      <p className="mt-1 mb-4 text-soft">{say.busyIsWhenSomebodyHas}</p>
       <FreeSentence free={free} />
       {!free.found && !free.problem && <Loading />}
       {free.found && !free.problem && (
@@ -170,7 +166,9 @@ function FreeTimes({ me, school, classes }: KnownProps) {
         />
       )}
       <Offered />
-      {free.problem && !free.found && <Empty title="Say it otherwise">{free.problem.title}</Empty>}
+      {free.problem && !free.found && (
+        <Empty title={say.sayItOtherwise}>{free.problem.title}</Empty>
+      )}
     </Screen>
   );
 }

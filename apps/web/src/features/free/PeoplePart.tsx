@@ -2,6 +2,8 @@ import { X } from 'lucide-react';
 import { AddPerson } from '../link/AddPerson.js';
 import { CardPart } from '../../ui/SentencePart.js';
 import type { Named } from './useFree.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 interface PeoplePartProps {
   label: string;
@@ -17,9 +19,10 @@ const MOST_NAMED = 3;
 /** "Ottoline Marsh and Tomas Verhage", "Ottoline Marsh and 4 more". */
 function inWords(people: Named[]): string {
   const names = people.map(({ name }) => name);
-  if (names.length > MOST_NAMED) return `${names[0]} and ${names.length - 1} more`;
+  if (names.length > MOST_NAMED)
+    return fill(say.nameAndNamesCountMore, { name: names[0]!, namesCount: names.length - 1 });
   const last = names.pop()!;
-  return names.length === 0 ? last : `${names.join(', ')} and ${last}`;
+  return names.length === 0 ? last : fill(say.namesAndLast, { names: names.join(', '), last });
 }
 
 /** People, as a part of a sentence: a card in which they are added and taken away. */
@@ -44,7 +47,7 @@ export const PeoplePart = ({
               <span className="min-w-0 flex-1 truncate">{name}</span>
               <button
                 type="button"
-                aria-label={`Without ${name}`}
+                aria-label={fill(say.withoutName, { name })}
                 className="rounded-small p-1 hover:bg-shade"
                 onClick={() => onChange(people.filter((one) => one.id !== id))}
               >

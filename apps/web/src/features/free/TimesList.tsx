@@ -3,14 +3,16 @@ import type { Answer } from '@glen/contract';
 import { Button } from '../../ui/Button.js';
 import type { FreeTime } from './BusyStrip.js';
 import { BareTick } from '../../ui/BareTick.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Found = Answer<'freeTimes'>;
 
 /** "everybody can", "without Signe Aalto". */
 function whoCan({ missing }: FreeTime, people: Found['people']): string {
-  if (missing.length === 0) return people.length === 1 ? 'free' : 'everybody can';
+  if (missing.length === 0) return people.length === 1 ? 'free' : say.everybodyCan;
   const names = missing.map((id) => people.find((one) => one.id === id)?.name ?? '');
-  return `without ${names.join(', ')}`;
+  return fill(say.withoutNames, { names: names.join(', ') });
 }
 
 interface TimesListProps {
@@ -39,7 +41,7 @@ function TimeLine({ time, people, chosen, isSending, ticked, onTick, ...on }: Li
       onMouseEnter={() => onChoose(time)}
     >
       <BareTick
-        aria-label={`Offer ${when} to guests`}
+        aria-label={fill(say.offerToGuests, { when })}
         checked={ticked.includes(time.start)}
         onChange={() => onTick(time)}
       />
@@ -60,11 +62,11 @@ function TimeLine({ time, people, chosen, isSending, ticked, onTick, ...on }: Li
       </button>
       <Button
         className="!px-2.5 !py-1 !text-sm"
-        aria-label={`Schedule it on ${when}`}
+        aria-label={fill(say.scheduleItOn, { when })}
         disabled={isSending}
         onClick={() => onSchedule(time)}
       >
-        Schedule it
+        {say.scheduleIt}
       </Button>
     </li>
   );

@@ -5,14 +5,16 @@ import { api, problemOf } from '../../app/api.js';
 import { useChanges } from '../plan/useChanges.js';
 import type { FreeTime } from './BusyStrip.js';
 import type { Wanted } from './useFree.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** What the session is called until somebody says otherwise: by whom it is with. */
 function titleFor({ must, may }: Wanted, me: number): string {
   const others = [...must, ...may].filter(({ id }) => id !== me).map(({ name }) => name);
-  if (others.length === 0) return 'Time set aside';
+  if (others.length === 0) return say.timeSetAside;
   return others.length > 2
-    ? `Talk with ${others.length} others`
-    : `Talk with ${others.join(' and ')}`;
+    ? fill(say.talkWithOthers, { othersCount: others.length })
+    : fill(say.talkWith, { others: others.join(' and ') });
 }
 
 /** Whom it is for: all who must come, and of the others those who can. */
@@ -43,7 +45,10 @@ export function useSchedule(wanted: Wanted, me: number, classes: ClassItem[]) {
     });
     setProblem(problemOf(error));
     if (data)
-      offerToTakeBack(`Scheduled: ${title}, ${dateInWords(time.date)} ${time.time}`, data.touched);
+      offerToTakeBack(
+        fill(say.scheduledTitleDateTime, { title, date: dateInWords(time.date), time: time.time }),
+        data.touched,
+      );
   };
   return { title, setTitle: setTyped, classId, setClassId, schedule, isSending, problem };
 }

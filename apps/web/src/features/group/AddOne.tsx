@@ -6,6 +6,8 @@ import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
 import type { RollEdits } from './useRollEdits.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const NOBODY = { name: '', email: '' };
 
@@ -30,11 +32,11 @@ interface FoundProps {
 /** Whom the school knows by that name: put on the roll at one press. */
 const Found = ({ found, isBusy, onChoose }: FoundProps) =>
   found.length === 0 ? null : (
-    <ul aria-label="Known by that name" className="mt-2 grid gap-1">
+    <ul aria-label={say.knownByThatName} className="mt-2 grid gap-1">
       {found.map((p) => (
         <li key={p.id} className="flex flex-wrap items-center gap-x-3">
           <Button kind="link" disabled={isBusy} onClick={() => onChoose(p.id)}>
-            Put {p.name} on the roll
+            {fill(say.putOnTheRoll, { name: p.name })}
           </Button>
           <span className="text-sm text-soft">
             {[p.email, ...p.classes.map((c) => c.title)].filter(Boolean).join(' · ')}
@@ -70,7 +72,7 @@ export function AddOne({ edits, onRoll }: AddOneProps) {
       <form className="flex flex-wrap items-start gap-3" noValidate onSubmit={submit}>
         <div className="w-52">
           <TextField
-            label="Name"
+            label={say.name}
             error={errorAt('name')}
             className="!py-1.5"
             {...register('name')}
@@ -78,8 +80,8 @@ export function AddOne({ edits, onRoll }: AddOneProps) {
         </div>
         <div className="w-64">
           <TextField
-            label="Address"
-            hint="Blank: they come without an account."
+            label={say.address}
+            hint={say.blankTheyComeWithout}
             error={errorAt('email')}
             type="email"
             className="!py-1.5"
@@ -87,7 +89,7 @@ export function AddOne({ edits, onRoll }: AddOneProps) {
           />
         </div>
         <Button type="submit" kind="strong" className="mt-6" disabled={edits.isBusy}>
-          Put on the roll
+          {say.putOnTheRoll2}
         </Button>
         {problem && <FieldError>{problem.title}</FieldError>}
       </form>

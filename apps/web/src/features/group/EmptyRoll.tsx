@@ -4,6 +4,7 @@ import { api } from '../../app/api.js';
 import { useNoteActions } from '../../app/useNoteActions.js';
 import { Button } from '../../ui/Button.js';
 import { Empty } from '../../ui/States.js';
+import * as say from './words.js';
 
 interface EmptyRollProps {
   classPeriod: ClassItem;
@@ -17,7 +18,7 @@ export function EmptyRoll({ classPeriod: { id, rollSize }, mayEdit }: EmptyRollP
   const whoMayEnter = data && resolveRules(data.layers as RuleLayer[]).rules.whoMayEnter;
   const [note] = whoMayEnter ? notesForEmptyRoll({ classId: id, rollSize, whoMayEnter }) : [];
   return (
-    <Empty title="Nobody on the roll yet">
+    <Empty title={say.nobodyOnTheRollYet}>
       <p>{note?.text}</p>
       {mayEdit &&
         note?.actions?.map((action) => (

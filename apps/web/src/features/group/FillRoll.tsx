@@ -5,6 +5,7 @@ import { PasteList } from './PasteList.js';
 import { schoolAddress, type OnRoll } from './RollList.js';
 import { WaysIn } from './WaysIn.js';
 import type { PasswordAddresses, RollEdits } from './useRollEdits.js';
+import * as say from './words.js';
 
 interface FillProps {
   edits: RollEdits;
@@ -20,7 +21,7 @@ export function FillRoll({ edits, roll }: FillProps) {
   if (ways) return <WaysIn ways={ways} onClose={() => setWays(undefined)} />;
   return (
     <section
-      aria-label="Fill the roll"
+      aria-label={say.fillTheRoll}
       className="mb-5 rounded-big border border-line bg-sheet p-5 print:hidden"
     >
       {isPasting ? (
@@ -30,11 +31,11 @@ export function FillRoll({ edits, roll }: FillProps) {
           <AddOne edits={edits} onRoll={roll.map((p) => p.id)} />
           <p className="mt-3 flex flex-wrap gap-x-5">
             <Button kind="link" onClick={() => setIsPasting(true)}>
-              Paste a list of them
+              {say.pasteAListOfThem}
             </Button>
             {withAccount.length > 0 && (
               <Button kind="link" onClick={() => void edits.addresses(withAccount).then(setWays)}>
-                Addresses by which they set their passwords
+                {say.addressesByWhichTheySet}
               </Button>
             )}
           </p>

@@ -3,9 +3,11 @@ import { groupProblemInWords, type ReadGroups, type RollPerson } from '@glen/cor
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import type { Ask, Told } from './readGroups.worker.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const MOST_BYTES = 20 * 1024 * 1024;
-const TOO_BIG = 'This file is over 20 MB. A list of groups is far smaller; is it the right one?';
+const TOO_BIG = say.thisFileIsOver20;
 const SHOWN = 8;
 
 function read(file: File, roll: RollPerson[]): Promise<Told> {
@@ -18,10 +20,10 @@ function read(file: File, roll: RollPerson[]): Promise<Told> {
       resolve(told);
     };
     worker.onmessage = ({ data }: MessageEvent<Told>) => done(data);
-    worker.onerror = () => done({ wrong: 'This file cannot be read as a table.' });
+    worker.onerror = () => done({ wrong: say.thisFileCannotBeRead });
     void file.arrayBuffer().then(
       (bytes) => worker.postMessage({ bytes, roll } satisfies Ask, [bytes]),
-      () => done({ wrong: 'The browser could not open this file.' }),
+      () => done({ wrong: say.theBrowserCouldNotOpen }),
     );
   });
 }
@@ -38,35 +40,45 @@ function FoundGroups({ name, found, onUse, onLeave }: FoundProps) {
   const placed = found.groups.reduce((n, g) => n + g.members.length, 0);
   return (
     <section
-      aria-label="What the file says"
+      aria-label={say.whatTheFileSays}
       className="mt-3 rounded-small border border-line bg-sheet p-4"
     >
       <h3 className="font-sans text-md font-bold">
-        {name}: {placed === 1 ? '1 student' : `${placed} students`} in{' '}
-        {found.groups.length === 1 ? '1 group' : `${found.groups.length} groups`}
+        {fill(say.nameWhatInWhat2, {
+          name,
+          what: placed === 1 ? say.student : fill(say.placedStudents, { placed }),
+          what2:
+            found.groups.length === 1
+              ? '1 group'
+              : fill(say.groupsCountGroups, { groupsCount: found.groups.length }),
+        })}
       </h3>
       <p className="text-md text-soft">
         {found.groups.map((g) => `${g.name} ${g.members.length}`).join(' · ')}
-        {found.left.length > 0 && ` · ${found.left.length} of the roll in none`}
+        {found.left.length > 0 && fill(say.ofTheRollInNone, { leftCount: found.left.length })}
       </p>
       {found.problems.length > 0 && (
         <ul className="mt-2 text-md">
           {found.problems.slice(0, SHOWN).map((p) => (
             <li key={`${p.line} ${p.kind}`}>
-              <span className="font-mono text-sm text-soft">line {p.line}</span>{' '}
+              <span className="font-mono text-sm text-soft">
+                {fill(say.lineLine, { line: p.line })}
+              </span>{' '}
               {groupProblemInWords(p)}
             </li>
           ))}
           {found.problems.length > SHOWN && (
-            <li className="text-soft">and {found.problems.length - SHOWN} more lines like these</li>
+            <li className="text-soft">
+              {fill(say.andMoreLinesLikeThese, { problemsCount: found.problems.length - SHOWN })}
+            </li>
           )}
         </ul>
       )}
       <p className="mt-3 flex gap-2.5">
         <Button kind="strong" disabled={placed === 0} onClick={onUse}>
-          Use these groups
+          {say.useTheseGroups}
         </Button>
-        <Button onClick={onLeave}>Leave it</Button>
+        <Button onClick={onLeave}>{say.leaveIt}</Button>
       </p>
     </section>
   );
@@ -106,7 +118,7 @@ function ChooseFile({ onFile }: { onFile: (file: File) => void }) {
         accept=".csv,.txt,.tsv,text/csv"
         className="sr-only"
         tabIndex={-1}
-        aria-label="File of groups"
+        aria-label={say.fileOfGroups}
         onChange={(e) => {
           const file = e.target.files?.[0];
           if (file) onFile(file);
@@ -114,7 +126,7 @@ function ChooseFile({ onFile }: { onFile: (file: File) => void }) {
           e.target.value = '';
         }}
       />
-      <Button onClick={() => input.current?.click()}>From a file…</Button>
+      <Button onClick={() => input.current?.click()}>{say.fromAFileDots}</Button>
     </>
   );
 }
@@ -132,7 +144,7 @@ export function FromFile({ roll, onUse }: FromFileProps) {
       <ChooseFile onFile={(file) => void take(file)} />
       {isReading && (
         <p role="status" className="mt-2 text-soft">
-          Reading {name}…
+          {fill(say.readingNameDots, { name })}
         </p>
       )}
       {wrong && (

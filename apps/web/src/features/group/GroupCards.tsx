@@ -7,6 +7,8 @@ import { ChoiceBox } from '../../ui/choices.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
 import type { Draft, Kept } from './groupsDraft.js';
 import type { GroupsEditing } from './useGroups.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** A link of a group's own at one press: its members come in by it, its tutor is host there. */
 function GroupLink({
@@ -22,7 +24,7 @@ function GroupLink({
       params: { classId },
       body: {
         label: group.name,
-        purpose: 'Group work',
+        purpose: say.groupWork,
         kind: 'lesson',
         shown: true,
         preset: 'lesson',
@@ -37,14 +39,14 @@ function GroupLink({
       },
     });
     if (data)
-      offerWayBack(`${group.name} has a link of its own.`, [
+      offerWayBack(fill(say.hasALink, { group: group.name }), [
         wayBack('stopLink', { params: { linkId: data.id }, body: { version: data.version } }),
       ]);
   };
   return (
     <>
       <Button kind="link" disabled={isLoading} onClick={() => void make()}>
-        Give it a link
+        {say.giveItALink}
       </Button>
       {error && (
         <FieldError>{problemOf(error)?.errors?.[0]?.message ?? problemOf(error)?.title}</FieldError>
@@ -65,20 +67,20 @@ function Tutor({
 }) {
   return (
     <span className="flex items-center gap-2">
-      <span aria-hidden={kept.mayEdit}>Tutor</span>
+      <span aria-hidden={kept.mayEdit}>{say.tutor}</span>
       {kept.mayEdit ? (
         <ChoiceBox
           dress="cell"
-          label={`Tutor of ${group.name}`}
+          label={fill(say.tutorOf, { group: group.name })}
           value={String(group.tutorId ?? '')}
           onChange={(id) => onChange(id === '' ? null : Number(id))}
           choices={[
-            { value: '', label: 'none' },
+            { value: '', label: say.none },
             ...kept.staff.map(({ id, name }) => ({ value: String(id), label: name })),
           ]}
         />
       ) : (
-        <b>{kept.staff.find((s) => s.id === group.tutorId)?.name ?? 'none'}</b>
+        <b>{kept.staff.find((s) => s.id === group.tutorId)?.name ?? say.none}</b>
       )}
     </span>
   );
@@ -103,7 +105,7 @@ function CardHead({
     <div className="flex flex-wrap items-center gap-2">
       {kept.mayEdit ? (
         <input
-          aria-label={`Name of group ${i + 1}`}
+          aria-label={fill(say.nameOfGroup, { i: i + 1 })}
           className={`${inputClass} !w-auto min-w-0 flex-1 !py-1 font-semibold`}
           maxLength={60}
           aria-invalid={error !== undefined}
@@ -117,10 +119,10 @@ function CardHead({
       {kept.mayEdit && (
         <Button
           kind="danger-link"
-          aria-label={`Remove ${group.name}`}
+          aria-label={fill(say.removeGroup, { group: group.name })}
           onClick={() => change(draft.filter((_, k) => k !== i))}
         >
-          Remove
+          {say.remove}
         </Button>
       )}
     </div>
@@ -145,7 +147,7 @@ function GroupCard(props: CardProps) {
             className="text-bracken-deep hover:underline"
             to={`/classes/${classId}/links/${l.id}`}
           >
-            Link: {l.label}
+            {fill(say.linkLabel, { label: l.label })}
           </Link>
         ))}
         {mayHaveLink && group.id !== undefined && (

@@ -1,5 +1,7 @@
 import { Button } from '../../ui/Button.js';
 import type { Touched } from './useLeaving.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 interface LeaveProps {
   name: string;
@@ -10,21 +12,25 @@ interface LeaveProps {
 
 function endsInWords({ groups, links }: Touched): string {
   const parts = [
-    ...groups.map((g) => `their place in ${g.name}`),
-    ...links.map((l) => `“${l.label}”, a link that is for them`),
+    ...groups.map((g) => fill(say.theirPlaceIn, { name: g.name })),
+    ...links.map((l) => fill(say.aLink, { label: l.label })),
   ];
-  return `With that ends ${parts.join(' and ')}.`;
+  return fill(say.withThatEnds, { parts: parts.join(' and ') });
 }
 
 /** What taking somebody off the roll ends, said before it is done. */
 export const LeaveRoll = ({ name, touched, onTakeOff, onClose }: LeaveProps) => (
-  <div role="group" aria-label={`Taking ${name} off`} className="rounded-small bg-gorse-tint p-3">
+  <div
+    role="group"
+    aria-label={fill(say.takingOff, { name })}
+    className="rounded-small bg-gorse-tint p-3"
+  >
     <p className="text-md text-gorse-deep">
-      {endsInWords(touched)} Brought back, they have it again.
+      {fill(say.broughtBackTheyHaveIt, { ends: endsInWords(touched) })}
     </p>
     <p className="mt-2 flex flex-wrap gap-3">
-      <Button onClick={onTakeOff}>Take them off</Button>
-      <Button onClick={onClose}>Leave it</Button>
+      <Button onClick={onTakeOff}>{say.takeThemOff}</Button>
+      <Button onClick={onClose}>{say.leaveIt}</Button>
     </p>
   </div>
 );

@@ -6,6 +6,9 @@ import { Button } from '../../ui/Button.js';
 import { ChoicePart } from '../../ui/choices.js';
 import { hosts } from '../school/mayEdit.js';
 import type { Leaving } from './useLeaving.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 interface MoveProps {
   classId: number;
@@ -32,26 +35,33 @@ export function MoveOnRoll({ classId, person, leaving, onClose }: MoveProps) {
     void leaving.move(person, chosen!);
   };
   return (
-    <div role="group" aria-label={`Moving ${person.name}`} className="rounded-small bg-shade p-3">
+    <div
+      role="group"
+      aria-label={fill(say.movingPerson, { person: person.name })}
+      className="rounded-small bg-shade p-3"
+    >
       {others.length === 0 ? (
-        <p>There is no other class period of yours to move them to.</p>
+        <p>{say.thereIsNoOtherClass}</p>
       ) : (
         <p className="leading-sentence">
-          Move them to{' '}
-          <ChoicePart
-            label="Where to"
-            value={to}
-            onChange={setTo}
-            choices={others.map((c) => ({ value: String(c.id), label: classTitle(c) }))}
+          <Said
+            as={say.moveThemToGroups}
+            where={
+              <ChoicePart
+                label={say.whereTo}
+                value={to}
+                onChange={setTo}
+                choices={others.map((c) => ({ value: String(c.id), label: classTitle(c) }))}
+              />
+            }
           />
-          ; groups and links of their own end here.
         </p>
       )}
       <p className="mt-2 flex flex-wrap gap-3">
         <Button disabled={!chosen} onClick={move}>
-          Move them
+          {say.moveThem}
         </Button>
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>{say.leaveIt}</Button>
       </p>
     </div>
   );

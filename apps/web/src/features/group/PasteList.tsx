@@ -4,16 +4,12 @@ import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
 import type { RollEdits, RollLines } from './useRollEdits.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Line = RollLines[number];
 
-const WHAT: Record<Line['what'], string> = {
-  add: 'put on the roll',
-  make: 'new to the school, and put on the roll',
-  there: 'on the roll already',
-  doubt: 'asked about',
-  wrong: 'left out',
-};
+const WHAT: Record<Line['what'], string> = say.what;
 
 /** Only so many lines of a kind are shown; the others are counted. */
 const SHOWN = 12;
@@ -45,9 +41,7 @@ const Doubt = ({ line, isTaken, onTake }: DoubtProps) => (
       />
       <span>
         <b>{line.name}</b> {line.email}{' '}
-        <span className="text-soft">
-          line {line.line}: {line.why}
-        </span>
+        <span className="text-soft">{fill(say.lineWhy, { line: line.line, why: line.why })}</span>
       </span>
     </label>
   </li>
@@ -60,17 +54,22 @@ function Kind({ lines, what }: { lines: Line[]; what: Line['what'] }) {
   return (
     <details open={what === 'wrong'}>
       <summary className="cursor-pointer">
-        {these.length === 1 ? '1 line' : `${these.length} lines`}: {WHAT[what]}
+        {these.length === 1 ? say.line : fill(say.theseCountLines, { theseCount: these.length })}:{' '}
+        {WHAT[what]}
       </summary>
       <ul className="mt-1 pl-5 text-md">
         {these.slice(0, SHOWN).map((l) => (
           <li key={l.line}>
-            {l.name || l.email || `line ${l.line}`}{' '}
-            <span className="text-soft">{l.why ? `line ${l.line}: ${l.why}` : l.email}</span>
+            {l.name || l.email || fill(say.lineLine, { line: l.line })}{' '}
+            <span className="text-soft">
+              {l.why ? fill(say.lineWhy, { line: l.line, why: l.why }) : l.email}
+            </span>
           </li>
         ))}
         {these.length > SHOWN && (
-          <li className="text-soft">and {these.length - SHOWN} more like these</li>
+          <li className="text-soft">
+            {fill(say.andMoreLikeThese, { theseCount: these.length - SHOWN })}
+          </li>
         )}
       </ul>
     </details>
@@ -95,13 +94,13 @@ function Found({ lines, edits, onDone }: FoundProps) {
   const doubts = lines.filter((l) => l.what === 'doubt');
   const people = peopleOf(lines, taken);
   return (
-    <form aria-label="What the list does" className="mt-3 grid gap-2" onSubmit={submit}>
+    <form aria-label={say.whatTheListDoes} className="mt-3 grid gap-2" onSubmit={submit}>
       {(['make', 'add', 'there', 'wrong'] as const).map((what) => (
         <Kind key={what} what={what} lines={lines} />
       ))}
       {doubts.length > 0 && (
         <>
-          <p>To be asked about; tick those that are right:</p>
+          <p>{say.toBeAskedAboutTick}</p>
           <ul>
             {doubts.map((line) => (
               <Doubt
@@ -122,10 +121,10 @@ function Found({ lines, edits, onDone }: FoundProps) {
       <p className="flex gap-3">
         <Button kind="act" type="submit" disabled={people.length === 0 || isSending}>
           {people.length === 1
-            ? 'Put 1 student on the roll'
-            : `Put ${people.length} students on the roll`}
+            ? say.put1Student
+            : fill(say.putStudentsOnTheRoll, { peopleCount: people.length })}
         </Button>
-        <Button onClick={onDone}>Leave it</Button>
+        <Button onClick={onDone}>{say.leaveIt}</Button>
       </p>
     </form>
   );
@@ -146,10 +145,10 @@ export function PasteList({ edits, onClose }: { edits: RollEdits; onClose: () =>
     <div className="mt-3">
       <form onSubmit={submit}>
         <textarea
-          aria-label="A list of names and addresses"
+          aria-label={say.aListOfNames}
           aria-invalid={wrong !== undefined}
           className={`${inputClass} min-h-32 font-mono text-sm`}
-          placeholder={'Ansel Grue <a.grue@school.example>\nor columns copied out of a table'}
+          placeholder={say.anselGrueAGrueSchool}
           value={text}
           onChange={(e) => {
             change({ text: e.target.value });
@@ -160,9 +159,9 @@ export function PasteList({ edits, onClose }: { edits: RollEdits; onClose: () =>
         {!lines && (
           <p className="mt-2 flex gap-3">
             <Button kind="strong" type="submit" disabled={text.trim() === '' || isSending}>
-              Look what it does
+              {say.lookWhatItDoes}
             </Button>
-            <Button onClick={onClose}>Leave it</Button>
+            <Button onClick={onClose}>{say.leaveIt}</Button>
           </p>
         )}
       </form>

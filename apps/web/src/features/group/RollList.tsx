@@ -9,6 +9,8 @@ import { MoveOnRoll } from './MoveOnRoll.js';
 import type { Draft } from './groupsDraft.js';
 import type { GroupsEditing } from './useGroups.js';
 import type { Leaving, Touched } from './useLeaving.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 export type OnRoll = ClassPeriod['roll'][number];
 
@@ -31,11 +33,11 @@ function GroupOf({ person, draft, mayEdit, onPut }: GroupOfProps) {
     <ChoiceBox
       dress="cell"
       width="w-32"
-      label={`Group of ${person.name}`}
+      label={fill(say.groupOf, { person: person.name })}
       value={at < 0 ? '' : String(at)}
       onChange={(to) => onPut(to === '' ? null : Number(to))}
       choices={[
-        { value: '', label: 'no group' },
+        { value: '', label: say.noGroup },
         ...draft.map(({ name }, i) => ({ value: String(i), label: name })),
       ]}
     />
@@ -66,7 +68,7 @@ const Name = ({ person, mayEdit }: { person: OnRoll; mayEdit: boolean }) => (
       person.name
     )}
     <br />
-    <span className="text-sm break-all text-soft">{schoolAddress(person) ?? 'no account'}</span>
+    <span className="text-sm break-all text-soft">{schoolAddress(person) ?? say.noAccount}</span>
   </span>
 );
 
@@ -80,7 +82,7 @@ const Buttons = ({ name, onMove, onLeave }: ButtonsProps) => (
   <>
     <button
       type="button"
-      aria-label={`Move ${name} to another roll`}
+      aria-label={fill(say.moveToAnotherRoll, { name })}
       className={iconButton}
       onClick={onMove}
     >
@@ -88,7 +90,7 @@ const Buttons = ({ name, onMove, onLeave }: ButtonsProps) => (
     </button>
     <button
       type="button"
-      aria-label={`Take ${name} off the roll`}
+      aria-label={fill(say.takeOffTheRoll, { name })}
       className={`${iconButton} hover:text-berry-deep`}
       onClick={onLeave}
     >
@@ -139,7 +141,7 @@ function RollRow({
       </div>
       {unreached !== undefined && (
         <p className="text-sm break-words text-berry-deep">
-          Letters do not reach them: mend their address, or tell them another way. {unreached}
+          {fill(say.lettersDoNotReachThem, { unreached })}
         </p>
       )}
       {asking === 'move' && (
@@ -167,7 +169,7 @@ export function RollList({ roll, ...rest }: RollListProps) {
   const { data } = api.useUnreachedQuery({ params: { classId } }, { skip: !mayEdit });
   const why = new Map(data?.people.map((person) => [person.id, person.why]));
   return (
-    <ol aria-label="The roll" className="grid items-start gap-x-8 sm:grid-cols-2">
+    <ol aria-label={say.theRoll} className="grid items-start gap-x-8 sm:grid-cols-2">
       {roll.map((p) => (
         <RollRow key={p.id} person={p} unreached={why.get(p.id)} {...rest} />
       ))}

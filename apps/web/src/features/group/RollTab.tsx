@@ -24,6 +24,9 @@ import { RollList, schoolAddress, type OnRoll } from './RollList.js';
 import { WereHere } from './WereHere.js';
 import { useGroups, type GroupsEditing } from './useGroups.js';
 import { useRollEdits } from './useRollEdits.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 const MOST_GROUPS = 40;
 
@@ -34,36 +37,43 @@ function Parting({ roll, editing }: { roll: OnRoll[]; editing: GroupsEditing }) 
   const n = Number(count);
   const most = Math.min(MOST_GROUPS, roll.length);
   const canSplit = Number.isInteger(n) && n >= 1 && n <= most;
-  const another = { name: `Group ${draft.length + 1}`, tutorId: null, members: [] };
+  const another = {
+    name: fill(say.groupDraftCount, { draftCount: draft.length + 1 }),
+    tutorId: null,
+    members: [],
+  };
   return (
-    <section aria-label="Groups" className="mb-5">
+    <section aria-label={say.groups} className="mb-5">
       <div className="flex flex-wrap items-start gap-x-3 gap-y-2">
         <span className="flex items-center gap-2 pt-1 text-md">
-          Split into{' '}
-          <input
-            aria-label="How many groups"
-            inputMode="numeric"
-            className={`${inputClass} !w-14 !px-2 !py-1`}
-            value={count}
-            aria-invalid={!canSplit}
-            onChange={(e) => setCount(e.target.value)}
-          />{' '}
-          groups:
+          <Said
+            as={say.splitIntoGroups}
+            howMany={
+              <input
+                aria-label={say.howManyGroups}
+                inputMode="numeric"
+                className={`${inputClass} !w-14 !px-2 !py-1`}
+                value={count}
+                aria-invalid={!canSplit}
+                onChange={(e) => setCount(e.target.value)}
+              />
+            }
+          />
         </span>
         <Button disabled={!canSplit} onClick={() => split(n, false)}>
-          in the roll’s order
+          {say.inTheRollsOrder}
         </Button>
         <Button disabled={!canSplit} onClick={() => split(n, true)}>
-          at random
+          {say.atRandom}
         </Button>
-        <Button onClick={() => change([...draft, another])}>Add a group</Button>
+        <Button onClick={() => change([...draft, another])}>{say.addAGroup}</Button>
         <FromFile
           roll={roll.map((p) => ({ id: p.id, name: p.name, email: schoolAddress(p) }))}
           onUse={takeFile}
         />
       </div>
       {!canSplit && (
-        <p className="mt-1 text-sm text-gorse-deep">Give a whole number from 1 to {most}.</p>
+        <p className="mt-1 text-sm text-gorse-deep">{fill(say.giveAWholeNumber, { most })}</p>
       )}
     </section>
   );
@@ -74,17 +84,17 @@ const inShort = (groups: { name: string; members: number[] }[]): string =>
 
 /** Somebody else was faster: theirs and mine, to choose from. */
 const TwoGroupings = ({ theirs, editing }: { theirs: Kept; editing: GroupsEditing }) => (
-  <Theirs what="the groups" saveOver={editing.saveOver} takeTheirs={editing.takeTheirs}>
-    Theirs: {inShort(theirs.groups)}. Yours: {inShort(editing.draft)}.
+  <Theirs what={say.theGroups} saveOver={editing.saveOver} takeTheirs={editing.takeTheirs}>
+    {fill(say.theirsYours, { inShort: inShort(theirs.groups), inShort2: inShort(editing.draft) })}
   </Theirs>
 );
 
 const SaveBar = ({ editing }: { editing: GroupsEditing }) => (
   <div className="sticky bottom-0 mt-4 flex flex-wrap items-center gap-3 rounded-big border border-line bg-sheet px-5 py-3.5 shadow-soft">
     <Button kind="act" disabled={editing.isSending} onClick={() => editing.submit()}>
-      Save the groups
+      {say.saveTheGroups}
     </Button>
-    <Button onClick={editing.asItWas}>As they were</Button>
+    <Button onClick={editing.asItWas}>{say.asTheyWere}</Button>
   </div>
 );
 

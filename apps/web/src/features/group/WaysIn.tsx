@@ -3,6 +3,8 @@ import { useEffect, useState } from 'react';
 import { Button } from '../../ui/Button.js';
 import { copyText } from '../../app/copyText.js';
 import type { PasswordAddresses } from './useRollEdits.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Way = PasswordAddresses[number];
 
@@ -22,17 +24,15 @@ const Strip = ({ way }: { way: Way }) => (
     <QrCode address={way.address} />
     <div className="min-w-44 flex-1">
       <p className="font-semibold">{way.name}</p>
-      <p className="text-sm text-soft">
-        You sign in as {way.email}. Set your password here, once, within three days:
-      </p>
+      <p className="text-sm text-soft">{fill(say.youSignInAsSet, { email: way.email })}</p>
       <p className="font-mono text-sm break-all">{way.address}</p>
     </div>
     <Button
       className="print:hidden"
-      aria-label={`Copy the address of ${way.name}`}
-      onClick={() => void copyText(way.address, 'Address copied.')}
+      aria-label={fill(say.copyTheAddressOf, { way: way.name })}
+      onClick={() => void copyText(way.address, say.addressCopied)}
     >
-      Copy
+      {say.copy}
     </Button>
   </li>
 );
@@ -41,18 +41,13 @@ const Strip = ({ way }: { way: Way }) => (
 export function WaysIn({ ways, onClose }: { ways: PasswordAddresses; onClose: () => void }) {
   return (
     <section
-      aria-label="Ways in"
+      aria-label={say.waysIn}
       className="print-alone mb-5 rounded-big border border-line bg-sheet p-5 print:border-0 print:p-0"
     >
       <h2 className="text-lg">
-        {ways.length === 0 ? 'Everybody has set a password' : 'Their ways in'}
+        {ways.length === 0 ? say.everybodyHasSetAPassword : say.theirWaysIn}
       </h2>
-      {ways.length > 0 && (
-        <p className="text-soft print:hidden">
-          Each works once and for three days. They are shown now and never again; new ones can be
-          made any time, and make these useless.
-        </p>
-      )}
+      {ways.length > 0 && <p className="text-soft print:hidden">{say.eachWorksOnce}</p>}
       <ul className="mt-2">
         {ways.map((way) => (
           <Strip key={way.personId} way={way} />
@@ -61,10 +56,10 @@ export function WaysIn({ ways, onClose }: { ways: PasswordAddresses; onClose: ()
       <p className="mt-3 flex gap-3 print:hidden">
         {ways.length > 0 && (
           <Button kind="strong" onClick={() => window.print()}>
-            Print them in strips
+            {say.printThemInStrips}
           </Button>
         )}
-        <Button onClick={onClose}>Done</Button>
+        <Button onClick={onClose}>{say.done}</Button>
       </p>
     </section>
   );

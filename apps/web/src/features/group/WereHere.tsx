@@ -3,6 +3,8 @@ import { api } from '../../app/api.js';
 import { wallClock } from '../../app/clock.js';
 import { Button } from '../../ui/Button.js';
 import type { Leaving } from './useLeaving.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 interface WereHereProps {
   classId: number;
@@ -17,22 +19,27 @@ export function WereHere({ classId, zone, leaving }: WereHereProps) {
   return (
     <details className="mt-5 print:hidden">
       <summary className="cursor-pointer text-soft">
-        {data.left.length === 1 ? 'One was' : `${data.left.length} were`} taken off this roll
+        {fill(say.takenOffThisRoll, {
+          what:
+            data.left.length === 1
+              ? say.oneWas
+              : fill(say.leftCountWere, { leftCount: data.left.length }),
+        })}
       </summary>
-      <ul aria-label="Taken off" className="mt-2 max-w-2xl">
+      <ul aria-label={say.takenOff} className="mt-2 max-w-2xl">
         {data.left.map(({ id, name, leftAt }) => (
           <li key={id} className="flex items-center gap-3 border-t border-line py-1.5">
             <span className="min-w-0 flex-1">
               {name}{' '}
               <span className="text-sm text-soft">
-                until {dateInWords(wallClock(leftAt, zone).date)}
+                {fill(say.untilDate, { date: dateInWords(wallClock(leftAt, zone).date) })}
               </span>
             </span>
             <Button
-              aria-label={`Bring ${name} back`}
+              aria-label={fill(say.bringBack, { name })}
               onClick={() => void leaving.bringBack({ id, name })}
             >
-              Bring back
+              {say.bringBack2}
             </Button>
           </li>
         ))}

@@ -1,5 +1,7 @@
 import type { ReadGroups } from '@glen/core';
 import type { Answer } from '@glen/contract';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** The groups of a class period as they are kept. */
 export type Kept = Answer<'groups'>;
@@ -21,7 +23,7 @@ export const isSame = (a: Draft[], b: Draft[]): boolean =>
 /** New members in groups that keep their names, tutors and links as far as there are any. */
 export const refilled = (groups: Draft[], parts: number[][]): Draft[] =>
   parts.map((members, i) => ({
-    ...(groups[i] ?? { name: `Group ${i + 1}`, tutorId: null }),
+    ...(groups[i] ?? { name: fill(say.groupI, { i: i + 1 }), tutorId: null }),
     members,
   }));
 

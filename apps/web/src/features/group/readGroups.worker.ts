@@ -1,5 +1,6 @@
 import { decodeText, readGroups, type ReadGroups, type RollPerson } from '@glen/core/groups';
 import { GlenInputError } from '@glen/core/groups';
+import * as say from './words.js';
 
 export interface Ask {
   bytes: ArrayBuffer;
@@ -14,8 +15,7 @@ self.onmessage = ({ data: { bytes, roll } }: MessageEvent<Ask>): void => {
     tell({ read: readGroups(decodeText(new Uint8Array(bytes)), roll) });
   } catch (error) {
     tell({
-      wrong:
-        error instanceof GlenInputError ? error.message : 'This file cannot be read as a table.',
+      wrong: error instanceof GlenInputError ? error.message : say.thisFileCannotBeRead,
     });
   }
 };

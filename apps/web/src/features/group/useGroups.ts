@@ -3,6 +3,7 @@ import { wayBack } from '../../app/wayBack.js';
 import { api } from '../../app/api.js';
 import { useKeptForm } from '../../app/useKeptForm.js';
 import { draftOf, fromFile, isSame, refilled, type Draft, type Kept } from './groupsDraft.js';
+import * as say from './words.js';
 
 /** A group that has been removed meanwhile is made anew. */
 const asBefore = (before: Draft[], now: Kept): Draft[] => {
@@ -27,7 +28,7 @@ export function useGroups(classId: number, roll: { id: number }[], kept: Kept) {
     fieldsOf,
     save: ({ groups }, version) => save({ params, body: { version, groups } }),
     callFor: ({ groups }, version) => wayBack('setGroups', { params, body: { version, groups } }),
-    done: () => 'The groups are changed.',
+    done: () => say.theGroupsAreChanged,
     back: (before, now) => ({ groups: asBefore(before.groups, now) }),
   });
   const draft = form.watch('groups');

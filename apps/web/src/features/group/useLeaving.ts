@@ -3,6 +3,8 @@ import type { Answer, ClassItem } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
 import { sayWhy } from './sayWhy.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 interface Named {
   id: number;
@@ -30,18 +32,18 @@ export function useLeaving(classId: number) {
     takeOff: async ({ id, name }: Named): Promise<void> => {
       const { error } = await off([id]);
       if (error) return sayWhy(error);
-      offerUndo(`${name} is off the roll.`, () => back(id).unwrap());
+      offerUndo(fill(say.isOffTheRoll, { name }), () => back(id).unwrap());
     },
     bringBack: async ({ id, name }: Named): Promise<void> => {
       const { error } = await back(id);
       if (error) return sayWhy(error);
-      offerUndo(`${name} is back on the roll.`, () => off([id]).unwrap());
+      offerUndo(fill(say.isBackOnTheRoll, { name }), () => off([id]).unwrap());
     },
     move: async ({ id, name }: Named, to: ClassItem): Promise<void> => {
       const personIds = [id];
       const { error } = await movePeople({ params, body: { personIds, toClassId: to.id } });
       if (error) return sayWhy(error);
-      offerUndo(`${name} is on the roll of ${classTitle(to)}.`, async () => {
+      offerUndo(fill(say.isOnTheRollOf, { name, classTitle: classTitle(to) }), async () => {
         await takeOffPeople({ params: { classId: to.id }, body: { personIds } }).unwrap();
         await back(id).unwrap();
       });

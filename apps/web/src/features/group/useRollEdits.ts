@@ -4,12 +4,14 @@ import { api, problemOf } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
 import { sayWhy } from './sayWhy.js';
 import { useLeaving } from './useLeaving.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type People = Sent<'addToRoll'>['people'];
 export type RollLines = Answer<'previewRoll'>['lines'];
 export type PasswordAddresses = Answer<'passwordAddresses'>['addresses'];
 
-const studentsInWords = (n: number): string => (n === 1 ? '1 student' : `${n} students`);
+const studentsInWords = (n: number): string => (n === 1 ? say.student : fill(say.nStudents, { n }));
 
 /** What can be done to a roll; each is saved at once and can be taken back. */
 export function useRollEdits(classId: number) {
@@ -24,13 +26,16 @@ export function useRollEdits(classId: number) {
     const { data, error } = await addPeople({ params, body: { people } });
     if (!data) return problemOf(error);
     const { personIds, isClosed } = data;
-    const more = isClosed ? ' From now on it says who gets in.' : '';
-    if (personIds.length === 0) toast('All of them are on the roll already.');
+    const more = isClosed ? say.fromNowOnItSays : '';
+    if (personIds.length === 0) toast(say.allOfThem);
     else
-      offerUndo(`${studentsInWords(personIds.length)} on the roll.${more}`, async () => {
-        await leaving.off(personIds).unwrap();
-        if (isClosed) await setKnocking({ params, body: { on: true } }).unwrap();
-      });
+      offerUndo(
+        fill(say.onTheRoll, { students: studentsInWords(personIds.length), more }),
+        async () => {
+          await leaving.off(personIds).unwrap();
+          if (isClosed) await setKnocking({ params, body: { on: true } }).unwrap();
+        },
+      );
     return undefined;
   };
   /** What a list would do. */

@@ -7,6 +7,8 @@ import { Margin, Screen } from '../../ui/Margin.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { Empty, Loading, Trouble } from '../../ui/States.js';
 import { useLately, type LatelyChange } from './useLately.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 interface RowProps {
   change: LatelyChange;
@@ -27,10 +29,13 @@ function Row({ change, zone, take }: RowProps) {
         {change.what}
       </span>
       {change.takenBack ? (
-        <span className="text-soft">taken back</span>
+        <span className="text-soft">{say.takenBack2}</span>
       ) : (
-        <Button aria-label={`Take it back: ${change.what}`} onClick={() => void take(change)}>
-          Take it back
+        <Button
+          aria-label={fill(say.takeItBack, { what: change.what })}
+          onClick={() => void take(change)}
+        >
+          {say.takeItBack2}
         </Button>
       )}
     </li>
@@ -40,8 +45,8 @@ function Row({ change, zone, take }: RowProps) {
 const NOTES = [
   {
     severity: 'inform' as const,
-    title: 'Until somebody changes the same',
-    text: 'A change is taken back as long as nobody, you included, has changed the same thing since. A letter that was sent is not recalled.',
+    title: say.untilSomebodyChangesTheSame,
+    text: say.aChangeIsTakenBack,
   },
 ];
 
@@ -50,12 +55,10 @@ export default function LatelyPage({ me }: { me: Me }) {
   const { changes, error, refetch, take } = useLately();
   return (
     <Screen margin={<Margin notes={NOTES} />}>
-      <ScreenTitle tab="Lately" />
+      <ScreenTitle tab={say.lately} />
       {error && <Trouble problem={problemOf(error)} retry={() => void refetch()} />}
       {!changes && !error && <Loading lines={6} />}
-      {changes?.length === 0 && (
-        <Empty title="Nothing yet">What you change stands here, each with its way back.</Empty>
-      )}
+      {changes?.length === 0 && <Empty title={say.nothingYet}>{say.whatYouChangeStandsHere}</Empty>}
       <ol className="mt-3">
         {changes?.map((change) => (
           <Row key={change.id} change={change} zone={me.school.zone} take={take} />

@@ -2,6 +2,8 @@ import { Link } from 'react-router';
 import { useMinute } from '../../app/clock.js';
 import { Button } from '../../ui/Button.js';
 import { useLately } from './useLately.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** So many of the last changes stand in the margin, as long as they are as new as that. */
 const MOST_SHOWN = 2;
@@ -23,18 +25,18 @@ export function LatelyPart() {
     .slice(0, MOST_SHOWN);
   if (shown.length === 0) return null;
   return (
-    <section aria-label="Lately" className="mt-4 border-t border-line pt-3 text-md">
-      <h3 className="mb-1 font-sans text-sm font-semibold text-soft">Lately</h3>
+    <section aria-label={say.lately} className="mt-4 border-t border-line pt-3 text-md">
+      <h3 className="mb-1 font-sans text-sm font-semibold text-soft">{say.lately}</h3>
       <ul className="grid gap-2">
         {shown.map((change) => (
           <li key={change.id}>
             {change.what}{' '}
             <Button
               kind="link"
-              aria-label={`Take it back: ${change.what}`}
+              aria-label={fill(say.takeItBack, { what: change.what })}
               onClick={() => void take(change)}
             >
-              Take it back
+              {say.takeItBack2}
             </Button>
           </li>
         ))}
@@ -43,7 +45,7 @@ export function LatelyPart() {
         className="mt-2 inline-block text-bracken-deep underline-offset-3 hover:underline"
         to="/lately"
       >
-        All my last changes
+        {say.allMyLastChanges}
       </Link>
     </section>
   );

@@ -2,10 +2,12 @@ import type { Answer } from '@glen/contract';
 import { toast } from '../../ui/toast.js';
 import { api, problemOf } from '../../app/api.js';
 import { takeBack } from '../../app/wayBack.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 export type LatelyChange = Answer<'lately'>['changes'][number];
 
-const CHANGED_SINCE = 'It was changed again in the meantime, so it stays as it is.';
+const CHANGED_SINCE = say.itWasChangedAgain;
 
 /** My last changes, and taking one of them back: it works until somebody has changed the same thing since. */
 export function useLately() {
@@ -21,7 +23,7 @@ export function useLately() {
       );
     }
     await note({ params: { latelyId: id } });
-    toast(`Taken back: ${what}`);
+    toast(fill(say.takenBack, { what }));
   };
   return { changes: data?.changes, error, refetch, take };
 }

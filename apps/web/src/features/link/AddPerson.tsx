@@ -3,6 +3,8 @@ import { useDeferredValue, useState } from 'react';
 import { api } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
 import { inputClass } from '../../ui/Field.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** From so many letters on, names are looked for. */
 const FEWEST_LETTERS = 2;
@@ -24,8 +26,8 @@ export function AddPerson({ onPerson, onEmail }: AddPersonProps) {
   return (
     <div className="grid gap-1.5">
       <input
-        aria-label={onEmail ? 'Add somebody by name or address' : 'Add somebody by name'}
-        placeholder={onEmail ? 'A name, or a guest’s address' : 'A name'}
+        aria-label={onEmail ? say.addSomebodyByName : say.addSomebodyByName2}
+        placeholder={onEmail ? say.aNameOrAGuests : say.aName}
         className={`${inputClass} !py-1.5 text-base`}
         value={typed}
         onChange={(e) => setTyped(e.target.value)}
@@ -38,7 +40,7 @@ export function AddPerson({ onPerson, onEmail }: AddPersonProps) {
             setTyped('');
           }}
         >
-          Invite {wanted}, as a guest
+          {fill(say.inviteAsAGuest, { wanted })}
         </Button>
       )}
       {people?.map((p) => (
@@ -54,7 +56,7 @@ export function AddPerson({ onPerson, onEmail }: AddPersonProps) {
           {p.name} <span className="text-sm text-soft">{rolesInWords(p.roles)}</span>
         </button>
       ))}
-      {people?.length === 0 && <p className="text-sm text-soft">Nobody by that name.</p>}
+      {people?.length === 0 && <p className="text-sm text-soft">{say.nobodyByThatName}</p>}
     </div>
   );
 }

@@ -9,23 +9,21 @@ import { FieldError } from '../../ui/Field.js';
 import { ByPhone } from './ByPhone.js';
 import { ReplaceLink } from './ReplaceLink.js';
 import type { Stand } from './Stands.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Former = LinkDetail['former'][number];
 
-const WHY_REPLACED: Record<Former['why'], string> = {
-  leaked: 'leaked',
-  'tidy-up': 'tidied up',
-  'new-year': 'new year',
-  other: 'replaced',
-};
+const WHY_REPLACED: Record<Former['why'], string> = say.whyReplaced;
 
 function formerInWords(f: Former, now: string, zone: string): string {
-  if (f.how === 'keep') return 'works like the new one';
+  if (f.how === 'keep') return say.worksLikeTheNewOne;
   if (f.how === 'stop') return 'stopped';
   const { date } = wallClock(f.until!, zone);
   return f.until! > now
-    ? `leads on until ${dateInWords(date)}`
-    : `led on until ${dateInWords(date)}`;
+    ? fill(say.leadsOnUntil, { date: dateInWords(date) })
+    : fill(say.ledOnUntil, { date: dateInWords(date) });
 }
 
 /** The codes that a link had before, and what has become of each. */
@@ -35,7 +33,7 @@ function FormerCodes({ former, now, zone }: { former: Former[]; now: string; zon
     <ul className="mt-2 text-md">
       {former.map((f) => (
         <li key={f.code} className="flex flex-wrap gap-x-3 border-t border-line py-1.5">
-          <code className="font-mono text-soft">/door/{f.code}</code>
+          <code className="font-mono text-soft">{`/door/${f.code}`}</code>
           <span>{formerInWords(f, now, zone)}</span>
           <span className="text-soft">
             {WHY_REPLACED[f.why]}, {dateInWords(wallClock(f.replacedAt, zone).date)}
@@ -73,7 +71,7 @@ function LinkActions({
   };
   return (
     <p className="mt-3 flex flex-wrap gap-2.5">
-      {link.state === 'live' && <Button onClick={onReplace}>Replace the link…</Button>}
+      {link.state === 'live' && <Button onClick={onReplace}>{say.replaceTheLinkDots}</Button>}
       {link.mayTakeBack && (
         <Button
           onClick={() =>
@@ -82,16 +80,16 @@ function LinkActions({
             )
           }
         >
-          Take the last replacing back
+          {say.takeTheLastReplacingBack}
         </Button>
       )}
       {link.state === 'live' ? (
-        <Button kind="danger" onClick={() => void turn(stop, 'The link has been stopped.', reopen)}>
-          Stop it
+        <Button kind="danger" onClick={() => void turn(stop, say.theLinkHasBeenStopped, reopen)}>
+          {say.stopIt}
         </Button>
       ) : (
-        <Button kind="act" onClick={() => void turn(reopen, 'The link works again.', stop)}>
-          Let it work again
+        <Button kind="act" onClick={() => void turn(reopen, say.theLinkWorksAgain, stop)}>
+          {say.letItWorkAgain}
         </Button>
       )}
     </p>
@@ -118,9 +116,12 @@ export function Addresses(props: AddressesProps) {
         <span className="font-mono break-all">{link.address}</span>
       </p>
       <p className="mt-1 text-md text-soft">
-        To read it out: <b className="text-ink">{word}</b>, then{' '}
-        {groups.map((g) => g.join(' ')).join(', ')}. Typed at{' '}
-        <span className="font-mono">/door</span>, capitals and spaces do not matter.
+        <Said
+          as={say.toReadItOutThen}
+          word={<b className="text-ink">{word}</b>}
+          groups={groups.map((g) => g.join(' ')).join(', ')}
+          what={(text) => <span className="font-mono">{text}</span>}
+        />
       </p>
       {link.state === 'live' && <ByPhone linkId={link.id} />}
       <FormerCodes former={link.former} now={now} zone={zone} />

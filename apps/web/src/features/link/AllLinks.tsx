@@ -11,6 +11,8 @@ import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { LinkTable } from './LinkTable.js';
 import { copyLines } from './copy.js';
 import { LINK_STATES, useLinkTable, type LinkState } from './useLinkTable.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const isForNobody = (link: LinkRow): boolean =>
   link.state === 'live' && link.audienceSize === 0 && link.kind !== 'event';
@@ -19,13 +21,13 @@ function notesFor(links: LinkRow[]): Note[] {
   const forNobody = links.filter(isForNobody).length;
   const nobody: Note = {
     severity: 'careful',
-    title: forNobody === 1 ? 'One link is for nobody' : `${forNobody} links are for nobody`,
-    text: 'By their rules nobody but hosts gets in there.',
+    title: forNobody === 1 ? say.oneLinkIsForNobody : fill(say.linksAreForNobody, { forNobody }),
+    text: say.byTheirRulesNobody,
   };
   const working: Note = {
     severity: 'inform',
-    title: `${links.filter((l) => l.state === 'live').length} links work`,
-    text: 'Choose some to copy them together, or to print a sheet with a QR code for each.',
+    title: fill(say.linksWork, { linksCount: links.filter((l) => l.state === 'live').length }),
+    text: say.chooseSomeToCopyThem,
   };
   return forNobody > 0 ? [nobody, working] : [working];
 }
@@ -35,13 +37,13 @@ function Search({ typed, setTyped, state, setState }: ReturnType<typeof useLinkT
   return (
     <>
       <input
-        aria-label="Find a link"
-        placeholder="Find: a name, a class period, a group, a rule"
+        aria-label={say.findALink}
+        placeholder={say.findANameAClass}
         className={`${inputClass} !w-80 !py-1.5`}
         value={typed}
         onChange={(e) => setTyped(e.target.value)}
       />
-      <span role="group" aria-label="Which" className="flex gap-1.5">
+      <span role="group" aria-label={say.which} className="flex gap-1.5">
         {(Object.keys(LINK_STATES) as LinkState[]).map((s) => (
           <Button
             key={s}
@@ -67,14 +69,16 @@ function ChosenActions({ chosen, shown }: { chosen: LinkRow[]; shown: LinkRow[] 
   return (
     <span className="ml-auto flex gap-2.5">
       <Button disabled={chosen.length === 0} onClick={() => void copyLines(lines)}>
-        {chosen.length > 1 ? `Copy ${chosen.length} links` : 'Copy link'}
+        {chosen.length > 1 ? fill(say.copyLinks, { chosenCount: chosen.length }) : say.copyLink}
       </Button>
       <Link
         className={buttonClass()}
         aria-disabled={shown.length === 0}
         to={`/classes/links?ids=${printed.map((l) => l.id).join('.')}`}
       >
-        {chosen.length > 0 ? `Print ${chosen.length} with QR codes` : 'Print all with QR codes'}
+        {chosen.length > 0
+          ? fill(say.printWithQrCodes, { chosenCount: chosen.length })
+          : say.printAllWithQrCodes}
       </Link>
     </span>
   );
@@ -82,11 +86,9 @@ function ChosenActions({ chosen, shown }: { chosen: LinkRow[]; shown: LinkRow[] 
 
 const NoLinks = ({ isEmpty }: { isEmpty: boolean }) =>
   isEmpty ? (
-    <Empty title="No links yet">
-      Once the office puts you down for a class period, its link stands here.
-    </Empty>
+    <Empty title={say.noLinksYet}>{say.onceTheOfficePutsYouDown}</Empty>
   ) : (
-    <Empty title="No link fits">Try fewer letters, or look among the stopped ones.</Empty>
+    <Empty title={say.noLinkFits}>{say.tryFewerLettersOrLook}</Empty>
   );
 
 function AllLinks({ links, zone }: { links: LinkRow[]; zone: string }) {
@@ -98,9 +100,11 @@ function AllLinks({ links, zone }: { links: LinkRow[]; zone: string }) {
   return (
     <Screen margin={<Margin notes={notesFor(links)} />}>
       <header className="mb-3 flex flex-wrap items-baseline gap-x-4 gap-y-2">
-        <ScreenTitle tab="All my links" />
+        <ScreenTitle tab={say.allMyLinks} />
         <p className="text-soft">
-          {isAll ? `${links.length} links` : `${rows.length} of ${links.length}`}
+          {isAll
+            ? fill(say.linksCountLinks, { linksCount: links.length })
+            : fill(say.rowsCountOfLinksCount, { rowsCount: rows.length, linksCount: links.length })}
         </p>
       </header>
       <div className="mb-3 flex flex-wrap items-center gap-2.5">

@@ -7,6 +7,8 @@ import { AddPerson } from './AddPerson.js';
 import { Tick } from './Tick.js';
 import { toggled, withGuest, type AudienceDraft } from './audienceDraft.js';
 import { WHOLE_CLASS, namedInWords } from './noted.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 interface Choosing {
   draft: AudienceDraft;
@@ -26,7 +28,7 @@ interface AudienceProps {
   error?: string | undefined;
 }
 
-const ELSEWHERE = { title: 'another class period', period: null };
+const ELSEWHERE = { title: say.anotherClassPeriod, period: null };
 
 /** The chosen ones by name, in the order of the card. */
 const chosenNames = (
@@ -36,14 +38,14 @@ const chosenNames = (
   ...draft.classIds.map((id) =>
     id === classId ? WHOLE_CLASS : classTitle(classes.find((c) => c.id === id) ?? ELSEWHERE),
   ),
-  ...draft.groupIds.map((id) => groups.find((g) => g.id === id)?.name ?? 'a group'),
+  ...draft.groupIds.map((id) => groups.find((g) => g.id === id)?.name ?? say.aGroup),
   ...draft.personIds.map((id) => names.get(id) ?? 'somebody'),
   ...draft.guests.map((guest) => guest.name || guest.email),
 ];
 
 const GroupTicks = ({ groups, draft, change }: Choosing & { groups: Group[] }) => (
   <fieldset className="grid gap-1.5">
-    <legend className="mb-1 text-sm text-soft">Groups</legend>
+    <legend className="mb-1 text-sm text-soft">{say.groups}</legend>
     {groups.map((g) => (
       <Tick
         key={g.id}
@@ -62,7 +64,7 @@ const GroupTicks = ({ groups, draft, change }: Choosing & { groups: Group[] }) =
 /** Other class periods of the same hosts; open at once if one of them is chosen. */
 const OtherClassTicks = ({ others, draft, change }: Choosing & { others: ClassItem[] }) => (
   <details open={others.some((c) => draft.classIds.includes(c.id))}>
-    <summary className="cursor-pointer text-sm text-soft">Other class periods</summary>
+    <summary className="cursor-pointer text-sm text-soft">{say.otherClassPeriods}</summary>
     <div className="mt-1.5 grid gap-1.5">
       {others.map((c) => (
         <Tick
@@ -78,7 +80,7 @@ const OtherClassTicks = ({ others, draft, change }: Choosing & { others: ClassIt
 
 const GuestWords = ({ email }: { email: string }) => (
   <span className="break-all">
-    {email} <span className="text-sm text-soft">guest, from outside</span>
+    {email} <span className="text-sm text-soft">{say.guestFromOutside}</span>
   </span>
 );
 
@@ -91,11 +93,11 @@ function PeopleTicks({ draft, change, names, onNamed }: PeopleProps) {
   const { personIds, guests } = draft;
   return (
     <fieldset className="grid gap-1.5">
-      <legend className="mb-1 text-sm text-soft">Single people</legend>
+      <legend className="mb-1 text-sm text-soft">{say.singlePeople}</legend>
       {personIds.map((id) => (
         <Tick
           key={id}
-          label={names.get(id) ?? 'somebody'}
+          label={names.get(id) ?? say.somebody}
           checked
           onChange={() => change({ personIds: toggled(personIds, id, false) })}
         />
@@ -131,14 +133,14 @@ export function AudiencePart({ onChange, error, ...audience }: AudienceProps) {
   const chosen = chosenNames(draft, { ...audience, names });
   return (
     <CardPart
-      label={`Whom it is for: ${chosen.join(', ') || 'nobody yet'}`}
+      label={fill(say.whomItIsFor, { chosen: chosen.join(', ') || say.nobodyYet })}
       shown={namedInWords(chosen)}
       invalid={error !== undefined}
     >
       <div className="grid max-h-view w-72 gap-3 overflow-y-auto">
         {own && (
           <Tick
-            label={`All of ${classTitle(own)}`}
+            label={fill(say.allOf, { classTitle: classTitle(own) })}
             checked={draft.classIds.includes(classId)}
             onChange={(on) => change({ classIds: toggled(draft.classIds, classId, on) })}
           />

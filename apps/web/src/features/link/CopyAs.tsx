@@ -7,6 +7,8 @@ import { InvitationFiles } from './InvitationFiles.js';
 import { InvitationParts } from './InvitationParts.js';
 import { InvitationShown } from './InvitationShown.js';
 import { useInvitation } from './useInvitation.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 function Composer({ invitation }: { invitation: Answer<'invitation'> }) {
   const composing = useInvitation(invitation);
@@ -14,8 +16,8 @@ function Composer({ invitation }: { invitation: Answer<'invitation'> }) {
     <div className="grid gap-x-8 gap-y-5 md:grid-cols-[17rem_1fr]">
       <InvitationParts composing={composing} />
       <InvitationShown composing={composing} />
-      <section aria-label="Files" className="border-t border-line pt-4 md:col-span-2">
-        <h3 className="mb-2 text-sm font-semibold">Or take it as a file</h3>
+      <section aria-label={say.files} className="border-t border-line pt-4 md:col-span-2">
+        <h3 className="mb-2 text-sm font-semibold">{say.orTakeIt}</h3>
         <InvitationFiles invitation={invitation} withCode={composing.parts.includes('code')} />
       </section>
     </div>
@@ -40,9 +42,9 @@ export default function CopyAs({ linkId, onClose }: { linkId: number; onClose: (
         >
           <div className="mb-4 flex items-start justify-between gap-4">
             <Dialog.Title className="text-xl">
-              Take the link along{asked.data ? `: ${asked.data.title}` : ''}
+              {fill(say.takeTheLinkAlong, { what: asked.data ? `: ${asked.data.title}` : '' })}
             </Dialog.Title>
-            <Dialog.Close aria-label="Close" className="rounded-small p-1">
+            <Dialog.Close aria-label={say.close} className="rounded-small p-1">
               <X size={18} aria-hidden="true" />
             </Dialog.Close>
           </div>

@@ -10,22 +10,21 @@ import { InviteGuests } from './InviteGuests.js';
 import { WatchAddress } from './WatchAddress.js';
 import { useGuests } from './useGuests.js';
 import { whensOf } from './whens.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** Guests whose name and address are not kept any more, counted. */
 const endedInWords = (count: number): string =>
-  count === 1
-    ? 'One more was invited, whose name is not kept any longer.'
-    : `${count} more were invited, whose names are not kept any longer.`;
+  count === 1 ? say.oneMoreWasInvitedWhose : fill(say.moreWereInvitedWhoseNames, { count });
 
-const WHAT_THEY_LEARN =
-  'They are told what it is called, when it is and who hosts it; inside they see others by name, and are seen.';
+const WHAT_THEY_LEARN = say.theyAreToldWhatIt;
 
 type Guests = Answer<'guests'>['guests'];
 
 /** How many are expected: of each that they are invited to, where that is not the same for all. */
 function Counts({ invited }: { invited: Guests }) {
   const whens = [...new Set(invited.map((guest) => guest.when))];
-  const named = (when: string): string => (when === '' ? 'Always' : capital(when));
+  const named = (when: string): string => (when === '' ? say.always2 : capital(when));
   return whens.map((when) => (
     <p key={when} className="mt-2 font-semibold">
       {whens.length > 1 && `${named(when)}: `}
@@ -43,7 +42,7 @@ function Invited({ linkId, guests, mails }: { linkId: number; guests: Guests; ma
     <>
       {invited.length > 0 && <p className="text-soft">{WHAT_THEY_LEARN}</p>}
       <Counts invited={invited} />
-      <ul aria-label="Guests" className="mt-1">
+      <ul aria-label={say.guests} className="mt-1">
         {invited.map((guest) => (
           <GuestRow key={guest.id} guest={guest} edits={edits} mails={mails} />
         ))}
@@ -64,8 +63,8 @@ export function GuestList({ link, sessions }: GuestListProps) {
   const [isInviting, setInviting] = useState(false);
   const { data } = api.useGuestsQuery({ params: { linkId: link.id } });
   return (
-    <section aria-label="From outside the school" className="mt-4 max-w-3xl">
-      <h2 className="text-base">From outside the school</h2>
+    <section aria-label={say.fromOutsideTheSchool} className="mt-4 max-w-3xl">
+      <h2 className="text-base">{say.fromOutsideTheSchool}</h2>
       {data && <Invited linkId={link.id} guests={data.guests} mails={data.mails} />}
       {isInviting && (
         <InviteGuests
@@ -76,7 +75,7 @@ export function GuestList({ link, sessions }: GuestListProps) {
       )}
       <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
         {/* There from the first, so that nothing below moves where there are no guests. */}
-        {!isInviting && <Button onClick={() => setInviting(true)}>Invite guests</Button>}
+        {!isInviting && <Button onClick={() => setInviting(true)}>{say.inviteGuests}</Button>}
         {data && <WatchAddress linkId={link.id} guests={data} />}
       </div>
     </section>

@@ -2,14 +2,16 @@ import { X } from 'lucide-react';
 import { Button } from '../../ui/Button.js';
 import { ChoicePart } from '../../ui/choices.js';
 import type { Guest, useGuests } from './useGuests.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const COMES = [
-  { value: 'inside', label: 'comes as others do' },
-  { value: 'speaker', label: 'speaks', hint: 'presents, and goes straight in' },
-  { value: 'watcher', label: 'only watches', hint: 'has no seat' },
+  { value: 'inside', label: say.comesAsOthersDo },
+  { value: 'speaker', label: 'speaks', hint: say.presentsAndGoesStraightIn },
+  { value: 'watcher', label: say.onlyWatches, hint: say.hasNoSeat },
 ];
 
-const SAID = { yes: 'will come', no: 'will not come' };
+const SAID = say.said;
 
 interface GuestRowProps {
   /** Letters can be sent. */
@@ -35,9 +37,7 @@ const WhoItIs = ({ guest: { name, email, when, said, refused } }: { guest: Guest
       </span>
     )}
     {refused && (
-      <span className="block text-berry-deep">
-        A letter did not reach them: copy their way in, and send it another way. {refused}
-      </span>
+      <span className="block text-berry-deep">{fill(say.aLetterDidNotReach, { refused })}</span>
     )}
   </span>
 );
@@ -50,7 +50,7 @@ export function GuestRow({ guest, edits, mails }: GuestRowProps) {
       <WhoItIs guest={guest} />
       <span className="flex flex-wrap items-center gap-x-3 gap-y-1">
         <ChoicePart
-          label={`How ${email} comes`}
+          label={fill(say.howComes, { email })}
           value={comes}
           marked={false}
           choices={COMES}
@@ -59,31 +59,31 @@ export function GuestRow({ guest, edits, mails }: GuestRowProps) {
         {mails && (
           <Button
             kind="link"
-            aria-label={`Mail the way in to ${email}`}
+            aria-label={fill(say.mailTheWayInTo, { email })}
             onClick={() => void edits.mailWayIn(guest)}
           >
-            Mail their way in
+            {say.mailTheirWayIn}
           </Button>
         )}
         <Button
           kind="link"
-          aria-label={`Copy the way in for ${email}`}
+          aria-label={fill(say.copyTheWayInFor, { email })}
           onClick={() => void edits.copyWayIn(guest)}
         >
-          {mails ? 'Copy it' : 'Copy their way in'}
+          {mails ? say.copyIt : say.copyTheirWayIn}
         </Button>
         {!mails && (
           <Button
             kind="link"
-            aria-label={`Save a letter with the way in for ${email}`}
+            aria-label={fill(say.saveALetter, { email })}
             onClick={() => void edits.fileWayIn(guest)}
           >
-            Save it as a letter
+            {say.saveItAsALetter}
           </Button>
         )}
         <button
           type="button"
-          aria-label={`Invite ${email} no longer`}
+          aria-label={fill(say.inviteNoLonger, { email })}
           className="rounded-small p-1.5 text-soft hover:bg-shade hover:text-berry-deep"
           onClick={() => void edits.remove(guest)}
         >

@@ -3,9 +3,11 @@ import { ChoicePart } from '../../ui/choices.js';
 import { CardPart } from '../../ui/SentencePart.js';
 import { Tick } from './Tick.js';
 import { hostedAlone, toggled, type AudienceDraft } from './audienceDraft.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
-const LEGEND = 'Host here, and nowhere else in the class period';
-const NOBODY = { class: 'nobody else', named: 'nobody yet' };
+const LEGEND = say.hostHereAndNowhereElse;
+const NOBODY = say.nobody;
 
 interface HostsProps {
   draft: AudienceDraft;
@@ -15,8 +17,8 @@ interface HostsProps {
 }
 
 const HOSTED_BY = [
-  { value: 'class', label: 'the class period’s hosts and' },
-  { value: 'named', label: 'nobody but', hint: 'its other teachers are left out' },
+  { value: 'class', label: say.theClassPeriodsHostsAnd },
+  { value: 'named', label: say.nobodyBut, hint: say.itsOtherTeachersAreLeft },
 ];
 
 interface HostedByProps {
@@ -29,7 +31,7 @@ interface HostedByProps {
 /** Whether the class period's teachers host there too, or those alone who are named. */
 export const HostedBy = ({ draft, me, onChange }: HostedByProps) => (
   <ChoicePart
-    label="Who hosts it"
+    label={say.whoHostsIt}
     value={draft.hostedBy}
     marked={draft.hostedBy === 'named'}
     choices={HOSTED_BY}
@@ -46,14 +48,14 @@ export function HostsPart({ draft, onChange, staff, error }: HostsProps) {
     .join(', ');
   return (
     <CardPart
-      label={`Hosts of its own: ${hosts || 'none'}`}
+      label={fill(say.hostsOfItsOwn, { hosts: hosts || 'none' })}
       shown={hosts || NOBODY[draft.hostedBy]}
       invalid={error !== undefined}
       marked={draft.hostIds.length > 0}
     >
       <fieldset className="grid max-h-view w-64 gap-1.5 overflow-y-auto">
         <legend className="mb-1 text-sm text-soft">
-          {draft.hostedBy === 'named' ? 'They alone host here' : LEGEND}
+          {draft.hostedBy === 'named' ? say.theyAloneHostHere : LEGEND}
         </legend>
         {staff.map((s) => (
           <Tick

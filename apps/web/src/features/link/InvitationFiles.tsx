@@ -4,6 +4,8 @@ import type { Answer } from '@glen/contract';
 import { useNow } from '../../app/clock.js';
 import { Button } from '../../ui/Button.js';
 import { saveFile } from './saveFile.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Invitation = Answer<'invitation'>;
 type Next = NonNullable<Invitation['next']>;
@@ -67,11 +69,11 @@ export function InvitationFiles({
   const { next } = invitation;
   return (
     <div className="flex flex-wrap gap-2.5">
-      <Button onClick={() => void saveSvg(invitation)}>QR code, SVG</Button>
-      <Button onClick={() => void savePng(invitation)}>QR code, PNG</Button>
+      <Button onClick={() => void saveSvg(invitation)}>{say.qrCodeSvg}</Button>
+      <Button onClick={() => void savePng(invitation)}>{say.qrCodePng}</Button>
       {next && (
         <Button onClick={() => saveIcs(next, invitation, { now, withCode })}>
-          Calendar file, {dateInWords(next.date)} {next.time}
+          {fill(say.calendarFile, { date: dateInWords(next.date), time: next.time })}
         </Button>
       )}
     </div>

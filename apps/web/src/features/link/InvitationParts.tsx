@@ -2,21 +2,15 @@ import { INVITATION_PARTS, offeredParts, type InvitationPart } from '@glen/core'
 import { Button } from '../../ui/Button.js';
 import { TextField } from '../../ui/TextField.js';
 import type { useInvitation } from './useInvitation.js';
+import * as say from './words.js';
 
 type Composing = ReturnType<typeof useInvitation>;
 
-const PART_WORDS: Record<InvitationPart, string> = {
-  words: 'Words with the link',
-  when: 'When',
-  address: 'The address, written out',
-  code: 'The entry code',
-  howTo: 'How to get in',
-  phone: 'Phone number and pin',
-};
+const PART_WORDS: Record<InvitationPart, string> = say.partWords;
 
 const WhatGoesIn = ({ facts, parts, setParts, toggle }: Composing) => (
   <fieldset>
-    <legend className="mb-1 text-sm font-semibold">What goes in</legend>
+    <legend className="mb-1 text-sm font-semibold">{say.whatGoesIn}</legend>
     {offeredParts(facts).map((part) => (
       <label key={part} className="flex items-center gap-2.5 py-0.5">
         <input
@@ -29,23 +23,23 @@ const WhatGoesIn = ({ facts, parts, setParts, toggle }: Composing) => (
     ))}
     <p className="mt-1.5 flex gap-4">
       <Button kind="link" onClick={() => setParts([...INVITATION_PARTS])}>
-        Everything
+        {say.everything}
       </Button>
       <Button kind="link" onClick={() => setParts(['words'])}>
-        Words only
+        {say.wordsOnly}
       </Button>
     </p>
   </fieldset>
 );
 
 const READERS = [
-  { value: 'class', label: 'The class, or whom I send it to' },
-  { value: 'public', label: 'Anyone: it goes on a public page' },
+  { value: 'class', label: say.theClassOrWhomI },
+  { value: 'public', label: say.anyoneItGoes },
 ] as const;
 
 const WhoReads = ({ readers, setReaders }: Composing) => (
   <fieldset>
-    <legend className="mb-1 text-sm font-semibold">Who will read it</legend>
+    <legend className="mb-1 text-sm font-semibold">{say.whoWillReadIt}</legend>
     {READERS.map(({ value, label }) => (
       <label key={value} className="flex items-center gap-2.5 py-0.5">
         <input
@@ -66,7 +60,7 @@ export const InvitationParts = ({ composing }: { composing: Composing }) => (
     <WhatGoesIn {...composing} />
     {composing.parts.includes('words') && (
       <TextField
-        label="The words that are the link"
+        label={say.theWords}
         maxLength={200}
         value={composing.linkWords}
         onChange={(e) => composing.setLinkWords(e.target.value)}

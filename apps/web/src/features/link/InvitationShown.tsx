@@ -4,22 +4,19 @@ import { Button } from '../../ui/Button.js';
 import { NoteList } from '../../ui/Margin.js';
 import { PickOne } from '../../ui/PickOne.js';
 import { FORMS, type Form, type useInvitation } from './useInvitation.js';
+import * as say from './words.js';
 
 type Composing = ReturnType<typeof useInvitation>;
 
-const COPY_WORDS: Record<Form, string> = {
-  rich: 'Copy it, rich and plain',
-  text: 'Copy it as plain text',
-  markdown: 'Copy it as Markdown',
-};
+const COPY_WORDS: Record<Form, string> = say.copyWords;
 
 const WhatIsCopied = ({ form, parts, rendered }: Composing) => (
   <section
-    aria-label="What will be copied"
+    aria-label={say.whatWillBeCopied}
     tabIndex={0}
     className="max-h-64 min-h-40 overflow-auto rounded-small border border-edge bg-paper p-4 break-words"
   >
-    {parts.length === 0 && <p className="text-soft">Nothing is chosen.</p>}
+    {parts.length === 0 && <p className="text-soft">{say.nothingIsChosen}</p>}
     {form === 'rich' ? (
       // renderInvitation escapes everything typed; what it gives holds only its own marks.
       <div
@@ -38,7 +35,7 @@ export function InvitationShown({ composing }: { composing: Composing }) {
   const act = useNoteActions();
   return (
     <div className="grid min-w-0 content-start gap-3">
-      <PickOne label="Form" value={form} choices={FORMS} onChange={setForm} />
+      <PickOne label={say.form} value={form} choices={FORMS} onChange={setForm} />
       <WhatIsCopied {...composing} />
       <NoteList
         notes={[...rollNotes, ...reviewInvitation(parts, facts, readers)]}

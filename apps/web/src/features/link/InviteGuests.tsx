@@ -6,6 +6,9 @@ import { Field, FieldError, inputClass } from '../../ui/Field.js';
 import { ChoicePart } from '../../ui/choices.js';
 import { guestsReadSoFar } from './guestsReadSoFar.js';
 import { ALWAYS, type When } from './whens.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 interface Typed {
   text: string;
@@ -14,20 +17,49 @@ interface Typed {
 }
 
 const THEY = [
-  { value: 'inside', label: 'come as others do' },
-  { value: 'speaker', label: 'speak', hint: 'present, and go straight in' },
-  { value: 'watcher', label: 'only watch', hint: 'have no seat' },
+  { value: 'inside', label: say.comeAsOthersDo },
+  { value: 'speaker', label: 'speak', hint: say.presentAndGoStraightIn },
+  { value: 'watcher', label: say.onlyWatch, hint: say.haveNoSeat },
 ];
 
 /** `always` in a sentence about guests. */
 const atAnyTime = (when: When): When =>
-  when.value === ALWAYS ? { ...when, label: 'whenever this link is used' } : when;
+  when.value === ALWAYS ? { ...when, label: say.wheneverThisLinkIsUsed } : when;
 
 interface InviteProps {
   linkId: number;
   whens: When[];
   onDone: () => void;
 }
+
+interface HowProps extends Pick<InviteProps, 'whens'> {
+  typed: Typed;
+  change: (part: Partial<Typed>) => void;
+}
+
+const HowTheyCome = ({ typed, whens, change }: HowProps) => (
+  <p className="text-lg leading-sentence">
+    <Said
+      as={say.theyHowComeAreInvited}
+      howCome={
+        <ChoicePart
+          label={say.howTheyCome}
+          value={typed.comes}
+          choices={THEY}
+          onChange={(next) => change({ comes: next as Typed['comes'] })}
+        />
+      }
+      areInvited={
+        <ChoicePart
+          label={say.whatTheyAreInvitedTo}
+          value={typed.when}
+          choices={whens.map(atAnyTime)}
+          onChange={(next) => change({ when: next })}
+        />
+      }
+    />
+  </p>
+);
 
 /** Guests by name and address, as many as are pasted, for the link, a series or one date. */
 export function InviteGuests({ linkId, whens, onDone }: InviteProps) {
@@ -39,17 +71,17 @@ export function InviteGuests({ linkId, whens, onDone }: InviteProps) {
       return add({ params: { linkId }, body: { text, comes, ...dates } });
     },
     fieldOf: (path) => (path === 'text' ? 'text' : ''),
-    keepAs: { name: `guests of ${linkId}` },
+    keepAs: { name: fill(say.guestsOf, { linkId }) },
     onDone,
   });
   const { register, errorAt, problem, isSending, submit, change } = form;
-  const { text, comes, when } = form.watch();
+  const typed = form.watch();
   return (
     <form className="mt-3 grid max-w-xl gap-3" noValidate onSubmit={submit}>
       <Field
-        label="Names and addresses, a line each"
+        label={say.namesAndAddressesALine}
         error={errorAt('text')}
-        hint={guestsReadSoFar(text)}
+        hint={guestsReadSoFar(typed.text)}
       >
         {(p) => (
           <textarea
@@ -62,28 +94,13 @@ export function InviteGuests({ linkId, whens, onDone }: InviteProps) {
           />
         )}
       </Field>
-      <p className="text-lg leading-sentence">
-        They{' '}
-        <ChoicePart
-          label="How they come"
-          value={comes}
-          choices={THEY}
-          onChange={(next) => change({ comes: next as Typed['comes'] })}
-        />{' '}
-        <ChoicePart
-          label="What they are invited to"
-          value={when}
-          choices={whens.map(atAnyTime)}
-          onChange={(next) => change({ when: next })}
-        />
-        .
-      </p>
+      <HowTheyCome typed={typed} whens={whens} change={change} />
       {problem && errorAt('text') === undefined && <FieldError>{problem.title}</FieldError>}
       <p className="flex gap-3">
         <Button type="submit" kind="act" disabled={isSending}>
-          Invite them
+          {say.inviteThem}
         </Button>
-        <Button onClick={onDone}>Not now</Button>
+        <Button onClick={onDone}>{say.notNow}</Button>
       </p>
     </form>
   );

@@ -2,6 +2,7 @@ import { Suspense, lazy, useState } from 'react';
 import type { ClassItem } from '@glen/contract';
 import { Button } from '../../ui/Button.js';
 import { copyAddress } from './copy.js';
+import * as say from './words.js';
 
 const CopyAs = lazy(() => import('./CopyAs.js'));
 
@@ -15,9 +16,9 @@ export function CopyButtons({ link, composingAtOnce = false }: CopyProps) {
   const [composing, setComposing] = useState(composingAtOnce);
   return (
     <>
-      <Button onClick={() => void copyAddress(link.address)}>Copy link</Button>
+      <Button onClick={() => void copyAddress(link.address)}>{say.copyLink}</Button>
       <Button aria-haspopup="dialog" onClick={() => setComposing(true)}>
-        Copy as…
+        {say.copyAsDots}
       </Button>
       {composing && (
         <Suspense fallback={null}>

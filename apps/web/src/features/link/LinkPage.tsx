@@ -32,6 +32,8 @@ import { Room } from './Room.js';
 import { Stands, type Stand } from './Stands.js';
 import { Together } from './Together.js';
 import { notedLink } from './noted.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const Part = ({ title, children }: { title: string; children: ReactNode }) => (
   <section aria-label={title} className="mt-6 border-t border-line pt-4">
@@ -42,8 +44,8 @@ const Part = ({ title, children }: { title: string; children: ReactNode }) => (
 
 const STANDS_NOWHERE: Note = {
   severity: 'inform',
-  title: 'It stands nowhere yet',
-  text: 'Copy it to whom it is for, or post it.',
+  title: say.itStandsNowhereYet,
+  text: say.copyItToWhomIt,
 };
 
 /** What needs thought about a link: itself, its rules, and where it stands; actions only for those who may. */
@@ -72,31 +74,31 @@ const Head = ({ link }: { link: LinkDetail }) => (
         <ScreenTitle tab={`${link.label}: ${link.classTitle}`}>{link.label}</ScreenTitle>
         <p className="text-soft">
           <Link className="hover:underline" to={`/classes/${link.classId}/links`}>
-            {link.classTitle}, links
+            {fill(say.classTitleLinks, { classTitle: link.classTitle })}
           </Link>
-          {link.main && ' · the class period’s own'}
+          {link.main && say.theClassPeriodsOwn2}
         </p>
       </div>
-      {link.state === 'retired' && <Chip tone="wrong">Stopped</Chip>}
+      {link.state === 'retired' && <Chip tone="wrong">{say.stopped}</Chip>}
     </header>
     <p className="mt-4 flex flex-wrap items-center gap-3 border-y border-dashed border-edge py-3.5">
       <code
         className={`rounded-small bg-shade px-2.5 py-1 font-mono text-lg font-bold ${link.state === 'retired' ? 'line-through' : ''}`}
       >
-        /door/{link.code}
+        {`/door/${link.code}`}
       </code>
       {link.state === 'live' && (
         <span className="ml-auto flex flex-wrap gap-2.5">
           <CopyButtons link={link} />
           <Link to={`/door/${link.code}/how`} className={buttonClass()}>
-            How students get in
+            {say.howStudentsGetIn}
           </Link>
           {link.mayEdit && (
             <Link
               to={`/desk/${link.id}`}
               className="inline-flex items-center rounded-small border border-edge bg-sheet px-3.5 py-1.5 text-md font-semibold hover:bg-shade"
             >
-              To the desk
+              {say.toTheDesk}
             </Link>
           )}
         </span>
@@ -129,24 +131,24 @@ function Parts({
       <div className="mt-3">
         <LinkSentence link={link} classPeriod={classPeriod} />
       </div>
-      <Part title="Entry">
+      <Part title={say.entry}>
         <RulesEditor edits={edits} answer={rules} zone={zone} />
       </Part>
-      <Part title="Where it stands">
+      <Part title={say.whereItStands}>
         <Stands linkId={link.id} places={places} zone={zone} />
       </Part>
-      <Part title="Behind the door">
+      <Part title={say.behindTheDoor}>
         <Room link={link} rules={edits.rules} />
       </Part>
-      <Part title="Who presents">
+      <Part title={say.whoPresents}>
         <Presenters link={link} classPeriod={classPeriod} />
       </Part>
       {isForAll && (
-        <Part title="Who else meets here">
+        <Part title={say.whoElseMeetsHere}>
           <Together link={link} classPeriod={classPeriod} />
         </Part>
       )}
-      <Part title="Its addresses">
+      <Part title={say.itsAddresses}>
         <Addresses
           link={link}
           places={places}
@@ -175,7 +177,7 @@ function Body({ classPeriod, link, rules, zone }: BodyProps) {
     if (name === 'reopen-link')
       void reopen({ params: { linkId: link.id }, body: { version: link.version } });
     else if (name === 'renew-link') void navigate(`/classes/${link.classId}/links?new=Lessons`);
-    else if (fix) void edits.put({ ...edits.own, ...fix }, 'Mended.');
+    else if (fix) void edits.put({ ...edits.own, ...fix }, say.mended);
   };
   return (
     <Screen

@@ -10,13 +10,16 @@ import { NameCard } from './NameCard.js';
 import { editOf } from './audienceDraft.js';
 import { PURPOSES, SHOWN, audienceInWords } from './noted.js';
 import { useLinkEdits } from './useLinkEdits.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 const KINDS = [
-  { value: 'lesson', label: 'a lesson' },
-  { value: 'one-to-one', label: 'a one-to-one' },
-  { value: 'help', label: 'drop-in help' },
-  { value: 'event', label: 'an event with guests' },
-  { value: 'project', label: 'a project group' },
+  { value: 'lesson', label: say.aLesson },
+  { value: 'one-to-one', label: say.aOneToOne },
+  { value: 'help', label: say.dropInHelp2 },
+  { value: 'event', label: say.anEventWithGuests },
+  { value: 'project', label: say.aProjectGroup },
 ];
 
 /** The purposes that Glen knows, and the link's own. */
@@ -28,12 +31,19 @@ const purposesFor = (link: LinkDetail): string[] => {
 /** What a link is for, told to those who may not change it. */
 const ReadOnly = ({ link }: { link: LinkDetail }) => (
   <p className="text-lg leading-sentence">
-    For <b>{link.purpose || 'Lessons'}</b>, and for <b>{audienceInWords(link)}</b>.
+    <Said
+      as={say.forAndFor}
+      purpose={<b>{link.purpose || say.lessons}</b>}
+      audience={<b>{audienceInWords(link)}</b>}
+    />
     {link.hosts.length > 0 && (
       <>
         {' '}
-        {link.hosts.map((h) => h.name).join(', ')} {link.hosts.length === 1 ? 'hosts' : 'host'} here{' '}
-        {link.hostedBy === 'named' ? 'and nobody else' : 'too'}.
+        {fill(say.hostsWhatHereWhat2, {
+          hosts: link.hosts.map((h) => h.name).join(', '),
+          what: link.hosts.length === 1 ? 'hosts' : 'host',
+          what2: link.hostedBy === 'named' ? say.andNobodyElse : 'too',
+        })}
       </>
     )}
   </p>
@@ -42,7 +52,7 @@ const ReadOnly = ({ link }: { link: LinkDetail }) => (
 const Trouble = ({ problem }: { problem: Problem }) => (
   <FieldError>
     {problem.status === 409
-      ? 'Somebody changed this link just now. It is shown as it stands; change it again if you still want to.'
+      ? say.somebodyChangedThisLinkJustNow
       : (problem.errors?.[0]?.message ?? problem.title)}
   </FieldError>
 );
@@ -67,33 +77,39 @@ function PeopleParts({
   );
   return (
     <>
-      . It is for{' '}
-      <AudiencePart
-        draft={audience}
-        onChange={(d) => changeAudience(editOf(audience, d))}
-        classId={link.classId}
-        classes={classes?.classes ?? [classPeriod.class]}
-        groups={groups?.groups ?? []}
-        names={names}
-        error={messageFor(problem, 'classIds', 'groupIds', 'personIds', 'guests')}
-      />
-      , hosted by{' '}
-      {link.main || !me?.person ? (
-        'the class period’s hosts and'
-      ) : (
-        <HostedBy
-          draft={audience}
-          me={me.person.id}
-          onChange={(d) => changeAudience(editOf(audience, d))}
-        />
-      )}{' '}
-      <HostsPart
-        draft={audience}
-        onChange={(d) => changeAudience(editOf(audience, d))}
-        staff={groups?.staff ?? []}
-        error={messageFor(problem, 'hostIds', 'hostedBy')}
-      />
-      . Students{' '}
+      <Said
+        as={say.itIsForHosted}
+        audiencePart={
+          <AudiencePart
+            draft={audience}
+            onChange={(d) => changeAudience(editOf(audience, d))}
+            classId={link.classId}
+            classes={classes?.classes ?? [classPeriod.class]}
+            groups={groups?.groups ?? []}
+            names={names}
+            error={messageFor(problem, 'classIds', 'groupIds', 'personIds', 'guests')}
+          />
+        }
+        what={
+          link.main || !me?.person ? (
+            say.theClassPeriodsHostsAnd
+          ) : (
+            <HostedBy
+              draft={audience}
+              me={me.person.id}
+              onChange={(d) => changeAudience(editOf(audience, d))}
+            />
+          )
+        }
+        hostsPart={
+          <HostsPart
+            draft={audience}
+            onChange={(d) => changeAudience(editOf(audience, d))}
+            staff={groups?.staff ?? []}
+            error={messageFor(problem, 'hostIds', 'hostedBy')}
+          />
+        }
+      />{' '}
     </>
   );
 }
@@ -112,37 +128,44 @@ export function LinkSentence({
   return (
     <>
       <p className="text-lg leading-sentence">
-        For{' '}
-        <ChoicePart
-          label="What it is for"
-          value={link.purpose || 'Lessons'}
-          onChange={(v) => void change({ purpose: v }, `It is for: ${v}.`)}
-          choices={purposesFor(link).map((p) => ({ value: p, label: p }))}
+        <Said
+          as={say.forCalledUsedAs}
+          whatIt={
+            <ChoicePart
+              label={say.whatItIsFor}
+              value={link.purpose || say.lessons}
+              onChange={(v) => void change({ purpose: v }, fill(say.itIsFor, { v }))}
+              choices={purposesFor(link).map((p) => ({ value: p, label: p }))}
+            />
+          }
+          link={
+            <NameCard
+              key={link.label}
+              name={link.label}
+              error={messageFor(problem, 'label')}
+              onSave={(label) => void change({ label }, fill(say.itIsCalled, { label }))}
+            />
+          }
+          kindSession={
+            <ChoicePart
+              label={say.whatKindOfSession}
+              value={link.kind}
+              marked={false}
+              onChange={(v) => void change({ kind: v as LinkDetail['kind'] }, say.changed)}
+              choices={KINDS}
+            />
+          }
+          peopleParts={<PeopleParts link={link} classPeriod={classPeriod} edits={edits} />}
+          whetherStudents={
+            <ChoicePart
+              label={say.whetherStudentsSeeIt}
+              value={String(link.shown)}
+              marked={false}
+              onChange={(v) => void change({ shown: v === 'true' }, say.changed)}
+              choices={SHOWN}
+            />
+          }
         />
-        , called{' '}
-        <NameCard
-          key={link.label}
-          name={link.label}
-          error={messageFor(problem, 'label')}
-          onSave={(label) => void change({ label }, `It is called ${label}.`)}
-        />
-        , used as{' '}
-        <ChoicePart
-          label="What kind of session"
-          value={link.kind}
-          marked={false}
-          onChange={(v) => void change({ kind: v as LinkDetail['kind'] }, 'Changed.')}
-          choices={KINDS}
-        />
-        <PeopleParts link={link} classPeriod={classPeriod} edits={edits} />
-        <ChoicePart
-          label="Whether students see it"
-          value={String(link.shown)}
-          marked={false}
-          onChange={(v) => void change({ shown: v === 'true' }, 'Changed.')}
-          choices={SHOWN}
-        />
-        .
       </p>
       <GuestList link={link} sessions={classPeriod.sessions} />
       {problem && <Trouble problem={problem} />}

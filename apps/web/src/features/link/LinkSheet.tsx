@@ -11,6 +11,8 @@ import { Pennant } from '../../ui/Pennant.js';
 import { Empty } from '../../ui/States.js';
 import { Margin, Screen } from '../../ui/Margin.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 function QrCode({ address, title }: { address: string; title: string }) {
   const [source, setSource] = useState<string>();
@@ -20,7 +22,7 @@ function QrCode({ address, title }: { address: string; title: string }) {
     );
   }, [address]);
   return source ? (
-    <img src={source} alt={`QR code of the door of ${title}`} className="size-36" />
+    <img src={source} alt={fill(say.qrCodeOfTheDoor, { title })} className="size-36" />
   ) : (
     <span className="size-36" />
   );
@@ -37,9 +39,7 @@ function Card({ link }: { link: LinkRow }) {
           <Pennant pennant={link.pennant} size="small" />
           {title}
         </h2>
-        <p className="mt-1 text-sm text-soft">
-          The same link all year. On a phone, point the camera at the code; or type it at /door.
-        </p>
+        <p className="mt-1 text-sm text-soft">{say.theSameLinkAllYear}</p>
         <p className="mt-2 font-mono text-xl font-bold">
           {word}-<wbr />
           {rest}
@@ -56,24 +56,20 @@ function Card({ link }: { link: LinkRow }) {
 
 const PRINTED: Note = {
   severity: 'inform',
-  title: 'What is printed',
-  text: 'Only the cards, two to a row on a wide page, none cut in two.',
+  title: say.whatIsPrinted,
+  text: say.onlyTheCardsTwo,
 };
 
 const Sheet = ({ links }: { links: LinkRow[] }) => (
   <Screen margin={<Margin notes={links.length > 0 ? [PRINTED] : []} />}>
     <header className="mb-4 flex items-baseline gap-4">
-      <ScreenTitle tab="The sheet of links" />
+      <ScreenTitle tab={say.theSheetOfLinks} />
       <Button kind="act" className="ml-auto print:hidden" onClick={() => window.print()}>
         <Printer size={16} aria-hidden="true" />
-        Print it
+        {say.printIt}
       </Button>
     </header>
-    {links.length === 0 && (
-      <Empty title="No links to print">
-        Once the office puts you down for a class period, its card stands here.
-      </Empty>
-    )}
+    {links.length === 0 && <Empty title={say.noLinksToPrint}>{say.onceTheOfficePutsYou}</Empty>}
     <ul className="grid gap-4 lg:grid-cols-2">
       {links.map((link) => (
         <Card key={link.id} link={link} />

@@ -2,6 +2,8 @@ import { flexRender, type Header, type Row, type Table } from '@tanstack/react-t
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import type { LinkRow } from '@glen/contract';
 import { BareTick } from '../../ui/BareTick.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const ARIA_SORT = { asc: 'ascending', desc: 'descending' } as const;
 
@@ -35,7 +37,7 @@ function TableHead({ table }: { table: Table<LinkRow> }) {
         <tr key={group.id} className="text-sm text-soft">
           <th scope="col" className="w-8 py-1.5">
             <BareTick
-              aria-label="Choose all"
+              aria-label={say.chooseAll}
               checked={table.getIsAllRowsSelected()}
               onChange={table.getToggleAllRowsSelectedHandler()}
             />
@@ -56,7 +58,7 @@ function LinkTableRow({ row }: { row: Row<LinkRow> }) {
     <tr className={`border-t border-line align-top ${isSelected ? 'bg-shade' : ''}`}>
       <td className="py-2.5">
         <BareTick
-          aria-label={`Choose ${label}, ${classTitle}`}
+          aria-label={fill(say.chooseLabelClassTitle, { label, classTitle })}
           checked={isSelected}
           onChange={row.getToggleSelectedHandler()}
         />
@@ -72,7 +74,7 @@ function LinkTableRow({ row }: { row: Row<LinkRow> }) {
 
 /** Links in rows that can be chosen and sorted. */
 export const LinkTable = ({ table }: { table: Table<LinkRow> }) => (
-  <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Links">
+  <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label={say.links}>
     <table className="w-full text-left">
       <TableHead table={table} />
       <tbody>

@@ -10,6 +10,7 @@ import type { ClassPeriod } from '../school/classPeriod.js';
 import { NewLink } from './NewLink.js';
 import { LinkInList, SortableLinks } from './SortableLinks.js';
 import { notedLink } from './noted.js';
+import * as say from './words.js';
 
 /** The button that begins another link, or that link's sentence; the address remembers which. */
 function MakeAnother({ classPeriod: { class: c } }: { classPeriod: ClassPeriod }) {
@@ -29,8 +30,8 @@ function MakeAnother({ classPeriod: { class: c } }: { classPeriod: ClassPeriod }
     );
   return (
     <p className="mb-4">
-      <Button kind="act" onClick={() => make('Group work')}>
-        Make another link
+      <Button kind="act" onClick={() => make(say.groupWork)}>
+        {say.makeAnotherLink}
       </Button>
     </p>
   );
@@ -76,7 +77,7 @@ function List({
       />
       {stopped.length > 0 && (
         <section className="mt-6">
-          <h2 className="mb-1 text-base">Stopped</h2>
+          <h2 className="mb-1 text-base">{say.stopped}</h2>
           <ul>
             {stopped.map((l) => (
               <li key={l.id} className="flex items-center gap-3 border-t border-line py-3">

@@ -3,6 +3,8 @@ import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { TextField } from '../../ui/TextField.js';
 import { CardPart } from '../../ui/SentencePart.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 interface NameProps {
   name: string;
@@ -23,13 +25,13 @@ function NameForm({ name, error, onSave, close }: NameProps & { close: () => voi
   return (
     <form className="grid w-64 gap-3" noValidate onSubmit={submit}>
       <TextField
-        label="Name"
-        error={error ?? (isBlank ? 'Give it a name.' : undefined)}
+        label={say.name}
+        error={error ?? (isBlank ? say.giveItAName : undefined)}
         maxLength={80}
         {...register('name')}
       />
       <Button type="submit" kind="strong" disabled={isBlank}>
-        Use it
+        {say.useIt}
       </Button>
     </form>
   );
@@ -40,7 +42,7 @@ export function NameCard(props: NameProps) {
   const [open, setOpen] = useState(false);
   return (
     <CardPart
-      label={`Name: ${props.name}`}
+      label={fill(say.nameName, { name: props.name })}
       shown={props.name}
       open={open}
       onOpenChange={setOpen}

@@ -6,6 +6,8 @@ import { DateField } from '../../ui/DateField.js';
 import { FieldError } from '../../ui/Field.js';
 import { ChoicePart } from '../../ui/choices.js';
 import { ALWAYS, type When } from './whens.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 interface Wanted {
   personId: number;
@@ -17,8 +19,8 @@ interface Wanted {
 }
 
 const TAKES_OVER = [
-  { value: 'no', label: 'does not take over' },
-  { value: 'yes', label: 'takes over while no host is in' },
+  { value: 'no', label: say.doesNotTakeOver },
+  { value: 'yes', label: say.takesOverWhileNoHost },
 ];
 
 interface NameProps {
@@ -43,21 +45,26 @@ interface BoundsProps extends Pick<Wanted, 'from' | 'until'> {
 const Bounds = ({ from, until, change }: BoundsProps) => (
   <>
     {' '}
-    from{' '}
-    <DateField
-      dress="part"
-      aria-label="The first day they present"
-      placeholder="now"
-      value={from}
-      onChange={(next) => change({ from: next })}
-    />{' '}
-    until{' '}
-    <DateField
-      dress="part"
-      aria-label="The last day they present"
-      placeholder="further notice"
-      value={until}
-      onChange={(next) => change({ until: next })}
+    <Said
+      as={say.fromFirstDayUntilLastDay}
+      firstDay={
+        <DateField
+          dress="part"
+          aria-label={say.theFirstDayTheyPresent}
+          placeholder={say.now}
+          value={from}
+          onChange={(next) => change({ from: next })}
+        />
+      }
+      lastDay={
+        <DateField
+          dress="part"
+          aria-label={say.theLastDayTheyPresent}
+          placeholder={say.furtherNotice}
+          value={until}
+          onChange={(next) => change({ until: next })}
+        />
+      }
     />
   </>
 );
@@ -77,30 +84,37 @@ export function NamePresenter({ linkId, staff, whens }: NameProps) {
   return (
     <form className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2" onSubmit={submit}>
       <p className="text-lg leading-sentence">
-        <ChoicePart
-          label="Who presents"
-          value={String(personId)}
-          choices={staff.map((one) => ({ value: String(one.id), label: one.name }))}
-          onChange={(next) => change({ personId: Number(next) })}
-        />{' '}
-        presents{' '}
-        <ChoicePart
-          label="When they present"
-          value={when}
-          choices={whens}
-          onChange={(next) => change({ when: next })}
+        <Said
+          as={say.presentsAnd}
+          presents={
+            <ChoicePart
+              label={say.whoPresents}
+              value={String(personId)}
+              choices={staff.map((one) => ({ value: String(one.id), label: one.name }))}
+              onChange={(next) => change({ personId: Number(next) })}
+            />
+          }
+          whenPresent={
+            <ChoicePart
+              label={say.whenTheyPresent}
+              value={when}
+              choices={whens}
+              onChange={(next) => change({ when: next })}
+            />
+          }
+          what={!isOneDate && <Bounds from={from} until={until} change={change} />}
+          whetherTake={
+            <ChoicePart
+              label={say.whetherTheyTakeOver}
+              value={takesOver}
+              choices={TAKES_OVER}
+              onChange={(next) => change({ takesOver: next })}
+            />
+          }
         />
-        {!isOneDate && <Bounds from={from} until={until} change={change} />}, and{' '}
-        <ChoicePart
-          label="Whether they take over"
-          value={takesOver}
-          choices={TAKES_OVER}
-          onChange={(next) => change({ takesOver: next })}
-        />
-        .
       </p>
       <Button type="submit" disabled={isSending}>
-        Name them
+        {say.nameThem}
       </Button>
       {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
     </form>

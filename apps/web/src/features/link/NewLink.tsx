@@ -9,12 +9,15 @@ import { AudiencePart } from './AudiencePart.js';
 import { HostedBy, HostsPart } from './HostsPart.js';
 import { PURPOSES, SHOWN } from './noted.js';
 import { OWN_WORDS, useNewLink } from './useNewLink.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Making = ReturnType<typeof useNewLink>;
 
 const PURPOSE_CHOICES = [
   ...PURPOSES.map((p) => ({ value: p.words, label: p.words })),
-  { value: OWN_WORDS, label: 'something else…', apart: true },
+  { value: OWN_WORDS, label: say.somethingElseDots, apart: true },
 ];
 
 function PurposeParts({ making }: { making: Making }) {
@@ -22,7 +25,7 @@ function PurposeParts({ making }: { making: Making }) {
   return (
     <>
       <ChoicePart
-        label="What it is for"
+        label={say.whatItIsFor}
         value={draft.purpose}
         onChange={choosePurpose}
         choices={PURPOSE_CHOICES}
@@ -31,10 +34,10 @@ function PurposeParts({ making }: { making: Making }) {
         <>
           {' '}
           <input
-            aria-label="In your words"
+            aria-label={say.inYourWords}
             className={`${typedPart} w-44`}
             maxLength={80}
-            placeholder="in your words"
+            placeholder={say.inYourWords2}
             value={draft.words}
             onChange={(e) => writePurpose(e.target.value)}
           />
@@ -46,7 +49,7 @@ function PurposeParts({ making }: { making: Making }) {
 
 const NamePart = ({ making: { draft, errorAt, writeLabel } }: { making: Making }) => (
   <input
-    aria-label="Name"
+    aria-label={say.name}
     className={`${typedPart} w-52`}
     maxLength={80}
     aria-invalid={errorAt('label') !== undefined}
@@ -66,36 +69,45 @@ function Sentence({ making, classPeriod, classes }: SentenceProps) {
   const { data: groups } = api.useGroupsQuery({ params: { classId: classPeriod.id } });
   return (
     <p className="text-lg leading-sentence">
-      For <PurposeParts making={making} />, called <NamePart making={making} />. It is for{' '}
-      <AudiencePart
-        draft={draft.audience}
-        onChange={(audience) => change({ audience })}
-        classId={classPeriod.id}
-        classes={classes}
-        groups={groups?.groups ?? []}
-        names={new Map()}
-        error={errorAt('audience')}
+      <Said
+        as={say.forCalledIt}
+        purposeParts={<PurposeParts making={making} />}
+        namePart={<NamePart making={making} />}
+        audiencePart={
+          <AudiencePart
+            draft={draft.audience}
+            onChange={(audience) => change({ audience })}
+            classId={classPeriod.id}
+            classes={classes}
+            groups={groups?.groups ?? []}
+            names={new Map()}
+            error={errorAt('audience')}
+          />
+        }
+        hostedBy={
+          <HostedBy
+            draft={draft.audience}
+            me={making.me}
+            onChange={(audience) => change({ audience })}
+          />
+        }
+        hostsPart={
+          <HostsPart
+            draft={draft.audience}
+            onChange={(audience) => change({ audience })}
+            staff={groups?.staff ?? []}
+            error={errorAt('audience.hostIds')}
+          />
+        }
+        whetherStudents={
+          <ChoicePart
+            label={say.whetherStudentsSeeIt}
+            value={String(draft.shown)}
+            onChange={(v) => change({ shown: v === 'true' })}
+            choices={SHOWN}
+          />
+        }
       />
-      , hosted by{' '}
-      <HostedBy
-        draft={draft.audience}
-        me={making.me}
-        onChange={(audience) => change({ audience })}
-      />{' '}
-      <HostsPart
-        draft={draft.audience}
-        onChange={(audience) => change({ audience })}
-        staff={groups?.staff ?? []}
-        error={errorAt('audience.hostIds')}
-      />
-      . Students{' '}
-      <ChoicePart
-        label="Whether students see it"
-        value={String(draft.shown)}
-        onChange={(v) => change({ shown: v === 'true' })}
-        choices={SHOWN}
-      />
-      .
     </p>
   );
 }
@@ -109,30 +121,30 @@ interface NewLinkProps {
 }
 
 /** Another link of a class period, in a sentence: what for, called what, for whom. */
-export function NewLink({ classPeriod, classes, start = 'Group work', onClose }: NewLinkProps) {
+export function NewLink({ classPeriod, classes, start = say.groupWork, onClose }: NewLinkProps) {
   const { data: me } = api.useMeQuery();
   const making = useNewLink(classPeriod, start, me?.person?.id ?? 0);
   const { known, problem, errorAt } = making;
   const wrong = errorAt('label', 'words') ?? problem?.title;
   return (
     <section
-      aria-label="New link"
+      aria-label={say.newLink2}
       className="mb-5 rounded-big border border-line bg-sheet p-5 shadow-soft"
     >
-      <h2 className="mb-2 text-xl">A new link</h2>
+      <h2 className="mb-2 text-xl">{say.aNewLink2}</h2>
       <form noValidate onSubmit={making.submit}>
         <Sentence making={making} classPeriod={classPeriod} classes={classes} />
         <p className="mt-1 text-md text-soft">
           {known
-            ? `${PRESETS[known.preset].what} You can change its entry rules afterwards.`
-            : 'It takes the class period’s entry rules; you can change them afterwards.'}
+            ? fill(say.youCanChangeItsEntry, { what: PRESETS[known.preset].what })
+            : say.itTakesTheClassPeriods}
         </p>
         {wrong && <FieldError>{wrong}</FieldError>}
         <p className="mt-3 flex gap-3">
           <Button type="submit" kind="act" disabled={making.isSending}>
-            Make the link
+            {say.makeTheLink}
           </Button>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>{say.leaveIt}</Button>
         </p>
       </form>
     </section>

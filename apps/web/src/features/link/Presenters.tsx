@@ -7,6 +7,8 @@ import { FieldError } from '../../ui/Field.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { NamePresenter } from './NamePresenter.js';
 import { presentingWhens } from './whens.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Presenter = LinkDetail['presenters'][number];
 
@@ -30,7 +32,7 @@ function PresenterRow({ linkId, presenter }: { linkId: number; presenter: Presen
   const drop = async (): Promise<void> => {
     const { error } = await remove({ params, body: { presenterId } });
     if (error) return setProblem(problemOf(error));
-    offerUndo(`${name} presents no longer ${words}.`, () =>
+    offerUndo(fill(say.presentsNoLonger, { name, words }), () =>
       add({ params, body: asSent(presenter) }).unwrap(),
     );
   };
@@ -42,10 +44,10 @@ function PresenterRow({ linkId, presenter }: { linkId: number; presenter: Presen
       <Button
         kind="link"
         disabled={isLoading}
-        aria-label={`${name}, ${words}: present no longer`}
+        aria-label={fill(say.presentNoLonger, { name, words })}
         onClick={() => void drop()}
       >
-        No longer
+        {say.noLonger}
       </Button>
       {problem && <FieldError>{problem.title}</FieldError>}
     </li>
@@ -67,10 +69,10 @@ export function Presenters({ link, classPeriod }: PresentersProps) {
     <>
       <p className="text-soft">
         {always.length > 0
-          ? `${always.join(', ')}, by the class period, always.`
-          : 'Hosts; nobody is named by the class period.'}
+          ? fill(say.byTheClassPeriodAlways, { always: always.join(', ') })
+          : say.hostsNobodyIsNamed}
       </p>
-      <ul aria-label="Who presents here">
+      <ul aria-label={say.whoPresentsHere}>
         {link.presenters.map((presenter) => (
           <PresenterRow key={presenter.id} linkId={link.id} presenter={presenter} />
         ))}

@@ -9,17 +9,20 @@ import { DateField } from '../../ui/DateField.js';
 import { FieldError } from '../../ui/Field.js';
 import { ChoicePart } from '../../ui/choices.js';
 import type { Stand } from './Stands.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 const WHYS = {
-  leaked: 'it got into the wrong hands',
-  'tidy-up': 'I am tidying up',
-  'new-year': 'a new year begins',
-  other: 'another reason',
+  leaked: say.itGotIntoTheWrong,
+  'tidy-up': say.iAmTidyingUp,
+  'new-year': say.aNewYearBegins,
+  other: say.anotherReason,
 } as const;
 const HOWS = {
-  stop: 'stops at once',
-  forward: 'leads on to the new one for a while',
-  keep: 'keeps working',
+  stop: say.stopsAtOnce,
+  forward: say.leadsOnToTheNew,
+  keep: say.keepsWorking,
 } as const;
 type Why = keyof typeof WHYS;
 type How = keyof typeof HOWS;
@@ -32,12 +35,7 @@ const USUAL: Record<Why, How> = {
   other: 'forward',
 };
 
-const FOLLOWERS: Record<How, string> = {
-  stop: 'Whoever follows the old one is told that it has stopped; its own audience is told where to look.',
-  forward:
-    'Until then whoever follows the old one comes to the same door; after it they are told where to look.',
-  keep: 'Whoever follows the old one comes to the same door, for good.',
-};
+const FOLLOWERS: Record<How, string> = say.followers;
 
 /** How long the old one leads on, beside its sentence. */
 const USUAL_DAYS = 14;
@@ -61,7 +59,7 @@ function useReplacing(link: LinkDetail, today: string, onDone: () => void) {
     onDone: (replaced) => {
       onDone();
       const body = { version: replaced.version };
-      offerWayBack(`The link is now /door/${replaced.code}.`, [
+      offerWayBack(fill(say.theLinkIsNow, { code: replaced.code }), [
         wayBack('takeBackReplacing', { params, body }),
       ]);
     },
@@ -80,33 +78,43 @@ function Sentence({
 }) {
   return (
     <p className="text-lg leading-sentence">
-      Give it a new address, because{' '}
-      <ChoicePart
-        label="Why"
-        value={why}
-        onChange={(v) => onChange({ why: v as Why, how: USUAL[v as Why] })}
-        choices={Object.entries(WHYS).map(([value, label]) => ({ value, label }))}
-      />
-      . The old one{' '}
-      <ChoicePart
-        label="What becomes of the old one"
-        value={how}
-        onChange={(v) => onChange({ how: v as How })}
-        choices={Object.entries(HOWS).map(([value, label]) => ({ value, label }))}
-      />
-      {how === 'forward' && (
-        <>
-          , until{' '}
-          <DateField
-            aria-label="Until"
-            dress="part"
-            value={until}
-            invalid={isWrong}
-            onChange={(day) => onChange({ until: day })}
+      <Said
+        as={say.giveItANewAddress}
+        why={
+          <ChoicePart
+            label={say.why}
+            value={why}
+            onChange={(v) => onChange({ why: v as Why, how: USUAL[v as Why] })}
+            choices={Object.entries(WHYS).map(([value, label]) => ({ value, label }))}
           />
-        </>
-      )}
-      .
+        }
+        becomesOld={
+          <ChoicePart
+            label={say.whatBecomesOfTheOld}
+            value={how}
+            onChange={(v) => onChange({ how: v as How })}
+            choices={Object.entries(HOWS).map(([value, label]) => ({ value, label }))}
+          />
+        }
+        how={
+          how === 'forward' && (
+            <>
+              <Said
+                as={say.untilUntil}
+                until={
+                  <DateField
+                    aria-label={say.until}
+                    dress="part"
+                    value={until}
+                    invalid={isWrong}
+                    onChange={(day) => onChange({ until: day })}
+                  />
+                }
+              />
+            </>
+          )
+        }
+      />
     </p>
   );
 }
@@ -117,17 +125,18 @@ function Effects({ link, places, how }: { link: LinkDetail; places: Stand[]; how
   return (
     <ul className="mt-1 list-disc pl-5 text-md text-soft">
       {places.length === 0 ? (
-        <li>Glen has put it nowhere itself. What you have pasted by hand keeps the old address.</li>
+        <li>{say.glenHasPutItNowhere}</li>
       ) : (
         <li>
-          {places.map((s) => s.place).join(', ')}:{' '}
-          {readers > 0 ? `${readers} students see the old one there today; ` : ''}Glen puts the new
-          one there by itself.
+          {fill(say.glenPutsTheNewOne, {
+            places: places.map((s) => s.place).join(', '),
+            what: readers > 0 ? fill(say.studentsSeeTheOldOne, { readers }) : '',
+          })}
         </li>
       )}
       <li>{FOLLOWERS[how]}</li>
-      {link.running && <li>A session is running: whoever is inside stays.</li>}
-      <li>Sessions, people, rules and placements stay with the door.</li>
+      {link.running && <li>{say.aSessionIsRunningWhoever}</li>}
+      <li>{say.sessionsPeopleRulesAndPlacements}</li>
     </ul>
   );
 }
@@ -147,13 +156,11 @@ export function ReplaceLink({
   const form = useReplacing(link, today, onDone);
   const wish = form.watch();
   const wrong = form.errorAt('until');
-  const stale = form.theirs
-    ? 'Somebody changed this link just now; look again and press once more.'
-    : undefined;
+  const stale = form.theirs ? say.somebodyChangedThisLinkJust : undefined;
   const message = wrong ?? stale ?? form.problem?.title;
   return (
     <section
-      aria-label="Replace the link"
+      aria-label={say.replaceTheLink}
       className="mt-3 rounded-big border border-line bg-sheet p-4 shadow-soft"
     >
       <form noValidate onSubmit={form.submit}>
@@ -162,9 +169,9 @@ export function ReplaceLink({
         {message && <FieldError>{message}</FieldError>}
         <p className="mt-3 flex gap-2.5">
           <Button type="submit" kind="act" disabled={form.isSending}>
-            Replace it
+            {say.replaceIt}
           </Button>
-          <Button onClick={onDone}>Leave it</Button>
+          <Button onClick={onDone}>{say.leaveIt}</Button>
         </p>
       </form>
     </section>

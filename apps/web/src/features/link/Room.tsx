@@ -6,25 +6,24 @@ import { Button } from '../../ui/Button.js';
 import { WebAddressField } from '../../ui/TextField.js';
 import { RULE_NAMES, valueInWords } from '../entry/sentences.js';
 import { useRoom } from './useRoom.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
-const OWN_ROOM =
-  'Glen’s door keeps who may enter, the lobby, the code and the times. ' +
-  'Whoever has been inside knows the room’s own address; Glen cannot see who leaves it.';
-const SCHOOLS_ROOM =
-  'You can put any room that you have behind this door; the link stays the same.';
-const NO_ROOM =
-  'The door says so to whoever comes, and asks you for its address as you open it. The link stays the same.';
+const OWN_ROOM = say.glensDoorKeepsWhoMay + say.whoeverHasBeenInsideKnows;
+const SCHOOLS_ROOM = say.youCanPutAnyRoom;
+const NO_ROOM = say.theDoorSays;
 
 function WhichRoom({ room, isSchools }: { room: string | null; isSchools: boolean }) {
   if (room)
     return (
       <>
-        A room of your own: <span className="font-mono text-md break-all">{room}</span>
+        <Said
+          as={say.aRoomOfYourOwnRoom}
+          room={<span className="font-mono text-md break-all">{room}</span>}
+        />
       </>
     );
-  return isSchools
-    ? 'The school’s video service. It keeps every rule above by itself.'
-    : 'No room is there yet.';
+  return isSchools ? say.theSchoolsVideoServiceIt : say.noRoomIsThereYet;
 }
 
 /** Which room it is, and what that means. */
@@ -38,7 +37,7 @@ function RoomWords({ link: { room, running } }: { link: LinkDetail }) {
       </p>
       <p className="mt-1 text-md text-soft">
         {room ? OWN_ROOM : withoutOwn}
-        {running && ' A session is running: it stays in the room that it began in.'}
+        {running && say.aSessionIsRunningIt}
       </p>
     </>
   );
@@ -47,7 +46,7 @@ function RoomWords({ link: { room, running } }: { link: LinkDetail }) {
 /** Rules that the school's video service cannot keep. */
 const ByHand = ({ fields, rules }: { fields: LinkDetail['byHand']; rules: EntryRules }) => (
   <div className="mt-3 rounded-small bg-gorse-tint p-3 text-gorse-deep">
-    <h3 className="font-sans text-md font-bold">Set these in the room yourself</h3>
+    <h3 className="font-sans text-md font-bold">{say.setTheseInTheRoom}</h3>
     <ul className="mt-1 list-disc pl-5 text-md">
       {fields.map((field) => (
         <li key={field}>
@@ -60,22 +59,20 @@ const ByHand = ({ fields, rules }: { fields: LinkDetail['byHand']; rules: EntryR
 
 function AddressForm({ room }: { room: ReturnType<typeof useRoom> }) {
   const { register, submit, leave, isSending, errorAt, problem, theirs } = room;
-  const stale = theirs
-    ? 'Somebody changed this link just now; look again and save once more.'
-    : undefined;
+  const stale = theirs ? say.somebodyChangedThisLinkJustNowLook : undefined;
   return (
     <form className="mt-3 grid max-w-xl gap-3" noValidate onSubmit={submit}>
       <WebAddressField
-        label="The room’s address"
-        hint="Visitors see it only once they are let in."
+        label={say.theRoomsAddress}
+        hint={say.visitorsSeeItOnlyOnce}
         error={stale ?? errorAt('address') ?? problem?.title}
         {...register('address')}
       />
       <p className="flex gap-2.5">
         <Button type="submit" kind="act" disabled={isSending}>
-          Put it behind the door
+          {say.putItBehindTheDoor}
         </Button>
-        <Button onClick={leave}>Leave it</Button>
+        <Button onClick={leave}>{say.leaveIt}</Button>
       </p>
     </form>
   );
@@ -94,12 +91,10 @@ export function Room({ link, rules }: { link: LinkDetail; rules: EntryRules }) {
       {link.lookedAt && <RoomChecks link={link} looked={link.lookedAt} rules={rules} />}
       {link.mayEdit && !room.isEditing && (
         <p className="mt-3 flex flex-wrap gap-2.5">
-          <Button onClick={room.edit}>
-            {link.room ? 'Change the room' : 'Use a room of your own'}
-          </Button>
+          <Button onClick={room.edit}>{link.room ? say.changeTheRoom : say.useARoom}</Button>
           {link.room && (
             <Button disabled={room.isSending} onClick={room.takeAway}>
-              {video ? 'Back to the school’s video service' : 'Take the room away'}
+              {video ? say.backToTheSchoolsVideo : say.takeTheRoomAway}
             </Button>
           )}
         </p>

@@ -7,6 +7,9 @@ import { TextField } from '../../ui/TextField.js';
 import { RULE_NAMES, valueInWords } from '../entry/sentences.js';
 import { Tick } from './Tick.js';
 import { useLookedAt } from './useLookedAt.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Looked = NonNullable<LinkDetail['lookedAt']>;
 type Check = Looked['checks'][number];
@@ -34,21 +37,21 @@ function Powers({ looked, note }: PowersProps) {
   >({
     start: { powers: looked.powers },
     send: ({ powers }) => note(powers),
-    onDone: () => toast('Noted.'),
+    onDone: () => toast(say.noted),
   });
-  const stale = theirs ? 'Somebody changed this link just now; note it once more.' : undefined;
+  const stale = theirs ? say.somebodyChangedThisLinkJustNowNote : undefined;
   return (
     <form className="mt-2 flex max-w-xl flex-wrap items-end gap-2.5" noValidate onSubmit={submit}>
       <div className="min-w-0 flex-1 basis-60">
         <TextField
-          label="Who has host’s powers in the room, and with which account"
+          label={say.whoHasHostsPowers}
           error={stale ?? errorAt('powers') ?? problem?.title}
           maxLength={200}
           {...register('powers')}
         />
       </div>
       <Button type="submit" disabled={isSending}>
-        Note it
+        {say.noteIt}
       </Button>
     </form>
   );
@@ -59,18 +62,22 @@ export function RoomChecks({ link, looked, rules }: Props) {
   const { ticked, tick, notePowers } = useLookedAt(link);
   const left = looked.checks.filter(({ key }) => !ticked.includes(key)).length;
   return (
-    <section aria-label="In the room itself" className="mt-3 rounded-small bg-shade p-3">
+    <section aria-label={say.inTheRoomItself} className="mt-3 rounded-small bg-shade p-3">
       <h3 className="font-sans text-md font-bold">
-        In the room itself{' '}
-        <span className="font-normal text-soft">
-          {left === 0 ? 'all looked at' : `${left} of ${looked.checks.length} to look at`}
-        </span>
+        <Said
+          as={say.inTheRoomItselfWhat}
+          what={
+            <span className="font-normal text-soft">
+              {left === 0
+                ? say.allLookedAt
+                : fill(say.ofToLookAt, { left, checksCount: looked.checks.length })}
+            </span>
+          }
+        />
       </h3>
-      <p className="text-md text-soft">
-        Glen cannot reach into this room. Go there, see to each, and tick it.
-      </p>
+      <p className="text-md text-soft">{say.glenCannotReachIntoThis}</p>
       <fieldset disabled={!link.mayEdit} className="mt-2 grid gap-1.5">
-        <legend className="sr-only">What is so in the room</legend>
+        <legend className="sr-only">{say.whatIs}</legend>
         {looked.checks.map((check) => (
           <Tick
             key={check.key}
@@ -82,7 +89,7 @@ export function RoomChecks({ link, looked, rules }: Props) {
       </fieldset>
       {link.mayEdit && <Powers looked={looked} note={notePowers} />}
       {!link.mayEdit && looked.powers && (
-        <p className="mt-2 text-md">Host’s powers there: {looked.powers}</p>
+        <p className="mt-2 text-md">{fill(say.hostsPowersThere, { powers: looked.powers })}</p>
       )}
     </section>
   );

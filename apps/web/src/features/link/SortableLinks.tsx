@@ -8,17 +8,21 @@ import { Chip } from '../../ui/Chip.js';
 import { SortableList } from '../../ui/SortableList.js';
 import { CopyButtons } from './LinkLine.js';
 import { audienceInWords } from './noted.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 function LinkChips({ link, size }: { link: LinkRow; size: number }) {
   const isLive = link.state === 'live';
   return (
     <p className="mt-1 flex flex-wrap gap-2 empty:hidden">
-      {link.main && <Chip tone="inform">The class period’s own</Chip>}
-      {link.state === 'retired' && <Chip>Stopped</Chip>}
-      {!link.shown && isLive && <Chip>Not shown to students</Chip>}
-      {link.rules.withoutHost && isLive && <Chip>Stands open without a host</Chip>}
-      {link.room && <Chip>A room of your own</Chip>}
-      {size === 0 && link.kind !== 'event' && isLive && <Chip tone="careful">For nobody yet</Chip>}
+      {link.main && <Chip tone="inform">{say.theClassPeriodsOwn}</Chip>}
+      {link.state === 'retired' && <Chip>{say.stopped}</Chip>}
+      {!link.shown && isLive && <Chip>{say.notShownToStudents}</Chip>}
+      {link.rules.withoutHost && isLive && <Chip>{say.standsOpenWithoutAHost}</Chip>}
+      {link.room && <Chip>{say.aRoomOfYourOwn}</Chip>}
+      {size === 0 && link.kind !== 'event' && isLive && (
+        <Chip tone="careful">{say.forNobodyYet}</Chip>
+      )}
     </p>
   );
 }
@@ -38,14 +42,17 @@ export function LinkInList({ link }: { link: LinkRow }) {
           </Link>
         </h2>
         <p className="text-md text-soft">
-          {link.purpose && link.purpose !== link.label ? `${link.purpose}, for ` : 'For '}
-          {audienceInWords(link)} · {size === 1 ? '1 person' : `${size} people`}
-          {link.hosts.length > 0 && ` · hosted by ${link.hosts.map((h) => h.name).join(', ')} too`}
+          {link.purpose && link.purpose !== link.label
+            ? fill(say.purposeFor, { purpose: link.purpose })
+            : 'For '}
+          {audienceInWords(link)} · {size === 1 ? say.person : fill(say.sizePeople, { size })}
+          {link.hosts.length > 0 &&
+            fill(say.hostedByToo, { hosts: link.hosts.map((h) => h.name).join(', ') })}
         </p>
         <LinkChips link={link} size={size} />
       </div>
       <code className="hidden rounded-small bg-shade px-2 py-0.5 font-mono text-sm xl:inline">
-        /door/{link.code}
+        {`/door/${link.code}`}
       </code>
       {link.state === 'live' && (
         <span className="flex shrink-0 gap-2">
@@ -70,13 +77,13 @@ export function SortableLinks({
   const params = { classId };
   return (
     <SortableList
-      label="Links in their order"
+      label={say.linksInTheirOrder}
       className="py-3"
       items={live.map((link) => ({ id: link.id, name: link.label, link }))}
       mayMove={mayEdit}
       put={async (next) => orderKept(await order({ params, body: { order: next } }))}
       onMoved={({ name }, before) =>
-        offerWayBack(`${name} stands elsewhere in the list.`, [
+        offerWayBack(fill(say.standsElsewhereInTheList, { name }), [
           wayBack('orderLinks', { params, body: { order: before } }),
         ])
       }

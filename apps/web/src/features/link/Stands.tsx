@@ -3,6 +3,8 @@ import { dateInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import { wallClock } from '../../app/clock.js';
 import { Chip, type Tone } from '../../ui/Chip.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 export type Stand = Answer<'linkPlaces'>['places'][number];
 
@@ -10,13 +12,13 @@ const STATES: Record<Stand['state'], [tone: Tone, words: string]> = {
   draft: ['careful', 'draft'],
   queued: ['inform', 'queued'],
   out: ['well', 'out'],
-  struck: ['plain', 'struck through'],
+  struck: ['plain', say.struckThrough],
   failed: ['wrong', 'failed'],
-  gone: ['plain', 'taken down'],
-  missing: ['careful', 'not there any more'],
-  todo: ['careful', 'by hand: to do'],
-  done: ['well', 'done by hand'],
-  takedown: ['careful', 'by hand: to take down'],
+  gone: ['plain', say.takenDown],
+  missing: ['careful', say.notThereAnyMore],
+  todo: ['careful', say.byHandToDo],
+  done: ['well', say.doneByHand],
+  takedown: ['careful', say.byHandToTakeDown],
 };
 
 function StandLine({ s, zone }: { s: Stand; zone: string }) {
@@ -27,10 +29,14 @@ function StandLine({ s, zone }: { s: Stand; zone: string }) {
       <Link className="hover:underline" to={`/posts?show=${s.postId}`}>
         {s.place}
       </Link>
-      <Chip tone={s.pending ? 'careful' : tone}>{s.pending ? 'change under way' : words}</Chip>
+      <Chip tone={s.pending ? 'careful' : tone}>{s.pending ? say.changeUnderWay : words}</Chip>
       <span className="text-sm text-soft">
-        {since ? `since ${dateInWords(since.date)} ${since.time}, ` : ''}
-        {s.readers} read there
+        {fill(say.readThere, {
+          what: since
+            ? fill(say.sinceDateTime, { date: dateInWords(since.date), time: since.time })
+            : '',
+          readers: s.readers,
+        })}
       </span>
     </li>
   );
@@ -50,7 +56,7 @@ export function Stands({
   return (
     <>
       {places.length === 0 ? (
-        <p className="text-soft">Nowhere yet. Copy it to whom it is for, or post it.</p>
+        <p className="text-soft">{say.nowhereYetCopyIt}</p>
       ) : (
         <ul className="grid gap-1">
           {places.map((s, i) => (
@@ -60,8 +66,10 @@ export function Stands({
       )}
       {onTheWay > 0 && (
         <p role="status" className="mt-2 text-gorse-deep">
-          {places.length - onTheWay} of {places.length} places have followed; the rest are on their
-          way. You need not wait here.
+          {fill(say.ofPlacesHaveFollowed, {
+            placesCount: places.length - onTheWay,
+            placesCount2: places.length,
+          })}
         </p>
       )}
       <p className="mt-2 flex gap-4">
@@ -69,7 +77,7 @@ export function Stands({
           className="font-semibold text-bracken-deep hover:underline"
           to={`/posts/reach?link=${linkId}`}
         >
-          Who sees it
+          {say.whoSeesIt}
         </Link>
       </p>
     </>

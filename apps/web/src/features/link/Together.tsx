@@ -9,6 +9,9 @@ import { ChoicePart } from '../../ui/choices.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
 import { useTogether } from './useTogether.js';
 import { ALWAYS, whensOf, type When } from './whens.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Share = LinkDetail['shares'][number];
 
@@ -18,16 +21,20 @@ function ShareRow({ share, onRemove }: { share: Share; onRemove: (() => void) | 
     <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line py-2">
       <Pennant pennant={pennant} size="small" />
       <span className="min-w-0 flex-1">
-        <b>{title}</b>, {words}; its own door{' '}
-        {ownDoor === 'leads' ? 'leads here then' : 'stays shut then, with a word'}.
+        <Said
+          as={say.itsOwnDoor}
+          title={<b>{title}</b>}
+          words={words}
+          what={ownDoor === 'leads' ? say.leadsHereThen : say.staysShutThen}
+        />
       </span>
       {onRemove && (
         <Button
           kind="link"
-          aria-label={`${title}, ${words}: at its own door again`}
+          aria-label={fill(say.atItsOwnDoorAgain, { title, words })}
           onClick={onRemove}
         >
-          At its own door again
+          {say.atItsOwnDoorAgain2}
         </Button>
       )}
     </li>
@@ -35,8 +42,8 @@ function ShareRow({ share, onRemove }: { share: Share; onRemove: (() => void) | 
 }
 
 const OWN_DOOR = [
-  { value: 'leads', label: 'leads here then' },
-  { value: 'shut', label: 'stays shut then' },
+  { value: 'leads', label: say.leadsHereThen },
+  { value: 'shut', label: say.staysShutThen2 },
 ];
 
 interface Wanted {
@@ -69,30 +76,36 @@ function BringTogether({ others, whens, add }: BringProps) {
     <form onSubmit={submit}>
       <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
         <p className="text-lg leading-sentence">
-          <ChoicePart
-            label="Which class period"
-            value={String(classId)}
-            onChange={(v) => change({ classId: Number(v) })}
-            choices={others.map((c) => ({ value: String(c.id), label: classTitle(c) }))}
-          />{' '}
-          meets here{' '}
-          <ChoicePart
-            label="When"
-            value={when}
-            onChange={(v) => change({ when: v })}
-            choices={whens}
+          <Said
+            as={say.meetsHereItsOwnDoor}
+            classPeriod={
+              <ChoicePart
+                label={say.whichClassPeriod}
+                value={String(classId)}
+                onChange={(v) => change({ classId: Number(v) })}
+                choices={others.map((c) => ({ value: String(c.id), label: classTitle(c) }))}
+              />
+            }
+            when={
+              <ChoicePart
+                label={say.when}
+                value={when}
+                onChange={(v) => change({ when: v })}
+                choices={whens}
+              />
+            }
+            itsOwn={
+              <ChoicePart
+                label={say.itsOwnDoorMeanwhile}
+                value={ownDoor}
+                onChange={(v) => change({ ownDoor: v as typeof ownDoor })}
+                choices={OWN_DOOR}
+              />
+            }
           />
-          ; its own door{' '}
-          <ChoicePart
-            label="Its own door meanwhile"
-            value={ownDoor}
-            onChange={(v) => change({ ownDoor: v as typeof ownDoor })}
-            choices={OWN_DOOR}
-          />
-          .
         </p>
         <Button type="submit" disabled={isSending}>
-          Bring them together
+          {say.bringThemTogether}
         </Button>
       </div>
       {problem && <FieldError>{problem.title}</FieldError>}
@@ -116,12 +129,7 @@ export function Together({ link, classPeriod }: TogetherProps) {
   );
   return (
     <>
-      {link.shares.length === 0 && (
-        <p className="text-soft">
-          Nobody. Class periods that meet at the same time can share this door, so that nobody takes
-          the wrong one.
-        </p>
-      )}
+      {link.shares.length === 0 && <p className="text-soft">{say.nobodyClassPeriodsThatMeet}</p>}
       <ul>
         {link.shares.map((share) => (
           <ShareRow

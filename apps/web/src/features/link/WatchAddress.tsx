@@ -4,6 +4,7 @@ import { api, problemOf } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { copyAddress } from './copy.js';
+import * as say from './words.js';
 
 interface WatchProps {
   linkId: number;
@@ -22,31 +23,24 @@ export function WatchAddress({ linkId, guests: { watchAddress, mayWatch } }: Wat
     <div className={watchAddress ? 'w-full' : ''}>
       {watchAddress ? (
         <p className="flex flex-wrap items-center gap-x-3 gap-y-1">
-          <span>To watch, and nothing else:</span>
+          <span>{say.toWatchAndNothingElse}</span>
           <code className="font-mono break-all">{watchAddress.replace(/^https?:\/\//, '')}</code>
-          <Button
-            kind="link"
-            onClick={() => void copyAddress(watchAddress, 'The address to watch at is copied.')}
-          >
-            Copy it
+          <Button kind="link" onClick={() => void copyAddress(watchAddress, say.theAddressToWatch)}>
+            {say.copyIt}
           </Button>
           <Button kind="link" disabled={isLoading} onClick={() => void give(true)}>
-            Make another instead
+            {say.makeAnotherInstead}
           </Button>
           <Button kind="link" disabled={isLoading} onClick={() => void give(false)}>
-            End it
+            {say.endIt}
           </Button>
         </p>
       ) : (
         <Button kind="link" disabled={isLoading} onClick={() => void give(true)}>
-          Make an address to watch at
+          {say.makeAnAddressToWatch}
         </Button>
       )}
-      {watchAddress && !mayWatch && (
-        <p className="text-gorse-deep">
-          By its entry rules nobody may only watch; whoever follows it is told so.
-        </p>
-      )}
+      {watchAddress && !mayWatch && <p className="text-gorse-deep">{say.byItsEntryRulesNobody}</p>}
       {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
     </div>
   );

@@ -1,13 +1,15 @@
 import { copyText, copying } from '../../app/copyText.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
-export const copyAddress = (address: string, done = 'Link copied.'): Promise<void> =>
+export const copyAddress = (address: string, done = say.linkCopied): Promise<void> =>
   copyText(address, done);
 
 /** Puts words whose link is in them on the clipboard, for places that take rich text and those that take plain. */
 export const copyWords = (
   html: string,
   text: string,
-  done = 'Words with the link copied.',
+  done = say.wordsWithTheLinkCopied,
 ): Promise<void> =>
   copying(
     () =>
@@ -27,5 +29,5 @@ export const copyLines = (lines: { words: string; address: string }[]): Promise<
   copyWords(
     `<ul>${lines.map((l) => `<li><a href="${escaped(l.address)}" target="_blank" rel="noopener">${escaped(l.words)}</a></li>`).join('')}</ul>`,
     lines.map((l) => `${l.words}: ${l.address}`).join('\n'),
-    lines.length === 1 ? 'Link copied.' : `${lines.length} links copied.`,
+    lines.length === 1 ? say.linkCopied : fill(say.linksCopied, { linesCount: lines.length }),
   );

@@ -1,9 +1,16 @@
 import { readGuests } from '@glen/core';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** How many guests’ addresses can be read in what is typed so far. */
 export function guestsReadSoFar(text: string): string {
   const { guests, unread } = readGuests(text);
-  if (guests.length === 0) return 'Such as: Rasmus Vane <rasmus@home.example>';
-  const count = guests.length === 1 ? 'One guest' : `${guests.length} guests`;
-  return unread.length === 0 ? `${count}.` : `${count}; no address in line ${unread[0]!.line}.`;
+  if (guests.length === 0) return say.suchAsRasmusVaneRasmus;
+  const count =
+    guests.length === 1
+      ? say.oneGuest
+      : fill(say.guestsCountGuests, { guestsCount: guests.length });
+  return unread.length === 0
+    ? `${count}.`
+    : fill(say.noAddressInLine, { count, line: unread[0]!.line });
 }

@@ -7,6 +7,8 @@ import { Chip } from '../../ui/Chip.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { rulesInWords } from './linkSearch.js';
 import { WHOLE_CLASS, audienceInWords } from './noted.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const column = createColumnHelper<LinkRow>();
 
@@ -26,7 +28,7 @@ const NameCell = ({ link }: { link: LinkRow }) => (
       {link.state === 'retired' && (
         <>
           {' '}
-          <Chip>Stopped</Chip>
+          <Chip>{say.stopped}</Chip>
         </>
       )}
       <br />
@@ -40,16 +42,18 @@ const NameCell = ({ link }: { link: LinkRow }) => (
 
 const AudienceCell = ({ link }: { link: LinkRow }) => (
   <>
-    {audienceInWords(link).replace(WHOLE_CLASS, 'whole class')}
+    {audienceInWords(link).replace(WHOLE_CLASS, say.wholeClass)}
     <br />
     <span className="text-sm text-soft">
-      {link.audienceSize === 1 ? '1 person' : `${link.audienceSize} people`}
+      {link.audienceSize === 1
+        ? say.person
+        : fill(say.audienceSizePeople, { audienceSize: link.audienceSize })}
     </span>
   </>
 );
 
 function NextCell({ link: { next } }: { link: LinkRow }) {
-  if (!next) return <span className="text-soft">none</span>;
+  if (!next) return <span className="text-soft">{say.none}</span>;
   return (
     <>
       <span className="whitespace-nowrap">{dateInWords(next.date)}</span>
@@ -60,13 +64,13 @@ function NextCell({ link: { next } }: { link: LinkRow }) {
 }
 
 function LastUsedCell({ at, zone }: { at: string; zone: string }) {
-  if (!at) return <span className="text-soft">never</span>;
+  if (!at) return <span className="text-soft">{say.never}</span>;
   return <span className="whitespace-nowrap">{dateInWords(wallClock(at, zone).date)}</span>;
 }
 
 function RoomCell({ address, hasService }: { address: string; hasService: boolean }) {
   if (address) return new URL(address).host;
-  return <span className="text-soft">{hasService ? 'school’s' : 'none yet'}</span>;
+  return <span className="text-soft">{hasService ? 'school’s' : say.noneYet}</span>;
 }
 
 /**
@@ -75,32 +79,32 @@ function RoomCell({ address, hasService }: { address: string; hasService: boolea
  */
 export const linkColumns = (zone: string, hasService: boolean) => [
   column.accessor('label', {
-    header: 'Link',
+    header: say.link,
     cell: ({ row }) => <NameCell link={row.original} />,
   }),
   column.accessor(audienceInWords, {
     id: 'audience',
-    header: 'For',
+    header: say.forWord,
     cell: ({ row }) => <AudienceCell link={row.original} />,
   }),
   column.accessor(rulesInWords, {
     id: 'rules',
-    header: 'Entry',
+    header: say.entry,
     cell: ({ getValue }) => <span className="text-md">{getValue()}</span>,
   }),
   column.accessor((link) => link.room ?? '', {
     id: 'room',
-    header: 'Room',
+    header: say.room,
     cell: ({ getValue }) => <RoomCell address={getValue()} hasService={hasService} />,
   }),
   column.accessor((link) => link.next?.date ?? AFTER_ALL_DATES, {
     id: 'next',
-    header: 'Next',
+    header: say.next,
     cell: ({ row }) => <NextCell link={row.original} />,
   }),
   column.accessor((link) => link.lastUsed ?? '', {
     id: 'lastUsed',
-    header: 'Last used',
+    header: say.lastUsed,
     cell: ({ getValue }) => <LastUsedCell at={getValue()} zone={zone} />,
   }),
 ];

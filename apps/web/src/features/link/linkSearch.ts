@@ -1,6 +1,8 @@
 import type { LinkRow } from '@glen/contract';
 import { RULE_WORDS } from '../entry/sentences.js';
 import { audienceInWords } from './noted.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const choiceInWords = (field: 'whoMayEnter' | 'straightIn', value: string): string =>
   RULE_WORDS[field].choices.find((c) => c.value === value)?.label ?? value;
@@ -10,9 +12,9 @@ export function rulesInWords({ rules }: LinkRow): string {
   const who = choiceInWords('whoMayEnter', rules.whoMayEnter);
   const straightIn = choiceInWords('straightIn', rules.straightIn);
   return [
-    `${who}; ${straightIn} straight in`,
-    ...(rules.asksCode ? ['with a code'] : []),
-    ...(rules.withoutHost ? ['stands open'] : []),
+    fill(say.straightIn, { who, straightIn }),
+    ...(rules.asksCode ? [say.withACode] : []),
+    ...(rules.withoutHost ? [say.standsOpen] : []),
   ].join(', ');
 }
 
@@ -26,7 +28,7 @@ const haystack = (link: LinkRow): string =>
     link.pennant.letters,
     audienceInWords(link),
     rulesInWords(link),
-    link.room ?? 'school’s video service',
+    link.room ?? say.schoolsVideoService,
     ...link.hosts.map((h) => h.name),
   ]
     .join(' ')

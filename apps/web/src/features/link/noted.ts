@@ -1,6 +1,8 @@
 import type { NotedLink } from '@glen/core';
 import type { LinkDetail, LinkRow } from '@glen/contract';
 import { wallClock } from '../../app/clock.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const isDetail = (l: LinkRow | LinkDetail): l is LinkDetail => 'former' in l;
 
@@ -27,7 +29,7 @@ export const notedLink = (l: LinkRow | LinkDetail, now: string, zone: string): N
 
 type Audience = LinkRow['audience'][number];
 
-export const WHOLE_CLASS = 'the whole class period';
+export const WHOLE_CLASS = say.theWholeClassPeriod;
 
 function nameOf(member: Audience, classId: number): string {
   if (member.kind === 'guest') return member.name || member.email;
@@ -39,9 +41,12 @@ const MOST_NAMED = 3;
 
 /** Some names of an audience in a line. */
 export function namedInWords(names: string[]): string {
-  if (names.length === 0) return 'nobody yet';
+  if (names.length === 0) return say.nobodyYet;
   if (names.length <= MOST_NAMED) return names.join(', ');
-  return `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`;
+  return fill(say.namesAndNamesCountMore, {
+    names: names.slice(0, 2).join(', '),
+    namesCount: names.length - 2,
+  });
 }
 
 /** Whom a link is for, in a few words. */
@@ -50,17 +55,17 @@ export const audienceInWords = (link: Pick<LinkRow, 'audience' | 'classId'>): st
 
 /** What links are commonly for, each with the rules that go with it. Any other words will do too. */
 export const PURPOSES = [
-  { words: 'Lessons', preset: 'lesson', kind: 'lesson' },
-  { words: 'Group work', preset: 'lesson', kind: 'lesson' },
-  { words: 'One-to-one', preset: 'one-to-one', kind: 'one-to-one' },
-  { words: 'Drop-in help', preset: 'help', kind: 'help' },
-  { words: 'Talks with parents', preset: 'parents', kind: 'one-to-one' },
-  { words: 'Open evening', preset: 'evening', kind: 'event' },
-  { words: 'Project group', preset: 'project', kind: 'project' },
+  { words: say.lessons, preset: 'lesson', kind: 'lesson' },
+  { words: say.groupWork, preset: 'lesson', kind: 'lesson' },
+  { words: say.oneToOne, preset: 'one-to-one', kind: 'one-to-one' },
+  { words: say.dropInHelp, preset: 'help', kind: 'help' },
+  { words: say.talksWithParents, preset: 'parents', kind: 'one-to-one' },
+  { words: say.openEvening, preset: 'evening', kind: 'event' },
+  { words: say.projectGroup, preset: 'project', kind: 'project' },
 ] as const;
 
 /** Whether students see a link, after the word “Students”. */
 export const SHOWN = [
-  { value: 'true', label: 'see it in their day' },
-  { value: 'false', label: 'do not see it' },
+  { value: 'true', label: say.seeItInTheirDay },
+  { value: 'false', label: say.doNotSeeIt },
 ];

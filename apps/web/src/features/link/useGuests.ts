@@ -5,6 +5,8 @@ import { api, problemOf } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
 import { copyAddress } from './copy.js';
 import { saveFile } from './saveFile.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 export type Guest = Answer<'guests'>['guests'][number];
 
@@ -38,26 +40,26 @@ export function useGuests(linkId: number) {
     setProblem(undefined);
     const { error } = await withdraw({ params, body: { guestId: guest.id } });
     if (error) return setProblem(problemOf(error));
-    offerUndo(`${guest.name || guest.email} is invited no longer.`, () =>
+    offerUndo(fill(say.isInvitedNoLonger, { guest: guest.name || guest.email }), () =>
       add({ params, body: asSent(guest) }).unwrap(),
     );
   };
   const copyWayIn = async ({ email }: Guest): Promise<void> => {
     const { data, error } = await makeAddress({ params, body: { email } });
     if (error) toast.error(problemOf(error)!.title);
-    else await copyAddress(data.address!, `Copied: send it to ${email} alone. It works once.`);
+    else await copyAddress(data.address!, fill(say.copiedSendItToAlone, { email }));
   };
   const mailWayIn = async ({ email }: Guest): Promise<void> => {
     const { error } = await makeAddress({ params, body: { email, by: 'mail' } });
     const trouble = problemOf(error);
     if (trouble) toast.error(trouble.errors?.[0]?.message ?? trouble.title);
-    else toast(`Their way in is on its way to ${email}. It works once.`);
+    else toast(fill(say.theirWay, { email }));
   };
   const fileWayIn = async ({ email }: Guest): Promise<void> => {
     const { data, error } = await makeAddress({ params, body: { email, by: 'file' } });
     if (error) return void toast.error(problemOf(error)!.title);
     saveFile(`${email}.eml`, 'message/rfc822', data.eml!);
-    toast(`A letter to ${email} is saved: open it with your mail program, and send it.`);
+    toast(fill(say.aLetterToIsSaved, { email }));
   };
   return { problem, setComes, remove, copyWayIn, mailWayIn, fileWayIn };
 }

@@ -10,14 +10,15 @@ import {
 } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import { copyAddress, copyWords } from './copy.js';
+import * as say from './words.js';
 
 type Invitation = Answer<'invitation'>;
 
 /** The forms an invitation can be copied in, in the words of their buttons. */
 export const FORMS = [
-  ['rich', 'As it will look'],
-  ['text', 'Plain text'],
-  ['markdown', 'Markdown'],
+  ['rich', say.asItWillLook],
+  ['text', say.plainText],
+  ['markdown', say.markdown],
 ] as const;
 export type Form = (typeof FORMS)[number][0];
 
@@ -60,8 +61,8 @@ export function useInvitation(invitation: Invitation) {
   const markdown = renderInvitation(parts, facts, 'markdown');
   const copy = (): Promise<void> =>
     form === 'rich'
-      ? copyWords(html, text, 'Copied, rich and plain.')
-      : copyAddress(form === 'text' ? text : markdown, 'Copied.');
+      ? copyWords(html, text, say.copiedRichAndPlain)
+      : copyAddress(form === 'text' ? text : markdown, say.copied);
   return {
     facts,
     rollNotes: rollNotesOf(invitation),

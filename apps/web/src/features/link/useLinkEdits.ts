@@ -4,6 +4,7 @@ import { api, problemOf } from '../../app/api.js';
 import { offerWayBack } from '../../app/undo.js';
 import { wayBack } from '../../app/wayBack.js';
 import type { AudienceDraft, AudienceEdit } from './audienceDraft.js';
+import * as say from './words.js';
 
 const draftOf = (l: LinkDetail): AudienceDraft => ({
   classIds: l.audience.flatMap((a) => (a.kind === 'class' ? [a.id] : [])),
@@ -53,7 +54,7 @@ export function useLinkEdits(link: LinkDetail) {
     if (!data) return setProblem(problemOf(error));
     newest.current = data;
     const body = { ...before, version: data.version };
-    offerWayBack('Whom it is for is changed.', [wayBack('setAudience', { params, body })]);
+    offerWayBack(say.whomIt, [wayBack('setAudience', { params, body })]);
   };
   /** Changes whom it is for, by what it is for once all that was pressed before is saved. */
   const changeAudience = (edit: AudienceEdit): void => {

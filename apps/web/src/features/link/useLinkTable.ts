@@ -11,9 +11,10 @@ import type { LinkRow } from '@glen/contract';
 import { useServices } from '../../app/useServices.js';
 import { linkColumns } from './linkColumns.js';
 import { fits } from './linkSearch.js';
+import * as say from './words.js';
 
 /** Which links are looked at, in the words of the buttons that choose. */
-export const LINK_STATES = { live: 'Working', retired: 'Stopped', all: 'All' } as const;
+export const LINK_STATES = { live: say.working, retired: say.stopped, all: say.all } as const;
 export type LinkState = keyof typeof LINK_STATES;
 
 /** The table of all links: what is typed to find one, which state is shown, and what stands in its rows. */

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { LinkDetail } from '@glen/contract';
 import { toast } from '../../ui/toast.js';
 import { api, problemOf } from '../../app/api.js';
+import * as say from './words.js';
 
 interface Sent {
   data?: LinkDetail | undefined;
@@ -43,7 +44,7 @@ export function useLookedAt(link: LinkDetail) {
     setTicked(keys);
     const { error } = await send({ ticked: keys });
     if (!error) return;
-    toast.error(problemOf(error)?.title ?? 'That did not work.');
+    toast.error(problemOf(error)?.title ?? say.thatDidNotWork);
     setTicked(doneIn(now.current));
   };
   return {

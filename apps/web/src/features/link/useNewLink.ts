@@ -6,6 +6,8 @@ import { wayBack } from '../../app/wayBack.js';
 import { useServerForm } from '../../app/useServerForm.js';
 import { forClass, hostedAlone, type AudienceDraft } from './audienceDraft.js';
 import { PURPOSES } from './noted.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** Stands among the purposes for words of one's own. */
 export const OWN_WORDS = 'own';
@@ -26,7 +28,7 @@ const knownAs = (purpose: string) => PURPOSES.find((p) => p.words === purpose);
 /** Whom a purpose's link is for at first, and who hosts it: a one-to-one is its teacher's alone. */
 function audienceFor(purpose: string, classId: number, me: number): AudienceDraft {
   const everybody = forClass(classId);
-  if (purpose === 'Lessons') return everybody;
+  if (purpose === say.lessons) return everybody;
   const nobody = { ...everybody, classIds: [] };
   return knownAs(purpose)?.kind === 'one-to-one' ? hostedAlone(nobody, me) : nobody;
 }
@@ -71,10 +73,10 @@ export function useNewLink(classPeriod: ClassItem, start: string, me: number) {
     start: beginning(start, classPeriod.id, me),
     send: (draft) => add({ params, body: bodyOf(draft) }),
     fieldOf,
-    keepAs: { name: `new link ${classPeriod.id} ${start}` },
+    keepAs: { name: fill(say.newLink, { id: classPeriod.id, start }) },
     onDone: (made) => {
       const asked = { params: { linkId: made.id }, body: { version: made.version } };
-      offerWayBack(`A new link: ${made.label}.`, [wayBack('stopLink', asked)]);
+      offerWayBack(fill(say.aNewLink, { made: made.label }), [wayBack('stopLink', asked)]);
       void navigate(`/classes/${classPeriod.id}/links/${made.id}`);
     },
   });

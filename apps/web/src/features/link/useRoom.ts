@@ -5,12 +5,11 @@ import { useServerForm } from '../../app/useServerForm.js';
 import { useServices } from '../../app/useServices.js';
 import { offerWayBack } from '../../app/undo.js';
 import { wayBack } from '../../app/wayBack.js';
+import * as say from './words.js';
 
 function doneWords(room: string | null, isSchools: boolean): string {
-  if (room) return 'Another room is behind the door.';
-  return isSchools
-    ? 'The school’s video service is behind the door.'
-    : 'No room is behind the door any more.';
+  if (room) return say.anotherRoomIsBehind;
+  return isSchools ? say.theSchoolsVideoService : say.noRoomIsBehind;
 }
 
 interface Typed {

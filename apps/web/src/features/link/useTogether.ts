@@ -2,6 +2,8 @@ import { useState } from 'react';
 import type { LinkDetail, Problem, Sent } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Share = LinkDetail['shares'][number];
 
@@ -26,7 +28,7 @@ export function useTogether(link: LinkDetail) {
     const answer = await share({ params, body });
     const made = answer.data?.shares.at(-1);
     if (made)
-      offerUndo(`${title} meets here ${made.words}.`, () =>
+      offerUndo(fill(say.meetsHere, { title, words: made.words }), () =>
         unshare({ params, body: { shareId: made.id } }).unwrap(),
       );
     return answer;
@@ -35,7 +37,7 @@ export function useTogether(link: LinkDetail) {
     setProblem(undefined);
     const { data, error } = await unshare({ params, body: { shareId: shared.id } });
     if (!data) return setProblem(problemOf(error));
-    offerUndo(`${shared.title} meets at its own door again.`, () =>
+    offerUndo(fill(say.meetsAtItsOwnDoor, { shared: shared.title }), () =>
       share({ params, body: asSent(shared) }).unwrap(),
     );
   };

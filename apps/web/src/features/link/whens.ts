@@ -2,6 +2,8 @@ import { WEEKDAYS, WEEKDAY_NAMES, dateInWords, dayNumber, weekdayOf } from '@gle
 import type { Weekday } from '@glen/core';
 import type { LinkDetail } from '@glen/contract';
 import type { ClassPeriod } from '../school/classPeriod.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** At any time. */
 export const ALWAYS = 'always';
@@ -28,15 +30,15 @@ export function whensOf(link: Pick<LinkDetail, 'id'>, sessions: ClassPeriod['ses
   const here = toCome(link, sessions);
   const series = new Map(here.filter((s) => s.plan.repeat).map((s) => [s.seriesId, s]));
   return [
-    { value: ALWAYS, label: 'always', body: {} },
+    { value: ALWAYS, label: say.always, body: {} },
     ...[...series.values()].map((s) => ({
-      value: `series ${s.seriesId}`,
-      label: `at every date of ${s.title}`,
+      value: fill(say.seriesId, { seriesId: s.seriesId }),
+      label: fill(say.atEveryDateOf, { title: s.title }),
       body: { seriesId: s.seriesId },
     })),
     ...here.slice(0, MOST_DATES).map((s) => ({
-      value: `date ${s.seriesId} ${s.key}`,
-      label: `on ${dateInWords(s.date)}, ${s.time}`,
+      value: fill(say.dateSeriesIdKey, { seriesId: s.seriesId, key: s.key }),
+      label: fill(say.onDateTime, { date: dateInWords(s.date), time: s.time }),
       body: { seriesId: s.seriesId, key: s.key },
     })),
   ];
@@ -52,8 +54,8 @@ export function presentingWhens(
   );
   const [always, ...others] = whensOf(link, sessions);
   const weekdays = WEEKDAYS.filter((day) => held.has(day)).map((weekday) => ({
-    value: `weekday ${weekday}`,
-    label: `on ${WEEKDAY_NAMES[weekday]}s`,
+    value: fill(say.weekday, { weekday }),
+    label: fill(say.onWeekdayNameS, { weekdayName: WEEKDAY_NAMES[weekday] }),
     body: { weekday },
   }));
   return [always!, ...weekdays, ...others];

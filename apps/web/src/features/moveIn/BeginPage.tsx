@@ -13,6 +13,8 @@ import { ClassForm } from './ClassForm.js';
 import { MoveInFrame, type Step } from './MoveInFrame.js';
 import { YearStrip } from './YearStrip.js';
 import type { Meets } from './readMeets.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 interface Made {
   classPeriod: ClassItem;
@@ -39,8 +41,8 @@ function MadeClass({ classPeriod, meets, school, onAnother }: MadeProps) {
       <div className="mt-5 flex flex-wrap items-center gap-x-5 gap-y-3 border-t border-dashed border-edge pt-5">
         <Pennant pennant={pennant} size="large" />
         <div className="min-w-0">
-          <p className="text-sm text-soft">Its link, for as long as the class lasts</p>
-          <p className="font-mono text-xl font-bold break-all">/door/{link.code}</p>
+          <p className="text-sm text-soft">{say.itsLinkForAsLong}</p>
+          <p className="font-mono text-xl font-bold break-all">{`/door/${link.code}`}</p>
         </div>
         <span className="ml-auto flex flex-wrap gap-2.5">
           <CopyButtons link={link} />
@@ -48,11 +50,11 @@ function MadeClass({ classPeriod, meets, school, onAnother }: MadeProps) {
       </div>
       <p className="mt-5 flex flex-wrap gap-3">
         <Link to="/today" className={buttonClass('act')}>
-          Done: show me today
+          {say.doneShowMeToday}
         </Link>
-        <Button onClick={onAnother}>Another class period</Button>
+        <Button onClick={onAnother}>{say.anotherClassPeriod}</Button>
         <Link to={`/classes/${classPeriod.id}/roll`} className={buttonClass()}>
-          Fill its roll
+          {say.fillItsRoll}
         </Link>
       </p>
     </>
@@ -61,10 +63,10 @@ function MadeClass({ classPeriod, meets, school, onAnother }: MadeProps) {
 
 const stepsFor = (me: Me, made: Made | undefined): Step[] => [
   { words: me.school.name, state: 'done' },
-  { words: 'The year', state: 'done' },
-  { words: `You are ${me.person!.name}`, state: 'done' },
+  { words: say.theYear, state: 'done' },
+  { words: fill(say.youAre, { name: me.person!.name }), state: 'done' },
   {
-    words: made ? classTitle(made.classPeriod) : 'Your first class period',
+    words: made ? classTitle(made.classPeriod) : say.yourFirstClassPeriod,
     state: made ? 'done' : 'now',
   },
 ];
@@ -83,16 +85,16 @@ export default function BeginPage({ me }: { me: Me }) {
     setMade({ classPeriod, meets });
   };
   const more = {
-    title: `A class period more · ${me.school.name}`,
+    title: fill(say.aClassPeriodMore, { school: me.school.name }),
     away: (
       <Link className={`${buttonClass('link')} ml-auto`} to="/classes">
-        Back to the class periods
+        {say.backToTheClassPeriods}
       </Link>
     ),
   };
   return (
     <MoveInFrame
-      tab={isFirst === false ? 'A class period more' : 'Your first class period'}
+      tab={isFirst === false ? say.aClassPeriodMore2 : say.yourFirstClassPeriod}
       steps={isFirst === false ? [] : stepsFor(me, made)}
       {...(isFirst !== false ? {} : more)}
     >

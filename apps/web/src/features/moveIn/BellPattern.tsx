@@ -4,6 +4,9 @@ import { NumberPart } from '../../ui/NumberPart.js';
 import { TimeField } from '../../ui/TimeField.js';
 import { FIRST_PATTERN, type YearDraft } from './firstDraft.js';
 import { periodsOf } from './yearOfDraft.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Bells = NonNullable<YearDraft['bells']>;
 
@@ -36,23 +39,28 @@ interface PauseProps {
 
 const PausePart = ({ pause, at, wrong, onChange, onRemove }: PauseProps) => (
   <span>
-    ,{' '}
-    <NumberPart
-      label={`Minutes of pause ${at + 1}`}
-      value={pause.minutes}
-      invalid={wrong === `breaks.${at}.minutes`}
-      onChange={(minutes) => onChange({ minutes })}
-    />{' '}
-    after period{' '}
-    <NumberPart
-      label={`Pause ${at + 1} after period`}
-      value={pause.after}
-      invalid={wrong === `breaks.${at}.after`}
-      onChange={(after) => onChange({ after })}
+    <Said
+      as={say.afterPeriod}
+      minutes={
+        <NumberPart
+          label={fill(say.minutesOfPause, { at: at + 1 })}
+          value={pause.minutes}
+          invalid={wrong === `breaks.${at}.minutes`}
+          onChange={(minutes) => onChange({ minutes })}
+        />
+      }
+      after={
+        <NumberPart
+          label={fill(say.pauseAfterPeriod, { at: at + 1 })}
+          value={pause.after}
+          invalid={wrong === `breaks.${at}.after`}
+          onChange={(after) => onChange({ after })}
+        />
+      }
     />
     <button
       type="button"
-      aria-label={`No pause ${at + 1}`}
+      aria-label={fill(say.noPause, { at: at + 1 })}
       className="mx-1 rounded-small p-1 align-middle text-soft hover:text-berry-deep"
       onClick={onRemove}
     >
@@ -63,11 +71,7 @@ const PausePart = ({ pause, at, wrong, onChange, onRemove }: PauseProps) => (
 
 type Simple = 'count' | 'minutes' | 'between';
 
-const LABELS: Record<Simple, string> = {
-  count: 'How many periods',
-  minutes: 'Minutes of a period',
-  between: 'Minutes between',
-};
+const LABELS: Record<Simple, string> = say.labels;
 
 function Sentence({ bells, wrong, onChange }: PatternProps & { bells: Bells }) {
   const change = (part: Partial<Bells>): void => onChange({ ...bells, ...part });
@@ -82,28 +86,33 @@ function Sentence({ bells, wrong, onChange }: PatternProps & { bells: Bells }) {
   );
   return (
     <p className="text-lg leading-sentence">
-      {field('count')} periods of {field('minutes')} minutes from{' '}
-      <TimeField
-        aria-label="The first begins at"
-        dress="part"
-        value={bells.first}
-        invalid={wrong === 'first'}
-        onChange={(first) => change({ first })}
+      {field('count')}{' '}
+      <Said
+        as={say.periodsOfMinutesFromMinutes}
+        minutes={field('minutes')}
+        firstBegins={
+          <TimeField
+            aria-label={say.theFirstBeginsAt}
+            dress="part"
+            value={bells.first}
+            invalid={wrong === 'first'}
+            onChange={(first) => change({ first })}
+          />
+        }
+        between={field('between')}
+        breaks={breaks.map((pause, i) => (
+          <PausePart
+            key={i}
+            pause={pause}
+            at={i}
+            wrong={wrong}
+            onChange={(part) =>
+              change({ breaks: breaks.map((b, k) => (k === i ? { ...b, ...part } : b)) })
+            }
+            onRemove={() => change({ breaks: breaks.filter((_, k) => k !== i) })}
+          />
+        ))}
       />
-      , {field('between')} minutes between
-      {breaks.map((pause, i) => (
-        <PausePart
-          key={i}
-          pause={pause}
-          at={i}
-          wrong={wrong}
-          onChange={(part) =>
-            change({ breaks: breaks.map((b, k) => (k === i ? { ...b, ...part } : b)) })
-          }
-          onRemove={() => change({ breaks: breaks.filter((_, k) => k !== i) })}
-        />
-      ))}
-      .
     </p>
   );
 }
@@ -113,9 +122,9 @@ export function BellPattern({ bells, wrong, onChange }: PatternProps) {
   if (bells === null)
     return (
       <p className="flex flex-wrap items-center gap-3">
-        No bells: sessions have a time of their own.
+        {say.noBellsSessionsHave}
         <Button kind="link" onClick={() => onChange(FIRST_PATTERN)}>
-          We have bells
+          {say.weHaveBells}
         </Button>
       </p>
     );
@@ -129,10 +138,10 @@ export function BellPattern({ bells, wrong, onChange }: PatternProps) {
           kind="link"
           onClick={() => onChange({ ...bells, breaks: [...bells.breaks, another] })}
         >
-          Another longer pause
+          {say.anotherLongerPause}
         </Button>
         <Button kind="link" onClick={() => onChange(null)}>
-          We have no bells
+          {say.weHaveNoBells}
         </Button>
       </p>
     </>

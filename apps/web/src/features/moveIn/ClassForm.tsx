@@ -9,6 +9,8 @@ import { TextField, WebAddressField } from '../../ui/TextField.js';
 import { ChoicePart } from '../../ui/choices.js';
 import { YearStrip } from './YearStrip.js';
 import { readMeets, type Meets } from './readMeets.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Made = { class: ClassItem };
 type Checked = Pick<Sent<'addClass'>, 'title' | 'room' | 'anyoneKnocks'>;
@@ -34,8 +36,8 @@ const schema = async () =>
 const fieldOf = (path: string): string => (path.startsWith('plan') ? 'when' : path);
 
 const KNOCKING = [
-  { value: 'yes', label: 'anyone with the link knocks' },
-  { value: 'no', label: 'nobody gets in' },
+  { value: 'yes', label: say.anyoneWithTheLinkKnocks },
+  { value: 'no', label: say.nobodyGetsIn },
 ];
 
 interface FormProps {
@@ -69,8 +71,8 @@ type Making = ReturnType<typeof useClassForm>;
 
 const RoomField = ({ register, formState }: Making) => (
   <WebAddressField
-    label="Where is its room? (may come later)"
-    hint="Whatever you use today. Students never need it: they come by Glen’s link, and you can change it any day."
+    label={say.whereIsItsRoomMay}
+    hint={say.whateverYouUseTodayStudents}
     error={formState.errors.room?.message}
     {...register('room')}
   />
@@ -78,16 +80,19 @@ const RoomField = ({ register, formState }: Making) => (
 
 const WhoComes = ({ watch, setValue }: Making) => (
   <div>
-    <p className="text-sm font-semibold">Who comes?</p>
+    <p className="text-sm font-semibold">{say.whoComes}</p>
     <p className="text-lg leading-sentence">
-      The roll, which you fill next; until then{' '}
-      <ChoicePart
-        label="Until the roll is filled"
-        value={watch('anyoneKnocks') ? 'yes' : 'no'}
-        onChange={(v) => setValue('anyoneKnocks', v === 'yes')}
-        choices={KNOCKING}
+      <Said
+        as={say.theRollWhichYouFill}
+        untilRoll={
+          <ChoicePart
+            label={say.untilTheRollIsFilled}
+            value={watch('anyoneKnocks') ? 'yes' : 'no'}
+            onChange={(v) => setValue('anyoneKnocks', v === 'yes')}
+            choices={KNOCKING}
+          />
+        }
       />
-      .
     </p>
   </div>
 );
@@ -101,15 +106,15 @@ export function ClassForm(props: FormProps) {
     <form noValidate onSubmit={submit}>
       <div className="grid gap-x-7 gap-y-5 md:grid-cols-2">
         <TextField
-          label="What is it called?"
+          label={say.whatIsItCalled}
           error={errors.title?.message}
           autoFocus
           {...register('title')}
         />
         <RoomField {...making} />
         <TextField
-          label="When does it meet? (may come later)"
-          hint={meets?.words ?? 'In words: every Tuesday 18:30 to 20:00 until term ends'}
+          label={say.whenDoesItMeetMay}
+          hint={meets?.words ?? say.inWordsEveryTuesday18}
           error={errors.when?.message ?? wrong}
           {...register('when')}
         />
@@ -119,7 +124,7 @@ export function ClassForm(props: FormProps) {
       {problem && <FieldError>{problem.title}</FieldError>}
       <p className="mt-5 border-t border-dashed border-edge pt-5">
         <Button type="submit" kind="act" disabled={isSubmitting}>
-          Make its link
+          {say.makeItsLink}
         </Button>
       </p>
     </form>

@@ -1,6 +1,7 @@
 import { Check } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
+import * as say from './words.js';
 
 export interface Step {
   /** What it is about, or once it is done what it came to. */
@@ -49,7 +50,7 @@ interface FrameProps {
 /** What all four pages of moving in share: how far one is, and that nothing here is for ever. */
 export const MoveInFrame = ({
   tab,
-  title = 'Moving in · a school of your own on this machine',
+  title = say.movingInASchool,
   steps,
   away,
   children,
@@ -57,22 +58,19 @@ export const MoveInFrame = ({
   <main id="main" className="mx-auto w-full max-w-272 px-6 py-9">
     <header className="mb-6 flex flex-wrap items-baseline gap-x-4">
       <ScreenTitle tab={tab} size="large">
-        Glen
+        {say.glen}
       </ScreenTitle>
       <p className="text-soft">{title}</p>
       {away}
     </header>
     {steps.length > 0 && (
-      <ol aria-label="Pages" className="mb-5 grid gap-2 sm:grid-cols-4">
+      <ol aria-label={say.pages} className="mb-5 grid gap-2 sm:grid-cols-4">
         {steps.map((step, i) => (
           <StepMark key={i} step={step} />
         ))}
       </ol>
     )}
     <section className="rounded-big border border-line bg-sheet p-6">{children}</section>
-    <p className="mt-4 text-soft">
-      Everything here can be changed later. Left now, it waits where you were; nothing typed is
-      lost.
-    </p>
+    <p className="mt-4 text-soft">{say.everythingHereCanBeChanged}</p>
   </main>
 );

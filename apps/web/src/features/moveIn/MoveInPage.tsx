@@ -12,6 +12,8 @@ import { YearStep } from './YearStep.js';
 import { YouStep } from './YouStep.js';
 import { useMoveInDraft, type MovingIn } from './useMoveInDraft.js';
 import { yearOfDraft } from './yearOfDraft.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Page = 1 | 2 | 3;
 
@@ -19,14 +21,14 @@ const yearInWords = ({ year }: Draft): string => {
   const terms = year.terms.map((t) => t.name).join(', ');
   const { length } = year.holidays;
   if (length === 0) return terms;
-  return `${terms} · ${length === 1 ? '1 holiday' : `${length} holidays`}`;
+  return `${terms} · ${length === 1 ? say.holiday : fill(say.lengthHolidays, { length })}`;
 };
 
 /** The four marks above the card; pages that are done can be opened again. */
 function stepsFor(draft: Draft, page: Page, open: (page: Page) => void): Step[] {
   const words = [draft.school.name, yearInWords(draft)];
-  const what = draft.school.alone ? 'What you teach' : 'The school';
-  const titles = [what, 'The year', 'You', 'Your first class period'];
+  const what = draft.school.alone ? say.whatYouTeach : say.theSchool;
+  const titles = [what, say.theYear, say.you, say.yourFirstClassPeriod];
   return titles.map((title, i) => {
     const at = i + 1;
     if (at < page)
@@ -42,10 +44,10 @@ const TwoDrafts = ({ moving }: { moving: MovingIn }) =>
       role="alert"
       className="mb-5 rounded-small border border-gorse bg-gorse-tint p-4 text-gorse-deep"
     >
-      <h2 className="text-base">Somebody else is moving in here too, or you in another window</h2>
+      <h2 className="text-base">{say.somebodyElseIsMoving}</h2>
       <div className="mt-3 flex gap-3">
-        <Button onClick={moving.keepMine}>Keep mine</Button>
-        <Button onClick={moving.takeTheirs}>Take what is there</Button>
+        <Button onClick={moving.keepMine}>{say.keepMine}</Button>
+        <Button onClick={moving.takeTheirs}>{say.takeWhatIsThere}</Button>
       </div>
     </section>
   ) : null;
@@ -75,7 +77,7 @@ function Pages({ token, stage }: PagesProps) {
   const { dateOrder, hours } = draft.school;
   return (
     <WritingContext value={{ dateOrder, hours }}>
-      <MoveInFrame tab="Moving in" steps={stepsFor(draft, page, open)}>
+      <MoveInFrame tab={say.movingIn} steps={stepsFor(draft, page, open)}>
         <TwoDrafts moving={moving} />
         {page === 1 && <SchoolStep token={token} moving={moving} onNext={() => open(2)} />}
         {(page === 2 || (page === 3 && 'wrong' in found)) && (

@@ -6,10 +6,12 @@ import { api } from '../../app/api.js';
 import { CLOCK_HOURS, DATE_ORDERS, ZONES } from '../school/zones.js';
 import { FIRST_PATTERN, type SchoolDraft } from './firstDraft.js';
 import type { MovingIn } from './useMoveInDraft.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 const WHO = [
-  { value: 'school', label: 'a school with several teachers' },
-  { value: 'alone', label: 'a class of my own: I teach alone' },
+  { value: 'school', label: say.aSchoolWithSeveralTeachers },
+  { value: 'alone', label: say.aClassOfMyOwn },
 ];
 
 const NO_REGION = '-';
@@ -26,11 +28,11 @@ function RegionPart({ token, region, onChange }: RegionProps) {
   const regions = data?.regions ?? (region ? [{ code: region, name: region }] : []);
   return (
     <ChoicePart
-      label="Region"
+      label={say.region}
       value={region || NO_REGION}
       onChange={(code) => onChange(code === NO_REGION ? '' : code)}
       choices={[
-        { value: NO_REGION, label: 'nowhere' },
+        { value: NO_REGION, label: say.nowhere },
         ...regions.map(({ code, name }) => ({ value: code, label: name })),
       ]}
     />
@@ -51,36 +53,48 @@ interface SentenceProps {
 
 const Sentence = ({ token, school, change }: SentenceProps) => (
   <p className="text-lg leading-sentence">
-    It is{' '}
-    <ChoicePart
-      label="What it is"
-      value={school.alone ? 'alone' : 'school'}
-      onChange={(v) => change({ alone: v === 'alone' })}
-      choices={WHO}
+    <Said
+      as={say.itIsItsTimes}
+      whatIt={
+        <ChoicePart
+          label={say.whatItIs}
+          value={school.alone ? 'alone' : 'school'}
+          onChange={(v) => change({ alone: v === 'alone' })}
+          choices={WHO}
+        />
+      }
+      timeZone={
+        <ChoicePart
+          label={say.timeZone}
+          value={school.zone}
+          onChange={(zone) => change({ zone })}
+          choices={ZONES}
+        />
+      }
+      orderDates={
+        <ChoicePart
+          label={say.orderOfDates}
+          value={school.dateOrder}
+          onChange={(v) => change({ dateOrder: v as SchoolDraft['dateOrder'] })}
+          choices={DATE_ORDERS}
+        />
+      }
+      clock={
+        <ChoicePart
+          label={say.clock}
+          value={school.hours}
+          onChange={(v) => change({ hours: v as SchoolDraft['hours'] })}
+          choices={CLOCK_HOURS}
+        />
+      }
+      regionPart={
+        <RegionPart
+          token={token}
+          region={school.region}
+          onChange={(region) => change({ region })}
+        />
+      }
     />
-    . Its times are those of{' '}
-    <ChoicePart
-      label="Time zone"
-      value={school.zone}
-      onChange={(zone) => change({ zone })}
-      choices={ZONES}
-    />
-    , its dates are written{' '}
-    <ChoicePart
-      label="Order of dates"
-      value={school.dateOrder}
-      onChange={(v) => change({ dateOrder: v as SchoolDraft['dateOrder'] })}
-      choices={DATE_ORDERS}
-    />{' '}
-    and its hours{' '}
-    <ChoicePart
-      label="Clock"
-      value={school.hours}
-      onChange={(v) => change({ hours: v as SchoolDraft['hours'] })}
-      choices={CLOCK_HOURS}
-    />
-    ; public holidays are those of{' '}
-    <RegionPart token={token} region={school.region} onChange={(region) => change({ region })} />.
   </p>
 );
 
@@ -103,14 +117,14 @@ export function SchoolStep({ token, moving, onNext }: StepProps) {
     start: { name: school.name },
     send: () =>
       Promise.resolve(
-        school.name.trim() === '' ? { error: wrongAt('name', 'Say what it is called.') } : {},
+        school.name.trim() === '' ? { error: wrongAt('name', say.sayWhatItIsCalled) } : {},
       ),
     onDone: onNext,
   });
   return (
     <form className="grid gap-5" noValidate onSubmit={submit}>
       <TextField
-        label={school.alone ? 'What do your students know it as?' : 'What is the school called?'}
+        label={school.alone ? say.whatDoYourStudentsKnow : say.whatIsTheSchoolCalled}
         error={errorAt('name')}
         autoFocus
         maxLength={200}
@@ -122,15 +136,15 @@ export function SchoolStep({ token, moving, onNext }: StepProps) {
       />
       <Sentence token={token} school={school} change={change} />
       <TextField
-        label="Whom do students ask when something technical fails? (may come later)"
-        hint="Shown at the door, so that they do not ask the teacher who is teaching."
+        label={say.whomDoStudentsAskWhen}
+        hint={say.shownAtTheDoor}
         maxLength={300}
         value={school.help}
         onChange={(e) => change({ help: e.target.value })}
       />
       <p>
         <Button type="submit" kind="act">
-          Next: the year
+          {say.nextTheYear}
         </Button>
       </p>
     </form>

@@ -11,6 +11,9 @@ import { BellPattern } from './BellPattern.js';
 import type { YearDraft } from './firstDraft.js';
 import type { MovingIn } from './useMoveInDraft.js';
 import { yearOfDraft, type WrongField } from './yearOfDraft.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 interface PartProps {
   title: string;
@@ -34,13 +37,46 @@ interface YearProps {
   change: (part: Partial<YearDraft>) => void;
 }
 
+interface TermProps {
+  term: YearDraft['terms'][number];
+  at: number;
+  wrong: string | undefined;
+  set: (part: Partial<YearDraft['terms'][number]>) => void;
+}
+
+function TermDays({ term, at, wrong, set }: TermProps) {
+  return (
+    <Said
+      as={say.firstToLast}
+      first={
+        <DateField
+          aria-label={fill(say.firstDayOfTerm, { i: at + 1 })}
+          dress="part"
+          value={term.first}
+          invalid={wrong === `terms.${at}.first`}
+          onChange={(first) => set({ first })}
+        />
+      }
+      last={
+        <DateField
+          aria-label={fill(say.lastDayOfTerm, { i: at + 1 })}
+          dress="part"
+          value={term.last}
+          invalid={wrong === `terms.${at}.last`}
+          onChange={(last) => set({ last })}
+        />
+      }
+    />
+  );
+}
+
 function Terms({ year: { terms }, change, wrong }: YearProps & { wrong: string | undefined }) {
   const set = (at: number, part: Partial<YearDraft['terms'][number]>): void =>
     change({ terms: terms.map((t, i) => (i === at ? { ...t, ...part } : t)) });
   const add = (): void => {
     const last = terms.findLast((term) => term.last !== '')?.last ?? NO_TERM;
     change({
-      terms: [...terms, { name: 'Term', first: addDays(last, 14), last: addDays(last, 84) }],
+      terms: [...terms, { name: say.term, first: addDays(last, 14), last: addDays(last, 84) }],
     });
   };
   return (
@@ -49,31 +85,17 @@ function Terms({ year: { terms }, change, wrong }: YearProps & { wrong: string |
         {terms.map((term, i) => (
           <li key={i} className="flex flex-wrap items-center gap-x-3 gap-y-1 py-1">
             <input
-              aria-label={`Name of term ${i + 1}`}
+              aria-label={fill(say.nameOfTerm, { i: i + 1 })}
               className={`${inputClass} !w-36 !py-1`}
               maxLength={80}
               value={term.name}
               onChange={(e) => set(i, { name: e.target.value })}
             />
-            <DateField
-              aria-label={`First day of term ${i + 1}`}
-              dress="part"
-              value={term.first}
-              invalid={wrong === `terms.${i}.first`}
-              onChange={(first) => set(i, { first })}
-            />
-            to
-            <DateField
-              aria-label={`Last day of term ${i + 1}`}
-              dress="part"
-              value={term.last}
-              invalid={wrong === `terms.${i}.last`}
-              onChange={(last) => set(i, { last })}
-            />
+            <TermDays term={term} at={i} wrong={wrong} set={(part) => set(i, part)} />
             {terms.length > 1 && (
               <button
                 type="button"
-                aria-label={`Take out term ${i + 1}`}
+                aria-label={fill(say.takeOutTerm, { i: i + 1 })}
                 className="rounded-small p-1.5 text-soft hover:text-berry-deep"
                 onClick={() => change({ terms: terms.filter((_, k) => k !== i) })}
               >
@@ -84,7 +106,7 @@ function Terms({ year: { terms }, change, wrong }: YearProps & { wrong: string |
         ))}
       </ul>
       <Button kind="link" onClick={add}>
-        Another term
+        {say.anotherTerm}
       </Button>
     </>
   );
@@ -116,9 +138,9 @@ function Holidays({ token, region, year, change }: HolidayProps) {
   useEffect(() => {
     if (isNew) change({ holidaysOf: region, holidays: offered });
   });
-  if (region === '') return <p className="text-soft">No region is chosen; they can come later.</p>;
-  if (!data) return <p className="text-soft">Looking them up…</p>;
-  if (offered.length === 0) return <p className="text-soft">None falls on a school day.</p>;
+  if (region === '') return <p className="text-soft">{say.noRegionIsChosenThey}</p>;
+  if (!data) return <p className="text-soft">{say.lookingThemUpDots}</p>;
+  if (offered.length === 0) return <p className="text-soft">{say.noneFallsOnASchool}</p>;
   const isTaken = (h: Holiday): boolean => holidays.some((other) => other.date === h.date);
   const toggle = (h: Holiday): void =>
     change({
@@ -168,14 +190,14 @@ export function YearStep({ token, moving, onNext }: StepProps) {
   });
   const timetable = (
     <>
-      <Part title="Bells" error={errorAt(wrong, 'bells')}>
+      <Part title={say.bells} error={errorAt(wrong, 'bells')}>
         <BellPattern bells={year.bells} wrong={wrongBell} onChange={(bells) => change({ bells })} />
       </Part>
-      <Part title="Alternating days" error={errorAt(wrong, 'cycle')}>
+      <Part title={say.alternatingDays} error={errorAt(wrong, 'cycle')}>
         <input
-          aria-label="Labels of alternating days"
+          aria-label={say.labelsOfAlternatingDays}
           className={`${inputClass} !w-56`}
-          placeholder="none, or A, B"
+          placeholder={say.noneOrAB}
           maxLength={200}
           value={year.cycle}
           onChange={(e) => change({ cycle: e.target.value })}
@@ -185,18 +207,16 @@ export function YearStep({ token, moving, onNext }: StepProps) {
   );
   return (
     <form className="grid gap-6" noValidate onSubmit={submit}>
-      <p className="text-soft">
-        This is likely; change what is not so. Lessons “until term ends” follow it by themselves.
-      </p>
-      <Part title="Terms" error={errorAt(wrong, 'terms')}>
+      <p className="text-soft">{say.thisIsLikelyChangeWhat}</p>
+      <Part title={say.terms} error={errorAt(wrong, 'terms')}>
         <Terms year={year} change={change} wrong={wrong?.path} />
       </Part>
-      <Part title="Public holidays that are closed" error={errorAt(wrong, 'closures')}>
+      <Part title={say.publicHolidaysThatAreClosed} error={errorAt(wrong, 'closures')}>
         <Holidays token={token} region={school.region} year={year} change={change} />
       </Part>
       {school.alone && year.bells === null && year.cycle === '' ? (
         <details>
-          <summary className="cursor-pointer">Bells and alternating days, if you want any</summary>
+          <summary className="cursor-pointer">{say.bellsAndAlternatingDays}</summary>
           <div className="mt-3 grid gap-6">{timetable}</div>
         </details>
       ) : (
@@ -204,7 +224,7 @@ export function YearStep({ token, moving, onNext }: StepProps) {
       )}
       <p>
         <Button type="submit" kind="act" disabled={wrong !== undefined}>
-          Next: you
+          {say.nextYou}
         </Button>
       </p>
     </form>

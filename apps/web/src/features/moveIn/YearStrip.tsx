@@ -1,4 +1,6 @@
 import { addDays, dateInWords, dayInfo, type SchoolCalendar } from '@glen/core';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 interface StripProps {
   school: SchoolCalendar;
@@ -37,7 +39,11 @@ export function YearStrip(props: StripProps) {
     <figure className="mt-3">
       <div
         role="img"
-        aria-label={`${props.dates.length} sessions from ${dateInWords(first)} to ${dateInWords(last)}`}
+        aria-label={fill(say.sessionsFromTo, {
+          datesCount: props.dates.length,
+          date: dateInWords(first),
+          date2: dateInWords(last),
+        })}
         className="flex h-11 gap-px"
       >
         {columns.map(({ date, isTaught, isHeld }) => (

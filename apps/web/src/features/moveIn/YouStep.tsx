@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
 import type { MovingIn } from './useMoveInDraft.js';
+import * as say from './words.js';
 
 type You = Sent<'finishMoveIn'>['you'];
 
@@ -49,23 +50,23 @@ export function YouStep(props: StepProps) {
   return (
     <form className="grid max-w-xl gap-4" noValidate onSubmit={submit}>
       <TextField
-        label="What are you called?"
+        label={say.whatAreYouCalled}
         error={errors.name?.message}
         autoFocus
         autoComplete="name"
         {...kept('name')}
       />
       <TextField
-        label="Your address"
-        hint="You sign in with it. No mail is sent."
+        label={say.yourAddress}
+        hint={say.youSignInWithIt}
         error={errors.email?.message}
         type="email"
         autoComplete="username"
         {...kept('email')}
       />
       <TextField
-        label="A password"
-        hint="Several words are easy to keep in mind."
+        label={say.aPassword}
+        hint={say.severalWordsAreEasy}
         error={errors.password?.message}
         type="password"
         autoComplete="new-password"
@@ -78,7 +79,7 @@ export function YouStep(props: StepProps) {
       )}
       <p>
         <Button type="submit" kind="act" disabled={isSubmitting}>
-          {alone ? 'Make it' : 'Make the school'}
+          {alone ? say.makeIt : say.makeTheSchool}
         </Button>
       </p>
     </form>

@@ -9,6 +9,8 @@ import {
   type SchoolCalendar,
   type SessionPlan,
 } from '@glen/core';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** When a class period meets, as it was typed. */
 export interface Meets {
@@ -41,8 +43,9 @@ function read(typed: string, { school, today }: Moment): Meets {
   const dates = expandPlan(plan, school, window)
     .filter(isHeld)
     .map((o) => o.date);
-  if (dates.length === 0) throw new GlenInputError('when', 'No day of the school year fits that.');
-  const count = dates.length === 1 ? '1 session' : `${dates.length} sessions`;
+  if (dates.length === 0) throw new GlenInputError('when', say.noDayFitsThat);
+  const count =
+    dates.length === 1 ? say.session : fill(say.datesCountSessions, { datesCount: dates.length });
   return { plan, words: `${describePlan(plan, school)}: ${count}.`, dates };
 }
 

@@ -1,24 +1,27 @@
 import type { Answer } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { YesOrNo } from '../accounts/YesOrNo.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Invitation = Answer<'invitations'>['invitations'][number];
 
-const COMES: Record<Invitation['comes'], string> = {
-  inside: '',
-  speaker: ' to speak',
-  watcher: ' to watch',
-};
+const COMES: Record<Invitation['comes'], string> = say.comes;
 
 function Row({ invitation }: { invitation: Invitation }) {
   const { guestId, title, host, when, comes, said } = invitation;
   const [answer, { error }] = api.useAnswerInvitationMutation();
   return (
     <li className="border-t border-line py-2">
-      {host} invites you{COMES[comes]}: <b>{title}</b>
-      {when && `, ${when}`}.
+      <Said
+        as={say.invitesYou}
+        host={host}
+        come={COMES[comes]}
+        title={<b>{title}</b>}
+        when={when && `, ${when}`}
+      />
       <YesOrNo
-        label="Will you come?"
+        label={say.willYouCome}
         said={said}
         problem={problemOf(error)}
         onSay={(next) => void answer({ body: { guestId, said: next } })}
@@ -32,8 +35,8 @@ export function Invitations() {
   const { data } = api.useInvitationsQuery();
   if (!data || data.invitations.length === 0) return null;
   return (
-    <section aria-label="Your invitations" className="mt-6">
-      <h2 className="mb-1 text-base">Your invitations</h2>
+    <section aria-label={say.yourInvitations} className="mt-6">
+      <h2 className="mb-1 text-base">{say.yourInvitations}</h2>
       <ul>
         {data.invitations.map((invitation) => (
           <Row key={invitation.guestId} invitation={invitation} />

@@ -12,14 +12,17 @@ import { TypeCode } from '../door/TypeCode.js';
 import { FeedList } from '../feed/Feeds.js';
 import { Invitations } from './Invitations.js';
 import { OwnDoorRow, isAway, isOver } from './OwnDoorRow.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type MyDay = Answer<'myDay'>;
 
 function Classes({ classes }: Pick<MyDay, 'classes'>) {
   if (classes.length === 0) return null;
   return (
-    <section aria-label="Your classes" className="mt-6">
-      <h2 className="mb-1 text-base">Your classes</h2>
+    <section aria-label={say.yourClasses} className="mt-6">
+      <h2 className="mb-1 text-base">{say.yourClasses}</h2>
       <ul>
         {classes.map((c) => (
           <li key={c.id} className="flex items-center gap-3 border-t border-line py-2">
@@ -30,16 +33,16 @@ function Classes({ classes }: Pick<MyDay, 'classes'>) {
             <Link
               className="text-bracken-deep underline"
               to={`/door/${c.code}`}
-              aria-label={`The door of ${c.title}`}
+              aria-label={fill(say.theDoorOf, { title: c.title })}
             >
-              Its door
+              {say.itsDoor}
             </Link>
           </li>
         ))}
       </ul>
       <p className="mt-2">
         <Link className="text-bracken-deep underline" to="/my-term">
-          My term: when I came
+          {say.myTermWhenICame}
         </Link>
       </p>
     </section>
@@ -51,10 +54,7 @@ function AccountHint({ me, classes }: { me: Me } & Pick<MyDay, 'classes'>) {
   const isAtHome = me.account?.kind === 'personal' && me.person?.roles.includes('student');
   if (!isAtHome || classes.length === 0) return null;
   return (
-    <p className="mt-3 rounded-small bg-gorse-tint px-3 py-2 text-gorse-deep">
-      You are here with your home account. These doors know your school account; switch at your
-      name.
-    </p>
+    <p className="mt-3 rounded-small bg-gorse-tint px-3 py-2 text-gorse-deep">{say.youAreHere}</p>
   );
 }
 
@@ -69,10 +69,8 @@ function Doors({ data, me }: { data: MyDay; me: Me }) {
   return (
     <>
       {doors.length === 0 && (
-        <Empty title="No doors today">
-          {after
-            ? 'The next one stands below.'
-            : 'When a session is planned for you, its door stands here.'}
+        <Empty title={say.noDoorsToday}>
+          {after ? say.theNextOneStandsBelow : say.whenASessionIsPlanned}
         </Empty>
       )}
       <ul className="mt-3">
@@ -82,8 +80,12 @@ function Doors({ data, me }: { data: MyDay; me: Me }) {
       </ul>
       {after && (
         <p className="mt-2 border-t border-line pt-3 text-soft">
-          Next after today: <span className="text-ink">{after.title}</span>,{' '}
-          {dateInWords(after.date)} <span className="font-mono">{after.time}</span>
+          <Said
+            as={say.nextAfterToday}
+            after={<span className="text-ink">{after.title}</span>}
+            date={dateInWords(after.date)}
+            time={<span className="font-mono">{after.time}</span>}
+          />
         </p>
       )}
     </>
@@ -121,31 +123,26 @@ export default function MyDayPage({ me }: { me: Me }) {
   return (
     <main id="main" className="mx-auto min-h-dvh max-w-md px-5 py-7">
       <div className="flex items-start justify-between gap-4">
-        <ScreenTitle tab="Your doors">
-          {teacherAtHome ? 'You are here with your home account' : 'Your doors'}
+        <ScreenTitle tab={say.yourDoors}>
+          {teacherAtHome ? say.youAreHereWith : say.yourDoors}
         </ScreenTitle>
         <AccountMenu me={me} tone="page" />
       </div>
       {teacherAtHome ? (
-        <p className="mt-2 text-soft">
-          Your class periods belong to your school account. Switch to it at your name.
-        </p>
+        <p className="mt-2 text-soft">{say.yourClassPeriodsBelong}</p>
       ) : (
         <Day me={me} />
       )}
       {me.person && me.account?.kind === 'school' && (
         <details className="mt-7 border-t border-line pt-4">
-          <summary className="font-head font-semibold">In your own calendar</summary>
-          <p className="mt-1 mb-1 text-soft">
-            A calendar program that subscribes to this address shows your sessions with their links.
-            Keep it to yourself.
-          </p>
+          <summary className="font-head font-semibold">{say.inYourOwnCalendar}</summary>
+          <p className="mt-1 mb-1 text-soft">{say.aCalendarProgramThatSubscribes}</p>
           <FeedList zone={me.school.zone} />
         </details>
       )}
-      <section aria-label="Another door" className="mt-7 border-t border-line pt-4">
-        <h2 className="text-base">{guest ? 'You were given a link?' : 'Another door'}</h2>
-        <p className="text-soft">Follow the link, or type its code here.</p>
+      <section aria-label={say.anotherDoor} className="mt-7 border-t border-line pt-4">
+        <h2 className="text-base">{guest ? say.youWereGivenALink : say.anotherDoor}</h2>
+        <p className="text-soft">{say.followTheLinkOrType}</p>
         <TypeCode />
       </section>
     </main>

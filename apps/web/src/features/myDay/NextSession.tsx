@@ -19,15 +19,19 @@ import {
   isHostOf,
   type OfToday,
 } from './sessionParts.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 interface NextProps extends OfToday {
   classPeriod: ClassItem;
 }
 
 function TimeChip({ session, now }: Pick<OfToday, 'session' | 'now'>) {
-  if (session.start > now) return <Chip>Begins in {timeUntil(session.start, now)}</Chip>;
-  if (session.end > now) return <Chip>Ends in {timeUntil(session.end, now)}</Chip>;
-  return <Chip tone="careful">Runs over</Chip>;
+  if (session.start > now)
+    return <Chip>{fill(say.beginsIn, { span: timeUntil(session.start, now) })}</Chip>;
+  if (session.end > now)
+    return <Chip>{fill(say.endsIn, { span: timeUntil(session.end, now) })}</Chip>;
+  return <Chip tone="careful">{say.runsOver}</Chip>;
 }
 
 /** To the desk, where the door is open; else it is opened first. */
@@ -43,7 +47,7 @@ function ToDesk({ session }: Pick<OfToday, 'session'>) {
   if (session.door === 'open')
     return (
       <Link className={`${buttonClass('strong')} print:hidden`} to={desk}>
-        To the desk
+        {say.toTheDesk}
       </Link>
     );
   return (
@@ -53,7 +57,7 @@ function ToDesk({ session }: Pick<OfToday, 'session'>) {
       disabled={isLoading}
       onClick={() => void openAndGo()}
     >
-      Open the door now
+      {say.openTheDoorNow}
     </Button>
   );
 }
@@ -75,7 +79,7 @@ function LinkAndPosts({ session, classPeriod, today }: NextProps) {
             className={`${buttonClass('link')} print:hidden`}
             to={`/plan/${seriesId}?on=${key}`}
           >
-            Change it
+            {say.changeIt}
           </Link>
         )}
       </span>
@@ -88,7 +92,7 @@ export function NextSession(props: NextProps) {
   const { session, classPeriod, now, zone } = props;
   return (
     <section
-      aria-label={session.start <= now ? 'Running now' : 'Next'}
+      aria-label={session.start <= now ? say.runningNow : say.next}
       className="my-3 rounded-big border border-line bg-sheet p-5 shadow-soft print:my-0 print:border-0 print:p-0 print:py-3 print:shadow-none"
     >
       <div className="flex flex-wrap items-center gap-x-5 gap-y-3">
@@ -101,7 +105,7 @@ export function NextSession(props: NextProps) {
             </Link>
           </h2>
           <p className="mt-1.5 flex flex-wrap gap-2">
-            {isOvernight(session, props.today.date) && <Chip>Since yesterday</Chip>}
+            {isOvernight(session, props.today.date) && <Chip>{say.sinceYesterday}</Chip>}
             <DoorChip session={session} now={now} zone={zone} />
             <CoverChip classPeriod={classPeriod} />
             <TimeChip session={session} now={now} />

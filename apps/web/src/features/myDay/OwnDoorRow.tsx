@@ -6,6 +6,9 @@ import { buttonClass } from '../../ui/Button.js';
 import { Chip } from '../../ui/Chip.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { movedInWords } from '../plan/moved.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 interface DoorProps {
   door: OwnDoor;
@@ -21,12 +24,16 @@ export const isOver = (door: OwnDoor, now: string): boolean =>
   door.door === 'ended' || (door.closes <= now && door.door !== 'open');
 
 function OpenState({ door, now, zone }: DoorProps) {
-  if (isOver(door, now)) return <Chip>Over</Chip>;
-  if (door.door === 'open') return <Chip tone="well">Open now</Chip>;
-  if (now >= door.opens) return <Chip tone="careful">Waits for {door.host}</Chip>;
+  if (isOver(door, now)) return <Chip>{say.over}</Chip>;
+  if (door.door === 'open') return <Chip tone="well">{say.openNow}</Chip>;
+  if (now >= door.opens)
+    return <Chip tone="careful">{fill(say.waitsFor, { host: door.host })}</Chip>;
   return (
     <Chip tone="inform">
-      Opens {wallClock(door.opens, zone).time} · in {timeUntil(door.opens, now)}
+      {fill(say.opensIn, {
+        time: wallClock(door.opens, zone).time,
+        span: timeUntil(door.opens, now),
+      })}
     </Chip>
   );
 }
@@ -38,16 +45,18 @@ export const isAway = ({ door, today }: Pick<DoorProps, 'door' | 'today'>): bool
 function State(props: DoorProps) {
   const { door, today } = props;
   if (door.status === 'cancelled')
-    return <Chip tone="wrong">Cancelled{door.why ? `: ${door.why}` : ''}</Chip>;
+    return (
+      <Chip tone="wrong">{fill(say.cancelledWhat, { what: door.why ? `: ${door.why}` : '' })}</Chip>
+    );
   if (isAway(props))
     return (
       <Chip tone="careful">
-        Moved to {dateInWords(door.date)}, {door.time}
+        {fill(say.movedTo, { date: dateInWords(door.date), time: door.time })}
       </Chip>
     );
   return (
     <>
-      {isOvernight(door, today) && <Chip>Since yesterday</Chip>}
+      {isOvernight(door, today) && <Chip>{say.sinceYesterday}</Chip>}
       {door.was && <Chip tone="careful">{movedInWords(door)}</Chip>}
       <OpenState {...props} />
     </>
@@ -71,15 +80,18 @@ function OwnSlot({ door: { inSlots, slot, code, title }, zone }: DoorProps) {
     <p className="mt-1.5">
       {slot !== null && (
         <b>
-          Your slot: <span className="font-mono">{wallClock(slot, zone).time}</span>{' '}
+          <Said
+            as={say.yourSlot}
+            time={<span className="font-mono">{wallClock(slot, zone).time}</span>}
+          />{' '}
         </b>
       )}
       <Link
         className="text-bracken-deep underline"
         to={`/sign-up/${code}`}
-        aria-label={`${slot === null ? 'Take a slot' : 'Change your slot'}: ${title}`}
+        aria-label={`${slot === null ? say.takeASlot : say.changeYourSlot}: ${title}`}
       >
-        {slot === null ? 'Take a slot' : 'Change it'}
+        {slot === null ? say.takeASlot : say.changeIt}
       </Link>
     </p>
   );
@@ -94,9 +106,9 @@ function WaysOn(props: DoorProps & { first: boolean }) {
       <Link
         to={`/${door.watches ? 'watch' : 'door'}/${door.code}`}
         className={`${buttonClass(first ? 'act' : 'plain')} mt-2.5`}
-        aria-label={`To the door of ${door.title}`}
+        aria-label={fill(say.toTheDoorOfDoor, { door: door.title })}
       >
-        To the door
+        {say.toTheDoor}
       </Link>
     </>
   );
@@ -119,7 +131,7 @@ export function OwnDoorRow(props: DoorProps & { first: boolean }) {
             <span className="min-w-0 break-words">{title}</span>
           </h2>
           <p className="text-sm text-soft">
-            {title === classTitle ? '' : `${classTitle} · `}with {host}
+            {fill(say.whatWithHost, { what: title === classTitle ? '' : `${classTitle} · `, host })}
           </p>
           {description && !isGone && (
             <p className="mt-1 line-clamp-4 text-md break-words whitespace-pre-wrap">

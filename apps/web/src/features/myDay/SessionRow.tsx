@@ -7,16 +7,22 @@ import { Pennant } from '../../ui/Pennant.js';
 import { movedInWords } from '../plan/moved.js';
 import { mayEdit } from '../school/mayEdit.js';
 import { CoverChip, DoorChip, LinkChips, Times, isHostOf, type OfToday } from './sessionParts.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** Below its title, what is different about a session, told by words and not by looks alone. */
 function StateChips({ session, now, zone, isAway }: Omit<OfToday, 'today'> & { isAway: boolean }) {
-  if (session.draft) return <Chip tone="careful">Draft: students see nothing of it</Chip>;
+  if (session.draft) return <Chip tone="careful">{say.draftStudentsSeeNothing}</Chip>;
   if (session.status === 'cancelled')
-    return <Chip tone="wrong">Cancelled{session.why ? `: ${session.why}` : ''}</Chip>;
+    return (
+      <Chip tone="wrong">
+        {fill(say.cancelledWhat, { what: session.why ? `: ${session.why}` : '' })}
+      </Chip>
+    );
   if (isAway)
     return (
       <Chip tone="careful">
-        Moved to {dateInWords(session.date)}, {session.time}
+        {fill(say.movedTo, { date: dateInWords(session.date), time: session.time })}
       </Chip>
     );
   return (
@@ -40,11 +46,9 @@ function Came({
   if (!rollSize) return null;
   const chip =
     came === 0 ? (
-      <Chip>Nobody came</Chip>
+      <Chip>{say.nobodyCame}</Chip>
     ) : (
-      <Chip tone="well">
-        {came} of {rollSize} came
-      </Chip>
+      <Chip tone="well">{fill(say.cameOfRollSizeCame, { came, rollSize })}</Chip>
     );
   if (!isHostOf({ session, today }, classPeriod)) return chip;
   return (
@@ -91,9 +95,9 @@ function WayIn(props: RowProps) {
       <Link
         className={buttonClass()}
         to={`/desk/${linkId}`}
-        aria-label={`Desk of ${title}, ${time}`}
+        aria-label={fill(say.deskOf, { title, time })}
       >
-        Desk
+        {say.desk}
       </Link>
     );
   const door = today.doors.find((one) => one.linkId === linkId);
@@ -102,9 +106,9 @@ function WayIn(props: RowProps) {
     <Link
       className={buttonClass()}
       to={`/door/${door.code}`}
-      aria-label={`To the door of ${title}, ${time}`}
+      aria-label={fill(say.toTheDoorOf, { title, time })}
     >
-      To the door
+      {say.toTheDoor}
     </Link>
   );
 }
@@ -120,9 +124,9 @@ function RowLinks(props: RowProps & { left: Left }) {
         <Link
           className={buttonClass(isOver ? 'link' : 'plain')}
           to={`/plan/${seriesId}?on=${key}`}
-          aria-label={`Details of ${title}, ${time}`}
+          aria-label={fill(say.detailsOf, { title, time })}
         >
-          Details
+          {say.details}
         </Link>
       )}
     </span>
@@ -159,7 +163,7 @@ export function SessionRow(props: RowProps) {
         </h2>
         <p className="mt-1 flex flex-wrap gap-2 empty:hidden">
           <CoverChip classPeriod={classPeriod} />
-          {isOvernight(session, props.today.date) && <Chip>Since yesterday</Chip>}
+          {isOvernight(session, props.today.date) && <Chip>{say.sinceYesterday}</Chip>}
           <StateChips session={session} now={now} zone={zone} isAway={isAway} />
         </p>
       </div>

@@ -25,13 +25,16 @@ import { SessionRow } from './SessionRow.js';
 import { StartYourOwn } from './StartYourOwn.js';
 import { WhatIsLeft } from './WhatIsLeft.js';
 import type { Today } from './sessionParts.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 function dayInWords(day: Today['day']): string {
   if (!day.teaching) return day.why ?? '';
   return [
-    day.cycleDay && `${day.cycleDay} day`,
-    day.bell && `${day.bell} bells`,
-    day.week && `week ${day.week} of ${day.term}`,
+    day.cycleDay && fill(say.cycleDay, { cycleDay: day.cycleDay }),
+    day.bell && fill(say.bellBells, { bell: day.bell }),
+    day.week && fill(say.weekOf, { week: day.week, term: day.term ?? '' }),
   ]
     .filter(Boolean)
     .join(' · ');
@@ -44,21 +47,21 @@ const heldOn = (today: Today): Session[] =>
   );
 
 function countInWords(n: number): string {
-  if (n === 0) return 'nothing planned';
-  return n === 1 ? '1 session' : `${n} sessions`;
+  if (n === 0) return say.nothingPlanned;
+  return n === 1 ? say.session : fill(say.nSessions, { n });
 }
 
 function Head({ today }: { today: Today }) {
   const weekday = WEEKDAY_NAMES[weekdayOf(dayNumber(today.date, 'date'))];
   return (
     <header className="mb-4 flex flex-wrap items-baseline gap-x-4 gap-y-2">
-      <ScreenTitle tab="Today">
+      <ScreenTitle tab={say.today}>
         {weekday}, {countInWords(heldOn(today).length)}
       </ScreenTitle>
       <p className="text-soft">{dayInWords(today.day)}</p>
       {today.classes.some(mayEdit) && (
         <Link className={`${buttonClass('act')} ml-auto print:hidden`} to="/plan/new">
-          Schedule a session{' '}
+          {say.scheduleASession}{' '}
           <kbd className="rounded border border-current px-1.5 font-mono text-xs max-half:hidden">
             s
           </kbd>
@@ -70,26 +73,21 @@ function Head({ today }: { today: Today }) {
 
 function Nothing({ hasClasses, mayMake }: { hasClasses: boolean; mayMake: boolean }) {
   if (!hasClasses && !mayMake)
-    return (
-      <Empty title="No class periods yet">
-        The office puts you down for yours; their sessions then stand here in order.
-      </Empty>
-    );
+    return <Empty title={say.noClassPeriodsYet}>{say.theOfficePutsYouDown}</Empty>;
   if (!hasClasses)
     return (
-      <Empty title="No class periods yet">
-        <Link className={buttonClass('link')} to="/begin">
-          Make one
-        </Link>
-        , and its sessions stand here in order; or the office puts you down for one.
+      <Empty title={say.noClassPeriodsYet}>
+        <Said
+          as={say.makeOneAndItsSessions}
+          link={(text) => (
+            <Link className={buttonClass('link')} to="/begin">
+              {text}
+            </Link>
+          )}
+        />
       </Empty>
     );
-  return (
-    <Empty title="Nothing today">
-      Every class period has its link already. Schedule a session and it stands here, in order, with
-      its door.
-    </Empty>
-  );
+  return <Empty title={say.nothingToday}>{say.everyClassPeriodHas}</Empty>;
 }
 
 interface SheetProps {
@@ -113,7 +111,7 @@ function RunSheet(props: SheetProps) {
       {past.length > 0 && (
         <details>
           <summary className="flex min-h-11 cursor-pointer items-center border-t border-line text-bracken-deep">
-            Earlier today: {countInWords(past.length)}
+            {fill(say.earlierToday, { count: countInWords(past.length) })}
           </summary>
           <Rows {...props} sessions={past} ofNow={ofNow} />
         </details>

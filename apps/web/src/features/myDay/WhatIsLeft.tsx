@@ -1,6 +1,7 @@
 import { Check, Circle } from 'lucide-react';
 import { Link } from 'react-router';
 import type { Today } from './sessionParts.js';
+import * as say from './words.js';
 
 type Left = Today['left'][number];
 
@@ -16,7 +17,7 @@ function Step({ isDone, words, to }: StepProps) {
       <li className="flex items-center gap-2 text-soft">
         <Check size={16} className="text-moss" aria-hidden="true" />
         <span>
-          <span className="sr-only">Done: </span>
+          <span className="sr-only">{say.done} </span>
           {words}
         </span>
       </li>
@@ -34,10 +35,10 @@ function Step({ isDone, words, to }: StepProps) {
 function ofClass({ classId, linkId, roll, room, posted, tried }: Left): StepProps[] {
   const base = `/classes/${classId}`;
   return [
-    { isDone: roll, words: 'Fill its roll', to: `${base}/roll` },
-    { isDone: room, words: 'Say where its room is', to: `${base}/links/${linkId}` },
-    { isDone: posted, words: 'Put the link where students look', to: `${base}/posts?new` },
-    { isDone: tried, words: 'Try its door as anybody', to: `${base}/entry` },
+    { isDone: roll, words: say.fillItsRoll, to: `${base}/roll` },
+    { isDone: room, words: say.sayWhereItsRoomIs, to: `${base}/links/${linkId}` },
+    { isDone: posted, words: say.putTheLinkWhereStudents, to: `${base}/posts?new` },
+    { isDone: tried, words: say.tryItsDoorAsAnybody, to: `${base}/entry` },
   ];
 }
 
@@ -46,10 +47,10 @@ export function WhatIsLeft({ left }: { left: Left[] }) {
   if (left.length === 0) return null;
   return (
     <section
-      aria-label="What is left"
+      aria-label={say.whatIsLeft}
       className="mb-5 rounded-big border border-line bg-sheet p-5 print:hidden"
     >
-      <h2 className="mb-2 text-lg">What is left</h2>
+      <h2 className="mb-2 text-lg">{say.whatIsLeft}</h2>
       <div className="grid gap-5 md:grid-cols-2">
         {left.map((of) => (
           <div key={of.classId}>

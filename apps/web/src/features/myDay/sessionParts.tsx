@@ -4,6 +4,8 @@ import type { Answer, ClassItem, Session } from '@glen/contract';
 import { timeUntil, wallClock } from '../../app/clock.js';
 import { Chip } from '../../ui/Chip.js';
 import { mayEdit } from '../school/mayEdit.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 export type Today = Answer<'today'>;
 
@@ -34,24 +36,22 @@ export function Times({ session, large = false }: { session: Session; large?: bo
 }
 
 export function DoorChip({ session, now, zone }: Omit<OfToday, 'today'>) {
-  if (session.door === 'open') return <Chip tone="well">Door open · {session.inside} inside</Chip>;
-  if (session.door === 'ended') return <Chip>Ended</Chip>;
+  if (session.door === 'open')
+    return <Chip tone="well">{fill(say.doorOpenInside, { inside: session.inside })}</Chip>;
+  if (session.door === 'ended') return <Chip>{say.ended}</Chip>;
   if (now < session.opens)
     return (
       <Chip tone="inform">
-        Door opens {wallClock(session.opens, zone).time} · in {timeUntil(session.opens, now)}
+        {fill(say.doorOpensIn, {
+          time: wallClock(session.opens, zone).time,
+          span: timeUntil(session.opens, now),
+        })}
       </Chip>
     );
-  return <Chip tone="careful">Door waits for a host</Chip>;
+  return <Chip tone="careful">{say.doorWaitsForAHost}</Chip>;
 }
 
-const KIND_WORDS: Record<Today['placements'][number]['kind'], string> = {
-  stream: 'On the stream',
-  item: 'On the course page',
-  calendar: 'In the calendar',
-  'by-hand': 'By hand',
-  mail: 'By mail',
-};
+const KIND_WORDS: Record<Today['placements'][number]['kind'], string> = say.kindWords;
 
 /** Where the link stands, or will: the newest of each state. */
 export function PlacementChips({ today, classId }: { today: Today; classId: number }) {
@@ -66,20 +66,23 @@ export function PlacementChips({ today, classId }: { today: Today; classId: numb
   ];
   return (
     <Link to={`/classes/${classId}/posts`} className="flex flex-wrap gap-2 hover:underline">
-      {failed && <Chip tone="wrong">A post failed</Chip>}
-      {todo && <Chip tone="careful">To paste by hand</Chip>}
+      {failed && <Chip tone="wrong">{say.aPostFailed}</Chip>}
+      {todo && <Chip tone="careful">{say.toPasteByHand}</Chip>}
       {queued?.due && (
         <Chip tone="inform">
-          {KIND_WORDS[queued.kind]}{' '}
-          {queued.due.date === date ? '' : `${dateInWords(queued.due.date)} `}at {queued.due.time}
+          {fill(say.kindWhatAtTime, {
+            kind: KIND_WORDS[queued.kind],
+            what: queued.due.date === date ? '' : `${dateInWords(queued.due.date)} `,
+            time: queued.due.time,
+          })}
         </Chip>
       )}
       {out?.due && (
         <Chip tone="well">
-          {KIND_WORDS[out.kind]} since {dateInWords(out.due.date)}
+          {fill(say.kindSinceDate, { kind: KIND_WORDS[out.kind], date: dateInWords(out.due.date) })}
         </Chip>
       )}
-      {of.length === 0 && <Chip tone="careful">Posted nowhere</Chip>}
+      {of.length === 0 && <Chip tone="careful">{say.postedNowhere}</Chip>}
     </Link>
   );
 }
@@ -88,10 +91,14 @@ export function PlacementChips({ today, classId }: { today: Today; classId: numb
 export const LinkChips = ({ session }: { session: Session }) => (
   <>
     {session.linkLabel && <Chip>{session.linkLabel}</Chip>}
-    {session.with.length > 0 && <Chip tone="inform">with {session.with.join(', ')}</Chip>}
+    {session.with.length > 0 && (
+      <Chip tone="inform">{fill(say.withWhat, { what: session.with.join(', ') })}</Chip>
+    )}
   </>
 );
 
 /** Whom one teaches it for, while one covers. */
 export const CoverChip = ({ classPeriod }: { classPeriod: ClassItem | undefined }) =>
-  classPeriod?.coverFor ? <Chip tone="inform">For {classPeriod.coverFor}</Chip> : null;
+  classPeriod?.coverFor ? (
+    <Chip tone="inform">{fill(say.forCoverFor, { coverFor: classPeriod.coverFor })}</Chip>
+  ) : null;

@@ -10,19 +10,26 @@ import { kindInWords } from '../accounts/kindInWords.js';
 import { WaysIn } from '../group/WaysIn.js';
 import { Part } from './Part.js';
 import type { Person, PersonEdits, WayIn } from './usePersonEdits.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Account = Person['accounts'][number];
 
 const KINDS = [
-  ['school', 'school account'],
-  ['personal', 'home account'],
+  ['school', say.schoolAccount],
+  ['personal', say.homeAccount],
 ] as const;
 
 function standing({ hasPassword, addressUntil, signOns }: Account, zone: string): string {
   const until = addressUntil && wallClock(addressUntil, zone);
-  const out = until ? `a way in is out until ${dateInWords(until.date)} ${until.time}` : '';
-  const at = signOns.length > 0 ? `signs on at ${signOns.map((s) => s.name).join(', ')}` : '';
-  return [hasPassword ? 'has a password' : 'no password yet', at, out].filter(Boolean).join('; ');
+  const out = until
+    ? fill(say.aWayInIsOut, { date: dateInWords(until.date), time: until.time })
+    : '';
+  const at =
+    signOns.length > 0
+      ? fill(say.signsOnAt, { signOns: signOns.map((s) => s.name).join(', ') })
+      : '';
+  return [hasPassword ? say.hasAPassword : say.noPasswordYet, at, out].filter(Boolean).join('; ');
 }
 
 interface RowProps {
@@ -44,8 +51,8 @@ const Row = ({ account, zone, mayKeep, mayGive, onGive, onRemove, onUnbind }: Ro
       </span>
     </span>
     {mayGive && (
-      <Button aria-label={`Make a way in for ${account.email}`} onClick={onGive}>
-        {account.hasPassword ? 'New way in' : 'Make a way in'}
+      <Button aria-label={fill(say.makeAWayInFor, { email: account.email })} onClick={onGive}>
+        {account.hasPassword ? say.newWayIn : say.makeAWayIn}
       </Button>
     )}
     {mayKeep &&
@@ -53,16 +60,20 @@ const Row = ({ account, zone, mayKeep, mayGive, onGive, onRemove, onUnbind }: Ro
         <Button
           key={id}
           kind="danger-link"
-          aria-label={`End ${name} for ${account.email}`}
-          title="Whoever signs on there next with this address is bound to the account again"
+          aria-label={fill(say.endFor, { name, email: account.email })}
+          title={say.whoeverSignsOnThereNext}
           onClick={() => onUnbind(id)}
         >
-          End {name}
+          {fill(say.endName, { name })}
         </Button>
       ))}
     {mayKeep && (
-      <Button kind="danger-link" aria-label={`Take ${account.email} away`} onClick={onRemove}>
-        Take away
+      <Button
+        kind="danger-link"
+        aria-label={fill(say.takeAway, { email: account.email })}
+        onClick={onRemove}
+      >
+        {say.takeAway2}
       </Button>
     )}
   </li>
@@ -85,7 +96,7 @@ function Another({ edits }: { edits: PersonEdits }) {
     <form className="mt-3 flex flex-wrap items-end gap-3" noValidate onSubmit={submit}>
       <div className="w-72">
         <TextField
-          label="Another account, by its address"
+          label={say.anotherAccountByItsAddress}
           type="email"
           className="!py-1.5"
           error={errorAt('email')}
@@ -93,12 +104,12 @@ function Another({ edits }: { edits: PersonEdits }) {
         />
       </div>
       <PickOne
-        label="Which kind"
+        label={say.whichKind}
         value={watch('kind')}
         choices={KINDS}
         onChange={(kind) => change({ kind })}
       />
-      <Button type="submit">Add it</Button>
+      <Button type="submit">{say.addIt}</Button>
       {problem && <FieldError>{problem.title}</FieldError>}
     </form>
   );
@@ -116,14 +127,14 @@ export function AccountsPart({ person, edits, zone }: AccountsProps) {
   const { may, accounts, retiredAt } = person;
   const isHere = retiredAt === null;
   return (
-    <Part title="Accounts">
+    <Part title={say.accounts}>
       {way && (
         <WaysIn
           ways={[{ ...way, personId: person.id, name: person.name }]}
           onClose={() => setWay(undefined)}
         />
       )}
-      {accounts.length === 0 && <p className="text-soft">No account.</p>}
+      {accounts.length === 0 && <p className="text-soft">{say.noAccount2}</p>}
       <ul>
         {accounts.map((account) => (
           <Row

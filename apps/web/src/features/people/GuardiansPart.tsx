@@ -6,6 +6,8 @@ import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
 import { Part } from './Part.js';
 import type { Person, PersonEdits } from './usePersonEdits.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const NOBODY = { name: '', email: '' };
 
@@ -27,7 +29,7 @@ function Another({ person, edits }: { person: Person; edits: PersonEdits }) {
     <form className="mt-3 flex flex-wrap items-start gap-3" noValidate onSubmit={submit}>
       <div className="w-52">
         <TextField
-          label="Guardian’s name"
+          label={say.guardiansName}
           className="!py-1.5"
           error={errorAt('name')}
           {...register('name')}
@@ -35,16 +37,16 @@ function Another({ person, edits }: { person: Person; edits: PersonEdits }) {
       </div>
       <div className="w-64">
         <TextField
-          label="Their address"
+          label={say.theirAddress}
           type="email"
           className="!py-1.5"
-          hint="May be blank."
+          hint={say.mayBeBlank}
           error={errorAt('email')}
           {...register('email')}
         />
       </div>
       <Button type="submit" className="mt-6">
-        Add them
+        {say.addThem}
       </Button>
       {problem && <FieldError>{problem.title}</FieldError>}
     </form>
@@ -58,18 +60,18 @@ export function GuardiansPart({ person, edits }: { person: Person; edits: Person
   const without = (id: number) =>
     edits.setGuardians(guardians.filter((g) => g.id !== id).map((g) => ({ personId: g.id })));
   return (
-    <Part title="Parents or guardians">
-      <p className="text-soft">They see nothing of the student by being named here.</p>
+    <Part title={say.parentsOrGuardians}>
+      <p className="text-soft">{say.theySeeNothing}</p>
       <ul className="mt-2">
         {guardians.map((g) => (
           <li key={g.id} className="flex items-center gap-3 border-t border-line py-2">
             <span className="min-w-0 flex-1">
               <b>{g.name}</b>
-              <span className="block text-sm break-all text-soft">{g.email ?? 'no address'}</span>
+              <span className="block text-sm break-all text-soft">{g.email ?? say.noAddress}</span>
             </span>
             <button
               type="button"
-              aria-label={`${g.name} is no guardian of theirs`}
+              aria-label={fill(say.isNoGuardianOfTheirs, { name: g.name })}
               className="rounded-small p-1.5 text-soft hover:bg-shade hover:text-berry-deep"
               onClick={() => void without(g.id)}
             >

@@ -10,26 +10,29 @@ import { PickOne } from '../../ui/PickOne.js';
 import { Empty } from '../../ui/States.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { SchoolTabs } from '../school/SchoolTabs.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Entry = Answer<'happened'>['entries'][number];
 
 const KINDS = [
-  ['all', 'Everything'],
-  ['people', 'People'],
-  ['signing-in', 'Signing in'],
-  ['classes', 'Class periods'],
-  ['links', 'Links'],
-  ['sessions', 'Sessions'],
-  ['posts', 'Posts'],
-  ['doors', 'Doors'],
-  ['school', 'School'],
-  ['services', 'Services'],
+  ['all', say.everything],
+  ['people', say.people],
+  ['signing-in', say.signingIn],
+  ['classes', say.classPeriods],
+  ['links', say.links],
+  ['sessions', say.sessions],
+  ['posts', say.posts],
+  ['doors', say.doors],
+  ['school', say.school],
+  ['services', say.services],
 ] as const;
 type Kind = (typeof KINDS)[number][0];
 
 const Changes = ({ changes }: Pick<Entry, 'changes'>) => (
   <details className="text-md">
-    <summary className="cursor-pointer text-soft">What it said before and after</summary>
+    <summary className="cursor-pointer text-soft">{say.whatItSaidBefore}</summary>
     <ul className="mt-1 grid gap-1 pl-4">
       {changes.map(({ field, before, after }) => (
         <li key={field} className="[overflow-wrap:anywhere]">
@@ -56,9 +59,9 @@ function EntryRow({ entry, zone }: { entry: Entry; zone: string }) {
               {by.name}
             </Link>
           ) : (
-            <b>Glen</b>
+            <b>{say.glen}</b>
           )}{' '}
-          {helper && <>(by {helper}, on their behalf) </>}
+          {helper && <>{fill(say.byOnTheirBehalf, { helper })} </>}
           {what} <b>{to}</b>
         </p>
         {changes.length > 0 && <Changes changes={changes} />}
@@ -72,9 +75,9 @@ function OfWhom({ personId, onAll }: { personId: number; onAll: () => void }) {
   const { data } = api.usePersonQuery({ params: { personId } });
   return (
     <p className="mb-3 [overflow-wrap:anywhere]">
-      Only what {data ? <b>{data.person.name}</b> : 'one person'} did, and what was done to them.{' '}
+      <Said as={say.onlyWhatDidAndWhat} what={data ? <b>{data.person.name}</b> : say.onePerson} />{' '}
       <Button kind="link" onClick={onAll}>
-        Show everybody’s
+        {say.showEverybodys}
       </Button>
     </p>
   );
@@ -103,10 +106,10 @@ export default function HappenedPage({ me }: { me: Me }) {
   return (
     <Screen margin={false}>
       <SchoolTabs />
-      <ScreenTitle tab="What happened" className="mb-4" />
+      <ScreenTitle tab={say.whatHappened} className="mb-4" />
       <div className="mb-3">
         <PickOne
-          label="About what"
+          label={say.aboutWhat}
           value={kind}
           choices={KINDS}
           onChange={(k) => go({ kind: k === 'all' ? undefined : k })}
@@ -117,11 +120,9 @@ export default function HappenedPage({ me }: { me: Me }) {
         {({ pages }) => {
           const entries = pages.flatMap((page) => page.entries);
           return entries.length === 0 ? (
-            <Empty title="Nothing of this kind yet">
-              Whatever somebody changes is written down here, with what it said before.
-            </Empty>
+            <Empty title={say.nothingOfThisKindYet}>{say.whateverSomebodyChangesIsWritten}</Empty>
           ) : (
-            <ol aria-label="What happened">
+            <ol aria-label={say.whatHappened}>
               {entries.map((entry) => (
                 <EntryRow key={entry.id} entry={entry} zone={me.school.zone} />
               ))}
@@ -135,7 +136,7 @@ export default function HappenedPage({ me }: { me: Me }) {
           disabled={asked.isFetchingNextPage}
           onClick={() => void asked.fetchNextPage()}
         >
-          Show what was before
+          {say.showWhatWasBefore}
         </Button>
       )}
     </Screen>

@@ -8,27 +8,29 @@ import { Button } from '../../ui/Button.js';
 import { HandOverSheet } from '../cover/HandOverSheet.js';
 import { Part } from './Part.js';
 import type { Person, PersonEdits } from './usePersonEdits.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Facts = Answer<'retireFacts'>;
 
 /** What ends with somebody's leaving, in a line. */
 function endsInWords({ rolls, groups, links, teaches }: Facts): string {
   const parts = [
-    teaches > 0 ? counted(teaches, 'class period they teach', 'class periods they teach') : '',
+    teaches > 0 ? counted(teaches, say.classPeriodTheyTeach, say.classPeriodsTheyTeach) : '',
     rolls.length > 0 ? counted(rolls.length, 'roll', 'rolls') : '',
     groups > 0 ? counted(groups, 'group', 'groups') : '',
-    links > 0 ? counted(links, 'private link', 'private links') : '',
+    links > 0 ? counted(links, say.privateLink, say.privateLinks) : '',
   ].filter(Boolean);
   return parts.length === 0
-    ? 'Nothing else ends with that.'
-    : `With that ends their place in ${parts.join(', ')}.`;
+    ? say.nothingElseEndsWithThat
+    : fill(say.withThatEndsTheirPlace, { parts: parts.join(', ') });
 }
 
 /** Why somebody cannot be retired now; nothing where they can. */
 function whyNot({ isYourself, isLastOffice, onlyHostOf }: Facts): string | null {
-  if (isYourself) return 'This is you: somebody else of the office can retire you.';
-  if (isLastOffice) return 'Nobody would be left to look after the school.';
-  if (onlyHostOf.length > 0) return 'Nobody else hosts these; hand them over first:';
+  if (isYourself) return say.thisIsYouSomebodyElse;
+  if (isLastOffice) return say.nobodyWouldBeLeft;
+  if (onlyHostOf.length > 0) return say.nobodyElseHostsTheseHand;
   return null;
 }
 
@@ -37,14 +39,15 @@ function Sheet({ facts, person, edits, onClose }: SheetProps & { facts: Facts })
   const { next, sessions, onlyHostOf } = facts;
   return (
     <div className="rounded-big border border-line bg-sheet p-5">
-      <p>
-        No account of {person.name} signs in any more; whoever is signed in is out at once. All they
-        had and did is kept. {endsInWords(facts)}
-      </p>
+      <p>{fill(say.noAccountOfSigns, { person: person.name, ends: endsInWords(facts) })}</p>
       {next && (
         <p className="mt-2">
-          {counted(sessions, 'session is', 'sessions are')} still to come where they host, the next{' '}
-          {dateInWords(next.date)} {next.time} ({next.classTitle}).
+          {fill(say.stillToComeWhereThey, {
+            count: counted(sessions, say.sessionIs, say.sessionsAre),
+            date: dateInWords(next.date),
+            time: next.time,
+            classTitle: next.classTitle,
+          })}
         </p>
       )}
       {why && <p className="mt-2 font-semibold text-berry-deep">{why}</p>}
@@ -66,9 +69,9 @@ function Sheet({ facts, person, edits, onClose }: SheetProps & { facts: Facts })
           disabled={why !== null}
           onClick={() => void edits.retire().then(onClose)}
         >
-          Retire {person.name}
+          {fill(say.retirePerson, { person: person.name })}
         </Button>
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>{say.leaveIt}</Button>
       </p>
     </div>
   );
@@ -94,25 +97,23 @@ export function LeavingPart({ person, edits }: Omit<SheetProps, 'onClose'>) {
   const [sheet, setSheet] = useState<'retire' | 'hand-over'>();
   if (person.retiredAt !== null)
     return (
-      <Part title="Coming back">
-        <p className="mb-3 text-soft">
-          They sign in as before, and have what they had as far as it still stands.
-        </p>
+      <Part title={say.comingBack}>
+        <p className="mb-3 text-soft">{say.theySignInAsBefore}</p>
         <Button kind="act" className="!whitespace-normal" onClick={() => void edits.bringBack()}>
-          Bring {person.name} back
+          {fill(say.bringBack, { person: person.name })}
         </Button>
       </Part>
     );
   const close = (): void => setSheet(undefined);
   return (
-    <Part title="Leaving">
+    <Part title={say.leaving}>
       {sheet === 'retire' && <Retiring person={person} edits={edits} onClose={close} />}
       {sheet === 'hand-over' && <HandOverSheet personId={person.id} onClose={close} />}
       {sheet === undefined && (
         <p className="flex flex-wrap gap-3">
-          <Button onClick={() => setSheet('retire')}>Retire…</Button>
+          <Button onClick={() => setSheet('retire')}>{say.retireDots}</Button>
           {areStaff(person.roles) && (
-            <Button onClick={() => setSheet('hand-over')}>Hand over what they host…</Button>
+            <Button onClick={() => setSheet('hand-over')}>{say.handOverWhatTheyHostDots}</Button>
           )}
         </p>
       )}

@@ -7,6 +7,8 @@ import { Button } from '../../ui/Button.js';
 import { TextField } from '../../ui/TextField.js';
 import { Part } from './Part.js';
 import type { Person, PersonEdits } from './usePersonEdits.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Row = Answer<'people'>['people'][number];
 
@@ -32,13 +34,13 @@ function FindOther({ person, onChoose }: FindProps) {
     <>
       <div className="max-w-sm">
         <TextField
-          label="The other record, by name or address"
+          label={say.theOtherRecordByName}
           type="search"
           value={typed}
           onChange={(e) => setTyped(e.target.value)}
         />
       </div>
-      <ul aria-label="Found" className="mt-2">
+      <ul aria-label={say.found} className="mt-2">
         {found
           .filter((p) => p.id !== person.id)
           .slice(0, MOST_SHOWN)
@@ -48,7 +50,7 @@ function FindOther({ person, onChoose }: FindProps) {
                 {p.name}
               </Button>
               <span className="text-sm text-soft">
-                {rolesInWords(p.roles)} · {p.email ?? 'no account'}
+                {rolesInWords(p.roles)} · {p.email ?? say.noAccount}
               </span>
             </li>
           ))}
@@ -75,23 +77,26 @@ function Sheet({ facts, person, edits, onClose }: SheetProps & { facts: Answer<'
   return (
     <div className="mt-3 rounded-big border border-line bg-sheet p-5">
       <p>
-        <b>{other.name}</b> becomes part of <b>{person.name}</b>, whose name stays. It cannot be
-        taken back.
+        <Said
+          as={say.becomesPartOfWhoseName}
+          other={<b>{other.name}</b>}
+          person={<b>{person.name}</b>}
+        />
       </p>
       <dl className="mt-2 grid gap-x-4 gap-y-1 sm:grid-cols-[auto_1fr]">
-        <dt className="text-soft">Accounts that come along</dt>
+        <dt className="text-soft">{say.accountsThatComeAlong}</dt>
         <dd className="break-all">{listed(facts.accounts.map((a) => a.email))}</dd>
-        <dt className="text-soft">Class periods taught</dt>
+        <dt className="text-soft">{say.classPeriodsTaught}</dt>
         <dd>{listed(facts.teaches.map((c) => c.title))}</dd>
-        <dt className="text-soft">Rolls</dt>
+        <dt className="text-soft">{say.rolls}</dt>
         <dd>{listed(facts.learns.map((c) => c.title))}</dd>
       </dl>
       {why && <p className="mt-2 font-semibold text-berry-deep">{why}</p>}
       <p className="mt-3 flex flex-wrap gap-3">
         <Button kind="danger" disabled={why !== ''} onClick={() => void merge()}>
-          Make them one
+          {say.makeThemOne}
         </Button>
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>{say.leaveIt}</Button>
       </p>
     </div>
   );
@@ -118,8 +123,8 @@ export function MergePart({ person, edits }: { person: Person; edits: PersonEdit
     setAsking(false);
   };
   return (
-    <Part title="Here twice?">
-      {!isAsking && <Button onClick={() => setAsking(true)}>Make two records one…</Button>}
+    <Part title={say.hereTwice}>
+      {!isAsking && <Button onClick={() => setAsking(true)}>{say.makeTwoRecordsOneDots}</Button>}
       {isAsking && !other && <FindOther person={person} onChoose={setOther} />}
       {other && <Merging person={person} other={other} edits={edits} onClose={close} />}
     </Part>

@@ -11,23 +11,25 @@ import { useAlone } from '../school/useAlone.js';
 import { OrderPart, PeopleTable } from './PeopleTable.js';
 import { TakeIn } from './TakeIn.js';
 import { usePeople, type PeopleList } from './usePeople.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const WHOM = [
-  ['all', 'Everyone'],
-  ['teacher', 'Teachers'],
-  ['student', 'Students'],
-  ['office', 'Office'],
-  ['head', 'Head'],
-  ['guest', 'Guests'],
+  ['all', say.everyone],
+  ['teacher', say.teachers],
+  ['student', say.students],
+  ['office', say.office],
+  ['head', say.head],
+  ['guest', say.guests],
 ] as const;
 
 const STANDING = [
-  ['here', 'Here'],
-  ['retired', 'Retired'],
+  ['here', say.here],
+  ['retired', say.retired],
 ] as const;
 
 const countInWords = (total: number): string =>
-  total === 1 ? '1 person' : `${total.toLocaleString('en')} people`;
+  total === 1 ? say.person : fill(say.enPeople, { en: total.toLocaleString('en') });
 
 function Filters({ list }: { list: PeopleList }) {
   const alone = useAlone();
@@ -35,17 +37,17 @@ function Filters({ list }: { list: PeopleList }) {
     <div className="mb-3 flex flex-wrap items-center gap-x-6 gap-y-3">
       <input
         type="search"
-        aria-label="Find by name or address"
-        placeholder="Find by name or address"
+        aria-label={say.findByNameOrAddress}
+        placeholder={say.findByNameOrAddress}
         className={`${inputClass} !w-72`}
         value={list.typed}
         onChange={(e) => list.setTyped(e.target.value)}
       />
       {!alone && (
-        <PickOne label="Whom to show" value={list.whom} choices={WHOM} onChange={list.setWhom} />
+        <PickOne label={say.whomToShow} value={list.whom} choices={WHOM} onChange={list.setWhom} />
       )}
       <PickOne
-        label="Here or retired"
+        label={say.hereOrRetired}
         value={list.standing}
         choices={STANDING}
         onChange={list.setStanding}
@@ -55,15 +57,11 @@ function Filters({ list }: { list: PeopleList }) {
 }
 
 function Nobody({ standing, isNarrowed }: PeopleList) {
-  if (isNarrowed)
-    return <Empty title="Nobody fits">Try fewer letters, or everyone instead of some.</Empty>;
+  if (isNarrowed) return <Empty title={say.nobodyFits}>{say.tryFewerLettersOrEveryone}</Empty>;
   return standing === 'retired' ? (
-    <Empty title="Nobody is retired">
-      Whoever leaves the school is retired on their page: they sign in no more, and all they had is
-      kept.
-    </Empty>
+    <Empty title={say.nobodyIsRetired}>{say.whoeverLeavesTheSchool}</Empty>
   ) : (
-    <Empty title="Nobody is here yet">Take somebody in, or fill a roll.</Empty>
+    <Empty title={say.nobodyIsHereYet}>{say.takeSomebodyInOrFill}</Empty>
   );
 }
 
@@ -75,13 +73,13 @@ export default function PeoplePage() {
     <Screen margin={false}>
       <SchoolTabs />
       <header className="mb-4 flex flex-wrap items-baseline gap-x-4 gap-y-2">
-        <ScreenTitle tab="People" />
+        <ScreenTitle tab={say.people} />
         <p className="text-soft" role="status">
           {list.total === null ? '' : countInWords(list.total)}
         </p>
         {!isTakingIn && (
           <Button kind="act" className="ml-auto" onClick={() => setTakingIn(true)}>
-            Take somebody in
+            {say.takeSomebodyIn}
           </Button>
         )}
       </header>

@@ -4,6 +4,8 @@ import { Link } from 'react-router';
 import { rolesInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import type { Order, PeopleList } from './usePeople.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Person = Answer<'people'>['people'][number];
 
@@ -17,10 +19,12 @@ const COLUMNS =
 
 function classesInWords({ teaches, learns }: Person): string {
   const parts = [
-    teaches > 0 ? `teaches ${teaches}` : '',
-    learns > 0 ? `on ${learns === 1 ? 'a roll' : `${learns} rolls`}` : '',
+    teaches > 0 ? fill(say.teaches, { teaches }) : '',
+    learns > 0
+      ? fill(say.onWhat, { what: learns === 1 ? say.aRoll : fill(say.learnsRolls, { learns }) })
+      : '',
   ].filter(Boolean);
-  return parts.join(', ') || 'no class period';
+  return parts.join(', ') || say.noClassPeriod;
 }
 
 const Row = ({ person }: { person: Person }) => (
@@ -35,7 +39,7 @@ const Row = ({ person }: { person: Person }) => (
       {rolesInWords(person.roles)}
     </span>
     <span role="cell" className="hidden min-w-0 truncate sm:block">
-      {person.email ?? <span className="text-soft">no account</span>}
+      {person.email ?? <span className="text-soft">{say.noAccount}</span>}
     </span>
     <span role="cell" className="hidden text-soft sm:block">
       {classesInWords(person)}
@@ -44,14 +48,14 @@ const Row = ({ person }: { person: Person }) => (
 );
 
 const ORDERS: { order: Order; name: string }[] = [
-  { order: 'name', name: 'by name' },
-  { order: 'family', name: 'by last name' },
-  { order: 'newest', name: 'newest first' },
+  { order: 'name', name: say.byName },
+  { order: 'family', name: say.byLastName },
+  { order: 'newest', name: say.newestFirst },
 ];
 
 /** In which order they stand; pressed to change it. */
 export const OrderPart = ({ sort, setSort }: Pick<PeopleList, 'sort' | 'setSort'>) => (
-  <span role="group" aria-label="Order" className="flex flex-wrap gap-x-4 text-md">
+  <span role="group" aria-label={say.order} className="flex flex-wrap gap-x-4 text-md">
     {ORDERS.map(({ order, name }) => (
       <button
         key={order}
@@ -68,13 +72,13 @@ export const OrderPart = ({ sort, setSort }: Pick<PeopleList, 'sort' | 'setSort'
 
 const Head = () => (
   <div role="row" className={`${COLUMNS} border-b border-edge py-2 text-sm font-semibold`}>
-    <span role="columnheader">Name</span>
-    <span role="columnheader">What they are</span>
+    <span role="columnheader">{say.name}</span>
+    <span role="columnheader">{say.whatTheyAre}</span>
     <span role="columnheader" className="hidden sm:block">
-      Address
+      {say.address}
     </span>
     <span role="columnheader" className="hidden sm:block">
-      Class periods
+      {say.classPeriods}
     </span>
   </div>
 );
@@ -95,13 +99,13 @@ export function PeopleTable({ people, total, isMore, more }: PeopleList) {
     if (isMore && last >= people.length - OVERSCAN) more();
   });
   return (
-    <div role="table" aria-label="People" aria-rowcount={(total ?? people.length) + 1}>
+    <div role="table" aria-label={say.people} aria-rowcount={(total ?? people.length) + 1}>
       <Head />
       <div
         ref={scroller}
         role="rowgroup"
         tabIndex={0}
-        aria-label="People in order"
+        aria-label={say.peopleInOrder}
         className="max-h-rest overflow-y-auto"
       >
         <div style={{ height: rows.getTotalSize(), position: 'relative' }}>

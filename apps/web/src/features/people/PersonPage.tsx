@@ -15,6 +15,7 @@ import { Part } from './Part.js';
 import { PersonWords } from './PersonWords.js';
 import { ClassesPart, DoorsPart, GuardsPart } from './PlacesPart.js';
 import { usePersonEdits, type Person } from './usePersonEdits.js';
+import * as say from './words.js';
 
 const notesOf = (person: Person) =>
   notesForPerson({
@@ -35,22 +36,22 @@ const Head = ({ person }: { person: Person }) => (
     {person.may.keep && (
       <p>
         <Link className="text-bracken-deep underline-offset-3 hover:underline" to="/school/people">
-          People
+          {say.people}
         </Link>
       </p>
     )}
     <ScreenTitle tab={person.name} />
     <p className="text-soft">
-      {rolesInWords(person.roles)} {person.retiredAt && <Chip>retired</Chip>}
+      {rolesInWords(person.roles)} {person.retiredAt && <Chip>{say.retired2}</Chip>}
     </p>
   </header>
 );
 
 /** How a student stood at lessons. */
 const TermPart = ({ id }: { id: number }) => (
-  <Part title="Their term">
+  <Part title={say.theirTerm}>
     <Link className="text-bracken-deep underline-offset-3 hover:underline" to={`/term/${id}`}>
-      When they came, and when they are known to be away
+      {say.whenTheyCameAndWhen}
     </Link>
   </Part>
 );
@@ -71,12 +72,12 @@ function Page({ person, zone }: { person: Person; zone: string }) {
       {mayKeep && person.retiredAt === null && <MergePart person={person} edits={edits} />}
       {mayKeep && <LeavingPart person={person} edits={edits} />}
       {mayKeep && (
-        <Part title="What happened">
+        <Part title={say.whatHappened}>
           <Link
             className="text-bracken-deep underline-offset-3 hover:underline"
             to={`/school/happened?person=${person.id}`}
           >
-            What they did, and what was done to them
+            {say.whatTheyDidAndWhat}
           </Link>
         </Part>
       )}

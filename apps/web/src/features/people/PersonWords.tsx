@@ -9,6 +9,8 @@ import { Theirs } from '../../ui/Theirs.js';
 import { useAlone } from '../school/useAlone.js';
 import { RolesPart } from './RolesPart.js';
 import type { Person } from './usePersonEdits.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Fields = Omit<Sent<'editPerson'>, 'version'>;
 
@@ -38,10 +40,10 @@ export function PersonWords({ person }: { person: Person }) {
     <form className="grid max-w-2xl gap-4" noValidate onSubmit={submit}>
       {theirs && (
         <Theirs saveOver={form.saveOver} takeTheirs={form.takeTheirs}>
-          Theirs is {theirs.name}, {rolesInWords(theirs.roles)}.
+          {fill(say.theirsIs, { theirs: theirs.name, roles: rolesInWords(theirs.roles) })}
         </Theirs>
       )}
-      <TextField label="Name" error={formState.errors.name?.message} {...register('name')} />
+      <TextField label={say.name} error={formState.errors.name?.message} {...register('name')} />
       {!alone && (
         <RolesPart
           roles={watch('roles') as PersonRole[]}
@@ -52,7 +54,7 @@ export function PersonWords({ person }: { person: Person }) {
       {problem && !theirs && <FieldError>{problem.title}</FieldError>}
       <p>
         <Button type="submit" kind="act" disabled={!isDirty || formState.isSubmitting}>
-          Save it
+          {say.saveIt}
         </Button>
       </p>
     </form>

@@ -2,15 +2,16 @@ import { Link } from 'react-router';
 import { dateInWords } from '@glen/core/light';
 import { Part } from './Part.js';
 import type { Person } from './usePersonEdits.js';
+import * as say from './words.js';
 
 const AS = { host: 'host', 'co-teacher': 'co-teacher', presenter: 'presents' } as const;
-const STATES = { shut: 'shut', open: 'open now', ended: 'over' } as const;
+const STATES = { shut: 'shut', open: say.openNow, ended: 'over' } as const;
 
 /** Where somebody teaches and learns. */
 export function ClassesPart({ person: { id, teaches, learns } }: { person: Person }) {
   if (teaches.length + learns.length === 0) return null;
   return (
-    <Part title="Class periods">
+    <Part title={say.classPeriods}>
       <ul>
         {teaches.map((c) => (
           <li key={c.id} className="border-t border-line py-2">
@@ -32,7 +33,7 @@ export function ClassesPart({ person: { id, teaches, learns } }: { person: Perso
               className="text-bracken-deep underline-offset-3 hover:underline"
               to={`/posts/student-sees?class=${c.id}&person=${id}`}
             >
-              What they see there
+              {say.whatTheySeeThere}
             </Link>
           </li>
         ))}
@@ -45,9 +46,9 @@ export function ClassesPart({ person: { id, teaches, learns } }: { person: Perso
 export function DoorsPart({ person: { doors, roles } }: { person: Person }) {
   if (!roles.includes('student')) return null;
   return (
-    <Part title="Their doors">
+    <Part title={say.theirDoors}>
       {doors.length === 0 ? (
-        <p className="text-soft">No door today, and none in the two weeks to come.</p>
+        <p className="text-soft">{say.noDoorTodayAndNone}</p>
       ) : (
         <ul>
           {doors.map((d) => (
@@ -58,7 +59,7 @@ export function DoorsPart({ person: { doors, roles } }: { person: Person }) {
                   {dateInWords(d.date)} {d.time}, {STATES[d.state]}
                 </span>
               </span>
-              <code className="font-mono text-sm">/door/{d.code}</code>
+              <code className="font-mono text-sm">{`/door/${d.code}`}</code>
             </li>
           ))}
         </ul>
@@ -71,7 +72,7 @@ export function DoorsPart({ person: { doors, roles } }: { person: Person }) {
 export function GuardsPart({ person: { guards } }: { person: Person }) {
   if (guards.length === 0) return null;
   return (
-    <Part title="Guardian of">
+    <Part title={say.guardianOf}>
       <ul>
         {guards.map((g) => (
           <li key={g.id} className="border-t border-line py-2">

@@ -1,11 +1,12 @@
 import { PERSON_ROLES, type PersonRole } from '@glen/core/light';
+import * as say from './words.js';
 
 const WORDS: Record<PersonRole, { name: string; may: string }> = {
-  head: { name: 'Head', may: 'teaches, and looks after the school' },
-  office: { name: 'Office', may: 'looks after people, rolls and the calendar' },
-  teacher: { name: 'Teacher', may: 'teaches class periods' },
-  student: { name: 'Student', may: 'stands on rolls' },
-  guest: { name: 'Guest', may: 'is invited by name' },
+  head: { name: say.head, may: say.teachesAndLooksAfter },
+  office: { name: say.office, may: say.looksAfterPeopleRolls },
+  teacher: { name: say.teacher, may: say.teachesClassPeriods },
+  student: { name: say.student, may: say.standsOnRolls },
+  guest: { name: say.guest, may: say.isInvitedByName },
 };
 
 interface RolesPartProps {
@@ -16,7 +17,7 @@ interface RolesPartProps {
 /** What somebody is to the school: as many as are true. */
 export const RolesPart = ({ roles, onChange }: RolesPartProps) => (
   <fieldset className="min-w-0">
-    <legend className="text-sm font-semibold">What they are to the school</legend>
+    <legend className="text-sm font-semibold">{say.whatThey}</legend>
     <div className="mt-1 grid gap-1">
       {PERSON_ROLES.map((role) => (
         <label key={role} className="flex items-baseline gap-2.5">

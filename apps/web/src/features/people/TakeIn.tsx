@@ -10,6 +10,8 @@ import { TextField } from '../../ui/TextField.js';
 import { WaysIn } from '../group/WaysIn.js';
 import { useAlone } from '../school/useAlone.js';
 import { RolesPart } from './RolesPart.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Typed = Required<Sent<'addPerson'>>;
 
@@ -20,8 +22,8 @@ const START: Typed = { name: '', email: '', kind: 'school', roles: ['teacher'] }
 const START_ALONE: Typed = { ...START, roles: ['student'] };
 
 const KINDS = [
-  ['school', 'the school’s'],
-  ['personal', 'their own, from home'],
+  ['school', say.theSchools],
+  ['personal', say.theirOwnFromHome],
 ] as const;
 
 type TakenIn = Answer<'addPerson'>;
@@ -30,18 +32,23 @@ type TakenIn = Answer<'addPerson'>;
 const Done = ({ made: { person, wayIn }, onClose }: { made: TakenIn; onClose: () => void }) => (
   <>
     <p className="mb-3">
-      <Link
-        className="font-semibold text-bracken-deep underline"
-        to={`/school/people/${person.id}`}
-      >
-        {person.name}
-      </Link>{' '}
-      is taken in{wayIn ? '.' : ', without an account.'}
+      <Said
+        as={say.isTakenIn}
+        person={
+          <Link
+            className="font-semibold text-bracken-deep underline"
+            to={`/school/people/${person.id}`}
+          >
+            {person.name}
+          </Link>
+        }
+        what={wayIn ? '.' : say.withoutAnAccount}
+      />
     </p>
     {wayIn ? (
       <WaysIn ways={[{ ...wayIn, personId: person.id, name: person.name }]} onClose={onClose} />
     ) : (
-      <Button onClick={onClose}>Done</Button>
+      <Button onClick={onClose}>{say.done}</Button>
     )}
   </>
 );
@@ -59,17 +66,17 @@ function Form({ onDone, onClose }: { onDone: (made: TakenIn) => void; onClose: (
   const { errors, isSubmitting } = formState;
   return (
     <form className="grid max-w-2xl gap-4" noValidate onSubmit={submit}>
-      <TextField label="Name" error={errors.name?.message} autoFocus {...register('name')} />
+      <TextField label={say.name} error={errors.name?.message} autoFocus {...register('name')} />
       <TextField
-        label="Address"
+        label={say.address}
         type="email"
-        hint="What they sign in with. Blank: they have no account."
+        hint={say.whatTheySign}
         error={errors.email?.message}
         {...register('email')}
       />
       {!alone && (
         <PickOne
-          label="Whose address it is"
+          label={say.whoseAddressItIs}
           value={watch('kind')}
           choices={KINDS}
           onChange={(kind) => setValue('kind', kind)}
@@ -82,9 +89,9 @@ function Form({ onDone, onClose }: { onDone: (made: TakenIn) => void; onClose: (
       {problem && <FieldError>{problem.title}</FieldError>}
       <p className="flex gap-3">
         <Button type="submit" kind="act" disabled={isSubmitting}>
-          Take them in
+          {say.takeThemIn}
         </Button>
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>{say.leaveIt}</Button>
       </p>
     </form>
   );
@@ -95,7 +102,7 @@ export function TakeIn({ onClose }: { onClose: () => void }) {
   const [made, setMade] = useState<TakenIn>();
   return (
     <section
-      aria-label="Take somebody in"
+      aria-label={say.takeSomebodyIn}
       className="mb-5 rounded-big border border-line bg-sheet p-5"
     >
       {made ? <Done made={made} onClose={onClose} /> : <Form onDone={setMade} onClose={onClose} />}

@@ -2,6 +2,8 @@ import type { Answer, Problem } from '@glen/contract';
 import { toast } from '../../ui/toast.js';
 import { api, problemOf } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 export type Person = Answer<'person'>['person'];
 export type WayIn = Answer<'wayIn'>;
@@ -37,7 +39,7 @@ export function usePersonEdits(person: Person) {
     },
     endSignOn: async (signOnId: number): Promise<void> => {
       const done = await endTheirs({ params: { ...params, signOnId } });
-      if (!failed(done)) toast('They sign in once more the next time.');
+      if (!failed(done)) toast(say.theySignInOnceMore);
     },
     wayIn: async (accountId: number): Promise<WayIn | undefined> => {
       const { data, error } = await give({ params, body: { accountId } });
@@ -48,18 +50,18 @@ export function usePersonEdits(person: Person) {
       const done = await retire({ params, body: { version } });
       if (failed(done) || !done.data) return;
       const { version: now } = done.data.person;
-      offerUndo(`${person.name} is retired.`, () =>
+      offerUndo(fill(say.personIsRetired, { person: person.name }), () =>
         bringBack({ params, body: { version: now } }).unwrap(),
       );
     },
     bringBack: async (): Promise<void> => {
       const done = await bringBack({ params, body: { version } });
-      if (!failed(done)) toast(`${person.name} is back.`);
+      if (!failed(done)) toast(fill(say.personIsBack, { person: person.name }));
     },
     merge: async (otherId: number, otherVersion: number): Promise<boolean> => {
       const done = await merge({ params, body: { version, otherId, otherVersion } });
       if (failed(done)) return false;
-      toast('They are one now.');
+      toast(say.theyAreOneNow);
       return true;
     },
     setGuardians: async (

@@ -5,6 +5,9 @@ import { ChoicePart } from '../../ui/choices.js';
 import { CardPart } from '../../ui/SentencePart.js';
 import { audienceInWords } from '../link/noted.js';
 import type { SheetDraft } from './sheetDraft.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 const OWN = 'own';
 const FRESH = 'fresh';
@@ -20,7 +23,7 @@ export function ByTheLink({
   change: (part: Partial<SheetDraft>) => void;
 }) {
   const { data } = api.useClassLinksQuery({ params: { classId: draft.classId } });
-  if (read) return <b>{read.linkLabel ? `“${read.linkLabel}”` : 'of the class period'}</b>;
+  if (read) return <b>{read.linkLabel ? `“${read.linkLabel}”` : say.ofTheClassPeriod}</b>;
   const others = (data?.links ?? []).filter((l) => l.state === 'live' && !l.main);
   const choose = (v: string): void => {
     const link = others.find((l) => String(l.id) === v);
@@ -31,21 +34,21 @@ export function ByTheLink({
   };
   return (
     <ChoicePart
-      label="By the link"
+      label={say.byTheLink}
       value={draft.linkId === null ? OWN : String(draft.linkId)}
       marked={draft.linkId !== null}
       onChange={choose}
       choices={[
-        { value: OWN, label: 'of the class period' },
+        { value: OWN, label: say.ofTheClassPeriod },
         ...others.map((l) => ({
           value: String(l.id),
           label: `“${l.label}”`,
-          hint: `for ${audienceInWords(l)}`,
+          hint: fill(say.forAudience, { audience: audienceInWords(l) }),
         })),
         {
           value: FRESH,
-          label: 'of its own, a fresh one',
-          hint: 'for an evening or a talk',
+          label: say.ofItsOwnAFresh,
+          hint: say.forAnEvening,
           apart: true,
         },
       ]}
@@ -69,7 +72,7 @@ export function TogetherWith({
     return read.with.length > 0 ? (
       <>
         {' '}
-        together with <b>{read.with.join(', ')}</b>,
+        <Said as={say.togetherWith} what={<b>{read.with.join(', ')}</b>} />
       </>
     ) : null;
   const others = classes.filter((c) => c.id !== draft.classId);
@@ -80,36 +83,37 @@ export function TogetherWith({
   return (
     <>
       {' '}
-      together with{' '}
-      <CardPart
-        label={`Together with: ${names || 'no other class'}`}
-        shown={names || 'no other class'}
-        marked={draft.together.length > 0}
-      >
-        <fieldset className="grid max-w-xs gap-1.5">
-          <legend className="mb-1 text-sm text-soft">
-            They meet at this door then; their own doors lead here
-          </legend>
-          {others.map((c) => (
-            <label key={c.id} className="flex items-center gap-2 text-base">
-              <input
-                type="checkbox"
-                className="size-4 accent-bracken"
-                checked={draft.together.includes(c.id)}
-                onChange={(e) =>
-                  change({
-                    together: e.target.checked
-                      ? [...draft.together, c.id]
-                      : draft.together.filter((id) => id !== c.id),
-                  })
-                }
-              />
-              {classTitle(c)}
-            </label>
-          ))}
-        </fieldset>
-      </CardPart>
-      ,
+      <Said
+        as={say.togetherWithCardPart}
+        cardPart={
+          <CardPart
+            label={fill(say.togetherWithNames, { names: names || say.noOtherClass })}
+            shown={names || say.noOtherClass}
+            marked={draft.together.length > 0}
+          >
+            <fieldset className="grid max-w-xs gap-1.5">
+              <legend className="mb-1 text-sm text-soft">{say.theyMeetAtThisDoor}</legend>
+              {others.map((c) => (
+                <label key={c.id} className="flex items-center gap-2 text-base">
+                  <input
+                    type="checkbox"
+                    className="size-4 accent-bracken"
+                    checked={draft.together.includes(c.id)}
+                    onChange={(e) =>
+                      change({
+                        together: e.target.checked
+                          ? [...draft.together, c.id]
+                          : draft.together.filter((id) => id !== c.id),
+                      })
+                    }
+                  />
+                  {classTitle(c)}
+                </label>
+              ))}
+            </fieldset>
+          </CardPart>
+        }
+      />
     </>
   );
 }

@@ -8,6 +8,9 @@ import { daysInWords, type Change } from './chosen.js';
 import { ReasonField, cancelFor } from './ReasonField.js';
 import type { Notch } from './strip/layout.js';
 import type { StripSeries } from './strip/inWords.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 interface ChosenDaysProps {
   from: string;
@@ -18,7 +21,7 @@ interface ChosenDaysProps {
   onClose: () => void;
 }
 
-const countInWords = (n: number): string => (n === 1 ? '1 session' : `${n} sessions`);
+const countInWords = (n: number): string => (n === 1 ? say.session : fill(say.nSessions, { n }));
 
 /** How many days a text says, up to a year or two either way; 0 where it says none. */
 const daysTyped = (text: string): number => (/^[+-]?\d{1,3}$/.test(text.trim()) ? Number(text) : 0);
@@ -35,16 +38,19 @@ function MoveBy({ what, move }: { what: string; move: (days: number) => Promise<
   return (
     <form className="flex items-center gap-2" noValidate onSubmit={submit}>
       <Button type="submit" disabled={daysTyped(watch('days')) === 0}>
-        Move {what}
+        {fill(say.moveWhat, { what })}
       </Button>{' '}
-      by{' '}
-      <input
-        inputMode="numeric"
-        aria-label="Days to move them by"
-        className="w-14 rounded-small border border-edge bg-sheet px-2 py-1"
-        {...register('days')}
-      />{' '}
-      days
+      <Said
+        as={say.byDaysMoveDays}
+        daysMove={
+          <input
+            inputMode="numeric"
+            aria-label={say.daysToMoveThemBy}
+            className="w-14 rounded-small border border-edge bg-sheet px-2 py-1"
+            {...register('days')}
+          />
+        }
+      />
     </form>
   );
 }
@@ -79,15 +85,19 @@ function useChangeAll({ from, to, notches, series, send, onClose }: ChosenDaysPr
     changeAll(
       held,
       (n) => ({ kind: 'move', date: addDays(n.date, days) }),
-      `Moved by ${days} days: ${heldWords}, ${range}`,
+      fill(say.movedByDays, { days, heldWords, range }),
     );
   const cancel = (): void =>
-    void changeAll(held, () => cancelFor(reason), `Cancelled: ${heldWords}, ${range}`);
+    void changeAll(
+      held,
+      () => cancelFor(reason),
+      fill(say.cancelledHeldWordsRange, { heldWords, range }),
+    );
   const restore = (): void =>
     void changeAll(
       cancelled,
       () => ({ kind: 'restore' }),
-      `Held after all: ${cancelledWords}, ${range}`,
+      fill(say.heldAfterAll, { cancelledWords, range }),
     );
 
   const words = { range, heldWords, cancelledWords };
@@ -100,14 +110,14 @@ function Swept({ notches, series }: Pick<ChosenDaysProps, 'notches' | 'series'>)
   const inOrder = [...notches].sort((a, b) => (a.start < b.start ? -1 : 1));
   return (
     <ul
-      aria-label="What the chosen days hold"
+      aria-label={say.whatTheChosenDaysHold}
       className="mt-2 max-h-40 columns-[17rem] gap-x-8 overflow-y-auto text-md text-soft"
     >
       {inOrder.map((n) => (
         <li key={n.id} className="break-inside-avoid">
           {dateInWords(n.date)} <span className="font-mono text-sm">{n.time}</span>{' '}
           {n.title ?? series.get(n.seriesId)?.title}
-          {n.status === 'cancelled' ? ', cancelled' : ''}
+          {n.status === 'cancelled' ? say.cancelled : ''}
         </li>
       ))}
     </ul>
@@ -121,27 +131,27 @@ export function ChosenDays(props: ChosenDaysProps) {
     useChangeAll(props);
   return (
     <section
-      aria-label="The chosen days"
+      aria-label={say.theChosenDays}
       className="rounded-big border border-line bg-sheet p-4.5 shadow-soft"
     >
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <h2 className="min-w-0 flex-1 text-lg">
-          {range}: {notches.length === 0 ? 'nothing of yours is ahead' : heldWords}
+          {range}: {notches.length === 0 ? say.nothingOfYoursIsAhead : heldWords}
         </h2>
         {held.length > 0 && <MoveBy what={heldWords} move={all.move} />}
         {held.length > 0 && (
           <span className="flex items-center gap-2">
             <Button kind="danger" onClick={all.cancel}>
-              Cancel {heldWords}
+              {fill(say.cancelHeldWords, { heldWords })}
             </Button>
             <ReasonField reason={all.reason} onChange={all.setReason} />
           </span>
         )}
         {cancelled.length > 0 && (
-          <Button onClick={all.restore}>Hold {cancelledWords} after all</Button>
+          <Button onClick={all.restore}>{fill(say.holdAfterAll, { cancelledWords })}</Button>
         )}
         <Button kind="link" onClick={onClose}>
-          Close
+          {say.close}
         </Button>
       </div>
       <Swept notches={notches} series={props.series} />

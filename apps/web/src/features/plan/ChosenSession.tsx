@@ -13,6 +13,9 @@ import { RemovePart } from './RemovePart.js';
 import { ReasonField, cancelFor } from './ReasonField.js';
 import type { Notch } from './strip/layout.js';
 import { stateOf, type StripSeries } from './strip/inWords.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 interface ChosenProps {
   notch: Notch;
@@ -24,27 +27,19 @@ interface ChosenProps {
 }
 
 const SCOPES: { value: EditScope; label: string }[] = [
-  { value: 'one', label: 'only this one' },
-  { value: 'onwards', label: 'this one and all later ones' },
-  { value: 'whole', label: 'the whole series' },
+  { value: 'one', label: say.onlyThisOne },
+  { value: 'onwards', label: say.thisOneAndAllLater },
+  { value: 'whole', label: say.theWholeSeries },
 ];
 
-const CANCEL_LABEL: Record<EditScope, string> = {
-  one: 'Cancel it',
-  onwards: 'Cancel these',
-  whole: 'Cancel all that are ahead',
-};
+const CANCEL_LABEL: Record<EditScope, string> = say.cancelLabel;
 
-const REMOVE_LABEL: Record<EditScope, string> = {
-  one: 'Remove it, as if it had never been',
-  onwards: 'Remove these, as if they had never been',
-  whole: 'Remove all that are ahead',
-};
+const REMOVE_LABEL: Record<EditScope, string> = say.removeLabel;
 
 /** Which dates of a series are meant, after "Cancelled: Navigation 3, …". */
 function datesInWords(scope: EditScope, date: string): string {
   if (scope === 'one') return dateInWords(date);
-  return scope === 'whole' ? 'the whole series' : `from ${dateInWords(date)} on`;
+  return scope === 'whole' ? say.theWholeSeries : fill(say.fromDateOn, { date: dateInWords(date) });
 }
 
 function Head({ notch, series, classPeriod, now, onClose }: ChosenProps) {
@@ -61,7 +56,7 @@ function Head({ notch, series, classPeriod, now, onClose }: ChosenProps) {
         </p>
       </div>
       <Button kind="link" onClick={onClose}>
-        Close
+        {say.close}
       </Button>
     </div>
   );
@@ -80,12 +75,12 @@ function TitleForm({ title, save }: RetitleProps) {
     <form className="flex gap-2" noValidate onSubmit={submit}>
       <input
         autoFocus
-        aria-label="New title"
+        aria-label={say.newTitle}
         className="rounded-small border border-edge bg-sheet px-2.5 py-1"
         {...register('title')}
       />
       <Button type="submit" kind="strong">
-        Retitle
+        {say.retitle}
       </Button>
     </form>
   );
@@ -99,7 +94,7 @@ interface RetitleProps {
 function Retitle(props: RetitleProps) {
   const [isOpen, setOpen] = useState(false);
   if (isOpen) return <TitleForm {...props} />;
-  return <Button onClick={() => setOpen(true)}>Retitle</Button>;
+  return <Button onClick={() => setOpen(true)}>{say.retitle}</Button>;
 }
 
 interface ScopePartProps {
@@ -110,14 +105,17 @@ interface ScopePartProps {
 function ScopePart({ scope, onChange }: ScopePartProps) {
   return (
     <>
-      With{' '}
-      <ChoicePart
-        label="Which of them"
-        value={scope}
-        onChange={(value) => onChange(value as EditScope)}
-        choices={SCOPES}
+      <Said
+        as={say.withThem}
+        them={
+          <ChoicePart
+            label={say.whichOfThem}
+            value={scope}
+            onChange={(value) => onChange(value as EditScope)}
+            choices={SCOPES}
+          />
+        }
       />
-      :
     </>
   );
 }
@@ -136,7 +134,10 @@ function GoingParts({ notch, series, now, scope, of, run }: GoingProps) {
     <>
       {notch.status !== 'cancelled' && notch.end > now && (
         <span className="flex items-center gap-2">
-          <Button kind="danger" onClick={() => void run(cancelFor(reason), `Cancelled: ${of}`)}>
+          <Button
+            kind="danger"
+            onClick={() => void run(cancelFor(reason), fill(say.cancelledWhat, { what: of }))}
+          >
             {CANCEL_LABEL[scope]}
           </Button>
           <ReasonField reason={reason} onChange={setReason} />
@@ -147,7 +148,7 @@ function GoingParts({ notch, series, now, scope, of, run }: GoingProps) {
           linkId={series.linkId}
           draft={series.draft}
           label={REMOVE_LABEL[scope]}
-          remove={() => void run({ kind: 'remove' }, `Removed: ${of}`)}
+          remove={() => void run({ kind: 'remove' }, fill(say.removedWhat, { what: of }))}
         />
       )}
     </>
@@ -173,32 +174,34 @@ function Actions({ notch, series, now, send, onClose }: ChosenProps) {
       <div className="mt-3 flex flex-wrap items-center gap-2.5">
         {series.repeats && <ScopePart scope={scope} onChange={setScope} />}
         <Link className={buttonClass()} to={`/plan/${series.id}?on=${notch.key}`}>
-          Change…
+          {say.changeDots}
         </Link>
         {!series.draft && (
           <Link className={buttonClass()} to={`/slots/${series.id}`}>
-            Slots…
+            {say.slotsDots}
           </Link>
         )}
         <Retitle
           title={notch.title ?? series.title}
-          save={(title) => run({ kind: 'set', title }, `Retitled: ${title}`)}
+          save={(title) => run({ kind: 'set', title }, fill(say.retitledTitle, { title }))}
         />
         {isCancelled && (
-          <Button onClick={() => void run({ kind: 'restore' }, `Held after all: ${of}`)}>
-            Hold it after all
+          <Button
+            onClick={() => void run({ kind: 'restore' }, fill(say.heldAfterAllWhat, { what: of }))}
+          >
+            {say.holdItAfterAll}
           </Button>
         )}
         <GoingParts {...{ notch, series, now, scope, of }} run={run} />
         {notch.was && !isCancelled && scope === 'one' && (
-          <Button onClick={() => void run({ kind: 'restore' }, `Back where it was: ${of}`)}>
-            Put it back
+          <Button
+            onClick={() => void run({ kind: 'restore' }, fill(say.backWhereItWas, { what: of }))}
+          >
+            {say.putItBack}
           </Button>
         )}
         {isAhead && !isCancelled && (
-          <p className="text-sm text-soft max-half:hidden">
-            Drag it to another day, or press m and the arrows.
-          </p>
+          <p className="text-sm text-soft max-half:hidden">{say.dragItToAnotherDay}</p>
         )}
       </div>
       {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
@@ -210,14 +213,14 @@ function Actions({ notch, series, now, send, onClose }: ChosenProps) {
 export function ChosenSession(props: ChosenProps) {
   return (
     <section
-      aria-label="The chosen session"
+      aria-label={say.theChosenSession}
       className="rounded-big border border-line bg-sheet p-4.5 shadow-soft"
     >
       <Head {...props} />
       {mayEdit(props.classPeriod) ? (
         <Actions {...props} />
       ) : (
-        <p className="mt-2 text-md text-soft">Its hosts can change it.</p>
+        <p className="mt-2 text-md text-soft">{say.itsHostsCanChangeIt}</p>
       )}
     </section>
   );

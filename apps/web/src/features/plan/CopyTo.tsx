@@ -19,6 +19,9 @@ import { DatePicker } from './DatePicker.js';
 import { DatesCard, someDates } from './RangeParts.js';
 import { planOfSession } from './sheetPlans.js';
 import { useChanges } from './useChanges.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 function ClassBoxes({
   classes,
@@ -66,8 +69,11 @@ function useCopy(session: Session, tomorrow: string, onDone: () => void) {
       const body = toNextTerm.current ? { nextTerm: true as const } : { classIds, from, except };
       const asked = { params: { seriesId: session.seriesId }, body };
       const answer = await copy(asked);
-      const many = classIds.length === 1 ? 'one class period' : `${classIds.length} class periods`;
-      const label = `Copied to ${toNextTerm.current ? 'the next term' : many}.`;
+      const many =
+        classIds.length === 1
+          ? say.oneClassPeriod
+          : fill(say.classPeriods, { classIdsCount: classIds.length });
+      const label = fill(say.copiedTo, { many: toNextTerm.current ? say.theNextTerm : many });
       if (answer.data) offerToTakeBack(label, answer.data.touched, () => copy(asked).unwrap());
       return answer;
     },
@@ -92,23 +98,28 @@ function FromWhen({ form, plan, school, today }: FromWhenProps) {
   const own = useMemo(() => datesFrom(plan, school, from), [plan, school, from]);
   return (
     <p className="leading-sentence">
-      From{' '}
-      <CardPart label="Copied from" shown={dateInWords(from, 'with-year')}>
-        <DatePicker
-          date={from}
-          school={school}
-          onPick={(day) => change({ from: day < today ? today : day })}
-        />
-      </CardPart>{' '}
-      on,{' '}
+      <Said
+        as={say.fromCopiedFromOn}
+        copiedFrom={
+          <CardPart label={say.copiedFrom} shown={dateInWords(from, 'with-year')}>
+            <DatePicker
+              date={from}
+              school={school}
+              onPick={(day) => change({ from: day < today ? today : day })}
+            />
+          </CardPart>
+        }
+      />{' '}
       <DatesCard
-        label="Dates not copied"
+        label={say.datesNotCopied}
         dates={except}
         own={own}
         onlyOwn
         first={from}
         school={school}
-        shown={except.length === 0 ? 'all its dates' : `but not on ${someDates(except)}`}
+        shown={
+          except.length === 0 ? say.allItsDates : fill(say.butNotOn, { date: someDates(except) })
+        }
         onPick={(dates) => change({ except: dates })}
       />
     </p>
@@ -152,7 +163,7 @@ function CopyCard({
     change({ except: [...new Set([...except, ...keys])].sort() });
   return (
     <form onSubmit={submit} className="grid gap-2">
-      <p className="text-md text-soft">Each meets in its own bell period, on its own link.</p>
+      <p className="text-md text-soft">{say.eachMeetsInItsOwn}</p>
       <FromWhen form={form} plan={plan} school={school} today={today} />
       <ClassBoxes
         classes={classes.filter((c) => c.id !== session.classId)}
@@ -166,10 +177,10 @@ function CopyCard({
         ))}
       <div className="mt-1 flex flex-wrap gap-2">
         <Button kind="strong" type="submit" disabled={isSending || chosen.length === 0}>
-          {chosen.length > 1 ? `Copy to ${chosen.length}` : 'Copy'}
+          {chosen.length > 1 ? fill(say.copyTo, { chosenCount: chosen.length }) : say.copy}
         </Button>
         <Button disabled={isSending} onClick={() => copyTo('next term')}>
-          To the next term
+          {say.toTheNextTerm}
         </Button>
       </div>
       {wrong && <FieldError>{wrong}</FieldError>}
@@ -192,13 +203,13 @@ export function CopyTo(props: CopyProps) {
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger asChild>
-        <Button>Copy to…</Button>
+        <Button>{say.copyToDots}</Button>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
           sideOffset={6}
           collisionPadding={8}
-          aria-label="Copy this series"
+          aria-label={say.copyThisSeries}
           className="z-30 max-h-(--radix-popover-content-available-height) w-96 max-w-view overflow-y-auto rounded-small border border-line bg-sheet p-3.5 text-ink shadow-soft"
         >
           <CopyCard {...props} onDone={() => setOpen(false)} />

@@ -9,6 +9,8 @@ import {
 import type { ClassItem } from '@glen/contract';
 import { NoteList } from '../../ui/Margin.js';
 import { useDryRun } from './useDryRun.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 interface CopyTriedProps {
   plan: SessionPlan;
@@ -38,7 +40,11 @@ export function CopyTried(props: CopyTriedProps) {
   const around = { school, of, linkId: null, now, editing: null, kept: [], together: [] };
   const { run, notes } = useDryRun(plan, around);
   if (!plan)
-    return <p className="text-md text-soft">{classTitle(of)}: nothing is left from then on.</p>;
+    return (
+      <p className="text-md text-soft">
+        {fill(say.nothingIsLeftFromThen, { classTitle: classTitle(of) })}
+      </p>
+    );
   if (!run) return <NoteList notes={notes} />;
   const open = notes.filter((note) => note.severity === 'wrong' || note.severity === 'careful');
   // Of several copies at once only whole dates are left out; the rest is settled in each by itself.
@@ -50,8 +56,8 @@ export function CopyTried(props: CopyTriedProps) {
   return (
     <div className="grid gap-2">
       <p className="text-md">
-        <b>{classTitle(of)}</b>: {run.held === 1 ? 'one session' : `${run.held} sessions`}.{' '}
-        {run.words}.
+        <b>{classTitle(of)}</b>:{' '}
+        {run.held === 1 ? say.oneSession : fill(say.heldSessions, { held: run.held })}. {run.words}.
       </p>
       <NoteList notes={shown} onAction={act} />
     </div>

@@ -1,6 +1,8 @@
 import { addMinutes, dateInWords, isHeld, type Occurrence } from '@glen/core';
 import { Button } from '../../ui/Button.js';
 import { canLeaveOut, type SheetForm } from './useSheetForm.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 interface Listed {
   row: Occurrence;
@@ -9,12 +11,13 @@ interface Listed {
 
 /** What becomes of a date, in words; nothing of one that is simply held. */
 function stateOf({ row, isLeftOut }: Listed, clashing: Set<string>, now: string): string {
-  if (isLeftOut) return 'left out';
-  if (row.status === 'skipped') return `skipped: ${row.why ?? ''}`;
-  if (row.status === 'cancelled') return row.why ? `cancelled: ${row.why}` : 'cancelled';
-  if (row.was) return `moved from ${dateInWords(row.was.date)}, ${row.was.time}`;
+  if (isLeftOut) return say.leftOut;
+  if (row.status === 'skipped') return fill(say.skippedWhy, { why: row.why ?? '' });
+  if (row.status === 'cancelled')
+    return row.why ? fill(say.cancelledWhy, { why: row.why }) : say.cancelledAlone;
+  if (row.was) return fill(say.movedFrom2, { date: dateInWords(row.was.date), time: row.was.time });
   if (clashing.has(row.key)) return 'clashes';
-  return row.end <= now ? 'in the past' : '';
+  return row.end <= now ? say.inThePast : '';
 }
 
 const spanOf = ({ time, minutes, untimed }: Occurrence): string =>
@@ -33,7 +36,7 @@ export function DateList({ form }: { form: SheetForm }) {
   const mayLeaveOut = canLeaveOut(form);
   return (
     <details className="mt-2 text-md">
-      <summary className="w-fit text-bracken-deep">All its dates in words</summary>
+      <summary className="w-fit text-bracken-deep">{say.allItsDatesInWords}</summary>
       <ol className="mt-1 columns-[17rem] gap-x-8">
         {listed.map((one) => (
           <li
@@ -48,10 +51,10 @@ export function DateList({ form }: { form: SheetForm }) {
             {mayLeaveOut && (one.isLeftOut || isHeld(one.row)) && (
               <Button
                 kind="link"
-                aria-label={`${one.isLeftOut ? 'Take in again' : 'Leave out'}: ${dateInWords(one.row.date)}`}
+                aria-label={`${one.isLeftOut ? say.takeInAgain : say.leaveOut}: ${dateInWords(one.row.date)}`}
                 onClick={() => toggleDate(one.row.key)}
               >
-                {one.isLeftOut ? 'Take in again' : 'Leave out'}
+                {one.isLeftOut ? say.takeInAgain : say.leaveOut}
               </Button>
             )}
           </li>

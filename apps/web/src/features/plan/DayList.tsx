@@ -10,6 +10,8 @@ import { ChosenPart } from './ChosenPart.js';
 import type { PlanRange } from './planRange.js';
 import type { Notch, Strip } from './strip/layout.js';
 import type { PlanActions } from './usePlanActions.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 interface DayListProps {
   strip: Strip;
@@ -28,9 +30,9 @@ const DAYS_AT_ONCE = 14;
 function States({ notch, isClash }: { notch: Notch; isClash: boolean }) {
   return (
     <>
-      {notch.status === 'cancelled' && <Chip tone="wrong">cancelled</Chip>}
-      {notch.status === 'moved' && <Chip tone="careful">moved</Chip>}
-      {isClash && <Chip tone="wrong">overlaps</Chip>}
+      {notch.status === 'cancelled' && <Chip tone="wrong">{say.cancelled2}</Chip>}
+      {notch.status === 'moved' && <Chip tone="careful">{say.moved}</Chip>}
+      {isClash && <Chip tone="wrong">{say.overlaps}</Chip>}
     </>
   );
 }
@@ -62,7 +64,7 @@ function SessionLine({ notch, strip, now, clashing, actions }: RowProps) {
           >
             {notch.title ?? series.title}
           </span>{' '}
-          {series.draft && <Chip tone="careful">draft</Chip>}
+          {series.draft && <Chip tone="careful">{say.draft}</Chip>}
           <States notch={notch} isClash={clashing.has(notch.id)} />
         </span>
         <Mark size={18} aria-hidden="true" className="shrink-0 text-soft" />
@@ -75,7 +77,10 @@ function SessionLine({ notch, strip, now, clashing, actions }: RowProps) {
 /** `Wed 14 Oct · Flood`. */
 function dayHeading(date: string, today: string, school: SchoolCalendar): string {
   const { cycleDay, why } = dayInfo(school, date);
-  return [date === today ? `Today, ${dateInWords(date)}` : dateInWords(date), cycleDay ?? why]
+  return [
+    date === today ? fill(say.todayDate, { date: dateInWords(date) }) : dateInWords(date),
+    cycleDay ?? why,
+  ]
     .filter(Boolean)
     .join(' · ');
 }
@@ -116,12 +121,12 @@ export function DayList(props: DayListProps) {
     <div className="mb-4">
       {showEarlier && (
         <Button className="min-h-11" onClick={showEarlier}>
-          From the beginning
+          {say.fromTheBeginning}
         </Button>
       )}
       {days.length === 0 && (
-        <Empty title={`Nothing until ${dateInWords(to)}`}>
-          A session needs a class period, a day and a time; the link is there already.
+        <Empty title={fill(say.nothingUntil, { date: dateInWords(to) })}>
+          {say.aSessionNeedsAClass}
         </Empty>
       )}
       {days.map(([date, notches]) => (
@@ -138,7 +143,7 @@ export function DayList(props: DayListProps) {
       ))}
       {showMore && (
         <Button className="mt-3 min-h-11" onClick={showMore}>
-          Two weeks more
+          {say.twoWeeksMore}
         </Button>
       )}
     </div>

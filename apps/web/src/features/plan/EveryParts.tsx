@@ -6,27 +6,30 @@ import { CardPart } from '../../ui/SentencePart.js';
 import { NumberPart } from '../../ui/NumberPart.js';
 import type { PartProps } from './partProps.js';
 import { inOrder, type SheetDraft } from './sheetDraft.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 const NTH = { 1: 'first', 2: 'second', 3: 'third', 4: 'fourth', 5: 'fifth', '-1': 'last' } as const;
 const shortDays = (days: Weekday[]): string =>
   days.length === 0
-    ? 'no day'
+    ? say.noDay
     : inOrder(days)
         .map((d) => WEEKDAY_NAMES[d].slice(0, 3))
         .join(' · ');
 
 /** Weekdays that are often wished for together. */
 const USUAL: [words: string, on: Weekday[]][] = [
-  ['Mon to Thu', ['MO', 'TU', 'WE', 'TH']],
-  ['Mon to Fri', ['MO', 'TU', 'WE', 'TH', 'FR']],
+  [say.monToThu, ['MO', 'TU', 'WE', 'TH']],
+  [say.monToFri, ['MO', 'TU', 'WE', 'TH', 'FR']],
 ];
 
 function WeekdayPart({ draft, change, wrong }: PartProps) {
   return (
-    <CardPart label="Weekdays" shown={shortDays(draft.on)} invalid={wrong('repeat.on')}>
+    <CardPart label={say.weekdays} shown={shortDays(draft.on)} invalid={wrong('repeat.on')}>
       <ToggleGroup.Root
         type="multiple"
-        aria-label="Weekdays"
+        aria-label={say.weekdays}
         className="flex gap-1.5"
         value={draft.on}
         onValueChange={(on: string[]) => change({ on: inOrder(on as Weekday[]) })}
@@ -56,19 +59,23 @@ function MonthPart({ draft, change, wrong }: PartProps) {
   return (
     <>
       {' '}
-      on{' '}
-      <ChoicePart
-        label="Which day of the month"
-        value={draft.month}
-        onChange={(month) => change({ month: month as 'day' | 'nth' })}
-        choices={[
-          { value: 'day', label: 'day' },
-          { value: 'nth', label: 'the' },
-        ]}
+      <Said
+        as={say.onDayMonth}
+        dayMonth={
+          <ChoicePart
+            label={say.whichDayOfTheMonth}
+            value={draft.month}
+            onChange={(month) => change({ month: month as 'day' | 'nth' })}
+            choices={[
+              { value: 'day', label: say.day },
+              { value: 'nth', label: say.the },
+            ]}
+          />
+        }
       />{' '}
       {draft.month === 'day' ? (
         <NumberPart
-          label="Day of the month"
+          label={say.dayOfTheMonth}
           value={draft.monthDay}
           invalid={wrong('repeat.monthDay')}
           onChange={(monthDay) => change({ monthDay })}
@@ -76,7 +83,7 @@ function MonthPart({ draft, change, wrong }: PartProps) {
       ) : (
         <>
           <ChoicePart
-            label="Which one"
+            label={say.whichOne}
             value={draft.nth}
             onChange={(nth) => change({ nth: nth as '1' })}
             choices={(['1', '2', '3', '4', '5', '-1'] as const).map((n) => ({
@@ -85,7 +92,7 @@ function MonthPart({ draft, change, wrong }: PartProps) {
             }))}
           />{' '}
           <ChoicePart
-            label="Weekday of the month"
+            label={say.weekdayOfTheMonth}
             value={draft.nthDay}
             onChange={(day) => change({ nthDay: day as Weekday })}
             choices={WEEKDAYS.map((d) => ({ value: d, label: WEEKDAY_NAMES[d] }))}
@@ -104,14 +111,14 @@ function oftenOf({ every, counted, interval }: SheetDraft): string {
 
 const OFTEN = [
   { value: 'once', label: 'once' },
-  { value: 'week', label: 'every week' },
-  { value: 'week/2', label: 'every second week' },
-  { value: 'week/n', label: 'every', readOut: 'so many weeks' },
-  { value: 'school-day', label: 'every school day' },
-  { value: 'day', label: 'every day' },
-  { value: 'day/n', label: 'every', readOut: 'so many days' },
-  { value: 'month', label: 'every month' },
-  { value: 'month/n', label: 'every', readOut: 'so many months' },
+  { value: 'week', label: say.everyWeek },
+  { value: 'week/2', label: say.everySecondWeek },
+  { value: 'week/n', label: 'every', readOut: say.soManyWeeks },
+  { value: 'school-day', label: say.everySchoolDay },
+  { value: 'day', label: say.everyDay },
+  { value: 'day/n', label: 'every', readOut: say.soManyDays },
+  { value: 'month', label: say.everyMonth },
+  { value: 'month/n', label: 'every', readOut: say.soManyMonths },
 ];
 
 function HowOften({ draft, change }: PartProps) {
@@ -119,10 +126,10 @@ function HowOften({ draft, change }: PartProps) {
     const [every, step] = value.split('/') as [SheetDraft['every'], string | undefined];
     change({ every, counted: step === 'n', interval: step === 'n' ? '3' : (step ?? '1') });
   };
-  const rule = { value: 'rule', label: 'by a rule from elsewhere' };
+  const rule = { value: 'rule', label: say.byARuleFromElsewhere };
   return (
     <ChoicePart
-      label="How often"
+      label={say.howOften}
       value={oftenOf(draft)}
       onChange={choose}
       choices={[...OFTEN, ...(draft.rrule ? [rule] : [])]}
@@ -137,14 +144,14 @@ function CyclePart({ draft, change, school, wrong }: PartProps) {
     <>
       ,{' '}
       <ChoicePart
-        label="Cycle days"
+        label={say.cycleDays}
         marked={draft.cycleDays.length > 0}
         invalid={wrong('repeat.cycleDays')}
         value={draft.cycleDays.join(' ') || 'any'}
         onChange={(value) => change({ cycleDays: value === 'any' ? [] : [value] })}
         choices={[
-          { value: 'any', label: 'whatever the cycle day' },
-          ...labels.map((l) => ({ value: l, label: `on ${l} days` })),
+          { value: 'any', label: say.whateverTheCycleDay },
+          ...labels.map((l) => ({ value: l, label: fill(say.onLDays, { l }) })),
         ]}
       />
     </>
@@ -160,19 +167,24 @@ export function EveryParts(props: PartProps) {
       {draft.counted && (
         <>
           {' '}
-          <NumberPart
-            label={`Every how many ${draft.every}s`}
-            value={draft.interval}
-            invalid={wrong('repeat.interval')}
-            onChange={(interval) => change({ interval })}
-          />{' '}
-          {draft.every}s
+          <Said
+            as={say.intervalEveryS}
+            interval={
+              <NumberPart
+                label={fill(say.everyHowManyS, { every: draft.every })}
+                value={draft.interval}
+                invalid={wrong('repeat.interval')}
+                onChange={(interval) => change({ interval })}
+              />
+            }
+            every={draft.every}
+          />
         </>
       )}
       {draft.every === 'week' && (
         <>
           {' '}
-          on <WeekdayPart {...props} />
+          <Said as={say.onWeekdayPart} weekdayPart={<WeekdayPart {...props} />} />
         </>
       )}
       {draft.every === 'month' && <MonthPart {...props} />}

@@ -1,5 +1,7 @@
 import type { Answer } from '@glen/contract';
 import { Button } from '../../ui/Button.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 interface PagesProps {
   strip: Answer<'strip'>;
@@ -12,13 +14,16 @@ export function Pages({ strip, isFirst, set }: PagesProps) {
   if (isFirst && !strip.hasMore) return null;
   const { classes, hasMore } = strip;
   const last = classes.at(-1);
-  const shown = classes.length === 1 ? '1 class period' : `${classes.length} class periods`;
+  const shown =
+    classes.length === 1
+      ? say.classPeriod2
+      : fill(say.classPeriodsClassesCount, { classesCount: classes.length });
   return (
-    <nav aria-label="Pages of the plan" className="mt-3 flex flex-wrap items-center gap-2">
-      <span className="text-md text-soft">{shown} of the school on this page</span>
-      {!isFirst && <Button onClick={() => set('after', null)}>From the first</Button>}
+    <nav aria-label={say.pagesOfThePlan} className="mt-3 flex flex-wrap items-center gap-2">
+      <span className="text-md text-soft">{fill(say.ofTheSchoolOnThis, { shown })}</span>
+      {!isFirst && <Button onClick={() => set('after', null)}>{say.fromTheFirst}</Button>}
       {hasMore && last && (
-        <Button onClick={() => set('after', String(last.id))}>The next ones</Button>
+        <Button onClick={() => set('after', String(last.id))}>{say.theNextOnes}</Button>
       )}
     </nav>
   );

@@ -2,6 +2,7 @@ import { useEffect, useId, useRef, type KeyboardEvent, type RefObject } from 're
 import { takeTypedAhead } from '../../app/typedAhead.js';
 import { Button } from '../../ui/Button.js';
 import type { Phrase } from './usePhrase.js';
+import * as say from './words.js';
 
 /** The text in stretches, those that are not understood marked. */
 function stretchesOf({ text, unclear }: Phrase): { words: string; isUnclear: boolean }[] {
@@ -51,7 +52,7 @@ function Unclear({ phrase, id }: { phrase: Phrase; id: string }) {
                 “{place.text}”: {place.why}
               </span>
               <Button kind="link" onClick={() => phrase.leaveOut(place)}>
-                Leave it out
+                {say.leaveItOut}
               </Button>
             </>
           )}
@@ -98,7 +99,7 @@ export function PhraseLine({ phrase, onEnter }: { phrase: Phrase; onEnter: () =>
         <input
           ref={field}
           id="session-line"
-          aria-label="Or type it"
+          aria-label={say.orTypeIt}
           aria-invalid={phrase.unclear.length > 0}
           aria-describedby={phrase.unclear.length > 0 ? id : undefined}
           autoComplete="off"
@@ -108,7 +109,7 @@ export function PhraseLine({ phrase, onEnter }: { phrase: Phrase; onEnter: () =>
           onKeyDown={onKeyDown}
           onScroll={follow}
           onKeyUp={follow}
-          placeholder="or type it: Nav 3 mon & wed p3 until term ends"
+          placeholder={say.orTypeItNav3}
           className="relative w-full rounded-small border border-edge bg-transparent px-3 py-1.5 text-md"
         />
       </div>

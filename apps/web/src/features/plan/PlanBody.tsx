@@ -21,6 +21,8 @@ import type { Strip as StripData } from './strip/layout.js';
 import { usePlanActions, type PlanActions } from './usePlanActions.js';
 import { Pages } from './Pages.js';
 import { WeekView } from './week/WeekView.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 interface BodyProps {
   me: Me;
@@ -44,11 +46,7 @@ interface GridProps extends BodyProps {
 function Grid({ strip, range, clashing, actions, ...body }: GridProps) {
   const { school, now, today, preview, sheet } = body;
   if (strip.classes.length === 0)
-    return (
-      <Empty title="No class periods yet">
-        Once the office puts you down for one, its sessions stand here.
-      </Empty>
-    );
+    return <Empty title={say.noClassPeriodsYet}>{say.onceTheOfficePutsYou}</Empty>;
   const run = preview?.run;
   const proposed = run
     ? {
@@ -81,14 +79,12 @@ function Grid({ strip, range, clashing, actions, ...body }: GridProps) {
         <Strip
           from={range.from}
           to={range.to}
-          label={`${range.title}, one row for each class period. Arrows go about, Enter chooses, m moves, Delete cancels.`}
+          label={fill(say.oneRowForEachClass, { range: range.title })}
           {...shared}
         />
       )}
       {strip.notches.length === 0 && !sheet && (
-        <Empty title="Nothing on the books here">
-          A session needs a class period, a day and a time; the link is there already.
-        </Empty>
+        <Empty title={say.nothingOnTheBooksHere}>{say.aSessionNeedsAClass}</Empty>
       )}
     </div>
   );
@@ -101,7 +97,9 @@ function View({ isPhone, ...props }: GridProps & { isPhone: boolean }) {
     <>
       <details className="mb-3">
         <summary className="flex min-h-11 cursor-pointer items-center text-bracken-deep">
-          {props.range.view === 'week' ? 'The week' : props.range.title} at a glance
+          {fill(say.atAGlance, {
+            range: props.range.view === 'week' ? say.theWeek : props.range.title,
+          })}
         </summary>
         <Grid {...props} />
       </details>
@@ -114,10 +112,10 @@ function Undated({ drafts }: { drafts: StripData['undated'] }) {
   if (drafts.length === 0) return null;
   return (
     <section
-      aria-label="Without a date"
+      aria-label={say.withoutADate3}
       className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-1 text-md"
     >
-      <h2 className="font-sans text-md font-semibold">Drafts without a date:</h2>
+      <h2 className="font-sans text-md font-semibold">{say.draftsWithoutADate}</h2>
       {drafts.map((d) => (
         <Link
           key={d.seriesId}
@@ -180,12 +178,12 @@ function afterAsked(search: URLSearchParams, whose: 'all' | 'mine'): number | un
 
 /** What the browser’s tab says. */
 function tabOf(sheet: ReactNode, range: { title: string }, seriesId: string | undefined): string {
-  if (sheet === null) return `Plan: ${range.title}`;
-  return seriesId === undefined ? 'New session' : 'Change a session';
+  if (sheet === null) return fill(say.planRange, { range: range.title });
+  return seriesId === undefined ? say.newSession2 : say.changeASession;
 }
 
 const SheetMargin = ({ preview }: { preview: SheetPreview }) => (
-  <Margin title="What will happen" notes={preview.notes} onAction={preview.act} />
+  <Margin title={say.whatWillHappen} notes={preview.notes} onAction={preview.act} />
 );
 
 /** The plan itself, with the sheet or whatever is chosen below it. */

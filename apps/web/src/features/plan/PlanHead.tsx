@@ -5,6 +5,8 @@ import { Button, buttonClass } from '../../ui/Button.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { mondayBefore, rangeInWords, type PlanRange } from './planRange.js';
 import type { Strip } from './strip/layout.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** Sets a part of the address, or takes it away. */
 export type SetSearch = (key: string, value: string | null) => void;
@@ -48,11 +50,11 @@ function WeekTabs({ range, today, set }: Pick<HeadProps, 'range' | 'today' | 'se
   const { monday } = range;
   return (
     <>
-      <Tab onClick={() => set('week', addDays(monday, -7))}>Week before</Tab>
+      <Tab onClick={() => set('week', addDays(monday, -7))}>{say.weekBefore}</Tab>
       <Tab isOn={monday === mondayBefore(today)} onClick={() => set('week', today)}>
-        This week
+        {say.thisWeek}
       </Tab>
-      <Tab onClick={() => set('week', addDays(monday, 7))}>Week after</Tab>
+      <Tab onClick={() => set('week', addDays(monday, 7))}>{say.weekAfter}</Tab>
     </>
   );
 }
@@ -71,7 +73,7 @@ function TermTabs({ range, school, set }: Pick<HeadProps, 'range' | 'school' | '
         </Tab>
       ))}
       <Tab isOn={isYear} onClick={() => set('show', 'year')}>
-        Year
+        {say.year}
       </Tab>
     </>
   );
@@ -87,11 +89,11 @@ export function PlanHead(props: HeadProps) {
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <ScreenTitle tab={tab}>{range.title}</ScreenTitle>
         <p className="text-md text-soft">
-          {isWeek ? `${held} sessions` : rangeInWords(school, range.from, range.to)}
+          {isWeek ? fill(say.heldSessions, { held }) : rangeInWords(school, range.from, range.to)}
         </p>
         {mayAdd && (
           <Link className={`${buttonClass('act')} ml-auto`} to="/plan/new">
-            Schedule a session{' '}
+            {say.scheduleASession}{' '}
             <kbd className="rounded border border-current px-1.5 font-mono text-xs max-half:hidden">
               s
             </kbd>
@@ -107,15 +109,15 @@ export function PlanHead(props: HeadProps) {
         <span className="flex flex-wrap gap-2 half:ml-auto">
           {tools}
           <Tab isOn={isAll} onClick={() => set('of', isAll ? 'mine' : 'all')}>
-            All class periods
+            {say.allClassPeriods}
           </Tab>
         </span>
         <span className="hidden h-6 border-l border-line half:block" />
         <Tab isOn={isWeek} onClick={() => set('view', 'week')}>
-          Week
+          {say.week}
         </Tab>
         <Tab isOn={!isWeek} onClick={() => set('view', null)}>
-          Term
+          {say.term2}
         </Tab>
       </div>
     </header>

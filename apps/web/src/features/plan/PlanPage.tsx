@@ -11,6 +11,7 @@ import { PlanBody } from './PlanBody.js';
 import { Sheet, type SheetPreview } from './Sheet.js';
 import { draftOfSession, newDraft, type SheetDraft } from './sheetDraft.js';
 import { isSeriesOf, planOfSession } from './sheetPlans.js';
+import * as say from './words.js';
 
 interface PlanProps {
   me: Me;
@@ -47,9 +48,9 @@ interface OpenSheetProps {
 function OpenSheet({ school, classes, editing, now, today, frame }: OpenSheetProps) {
   const [search] = useSearchParams();
   if (editing && !classes.some((c) => c.id === editing.classId))
-    return <Refused title="Only its hosts can change this session." />;
+    return <Refused title={say.onlyItsHostsCanChange} />;
   const first = classes.find((c) => String(c.id) === search.get('class')) ?? classes[0];
-  if (!first) return <Refused title="You host no class period, so there is nothing to schedule." />;
+  if (!first) return <Refused title={say.youHostNoClassPeriod} />;
   return (
     <Sheet
       key={`${editing?.seriesId ?? 'new'} ${search.get('on') ?? ''}`}

@@ -7,15 +7,18 @@ import { DatePicker, closedDays } from './DatePicker.js';
 import { NumberPart } from '../../ui/NumberPart.js';
 import type { PartProps } from './partProps.js';
 import type { SheetDraft } from './sheetDraft.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 const ENDS = [
-  { value: 'term-end', label: 'until term ends' },
-  { value: 'exams', label: 'until examinations begin' },
-  { value: 'year-end', label: 'until the school year ends' },
-  { value: 'date', label: 'until', readOut: 'a date' },
-  { value: 'weeks', label: 'for', readOut: 'some weeks' },
-  { value: 'times', label: 'for', readOut: 'a number of sessions' },
-  { value: 'open', label: 'without end' },
+  { value: 'term-end', label: say.untilTermEnds },
+  { value: 'exams', label: say.untilExaminationsBegin },
+  { value: 'year-end', label: say.untilTheSchoolYearEnds },
+  { value: 'date', label: 'until', readOut: say.aDate },
+  { value: 'weeks', label: 'for', readOut: say.someWeeks },
+  { value: 'times', label: 'for', readOut: say.aNumberOfSessions },
+  { value: 'open', label: say.withoutEnd },
 ];
 
 /** What belongs to an end: its date, or how many. */
@@ -26,7 +29,7 @@ function EndPart({ draft, change, school, wrong }: PartProps) {
         <>
           {' '}
           <CardPart
-            label="Last date"
+            label={say.lastDate}
             invalid={wrong('repeat.until')}
             shown={dateInWords(draft.until, 'with-year')}
           >
@@ -37,25 +40,33 @@ function EndPart({ draft, change, school, wrong }: PartProps) {
       {draft.end === 'weeks' && (
         <>
           {' '}
-          <NumberPart
-            label="Weeks"
-            value={draft.weeks}
-            invalid={wrong('repeat.weeks')}
-            onChange={(weeks) => change({ weeks })}
-          />{' '}
-          weeks
+          <Said
+            as={say.weeksWeeks}
+            weeks={
+              <NumberPart
+                label={say.weeks}
+                value={draft.weeks}
+                invalid={wrong('repeat.weeks')}
+                onChange={(weeks) => change({ weeks })}
+              />
+            }
+          />
         </>
       )}
       {draft.end === 'times' && (
         <>
           {' '}
-          <NumberPart
-            label="Sessions held"
-            value={draft.times}
-            invalid={wrong('repeat.times')}
-            onChange={(times) => change({ times })}
-          />{' '}
-          sessions held
+          <Said
+            as={say.sessionsHeldSessionsHeld}
+            sessionsHeld={
+              <NumberPart
+                label={say.sessionsHeld}
+                value={draft.times}
+                invalid={wrong('repeat.times')}
+                onChange={(times) => change({ times })}
+              />
+            }
+          />
         </>
       )}
     </>
@@ -68,28 +79,40 @@ export function RangeParts(props: PartProps) {
   return (
     <>
       {' '}
-      from{' '}
-      <CardPart label="Date" invalid={wrong('first')} shown={dateInWords(draft.first, 'with-year')}>
-        <DatePicker date={draft.first} school={school} onPick={(first) => change({ first })} />
-      </CardPart>{' '}
-      {draft.every !== 'rule' && (
-        <ChoicePart
-          label="Until when"
-          invalid={wrong('repeat.until')}
-          value={draft.end}
-          onChange={(end) => change({ end: end as SheetDraft['end'] })}
-          choices={ENDS}
-        />
-      )}
-      <EndPart {...props} />, and{' '}
-      <ChoicePart
-        label="Closures"
-        value={draft.closures}
-        onChange={(closures) => change({ closures: closures as 'skip' | 'keep' })}
-        choices={[
-          { value: 'skip', label: 'skip closures' },
-          { value: 'keep', label: 'meet on closed days too' },
-        ]}
+      <Said
+        as={say.fromDateEveryEndPartAndClosures}
+        date={
+          <CardPart
+            label={say.date}
+            invalid={wrong('first')}
+            shown={dateInWords(draft.first, 'with-year')}
+          >
+            <DatePicker date={draft.first} school={school} onPick={(first) => change({ first })} />
+          </CardPart>
+        }
+        every={
+          draft.every !== 'rule' && (
+            <ChoicePart
+              label={say.untilWhen}
+              invalid={wrong('repeat.until')}
+              value={draft.end}
+              onChange={(end) => change({ end: end as SheetDraft['end'] })}
+              choices={ENDS}
+            />
+          )
+        }
+        endPart={<EndPart {...props} />}
+        closures={
+          <ChoicePart
+            label={say.closures}
+            value={draft.closures}
+            onChange={(closures) => change({ closures: closures as 'skip' | 'keep' })}
+            choices={[
+              { value: 'skip', label: say.skipClosures },
+              { value: 'keep', label: say.meetOnClosedDaysToo },
+            ]}
+          />
+        }
       />
     </>
   );
@@ -100,7 +123,8 @@ export const someDates = (dates: string[]): string =>
   dates
     .slice(0, 2)
     .map((d) => dateInWords(d))
-    .join(', ') + (dates.length > 2 ? ` and ${dates.length - 2} more` : '');
+    .join(', ') +
+  (dates.length > 2 ? fill(say.andDatesCountMore, { datesCount: dates.length - 2 }) : '');
 
 interface DatesCardProps extends Pick<PartProps, 'school'> {
   label: string;
@@ -141,12 +165,13 @@ export const DatesCard = ({
 
 /** Dates beside the pattern. */
 export function AlsoPart({ draft: { alsoOn, first }, change, school }: PartProps) {
-  const shown = alsoOn.length === 0 ? 'and on no other day' : `and also on ${someDates(alsoOn)}`;
+  const shown =
+    alsoOn.length === 0 ? say.andOnNoOtherDay : fill(say.andAlsoOn, { date: someDates(alsoOn) });
   return (
     <>
       ,{' '}
       <DatesCard
-        label="Extra dates"
+        label={say.extraDates}
         dates={alsoOn}
         onPick={(dates) => change({ alsoOn: dates })}
         {...{ shown, first, school }}
@@ -162,12 +187,13 @@ export function ExceptPart({
   school,
   dates: own,
 }: PartProps & { dates: string[] }) {
-  const shown = except.length === 0 ? 'with none left out' : `but not on ${someDates(except)}`;
+  const shown =
+    except.length === 0 ? say.withNoneLeftOut : fill(say.butNotOn, { date: someDates(except) });
   return (
     <>
       ,{' '}
       <DatesCard
-        label="Dates left out"
+        label={say.datesLeftOut}
         dates={except}
         own={own}
         onlyOwn

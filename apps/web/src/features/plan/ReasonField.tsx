@@ -1,3 +1,4 @@
+import * as say from './words.js';
 interface ReasonFieldProps {
   reason: string;
   onChange: (reason: string) => void;
@@ -6,8 +7,8 @@ interface ReasonFieldProps {
 /** Why something is called off, for those who will read that it is; it may stay empty. */
 export const ReasonField = ({ reason, onChange }: ReasonFieldProps) => (
   <input
-    aria-label="Why it is cancelled"
-    placeholder="why, if you like: storm"
+    aria-label={say.whyItIsCancelled}
+    placeholder={say.whyIfYouLikeStorm}
     maxLength={200}
     className="w-44 min-w-0 rounded-small border border-edge bg-sheet px-2.5 py-1"
     value={reason}

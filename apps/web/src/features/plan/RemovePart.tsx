@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { adviseRemoving } from '@glen/core';
 import { api } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
+import * as say from './words.js';
 
 interface RemoveProps {
   linkId: number;
@@ -23,9 +24,7 @@ function Advice({ linkId, draft, label, remove }: RemoveProps) {
     <div className="grid gap-2.5">
       <p>{text}</p>
       <p className="text-md text-soft">
-        {advises === 'cancel'
-          ? 'Better cancel it, unless it is a mistake of a moment ago.'
-          : 'Removing it is right.'}
+        {advises === 'cancel' ? say.betterCancelItUnlessIt : say.removingItIsRight}
       </p>
       <Button kind="danger" onClick={remove}>
         {label}
@@ -40,13 +39,13 @@ export function RemovePart(props: RemoveProps) {
   return (
     <Popover.Root open={isOpen} onOpenChange={setOpen}>
       <Popover.Trigger asChild>
-        <Button>Remove…</Button>
+        <Button>{say.removeDots}</Button>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
           sideOffset={6}
           collisionPadding={8}
-          aria-label="Remove it"
+          aria-label={say.removeIt}
           className="z-30 w-80 max-w-view rounded-small border border-line bg-sheet p-3.5 text-ink shadow-soft"
         >
           <Advice {...props} />

@@ -7,6 +7,8 @@ import { wayBack } from '../../app/wayBack.js';
 import { api, problemOf } from '../../app/api.js';
 import { useRuleEdits } from '../entry/useRuleEdits.js';
 import { Loading, Trouble } from '../../ui/States.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const RulesEditor = lazy(() =>
   import('../entry/RulesEditor.js').then((m) => ({ default: m.RulesEditor })),
@@ -30,8 +32,8 @@ function Editor({ answer, session, scope, zone }: RulesProps & { answer: Answer<
 }
 
 function countInWords(own: number): string {
-  if (own === 0) return 'its link’s entry rules';
-  return own === 1 ? 'one entry rule of its own' : `${own} entry rules of its own`;
+  if (own === 0) return say.itsLinksEntryRules;
+  return own === 1 ? say.oneEntryRule : fill(say.entryRulesOfItsOwn, { own });
 }
 
 /** The entry rules of a series, or of one of its dates, over those of its link; kept at once, apart from the sheet. */
@@ -46,7 +48,7 @@ export function SessionRules({ session, scope, zone }: RulesProps) {
     <Dialog.Root>
       <Dialog.Trigger
         className={`inline-flex items-center rounded-t-small border-b-2 px-2 py-px leading-normal font-semibold ${own > 0 ? 'border-bracken bg-bracken-tint' : 'border-edge bg-shade'}`}
-        aria-label={`Entry rules: ${shown}`}
+        aria-label={fill(say.entryRules, { shown })}
       >
         {shown}
       </Dialog.Trigger>
@@ -59,10 +61,10 @@ export function SessionRules({ session, scope, zone }: RulesProps) {
           <div className="mb-4 flex items-baseline justify-between gap-4">
             <Dialog.Title className="text-xl">
               {scope === 'date'
-                ? `Entry on ${dateInWords(session.date)} alone`
-                : `Entry for ${session.title}`}
+                ? fill(say.entryOnAlone, { date: dateInWords(session.date) })
+                : fill(say.entryFor, { session: session.title })}
             </Dialog.Title>
-            <Dialog.Close aria-label="Close" className="rounded-small p-1">
+            <Dialog.Close aria-label={say.close} className="rounded-small p-1">
               <X size={18} aria-hidden="true" />
             </Dialog.Close>
           </div>

@@ -24,6 +24,8 @@ import {
   type SheetForm,
   type SheetStart,
 } from './useSheetForm.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** What the sheet says to the page around it, at every keystroke. */
 export interface SheetPreview {
@@ -52,7 +54,7 @@ function SavedTools({ read, form }: { read: Session; form: SheetForm }) {
       )}
       {!read.undated && (
         <a className={buttonClass()} href={`/api/series/${read.seriesId}/calendar`} download>
-          Calendar file
+          {say.calendarFile}
         </a>
       )}
     </span>
@@ -62,10 +64,10 @@ function SavedTools({ read, form }: { read: Session; form: SheetForm }) {
 /** A new session can be typed; a saved one copied, or taken along as a file. */
 function SheetHead({ form, phrase }: { form: SheetForm; phrase: Phrase }) {
   const { read, isSeries, isOne, save } = form;
-  const edits = isSeries && !isOne ? 'Change sessions' : 'Change a session';
+  const edits = isSeries && !isOne ? say.changeSessions2 : say.changeASession;
   return (
     <header className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
-      <h2 className="text-xl">{read ? edits : 'New session'}</h2>
+      <h2 className="text-xl">{read ? edits : say.newSession2}</h2>
       {read ? (
         <SavedTools read={read} form={form} />
       ) : (
@@ -81,14 +83,13 @@ function SheetState({ read, hold }: { read: Session; hold: Cancelling['hold'] })
     <>
       {read.draft && (
         <p className="mb-4 rounded-small bg-gorse-tint px-3 py-2 text-gorse-deep">
-          This is a draft{read.undated ? ' without a date' : ''}: students see nothing of it, and
-          its door stays shut.
+          {fill(say.thisIsADraftStudents, { what: read.undated ? say.withoutADate2 : '' })}
         </p>
       )}
       {read.status === 'cancelled' && (
         <p className="mb-4 flex items-center gap-3 rounded-small bg-berry-tint px-3 py-2 text-berry-deep">
-          This session is cancelled.
-          <Button onClick={() => void hold(read)}>Hold it after all</Button>
+          {say.thisSessionIsCancelled}
+          <Button onClick={() => void hold(read)}>{say.holdItAfterAll}</Button>
         </p>
       )}
     </>
@@ -122,7 +123,7 @@ function Stale({ form, theirs }: { form: SheetForm; theirs: Session }) {
 function Words({ form: { draft, change, errorAt } }: { form: SheetForm }) {
   return (
     <div className="mt-3 flex flex-wrap gap-x-6 gap-y-3">
-      <InlineField label="Title" error={errorAt('title')}>
+      <InlineField label={say.title} error={errorAt('title')}>
         {(p) => (
           <input
             {...p}
@@ -132,12 +133,12 @@ function Words({ form: { draft, change, errorAt } }: { form: SheetForm }) {
           />
         )}
       </InlineField>
-      <InlineField label="Description" error={errorAt('description')}>
+      <InlineField label={say.description} error={errorAt('description')}>
         {(p) => (
           <textarea
             {...p}
             rows={1}
-            placeholder="Students read it in their day."
+            placeholder={say.studentsReadIt}
             className={inputClass}
             value={draft.description}
             onChange={(e) => change({ description: e.target.value })}
@@ -157,7 +158,7 @@ export function Sheet({ frame, ...start }: SheetProps) {
   const sheet = (
     <section
       ref={shownWhole}
-      aria-label={read ? 'Change a session' : 'New session'}
+      aria-label={read ? say.changeASession : say.newSession2}
       className="scroll-my-3 rounded-big border border-line bg-sheet p-5 shadow-soft"
     >
       <SheetHead form={form} phrase={phrase} />

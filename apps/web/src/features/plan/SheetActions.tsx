@@ -6,6 +6,8 @@ import { ReasonField } from './ReasonField.js';
 import { cancelLabel, saveLabel } from './saveLabel.js';
 import type { Cancelling } from './useCancelling.js';
 import { mayPress, type SheetForm } from './useSheetForm.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 interface ActionsProps {
   form: SheetForm;
@@ -18,11 +20,11 @@ function DraftButtons({ form: { draft, save, isSending } }: { form: SheetForm })
   return (
     <>
       <Button disabled={isSending} onClick={() => save({ asDraft: true })}>
-        Keep as a draft
+        {say.keepAsADraft}
       </Button>
       {draft.every === 'once' && (
         <Button disabled={isSending} onClick={() => save({ asDraft: true, undated: true })}>
-          Draft without a date
+          {say.draftWithoutADate}
         </Button>
       )}
     </>
@@ -43,11 +45,7 @@ function CancelButton({ form, cancel, remove }: ActionsProps) {
         <RemovePart
           linkId={read.linkId}
           draft={read.draft}
-          label={
-            isSeries && scope !== 'one'
-              ? 'Remove all that are ahead'
-              : 'Remove it, as if it had never been'
-          }
+          label={isSeries && scope !== 'one' ? say.removeAllThatAreAhead : say.removeItAsIfIt}
           remove={() => void remove(read)}
         />
       )}
@@ -80,7 +78,7 @@ export function SheetActions({
     <>
       {askedOnce && (
         <p role="status" className="mt-4 font-semibold text-gorse-deep">
-          That is {held} sessions. Press once more to put them all on the books.
+          {fill(say.thatIsSessionsPressOnce, { held })}
         </p>
       )}
       <div className="sticky bottom-0 -mx-5 mt-3 -mb-5 flex flex-wrap items-center gap-3 rounded-b-big border-t border-line bg-sheet px-5 py-3.5">
@@ -98,7 +96,7 @@ export function SheetActions({
             void navigate(-1);
           }}
         >
-          Leave it
+          {say.leaveIt}
         </Button>
         {tried.run && !read && !isOnce && (
           <p className="min-w-0 text-md text-soft">{tried.run.words}</p>

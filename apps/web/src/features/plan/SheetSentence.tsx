@@ -12,33 +12,40 @@ import { SlotsPart } from './SlotsPart.js';
 import { withClass, type Scope } from './sheetDraft.js';
 import { canLeaveOut, type SheetForm } from './useSheetForm.js';
 import { WhenParts } from './WhenParts.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 const SCOPES: { value: Scope; label: string }[] = [
-  { value: 'one', label: 'only this one' },
-  { value: 'onwards', label: 'this one and all later ones' },
-  { value: 'whole', label: 'the whole series' },
+  { value: 'one', label: say.onlyThisOne },
+  { value: 'onwards', label: say.thisOneAndAllLater },
+  { value: 'whole', label: say.theWholeSeries },
 ];
 
 /** Which of a series' dates an edit is about. */
 function ScopeLine({ form: { read, scope, rescope, isOne, tried } }: { form: SheetForm }) {
   return (
     <p className="mb-1 text-lg leading-sentence">
-      Change{' '}
-      <ChoicePart
-        label="Which of them"
-        value={scope}
-        onChange={(value) => rescope(value as Scope)}
-        choices={SCOPES}
-      />{' '}
-      of{' '}
-      {tried.run && !isOne ? (
-        <b>{tried.run.words}</b>
-      ) : (
-        <b>
-          {dateInWords(read!.date)}, {read!.time}
-        </b>
-      )}
-      :
+      <Said
+        as={say.changeOf}
+        them={
+          <ChoicePart
+            label={say.whichOfThem}
+            value={scope}
+            onChange={(value) => rescope(value as Scope)}
+            choices={SCOPES}
+          />
+        }
+        what={
+          tried.run && !isOne ? (
+            <b>{tried.run.words}</b>
+          ) : (
+            <b>
+              {dateInWords(read!.date)}, {read!.time}
+            </b>
+          )
+        }
+      />
     </p>
   );
 }
@@ -51,7 +58,7 @@ function WhichClass({
   if (read) return <b>{classTitle(classItem)}</b>;
   return (
     <ChoicePart
-      label="Class period"
+      label={say.classPeriod}
       value={String(draft.classId)}
       choices={classes.map((c) => ({ value: String(c.id), label: classTitle(c) }))}
       onChange={(id) =>
@@ -70,10 +77,19 @@ function WhichClass({
 function OnDate({ form: { isOne, wrong, draft, school, change } }: { form: SheetForm }) {
   return (
     <>
-      {isOne ? '' : ' '}on{' '}
-      <CardPart label="Date" invalid={wrong('first')} shown={dateInWords(draft.first, 'with-year')}>
-        <DatePicker date={draft.first} school={school} onPick={(first) => change({ first })} />
-      </CardPart>
+      <Said
+        as={say.whatOnDate}
+        what={isOne ? '' : ' '}
+        date={
+          <CardPart
+            label={say.date}
+            invalid={wrong('first')}
+            shown={dateInWords(draft.first, 'with-year')}
+          >
+            <DatePicker date={draft.first} school={school} onPick={(first) => change({ first })} />
+          </CardPart>
+        }
+      />
     </>
   );
 }
@@ -82,19 +98,28 @@ const SHOWN_CHANGES = 3;
 
 function changeInWords(c: PlanChange): string {
   const key = dateInWords(c.key);
-  if (c.kind === 'cancel') return `${key} skipped`;
-  return `${key} to ${dateInWords(c.date)}${c.time ? `, ${c.time}` : ''}`;
+  if (c.kind === 'cancel') return fill(say.keySkipped, { key });
+  return fill(say.keyToDateWhat, {
+    key,
+    date: dateInWords(c.date),
+    what: c.time ? `, ${c.time}` : '',
+  });
 }
 
 /** Dates of a series that were changed by themselves. */
 function ChangedSingly({ changes, onUndo }: { changes: PlanChange[]; onUndo: () => void }) {
   return (
     <p className="mt-2 text-md text-soft">
-      {changes.length === 1 ? 'One date' : `${changes.length} dates`} changed singly:{' '}
-      {changes.slice(0, SHOWN_CHANGES).map(changeInWords).join('; ')}
-      {changes.length > SHOWN_CHANGES ? ' …' : ''}.{' '}
+      {fill(say.changedSingly, {
+        what:
+          changes.length === 1
+            ? say.oneDate
+            : fill(say.changesCountDates, { changesCount: changes.length }),
+        changes: changes.slice(0, SHOWN_CHANGES).map(changeInWords).join('; '),
+        what2: changes.length > SHOWN_CHANGES ? ' …' : '',
+      })}{' '}
       <Button kind="link" onClick={onUndo}>
-        Undo these
+        {say.undoThese}
       </Button>
     </p>
   );
@@ -112,20 +137,30 @@ export function SheetSentence({ form }: { form: SheetForm }) {
     <>
       {isSeries && <ScopeLine form={form} />}
       <p className="text-lg leading-sentence">
-        Teach <WhichClass form={form} /> {isOne ? null : <EveryParts {...parts} />}
-        {draft.every === 'once' && <OnDate form={form} />} <WhenParts {...parts} />
-        {draft.every !== 'once' && <RangeParts {...parts} />}
-        {!isOne && (draft.every !== 'once' || draft.alsoOn.length > 0) && <AlsoPart {...parts} />}
-        {canLeaveOut(form) && <ExceptPart {...parts} dates={patternOf(form)} />}
-        <SlotsPart form={form} />, by the link{' '}
-        <ByTheLink draft={draft} read={read} change={change} />,
-        <TogetherWith draft={draft} read={read} classes={classes} change={change} /> under{' '}
-        {read && !read.undated ? (
-          <SessionRules session={read} scope={isOne ? 'date' : 'series'} zone={school.zone} />
-        ) : (
-          <b>its entry rules</b>
-        )}
-        .
+        <Said
+          as={say.teachByTheLinkUnder}
+          whichClass={<WhichClass form={form} />}
+          what={isOne ? null : <EveryParts {...parts} />}
+          every={draft.every === 'once' && <OnDate form={form} />}
+          whenParts={<WhenParts {...parts} />}
+          every2={draft.every !== 'once' && <RangeParts {...parts} />}
+          what2={
+            !isOne && (draft.every !== 'once' || draft.alsoOn.length > 0) && <AlsoPart {...parts} />
+          }
+          canLeaveOut={canLeaveOut(form) && <ExceptPart {...parts} dates={patternOf(form)} />}
+          slotsPart={<SlotsPart form={form} />}
+          byTheLink={<ByTheLink draft={draft} read={read} change={change} />}
+          togetherWith={
+            <TogetherWith draft={draft} read={read} classes={classes} change={change} />
+          }
+          what3={
+            read && !read.undated ? (
+              <SessionRules session={read} scope={isOne ? 'date' : 'series'} zone={school.zone} />
+            ) : (
+              <b>{say.itsEntryRules}</b>
+            )
+          }
+        />
       </p>
       {message && <FieldError>{message}</FieldError>}
       {draft.changes.length > 0 && !isOne && (

@@ -1,6 +1,8 @@
 import { ChoicePart } from '../../ui/choices.js';
 import { NumberPart } from '../../ui/NumberPart.js';
 import type { SheetForm } from './useSheetForm.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 interface SlotsPartProps {
   form: SheetForm;
@@ -11,20 +13,25 @@ function Minutes({ form: { draft, change, errorAt } }: SlotsPartProps) {
   return (
     <>
       {' '}
-      <NumberPart
-        label="Minutes of a slot"
-        value={draft.slotMinutes}
-        invalid={invalid}
-        onChange={(slotMinutes) => change({ slotMinutes })}
-      />{' '}
-      minutes with{' '}
-      <NumberPart
-        label="Minutes between two"
-        value={draft.slotGap}
-        invalid={invalid}
-        onChange={(slotGap) => change({ slotGap })}
-      />{' '}
-      between
+      <Said
+        as={say.minutesWithBetween}
+        minutesSlot={
+          <NumberPart
+            label={say.minutesOfASlot}
+            value={draft.slotMinutes}
+            invalid={invalid}
+            onChange={(slotMinutes) => change({ slotMinutes })}
+          />
+        }
+        minutesBetween={
+          <NumberPart
+            label={say.minutesBetweenTwo}
+            value={draft.slotGap}
+            invalid={invalid}
+            onChange={(slotGap) => change({ slotGap })}
+          />
+        }
+      />
     </>
   );
 }
@@ -37,12 +44,12 @@ export function SlotsPart(props: SlotsPartProps) {
     <>
       ,{' '}
       <ChoicePart
-        label="All at once or in slots"
+        label={say.allAtOnce}
         marked={draft.inSlots}
         value={draft.inSlots ? 'slots' : 'all'}
         choices={[
-          { value: 'all', label: 'with all at once' },
-          { value: 'slots', label: 'in slots of' },
+          { value: 'all', label: say.withAllAtOnce },
+          { value: 'slots', label: say.inSlotsOf },
         ]}
         onChange={(value) => change({ inSlots: value === 'slots' })}
       />

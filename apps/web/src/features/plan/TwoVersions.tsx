@@ -1,6 +1,7 @@
 import { dateInWords, describePlan, type SchoolCalendar } from '@glen/core';
 import { Theirs } from '../../ui/Theirs.js';
 import { planOfDraft, type SheetDraft } from './sheetDraft.js';
+import * as say from './words.js';
 
 function whenInWords(d: SheetDraft, school: SchoolCalendar): string {
   try {
@@ -11,14 +12,14 @@ function whenInWords(d: SheetDraft, school: SchoolCalendar): string {
 }
 
 const LINES: { name: string; of: (d: SheetDraft, school: SchoolCalendar) => string }[] = [
-  { name: 'Title', of: (d) => d.title },
-  { name: 'When', of: whenInWords },
+  { name: say.title, of: (d) => d.title },
+  { name: say.when, of: whenInWords },
   {
-    name: 'Dates changed singly',
+    name: say.datesChangedSingly,
     of: (d) => (d.changes.length === 0 ? 'none' : String(d.changes.length)),
   },
-  { name: 'On the books', of: (d) => (d.draft ? 'draft' : 'yes') },
-  { name: 'Description', of: (d) => d.description || 'none' },
+  { name: say.onTheBooks2, of: (d) => (d.draft ? 'draft' : 'yes') },
+  { name: say.description, of: (d) => d.description || 'none' },
 ];
 
 /** Somebody else saved first: both versions, side by side, and nothing lost. */
@@ -41,8 +42,8 @@ export function TwoVersions({
         <thead>
           <tr>
             <th scope="col" />
-            <th scope="col">Yours</th>
-            <th scope="col">As it stands now</th>
+            <th scope="col">{say.yours}</th>
+            <th scope="col">{say.asItStandsNow}</th>
           </tr>
         </thead>
         <tbody>

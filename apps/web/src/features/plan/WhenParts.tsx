@@ -5,6 +5,9 @@ import { bellTimes } from '../school/useBells.js';
 import { NumberPart } from '../../ui/NumberPart.js';
 import type { PartProps } from './partProps.js';
 import { AT_A_TIME, FROM_A_BELL } from './sheetDraft.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 const labelsOf = ({ school }: PartProps): string[] => [
   ...new Set(school.bells.flatMap((set) => set.periods.map((p) => p.label))),
@@ -14,15 +17,18 @@ function Minutes({ draft, change, wrong }: PartProps) {
   return (
     <>
       {' '}
-      for{' '}
-      <NumberPart
-        wide
-        label="Minutes"
-        value={draft.minutes}
-        invalid={wrong('at.minutes')}
-        onChange={(value) => change({ minutes: value })}
-      />{' '}
-      minutes
+      <Said
+        as={say.forMinutes}
+        minutes={
+          <NumberPart
+            wide
+            label={say.minutes}
+            value={draft.minutes}
+            invalid={wrong('at.minutes')}
+            onChange={(value) => change({ minutes: value })}
+          />
+        }
+      />
     </>
   );
 }
@@ -36,7 +42,7 @@ function AtTime(props: PartProps) {
     <>
       {' '}
       <TimeField
-        aria-label="Time"
+        aria-label={say.time}
         dress="part"
         bells={bellTimes(school, draft.first)}
         invalid={wrong('at.time')}
@@ -48,13 +54,13 @@ function AtTime(props: PartProps) {
         <>
           ,{' '}
           <ChoicePart
-            label="Whose time"
+            label={say.whoseTime}
             marked={draft.zone !== school.zone}
             value={draft.zone}
             onChange={(zone) => change({ zone })}
             choices={zones.map((z) => ({
               value: z,
-              label: z === school.zone ? 'school time' : `${z} time`,
+              label: z === school.zone ? say.schoolTime : fill(say.zTime, { z }),
             }))}
           />
         </>
@@ -67,37 +73,44 @@ function AtTime(props: PartProps) {
 function FromBell(props: PartProps) {
   const { draft, change, wrong } = props;
   const places = [
-    { value: 'last/end', label: 'the last bell' },
-    { value: 'first/start', label: 'the first bell' },
+    { value: 'last/end', label: say.theLastBell },
+    { value: 'first/start', label: say.theFirstBell },
     ...labelsOf(props).flatMap((l) => [
-      { value: `${l}/start`, label: `period ${l} begins` },
-      { value: `${l}/end`, label: `period ${l} ends` },
+      { value: `${l}/start`, label: fill(say.periodBegins, { l }) },
+      { value: `${l}/end`, label: fill(say.periodEnds, { l }) },
     ]),
   ];
   return (
     <>
-      :{' '}
-      <NumberPart
-        label="Minutes from the bell"
-        value={draft.offset}
-        invalid={wrong('at.bell')}
-        onChange={(offset) => change({ offset })}
-      />{' '}
-      min{' '}
-      <ChoicePart
-        label="After or before"
-        value={draft.side}
-        onChange={(side) => change({ side: side as 'after' | 'before' })}
-        choices={[
-          { value: 'after', label: 'after' },
-          { value: 'before', label: 'before' },
-        ]}
-      />{' '}
-      <ChoicePart
-        label="Which bell"
-        value={draft.bell}
-        onChange={(bell) => change({ bell })}
-        choices={places}
+      <Said
+        as={say.minutesFromMinAfterOrBell}
+        minutesFrom={
+          <NumberPart
+            label={say.minutesFromTheBell}
+            value={draft.offset}
+            invalid={wrong('at.bell')}
+            onChange={(offset) => change({ offset })}
+          />
+        }
+        afterOr={
+          <ChoicePart
+            label={say.afterOrBefore}
+            value={draft.side}
+            onChange={(side) => change({ side: side as 'after' | 'before' })}
+            choices={[
+              { value: 'after', label: say.after },
+              { value: 'before', label: say.before },
+            ]}
+          />
+        }
+        bell={
+          <ChoicePart
+            label={say.whichBell}
+            value={draft.bell}
+            onChange={(bell) => change({ bell })}
+            choices={places}
+          />
+        }
       />
       <Minutes {...props} />
     </>
@@ -112,11 +125,11 @@ function periodsFor(props: PartProps): { value: string; label: string; hint?: st
   const hint = (label: string): { hint?: string } => {
     const bell = today.find((b) => b.label === label);
     if (bell) return { hint: `${bell.start}–${bell.end}` };
-    return isOnce ? { hint: 'not on this day' } : {};
+    return isOnce ? { hint: say.notOnThisDay } : {};
   };
   return labelsOf(props)
     .filter((l) => !isOnce || l === draft.when || today.some((b) => b.label === l))
-    .map((l) => ({ value: l, label: `in period ${l}`, ...hint(l) }));
+    .map((l) => ({ value: l, label: fill(say.inPeriodL, { l }), ...hint(l) }));
 }
 
 /** When within the day: in a bell period, at a time, or some minutes from a bell. */
@@ -125,14 +138,14 @@ export function WhenParts(props: PartProps) {
   return (
     <>
       <ChoicePart
-        label="Bell period or time"
+        label={say.bellPeriodOrTime}
         invalid={wrong('at')}
         value={draft.when}
         onChange={(when) => change({ when, ...(when === AT_A_TIME ? {} : { zone: school.zone }) })}
         choices={[
           ...periodsFor(props),
-          { value: AT_A_TIME, label: 'at a time of day' },
-          { value: FROM_A_BELL, label: 'some minutes from a bell' },
+          { value: AT_A_TIME, label: say.atATimeOfDay },
+          { value: FROM_A_BELL, label: say.someMinutesFromABell },
         ]}
       />
       {draft.when === AT_A_TIME && <AtTime {...props} />}

@@ -1,6 +1,8 @@
 import { dateInWords } from '@glen/core';
 import type { Sent } from '@glen/contract';
 import type { Notch } from './strip/layout.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 export type Change = Sent<'changeSessions'>['changes'][number];
 
@@ -23,4 +25,6 @@ export interface PutDown {
 
 /** Some days in words. */
 export const daysInWords = (from: string, to: string): string =>
-  from === to ? dateInWords(from) : `${dateInWords(from)} to ${dateInWords(to)}`;
+  from === to
+    ? dateInWords(from)
+    : fill(say.dateToDate2, { date: dateInWords(from), date2: dateInWords(to) });

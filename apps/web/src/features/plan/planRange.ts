@@ -7,6 +7,8 @@ import {
   mondayOf,
   type SchoolCalendar,
 } from '@glen/core';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Term = SchoolCalendar['terms'][number];
 
@@ -41,19 +43,19 @@ export function rangeAsked(
   const monday = mondayBefore(search.get('week') ?? around);
   const shared = { monday, term };
   if (search.get('view') === 'week') {
-    const title = `Week of ${dateInWords(monday)}`;
+    const title = fill(say.weekOf, { date: dateInWords(monday) });
     return { view: 'week', title, from: monday, to: addDays(monday, 6), ...shared };
   }
   if (!term) {
     const to = addDays(monday, WITHOUT_TERMS);
-    return { view: 'term', title: 'Plan', from: monday, to, ...shared };
+    return { view: 'term', title: say.plan, from: monday, to, ...shared };
   }
   if (show === 'year') {
     const { first } = school.terms[0]!;
     const { last } = school.terms.at(-1)!;
-    return { view: 'year', title: 'The school year', from: first, to: last, ...shared };
+    return { view: 'year', title: say.theSchoolYear, from: first, to: last, ...shared };
   }
-  const title = `${term.name} term`;
+  const title = fill(say.term, { term: term.name });
   return { view: 'term', title, from: term.first, to: term.last, ...shared };
 }
 
@@ -61,5 +63,10 @@ const dayAndMonth = (date: string): string => dateInWords(date).slice(4);
 
 export function rangeInWords(school: SchoolCalendar, from: string, to: string): string {
   const { weeks, teachingDays } = countDays(school, from, to);
-  return `${dayAndMonth(from)} – ${dayAndMonth(to)} · ${weeks} weeks · ${teachingDays} teaching days`;
+  return fill(say.weeksTeachingDays, {
+    dayAndMonth: dayAndMonth(from),
+    dayAndMonth2: dayAndMonth(to),
+    weeks,
+    teachingDays,
+  });
 }

@@ -1,4 +1,6 @@
 import { WEEKDAY_NAMES, dayNumber, weekdayOf } from '@glen/core';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** What the main button of the sheet is about to do. */
 export interface Saving {
@@ -19,23 +21,25 @@ export interface Saving {
 
 const isDate = (typed: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(typed);
 const dayOf = (first: string): string =>
-  isDate(first) ? WEEKDAY_NAMES[weekdayOf(dayNumber(first, 'date'))] : 'the day';
+  isDate(first) ? WEEKDAY_NAMES[weekdayOf(dayNumber(first, 'date'))] : say.theDay;
 
 /** The name of the sheet's main button: its result. */
 export function saveLabel(s: Saving): string {
-  if (s.holdsNothing) return 'No session to schedule';
-  if (s.askedOnce) return `Yes, schedule ${s.held} sessions`;
+  if (s.holdsNothing) return say.noSessionToSchedule;
+  if (s.askedOnce) return fill(say.yesScheduleSessions, { held: s.held });
   const isMany = s.held > 1;
   if (s.isNew && s.held > 0 && s.ahead === 0)
-    return isMany ? `Schedule ${s.held} in the past` : 'Schedule it in the past';
+    return isMany ? fill(say.scheduleInThePast, { held: s.held }) : say.scheduleItInThePast;
   if (s.isNew)
-    return isMany ? `Schedule ${s.held} sessions` : `Schedule ${dayOf(s.first)}’s session`;
-  if (!s.isSeries) return isMany ? `Make it ${s.held} sessions` : 'Save the change';
-  return s.isOne ? 'Save the change' : `Change ${s.ahead} sessions`;
+    return isMany
+      ? fill(say.scheduleSessions, { held: s.held })
+      : fill(say.scheduleSSession, { day: dayOf(s.first) });
+  if (!s.isSeries) return isMany ? fill(say.makeItSessions, { held: s.held }) : say.saveTheChange;
+  return s.isOne ? say.saveTheChange : fill(say.changeSessions, { ahead: s.ahead });
 }
 
 /** The name of the button that cancels. */
 export function cancelLabel(isSeries: boolean, scope: 'one' | 'onwards' | 'whole'): string {
-  if (!isSeries || scope === 'one') return 'Cancel the session';
-  return scope === 'whole' ? 'Cancel the whole series' : 'Cancel from here on';
+  if (!isSeries || scope === 'one') return say.cancelTheSession;
+  return scope === 'whole' ? say.cancelTheWholeSeries : say.cancelFromHereOn;
 }

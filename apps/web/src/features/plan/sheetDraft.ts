@@ -15,9 +15,10 @@ import {
 import type { ClassItem, Sent, Session } from '@glen/contract';
 import { NO_SLOTS, slotsOfDraft, type SlotsDraft } from './slotsDraft.js';
 import { wholeOf } from './wholeOf.js';
+import * as say from './words.js';
 
-export const AT_A_TIME = 'at a time';
-export const FROM_A_BELL = 'from a bell';
+export const AT_A_TIME = say.atATime;
+export const FROM_A_BELL = say.fromABell;
 
 type Every = 'once' | 'day' | 'school-day' | 'week' | 'month' | 'rule';
 type End = 'open' | 'term-end' | 'exams' | 'year-end' | 'date' | 'weeks' | 'times';

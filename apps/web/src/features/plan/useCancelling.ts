@@ -6,11 +6,16 @@ import { cancelFor } from './ReasonField.js';
 import type { Scope } from './sheetDraft.js';
 import { useChanges } from './useChanges.js';
 import type { SheetForm } from './useSheetForm.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 function cancelledInWords(s: Session, isSeries: boolean, scope: Scope): string {
   const date = dateInWords(s.date);
-  if (!isSeries || scope === 'one') return `Cancelled: ${s.title}, ${date}`;
-  return `Cancelled: ${s.title}, ${scope === 'whole' ? 'the whole series' : `from ${date} on`}`;
+  if (!isSeries || scope === 'one') return fill(say.cancelledTitleDate, { title: s.title, date });
+  return fill(say.cancelledTitleWhat, {
+    title: s.title,
+    what: scope === 'whole' ? say.theWholeSeries : fill(say.fromDateOn, { date }),
+  });
 }
 
 /** Cancels a saved session or holds it after all; each can be taken back. */
@@ -49,7 +54,7 @@ export function useCancelling(form: SheetForm) {
     },
     /** Holds a cancelled session after all. */
     hold: async (session: Session): Promise<void> => {
-      if (!(await changeThem(session, { kind: 'restore' }, 'It is held after all.'))) return;
+      if (!(await changeThem(session, { kind: 'restore' }, say.itIsHeldAfterAll))) return;
       const { data } = await fetchSession({
         params: { seriesId: session.seriesId },
         query: { on: session.key },

@@ -13,6 +13,7 @@ import {
 } from '@glen/core';
 import type { ClassItem } from '@glen/contract';
 import { api } from '../../app/api.js';
+import * as say from './words.js';
 
 /** Days for which what is on the books is asked about: the most that one question may span. */
 const SPAN = 399;
@@ -77,7 +78,7 @@ function tryIt(work: () => DryRun): Tried {
     if (!(error instanceof GlenInputError)) throw error;
     const { path, message } = error;
     return {
-      notes: [{ severity: 'wrong', title: 'Not quite', text: message }],
+      notes: [{ severity: 'wrong', title: say.notQuite, text: message }],
       problem: { path, message },
     };
   }

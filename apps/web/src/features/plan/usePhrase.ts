@@ -6,6 +6,8 @@ import { wallClock } from '../../app/clock.js';
 import { fromPlan, planOfDraft, type SheetDraft } from './sheetDraft.js';
 import { slotsOfDraft } from './slotsDraft.js';
 import type { SheetForm } from './useSheetForm.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** What somebody typed, with what the sheet held once it was read: all of it, its time, how it repeats. */
 interface Line {
@@ -60,13 +62,19 @@ function partsOf(
 /** What was assumed, with a press for each that could have been another. */
 function assumedNote(assumed: ReadPhrase['assumed']): Note[] {
   if (assumed.length === 0) return [];
-  const told = assumed.map(({ text, as }) => (text === '' ? as : `“${text}” as ${as}`));
+  const told = assumed.map(({ text, as }) => (text === '' ? as : fill(say.textAs, { text, as })));
   const actions = assumed.flatMap(({ instead, from, to }): NoteAction[] =>
     instead === undefined
       ? []
-      : [{ name: SAY_INSTEAD, label: `No: ${instead.trim()}`, key: `${from} ${to} ${instead}` }],
+      : [
+          {
+            name: SAY_INSTEAD,
+            label: fill(say.noInstead, { instead: instead.trim() }),
+            key: `${from} ${to} ${instead}`,
+          },
+        ],
   );
-  return [{ severity: 'inform', title: 'Read as', text: `${told.join('; ')}.`, actions }];
+  return [{ severity: 'inform', title: say.readAs, text: `${told.join('; ')}.`, actions }];
 }
 
 /** A place of the line replaced by other words; a space is kept between them. */
@@ -79,7 +87,7 @@ function askOf([first]: ReadPhrase['unclear']): string | undefined {
   if (!first) return undefined;
   if (first.text === '') return first.why;
   const said = first.text.length > 24 ? `${first.text.slice(0, 23)}…` : first.text;
-  return `What is “${said}”?`;
+  return fill(say.whatIs, { said });
 }
 
 /** The line in which a session can be typed: what it is read as goes into the sentence; what is not understood keeps it from being saved. */

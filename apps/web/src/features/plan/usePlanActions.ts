@@ -7,6 +7,8 @@ import { mayEdit } from '../school/mayEdit.js';
 import { chosenDays, chosenNotch, type Chosen, type PutDown } from './chosen.js';
 import type { Notch, Strip } from './strip/layout.js';
 import { useChanges } from './useChanges.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const tell = (failure: Problem | undefined): void => {
   if (failure) toast.error(failure.errors?.[0]?.message ?? failure.title);
@@ -37,7 +39,11 @@ export function usePlanActions(strip: Strip | undefined, now: string) {
   const move = (notch: Notch, { date, time, version }: PutDown): void => {
     const { seriesId, key, minutes } = notch;
     const at = time === undefined ? {} : { time, minutes };
-    const label = `Moved: ${titleOf(notch)}, to ${dateInWords(date)}${time ? `, ${time}` : ''}`;
+    const label = fill(say.movedTo, {
+      title: titleOf(notch),
+      date: dateInWords(date),
+      what: time ? `, ${time}` : '',
+    });
     const to = { kind: 'move' as const, date, ...at };
     void change([{ seriesId, version, key, scope: 'one', change: to }], label).then(tell);
   };
@@ -50,8 +56,8 @@ export function usePlanActions(strip: Strip | undefined, now: string) {
     if (!first) return;
     const label =
       ahead.length === 1
-        ? `Cancelled: ${titleOf(first)}, ${dateInWords(first.date)}`
-        : `Cancelled: ${ahead.length} sessions`;
+        ? fill(say.cancelledTitleDate, { title: titleOf(first), date: dateInWords(first.date) })
+        : fill(say.cancelledSessions, { aheadCount: ahead.length });
     const changes = ahead.map((n) => ({
       seriesId: n.seriesId,
       version: series.get(n.seriesId)!.version,

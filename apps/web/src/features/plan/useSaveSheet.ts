@@ -3,6 +3,8 @@ import type { Session } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { bodyOfDraft, type Scope, type SheetDraft } from './sheetDraft.js';
 import { useChanges } from './useChanges.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 export interface Wish {
   asDraft: boolean;
@@ -14,8 +16,9 @@ export interface Wish {
 
 /** What has come of saving a new session, for the line that offers to take it back. */
 function savedInWords(session: Session, held: number, { asDraft, undated }: Wish): string {
-  const many = held > 1 ? `${held} sessions` : `${dateInWords(session.date)} ${session.time}`;
-  return `${asDraft ? 'Kept as a draft' : 'Scheduled'}: ${session.title}, ${undated ? 'without a date' : many}`;
+  const many =
+    held > 1 ? fill(say.heldSessions, { held }) : `${dateInWords(session.date)} ${session.time}`;
+  return `${asDraft ? say.keptAsADraft : say.scheduled}: ${session.title}, ${undated ? say.withoutADate : many}`;
 }
 
 /** A sheet that is being saved, and as what. */
@@ -56,7 +59,7 @@ function useSaveEdit() {
       version: wish.version ?? session.version,
     };
     const answer = await edit({ params, body });
-    const words = session.draft && !wish.asDraft ? 'On the books.' : 'Changed.';
+    const words = session.draft && !wish.asDraft ? say.onTheBooks : say.changed;
     if (answer.data)
       offerToTakeBack(words, answer.data.touched, (versions) => {
         const version = versions.get(session.seriesId) ?? body.version;

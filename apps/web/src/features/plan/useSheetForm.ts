@@ -14,6 +14,8 @@ import { isSeriesOf, planInScope } from './sheetPlans.js';
 import { tryableSlots } from './slotsDraft.js';
 import { useDryRun } from './useDryRun.js';
 import { useSheetSaving, type Wish } from './useSaveSheet.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 export interface SheetStart {
   school: SchoolCalendar;
@@ -66,7 +68,7 @@ function useSheetFields(
     start,
     send: (draft) => send({ draft, read, scope, held: held(), wish: wish.current }),
     keepAs: {
-      name: editing ? `session ${editing.seriesId} ${editing.key}` : 'new session',
+      name: editing ? `session ${editing.seriesId} ${editing.key}` : say.newSession,
       version: () => read?.version,
       beside: () => scope,
     },
@@ -120,11 +122,11 @@ export function useSheetForm(at: SheetStart) {
     setAskedOnce(false);
     form.change(part);
   };
-  const fill = (next: SheetDraft): void => {
+  const fillIn = (next: SheetDraft): void => {
     setProblem(undefined);
     reset(next);
   };
-  const nothing = `No session would be held. ${tried.notes[0]?.text ?? ''}`;
+  const nothing = fill(say.noSessionWouldBeHeld, { text: tried.notes[0]?.text ?? '' });
   // What is said of no field is said of the plan: the sentence has it.
   const isOfSentence = problem?.errors !== undefined && !theirs;
   return {
@@ -138,11 +140,11 @@ export function useSheetForm(at: SheetStart) {
     /** Takes what somebody else has saved meanwhile, with mine on top where it is given. */
     takeRead: (session: Session, mine: SheetDraft = draft): void => {
       setRead(session);
-      fill(mine);
+      fillIn(mine);
     },
     rescope: (next: Scope): void => {
       setScope(next);
-      fill(draftOfSession(read!, planInScope(read!, next, school), next, school.zone));
+      fillIn(draftOfSession(read!, planInScope(read!, next, school), next, school.zone));
     },
     /** Saves the sheet; very many sessions are asked about first. */
     save: (wish: Wish): void => {

@@ -8,6 +8,9 @@ import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { Theirs } from '../../ui/Theirs.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Choosing = Answer<'choosing'>;
 
@@ -62,7 +65,7 @@ function Choice({ token, choosing }: { token: string; choosing: Choosing }) {
   return (
     <form className="mt-4 grid gap-3" noValidate onSubmit={submit}>
       <fieldset className="grid gap-2">
-        <legend className="mb-1 font-semibold">Tick all that suit you</legend>
+        <legend className="mb-1 font-semibold">{say.tickAllThatSuitYou}</legend>
         {choosing.times.map((time) => (
           <label
             key={time.id}
@@ -77,12 +80,12 @@ function Choice({ token, choosing }: { token: string; choosing: Choosing }) {
             />
             <span>
               <When time={time} />
-              {time.isPast && <span className="text-soft"> is past</span>}
+              {time.isPast && <span className="text-soft"> {say.isPast}</span>}
             </span>
           </label>
         ))}
       </fieldset>
-      {theirs && <Theirs {...choice}>It was answered otherwise meanwhile.</Theirs>}
+      {theirs && <Theirs {...choice}>{say.itWasAnsweredOtherwiseMeanwhile}</Theirs>}
       {problem && !theirs && (
         <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>
       )}
@@ -92,12 +95,10 @@ function Choice({ token, choosing }: { token: string; choosing: Choosing }) {
           type="submit"
           disabled={formState.isSubmitting || (choosing.answered && !isDirty)}
         >
-          {timeIds.length === 0 ? 'None of these suits me' : 'These suit me'}
+          {timeIds.length === 0 ? say.noneOfTheseSuitsMe : say.theseSuitMe}
         </Button>
       </p>
-      {choosing.answered && !isDirty && (
-        <p className="text-soft">Thank you. You can change it until it is settled.</p>
-      )}
+      {choosing.answered && !isDirty && <p className="text-soft">{say.thankYouCanChangeIt}</p>}
     </form>
   );
 }
@@ -105,15 +106,15 @@ function Choice({ token, choosing }: { token: string; choosing: Choosing }) {
 /** How it was settled. */
 function Settled({ choosing }: { choosing: Choosing }) {
   const settled = choosing.times.find(({ isSettled }) => isSettled);
-  if (choosing.state === 'stopped')
-    return <p className="mt-4">The times were taken back. You need not answer.</p>;
-  if (!settled) return <p className="mt-4">None of the times has come about.</p>;
+  if (choosing.state === 'stopped') return <p className="mt-4">{say.theTimesWereTakenBack}</p>;
+  if (!settled) return <p className="mt-4">{say.noneOfTheTimesHas}</p>;
   return (
     <p className="mt-4 rounded-small bg-moss-tint p-3 text-moss-deep">
-      It is held <When time={settled} />.{' '}
-      {settled.suits
-        ? 'You are invited: your way in comes with a letter, or from whoever asked you.'
-        : 'By what you said that does not suit you, so you are not expected.'}
+      <Said
+        as={say.itIsHeld}
+        when={<When time={settled} />}
+        what={settled.suits ? say.youAreInvitedYourWay : say.byWhatYouSaid}
+      />
     </p>
   );
 }
@@ -127,18 +128,30 @@ export default function ChoosePage() {
       <Loaded asked={asked} isPart>
         {(choosing) => (
           <>
-            <ScreenTitle tab={`Which time suits you? ${choosing.title}`}>
-              Which time suits you?
+            <ScreenTitle tab={fill(say.whichTimeSuitsYou, { choosing: choosing.title })}>
+              {say.whichTimeSuitsYou2}
             </ScreenTitle>
             <p className="mt-1">
-              {choosing.title}, {choosing.minutes} minutes
-              {choosing.host && `, with ${choosing.host}`}, {choosing.school}
+              {fill(say.choosingMinutesHostSchool, {
+                choosing: choosing.title,
+                minutes: choosing.minutes,
+                host: choosing.host && fill(say.withHost, { host: choosing.host }),
+                school: choosing.school,
+              })}
             </p>
             <p className="mt-1 text-soft">
-              You answer for {choosing.email}
-              {choosing.state === 'open' &&
-                `, until ${dateInWords(choosing.closes.date)}, ${choosing.closes.time}`}
-              . Times are those of {choosing.zone.split('/').at(-1)?.replace(/_/g, ' ')}.
+              <Said
+                as={say.youAnswerForTimes}
+                email={choosing.email}
+                state={
+                  choosing.state === 'open' &&
+                  fill(say.untilDateTime, {
+                    date: dateInWords(choosing.closes.date),
+                    time: choosing.closes.time,
+                  })
+                }
+                at={choosing.zone.split('/').at(-1)?.replace(/_/g, ' ')}
+              />
             </p>
             {choosing.state === 'open' ? (
               <Choice token={token} choosing={choosing} />

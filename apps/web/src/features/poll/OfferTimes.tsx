@@ -7,6 +7,9 @@ import { DateField } from '../../ui/DateField.js';
 import { Field, FieldError, inputClass } from '../../ui/Field.js';
 import { TimeField } from '../../ui/TimeField.js';
 import { guestsReadSoFar } from '../link/guestsReadSoFar.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type FreeTime = Answer<'freeTimes'>['times'][number];
 
@@ -36,23 +39,27 @@ function Closing({ form, times }: { form: Form; times: FreeTime[] }) {
   const wrong = errorAt('closesDate', 'closesTime');
   return (
     <p className="leading-sentence">
-      They choose without an account. It settles by itself once all have answered, or on{' '}
-      <DateField
-        dress="part"
-        aria-label="Closes on"
-        value={closesOn({ closesDate }, times)}
-        invalid={wrong !== undefined}
-        onChange={(date) => change({ closesDate: date })}
-      />{' '}
-      at{' '}
-      <TimeField
-        dress="part"
-        aria-label="Closes at"
-        value={closesTime}
-        invalid={wrong !== undefined}
-        onChange={(time) => change({ closesTime: time })}
+      <Said
+        as={say.theyChooseWithoutAnAccount}
+        closesOn={
+          <DateField
+            dress="part"
+            aria-label={say.closesOn}
+            value={closesOn({ closesDate }, times)}
+            invalid={wrong !== undefined}
+            onChange={(date) => change({ closesDate: date })}
+          />
+        }
+        closesAt={
+          <TimeField
+            dress="part"
+            aria-label={say.closesAt}
+            value={closesTime}
+            invalid={wrong !== undefined}
+            onChange={(time) => change({ closesTime: time })}
+          />
+        }
       />
-      : what suits most of them is scheduled, and they are invited.
     </p>
   );
 }
@@ -79,7 +86,7 @@ export function OfferTimes({ offering, onDone }: OfferTimesProps) {
         },
       }),
     fieldOf: (path) => (path.startsWith('closes') ? 'closesDate' : path),
-    keepAs: { name: 'offered times' },
+    keepAs: { name: say.offeredTimes },
     onDone,
   });
   const { register, errorAt, problem, isSending, submit, watch } = form;
@@ -89,12 +96,12 @@ export function OfferTimes({ offering, onDone }: OfferTimesProps) {
   return (
     <form
       className="mt-4 grid max-w-3xl gap-3 rounded-big border border-line bg-sheet p-4"
-      aria-label="Offer these times"
+      aria-label={say.offerTheseTimes}
       noValidate
       onSubmit={submit}
     >
       <Field
-        label="To which guests, by name and address, a line each"
+        label={say.toWhichGuestsByName}
         error={errorAt('guests')}
         hint={guestsReadSoFar(guests)}
       >
@@ -115,7 +122,9 @@ export function OfferTimes({ offering, onDone }: OfferTimesProps) {
       )}
       <p>
         <Button kind="act" type="submit" disabled={isSending || times.length < 2}>
-          {times.length < 2 ? 'Tick two times at least' : `Offer these ${times.length} times`}
+          {times.length < 2
+            ? say.tickTwoTimesAtLeast
+            : fill(say.offerTheseTimesTimesCount, { timesCount: times.length })}
         </Button>
       </p>
     </form>

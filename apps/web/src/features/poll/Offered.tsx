@@ -7,14 +7,17 @@ import { copyText } from '../../app/copyText.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { Chip } from '../../ui/Chip.js';
 import { FieldError } from '../../ui/Field.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Poll = Answer<'polls'>['polls'][number];
 
 const STATES: Record<Poll['state'], { words: string; tone: 'well' | 'careful' | 'plain' }> = {
-  open: { words: 'open', tone: 'plain' },
-  booked: { words: 'scheduled', tone: 'well' },
-  nobody: { words: 'no time has come about', tone: 'careful' },
-  stopped: { words: 'taken back', tone: 'plain' },
+  open: { words: say.open, tone: 'plain' },
+  booked: { words: say.scheduled, tone: 'well' },
+  nobody: { words: say.noTimeHasComeAbout, tone: 'careful' },
+  stopped: { words: say.takenBack, tone: 'plain' },
 };
 
 /** Who was asked, and who has answered. */
@@ -24,7 +27,7 @@ function Guests({ guests }: Pick<Poll, 'guests'>) {
       {guests.map(({ id, name, email, answered }, i) => (
         <span key={id}>
           {i > 0 && ', '}
-          {name || email} <span>{answered ? 'has answered' : 'has not answered yet'}</span>
+          {name || email} <span>{answered ? say.hasAnswered : say.hasNotAnsweredYet}</span>
         </span>
       ))}
     </p>
@@ -37,26 +40,30 @@ function TakeBack({ poll: { id, version, classId, title } }: { poll: Poll }) {
   const [stop, { isLoading, error }] = api.useStopPollMutation();
   if (!isAsking)
     return (
-      <Button kind="danger-link" aria-label={`Take back: ${title}`} onClick={() => setAsking(true)}>
-        Take it back…
+      <Button
+        kind="danger-link"
+        aria-label={fill(say.takeBack, { title })}
+        onClick={() => setAsking(true)}
+      >
+        {say.takeItBackDots}
       </Button>
     );
   return (
     <div
       className="mt-2 rounded-small bg-berry-tint p-3"
       role="group"
-      aria-label={`Take back: ${title}`}
+      aria-label={fill(say.takeBack, { title })}
     >
-      <p>Whoever was asked is told, and what they said counts no longer.</p>
+      <p>{say.whoeverWasAskedIsTold}</p>
       <p className="mt-2 flex flex-wrap gap-2">
         <Button
           kind="danger"
           disabled={isLoading}
           onClick={() => void stop({ params: { classId }, body: { id, version } })}
         >
-          Take it back
+          {say.takeItBack}
         </Button>
-        <Button onClick={() => setAsking(false)}>Keep it</Button>
+        <Button onClick={() => setAsking(false)}>{say.keepIt}</Button>
       </p>
       {error && <FieldError>{problemOf(error)?.title}</FieldError>}
     </div>
@@ -70,27 +77,33 @@ function OneOffer({ poll }: { poll: Poll }) {
     <li className="border-t border-line py-3">
       <p className="flex flex-wrap items-center gap-x-3 gap-y-1">
         <b>{title}</b>
-        <span className="text-soft">{minutes} minutes</span>
+        <span className="text-soft">{fill(say.minutes, { minutes })}</span>
         <Chip tone={tone}>{words}</Chip>
         {state === 'open' && (
           <span className="text-soft">
-            until {dateInWords(closes.date)}, {closes.time}
+            {fill(say.untilDateTime2, { date: dateInWords(closes.date), time: closes.time })}
           </span>
         )}
         {state === 'booked' && (
           <Link className={buttonClass('link')} to={`/classes/${classId}`}>
-            Its class period
+            {say.itsClassPeriod}
           </Link>
         )}
       </p>
       <ul className="my-1">
         {times.map((time) => (
           <li key={time.id} className={time.isSettled ? 'font-semibold text-moss-deep' : ''}>
-            {dateInWords(time.date)}{' '}
-            <span className="font-mono">
-              {time.time}–{time.until}
-            </span>{' '}
-            suits {time.chosen} of {poll.guests.length}
+            <Said
+              as={say.suitsOf}
+              date={dateInWords(time.date)}
+              what={
+                <span className="font-mono">
+                  {time.time}–{time.until}
+                </span>
+              }
+              chosen={time.chosen}
+              guestsCount={poll.guests.length}
+            />
           </li>
         ))}
       </ul>
@@ -105,8 +118,8 @@ export function Offered() {
   const { data } = api.usePollsQuery();
   if (!data || data.polls.length === 0) return null;
   return (
-    <section className="mt-8 max-w-3xl" aria-label="Offered">
-      <h2 className="mb-2 text-lg">Offered</h2>
+    <section className="mt-8 max-w-3xl" aria-label={say.offered}>
+      <h2 className="mb-2 text-lg">{say.offered}</h2>
       <ul>
         {data.polls.map((poll) => (
           <OneOffer key={poll.id} poll={poll} />
@@ -123,13 +136,11 @@ export function OfferAddresses({ added }: { added: Answer<'addPoll'> }) {
   return (
     <section
       className="mt-4 max-w-3xl rounded-big border border-moss bg-moss-tint p-4"
-      aria-label="Where they choose"
+      aria-label={say.whereTheyChoose}
     >
       <p>
-        <b>{counted(addresses.length, 'guest is asked.', 'guests are asked.')}</b>{' '}
-        {mailed
-          ? 'Each has a letter with an address of their own.'
-          : 'Send each their own address: no letters go out here. They are told this once.'}
+        <b>{counted(addresses.length, say.guestIsAsked, say.guestsAreAsked)}</b>{' '}
+        {mailed ? say.eachHasALetter : say.sendEachTheirOwnAddress}
       </p>
       <ul className="mt-2 grid gap-1">
         {addresses.map(({ email, address }) => (
@@ -139,7 +150,7 @@ export function OfferAddresses({ added }: { added: Answer<'addPoll'> }) {
         ))}
       </ul>
       <p className="mt-2">
-        <Button onClick={() => copyText(all, 'The addresses are copied.')}>Copy them</Button>
+        <Button onClick={() => copyText(all, say.theAddressesAreCopied)}>{say.copyThem}</Button>
       </p>
     </section>
   );

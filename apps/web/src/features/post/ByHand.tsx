@@ -10,14 +10,15 @@ import { RichWords } from '../../ui/RichWords.js';
 import { toast } from '../../ui/toast.js';
 import { copyAddress, copyWords } from '../link/copy.js';
 import { saveFile } from '../link/saveFile.js';
+import * as say from './words.js';
 
 type Delivery = Post['deliveries'][number] & { placementId: number };
 type Forms = Answer<'placementForms'>;
 
 const FORMS = [
-  ['rich', 'Rich'],
-  ['text', 'Plain text'],
-  ['markdown', 'Markdown'],
+  ['rich', say.rich],
+  ['text', say.plainText],
+  ['markdown', say.markdown],
   ['html', 'HTML'],
 ] as const;
 type Form = (typeof FORMS)[number][0];
@@ -41,7 +42,7 @@ function useTick({ placementId, state }: Delivery) {
     act({ params: { placementId }, body: { do: what } }).unwrap();
   const done = async (): Promise<void> => {
     await tell('done');
-    const noted = state === 'takedown' ? 'Noted: it is taken down.' : 'Noted: it stands there.';
+    const noted = state === 'takedown' ? say.notedItIsTakenDown : say.notedItStandsThere;
     offerUndo(noted, () => tell('not-done'));
   };
   return { done, notDone: () => tell('not-done') };
@@ -52,13 +53,13 @@ function Tick({ delivery }: { delivery: Delivery }) {
   if (delivery.state === 'done')
     return (
       <Button kind="link" onClick={() => void notDone()}>
-        Not done after all
+        {say.notDoneAfterAll}
       </Button>
     );
   return (
     <Button kind="act" onClick={() => void done()}>
       <Check size={15} aria-hidden="true" />
-      {delivery.state === 'takedown' ? 'It is taken down' : 'Done, it stands there'}
+      {delivery.state === 'takedown' ? say.itIsTakenDown : say.doneItStandsThere}
     </Button>
   );
 }
@@ -70,11 +71,11 @@ function AsLetter({ placementId }: { placementId: number }) {
     const { data, error } = await ask({ params: { placementId } });
     if (error) return void toast.error(problemOf(error)!.title);
     saveFile('letter.eml', 'message/rfc822', data.eml);
-    toast('A letter is saved: open it with your mail program, and send it.');
+    toast(say.aLetterIsSavedOpen);
   };
   return (
     <Button disabled={isLoading} onClick={() => void save()}>
-      Save it as a letter
+      {say.saveItAsALetter}
     </Button>
   );
 }
@@ -89,23 +90,23 @@ function Pasting({ delivery, mayEdit, forms }: ByHandProps & { forms: Forms }) {
   const isTakedown = delivery.state === 'takedown';
   const copy = (): Promise<void> =>
     form === 'rich'
-      ? copyWords(forms.html, forms.text, 'Copied, rich and plain.')
-      : copyAddress(forms[form], 'Copied.');
+      ? copyWords(forms.html, forms.text, say.copiedRichAndPlain)
+      : copyAddress(forms[form], say.copied);
   return (
     <section
-      aria-label="What to paste"
+      aria-label={say.whatToPaste}
       className="mt-2 rounded-small border border-edge bg-paper p-3.5"
     >
       {isTakedown ? (
-        <p className="mb-2">Take this down there; its time is over.</p>
+        <p className="mb-2">{say.takeThisDownThere}</p>
       ) : (
         <div className="mb-2">
-          <PickOne small label="Form" value={form} choices={FORMS} onChange={setForm} />
+          <PickOne small label={say.form} value={form} choices={FORMS} onChange={setForm} />
         </div>
       )}
       <WhatToPaste forms={forms} form={form} />
       <p className="mt-2.5 flex flex-wrap gap-3">
-        {!isTakedown && <Button onClick={() => void copy()}>Copy it</Button>}
+        {!isTakedown && <Button onClick={() => void copy()}>{say.copyIt}</Button>}
         {!isTakedown && mayEdit && <AsLetter placementId={delivery.placementId} />}
         {mayEdit && <Tick delivery={delivery} />}
       </p>

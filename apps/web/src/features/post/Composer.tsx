@@ -18,16 +18,18 @@ import { TimingPart } from './TimingPart.js';
 import { composerNotes } from './composerNotes.js';
 import { buttonWords, inALine } from './draft.js';
 import { useComposer } from './useComposer.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Composing = ReturnType<typeof useComposer>;
 
 /** Somebody else saved meanwhile: what it says now. */
 const TheirPost = ({ theirs }: { theirs: Post }) => (
   <div role="alert" className="mb-4 rounded-small bg-gorse-tint p-3 text-gorse-deep">
-    <p className="font-semibold">Somebody changed this post while you were at it. It now says:</p>
+    <p className="font-semibold">{say.somebodyChangedThisPostWhile}</p>
     <p>{inALine(theirs.words)}</p>
-    <p>Link words: {theirs.linkWords}</p>
-    <p className="mt-1">Save again to put yours over it, or leave it.</p>
+    <p>{fill(say.linkWords, { linkWords: theirs.linkWords })}</p>
+    <p className="mt-1">{say.saveAgainToPutYours}</p>
   </div>
 );
 
@@ -36,14 +38,14 @@ const WordsAndPreview = ({ draft, start, change, errorAt, preview }: Composing) 
     <div className="grid content-start gap-4">
       <RichEditor
         key={start.turn}
-        label="Words"
+        label={say.words}
         start={start.words}
         onChange={(words) => change({ words })}
         error={errorAt('words')}
       />
       <TextField
-        label="Link words"
-        hint="They are the link. Blank shows the bare address."
+        label={say.linkWords2}
+        hint={say.theyAreTheLinkBlank}
         error={errorAt('linkWords')}
         value={draft.linkWords}
         onChange={(e) => change({ linkWords: e.target.value })}
@@ -116,7 +118,7 @@ function PostForm({ composing, classes, editing, zone, onDone }: FormProps) {
       {problem && !theirs && <FieldError>{problem.title}</FieldError>}
       <div className="flex gap-3">
         <Button type="submit" kind="act" disabled={isSending}>
-          {editing ? 'Save the change' : buttonWords(draft, { dates, now })}
+          {editing ? say.saveTheChange : buttonWords(draft, { dates, now })}
         </Button>
         <Button
           onClick={() => {
@@ -124,7 +126,7 @@ function PostForm({ composing, classes, editing, zone, onDone }: FormProps) {
             onDone();
           }}
         >
-          Leave it
+          {say.leaveIt}
         </Button>
       </div>
     </form>
@@ -139,7 +141,7 @@ export function Composer({ head, around, classPeriod, ...rest }: ComposerProps) 
   const actElsewhere = useNoteActions();
   const act = (action: NoteAction): void => {
     if (action.name === 'put-in-code')
-      change({ linkWords: `${draft.linkWords} (code: {entryCode})` });
+      change({ linkWords: `${draft.linkWords} ${say.codeByItself}` });
     else if (action.name === 'make-standing')
       change({ about: 'link', timing: 'now', afterwards: 'stay' });
     else actElsewhere(action);
@@ -149,10 +151,10 @@ export function Composer({ head, around, classPeriod, ...rest }: ComposerProps) 
     <Screen around={around} margin={<Margin notes={notes} onAction={act} />}>
       {head}
       <section
-        aria-label={editing ? 'Change a post' : 'New post'}
+        aria-label={editing ? say.changeAPost : say.newPost2}
         className="mb-6 rounded-big border border-line bg-sheet p-5 shadow-soft"
       >
-        <h2 className="mb-3 text-lg">{editing ? 'Change the post' : 'New post'}</h2>
+        <h2 className="mb-3 text-lg">{editing ? say.changeThePost : say.newPost2}</h2>
         {half && <HalfNote onThrowAway={throwAway} />}
         {theirs && <TheirPost theirs={theirs} />}
         <PostForm composing={composing} {...rest} />

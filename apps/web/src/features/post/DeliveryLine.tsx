@@ -9,6 +9,8 @@ import { Button } from '../../ui/Button.js';
 import { Chip } from '../../ui/Chip.js';
 import { ByHand } from './ByHand.js';
 import { deliveryState } from './states.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 export type Place = Post['places'][number];
 type Delivery = Post['deliveries'][number];
@@ -27,7 +29,7 @@ function SiteActions({ delivery: d, placementId, place }: ActionsProps) {
     act({ params: { placementId }, body: { do: what } }).unwrap();
   const takeDown = async (): Promise<void> => {
     await action('take-down');
-    offerUndo(`It is being taken down: ${place.where}.`, () => action('put-back'));
+    offerUndo(fill(say.itIsBeingTakenDown, { where: place.where }), () => action('put-back'));
   };
   const isByHand = place.kind === 'by-hand';
   const isStuck = d.state === 'failed' || (d.state === 'queued' && d.tries > 0);
@@ -37,17 +39,17 @@ function SiteActions({ delivery: d, placementId, place }: ActionsProps) {
     <>
       {isStuck && !isByHand && (
         <Button kind="link" onClick={() => void action('retry')}>
-          Try again
+          {say.tryAgain}
         </Button>
       )}
       {isGone && !isByHand && (
         <Button kind="link" onClick={() => void action('put-back')}>
-          Put it back
+          {say.putItBack}
         </Button>
       )}
       {isThere && place.kind !== 'mail' && (
         <Button kind="link" onClick={() => void takeDown()}>
-          Take down here
+          {say.takeDownHere}
         </Button>
       )}
     </>
@@ -58,7 +60,7 @@ function Since({ since, zone }: { since: string; zone: string }) {
   const { date, time } = wallClock(since, zone);
   return (
     <span className="text-sm text-soft">
-      since {dateInWords(date)} {time}
+      {fill(say.sinceDateTime, { date: dateInWords(date), time })}
     </span>
   );
 }
@@ -71,8 +73,7 @@ const LettersLine = ({ letters }: { letters: Letters }) => (
     <p className="text-sm text-soft">{lettersInWords(letters)}</p>
     {letters.refused.length > 0 && (
       <p className="max-w-2xl text-sm break-words text-berry-deep">
-        Not reached: {named(letters)}. {letters.refused[0]!.why} They find it under “Word for you”;
-        mend their address at People, or tell them another way.
+        {fill(say.notReachedTheyFindIt, { named: named(letters), why: letters.refused[0]!.why })}
       </p>
     )}
   </>
@@ -110,7 +111,7 @@ export function DeliveryLine({ delivery: d, place, mayEdit, zone, start }: LineP
             <SiteActions delivery={d} placementId={placementId} place={place} />
             {isByHand && d.state !== 'gone' && (
               <Button kind="link" aria-expanded={open} onClick={() => setOpen(!open)}>
-                {open ? 'Hide what to paste' : 'Show what to paste'}
+                {open ? say.hideWhatToPaste : say.showWhatToPaste}
               </Button>
             )}
           </span>
@@ -120,7 +121,7 @@ export function DeliveryLine({ delivery: d, place, mayEdit, zone, start }: LineP
       {d.error && (
         <p className="text-sm text-berry-deep">
           {d.error}
-          {d.state === 'queued' ? ' Glen tries again by itself.' : ''}
+          {d.state === 'queued' ? say.glenTriesAgainByItself : ''}
         </p>
       )}
       {open && placementId !== null && (

@@ -4,6 +4,8 @@ import { orderKept } from '../../app/orderKept.js';
 import { offerWayBack } from '../../app/undo.js';
 import { wayBack } from '../../app/wayBack.js';
 import { SortableList } from '../../ui/SortableList.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Heading = Answer<'headings'>['headings'][number];
 
@@ -17,16 +19,16 @@ function UnderHeading({ classId, heading: { title, items }, mayEdit }: HeadingPr
   const [order] = api.useOrderItemsMutation();
   const params = { classId };
   return (
-    <section aria-label={`Under “${title}”`} className="mb-3">
+    <section aria-label={fill(say.underTitle, { title })} className="mb-3">
       <h3 className="text-md font-semibold">“{title}”</h3>
       <SortableList
-        label={`Under “${title}” in their order`}
+        label={fill(say.underInTheirOrder, { title })}
         className="py-1.5"
         items={items.map((item) => ({ id: item.placeId, name: item.title }))}
         mayMove={mayEdit}
         put={async (next) => orderKept(await order({ params, body: { order: next } }))}
         onMoved={({ name }, before) =>
-          offerWayBack(`${name} stands elsewhere under its heading.`, [
+          offerWayBack(fill(say.standsElsewhereUnderItsHeading, { name }), [
             wayBack('orderItems', { params, body: { order: before } }),
           ])
         }
@@ -43,8 +45,8 @@ export function Headings({ classId, mayEdit }: { classId: number; mayEdit: boole
   const several = (data?.headings ?? []).filter((heading) => heading.items.length > 1);
   if (several.length === 0) return null;
   return (
-    <section aria-label="In order on the course page" className="mt-6">
-      <h2 className="mb-2 text-base">In order on the course page</h2>
+    <section aria-label={say.inOrderOnTheCourse} className="mt-6">
+      <h2 className="mb-2 text-base">{say.inOrderOnTheCourse}</h2>
       {several.map((heading) => (
         <UnderHeading key={heading.written} classId={classId} heading={heading} mayEdit={mayEdit} />
       ))}

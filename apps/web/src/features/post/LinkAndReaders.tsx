@@ -3,6 +3,9 @@ import type { Answer, ClassItem } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { ChoicePart } from '../../ui/choices.js';
 import type { PlaceDraft } from './draft.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 interface LinkProps {
   place: PlaceDraft;
@@ -24,16 +27,20 @@ function LinkPart(props: LinkProps & { links: Link[] }) {
   };
   return (
     <>
-      , with{' '}
-      <ChoicePart
-        label={`Link at ${classTitle(classPeriod)}`}
-        value={String(linkIdOf(props))}
-        marked={place.linkId !== undefined && place.linkId !== classPeriod.link.id}
-        onChange={choose}
-        choices={links.map((l) => ({
-          value: String(l.id),
-          label: l.main ? 'its own link' : `the link “${l.label}”`,
-        }))}
+      <Said
+        as={say.withLinkId}
+        linkId={
+          <ChoicePart
+            label={fill(say.linkAt, { classTitle: classTitle(classPeriod) })}
+            value={String(linkIdOf(props))}
+            marked={place.linkId !== undefined && place.linkId !== classPeriod.link.id}
+            onChange={choose}
+            choices={links.map((l) => ({
+              value: String(l.id),
+              label: l.main ? say.itsOwnLink : fill(say.theLinkLabel, { label: l.label }),
+            }))}
+          />
+        }
       />
     </>
   );
@@ -62,23 +69,23 @@ function ReadersPart(props: ReadersProps) {
   const value = valueOf(place.readers);
   return (
     <>
-      {place.kind === 'mail' ? ', for' : ', shown to'}{' '}
+      {place.kind === 'mail' ? say.forWord : say.shownTo}{' '}
       <ChoicePart
-        label={`Who sees it at ${classTitle(classPeriod)}`}
+        label={fill(say.whoSeesItAt, { classTitle: classTitle(classPeriod) })}
         invalid={trouble}
         marked={value !== 'class'}
         value={value}
         onChange={(v) => change({ readers: readersOf(v) })}
         choices={[
-          { value: 'class', label: 'the whole class' },
+          { value: 'class', label: say.theWholeClass },
           {
             value: 'audience',
-            label: 'those the link is for',
+            label: say.thoseTheLinkIsFor,
             ...(link ? { hint: `${link.audienceSize}` } : {}),
           },
           ...groups.map((g) => ({
             value: `${GROUP}${g.id}`,
-            label: `only ${g.name}`,
+            label: fill(say.onlyName, { name: g.name }),
             hint: `${g.members.length}`,
           })),
         ]}

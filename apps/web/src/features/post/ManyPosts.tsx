@@ -5,6 +5,8 @@ import { offerWayBack } from '../../app/undo.js';
 import { wayBack } from '../../app/wayBack.js';
 import { Button } from '../../ui/Button.js';
 import { releasedBody } from './draft.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** Does one thing to several posts, each by itself; those that worked come back. */
 async function toEach(
@@ -16,14 +18,14 @@ async function toEach(
     try {
       done.push((await work(post)).post);
     } catch (error) {
-      toast.error(problemOf(error)?.title ?? 'One of them did not work.');
+      toast.error(problemOf(error)?.title ?? say.oneOfThemDid);
     }
   }
   return done;
 }
 
 const takenDownInWords = (n: number): string =>
-  n === 1 ? 'One post is being taken down.' : `${n} posts are being taken down.`;
+  n === 1 ? say.onePostIsBeingTaken : fill(say.postsAreBeingTakenDown, { n });
 
 /** What can be done to several posts at once. */
 function useManyPosts() {
@@ -52,17 +54,17 @@ export function ManyPosts({ posts, clear }: { posts: Post[]; clear: () => void }
   const own = posts.filter((p) => p.mayEdit);
   const actions = [
     {
-      words: (n: number) => `Withdraw ${n}`,
+      words: (n: number) => fill(say.withdrawN, { n }),
       to: own.filter((p) => p.state !== 'withdrawn'),
       act: many.takeDown,
     },
     {
-      words: (n: number) => `Try ${n} again`,
+      words: (n: number) => fill(say.tryAgainN, { n }),
       to: own.filter((p) => p.state === 'failed'),
       act: many.tryAgain,
     },
     {
-      words: (n: number) => `Release ${n}`,
+      words: (n: number) => fill(say.releaseN, { n }),
       to: own.filter((p) => p.state === 'draft'),
       act: many.release,
     },
@@ -70,10 +72,12 @@ export function ManyPosts({ posts, clear }: { posts: Post[]; clear: () => void }
   return (
     <p
       role="group"
-      aria-label="With the chosen"
+      aria-label={say.withTheChosen}
       className="mb-2 flex flex-wrap items-center gap-3 rounded-small bg-bracken-tint px-3 py-2"
     >
-      <b>{posts.length === 1 ? '1 chosen' : `${posts.length} chosen`}</b>
+      <b>
+        {posts.length === 1 ? say.chosen : fill(say.postsCountChosen, { postsCount: posts.length })}
+      </b>
       {actions
         .filter(({ to }) => to.length > 0)
         .map(({ words, to, act }) => (
@@ -82,7 +86,7 @@ export function ManyPosts({ posts, clear }: { posts: Post[]; clear: () => void }
           </Button>
         ))}
       <Button kind="link" onClick={clear}>
-        Choose none
+        {say.chooseNone}
       </Button>
     </p>
   );

@@ -3,6 +3,9 @@ import { api } from '../../app/api.js';
 import { inputClass } from '../../ui/Field.js';
 import { ChoicePart } from '../../ui/choices.js';
 import type { PlaceDraft } from './draft.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 const NEW = 'new';
 
@@ -33,7 +36,7 @@ interface SectionProps extends PagePartProps {
 /** First, or after one of those that are there. */
 const positions = (titles: string[]) => [
   { value: '0', label: 'first' },
-  ...titles.map((title, i) => ({ value: String(i + 1), label: `after “${title}”` })),
+  ...titles.map((title, i) => ({ value: String(i + 1), label: fill(say.afterTitle, { title }) })),
 ];
 
 interface PositionProps extends Omit<PagePartProps, 'sections'> {
@@ -60,8 +63,8 @@ function SectionPart({ place, change, sections, trouble, headings }: SectionProp
   const choose = (value: string): void => change(sectionFor(value));
   const own = {
     value: NEW,
-    label: headings.length === 0 ? 'a section of its own' : 'another section of its own',
-    hint: 'Glen keeps its heading right',
+    label: headings.length === 0 ? say.aSectionOfItsOwn : say.anotherSectionOfItsOwn,
+    hint: say.glenKeepsItsHeadingRight,
     apart: sections.length + headings.length > 0,
   };
   const written = ownSection(place)?.title;
@@ -69,7 +72,7 @@ function SectionPart({ place, change, sections, trouble, headings }: SectionProp
   const ofOwn = written === undefined ? undefined : NEW;
   return (
     <ChoicePart
-      label="Section"
+      label={say.section}
       value={isShared ? `${OWN}${written}` : (ofOwn ?? sectionOf(place, sections)?.key ?? '')}
       invalid={trouble}
       onChange={choose}
@@ -78,7 +81,7 @@ function SectionPart({ place, change, sections, trouble, headings }: SectionProp
         ...headings.map(({ written: words, title, items }) => ({
           value: `${OWN}${words}`,
           label: `“${title}”`,
-          hint: `Glen’s own, with ${items.length} under it`,
+          hint: fill(say.glensOwnWithUnderIt, { itemsCount: items.length }),
         })),
         own,
       ]}
@@ -88,7 +91,7 @@ function SectionPart({ place, change, sections, trouble, headings }: SectionProp
 
 /** The section that a choice stands for. */
 function sectionFor(value: string): Partial<PlaceDraft> {
-  if (value === NEW) return { section: { title: 'Next lesson: {date}' }, position: 0 };
+  if (value === NEW) return { section: { title: say.nextLesson }, position: 0 };
   if (value.startsWith(OWN)) return { section: { title: value.slice(OWN.length) }, position: 0 };
   return { section: { key: value } };
 }
@@ -98,28 +101,32 @@ function AsWhatPart({ place, change }: Omit<PagePartProps, 'sections'>) {
   return (
     <>
       <ChoicePart
-        label="As what"
+        label={say.asWhat}
         value={place.inText ? 'text' : 'link'}
         marked={false}
         onChange={(v) => change({ inText: v === 'text' })}
         choices={[
-          { value: 'link', label: 'a link with the words below it' },
-          { value: 'text', label: 'words with the link in them' },
+          { value: 'link', label: say.aLinkWithTheWords },
+          { value: 'text', label: say.wordsWithTheLink },
         ]}
       />
       {!place.inText && (
         <>
           {' '}
-          that{' '}
-          <ChoicePart
-            label="Opens"
-            value={place.newTab === false ? 'same' : 'new'}
-            marked={false}
-            onChange={(v) => change({ newTab: v === 'new' })}
-            choices={[
-              { value: 'new', label: 'opens a new tab' },
-              { value: 'same', label: 'opens in place' },
-            ]}
+          <Said
+            as={say.thatOpens}
+            opens={
+              <ChoicePart
+                label={say.opens}
+                value={place.newTab === false ? 'same' : 'new'}
+                marked={false}
+                onChange={(v) => change({ newTab: v === 'new' })}
+                choices={[
+                  { value: 'new', label: say.opensANewTab },
+                  { value: 'same', label: say.opensInPlace },
+                ]}
+              />
+            }
           />
         </>
       )}
@@ -136,17 +143,21 @@ function OwnSection({ place, change, sections, headings }: Omit<SectionProps, 't
     <>
       {sections.length > 0 && (
         <p className="leading-sentence">
-          On the page it stands{' '}
-          <PositionPart
-            place={place}
-            change={change}
-            label="Where on the page"
-            titles={sections.map((s) => s.title)}
+          <Said
+            as={say.onThePageItStands}
+            whereOn={
+              <PositionPart
+                place={place}
+                change={change}
+                label={say.whereOnThePage}
+                titles={sections.map((s) => s.title)}
+              />
+            }
           />
         </p>
       )}
       <label className="flex items-center gap-3 text-sm">
-        <span className="font-semibold">Its heading</span>
+        <span className="font-semibold">{say.itsHeading}</span>
         <input
           className={inputClass}
           value={own.title}
@@ -172,7 +183,7 @@ function AfterLessonsPart({ place, change }: Omit<PagePartProps, 'sections'>) {
         checked={place.withAfterLessons ?? false}
         onChange={(e) => change({ withAfterLessons: e.target.checked })}
       />
-      Below it, a list of what is there for everyone after lessons
+      {say.belowItAList}
     </label>
   );
 }
@@ -187,26 +198,32 @@ export function OnThePage({ place, change, trouble }: OnThePageProps) {
   return (
     <div className="grid gap-2">
       <p className="leading-sentence">
-        In <SectionPart {...part} headings={own?.headings ?? []} trouble={trouble !== undefined} />
-        {at && (
-          <>
-            ,{' '}
-            <PositionPart
-              place={place}
-              change={change}
-              label="Where in the section"
-              titles={at.items.map((item) => item.title)}
-            />
-          </>
-        )}
-        , as <AsWhatPart place={place} change={change} />
+        <Said
+          as={say.inSectionPartAtAsWhatPart}
+          sectionPart={
+            <SectionPart {...part} headings={own?.headings ?? []} trouble={trouble !== undefined} />
+          }
+          at={
+            at && (
+              <>
+                ,{' '}
+                <PositionPart
+                  place={place}
+                  change={change}
+                  label={say.whereInTheSection}
+                  titles={at.items.map((item) => item.title)}
+                />
+              </>
+            )
+          }
+          asWhatPart={<AsWhatPart place={place} change={change} />}
+        />
       </p>
       <OwnSection {...part} headings={own?.headings ?? []} />
       <AfterLessonsPart place={place} change={change} />
       {data?.trouble && (
         <p className="text-sm text-gorse-deep">
-          {data.trouble} Its sections cannot be shown just now; one of its own can be made all the
-          same.
+          {fill(say.itsSectionsCannotBeShown, { trouble: data.trouble })}
         </p>
       )}
     </div>

@@ -11,6 +11,9 @@ import { LinkAndReaders } from './LinkAndReaders.js';
 import { OnThePage } from './OnThePage.js';
 import { kindWords } from './placeKinds.js';
 import { RichEditor } from './RichEditor.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 /** What is wrong at a field, or inside it. */
 export type ErrorAt = (path: string) => string | undefined;
@@ -38,9 +41,9 @@ function KindPart({ place, classPeriod, change }: PlaceProps) {
   if (place.kind !== 'by-hand') return kindWords(place.kind);
   return (
     <input
-      aria-label={`Name of the place, ${classTitle(classPeriod)}`}
+      aria-label={fill(say.nameOfThePlace, { classTitle: classTitle(classPeriod) })}
       className="rounded-small border border-edge bg-sheet px-2 py-0.5 font-normal"
-      placeholder="First slide, folder, mail…"
+      placeholder={say.firstSlideFolderMailDots}
       maxLength={120}
       value={place.name ?? ''}
       onChange={(e) => change({ name: e.target.value })}
@@ -52,10 +55,10 @@ function TitlePart({ place, change }: PlaceProps) {
   if (place.kind !== 'item' && place.kind !== 'calendar' && place.kind !== 'mail') return null;
   return (
     <label className="mt-1 flex items-center gap-3 text-sm">
-      <span className="font-semibold">{place.kind === 'mail' ? 'Subject' : 'Title'}</span>
+      <span className="font-semibold">{place.kind === 'mail' ? say.subject : say.title}</span>
       <input
         className={inputClass}
-        placeholder="The link words"
+        placeholder={say.theLinkWords}
         value={place.title ?? ''}
         maxLength={200}
         onChange={(e) => change({ title: e.target.value })}
@@ -75,7 +78,7 @@ function AlongPart({ place, change, ofSessions }: PlaceProps) {
         checked={place.withCalendar ?? false}
         onChange={(e) => change({ withCalendar: e.target.checked })}
       />
-      with the session as a calendar file
+      {say.withTheSession}
     </label>
   );
 }
@@ -88,14 +91,14 @@ function WordsPart(props: PlaceProps) {
   return (
     <div className="mt-2 grid gap-3">
       <RichEditor
-        label={`Words for ${classTitle(classPeriod)} alone`}
+        label={fill(say.wordsForAlone, { classTitle: classTitle(classPeriod) })}
         start={typeof words === 'string' ? plainToRich(words) : (words as RichText)}
         onChange={(to) => change({ words: to })}
         error={messageAt(props, 'words')}
       />
       <TextField
-        label={`Link words for ${classTitle(classPeriod)} alone`}
-        hint="Blank: the same as everywhere."
+        label={fill(say.linkWordsForAlone, { classTitle: classTitle(classPeriod) })}
+        hint={say.blankTheSameAsEverywhere}
         error={messageAt(props, 'linkWords')}
         value={linkWords}
         maxLength={200}
@@ -115,7 +118,7 @@ function WrongPart(props: PlaceProps) {
         <>
           {' '}
           <Button kind="link" onClick={() => props.change({ readers: 'audience' })}>
-            Show it to the link’s own people only
+            {say.showItToTheLinks}
           </Button>
         </>
       )}
@@ -129,12 +132,12 @@ function RowActions({ place, change, remove, only, title }: PlaceProps & { title
     <span className="flex items-center gap-3">
       {!only && (
         <Button kind="link" onClick={() => change({ words: isSame ? [] : null, linkWords: '' })}>
-          {isSame ? 'Other words here' : 'The same words'}
+          {isSame ? say.otherWordsHere : say.theSameWords}
         </Button>
       )}
       <button
         type="button"
-        aria-label={`Take away: ${title}`}
+        aria-label={fill(say.takeAway, { title })}
         disabled={only}
         onClick={remove}
         className="rounded-small p-1 hover:bg-shade disabled:opacity-40"
@@ -148,7 +151,10 @@ function RowActions({ place, change, remove, only, title }: PlaceProps & { title
 /** One place of a post, as a sentence. */
 export function PlaceRow(props: PlaceProps) {
   const { place, classPeriod, change } = props;
-  const title = `${kindWords(place.kind)} of ${classTitle(classPeriod)}`;
+  const title = fill(say.kindWordsOfClassTitle, {
+    kindWords: kindWords(place.kind),
+    classTitle: classTitle(classPeriod),
+  });
   return (
     <li className="border-t border-line py-2.5 first:border-t-0" aria-label={title}>
       <div className="flex items-start gap-3">
@@ -157,10 +163,15 @@ export function PlaceRow(props: PlaceProps) {
         </span>
         <div className="min-w-0 flex-1">
           <p className="leading-sentence">
-            <b className="inline-block first-letter:uppercase">
-              <KindPart {...props} />
-            </b>{' '}
-            of <b>{classTitle(classPeriod)}</b>
+            <Said
+              as={say.whatOfClassTitle}
+              what={
+                <b className="inline-block first-letter:uppercase">
+                  <KindPart {...props} />
+                </b>
+              }
+              classTitle={<b>{classTitle(classPeriod)}</b>}
+            />
             <LinkAndReaders
               place={place}
               classPeriod={classPeriod}

@@ -10,6 +10,9 @@ import { ChoicePart } from '../../ui/choices.js';
 import { firstKind, type PlaceDraft, type PlaceKind } from './draft.js';
 import { offeredKinds } from './placeKinds.js';
 import { PlaceRow, type ErrorAt } from './PlaceRow.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 interface ClassesProps {
   classes: ClassItem[];
@@ -20,11 +23,14 @@ interface ClassesProps {
 /** The class periods that places are added of, as words of a sentence; several at once. */
 function ClassesPart({ classes, chosen, onChange }: ClassesProps) {
   const named = classes.filter((c) => chosen.includes(c.id));
-  const shown = named.length === 1 ? classTitle(named[0]!) : `${named.length} class periods`;
+  const shown =
+    named.length === 1
+      ? classTitle(named[0]!)
+      : fill(say.classPeriods, { namedCount: named.length });
   const toggled = (id: number, isIn: boolean): number[] =>
     isIn ? [...chosen, id] : chosen.filter((other) => other !== id);
   return (
-    <CardPart label="Class periods of the places" marked={false} shown={shown}>
+    <CardPart label={say.classPeriodsOfThePlaces} marked={false} shown={shown}>
       <ul className="grid gap-1">
         {classes.map((c) => (
           <li key={c.id}>
@@ -36,7 +42,9 @@ function ClassesPart({ classes, chosen, onChange }: ClassesProps) {
                 onChange={(e) => onChange(toggled(c.id, e.target.checked))}
               />
               {classTitle(c)}
-              <span className="text-sm text-soft">{c.rollSize} students</span>
+              <span className="text-sm text-soft">
+                {fill(say.rollSizeStudents, { rollSize: c.rollSize })}
+              </span>
             </label>
           </li>
         ))}
@@ -64,27 +72,33 @@ function AddPlace({ classes, start, isThere, onAdd }: AddProps) {
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-2 border-t border-dashed border-edge pt-2.5">
       <p className="leading-sentence">
-        And{' '}
-        <ChoicePart
-          label="Kind of place"
-          value={kind}
-          marked={false}
-          onChange={(v) => setKind(v as PlaceKind)}
-          choices={offeredKinds(services)}
-        />{' '}
-        of <ClassesPart classes={classes} chosen={chosen} onChange={setChosen} />
+        <Said
+          as={say.andKindPlaceOfClassesPart}
+          kindPlace={
+            <ChoicePart
+              label={say.kindOfPlace}
+              value={kind}
+              marked={false}
+              onChange={(v) => setKind(v as PlaceKind)}
+              choices={offeredKinds(services)}
+            />
+          }
+          classesPart={<ClassesPart classes={classes} chosen={chosen} onChange={setChosen} />}
+        />
       </p>
       <span className="ml-auto flex flex-wrap gap-3">
         <Button disabled={fresh.length === 0} onClick={() => add(fresh)}>
           <Plus size={15} aria-hidden="true" />
-          {fresh.length > 1 ? `Add these ${fresh.length} places` : 'Add this place'}
+          {fresh.length > 1
+            ? fill(say.addThesePlaces, { freshCount: fresh.length })
+            : say.addThisPlace}
         </Button>
         {classes.length > 1 && (
           <Button
             kind="link"
             onClick={() => add(classes.map((c) => c.id).filter((id) => !isThere(id, kind)))}
           >
-            of all my class periods
+            {say.ofAllMyClassPeriods}
           </Button>
         )}
       </span>
@@ -116,8 +130,8 @@ export function PlacesPart({
     kind !== 'mail' &&
     places.some((p) => p.classId === classId && p.kind === kind);
   return (
-    <section aria-label="Where it goes">
-      <h3 className="mb-1 text-sm font-semibold">Where it goes</h3>
+    <section aria-label={say.whereItGoes}>
+      <h3 className="mb-1 text-sm font-semibold">{say.whereItGoes}</h3>
       <div className="rounded-small border border-edge bg-sheet px-3.5 pb-2.5">
         <ul>
           {places.map((place, i) => {

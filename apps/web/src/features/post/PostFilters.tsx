@@ -5,6 +5,8 @@ import { inputClass } from '../../ui/Field.js';
 import { PickOne } from '../../ui/PickOne.js';
 import { ChoicePart } from '../../ui/choices.js';
 import { ALL, KINDS, STATES, isIn, type Filter } from './postFilter.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 interface FilterProps {
   filter: Filter;
@@ -18,13 +20,13 @@ const StateWords = ({ words, count }: { words: string; count: number }) => (
 );
 
 function WhichState({ filter, change, posts }: FilterProps & { posts: Post[] }) {
-  const choices = [[ALL, 'All'] as const, ...STATES].map(([state, words]) => {
+  const choices = [[ALL, say.all] as const, ...STATES].map(([state, words]) => {
     const count = posts.filter((post) => isIn(post, state)).length;
     return [state, <StateWords key={state} words={words} count={count} />] as const;
   });
   return (
     <PickOne
-      label="Which posts"
+      label={say.whichPosts}
       value={filter.state}
       choices={choices}
       onChange={(state) => change({ state })}
@@ -33,43 +35,49 @@ function WhichState({ filter, change, posts }: FilterProps & { posts: Post[] }) 
 }
 
 const KIND_CHOICES = [
-  { value: ALL, label: 'every kind of place' },
+  { value: ALL, label: say.everyKindOfPlace },
   ...KINDS.map(([value, label]) => ({ value, label })),
 ];
 
 const WhichPlaces = ({ filter, change, classes }: FilterProps & { classes: ClassItem[] }) => (
   <p className="flex flex-wrap items-center gap-x-2 gap-y-1 leading-sentence">
-    On{' '}
-    <ChoicePart
-      label="Kind of place"
-      value={filter.kind}
-      marked={filter.kind !== ALL}
-      onChange={(kind) => change({ kind })}
-      choices={KIND_CHOICES}
-    />{' '}
-    of{' '}
-    <ChoicePart
-      label="Class period"
-      value={filter.classId}
-      marked={filter.classId !== ALL}
-      onChange={(classId) => change({ classId })}
-      choices={[
-        { value: ALL, label: 'every class period' },
-        ...classes.map((c) => ({ value: String(c.id), label: classTitle(c) })),
-      ]}
-    />
-    , on{' '}
-    <DateField
-      aria-label="Day"
-      dress="cell"
-      placeholder="any day"
-      value={filter.day}
-      onChange={(day) => change({ day })}
+    <Said
+      as={say.onOfOn}
+      kindPlace={
+        <ChoicePart
+          label={say.kindOfPlace}
+          value={filter.kind}
+          marked={filter.kind !== ALL}
+          onChange={(kind) => change({ kind })}
+          choices={KIND_CHOICES}
+        />
+      }
+      classPeriod={
+        <ChoicePart
+          label={say.classPeriod}
+          value={filter.classId}
+          marked={filter.classId !== ALL}
+          onChange={(classId) => change({ classId })}
+          choices={[
+            { value: ALL, label: say.everyClassPeriod },
+            ...classes.map((c) => ({ value: String(c.id), label: classTitle(c) })),
+          ]}
+        />
+      }
+      day={
+        <DateField
+          aria-label={say.day}
+          dress="cell"
+          placeholder={say.anyDay}
+          value={filter.day}
+          onChange={(day) => change({ day })}
+        />
+      }
     />
     <input
       type="search"
-      aria-label="Find posts"
-      placeholder="with these words"
+      aria-label={say.findPosts}
+      placeholder={say.withTheseWords}
       className={`${inputClass} ml-auto !w-56 !py-1`}
       value={filter.typed}
       onChange={(e) => change({ typed: e.target.value })}

@@ -2,6 +2,8 @@ import { dateInWords } from '@glen/core/light';
 import { toast } from '../../ui/toast.js';
 import { api, problemOf } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** Before a door is opened: its post may not be out yet, and can go out now. Says nothing to those who may not read the posts. */
 export function PostFirst({
@@ -38,18 +40,21 @@ export function PostFirst({
       params: { postId: first.post.id },
       body: { occurrenceId: first.d.session!.id },
     });
-    if (error) toast.error(problemOf(error)?.title ?? 'That did not work.');
-    else toast('Its post goes out now.');
+    if (error) toast.error(problemOf(error)?.title ?? say.thatDidNotWork);
+    else toast(say.itsPostGoesOutNow);
   };
   return (
     <p className="flex flex-wrap items-center gap-3 rounded-small bg-loch-tint px-3 py-2 text-loch-deep">
-      Its post is not out yet: it goes out{' '}
-      {first.d.due
-        ? `${first.d.due.date === session?.date ? '' : `${dateInWords(first.d.due.date)} `}at ${first.d.due.time}`
-        : 'later'}
-      .{' '}
+      {fill(say.itsPostIsNotOut, {
+        what: first.d.due
+          ? fill(say.whatAtTime, {
+              what: first.d.due.date === session?.date ? '' : `${dateInWords(first.d.due.date)} `,
+              time: first.d.due.time,
+            })
+          : say.later,
+      })}{' '}
       <Button disabled={isLoading} onClick={() => void send()}>
-        Post it now
+        {say.postItNow2}
       </Button>
     </p>
   );

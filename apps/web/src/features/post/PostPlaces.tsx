@@ -1,6 +1,8 @@
 import type { Post } from '@glen/contract';
 import { Pennant } from '../../ui/Pennant.js';
 import { DeliveryLine, type Place } from './DeliveryLine.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 function Where({ place }: { place: Place }) {
   const { where, address } = place;
@@ -13,8 +15,11 @@ function Where({ place }: { place: Place }) {
 }
 
 function readersInWords({ readers, readerCount, lost }: Place): string {
-  const read = readers === 'class' ? `${readerCount} read there` : `shown to ${readerCount} only`;
-  return lost ? `${read} · its maker no longer hosts here` : read;
+  const read =
+    readers === 'class'
+      ? fill(say.readThere, { readerCount })
+      : fill(say.shownToOnly, { readerCount });
+  return lost ? fill(say.itsMakerNoLongerHosts, { read }) : read;
 }
 
 interface PlacesProps {
@@ -57,7 +62,7 @@ function PlaceItem({ place, post, zone, open }: PlacesProps & { place: Place }) 
 /** Every place of a post with what stands there, since when and who reads it. */
 export function PostPlaces(props: PlacesProps) {
   return (
-    <ul className="mt-2 grid gap-2" aria-label="Where it stands">
+    <ul className="mt-2 grid gap-2" aria-label={say.whereItStands}>
       {props.post.places.map((place) => (
         <PlaceItem key={place.id} {...props} place={place} />
       ))}

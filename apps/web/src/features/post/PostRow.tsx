@@ -10,16 +10,18 @@ import { inALine } from './draft.js';
 import { PostPlaces } from './PostPlaces.js';
 import { usePostActions } from './usePostActions.js';
 import { planInWords, postState } from './states.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 function History({ postId, zone }: { postId: number; zone: string }) {
   const { data } = api.usePostHistoryQuery({ params: { postId } });
   return (
-    <ol aria-label="History" className="mt-2 grid gap-0.5 text-sm text-soft">
+    <ol aria-label={say.history} className="mt-2 grid gap-0.5 text-sm text-soft">
       {data?.entries.map((e, i) => {
         const at = wallClock(e.at, zone);
         return (
           <li key={i}>
-            {dateInWords(at.date)} {at.time}: {e.by ?? 'Glen'} {e.did}
+            {dateInWords(at.date)} {at.time}: {e.by ?? say.glen} {e.did}
           </li>
         );
       })}
@@ -34,26 +36,26 @@ function PostActions({ post, onChange }: { post: Post; onChange: () => void }) {
   if (post.state === 'withdrawn')
     return (
       <Button kind="link" onClick={() => void putBack()}>
-        Put back
+        {say.putBack}
       </Button>
     );
   return (
     <>
       {isStuck && (
         <Button kind="link" onClick={retry}>
-          Try again
+          {say.tryAgain}
         </Button>
       )}
       {post.state === 'draft' && (
         <Button kind="link" onClick={() => void release()}>
-          Release it
+          {say.releaseIt}
         </Button>
       )}
       <Button kind="link" onClick={onChange}>
-        Change
+        {say.change}
       </Button>
       <Button kind="link" onClick={() => void takeDown()}>
-        Withdraw
+        {say.withdraw}
       </Button>
     </>
   );
@@ -67,7 +69,7 @@ function Details({ post, zone, open }: { post: Post; zone: string; open: boolean
       <PostPlaces post={post} zone={zone} open={open} />
       <p className="mt-1">
         <Button kind="link" aria-expanded={history} onClick={() => setHistory(!history)}>
-          {history ? 'Hide its history' : 'Its history'}
+          {history ? say.hideItsHistory : say.itsHistory}
         </Button>
       </p>
       {history && <History postId={post.id} zone={zone} />}
@@ -89,7 +91,9 @@ function ChooseBox({ post, chosen = false, onChoose }: PostRowProps) {
   if (!onChoose) return null;
   return (
     <BareTick
-      aria-label={`Choose: ${inALine(post.reads.words) || post.reads.linkWords}`}
+      aria-label={fill(say.chooseInALine, {
+        inALine: inALine(post.reads.words) || post.reads.linkWords,
+      })}
       checked={chosen}
       onChange={(e) => onChoose(e.target.checked)}
     />
@@ -109,19 +113,21 @@ export function PostRow(props: PostRowProps) {
         <ChooseBox {...props} />
         <Chip tone={tone}>{text}</Chip>
         <span className="text-sm text-soft">
-          {planInWords(post)} · by {post.by}
+          {fill(say.planBy, { plan: planInWords(post), by: post.by })}
         </span>
         <span className="ml-auto flex flex-wrap gap-x-4">
           {post.mayEdit && <PostActions post={post} onChange={onChange} />}
           <Button kind="link" aria-expanded={shown} onClick={() => setShown(!shown)}>
-            {places.length === 1 ? 'Where it stands' : `Its ${places.length} places`}
+            {places.length === 1
+              ? say.whereItStands
+              : fill(say.itsPlaces, { placesCount: places.length })}
           </Button>
         </span>
       </div>
       {!shown && error && (
         <p className="mt-1 text-berry-deep">
           {error}
-          {post.state === 'queued' ? ' Glen tries again by itself.' : ''}
+          {post.state === 'queued' ? say.glenTriesAgainByItself : ''}
         </p>
       )}
       {words && <p className="mt-1.5 line-clamp-3 break-words">{words}</p>}

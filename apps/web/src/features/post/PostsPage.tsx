@@ -18,6 +18,7 @@ import { ManyPosts } from './ManyPosts.js';
 import { PostFilters } from './PostFilters.js';
 import { PostRow } from './PostRow.js';
 import { NO_FILTER, fits } from './postFilter.js';
+import * as say from './words.js';
 
 /** Scrolls to the post that the address asks for, once it is there. */
 function useShownFirst(): number {
@@ -39,29 +40,26 @@ function withOne(before: Set<number>, id: number, isIn: boolean): Set<number> {
 
 const Head = ({ onWrite }: { onWrite: (() => void) | undefined }) => (
   <header className="mb-4 flex flex-wrap items-baseline gap-4">
-    <ScreenTitle tab="Posts" />
+    <ScreenTitle tab={say.posts} />
     <Link className={buttonClass('link')} to="/posts/reach">
-      Who sees which link
+      {say.whoSeesWhichLink}
     </Link>
     <Link className={buttonClass('link')} to="/posts/student-sees">
-      What a student sees
+      {say.whatAStudentSees}
     </Link>
     <Link className={buttonClass('link')} to="/posts/elsewhere">
-      Take it elsewhere
+      {say.takeItElsewhere}
     </Link>
     {onWrite && (
       <Button kind="act" className="ml-auto" onClick={onWrite}>
-        Write a post
+        {say.writeAPost}
       </Button>
     )}
   </header>
 );
 
 const NothingYet = () => (
-  <Empty title="Nothing has been posted yet">
-    Write one post for any mix of streams, course pages and calendars: Glen puts it there at the
-    right minute and keeps account of where every link stands.
-  </Empty>
+  <Empty title={say.nothingHasBeenPostedYet}>{say.writeOnePostForAny}</Empty>
 );
 
 interface PostsProps {
@@ -98,9 +96,9 @@ function PostList({ posts, classes, zone, choice, onCompose }: ListProps) {
       />
       {picked.length > 0 && <ManyPosts posts={picked} clear={() => setChosen(new Set())} />}
       {shown.length === 0 && (
-        <Empty title="No post fits">
+        <Empty title={say.noPostFits}>
           <Button kind="link" onClick={() => setFilter(NO_FILTER)}>
-            Show them all
+            {say.showThemAll}
           </Button>
         </Empty>
       )}
@@ -151,8 +149,8 @@ function Posts({ posts, classes, zone }: PostsProps) {
       <Composer
         key={wanted === 'new' ? 'new' : wanted.id}
         head={
-          <ScreenTitle tab="New post" className="mb-4">
-            Posts
+          <ScreenTitle tab={say.newPost2} className="mb-4">
+            {say.posts}
           </ScreenTitle>
         }
         classPeriod={

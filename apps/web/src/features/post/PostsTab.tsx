@@ -15,6 +15,7 @@ import { Composer } from './Composer.js';
 import { Headings } from './Headings.js';
 import { LookAgain } from './LookAgain.js';
 import { PostRow } from './PostRow.js';
+import * as say from './words.js';
 
 interface PostsProps {
   classPeriod: ClassPeriod;
@@ -39,23 +40,21 @@ function PostList({ classPeriod: { class: c }, around, answer, zone, onCompose }
       <p className="mb-3 flex flex-wrap items-center gap-3">
         {mayEdit(c) && (
           <Button kind="act" onClick={() => onCompose('new')}>
-            Post the link
+            {say.postTheLink}
           </Button>
         )}
         {siteAddress && (
           <a className={buttonClass()} href={siteAddress} target="_blank" rel="noreferrer">
-            See the course site
+            {say.seeTheCourseSite}
           </a>
         )}
         <Link className={buttonClass()} to={`/posts/reach?link=${c.link.id}`}>
-          Who sees it
+          {say.whoSeesIt}
         </Link>
         {siteAddress && mayEdit(c) && posts.length > 0 && <LookAgain classId={c.id} />}
       </p>
       {posts.length === 0 && (
-        <Empty title="The link stands nowhere yet">
-          Post it once and it stays: the link is the same all year.
-        </Empty>
+        <Empty title={say.theLinkStandsNowhereYet}>{say.postItOnceAndIt}</Empty>
       )}
       <ul>
         {posts.map((post) => (

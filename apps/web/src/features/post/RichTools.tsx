@@ -4,18 +4,19 @@ import { useState, type ReactNode } from 'react';
 import { useEditorState, type Editor } from '@tiptap/react';
 import { Button } from '../../ui/Button.js';
 import { inputClass } from '../../ui/Field.js';
+import * as say from './words.js';
 
 /** What fills itself, in the words of the menu. */
 const FIELDS: [field: string, words: string][] = [
-  ['{link}', 'the link, here in the text'],
-  ['{title}', 'title of the session'],
-  ['{date}', 'its date'],
-  ['{time}', 'its time'],
-  ['{bring}', 'what to bring (its description)'],
+  ['{link}', say.theLinkHere],
+  ['{title}', say.titleOfTheSession],
+  ['{date}', say.itsDate],
+  ['{time}', say.itsTime],
+  ['{bring}', say.whatToBringItsDescription],
   ['{class}', 'class'],
   ['{period}', 'period'],
   ['{host}', 'host'],
-  ['{entryCode}', 'entry code'],
+  ['{entryCode}', say.entryCode],
 ];
 
 function Tool({
@@ -64,7 +65,7 @@ function LinkTool({ editor, on }: { editor: Editor; on: boolean }) {
       }}
     >
       <Popover.Trigger
-        aria-label="Let the chosen words lead somewhere"
+        aria-label={say.letTheChosenWordsLead}
         aria-pressed={on}
         className={`rounded-small p-1.5 hover:bg-shade ${on ? 'bg-shade text-bracken-deep' : ''}`}
       >
@@ -73,12 +74,12 @@ function LinkTool({ editor, on }: { editor: Editor; on: boolean }) {
       <Popover.Portal>
         <Popover.Content
           sideOffset={4}
-          aria-label="Where the words lead"
+          aria-label={say.whereTheWordsLead}
           className="z-30 flex w-80 gap-2 rounded-small border border-line bg-sheet p-3 text-ink shadow-soft"
         >
           <div className="min-w-0 flex-1">
             <input
-              aria-label="Address"
+              aria-label={say.address}
               aria-invalid={wrong}
               className={inputClass}
               placeholder="https://"
@@ -93,11 +94,11 @@ function LinkTool({ editor, on }: { editor: Editor; on: boolean }) {
             />
             {wrong && (
               <p role="alert" className="mt-1 text-sm font-semibold text-berry-deep">
-                Give a full address, with https:// before it.
+                {say.giveAFullAddress}
               </p>
             )}
           </div>
-          <Button onClick={apply}>Done</Button>
+          <Button onClick={apply}>{say.done}</Button>
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
@@ -109,7 +110,8 @@ function FieldMenu({ editor }: { editor: Editor }) {
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className="ml-auto inline-flex items-center gap-1.5 rounded-small px-2 py-1 text-sm font-semibold text-bracken-deep hover:bg-shade">
-        <PlusCircle size={15} aria-hidden="true" />A field that fills itself
+        <PlusCircle size={15} aria-hidden="true" />
+        {say.aFieldThatFillsItself}
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content
@@ -153,19 +155,19 @@ export function RichTools({ editor }: { editor: Editor }) {
   return (
     <div
       role="toolbar"
-      aria-label="How the words look"
+      aria-label={say.howTheWordsLook}
       className="flex flex-wrap items-center gap-0.5 border-b border-line px-1.5 py-1"
     >
-      <Tool label="Bold" on={on.bold} onPress={() => to().toggleBold().run()}>
+      <Tool label={say.bold} on={on.bold} onPress={() => to().toggleBold().run()}>
         <Bold size={17} aria-hidden="true" />
       </Tool>
-      <Tool label="Italic" on={on.italic} onPress={() => to().toggleItalic().run()}>
+      <Tool label={say.italic} on={on.italic} onPress={() => to().toggleItalic().run()}>
         <Italic size={17} aria-hidden="true" />
       </Tool>
-      <Tool label="List" on={on.bullets} onPress={() => to().toggleBulletList().run()}>
+      <Tool label={say.list} on={on.bullets} onPress={() => to().toggleBulletList().run()}>
         <List size={17} aria-hidden="true" />
       </Tool>
-      <Tool label="Numbered list" on={on.numbers} onPress={() => to().toggleOrderedList().run()}>
+      <Tool label={say.numberedList} on={on.numbers} onPress={() => to().toggleOrderedList().run()}>
         <ListOrdered size={17} aria-hidden="true" />
       </Tool>
       <LinkTool editor={editor} on={on.link} />

@@ -11,6 +11,8 @@ import {
   type PostDraft,
   type Timing,
 } from './draft.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 const kindOf = (timing: Timing): string =>
   typeof timing === 'string' ? timing : Object.keys(timing)[0]!;
@@ -40,22 +42,26 @@ function AboutPart({ draft, change, today }: TimingProps) {
   };
   return (
     <>
-      It is about{' '}
-      <ChoicePart
-        label="What it is about"
-        value={typeof about === 'string' ? about : 'on'}
-        onChange={choose}
-        choices={[
-          { value: 'link', label: 'the lasting link', hint: 'it stands all year' },
-          { value: 'sessions', label: 'each session', hint: 'one for every date' },
-          { value: 'on', label: 'the session of one day' },
-        ]}
+      <Said
+        as={say.itIsAbout}
+        about={
+          <ChoicePart
+            label={say.whatItIsAbout}
+            value={typeof about === 'string' ? about : 'on'}
+            onChange={choose}
+            choices={[
+              { value: 'link', label: say.theLastingLink, hint: say.itStandsAllYear },
+              { value: 'sessions', label: say.eachSession, hint: say.oneForEveryDate },
+              { value: 'on', label: say.theSessionOfOneDay },
+            ]}
+          />
+        }
       />
       {typeof about === 'object' && (
         <>
           {' '}
           <DateField
-            aria-label="Day of the session"
+            aria-label={say.dayOfTheSession}
             dress="part"
             value={about.on}
             onChange={(on) => change({ about: { on } })}
@@ -67,8 +73,8 @@ function AboutPart({ draft, change, today }: TimingProps) {
 }
 
 const BY_SESSION = [
-  { value: 'before', label: 'some minutes before' },
-  { value: 'morning', label: 'that morning' },
+  { value: 'before', label: say.someMinutesBefore },
+  { value: 'morning', label: say.thatMorning },
 ];
 
 function WhenPart({ draft, change, today, wrong }: TimingProps) {
@@ -83,15 +89,15 @@ function WhenPart({ draft, change, today, wrong }: TimingProps) {
   };
   return (
     <ChoicePart
-      label="When it goes out"
+      label={say.whenItGoesOut}
       value={kindOf(timing)}
       invalid={wrong}
       onChange={(kind) => change({ timing: times[kind]! })}
       choices={[
         ...(isBySession ? BY_SESSION : []),
-        { value: 'now', label: isBySession ? 'now, for all to come' : 'now' },
-        ...(about === 'sessions' ? [] : [{ value: 'at', label: 'at a time' }]),
-        { value: 'draft', label: 'when I release it', hint: 'a draft' },
+        { value: 'now', label: isBySession ? say.nowForAllToCome : 'now' },
+        ...(about === 'sessions' ? [] : [{ value: 'at', label: say.atATime }]),
+        { value: 'draft', label: say.whenIReleaseIt, hint: say.aDraft },
       ]}
     />
   );
@@ -106,13 +112,13 @@ function AtPart({
     <>
       :{' '}
       <DateField
-        aria-label="Date"
+        aria-label={say.date}
         dress="part"
         value={at.date}
         onChange={(date) => change({ timing: { at: { ...at, date } } })}
       />{' '}
       <TimeField
-        aria-label="Time"
+        aria-label={say.time}
         dress="part"
         bells={bells}
         value={at.time}
@@ -129,25 +135,34 @@ function TimePart({ draft: { timing }, change, isOut }: TimingProps) {
   if ('before' in timing)
     return (
       <>
-        :{' '}
-        <NumberPart
-          wide
-          label="Minutes before"
-          value={String(timing.before)}
-          onChange={(typed) => change({ timing: { before: Number(typed.replaceAll(/\D/g, '')) } })}
-        />{' '}
-        minutes
+        <Said
+          as={say.minutesBeforeMinutes}
+          minutesBefore={
+            <NumberPart
+              wide
+              label={say.minutesBefore}
+              value={String(timing.before)}
+              onChange={(typed) =>
+                change({ timing: { before: Number(typed.replaceAll(/\D/g, '')) } })
+              }
+            />
+          }
+        />
       </>
     );
   return (
     <>
       {' '}
-      at{' '}
-      <TimeField
-        aria-label="Time in the morning"
-        dress="part"
-        value={timing.morning}
-        onChange={(morning) => change({ timing: { morning } })}
+      <Said
+        as={say.atTimeMorning}
+        timeMorning={
+          <TimeField
+            aria-label={say.timeInTheMorning}
+            dress="part"
+            value={timing.morning}
+            onChange={(morning) => change({ timing: { morning } })}
+          />
+        }
       />
     </>
   );
@@ -157,17 +172,21 @@ function AfterwardsPart({ draft, change }: TimingProps) {
   if (draft.about === 'link') return null;
   return (
     <>
-      , and when the session is over it{' '}
-      <ChoicePart
-        label="What becomes of it"
-        value={draft.afterwards}
-        marked={false}
-        onChange={(v) => change({ afterwards: v as PostDraft['afterwards'] })}
-        choices={[
-          { value: 'down', label: 'is taken down' },
-          { value: 'strike', label: 'is struck through' },
-          { value: 'stay', label: 'stays' },
-        ]}
+      <Said
+        as={say.andWhenTheSession}
+        becomes={
+          <ChoicePart
+            label={say.whatBecomesOfIt}
+            value={draft.afterwards}
+            marked={false}
+            onChange={(v) => change({ afterwards: v as PostDraft['afterwards'] })}
+            choices={[
+              { value: 'down', label: say.isTakenDown },
+              { value: 'strike', label: say.isStruckThrough },
+              { value: 'stay', label: say.stays },
+            ]}
+          />
+        }
       />
     </>
   );
@@ -177,16 +196,20 @@ function PinnedPart({ draft, change }: TimingProps) {
   if (!draft.places.some((p) => p.kind === 'stream')) return null;
   return (
     <>
-      . On streams it is{' '}
-      <ChoicePart
-        label="Pinned"
-        value={draft.pinned ? 'top' : 'order'}
-        marked={draft.pinned}
-        onChange={(v) => change({ pinned: v === 'top' })}
-        choices={[
-          { value: 'order', label: 'in order with the rest' },
-          { value: 'top', label: 'pinned on top' },
-        ]}
+      <Said
+        as={say.onStreamsItIs}
+        pinned={
+          <ChoicePart
+            label={say.pinned}
+            value={draft.pinned ? 'top' : 'order'}
+            marked={draft.pinned}
+            onChange={(v) => change({ pinned: v === 'top' })}
+            choices={[
+              { value: 'order', label: say.inOrderWithTheRest },
+              { value: 'top', label: say.pinnedOnTop },
+            ]}
+          />
+        }
       />
     </>
   );
@@ -201,11 +224,11 @@ export function TimingPart(props: TimingProps) {
       {isOut && draft.about === 'link' ? (
         <>
           {' '}
-          and is <b>out</b>
+          <Said as={say.andIsOut} strong={(text) => <b>{text}</b>} />
         </>
       ) : (
         <>
-          , goes out <WhenPart {...props} />
+          <Said as={say.goesOut} whenPart={<WhenPart {...props} />} />
         </>
       )}
       <TimePart {...props} />

@@ -1,5 +1,7 @@
 import { dateInWords, richOf, richToPlain, type RichText } from '@glen/core';
 import type { ClassItem, Post, Sent } from '@glen/contract';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Body = Sent<'addPost'>;
 export type PlaceDraft = NonNullable<Body['places']>[number];
@@ -28,7 +30,7 @@ export const firstKind = (hasSite: boolean): PlaceKind => (hasSite ? 'stream' : 
 export const newDraft = (c: ClassItem, hasSite: boolean): PostDraft => ({
   words: [],
   // Where a class has no period, the words about it vanish.
-  linkWords: 'Join {class}, period {period}',
+  linkWords: say.joinPeriod,
   about: 'link',
   timing: 'now',
   afterwards: 'stay',
@@ -112,22 +114,24 @@ export function buttonWords(
   { timing, about, places }: PostDraft,
   { dates, now }: { dates: number; now: At },
 ): string {
-  const where = places.length > 1 ? ` to ${places.length} places` : '';
-  if (timing === 'draft') return 'Keep the draft';
+  const where =
+    places.length > 1 ? fill(say.toPlacesCountPlaces, { placesCount: places.length }) : '';
+  if (timing === 'draft') return say.keepTheDraft;
   if (timing === 'now')
     return about === 'sessions' && dates > 1
-      ? `Post for ${dates} sessions now`
-      : `Post it now${where}`;
-  if ('at' in timing && isPast(timing.at, now)) return `That time is past: post it now${where}?`;
-  if ('at' in timing) return `Queue for ${dateInWords(timing.at.date)} ${timing.at.time}${where}`;
-  if (dates === 0) return 'No session ahead to post for';
-  return dates === 1 ? 'Queue 1 post' : `Queue ${dates} posts`;
+      ? fill(say.postForSessionsNow, { dates })
+      : fill(say.postItNow, { where });
+  if ('at' in timing && isPast(timing.at, now)) return fill(say.thatTimeIsPastPost, { where });
+  if ('at' in timing)
+    return fill(say.queueFor, { date: dateInWords(timing.at.date), time: timing.at.time, where });
+  if (dates === 0) return say.noSessionAheadToPost;
+  return dates === 1 ? say.queue1Post : fill(say.queuePosts, { dates });
 }
 
 /** What has been done once a new post is saved. */
 export function doneWords({ timing }: PostDraft): string {
-  if (timing === 'now') return 'Posted.';
-  return timing === 'draft' ? 'The draft is kept.' : 'Post queued.';
+  if (timing === 'now') return say.posted;
+  return timing === 'draft' ? say.theDraftIsKept : say.postQueued;
 }
 
 /** Words in a line. */

@@ -1,12 +1,13 @@
 import type { PlaceKind } from './draft.js';
+import * as say from './words.js';
 
 /** The kinds of place, as a sentence names them. */
 const KINDS: { value: PlaceKind; label: string; hint: string }[] = [
-  { value: 'stream', label: 'the class stream', hint: 'a post' },
-  { value: 'item', label: 'the course page', hint: 'an item of a section' },
-  { value: 'calendar', label: 'the course calendar', hint: 'an entry for each session' },
-  { value: 'mail', label: 'mail to everybody', hint: 'a letter to each' },
-  { value: 'by-hand', label: 'a place filled by hand', hint: 'Glen asks you then' },
+  { value: 'stream', label: say.theClassStream, hint: say.aPost },
+  { value: 'item', label: say.theCoursePage, hint: say.anItemOfASection },
+  { value: 'calendar', label: say.theCourseCalendar, hint: say.anEntryForEachSession },
+  { value: 'mail', label: say.mailToEverybody, hint: say.aLetterToEach },
+  { value: 'by-hand', label: say.aPlaceFilledByHand, hint: say.glenAsksYouThen },
 ];
 /** Those that can be chosen: without a course site or a mail service, what is filled by hand. */
 export const offeredKinds = ({ courseSite, mail }: { courseSite: boolean; mail: boolean }) =>

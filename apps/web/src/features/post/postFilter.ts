@@ -1,24 +1,25 @@
 import type { Post } from '@glen/contract';
 import { inALine } from './draft.js';
+import * as say from './words.js';
 
 /** Stands in a filter for everything. */
 export const ALL = 'all';
 
 export const STATES = [
-  ['out', 'Out'],
-  ['queued', 'Queued'],
-  ['draft', 'Drafts'],
-  ['failed', 'Failed'],
-  ['todo', 'By hand'],
-  ['over', 'Over or withdrawn'],
+  ['out', say.out],
+  ['queued', say.queued],
+  ['draft', say.drafts],
+  ['failed', say.failed],
+  ['todo', say.byHand],
+  ['over', say.overOrWithdrawn],
 ] as const;
 
 export const KINDS = [
-  ['stream', 'class streams'],
-  ['item', 'course pages'],
+  ['stream', say.classStreams],
+  ['item', say.coursePages],
   ['calendar', 'calendars'],
   ['mail', 'mail'],
-  ['by-hand', 'places filled by hand'],
+  ['by-hand', say.placesFilledByHand],
 ] as const;
 
 /** Which posts are looked at; `day` is a date or blank, ids are as text. */

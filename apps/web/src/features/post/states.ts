@@ -1,6 +1,8 @@
 import { dateInWords } from '@glen/core/light';
 import type { Post } from '@glen/contract';
 import type { Tone } from '../../ui/Chip.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Delivery = Post['deliveries'][number];
 type State = { tone: Tone; text: string };
@@ -9,16 +11,16 @@ const atTime = (due: Delivery['due']): string =>
   due ? ` ${dateInWords(due.date)} ${due.time}` : '';
 
 const STATE_OF_POST: Partial<Record<Post['state'], State>> = {
-  draft: { tone: 'careful', text: 'Draft: waits for you' },
-  over: { tone: 'plain', text: 'Over' },
+  draft: { tone: 'careful', text: say.draftWaitsForYou },
+  over: { tone: 'plain', text: say.over },
 };
 
 function queuedState({ tries, pending, due, places }: Post): State {
   const isMail = places.every((place) => place.kind === 'mail');
   if (tries > 0)
-    return { tone: 'careful', text: isMail ? 'Waits for the mail' : 'Waits for the course site' };
-  if (pending) return { tone: 'inform', text: 'Going out' };
-  return { tone: 'inform', text: `Goes out${atTime(due)}` };
+    return { tone: 'careful', text: isMail ? say.waitsForTheMail : say.waitsForTheCourseSite };
+  if (pending) return { tone: 'inform', text: say.goingOut };
+  return { tone: 'inform', text: fill(say.goesOutTime, { time: atTime(due) }) };
 }
 
 /** How a post stands, as a whole. */
@@ -27,20 +29,20 @@ export function postState(post: Post): State {
   switch (state) {
     case 'withdrawn':
       return pending
-        ? { tone: 'careful', text: 'Being taken down' }
-        : { tone: 'plain', text: 'Withdrawn' };
+        ? { tone: 'careful', text: say.beingTakenDown }
+        : { tone: 'plain', text: say.withdrawn };
     case 'failed':
       return deliveries.some((d) => d.state === 'failed')
-        ? { tone: 'wrong', text: 'Failed' }
-        : { tone: 'careful', text: 'Gone from the site' };
+        ? { tone: 'wrong', text: say.failed }
+        : { tone: 'careful', text: say.goneFromTheSite };
     case 'todo': {
       const isLate = deliveries.some((d) => d.overdue);
-      return { tone: isLate ? 'wrong' : 'careful', text: 'To do by hand' };
+      return { tone: isLate ? 'wrong' : 'careful', text: say.toDoByHand };
     }
     case 'out':
       return pending
-        ? { tone: 'careful', text: 'Out, change under way' }
-        : { tone: 'well', text: 'Out' };
+        ? { tone: 'careful', text: say.outChangeUnderWay }
+        : { tone: 'well', text: say.out };
     case 'queued':
       return queuedState(post);
     default:
@@ -49,13 +51,13 @@ export function postState(post: Post): State {
 }
 
 const STATE_OF_DELIVERY: Partial<Record<Delivery['state'], State>> = {
-  draft: { tone: 'careful', text: 'draft' },
-  struck: { tone: 'plain', text: 'struck through' },
-  gone: { tone: 'plain', text: 'taken down' },
-  failed: { tone: 'wrong', text: 'failed' },
-  missing: { tone: 'careful', text: 'not there any more' },
-  done: { tone: 'well', text: 'done by hand' },
-  takedown: { tone: 'careful', text: 'by hand: to take down' },
+  draft: { tone: 'careful', text: say.draft },
+  struck: { tone: 'plain', text: say.struckThrough },
+  gone: { tone: 'plain', text: say.takenDown },
+  failed: { tone: 'wrong', text: say.failed2 },
+  missing: { tone: 'careful', text: say.notThereAnyMore },
+  done: { tone: 'well', text: say.doneByHand },
+  takedown: { tone: 'careful', text: say.byHandToTakeDown },
 };
 
 type PlaceKind = Post['places'][number]['kind'];
@@ -63,22 +65,22 @@ type PlaceKind = Post['places'][number]['kind'];
 function queuedDelivery({ tries, pending, due }: Delivery, kind: PlaceKind): State {
   const byHand = kind === 'by-hand';
   if (tries > 0)
-    return { tone: 'careful', text: kind === 'mail' ? 'waits for the mail' : 'waits for the site' };
-  if (pending) return { tone: 'inform', text: 'going out' };
-  return { tone: 'inform', text: `${byHand ? 'by hand' : 'queued'}${atTime(due)}` };
+    return { tone: 'careful', text: kind === 'mail' ? say.waitsForTheMail2 : say.waitsForTheSite };
+  if (pending) return { tone: 'inform', text: say.goingOut2 };
+  return { tone: 'inform', text: `${byHand ? say.byHand2 : 'queued'}${atTime(due)}` };
 }
 
 function toDo({ overdue, outSince }: Delivery): State {
   const tone = overdue ? 'wrong' : 'careful';
-  if (outSince !== null) return { tone, text: 'by hand: to change' };
-  return { tone, text: overdue ? 'by hand: overdue' : 'by hand: to do' };
+  if (outSince !== null) return { tone, text: say.byHandToChange };
+  return { tone, text: overdue ? say.byHandOverdue : say.byHandToDo };
 }
 
 /** Letters that have been written go out by themselves. */
 function sentState({ letters }: Delivery): State {
-  if (letters && letters.refused.length > 0) return { tone: 'careful', text: 'sent, not to all' };
-  if (letters && letters.waiting > 0) return { tone: 'inform', text: 'going out' };
-  return { tone: 'well', text: 'sent' };
+  if (letters && letters.refused.length > 0) return { tone: 'careful', text: say.sentNotToAll };
+  if (letters && letters.waiting > 0) return { tone: 'inform', text: say.goingOut2 };
+  return { tone: 'well', text: say.sent };
 }
 
 /** How it stands at one place. */
@@ -88,10 +90,10 @@ export function deliveryState(d: Delivery, kind: PlaceKind): State {
       return queuedDelivery(d, kind);
     case 'out':
       if (kind === 'mail') return sentState(d);
-      if (d.pending) return { tone: 'careful', text: 'change under way' };
+      if (d.pending) return { tone: 'careful', text: say.changeUnderWay };
       return d.session?.status === 'cancelled'
-        ? { tone: 'plain', text: 'says that it is cancelled' }
-        : { tone: 'well', text: 'out' };
+        ? { tone: 'plain', text: say.saysThatItIsCancelled }
+        : { tone: 'well', text: say.out2 };
     case 'todo':
       return toDo(d);
     default:
@@ -100,24 +102,22 @@ export function deliveryState(d: Delivery, kind: PlaceKind): State {
 }
 
 function aboutInWords(about: Post['about']): string {
-  if (about === 'link') return 'The lasting link';
-  return about === 'sessions' ? 'Each session' : `The session of ${dateInWords(about.on)}`;
+  if (about === 'link') return say.theLastingLink2;
+  return about === 'sessions'
+    ? say.eachSession2
+    : fill(say.theSessionOf, { date: dateInWords(about.on) });
 }
 
 function timingInWords(timing: Post['timing']): string {
-  if (timing === 'now') return 'at once';
-  if (timing === 'draft') return 'when released';
+  if (timing === 'now') return say.atOnce;
+  if (timing === 'draft') return say.whenReleased;
   if ('at' in timing) return `${dateInWords(timing.at.date)} ${timing.at.time}`;
-  if ('before' in timing) return `${timing.before} minutes before`;
-  return `that morning at ${timing.morning}`;
+  if ('before' in timing) return fill(say.minutesBefore2, { before: timing.before });
+  return fill(say.thatMorningAt, { morning: timing.morning });
 }
 
-const AFTERWARDS: Record<Post['afterwards'], string> = {
-  stay: '',
-  down: ', taken down after',
-  strike: ', struck through after',
-};
+const AFTERWARDS: Record<Post['afterwards'], string> = say.afterwards;
 
 /** When and what about, in half a sentence. */
 export const planInWords = ({ about, timing, afterwards, pinned }: Post): string =>
-  `${aboutInWords(about)}, ${timingInWords(timing)}${AFTERWARDS[afterwards]}${pinned ? ', pinned' : ''}`;
+  `${aboutInWords(about)}, ${timingInWords(timing)}${AFTERWARDS[afterwards]}${pinned ? say.pinned2 : ''}`;

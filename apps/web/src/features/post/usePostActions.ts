@@ -4,13 +4,13 @@ import { api, problemOf } from '../../app/api.js';
 import { offerWayBack } from '../../app/undo.js';
 import { wayBack } from '../../app/wayBack.js';
 import { releasedBody } from './draft.js';
+import * as say from './words.js';
 
 /** Where somebody was faster, the list shows how it stands now; it is only to be pressed again. */
 function tell(error: unknown): void {
   const problem = problemOf(error);
   if (!problem) return;
-  const faster =
-    'Somebody changed this post just now. It is shown as it stands; press again if you still want to.';
+  const faster = say.somebodyChangedThisPostJust;
   toast.error(problem.status === 409 ? faster : problem.title);
 }
 
@@ -27,9 +27,7 @@ export function usePostActions(post: Post) {
       const { data, error } = await withdraw({ params, body: { version } });
       if (!data) return tell(error);
       const back = { version: data.post.version };
-      offerWayBack('The post is being taken down.', [
-        wayBack('restorePost', { params, body: back }),
-      ]);
+      offerWayBack(say.thePostIsBeingTaken, [wayBack('restorePost', { params, body: back })]);
     },
     putBack: async (): Promise<void> => tell((await restore({ params, body: { version } })).error),
     release: async (): Promise<void> =>

@@ -4,6 +4,7 @@ import { ChoicePart } from '../../ui/choices.js';
 import { DateField } from '../../ui/DateField.js';
 import { TimeField } from '../../ui/TimeField.js';
 import { useBells } from '../school/useBells.js';
+import * as say from './words.js';
 
 type Kind = 'now' | 'begins' | 'time';
 
@@ -19,7 +20,7 @@ function OwnTime({ at, onChange }: { at: string; onChange: (at: string) => void 
     <>
       {' '}
       <DateField
-        aria-label="Day to come"
+        aria-label={say.dayToCome}
         dress="part"
         value={date}
         onChange={(picked) => {
@@ -27,7 +28,7 @@ function OwnTime({ at, onChange }: { at: string; onChange: (at: string) => void 
         }}
       />{' '}
       <TimeField
-        aria-label="Time to come"
+        aria-label={say.timeToCome}
         dress="part"
         bells={bells}
         value={time}
@@ -60,21 +61,21 @@ export function MomentPart({
   return (
     <>
       <ChoicePart
-        label="At what time"
+        label={say.atWhatTime}
         value={kind}
         onChange={(v) => onChange(addressOf[v as Kind])}
         choices={[
-          { value: 'now', label: 'now' },
+          { value: 'now', label: say.now },
           ...(next
             ? [
                 {
                   value: 'begins',
-                  label: 'when the next session begins',
+                  label: say.whenTheNextSessionBegins,
                   hint: `${dateInWords(next.date)} ${next.time}`,
                 },
               ]
             : []),
-          { value: 'time', label: 'at a time to come' },
+          { value: 'time', label: say.atATimeToCome },
         ]}
       />
       {kind === 'time' && <OwnTime at={at} onChange={onChange} />}

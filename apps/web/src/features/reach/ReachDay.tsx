@@ -12,6 +12,9 @@ import { Empty } from '../../ui/States.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { SiteTrouble } from './SiteTrouble.js';
 import { VERDICTS } from './verdicts.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type OfDay = Answer<'reachOfDay'>;
 type OfLink = OfDay['links'][number];
@@ -19,11 +22,11 @@ type OfLink = OfDay['links'][number];
 /** In the order in which they need thought. */
 const ORDER = ['leak', 'stale', 'none', 'several', 'unproven', 'clear'] as const;
 
-const countInWords = (n: number): string => (n === 1 ? '1 person' : `${n} people`);
+const countInWords = (n: number): string => (n === 1 ? say.person : fill(say.nPeople, { n }));
 
 function Counts({ counts }: Pick<OfLink, 'counts'>) {
   const said = ORDER.filter((verdict) => counts[verdict] > 0);
-  if (said.length === 0) return <span className="text-soft">It is for nobody yet.</span>;
+  if (said.length === 0) return <span className="text-soft">{say.itIsForNobodyYet}</span>;
   return (
     <span className="flex flex-wrap gap-x-4">
       {said.map((verdict) => {
@@ -45,7 +48,7 @@ function LinkOfDay({ link }: { link: OfLink }) {
   return (
     <li className="flex items-start gap-3 border-t border-line py-2.5">
       <span className="mt-0.5 w-12 shrink-0 font-mono text-sm">
-        {session?.time ?? <span aria-label="No session">–</span>}
+        {session?.time ?? <span aria-label={say.noSession}>–</span>}
       </span>
       <span className="mt-0.5">
         <Pennant pennant={pennant} size="small" />
@@ -55,7 +58,7 @@ function LinkOfDay({ link }: { link: OfLink }) {
           <Link className="hover:underline" to={`/posts/reach?link=${linkId}${moment}`}>
             {name}
           </Link>
-          {session?.over && <span className="text-sm text-soft"> · over</span>}
+          {session?.over && <span className="text-sm text-soft"> {say.over}</span>}
         </p>
         <p className="text-sm">
           <Counts counts={link.counts} />
@@ -87,16 +90,16 @@ function LinksOfDay({ title, links }: ListProps) {
 function Lists({ day }: { day: OfDay }) {
   const trouble = day.links.find((link) => link.trouble !== null)?.trouble ?? null;
   if (day.links.length === 0)
-    return <Empty title="No links yet">Those of class periods that you host stand here.</Empty>;
+    return <Empty title={say.noLinksYet}>{say.thoseOfClassPeriods}</Empty>;
   return (
     <>
       <SiteTrouble trouble={trouble} />
       <LinksOfDay
-        title="For the day’s sessions, the worst first"
+        title={say.forTheDaysSessions}
         links={day.links.filter((link) => link.session !== null)}
       />
       <LinksOfDay
-        title="Without a session that day"
+        title={say.withoutASessionThatDay}
         links={day.links.filter((link) => link.session === null)}
       />
     </>
@@ -118,25 +121,30 @@ export function ReachDay({ date, links, go }: ReachDayProps) {
   const shown = date || day?.date || '';
   return (
     <Screen margin={day && <Margin notes={withReach([], day.links)} onAction={act} />}>
-      <ScreenTitle tab="Who sees which of all my links">Who sees which link</ScreenTitle>
+      <ScreenTitle tab={say.whoSeesWhichOfAll}>{say.whoSeesWhichLink}</ScreenTitle>
       <p className="mt-1 mb-4 text-lg leading-sentence">
-        For{' '}
-        <ChoicePart
-          label="Link"
-          value=""
-          onChange={(link) => go({ link, day: '' })}
-          choices={links}
+        <Said
+          as={say.forLinkOnDayShown}
+          link={
+            <ChoicePart
+              label={say.link}
+              value=""
+              onChange={(link) => go({ link, day: '' })}
+              choices={links}
+            />
+          }
+          day={
+            <DateField
+              aria-label={say.day}
+              dress="part"
+              value={shown}
+              onChange={(to) => {
+                if (to) go({ day: to });
+              }}
+            />
+          }
+          shown={shown && <span className="sr-only">{dateInWords(shown, 'long')}</span>}
         />
-        , on{' '}
-        <DateField
-          aria-label="Day"
-          dress="part"
-          value={shown}
-          onChange={(to) => {
-            if (to) go({ day: to });
-          }}
-        />{' '}
-        {shown && <span className="sr-only">{dateInWords(shown, 'long')}</span>}.
       </p>
       <Loaded asked={{ ...asked, data: day }} isPart>
         {(of) => <Lists day={of} />}

@@ -1,12 +1,10 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { VERDICTS, markAt, type Mark, type Person, type Place, type Reach } from './verdicts.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
-const STATE_WORDS: Record<Place['state'], string> = {
-  right: '',
-  old: 'old link · ',
-  other: 'other door · ',
-};
+const STATE_WORDS: Record<Place['state'], string> = say.stateWords;
 
 /** In pixels: with these forty students fit beside the names of the places. */
 const NAMES = 224;
@@ -34,7 +32,11 @@ const NamesRow = ({ people, places, link }: Reach) => (
       scope="col"
       className="sticky left-0 z-10 bg-paper pr-2 pb-1 text-left align-bottom font-semibold"
     >
-      {people.length} people, {places.length} {places.length === 1 ? 'place' : 'places'}
+      {fill(say.peopleCountPeoplePlacesCountWhat, {
+        peopleCount: people.length,
+        placesCount: places.length,
+        what: places.length === 1 ? say.place : say.places,
+      })}
     </th>
     {people.map((p) => (
       <th key={p.id} scope="col" className="h-32 p-0 align-bottom font-normal">
@@ -56,7 +58,7 @@ const InAllRow = ({ people }: { people: Person[] }) => (
       scope="row"
       className="sticky left-0 z-10 border-y border-edge bg-paper py-0.5 pr-2 text-left font-semibold"
     >
-      In all
+      {say.inAll}
     </th>
     {people.map((p) => (
       <MarkCell
@@ -100,8 +102,8 @@ function PlaceRow({ place, people, classTitle }: PlaceRowProps) {
         <span className="text-xs text-soft">
           {' '}
           {STATE_WORDS[state]}
-          {title || 'the link'}
-          {ours ? '' : ' · not put there by Glen'}
+          {title || say.theLink}
+          {ours ? '' : say.notPutThereByGlen}
         </span>
       </th>
       {people.map((p) => (
@@ -123,15 +125,13 @@ export function ReachGrid({ reach }: { reach: Reach }) {
       className="relative overflow-x-auto pb-1"
       tabIndex={0}
       role="group"
-      aria-label="Students and places"
+      aria-label={say.studentsAndPlaces}
     >
       <table
         className="table-fixed border-separate border-spacing-0 text-fine"
         style={{ width: NAMES + people.length * COLUMN }}
       >
-        <caption className="sr-only">
-          Who sees which link: a column for each student, a row for each place
-        </caption>
+        <caption className="sr-only">{say.whoSeesWhichLinkA}</caption>
         <colgroup>
           <col style={{ width: NAMES }} />
           {people.map((p) => (

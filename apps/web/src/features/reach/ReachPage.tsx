@@ -14,31 +14,28 @@ import { SiteTrouble } from './SiteTrouble.js';
 import { useReach } from './useReach.js';
 import { useRemedies } from './useRemedies.js';
 import type { Reach } from './verdicts.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 const nameOf = (link: LinkRow): string =>
   link.main ? link.classTitle : `${link.classTitle}: ${link.label}`;
 
 /** All of them as one, then each. */
 const choicesOf = (links: LinkRow[]) => [
-  { value: '', label: 'all my links' },
+  { value: '', label: say.allMyLinks },
   ...links.map((l) => ({ value: String(l.id), label: nameOf(l) })),
 ];
 
 const NoLinks = () => (
   <Screen>
-    <Empty title="No links yet">
-      Once the office puts you down for a class period, its reach stands here.
-    </Empty>
+    <Empty title={say.noLinksYet}>{say.onceTheOfficePutsYou}</Empty>
   </Screen>
 );
 
 function Grid({ reach }: { reach: Reach }) {
   if (reach.people.length === 0)
-    return (
-      <Empty title="Nobody is meant to see it">
-        Its audience is empty, and nobody reads it by chance.
-      </Empty>
-    );
+    return <Empty title={say.nobodyIsMeantToSee}>{say.itsAudienceIsEmpty}</Empty>;
   return (
     <>
       <ReachGrid reach={reach} />
@@ -50,23 +47,28 @@ function Grid({ reach }: { reach: Reach }) {
 function Sentence({ links, linkId, at, go, asked }: ReturnType<typeof useReach>) {
   return (
     <p className="mt-1 mb-4 text-lg leading-sentence">
-      For{' '}
-      {links && linkId !== undefined && (
-        <ChoicePart
-          label="Link"
-          value={String(linkId)}
-          onChange={(link) => go({ link })}
-          choices={choicesOf(links)}
-        />
-      )}
-      ,{' '}
-      <MomentPart
-        at={at}
-        next={asked.data?.next ?? null}
-        shown={asked.data?.at}
-        onChange={(to) => go({ at: to })}
+      <Said
+        as={say.forLinksMomentPart}
+        links={
+          links &&
+          linkId !== undefined && (
+            <ChoicePart
+              label={say.link}
+              value={String(linkId)}
+              onChange={(link) => go({ link })}
+              choices={choicesOf(links)}
+            />
+          )
+        }
+        momentPart={
+          <MomentPart
+            at={at}
+            next={asked.data?.next ?? null}
+            shown={asked.data?.at}
+            onChange={(to) => go({ at: to })}
+          />
+        }
       />
-      .
     </p>
   );
 }
@@ -84,8 +86,10 @@ function useUnreachedNotes(classId: number | undefined): Note[] {
     {
       severity: 'careful',
       title:
-        people.length === 1 ? 'Letters do not reach one' : `Letters do not reach ${people.length}`,
-      text: `${names}: mend the address at People, or tell them another way.`,
+        people.length === 1
+          ? say.lettersDoNotReachOne
+          : fill(say.lettersDoNotReach, { peopleCount: people.length }),
+      text: fill(say.mendTheAddressAtPeople, { names }),
     },
   ];
 }
@@ -111,7 +115,7 @@ export default function ReachPage() {
         )
       }
     >
-      <ScreenTitle tab="Who sees which link" />
+      <ScreenTitle tab={say.whoSeesWhichLink} />
       <Sentence {...looking} />
       <Loaded asked={asked} isPart>
         {(reach) => (

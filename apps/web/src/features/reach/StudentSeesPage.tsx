@@ -12,14 +12,15 @@ import { MomentPart } from './MomentPart.js';
 import { SiteTrouble } from './SiteTrouble.js';
 import { StudentsBoard } from './StudentsBoard.js';
 import { useStudentSees } from './useStudentSees.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Looking = ReturnType<typeof useStudentSees>;
 
 const NoStudents = () => (
   <Screen>
-    <Empty title="No students yet">
-      Once one of your class periods has a roll, you can look with the eyes of each of them.
-    </Empty>
+    <Empty title={say.noStudentsYet}>{say.onceOneOfYourClass}</Empty>
   </Screen>
 );
 
@@ -35,7 +36,7 @@ function StudentMargin({ reach, personId, classPeriod }: Looking) {
             className={buttonClass('link')}
             to={`/posts/reach?link=${classPeriod.class.link.id}`}
           >
-            Who else sees it
+            {say.whoElseSeesIt}
           </Link>
         )}
       </p>
@@ -48,29 +49,33 @@ function Sentence({ classes = [], classId, classPeriod, personId, at, go, ...res
     <p className="mt-1 mb-4 text-lg leading-sentence">
       {classPeriod && personId !== undefined && (
         <ChoicePart
-          label="Student"
+          label={say.student}
           value={String(personId)}
           onChange={(person) => go({ person })}
           choices={classPeriod.roll.map((p) => ({ value: String(p.id), label: p.name }))}
         />
       )}{' '}
-      in{' '}
-      {classId !== undefined && (
-        <ChoicePart
-          label="Class period"
-          value={String(classId)}
-          onChange={(to) => go({ class: to, person: '' })}
-          choices={classes.map((c) => ({ value: String(c.id), label: classTitle(c) }))}
-        />
-      )}{' '}
-      sees,{' '}
-      <MomentPart
-        at={at}
-        next={rest.reach?.next ?? null}
-        shown={rest.asked.data?.at}
-        onChange={(to) => go({ at: to })}
+      <Said
+        as={say.inClassIdSeesMomentPart}
+        classId={
+          classId !== undefined && (
+            <ChoicePart
+              label={say.classPeriod}
+              value={String(classId)}
+              onChange={(to) => go({ class: to, person: '' })}
+              choices={classes.map((c) => ({ value: String(c.id), label: classTitle(c) }))}
+            />
+          )
+        }
+        momentPart={
+          <MomentPart
+            at={at}
+            next={rest.reach?.next ?? null}
+            shown={rest.asked.data?.at}
+            onChange={(to) => go({ at: to })}
+          />
+        }
       />
-      :
     </p>
   );
 }
@@ -85,12 +90,12 @@ const Elsewhere = ({ seen: { siteAddress, person }, classId }: ElsewhereProps) =
   <p className="mb-3 flex flex-wrap gap-3">
     {siteAddress && (
       <a className={buttonClass()} href={siteAddress} target="_blank" rel="noreferrer">
-        The course site itself
+        {say.theCourseSiteItself}
       </a>
     )}
     {classId !== undefined && (
       <Link className={buttonClass()} to={`/classes/${classId}/entry?as=${person.id}`}>
-        Try the door as {person.name}
+        {fill(say.tryTheDoorAs, { person: person.name })}
       </Link>
     )}
   </p>
@@ -103,7 +108,7 @@ export default function StudentSeesPage() {
   if (classes?.length === 0) return <NoStudents />;
   return (
     <Screen margin={reach && <StudentMargin {...looking} />}>
-      <ScreenTitle tab="What a student sees" />
+      <ScreenTitle tab={say.whatAStudentSees} />
       <Sentence {...looking} />
       <Loaded asked={asked} isPart>
         {(seen) => (

@@ -2,12 +2,14 @@ import type { ReactNode } from 'react';
 import { addMinutes, dateInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import { RichWords } from '../../ui/RichWords.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Seen = Answer<'studentSees'>;
 
 const Words = ({ html, struck }: { html: string; struck: boolean }) => (
   <>
-    {struck && <p className="text-md text-soft">It is over.</p>}
+    {struck && <p className="text-md text-soft">{say.itIsOver}</p>}
     {html !== '' && <RichWords html={html} className={struck ? 'text-soft line-through' : ''} />}
   </>
 );
@@ -41,7 +43,7 @@ interface PartProps {
   children: ReactNode;
 }
 
-const Part = ({ title, none = 'Nothing there.', isEmpty, children }: PartProps) => (
+const Part = ({ title, none = say.nothingThere, isEmpty, children }: PartProps) => (
   <>
     <h2 className="mt-5 mb-1.5 text-xl">{title}</h2>
     {isEmpty ? <p className="text-soft">{none}</p> : children}
@@ -49,7 +51,7 @@ const Part = ({ title, none = 'Nothing there.', isEmpty, children }: PartProps) 
 );
 
 const Doors = ({ doors }: Seen) => (
-  <Part title="Doors of the day" none="None." isEmpty={doors.length === 0}>
+  <Part title={say.doorsOfTheDay} none={say.none} isEmpty={doors.length === 0}>
     <ul className="grid gap-1">
       {doors.map(({ id, status, time, title, opens }) => {
         const isCancelled = status === 'cancelled';
@@ -60,7 +62,7 @@ const Doors = ({ doors }: Seen) => (
           >
             <span className="font-mono">{time}</span>
             <span>{title}</span>
-            {!isCancelled && <span className="text-soft">opens {opens}</span>}
+            {!isCancelled && <span className="text-soft">{fill(say.opens, { opens })}</span>}
           </li>
         );
       })}
@@ -69,14 +71,14 @@ const Doors = ({ doors }: Seen) => (
 );
 
 const Stream = ({ posts }: Seen) => (
-  <Part title="Class stream" isEmpty={posts.length === 0}>
+  <Part title={say.classStream} isEmpty={posts.length === 0}>
     <ul className="grid gap-2">
       {posts.map((post, i) => (
         <li
           key={i}
           className={`rounded-small border p-3 ${post.pinned ? 'border-ink' : 'border-edge'}`}
         >
-          {post.pinned && <p className="text-sm text-soft">Pinned on top</p>}
+          {post.pinned && <p className="text-sm text-soft">{say.pinnedOnTop}</p>}
           <Words {...post} />
         </li>
       ))}
@@ -88,7 +90,7 @@ const Section = ({ title, items }: Seen['sections'][number]) => (
   <section aria-label={title}>
     <h3 className="mt-2 font-semibold">{title}</h3>
     {items.length === 0 ? (
-      <p className="text-soft">Nothing in it.</p>
+      <p className="text-soft">{say.nothingInIt}</p>
     ) : (
       <ul className="grid gap-1 pl-4">
         {items.map((item, i) => (
@@ -103,7 +105,7 @@ const Section = ({ title, items }: Seen['sections'][number]) => (
 );
 
 const CoursePage = ({ sections }: Seen) => (
-  <Part title="Course page" isEmpty={sections.length === 0}>
+  <Part title={say.coursePage} isEmpty={sections.length === 0}>
     {sections.map((section, i) => (
       <Section key={i} {...section} />
     ))}
@@ -114,7 +116,7 @@ const minutesBetween = (start: string, end: string): number =>
   Math.round((Date.parse(end) - Date.parse(start)) / 60000);
 
 const Calendar = ({ events }: Seen) => (
-  <Part title="Calendar" isEmpty={events.length === 0}>
+  <Part title={say.calendar} isEmpty={events.length === 0}>
     <ul className="grid gap-1">
       {events.map((event, i) => {
         const { date, time, start, end } = event;
@@ -137,7 +139,7 @@ const Calendar = ({ events }: Seen) => (
 /** All that one student sees of a class period, place by place. */
 export const StudentsBoard = ({ seen }: { seen: Seen }) => (
   <section
-    aria-label={`As ${seen.person.name} sees it`}
+    aria-label={fill(say.asSeesIt, { person: seen.person.name })}
     className="max-w-2xl rounded-big border border-line bg-sheet px-5 pb-5"
   >
     <Doors {...seen} />

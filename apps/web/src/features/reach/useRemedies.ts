@@ -7,11 +7,13 @@ import { offerUndo } from '../../app/undo.js';
 import { useNoteActions } from '../../app/useNoteActions.js';
 import { useServices } from '../../app/useServices.js';
 import type { Reach } from './verdicts.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** A post that brings a link to those it is for, in a few plain words. */
 const bodyFor = (link: Reach['link']): Sent<'addPost'> => ({
   words: '',
-  linkWords: link.main ? 'Join {class}' : `${link.label}: your door`,
+  linkWords: link.main ? say.joinClass : fill(say.yourDoor, { link: link.label }),
   places: [
     {
       classId: link.classId,
@@ -24,7 +26,7 @@ const bodyFor = (link: Reach['link']): Sent<'addPost'> => ({
 
 function sayWhy(error: unknown): void {
   const problem = problemOf(error);
-  toast.error(problem?.errors?.[0]?.message ?? problem?.title ?? 'That did not work.');
+  toast.error(problem?.errors?.[0]?.message ?? problem?.title ?? say.thatDidNotWork);
 }
 
 /** What mends reach at one press; each can be taken back. */
@@ -39,7 +41,7 @@ export function useRemedies(link: Reach['link'] | undefined): (action: NoteActio
       params: { classId: to.classId },
       body: bodyFor(to),
     }).unwrap();
-    offerUndo('Posted.', () =>
+    offerUndo(say.posted, () =>
       withdraw({ params: { postId: post.id }, body: { version: post.version } }).unwrap(),
     );
   };

@@ -1,4 +1,5 @@
 import type { Answer } from '@glen/contract';
+import * as say from './words.js';
 
 export type Reach = Answer<'reach'>;
 export type Person = Reach['people'][number];
@@ -12,22 +13,22 @@ export interface Mark {
 }
 
 export const VERDICTS: Record<Person['verdict'], Mark> = {
-  clear: { mark: '●', dress: 'text-moss-deep', words: 'exactly one right link' },
-  none: { mark: '○', dress: 'text-berry-deep', words: 'no link' },
-  stale: { mark: '✕', dress: 'text-berry-deep', words: 'an old link' },
-  several: { mark: '◆', dress: 'text-gorse-deep', words: 'two doors for the same' },
-  unproven: { mark: '◐', dress: 'text-gorse-deep', words: 'by hand only' },
-  leak: { mark: '!', dress: 'text-berry-deep font-bold', words: 'not for them' },
-  'not-for-them': { mark: '', dress: '', words: 'not for them, and they see nothing' },
+  clear: { mark: '●', dress: 'text-moss-deep', words: say.exactlyOneRightLink },
+  none: { mark: '○', dress: 'text-berry-deep', words: say.noLink },
+  stale: { mark: '✕', dress: 'text-berry-deep', words: say.anOldLink },
+  several: { mark: '◆', dress: 'text-gorse-deep', words: say.twoDoorsForTheSame },
+  unproven: { mark: '◐', dress: 'text-gorse-deep', words: say.byHandOnly },
+  leak: { mark: '!', dress: 'text-berry-deep font-bold', words: say.notForThem },
+  'not-for-them': { mark: '', dress: '', words: say.notForThemAndThey },
 };
 
 /** What one person sees at one place. */
 export function markAt(person: Person, place: Place): Mark {
-  if (!person.places.includes(place.id)) return { mark: '', dress: '', words: 'sees nothing here' };
+  if (!person.places.includes(place.id)) return { mark: '', dress: '', words: say.seesNothingHere };
   if (person.verdict === 'leak' && place.state === 'right') return VERDICTS.leak;
-  if (place.state === 'old') return { ...VERDICTS.stale, words: 'an old link here' };
-  if (place.state === 'other') return { ...VERDICTS.several, words: 'another door here' };
+  if (place.state === 'old') return { ...VERDICTS.stale, words: say.anOldLinkHere };
+  if (place.state === 'other') return { ...VERDICTS.several, words: say.anotherDoorHere };
   return place.proven
-    ? { ...VERDICTS.clear, words: 'the right link here' }
-    : { ...VERDICTS.unproven, words: 'the right link here, by hand' };
+    ? { ...VERDICTS.clear, words: say.theRightLinkHere }
+    : { ...VERDICTS.unproven, words: say.theRightLinkHereBy };
 }

@@ -5,6 +5,8 @@ import { api, problemOf } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { AfterLessonForm, SEEN_BY } from './AfterLessonForm.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Thing = Answer<'afterLesson'>['things'][number];
 
@@ -27,7 +29,7 @@ function Title({ thing: { id, kind, title, address, minutes } }: { thing: Thing 
         </a>
       )}
       {kind === 'recording' && minutes !== null && (
-        <span className="text-sm text-soft"> recording, {minutes} min</span>
+        <span className="text-sm text-soft"> {fill(say.recordingMin, { minutes })}</span>
       )}
     </>
   );
@@ -48,18 +50,14 @@ function Removing({ thing, of, onDone }: RowProps & { onDone: () => void }) {
     <div
       className="mt-2 rounded-small bg-berry-tint p-3"
       role="group"
-      aria-label={`Take ${title} away`}
+      aria-label={fill(say.takeAway, { title })}
     >
-      <p>
-        {kind === 'recording'
-          ? 'Nobody will find it any more, and the video service deletes it. Nothing brings it back.'
-          : 'Nobody will find it any more, and nothing brings it back.'}
-      </p>
+      <p>{kind === 'recording' ? say.nobodyWillFindItAny : say.nobodyWillFindItAnyMore}</p>
       <div className="mt-2 flex flex-wrap gap-2">
         <Button kind="danger" disabled={isLoading} onClick={send}>
-          Take it away
+          {say.takeItAway}
         </Button>
-        <Button onClick={onDone}>Leave it there</Button>
+        <Button onClick={onDone}>{say.leaveItThere}</Button>
       </div>
       {error && <FieldError>{problemOf(error)?.title}</FieldError>}
     </div>
@@ -78,7 +76,7 @@ function Row({ thing, of, mayEdit }: RowProps & { mayEdit: boolean }) {
           <Title thing={thing} />
           {words && <span className="block whitespace-pre-line">{words}</span>}
           <span className="block text-sm text-soft">
-            {SEEN_BY[seenBy]}, until {dateInWords(until)}
+            {fill(say.seenByUntilDate, { seenBy: SEEN_BY[seenBy], date: dateInWords(until) })}
             {by !== null && ` · ${by}`}
           </span>
         </span>
@@ -86,19 +84,19 @@ function Row({ thing, of, mayEdit }: RowProps & { mayEdit: boolean }) {
           <span className="flex gap-3">
             <Button
               kind="link"
-              aria-label={`Change ${thing.title}`}
+              aria-label={fill(say.changeThing, { thing: thing.title })}
               aria-expanded={open === 'change'}
               onClick={() => toggle('change')}
             >
-              Change
+              {say.change}
             </Button>
             <Button
               kind="danger-link"
-              aria-label={`Take ${thing.title} away`}
+              aria-label={fill(say.takeAwayThing, { thing: thing.title })}
               aria-expanded={open === 'remove'}
               onClick={() => toggle('remove')}
             >
-              Take away…
+              {say.takeAwayDots}
             </Button>
           </span>
         )}
@@ -119,21 +117,17 @@ export function AfterLesson(of: OfDate) {
   if (!data) return null;
   const { things, mayEdit } = data;
   return (
-    <section className="mt-8 print:hidden" aria-label="After the lesson">
-      <h2 className="mb-1 text-lg">After the lesson</h2>
+    <section className="mt-8 print:hidden" aria-label={say.afterTheLesson}>
+      <h2 className="mb-1 text-lg">{say.afterTheLesson}</h2>
       <p className="mb-2 max-w-2xl text-soft">
-        {things.length === 0
-          ? 'Nothing is there yet. Notes, addresses and recordings stand at the door, below its sign.'
-          : 'This stands at the door, below its sign.'}
+        {things.length === 0 ? say.nothingIsThereYetNotes : say.thisStandsAtTheDoor}
       </p>
       <ul>
         {things.map((thing) => (
           <Row key={thing.id} thing={thing} of={of} mayEdit={mayEdit} />
         ))}
       </ul>
-      {mayEdit && !isAdding && (
-        <Button onClick={() => setAdding(true)}>Put a note or an address there</Button>
-      )}
+      {mayEdit && !isAdding && <Button onClick={() => setAdding(true)}>{say.putANote}</Button>}
       {isAdding && <AfterLessonForm of={of} onDone={() => setAdding(false)} />}
     </section>
   );

@@ -8,16 +8,13 @@ import { DateField } from '../../ui/DateField.js';
 import { Field, FieldError, inputClass } from '../../ui/Field.js';
 import { PickOne } from '../../ui/PickOne.js';
 import { TextField, WebAddressField } from '../../ui/TextField.js';
+import * as say from './words.js';
 
 type After = Answer<'afterLesson'>;
 type Thing = After['things'][number];
 
 /** Who sees something, in words. */
-export const SEEN_BY: Record<AfterLessonSeenBy, string> = {
-  hosts: 'for its hosts alone',
-  came: 'for those who came',
-  everyone: 'for everybody whom the link is for',
-};
+export const SEEN_BY: Record<AfterLessonSeenBy, string> = say.seenBy;
 
 interface Values {
   title: string;
@@ -70,40 +67,36 @@ export function AfterLessonForm({ of, thing, onDone }: FormProps) {
   const { register, watch, change, errorAt, problem, theirs, isSending, submit } = form;
   return (
     <form className="my-3 grid max-w-xl gap-3" noValidate onSubmit={submit}>
-      <TextField label="What it is" error={errorAt('title')} {...register('title')} />
+      <TextField label={say.whatItIs} error={errorAt('title')} {...register('title')} />
       {(!thing || thing.kind === 'address') && (
         <WebAddressField
-          label={thing ? 'Its address' : 'Its address, where it has one'}
+          label={thing ? say.itsAddress : say.itsAddressWhereItHas}
           error={errorAt('address')}
           {...register('address')}
         />
       )}
-      <Field label="In words" error={errorAt('words')}>
+      <Field label={say.inWords} error={errorAt('words')}>
         {(p) => <textarea rows={3} {...p} {...register('words')} className={inputClass} />}
       </Field>
       <div>
-        <p className="mb-1 text-sm font-semibold">Who sees it</p>
+        <p className="mb-1 text-sm font-semibold">{say.whoSeesIt}</p>
         <PickOne
-          label="Who sees it"
+          label={say.whoSeesIt}
           value={watch('seenBy')}
           choices={AFTER_LESSON_SEEN_BY.map((who) => [who, SEEN_BY[who]] as const)}
           onChange={(seenBy: AfterLessonSeenBy) => change({ seenBy })}
         />
       </div>
-      <Field label="Until the end of" error={errorAt('until')}>
+      <Field label={say.untilTheEndOf} error={errorAt('until')}>
         {(p) => <DateField {...p} value={watch('until')} onChange={(until) => change({ until })} />}
       </Field>
       {problem && !theirs && <FieldError>{problem.title}</FieldError>}
-      {theirs !== undefined && (
-        <p className="text-soft">
-          Somebody else has changed it meanwhile. Close this and look again.
-        </p>
-      )}
+      {theirs !== undefined && <p className="text-soft">{say.somebodyElseHasChangedIt}</p>}
       <p className="flex flex-wrap gap-2">
         <Button kind="act" type="submit" disabled={isSending}>
-          {thing ? 'Save it' : 'Put it there'}
+          {thing ? say.saveIt : say.putItThere}
         </Button>
-        <Button onClick={onDone}>{thing ? 'Leave it as it is' : 'Put nothing there'}</Button>
+        <Button onClick={onDone}>{thing ? say.leaveItAsItIs : say.putNothingThere}</Button>
       </p>
     </form>
   );

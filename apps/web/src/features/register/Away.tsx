@@ -3,6 +3,8 @@ import type { Answer } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
 import { Excuse, type ExcuseProps } from './Excuse.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Absences = Answer<'absences'>['absences'];
 
@@ -17,18 +19,19 @@ function Known({ personId, absences }: { personId: number; absences: Absences })
         >
           <span>
             {dateInWords(away.from)}
-            {away.until !== away.from && ` to ${dateInWords(away.until)}`}: {away.reason}
+            {away.until !== away.from && fill(say.toDate, { date: dateInWords(away.until) })}:{' '}
+            {away.reason}
           </span>
           <span className="text-sm text-soft">
-            {away.classTitle === null ? 'all lessons' : away.classTitle}
-            {away.by !== null && `, says ${away.by}`}
+            {away.classTitle === null ? say.allLessons : away.classTitle}
+            {away.by !== null && fill(say.saysBy, { by: away.by })}
           </span>
           {away.mayEnd && (
             <Button
               kind="link"
               onClick={() => void end({ params: { personId }, body: { absenceId: away.id } })}
             >
-              Take it away
+              {say.takeItAway}
             </Button>
           )}
         </li>
@@ -43,8 +46,8 @@ export function Away(of: ExcuseProps) {
   const { data } = api.useAbsencesQuery({ params: { personId } });
   return (
     <section className="mt-8 print:hidden">
-      <h2 className="mb-2 text-lg">Known to be away</h2>
-      {data?.absences.length === 0 && <p className="mb-2 text-soft">On no day to come.</p>}
+      <h2 className="mb-2 text-lg">{say.knownToBeAway2}</h2>
+      {data?.absences.length === 0 && <p className="mb-2 text-soft">{say.onNoDayToCome}</p>}
       {data && data.absences.length > 0 && <Known personId={personId} absences={data.absences} />}
       <Excuse {...of} />
     </section>

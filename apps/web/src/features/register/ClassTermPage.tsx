@@ -9,6 +9,8 @@ import { Screen } from '../../ui/Margin.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { Empty } from '../../ui/States.js';
 import { TermKey, TermStrip } from './TermStrip.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type ClassTerm = Answer<'classTerm'>;
 
@@ -16,16 +18,20 @@ function Shown({ of: { title, term, people } }: { of: ClassTerm }) {
   return (
     <>
       <div className="flex flex-wrap items-center gap-3">
-        <ScreenTitle tab={`Term: ${title}`}>{title}</ScreenTitle>
+        <ScreenTitle tab={fill(say.termTitle, { title })}>{title}</ScreenTitle>
         <span className="ml-auto print:hidden">
-          <Button onClick={() => window.print()}>Print</Button>
+          <Button onClick={() => window.print()}>{say.print}</Button>
         </span>
       </div>
       <p className="mb-3 text-soft">
-        {term.name}, {dateInWords(term.from)} to {dateInWords(term.until)}
+        {fill(say.termDateToDate2, {
+          term: term.name,
+          date: dateInWords(term.from),
+          date2: dateInWords(term.until),
+        })}
       </p>
       {people.length === 0 ? (
-        <Empty title="No register yet">As soon as one is settled, its term begins here.</Empty>
+        <Empty title={say.noRegisterYet}>{say.asSoonAsOne}</Empty>
       ) : (
         <>
           <TermKey />

@@ -5,6 +5,9 @@ import { ChoicePart } from '../../ui/choices.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
 import { SAYABLE, type Register, type Row } from './states.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Wanted = { status: 'present' | 'partly' | 'absent' | 'excused'; reason: string };
 
@@ -48,22 +51,26 @@ export function Correct({ row, register, onDone }: CorrectProps) {
     <form
       className="flex w-full flex-wrap items-start gap-3 pb-2"
       noValidate
-      aria-label={`Correct ${row.name}`}
+      aria-label={fill(say.correctName, { name: row.name })}
       onSubmit={form.submit}
     >
       <p className="mt-7">
-        counts as{' '}
-        <ChoicePart
-          label={`What ${row.name} counts as`}
-          value={watch('status')}
-          choices={SAYABLE}
-          onChange={(status) => change({ status: status as Wanted['status'] })}
+        <Said
+          as={say.countsAs}
+          status={
+            <ChoicePart
+              label={fill(say.whatCountsAs, { name: row.name })}
+              value={watch('status')}
+              choices={SAYABLE}
+              onChange={(status) => change({ status: status as Wanted['status'] })}
+            />
+          }
         />
       </p>
       <div className="w-72 max-w-full">
         <TextField
-          label="because"
-          placeholder="phone died, was in the room"
+          label={say.because}
+          placeholder={say.phoneDiedWas}
           error={errorAt('reason')}
           className="!py-1.5"
           {...form.register('reason')}
@@ -71,15 +78,15 @@ export function Correct({ row, register, onDone }: CorrectProps) {
       </div>
       <span className="mt-6 flex flex-wrap gap-2">
         <Button type="submit" kind="strong" disabled={form.isSending}>
-          Correct it
+          {say.correctIt}
         </Button>
         {row.correction && (
           <Button disabled={isTaking} onClick={() => void takeBack()}>
-            Let what was measured count
+            {say.letWhatWasMeasuredCount}
           </Button>
         )}
         <Button kind="link" onClick={onDone}>
-          Leave it
+          {say.leaveIt}
         </Button>
       </span>
       {problem && <FieldError>{problem.title}</FieldError>}

@@ -8,6 +8,8 @@ import { DateField } from '../../ui/DateField.js';
 import { Field, FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
 import { mayEdit } from '../school/mayEdit.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 const ALL = 'all';
 
@@ -19,7 +21,7 @@ function useExcusable(me: Me, classIds: number[]): { value: string; label: strin
   // Who is new to a class period has no register there yet.
   const own = theirs.length > 0 ? theirs : hosted;
   return [
-    ...(areOffice(me.person?.roles ?? []) ? [{ value: ALL, label: 'all lessons' }] : []),
+    ...(areOffice(me.person?.roles ?? []) ? [{ value: ALL, label: say.allLessons }] : []),
     ...own.map((one) => ({ value: String(one.id), label: classTitle(one) })),
   ];
 }
@@ -72,12 +74,12 @@ export function Excuse({ personId, me, today, classIds }: ExcuseProps) {
     <form
       className="flex flex-wrap items-start gap-3"
       noValidate
-      aria-label="Excuse beforehand"
+      aria-label={say.excuseBeforehand}
       onSubmit={form.submit}
     >
       {(['from', 'until'] as const).map((end) => (
         <div key={end} className="w-52">
-          <Field label={end === 'from' ? 'Away from' : 'until'} error={errorAt(end)}>
+          <Field label={end === 'from' ? say.awayFrom : 'until'} error={errorAt(end)}>
             {(field) => (
               <DateField
                 {...field}
@@ -89,25 +91,29 @@ export function Excuse({ personId, me, today, classIds }: ExcuseProps) {
         </div>
       ))}
       <p className="mt-7">
-        from{' '}
-        <ChoicePart
-          label="From which lessons"
-          value={watch('lessons') === '' ? choices[0]!.value : watch('lessons')}
-          choices={choices}
-          onChange={(lessons) => change({ lessons })}
+        <Said
+          as={say.fromLessons}
+          fromLessons={
+            <ChoicePart
+              label={say.fromWhichLessons}
+              value={watch('lessons') === '' ? choices[0]!.value : watch('lessons')}
+              choices={choices}
+              onChange={(lessons) => change({ lessons })}
+            />
+          }
         />
       </p>
       <div className="w-60 max-w-full">
         <TextField
-          label="because"
-          placeholder="ill"
+          label={say.because}
+          placeholder={say.ill}
           error={errorAt('reason')}
           className="!py-1.5"
           {...form.register('reason')}
         />
       </div>
       <Button type="submit" kind="strong" className="mt-6" disabled={form.isSending}>
-        Excuse them
+        {say.excuseThem}
       </Button>
       {problem && <FieldError>{problem.title}</FieldError>}
     </form>

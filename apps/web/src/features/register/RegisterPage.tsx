@@ -11,6 +11,8 @@ import { AfterLesson } from './AfterLesson.js';
 import { RegisterRow } from './RegisterRow.js';
 import { Settle } from './Settle.js';
 import type { Register } from './states.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** Whether nothing is kept any more of when anybody was in. */
 const areSpansGone = ({ rows }: Register): boolean =>
@@ -19,13 +21,9 @@ const areSpansGone = ({ rows }: Register): boolean =>
 /** What is not known of a session, and why. */
 function notKnown(register: Register) {
   const { wasOpened, isOver, seesRoom } = register;
-  if (!wasOpened && isOver)
-    return 'Nobody is counted absent, unless you say of somebody that they were there.';
-  if (!seesRoom)
-    return 'Its room cannot be looked into: told is who came through the door, not how long they stayed.';
-  return areSpansGone(register)
-    ? 'When each was in is kept no longer; how the register stood stays.'
-    : undefined;
+  if (!wasOpened && isOver) return say.nobodyIsCountedAbsentUnless;
+  if (!seesRoom) return say.itsRoomCannotBeLooked;
+  return areSpansGone(register) ? say.whenEachWas : undefined;
 }
 
 function Shown({ register, zone }: { register: Register; zone: string }) {
@@ -34,31 +32,31 @@ function Shown({ register, zone }: { register: Register; zone: string }) {
   const unknown = notKnown(register);
   return (
     <>
-      <ScreenTitle tab={`Who came: ${title}`}>Who came</ScreenTitle>
+      <ScreenTitle tab={fill(say.whoCame, { title })}>{say.whoCame2}</ScreenTitle>
       <p className="text-soft">
         {title}, {dateInWords(date)}, {time}–{addMinutes(time, minutes)} ·{' '}
         <Link
           className="text-bracken-deep underline underline-offset-3"
           to={`/registers?week=${date}`}
         >
-          The whole week
+          {say.theWholeWeek}
         </Link>
       </p>
       <p className="mt-3 mb-2 text-lg font-semibold">
         {inWords}
-        {!isOver && wasOpened && ', so far'}
+        {!isOver && wasOpened && say.soFar}
       </p>
       {unknown && <p className="mb-2 max-w-2xl text-soft">{unknown}</p>}
       <Settle register={register} zone={zone} />
       {questions.map((one) => (
         <p key={one.at} className="mb-2 text-soft">
-          Asked with a check-in: “{one.question}”
+          {fill(say.askedWithACheckIn, { question: one.question })}
         </p>
       ))}
       {rows.length === 0 ? (
-        <Empty title="Nobody came">It was for nobody by name, and nobody came by its link.</Empty>
+        <Empty title={say.nobodyCame}>{say.itWasForNobody}</Empty>
       ) : (
-        <ol aria-label="The register">
+        <ol aria-label={say.theRegister}>
           {rows.map((row) => (
             <RegisterRow key={row.key} row={row} register={register} zone={zone} />
           ))}
@@ -66,8 +64,7 @@ function Shown({ register, zone }: { register: Register; zone: string }) {
       )}
       <AfterLesson seriesId={register.seriesId} on={register.key} />
       <p className="mt-4 text-sm text-soft">
-        When each was in is kept until {dateInWords(keptUntil)}; from then on only how the register
-        stood.
+        {fill(say.whenEachWasIn, { date: dateInWords(keptUntil) })}
       </p>
     </>
   );

@@ -5,6 +5,8 @@ import { Chip } from '../../ui/Chip.js';
 import { Correct } from './Correct.js';
 import { Spans } from './Spans.js';
 import { STANDS, flagsInWords, measuredInWords, type Register, type Row } from './states.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 interface RegisterRowProps {
   row: Row;
@@ -15,9 +17,9 @@ interface RegisterRowProps {
 /** When somebody gave a sign of being there, and with whom they share a browser: noticed, not held against anybody. */
 const signInWords = (sign: Row['checkedIn'][number], zone: string): string =>
   [
-    `checked in ${wallClock(sign.at, zone).time}`,
+    fill(say.checkedIn, { time: wallClock(sign.at, zone).time }),
     sign.answer && `“${sign.answer}”`,
-    sign.with.length > 0 && `from the same device as ${sign.with.join(' and ')}`,
+    sign.with.length > 0 && fill(say.fromTheSameDeviceAs, { what: sign.with.join(' and ') }),
   ]
     .filter(Boolean)
     .join(', ');
@@ -27,10 +29,10 @@ function Beside({ row, zone }: Pick<RegisterRowProps, 'row' | 'zone'>) {
   const { correction, excuse, since } = row;
   const said = [
     correction &&
-      `${correction.by ?? 'Somebody'}: “${correction.reason}” (${measuredInWords(row)})`,
-    excuse && `known to be away: ${excuse}`,
+      `${correction.by ?? say.somebody}: “${correction.reason}” (${measuredInWords(row)})`,
+    excuse && fill(say.knownToBeAway, { excuse }),
     ...row.checkedIn.map((sign) => signInWords(sign, zone)),
-    since && `word that came since it was settled: ${since}`,
+    since && fill(say.wordThatCameSinceIt, { since }),
   ].filter(Boolean);
   return said.length === 0 ? null : (
     <p className="w-full text-sm text-soft [overflow-wrap:anywhere]">{said.join(' · ')}</p>
@@ -44,7 +46,7 @@ const Drawn = ({ row, register, zone }: RegisterRowProps) => (
       <Spans row={row} register={register} zone={zone} />
     </span>
     <span className="w-14 text-right text-sm text-soft">
-      {row.minutes > 0 && `${row.minutes} min`}
+      {row.minutes > 0 && fill(say.minutesMin, { minutes: row.minutes })}
     </span>
   </>
 );
@@ -67,11 +69,11 @@ export function RegisterRow({ row, register, zone }: RegisterRowProps) {
         <span className="print:hidden sm:w-16">
           <Button
             kind="link"
-            aria-label={`Correct ${row.name}`}
+            aria-label={fill(say.correctName, { name: row.name })}
             aria-expanded={isCorrecting}
             onClick={() => setCorrecting(!isCorrecting)}
           >
-            Correct
+            {say.correct}
           </Button>
         </span>
       )}

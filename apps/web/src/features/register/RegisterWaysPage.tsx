@@ -11,32 +11,41 @@ import { NumberPart } from '../../ui/NumberPart.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { Theirs } from '../../ui/Theirs.js';
 import { SchoolTabs } from '../school/SchoolTabs.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Ways = Answer<'registerWays'>;
 type Fields = Omit<Sent<'setRegisterWays'>, 'version'>;
 
 const NO_DAY = 'none';
-const DAY_NAMES = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+const DAY_NAMES = [
+  say.monday,
+  say.tuesday,
+  say.wednesday,
+  say.thursday,
+  say.friday,
+  say.saturday,
+  say.sunday,
+];
 const DAYS = [
-  { value: NO_DAY, label: 'on no day' },
-  ...DAY_NAMES.map((label, i) => ({ value: String(i + 1), label: `on ${label}s at 16:00` })),
+  { value: NO_DAY, label: say.onNoDay },
+  ...DAY_NAMES.map((label, i) => ({ value: String(i + 1), label: fill(say.onSAt1600, { label }) })),
 ];
 const SEEN_BY = [
-  { value: 'own', label: 'see their own term' },
-  { value: 'nobody', label: 'do not see theirs' },
+  { value: 'own', label: say.seeTheirOwnTerm },
+  { value: 'nobody', label: say.doNotSeeTheirs },
 ];
 
 const KEPT = 'kept';
 const GONE = 'gone';
 const CHATS = [
-  { value: GONE, label: 'goes with the room' },
-  { value: KEPT, label: 'is kept for its hosts', hint: 'who comes is told so at the door' },
+  { value: GONE, label: say.goesWithTheRoom },
+  { value: KEPT, label: say.isKeptForItsHosts, hint: say.whoComesIsTold },
 ];
 
 const dayInWords = (day: number | null): string =>
-  day === null
-    ? 'Nobody is told of the week'
-    : `Staff are told of the week on ${DAY_NAMES[day - 1]}s`;
+  day === null ? say.nobodyIsTold : fill(say.staffAreTold, { dayName: DAY_NAMES[day - 1]! });
 
 const schema = async () => (await import('@glen/contract/forms')).registerWaysForm;
 const fieldsOf = ({ mayEdit: _, version: __, ...fields }: Ways): Fields => fields;
@@ -64,14 +73,17 @@ function ChatsPart({ watch, change }: Editing) {
   if (!me?.services.video) return null;
   return (
     <>
-      What is written in the chat of a session{' '}
-      <ChoicePart
-        label="What becomes of chats"
-        value={watch('keepsChat') ? KEPT : GONE}
-        choices={CHATS}
-        onChange={(v) => change({ keepsChat: v === KEPT })}
+      <Said
+        as={say.whatIsWritten}
+        becomesChats={
+          <ChoicePart
+            label={say.whatBecomesOfChats}
+            value={watch('keepsChat') ? KEPT : GONE}
+            choices={CHATS}
+            onChange={(v) => change({ keepsChat: v === KEPT })}
+          />
+        }
       />
-      .
     </>
   );
 }
@@ -81,36 +93,43 @@ function Sentence(editing: Editing) {
   const day = watch('returnDay');
   return (
     <p className="text-lg leading-sentence">
-      Those who teach, and the head, are told who came in the week{' '}
-      <ChoicePart
-        label="When staff are told of the week"
-        value={day === null ? NO_DAY : String(day)}
-        choices={DAYS}
-        onChange={(v) => change({ returnDay: v === NO_DAY ? null : Number(v) })}
+      <Said
+        as={say.thoseWhoTeach}
+        whenStaff={
+          <ChoicePart
+            label={say.whenStaffAreTold}
+            value={day === null ? NO_DAY : String(day)}
+            choices={DAYS}
+            onChange={(v) => change({ returnDay: v === NO_DAY ? null : Number(v) })}
+          />
+        }
+        studentsSee={
+          <ChoicePart
+            label={say.whatStudentsSee}
+            value={watch('seenBy')}
+            choices={SEEN_BY}
+            onChange={(v) => change({ seenBy: v as Fields['seenBy'] })}
+          />
+        }
+        lessonsMissed={
+          <NumberPart
+            label={say.lessonsMissedInARow}
+            value={shown(watch('missedInRow'))}
+            invalid={errorAt('missedInRow') !== undefined}
+            onChange={(v) => change({ missedInRow: numberOf(v) })}
+          />
+        }
+        daysThat={
+          <NumberPart
+            label={say.daysThatArrivalsAreKept}
+            wide
+            value={shown(watch('keptDays'))}
+            invalid={errorAt('keptDays') !== undefined}
+            onChange={(v) => change({ keptDays: numberOf(v) })}
+          />
+        }
+        chatsPart={<ChatsPart {...editing} />}
       />
-      . Students{' '}
-      <ChoicePart
-        label="What students see"
-        value={watch('seenBy')}
-        choices={SEEN_BY}
-        onChange={(v) => change({ seenBy: v as Fields['seenBy'] })}
-      />
-      . When somebody has missed{' '}
-      <NumberPart
-        label="Lessons missed in a row"
-        value={shown(watch('missedInRow'))}
-        invalid={errorAt('missedInRow') !== undefined}
-        onChange={(v) => change({ missedInRow: numberOf(v) })}
-      />{' '}
-      lessons in a row, their hosts are told (0: never). When each came and left is kept{' '}
-      <NumberPart
-        label="Days that arrivals are kept"
-        wide
-        value={shown(watch('keptDays'))}
-        invalid={errorAt('keptDays') !== undefined}
-        onChange={(v) => change({ keptDays: numberOf(v) })}
-      />{' '}
-      days; from then on only how each register stood. <ChatsPart {...editing} />
     </p>
   );
 }
@@ -121,13 +140,17 @@ function Form({ kept }: { kept: Ways }) {
   const wrong = errorAt('missedInRow') ?? errorAt('keptDays');
   return (
     <form className="grid max-w-2xl gap-5" noValidate onSubmit={submit}>
-      {theirs && <Theirs {...editing}>Theirs: {dayInWords((theirs as Ways).returnDay)}.</Theirs>}
+      {theirs && (
+        <Theirs {...editing}>
+          {fill(say.theirsDay, { day: dayInWords((theirs as Ways).returnDay) })}
+        </Theirs>
+      )}
       <Sentence {...editing} />
       {wrong && <FieldError>{wrong}</FieldError>}
       {problem && !theirs && <FieldError>{problem.title}</FieldError>}
       <p>
         <Button type="submit" kind="act" disabled={!isDirty || formState.isSubmitting}>
-          Save it
+          {say.saveIt}
         </Button>
       </p>
     </form>
@@ -137,16 +160,21 @@ function Form({ kept }: { kept: Ways }) {
 const ToRead = ({ ways }: { ways: Ways }) => (
   <div className="grid max-w-2xl gap-2 text-lg">
     <p>{dayInWords(ways.returnDay)}.</p>
-    <p>Students {ways.seenBy === 'own' ? 'see their own term' : 'do not see theirs'}.</p>
+    <p>
+      {fill(say.studentsWhat, {
+        what: ways.seenBy === 'own' ? say.seeTheirOwnTerm : say.doNotSeeTheirs,
+      })}
+    </p>
     <p>
       {ways.missedInRow === 0
-        ? 'Nobody is told when somebody misses lessons in a row.'
-        : `Hosts are told when somebody has missed ${ways.missedInRow} lessons in a row.`}
+        ? say.nobodyIsToldWhenSomebody
+        : fill(say.hostsAreToldWhenSomebody, { missedInRow: ways.missedInRow })}
     </p>
-    <p>When each came and left is kept {ways.keptDays} days; then only how each register stood.</p>
+    <p>{fill(say.whenEachCameAndLeft, { keptDays: ways.keptDays })}</p>
     <p>
-      What is written in the chat of a session{' '}
-      {ways.keepsChat ? 'is kept for its hosts' : 'goes with the room'}.
+      {fill(say.whatIsWrittenIn, {
+        what: ways.keepsChat ? say.isKeptForItsHosts : say.goesWithTheRoom,
+      })}
     </p>
   </div>
 );
@@ -159,12 +187,12 @@ export default function RegisterWaysPage() {
       {(ways) => (
         <Screen margin={false}>
           <SchoolTabs />
-          <ScreenTitle tab="Registers" className="mb-4">
-            What becomes of registers
+          <ScreenTitle tab={say.registers} className="mb-4">
+            {say.whatBecomesOfRegisters}
           </ScreenTitle>
           <p className="mb-4">
             <Link className={buttonClass()} to="/registers">
-              Who came this week
+              {say.whoCameThisWeek}
             </Link>
           </p>
           {ways.mayEdit ? <Form kept={ways} /> : <ToRead ways={ways} />}

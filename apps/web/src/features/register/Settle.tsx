@@ -3,6 +3,8 @@ import { api } from '../../app/api.js';
 import { wallClock } from '../../app/clock.js';
 import { Button } from '../../ui/Button.js';
 import type { Register } from './states.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** Whether a register is settled, and the press that settles it. */
 export function Settle({ register, zone }: { register: Register; zone: string }) {
@@ -10,10 +12,10 @@ export function Settle({ register, zone }: { register: Register; zone: string })
   const { settled, isOver, mayEdit, seriesId, key } = register;
   if (settled) {
     const { date, time } = wallClock(settled.at, zone);
-    const by = settled.by === null ? 'by itself' : `by ${settled.by}`;
+    const by = settled.by === null ? say.byItself : fill(say.by, { by: settled.by });
     return (
       <p className="my-3 text-soft">
-        Settled {by} on {dateInWords(date)}, {time}. It may still be corrected, with a reason.
+        {fill(say.settledOnItMayStill, { by, date: dateInWords(date), time })}
       </p>
     );
   }
@@ -27,10 +29,10 @@ export function Settle({ register, zone }: { register: Register; zone: string })
           disabled={isLoading}
           onClick={() => void settle({ params: { seriesId }, body: { on: key } })}
         >
-          Settle the register
+          {say.settleTheRegister}
         </Button>
       )}
-      Not settled yet: a day after the session it settles by itself.
+      {say.notSettledYetADay}
     </p>
   );
 }

@@ -8,6 +8,8 @@ import { Screen } from '../../ui/Margin.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { Away } from './Away.js';
 import { TermShown } from './TermShown.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** How one student stood this term, and when they are known to be away. */
 export default function TermPage({ me }: { me: Me }) {
@@ -20,7 +22,7 @@ export default function TermPage({ me }: { me: Me }) {
       <Loaded asked={asked} lines={6}>
         {(term) => (
           <>
-            <ScreenTitle tab={`Term: ${term.name}`}>{term.name}</ScreenTitle>
+            <ScreenTitle tab={fill(say.term, { term: term.name })}>{term.name}</ScreenTitle>
             <TermShown of={term} />
             <Away
               personId={personId}

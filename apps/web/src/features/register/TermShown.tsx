@@ -1,6 +1,8 @@
 import { dateInWords, stoodInWords } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import { TermKey, TermStrip } from './TermStrip.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type PersonTerm = Answer<'personTerm'>;
 
@@ -9,10 +11,14 @@ export function TermShown({ of: { name, term, weeks, classes } }: { of: PersonTe
   return (
     <>
       <p className="mb-3 text-soft">
-        {term.name}, {dateInWords(term.from)} to {dateInWords(term.until)}
+        {fill(say.termDateToDate2, {
+          term: term.name,
+          date: dateInWords(term.from),
+          date2: dateInWords(term.until),
+        })}
       </p>
       {classes.length === 0 ? (
-        <p className="text-soft">No register of this term is settled yet.</p>
+        <p className="text-soft">{say.noRegisterOfThisTerm}</p>
       ) : (
         <>
           <TermStrip weeks={weeks} of={name} />

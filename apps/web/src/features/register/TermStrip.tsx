@@ -1,6 +1,8 @@
 import { scaleBand, scaleLinear } from 'd3-scale';
 import { dateInWords, stoodInWords } from '@glen/core';
 import type { Answer } from '@glen/contract';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Weeks = Answer<'personTerm'>['weeks'];
 type WeekCounts = Weeks[number];
@@ -21,7 +23,7 @@ const lessonsIn = ({ present, partly, excused, absent }: WeekCounts): number =>
   present + partly + excused + absent;
 
 const weekInWords = (one: WeekCounts): string =>
-  `week of ${dateInWords(one.week)}: ${stoodInWords(one)}`;
+  fill(say.weekOf, { date: dateInWords(one.week), stood: stoodInWords(one) });
 
 /** A term as a strip: a column a week, as high as there were lessons, by how somebody stood at them. */
 export function TermStrip({ weeks, of }: { weeks: Weeks; of: string }) {

@@ -11,6 +11,8 @@ import {
   type WeekClass,
   type WeekSession,
 } from './weekWords.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** One session: when, how many came, and whether that is settled; it leads to its register. */
 function SessionCell({ session }: { session: WeekSession }) {
@@ -26,14 +28,20 @@ function SessionCell({ session }: { session: WeekSession }) {
         {state === 'running' && <span className="text-soft">{STATES.running}</span>}
       </span>
       {counts && <CountsBar counts={counts} words={countsInWords(session)} />}
-      {notSettled && <span className="text-sm text-gorse-deep">not settled</span>}
+      {notSettled && <span className="text-sm text-gorse-deep">{say.notSettled}</span>}
     </>
   );
   if (isAhead) return <div className="p-1.5 text-soft">{inner}</div>;
   return (
     <Link
       to={`/register/${seriesId}/${key}`}
-      aria-label={`Register of ${title}, ${dateInWords(session.date)} ${time}: ${said}${notSettled ? ', not settled' : ''}`}
+      aria-label={fill(say.registerOf, {
+        title,
+        date: dateInWords(session.date),
+        time,
+        said,
+        what: notSettled ? say.notSettled2 : '',
+      })}
       className="block rounded-small p-1.5 hover:bg-shade"
     >
       {inner}
@@ -48,7 +56,7 @@ const ClassName = ({ of, week }: { of: WeekClass; week: string }) => (
       <Link
         className="font-semibold hover:underline"
         to={`/registers?week=${week}&class=${of.id}`}
-        aria-label={`${of.title}, person by person`}
+        aria-label={fill(say.personByPerson, { what: of.title })}
       >
         {of.title}
       </Link>
@@ -110,13 +118,13 @@ function WeekTable({ week }: { week: Week }) {
       className="hidden overflow-x-auto sm:block print:block"
       tabIndex={0}
       role="region"
-      aria-label="The week"
+      aria-label={say.theWeek}
     >
       <table className="w-full border-collapse">
         <thead>
           <tr className="text-left text-sm text-soft">
             <th scope="col" className="pb-1 font-normal">
-              Class period
+              {say.classPeriod}
             </th>
             {days.map((day) => (
               <th key={day} scope="col" className="px-2.5 pb-1 font-normal">

@@ -10,6 +10,8 @@ import { Empty } from '../../ui/States.js';
 import { WeekGrid } from './WeekGrid.js';
 import { WeekPeople } from './WeekPeople.js';
 import { openEnds, type Week } from './weekWords.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const A_WEEK = 7;
 
@@ -25,24 +27,26 @@ interface HeadProps {
 /** What can be done with a week: others, its file, its paper. */
 const Head = ({ week: { week, until, classes }, classId }: HeadProps) => (
   <>
-    <ScreenTitle tab={`Who came: week of ${dateInWords(week)}`}>
-      Who came{classId !== undefined && classes[0] ? `: ${classes[0].title}` : ''}
+    <ScreenTitle tab={fill(say.whoCameWeekOf, { date: dateInWords(week) })}>
+      {fill(say.whoCameWhat, {
+        what: classId !== undefined && classes[0] ? `: ${classes[0].title}` : '',
+      })}
     </ScreenTitle>
     <div className="my-3 flex flex-wrap items-center gap-2.5">
       <Link
         className={`${buttonClass()} print:hidden`}
         to={`/registers?${asParams(addDays(week, -A_WEEK), classId)}`}
       >
-        Week before
+        {say.weekBefore}
       </Link>
       <span className="font-semibold">
-        {dateInWords(week)} to {dateInWords(until)}
+        {fill(say.dateToDate2, { date: dateInWords(week), date2: dateInWords(until) })}
       </span>
       <Link
         className={`${buttonClass()} print:hidden`}
         to={`/registers?${asParams(addDays(week, A_WEEK), classId)}`}
       >
-        Week after
+        {say.weekAfter}
       </Link>
       <span className="ml-auto flex flex-wrap gap-2.5 print:hidden">
         <a
@@ -50,14 +54,14 @@ const Head = ({ week: { week, until, classes }, classId }: HeadProps) => (
           download
           href={`/api/registers.csv?week=${week}${classId === undefined ? '' : `&classId=${classId}`}`}
         >
-          Save as CSV
+          {say.saveAsCsv}
         </a>
         {classId !== undefined && (
           <Link className={buttonClass()} to={`/registers/term/${classId}`}>
-            The whole term
+            {say.theWholeTerm}
           </Link>
         )}
-        <Button onClick={() => window.print()}>Print</Button>
+        <Button onClick={() => window.print()}>{say.print}</Button>
       </span>
     </div>
   </>
@@ -66,7 +70,7 @@ const Head = ({ week: { week, until, classes }, classId }: HeadProps) => (
 /** What needs thought, in a line. */
 function OpenEnds({ week }: { week: Week }) {
   const said = openEndsInWords(openEnds(week));
-  return <p className="mb-3 text-soft">{said === null ? 'Nothing is open.' : `${said}.`}</p>;
+  return <p className="mb-3 text-soft">{said === null ? say.nothingIsOpen : `${said}.`}</p>;
 }
 
 function Shown({ week, classId }: HeadProps) {
@@ -74,7 +78,7 @@ function Shown({ week, classId }: HeadProps) {
     <>
       <Head week={week} classId={classId} />
       {week.classes.length === 0 ? (
-        <Empty title="No sessions this week">Who comes to those that you host is told here.</Empty>
+        <Empty title={say.noSessionsThisWeek}>{say.whoComesToThose}</Empty>
       ) : (
         <>
           <OpenEnds week={week} />
@@ -84,7 +88,7 @@ function Shown({ week, classId }: HeadProps) {
       {week.more !== null && (
         <p className="mt-4 print:hidden">
           <Link className={buttonClass()} to={`/registers?week=${week.week}&after=${week.more}`}>
-            The next class periods
+            {say.theNextClassPeriods}
           </Link>
         </p>
       )}

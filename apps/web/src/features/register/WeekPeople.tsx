@@ -3,6 +3,7 @@ import { dateInWords } from '@glen/core/light';
 import { Chip } from '../../ui/Chip.js';
 import { STANDS } from './states.js';
 import type { Week, WeekSession } from './weekWords.js';
+import * as say from './words.js';
 
 type Person = NonNullable<Week['people']>[number];
 
@@ -25,7 +26,7 @@ const PersonRow = ({ person, sessions }: { person: Person; sessions: WeekSession
           {mark && (
             <>
               <Chip tone={STANDS[mark.stands].tone}>{STANDS[mark.stands].text}</Chip>
-              {mark.late && <span className="ml-1.5 text-sm text-soft">late</span>}
+              {mark.late && <span className="ml-1.5 text-sm text-soft">{say.late}</span>}
             </>
           )}
         </td>
@@ -39,14 +40,14 @@ export function WeekPeople({ week }: { week: Week }) {
   const [one] = week.classes;
   const sessions = (one?.sessions ?? []).filter(({ counts }) => counts !== null);
   const people = week.people ?? [];
-  if (people.length === 0) return <p className="text-soft">Nobody was counted this week.</p>;
+  if (people.length === 0) return <p className="text-soft">{say.nobodyWasCountedThisWeek}</p>;
   return (
-    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Person by person">
+    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={say.personByPerson2}>
       <table className="w-full border-collapse">
         <thead>
           <tr className="text-left text-sm text-soft">
             <th scope="col" className="pb-1 font-normal">
-              Name
+              {say.name}
             </th>
             {sessions.map(({ seriesId, key, date, time }) => (
               <th key={`${seriesId} ${key}`} scope="col" className="px-2 pb-1 font-normal">

@@ -1,30 +1,30 @@
 import { addDays } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 export type Week = Answer<'weekRegisters'>;
 export type WeekClass = Week['classes'][number];
 export type WeekSession = WeekClass['sessions'][number];
 
 /** What is said of a session that has no counts, or has them for now alone. */
-export const STATES: Record<WeekSession['state'], string> = {
-  'to-come': 'to come',
-  running: 'so far',
-  held: '',
-  'not-opened': 'never opened',
-};
+export const STATES: Record<WeekSession['state'], string> = say.states;
 
 /** `22 of 24`: of whoever was expected. */
 export function cameInWords({ counts }: WeekSession): string {
   if (!counts) return '';
   const { present, partly, excused, absent } = counts;
-  return `${present + partly} of ${present + partly + excused + absent}`;
+  return fill(say.presentOfPresent2, {
+    present: present + partly,
+    present2: present + partly + excused + absent,
+  });
 }
 
 /** A session's counts to read out. */
 export function countsInWords({ counts }: WeekSession): string {
   if (!counts) return '';
   const { present, partly, excused, absent, late } = counts;
-  return `${present} present, ${partly} partly, ${excused} excused, ${absent} absent, ${late} late`;
+  return fill(say.presentPartlyExcusedAbsentLate, { present, partly, excused, absent, late });
 }
 
 const DAYS_OF_WEEK = 7;

@@ -12,20 +12,23 @@ import { SchoolTabs } from './SchoolTabs.js';
 import { useAboutSchool, type AboutSchool } from './useAboutSchool.js';
 import { useAlone } from './useAlone.js';
 import { CLOCK_HOURS, DATE_ORDERS, ZONES } from './zones.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 const MAKERS = [
-  { value: 'teachers', label: 'every teacher' },
-  { value: 'office', label: 'head and office alone' },
+  { value: 'teachers', label: say.everyTeacher },
+  { value: 'office', label: say.headAndOfficeAlone },
 ];
 
 const WHAT_IT_IS = [
-  { value: 'school', label: 'a school with several teachers' },
-  { value: 'alone', label: 'a class of my own: I teach alone' },
+  { value: 'school', label: say.aSchoolWithSeveralTeachers },
+  { value: 'alone', label: say.aClassOfMyOwn },
 ];
 
 const RESETTERS = [
-  { value: 'office', label: 'the office alone' },
-  { value: 'hosts', label: 'the office or a host of theirs' },
+  { value: 'office', label: say.theOfficeAlone },
+  { value: 'hosts', label: say.theOfficeOrAHost },
 ];
 
 type Editing = ReturnType<typeof useAboutSchool>;
@@ -34,61 +37,67 @@ type Editing = ReturnType<typeof useAboutSchool>;
 const WhoDoesWhat = ({ watch, setValue }: Editing) => (
   <>
     {' '}
-    Class periods are made, and new teachers taken in, by{' '}
-    <ChoicePart
-      label="Who makes class periods"
-      value={watch('classesBy')}
-      onChange={(by) =>
-        setValue('classesBy', by as AboutSchool['classesBy'], { shouldDirty: true })
+    <Said
+      as={say.classPeriodsAreMade}
+      makesClass={
+        <ChoicePart
+          label={say.whoMakesClassPeriods}
+          value={watch('classesBy')}
+          onChange={(by) =>
+            setValue('classesBy', by as AboutSchool['classesBy'], { shouldDirty: true })
+          }
+          choices={MAKERS}
+        />
       }
-      choices={MAKERS}
+      givesNew={
+        <ChoicePart
+          label={say.whoGivesANewWay}
+          value={watch('resetsBy')}
+          onChange={(by) =>
+            setValue('resetsBy', by as AboutSchool['resetsBy'], { shouldDirty: true })
+          }
+          choices={RESETTERS}
+        />
+      }
     />
-    . A student who has lost their password gets a new way in from{' '}
-    <ChoicePart
-      label="Who gives a new way in"
-      value={watch('resetsBy')}
-      onChange={(by) => setValue('resetsBy', by as AboutSchool['resetsBy'], { shouldDirty: true })}
-      choices={RESETTERS}
-    />
-    .
   </>
 );
 
 const WAYS = [
-  { value: 'mail', label: 'by mail, and in Glen' },
-  { value: 'glen', label: 'in Glen alone' },
-  { value: 'none', label: 'not at all' },
+  { value: 'mail', label: say.byMailAndInGlen },
+  { value: 'glen', label: say.inGlenAlone },
+  { value: 'none', label: say.notAtAll },
 ];
 
 type Told = AboutSchool['told'];
 
 /** Each kind of thing, in a sentence about whoever has not said otherwise. */
 const HEARD: { kind: keyof Told; says: string; label: string }[] = [
-  { kind: 'changes', says: 'hears of changes', label: 'How people hear of changes' },
+  { kind: 'changes', says: say.hearsOfChanges, label: say.howPeopleHearOfChanges },
   {
     kind: 'reminders',
-    says: ', is reminded an hour before a session',
-    label: 'How people are reminded',
+    says: say.isRemindedAnHourBefore,
+    label: say.howPeopleAreReminded,
   },
   {
     kind: 'mornings',
-    says: ', told of their day that morning',
-    label: 'How people are told of their day',
+    says: say.toldOfTheirDay,
+    label: say.howPeopleAreTold,
   },
   {
     kind: 'evenings',
-    says: ', reminded of an evening a week before',
-    label: 'How people are reminded of an evening',
+    says: say.remindedOfAnEvening,
+    label: say.howPeopleAreRemindedOf,
   },
   {
     kind: 'posts',
-    says: ', reads what teachers write to them',
-    label: 'How people read what teachers write',
+    says: say.readsWhatTeachersWrite,
+    label: say.howPeopleReadWhatTeachers,
   },
   {
     kind: 'weeks',
-    says: ', and, if they teach, is told who came in the week',
-    label: 'How those who teach are told who came in the week',
+    says: say.andIfTheyTeach,
+    label: say.howThoseWhoTeach,
   },
 ];
 
@@ -98,21 +107,22 @@ function HowPeopleHear({ watch, setValue }: Editing) {
   return (
     <>
       {' '}
-      Whoever has not said otherwise{' '}
-      {HEARD.map(({ kind, says, label }) => (
-        <Fragment key={kind}>
-          {says}{' '}
-          <ChoicePart
-            label={label}
-            value={told[kind]}
-            onChange={(way) =>
-              setValue('told', { ...told, [kind]: way as Told['posts'] }, { shouldDirty: true })
-            }
-            choices={WAYS}
-          />
-        </Fragment>
-      ))}
-      .
+      <Said
+        as={say.whoeverHasNotSaidOtherwise}
+        heard={HEARD.map(({ kind, says, label }) => (
+          <Fragment key={kind}>
+            {says}{' '}
+            <ChoicePart
+              label={label}
+              value={told[kind]}
+              onChange={(way) =>
+                setValue('told', { ...told, [kind]: way as Told['posts'] }, { shouldDirty: true })
+              }
+              choices={WAYS}
+            />
+          </Fragment>
+        ))}
+      />
     </>
   );
 }
@@ -121,37 +131,44 @@ function Sentence(editing: Editing) {
   const { watch, setValue } = editing;
   return (
     <p className="text-lg leading-sentence">
-      It is{' '}
-      <ChoicePart
-        label="What it is"
-        value={watch('alone') ? 'alone' : 'school'}
-        onChange={(v) => setValue('alone', v === 'alone', { shouldDirty: true })}
-        choices={WHAT_IT_IS}
-      />
-      . Times are those of{' '}
-      <ChoicePart
-        label="Time zone"
-        value={watch('zone')}
-        onChange={(zone) => setValue('zone', zone, { shouldDirty: true })}
-        choices={ZONES}
-      />
-      , its dates are written{' '}
-      <ChoicePart
-        label="Order of dates"
-        value={watch('dateOrder')}
-        onChange={(v) =>
-          setValue('dateOrder', v as AboutSchool['dateOrder'], { shouldDirty: true })
+      <Said
+        as={say.itIsTimesAreThose}
+        whatIt={
+          <ChoicePart
+            label={say.whatItIs}
+            value={watch('alone') ? 'alone' : 'school'}
+            onChange={(v) => setValue('alone', v === 'alone', { shouldDirty: true })}
+            choices={WHAT_IT_IS}
+          />
         }
-        choices={DATE_ORDERS}
-      />{' '}
-      and its hours{' '}
-      <ChoicePart
-        label="Clock"
-        value={watch('hours')}
-        onChange={(v) => setValue('hours', v as AboutSchool['hours'], { shouldDirty: true })}
-        choices={CLOCK_HOURS}
+        timeZone={
+          <ChoicePart
+            label={say.timeZone}
+            value={watch('zone')}
+            onChange={(zone) => setValue('zone', zone, { shouldDirty: true })}
+            choices={ZONES}
+          />
+        }
+        orderDates={
+          <ChoicePart
+            label={say.orderOfDates}
+            value={watch('dateOrder')}
+            onChange={(v) =>
+              setValue('dateOrder', v as AboutSchool['dateOrder'], { shouldDirty: true })
+            }
+            choices={DATE_ORDERS}
+          />
+        }
+        clock={
+          <ChoicePart
+            label={say.clock}
+            value={watch('hours')}
+            onChange={(v) => setValue('hours', v as AboutSchool['hours'], { shouldDirty: true })}
+            choices={CLOCK_HOURS}
+          />
+        }
       />
-      .{!watch('alone') && <WhoDoesWhat {...editing} />}
+      {!watch('alone') && <WhoDoesWhat {...editing} />}
       <HowPeopleHear {...editing} />
     </p>
   );
@@ -160,8 +177,11 @@ function Sentence(editing: Editing) {
 const TwoSchools = ({ theirs, ...choose }: Editing) =>
   theirs ? (
     <Theirs {...choose}>
-      Theirs is “{theirs.name}”, by the times of {theirs.zone}; asked for help:{' '}
-      {theirs.help || 'nobody'}.
+      {fill(say.theirsIsByTheTimes, {
+        theirs: theirs.name,
+        zone: theirs.zone,
+        help: theirs.help || say.nobody,
+      })}
     </Theirs>
   ) : null;
 
@@ -173,14 +193,14 @@ function Form({ editing }: { editing: Editing }) {
     <form className="grid max-w-2xl gap-5" noValidate onSubmit={submit}>
       <TwoSchools {...editing} />
       <TextField
-        label={alone ? 'What do your students know it as?' : 'What is the school called?'}
+        label={alone ? say.whatDoYourStudentsKnow : say.whatIsTheSchoolCalled}
         maxLength={200}
         error={errors.name?.message}
         {...register('name')}
       />
       <TextField
-        label="Whom do students ask when something technical fails?"
-        hint="Shown at the door, so that they do not ask the teacher who is teaching."
+        label={say.whomDoStudentsAskWhen}
+        hint={say.shownAtTheDoor}
         maxLength={300}
         error={errors.help?.message}
         {...register('help')}
@@ -189,7 +209,7 @@ function Form({ editing }: { editing: Editing }) {
       {problem && !theirs && <FieldError>{problem.title}</FieldError>}
       <p>
         <Button type="submit" kind="act" disabled={!isDirty || isSubmitting}>
-          Save it
+          {say.saveIt}
         </Button>
       </p>
     </form>
@@ -199,23 +219,19 @@ function Form({ editing }: { editing: Editing }) {
 const ToRead = ({ about }: { about: AboutSchool }) => (
   <div className="grid max-w-2xl gap-2 text-lg">
     <p>
-      {about.name} goes by the times of <b>{about.zone}</b>.
+      <Said as={say.goesByTheTimesOf} about={about.name} zone={<b>{about.zone}</b>} />
     </p>
     <p>
       {about.help
-        ? `When something technical fails, students ask ${about.help}.`
-        : 'Nobody is named yet whom students ask when something technical fails.'}
+        ? fill(say.whenSomethingTechnicalFailsStudents, { help: about.help })
+        : say.nobodyIsNamedYetWhom}
     </p>
     <p>
       {about.classesBy === 'teachers'
-        ? 'Every teacher makes class periods.'
-        : 'Head and office make class periods.'}
+        ? say.everyTeacherMakesClassPeriods
+        : say.headAndOfficeMakeClass}
     </p>
-    <p>
-      {about.resetsBy === 'office'
-        ? 'A student who has lost their password gets a new way in from the office.'
-        : 'A student who has lost their password gets a new way in from the office or a host of theirs.'}
-    </p>
+    <p>{about.resetsBy === 'office' ? say.aStudentWhoHasLost : say.aStudentWhoHasLostTheir}</p>
   </div>
 );
 
@@ -223,9 +239,9 @@ function About({ kept }: { kept: AboutSchool }) {
   const editing = useAboutSchool(kept);
   const alone = useAlone();
   return (
-    <Screen margin={<Margin title="What will happen" notes={editing.notes} />}>
+    <Screen margin={<Margin title={say.whatWillHappen} notes={editing.notes} />}>
       <SchoolTabs />
-      <ScreenTitle tab={alone ? 'About' : 'About the school'} className="mb-4" />
+      <ScreenTitle tab={alone ? say.about : say.aboutTheSchool} className="mb-4" />
       {kept.mayEdit ? <Form editing={editing} /> : <ToRead about={kept} />}
     </Screen>
   );

@@ -4,6 +4,8 @@ import { Button } from '../../ui/Button.js';
 import { Add } from './Add.js';
 import { Cell, Editing, Row } from './Cells.js';
 import { drop, put } from './calendarLists.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Bells = SchoolCalendar['bells'][number];
 type Period = Bells['periods'][number];
@@ -29,18 +31,18 @@ interface PeriodRowProps {
 
 function PeriodRow({ period, at, setName, setPath, onChange, onRemove }: PeriodRowProps) {
   const path = `${setPath}.periods.${at}`;
-  const name = `${period.label} of ${setName}`;
+  const name = fill(say.periodOfSetName, { period: period.label, setName });
   return (
     <Row name={`period ${name}`} path={path} onRemove={onRemove}>
       <Cell
-        label={`Label of period ${at + 1} of ${setName}`}
+        label={fill(say.labelOfPeriodOf, { at: at + 1, setName })}
         value={period.label}
         path={`${path}.label`}
         onChange={(label) => onChange({ label })}
       />
       <Cell
         type="time"
-        label={`Period ${name} begins`}
+        label={fill(say.periodBegins, { name })}
         value={period.start}
         path={`${path}.start`}
         onChange={(start) => onChange({ start })}
@@ -48,7 +50,7 @@ function PeriodRow({ period, at, setName, setPath, onChange, onRemove }: PeriodR
       –
       <Cell
         type="time"
-        label={`Period ${name} ends`}
+        label={fill(say.periodEnds, { name })}
         value={period.end}
         path={`${path}.end`}
         onChange={(end) => onChange({ end })}
@@ -73,10 +75,10 @@ export function BellSet({ set, at, isUnused, onRename, onPeriods, onRemove }: Be
   const { name, periods } = set;
   const path = `calendar.bells.${at}`;
   return (
-    <section aria-label={`${name} bells`}>
+    <section aria-label={fill(say.nameBells, { name })}>
       <h3 className="flex items-center gap-2 text-base">
         <Cell
-          label={`Name of bell set ${at + 1}`}
+          label={fill(say.nameOfBellSet, { at: at + 1 })}
           value={name}
           path={`${path}.name`}
           onChange={onRename}
@@ -84,7 +86,7 @@ export function BellSet({ set, at, isUnused, onRename, onPeriods, onRemove }: Be
         {!mayEdit && ' bells'}
         {mayEdit && isUnused && (
           <Button kind="danger-link" onClick={onRemove}>
-            Take out
+            {say.takeOut2}
           </Button>
         )}
       </h3>
@@ -101,7 +103,7 @@ export function BellSet({ set, at, isUnused, onRename, onPeriods, onRemove }: Be
           />
         ))}
       </ul>
-      <Add onClick={() => onPeriods([...periods, nextPeriod(periods)])}>Another period</Add>
+      <Add onClick={() => onPeriods([...periods, nextPeriod(periods)])}>{say.anotherPeriod}</Add>
     </section>
   );
 }

@@ -6,6 +6,8 @@ import { BellSet } from './BellSet.js';
 import { Cell, ChoiceCell, Editing, Part, Row } from './Cells.js';
 import { useAlone } from './useAlone.js';
 import { drop, put, type CalendarPartProps } from './calendarLists.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type BellOn = SchoolCalendar['bellOn'];
 
@@ -35,7 +37,12 @@ function BellSets({ calendar, change }: CalendarPartProps) {
   const isUnused = (name: string): boolean =>
     !Object.values(bellOn).includes(name) && !bellFor.some((b) => b.bell === name);
   const another = (): void =>
-    change({ bells: [...bells, { ...bells[0]!, name: `Set ${bells.length + 1}` }] });
+    change({
+      bells: [
+        ...bells,
+        { ...bells[0]!, name: fill(say.setBellsCount, { bellsCount: bells.length + 1 }) },
+      ],
+    });
   return (
     <>
       <div className="grid gap-5 lg:grid-cols-2">
@@ -51,7 +58,7 @@ function BellSets({ calendar, change }: CalendarPartProps) {
           />
         ))}
       </div>
-      <Add onClick={another}>Another bell set</Add>
+      <Add onClick={another}>{say.anotherBellSet}</Add>
     </>
   );
 }
@@ -67,15 +74,15 @@ const OnWeekdays = ({
   sets,
 }: CalendarPartProps & { sets: Choice[] }) => (
   <>
-    <h3 className="mt-5 text-base">On which weekday</h3>
+    <h3 className="mt-5 text-base">{say.onWhichWeekday}</h3>
     <p className="mt-1 flex flex-wrap gap-x-5 gap-y-2">
       {WEEKDAYS.map((day) => (
         <span key={day} className="flex items-center gap-2">
           {WEEKDAY_NAMES[day].slice(0, 3)}{' '}
           <ChoiceCell
-            label={`Bells on ${WEEKDAY_NAMES[day]}s`}
+            label={fill(say.bellsOnS, { weekdayName: WEEKDAY_NAMES[day] })}
             value={bellOn[day] ?? ''}
-            choices={[{ value: '', label: 'no teaching' }, ...sets]}
+            choices={[{ value: '', label: say.noTeaching }, ...sets]}
             onChange={(name) => change({ bellOn: withDay(bellOn, day, name) })}
           />
         </span>
@@ -93,7 +100,7 @@ function OnSingleDays({
     change({ bellFor: [...bellFor, { date: terms[0]!.first, bell: bells.at(-1)!.name }] });
   return (
     <>
-      <h3 className="mt-5 text-base">Single days with other bells</h3>
+      <h3 className="mt-5 text-base">{say.singleDaysWithOtherBells}</h3>
       <ul>
         {bellFor.map(({ date, bell }, i) => (
           <Row
@@ -104,13 +111,13 @@ function OnSingleDays({
           >
             <Cell
               type="date"
-              label={`Day ${i + 1} with other bells`}
+              label={fill(say.dayWithOtherBells, { i: i + 1 })}
               value={date}
               path={`calendar.bellFor.${i}.date`}
               onChange={(value) => change({ bellFor: put(bellFor, i, { date: value }) })}
             />
             <ChoiceCell
-              label={`Bells of day ${i + 1}`}
+              label={fill(say.bellsOfDay, { i: i + 1 })}
               value={bell}
               choices={sets}
               onChange={(value) => change({ bellFor: put(bellFor, i, { bell: value }) })}
@@ -118,7 +125,7 @@ function OnSingleDays({
           </Row>
         ))}
       </ul>
-      <Add onClick={another}>Another day</Add>
+      <Add onClick={another}>{say.anotherDay}</Add>
     </>
   );
 }
@@ -133,13 +140,13 @@ export function Bells({ calendar, change }: CalendarPartProps) {
     return mayEdit ? (
       <p>
         <Button kind="link" onClick={() => setWanted(true)}>
-          Teach by bells
+          {say.teachByBells}
         </Button>
       </p>
     ) : null;
   const sets = calendar.bells.map(({ name }) => ({ value: name, label: name }));
   return (
-    <Part title="Bells" hint="Sessions in a bell period go by the set in force that day.">
+    <Part title={say.bells} hint={say.sessionsInABellPeriod}>
       <BellSets calendar={calendar} change={change} />
       <OnWeekdays calendar={calendar} change={change} sets={sets} />
       <OnSingleDays calendar={calendar} change={change} sets={sets} />

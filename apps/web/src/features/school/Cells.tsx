@@ -6,6 +6,8 @@ import { DateField } from '../../ui/DateField.js';
 import { cell } from '../../ui/dress.js';
 import { FieldError } from '../../ui/Field.js';
 import { TimeField } from '../../ui/TimeField.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 /** Whether the reader may change the calendar, and what is wrong with what they wrote, by field. */
 export const Editing = createContext<{
@@ -89,7 +91,7 @@ export function Row({
         {mayEdit && onRemove && (
           <button
             type="button"
-            aria-label={`Take out ${name}`}
+            aria-label={fill(say.takeOut, { name })}
             className="ml-auto rounded-small p-1.5 text-soft hover:bg-shade hover:text-berry-deep"
             onClick={onRemove}
           >

@@ -10,12 +10,14 @@ import { Button } from '../../ui/Button.js';
 import { Cell, ChoiceCell, Editing, Part, Row } from './Cells.js';
 import { Holidays } from './Holidays.js';
 import { drop, put, type CalendarPartProps } from './calendarLists.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Closure = SchoolCalendar['closures'][number];
 
 const KINDS = [
   { value: 'holiday', label: 'holiday' },
-  { value: 'staff', label: 'staff day' },
+  { value: 'staff', label: say.staffDay },
   { value: 'exams', label: 'examinations' },
 ];
 
@@ -49,11 +51,11 @@ function CyclePart({ calendar, closure, at, onChange }: Omit<ClosureRowProps, 'o
   const day = dateInWords(date);
   return (
     <ChoiceCell
-      label={`Cycle days after ${closure.name}`}
+      label={fill(say.cycleDaysAfter, { closure: closure.name })}
       value={closure.cycle ?? SHIFTED}
       choices={[
-        { value: SHIFTED, label: `cycle shifts: ${day} is ${shifted}` },
-        { value: 'goes-on', label: `cycle goes on: ${day} is ${goesOn}` },
+        { value: SHIFTED, label: fill(say.cycleShiftsIs, { day, shifted }) },
+        { value: 'goes-on', label: fill(say.cycleGoesOnIs, { day, goesOn }) },
       ]}
       onChange={(value) => onChange({ cycle: value === SHIFTED ? undefined : 'goes-on' })}
     />
@@ -70,24 +72,24 @@ function ClosureRow({ calendar, closure, at, onChange, onRemove }: ClosureRowPro
     <Row name={name} path={path} onRemove={onRemove}>
       <Cell
         wide
-        label={`Name of closure ${at + 1}`}
+        label={fill(say.nameOfClosure, { at: at + 1 })}
         value={name}
         path={`${path}.name`}
         onChange={(value) => onChange({ name: value })}
       />
       <Cell
         type="date"
-        label={`First day of ${name}`}
+        label={fill(say.firstDayOf, { name })}
         value={first}
         path={`${path}.first`}
         onChange={(value) => onChange({ first: value, ...(last < value ? { last: value } : {}) })}
       />
       {showsLast && (
         <>
-          to{' '}
+          {say.to}{' '}
           <Cell
             type="date"
-            label={`Last day of ${name}`}
+            label={fill(say.lastDayOf, { name })}
             value={last}
             path={`${path}.last`}
             onChange={(value) => onChange({ last: value })}
@@ -95,7 +97,7 @@ function ClosureRow({ calendar, closure, at, onChange, onRemove }: ClosureRowPro
         </>
       )}
       <ChoiceCell
-        label={`Kind of ${name}`}
+        label={fill(say.kindOf, { name })}
         value={kind}
         choices={KINDS}
         onChange={(value) => onChange({ kind: value as Closure['kind'] })}
@@ -121,10 +123,7 @@ export function Closures({ calendar, change, region, onRegion, onAdd }: Closures
     .map((closure, at) => ({ closure, at }))
     .sort((a, b) => byFirstDay(a.closure, b.closure));
   return (
-    <Part
-      title="Closures"
-      hint="Days without lessons inside a term. A series that skips closures leaves these out."
-    >
+    <Part title={say.closures} hint={say.daysWithoutLessonsInside}>
       <ul>
         {shown.map(({ closure, at }) => (
           <ClosureRow
@@ -139,7 +138,7 @@ export function Closures({ calendar, change, region, onRegion, onAdd }: Closures
       </ul>
       {mayEdit && (
         <div className="mt-2 flex flex-wrap gap-2">
-          <Button onClick={onAdd}>Another closure</Button>
+          <Button onClick={onAdd}>{say.anotherClosure}</Button>
           <Holidays
             calendar={calendar}
             region={region}

@@ -3,11 +3,13 @@ import type { SchoolCalendar } from '@glen/core';
 import { Button } from '../../ui/Button.js';
 import { Cell, ChoiceCell, Editing, Part, Row } from './Cells.js';
 import type { CalendarPartProps } from './calendarLists.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type CycleOfDays = NonNullable<SchoolCalendar['cycle']>;
 
 const COUNTS = [
-  { value: 'teaching-days', label: 'teaching days' },
+  { value: 'teaching-days', label: say.teachingDays },
   { value: 'weeks', label: 'weeks' },
 ];
 
@@ -16,11 +18,8 @@ const labelsOf = (typed: string): string[] => typed.split(',').map((label) => la
 function NoCycle({ onBegin }: { onBegin: () => void }) {
   const { mayEdit } = useContext(Editing);
   return (
-    <Part
-      title="Cycle days"
-      hint="Days that alternate, such as A and B, for half-classes and timetables of two weeks."
-    >
-      {mayEdit ? <Button onClick={onBegin}>Begin a cycle</Button> : <p>None.</p>}
+    <Part title={say.cycleDays} hint={say.daysThatAlternateSuch}>
+      {mayEdit ? <Button onClick={onBegin}>{say.beginACycle}</Button> : <p>{say.none}</p>}
     </Part>
   );
 }
@@ -37,27 +36,30 @@ export function Cycle({ calendar: { cycle, terms }, change }: CalendarPartProps)
   }
   const set = (part: Partial<CycleOfDays>): void => change({ cycle: { ...cycle, ...part } });
   return (
-    <Part title="Cycle days" hint="Series can keep to some of these days only.">
+    <Part title={say.cycleDays} hint={say.seriesCanKeepToSome}>
       <ul>
         <Row name="the cycle" path="calendar.cycle">
           <Cell
             wide
-            label="Labels, with commas"
+            label={say.labelsWithCommas}
             value={cycle.labels.join(', ')}
             path="calendar.cycle.labels"
             onChange={(typed) => set({ labels: labelsOf(typed) })}
           />{' '}
-          alternate by
-          <ChoiceCell
-            label="What the cycle counts"
-            value={cycle.counts}
-            choices={COUNTS}
-            onChange={(counts) => set({ counts: counts as CycleOfDays['counts'] })}
-          />{' '}
-          from
+          <Said
+            as={say.alternateByFrom}
+            cycleCounts={
+              <ChoiceCell
+                label={say.whatTheCycleCounts}
+                value={cycle.counts}
+                choices={COUNTS}
+                onChange={(counts) => set({ counts: counts as CycleOfDays['counts'] })}
+              />
+            }
+          />
           <Cell
             type="date"
-            label="First day of the cycle"
+            label={say.firstDayOfTheCycle}
             value={cycle.from}
             path="calendar.cycle.from"
             onChange={(from) => set({ from })}

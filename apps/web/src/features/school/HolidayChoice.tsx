@@ -2,6 +2,8 @@ import { useState } from 'react';
 import { dateInWords } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import { Button } from '../../ui/Button.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 export type Holiday = Answer<'holidays'>['holidays'][number];
 
@@ -52,7 +54,7 @@ export function HolidayChoice({ holidays, onAdd }: HolidayChoiceProps) {
       </ul>
       {holidays.length > 0 && (
         <Button kind="strong" disabled={chosen.length === 0} onClick={() => onAdd(chosen)}>
-          Add {chosen.length}
+          {fill(say.addChosenCount, { chosenCount: chosen.length })}
         </Button>
       )}
     </>

@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button.js';
 import { ChoiceBox } from '../../ui/choices.js';
 import { Loading } from '../../ui/States.js';
 import { HolidayChoice, type Holiday } from './HolidayChoice.js';
+import * as say from './words.js';
 
 type Closure = SchoolCalendar['closures'][number];
 
@@ -32,10 +33,10 @@ interface RegionProps {
 const RegionChoice = ({ regions, region, onRegion }: RegionProps) => (
   <div className="grid gap-1">
     <span aria-hidden="true" className="text-sm font-semibold">
-      Region
+      {say.region}
     </span>
     <ChoiceBox
-      label="Region"
+      label={say.region}
       value={region ?? ''}
       choices={regions.map(({ code, name }) => ({ value: code, label: name }))}
       onChange={onRegion}
@@ -43,9 +44,7 @@ const RegionChoice = ({ regions, region, onRegion }: RegionProps) => (
   </div>
 );
 
-const AllTaken = () => (
-  <p className="text-md text-soft">All that fall in a term are closures already.</p>
-);
+const AllTaken = () => <p className="text-md text-soft">{say.allThatFall}</p>;
 
 interface HolidaysProps {
   calendar: SchoolCalendar;
@@ -80,12 +79,12 @@ export function Holidays(props: HolidaysProps) {
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger asChild>
-        <Button>Public holidays…</Button>
+        <Button>{say.publicHolidaysDots}</Button>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
           sideOffset={6}
-          aria-label="Public holidays"
+          aria-label={say.publicHolidays}
           className="z-30 grid max-h-96 w-80 gap-2 overflow-y-auto rounded-small border border-line bg-sheet p-3.5 text-ink shadow-soft"
         >
           <Card

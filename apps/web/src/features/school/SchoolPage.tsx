@@ -18,19 +18,28 @@ import { Terms } from './Terms.js';
 import { YearLine } from './YearLine.js';
 import { calendarNotes } from './calendarNotes.js';
 import { followInWords, useCalendarDraft, type KeptCalendar } from './useCalendarDraft.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Draft = ReturnType<typeof useCalendarDraft>;
 
 /** How big a calendar is, to tell two of them apart. */
 const sizeInWords = ({ terms, closures, bellFor }: KeptCalendar['calendar']): string =>
-  `${terms.length} terms, ${closures.length} closures and ${bellFor.length} single days`;
+  fill(say.termsClosuresAndSingleDays, {
+    termsCount: terms.length,
+    closuresCount: closures.length,
+    bellForCount: bellFor.length,
+  });
 
 /** Somebody else saved meanwhile: theirs and mine, and which is to count. */
 function TwoCalendars({ draft, theirs }: { draft: Draft; theirs: KeptCalendar }) {
   const mine = draft.calendar as KeptCalendar['calendar'];
   return (
-    <Theirs what="the calendar" saveOver={draft.saveOver} takeTheirs={draft.takeTheirs}>
-      Theirs has {sizeInWords(theirs.calendar)}; yours has {sizeInWords(mine)}.
+    <Theirs what={say.theCalendar} saveOver={draft.saveOver} takeTheirs={draft.takeTheirs}>
+      {fill(say.theirsHasYoursHas, {
+        size: sizeInWords(theirs.calendar),
+        size2: sizeInWords(mine),
+      })}
     </Theirs>
   );
 }
@@ -41,9 +50,11 @@ function SaveBar({ draft }: { draft: Draft }) {
   return (
     <div className="sticky bottom-0 mt-4 flex flex-wrap items-center gap-3 rounded-big border border-line bg-sheet px-5 py-3.5 shadow-soft">
       <Button kind="act" disabled={isSending || wrong !== undefined} onClick={() => submit()}>
-        {effects?.changed ? `Change it; ${followInWords(effects.changed)}` : 'Change the calendar'}
+        {effects?.changed
+          ? fill(say.changeIt, { follow: followInWords(effects.changed) })
+          : say.changeTheCalendar}
       </Button>
-      <Button onClick={asItWas}>As it was</Button>
+      <Button onClick={asItWas}>{say.asItWas}</Button>
       {problem && !theirs && !isBeside && <FieldError>{problem.title}</FieldError>}
     </div>
   );
@@ -58,15 +69,15 @@ function Editor({ kept, today }: { kept: KeptCalendar; today: string }) {
   const closeOn = (date: string): void => {
     const [first, last] = [calendar.terms[0]!.first, calendar.terms.at(-1)!.last];
     const day = date < first || date > last ? first : date;
-    const closure = { name: 'Closed', first: day, last: day, kind: 'holiday' as const };
+    const closure = { name: say.closed, first: day, last: day, kind: 'holiday' as const };
     change({ closures: [...calendar.closures, closure] });
   };
   return (
-    <Screen margin={<Margin title="What will happen" notes={calendarNotes(draft)} />}>
+    <Screen margin={<Margin title={say.whatWillHappen} notes={calendarNotes(draft)} />}>
       <SchoolTabs />
       <header className="mb-4 flex flex-wrap items-baseline gap-x-4">
-        <ScreenTitle tab={alone ? 'Your calendar' : 'School calendar'} />
-        <p className="text-soft">times are {calendar.zone}</p>
+        <ScreenTitle tab={alone ? say.yourCalendar : say.schoolCalendar} />
+        <p className="text-soft">{fill(say.timesAre, { zone: calendar.zone })}</p>
       </header>
       <YearLine
         school={draft.wrong ? (read.calendar as SchoolCalendar) : calendar}

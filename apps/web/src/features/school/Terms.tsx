@@ -2,14 +2,16 @@ import { addDays, type SchoolCalendar } from '@glen/core';
 import { Add } from './Add.js';
 import { Cell, Part, Row } from './Cells.js';
 import { drop, put, type CalendarPartProps } from './calendarLists.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Term = SchoolCalendar['terms'][number];
 
 /** A term after the last one: a week of rest, then nine weeks. */
 function nextTerm(terms: Term[]): Term {
   const last = terms.at(-1)?.last;
-  if (!last) return { name: 'Term', first: '2026-09-01', last: '2026-12-18' };
-  return { name: 'Term', first: addDays(last, 7), last: addDays(last, 70) };
+  if (!last) return { name: say.term, first: '2026-09-01', last: '2026-12-18' };
+  return { name: say.term, first: addDays(last, 7), last: addDays(last, 70) };
 }
 
 interface TermRowProps {
@@ -24,22 +26,22 @@ function TermRow({ term, at, onChange, onRemove }: TermRowProps) {
   return (
     <Row name={term.name} path={path} {...(onRemove ? { onRemove } : {})}>
       <Cell
-        label={`Name of term ${at + 1}`}
+        label={fill(say.nameOfTerm, { at: at + 1 })}
         value={term.name}
         path={`${path}.name`}
         onChange={(name) => onChange({ name })}
       />
       <Cell
         type="date"
-        label={`First day of ${term.name}`}
+        label={fill(say.firstDayOfTerm, { term: term.name })}
         value={term.first}
         path={`${path}.first`}
         onChange={(first) => onChange({ first })}
       />{' '}
-      to
+      {say.to}
       <Cell
         type="date"
-        label={`Last day of ${term.name}`}
+        label={fill(say.lastDayOfTerm, { term: term.name })}
         value={term.last}
         path={`${path}.last`}
         onChange={(last) => onChange({ last })}
@@ -52,7 +54,7 @@ export function Terms({ calendar: { terms }, change }: CalendarPartProps) {
   // A school without a term has no year.
   const mayRemove = terms.length > 1;
   return (
-    <Part title="Terms" hint="Both days count. “Until term ends” follows these by itself.">
+    <Part title={say.terms} hint={say.bothDaysCountUntilTerm}>
       <ul>
         {terms.map((term, i) => (
           <TermRow
@@ -64,7 +66,7 @@ export function Terms({ calendar: { terms }, change }: CalendarPartProps) {
           />
         ))}
       </ul>
-      <Add onClick={() => change({ terms: [...terms, nextTerm(terms)] })}>Another term</Add>
+      <Add onClick={() => change({ terms: [...terms, nextTerm(terms)] })}>{say.anotherTerm}</Add>
     </Part>
   );
 }

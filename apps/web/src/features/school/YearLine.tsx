@@ -1,5 +1,7 @@
 import type { MouseEvent } from 'react';
 import { addDays, dateInWords, dayInfo, dayNumber, type SchoolCalendar } from '@glen/core';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Closure = SchoolCalendar['closures'][number];
 
@@ -93,17 +95,17 @@ const OtherBells = ({ school, scale }: PartProps) =>
     .filter(({ date }) => dayInfo(school, date).teaching)
     .map(({ bell, date }) => (
       <circle key={date} cx={scale.x(date) + 1.5} cy={29} r={3.5} fill="var(--loch-deep)">
-        <title>{`${bell} bells, ${dateInWords(date)}`}</title>
+        <title>{fill(say.bellBellsDate, { bell, date: dateInWords(date) })}</title>
       </circle>
     ));
 
 const Legend = ({ isPickable }: { isPickable: boolean }) => (
   <figcaption className="flex flex-wrap gap-x-4 text-sm text-soft">
-    <span>hatched: holiday</span>
-    <span>gold: staff day</span>
-    <span>red: examinations</span>
-    <span>dot: other bells</span>
-    {isPickable && <span>press a day to close it</span>}
+    <span>{say.hatchedHoliday}</span>
+    <span>{say.goldStaffDay}</span>
+    <span>{say.redExaminations}</span>
+    <span>{say.dotOtherBells}</span>
+    {isPickable && <span>{say.pressADayToClose}</span>}
   </figcaption>
 );
 
@@ -121,8 +123,14 @@ export function YearLine({ school, today, onPick }: YearLineProps) {
   const days = dayNumber(last, 'last') - dayNumber(first, 'first') + 1;
   if (days < 2) return null;
   const scale = scaleOf(first, days);
-  const span = `from ${dateInWords(first, 'with-year')} to ${dateInWords(last, 'with-year')}`;
-  const count = `${school.terms.length} terms, ${school.closures.length} closures`;
+  const span = fill(say.fromDateToDate2, {
+    date: dateInWords(first, 'with-year'),
+    date2: dateInWords(last, 'with-year'),
+  });
+  const count = fill(say.termsClosures, {
+    termsCount: school.terms.length,
+    closuresCount: school.closures.length,
+  });
   const isNow = first <= today && today <= last;
   const pick = (event: MouseEvent<SVGSVGElement>): void => {
     const box = event.currentTarget.getBoundingClientRect();
@@ -135,7 +143,7 @@ export function YearLine({ school, today, onPick }: YearLineProps) {
         className={onPick ? 'w-full cursor-copy' : 'w-full'}
         onClick={pick}
         role="img"
-        aria-label={`The school year ${span}: ${count}`}
+        aria-label={fill(say.theSchoolYear, { span, count })}
       >
         <Hatching />
         <TermBars school={school} scale={scale} />

@@ -1,16 +1,18 @@
 import type { Note } from '@glen/core';
 import type { CalendarEffects, useCalendarDraft } from './useCalendarDraft.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const NOTHING_CHANGED: Note = {
   severity: 'inform',
-  title: 'Nothing is changed yet',
-  text: 'Whatever you change here, this column says first what it does to everybody’s sessions.',
+  title: say.nothingIsChangedYet,
+  text: say.whateverYouChangeHereThis,
 };
 
 const YOURS_TO_READ: Note = {
   severity: 'inform',
-  title: 'Yours to read',
-  text: 'The head and the office change it; you are told here when that moves your sessions.',
+  title: say.yoursToRead,
+  text: say.theHeadAndTheOffice,
 };
 
 /** Who is told, and how many sessions of theirs move. */
@@ -21,7 +23,9 @@ const toldNotes = (teachers: CalendarEffects['teachers']): Note[] =>
         {
           severity: 'inform',
           title:
-            teachers.length === 1 ? 'One teacher is told' : `${teachers.length} teachers are told`,
+            teachers.length === 1
+              ? say.oneTeacherIsTold
+              : fill(say.teachersAreTold, { teachersCount: teachers.length }),
           text: `${teachers.map((t) => `${t.name} (${t.sessions})`).join(', ')}.`,
         },
       ];
@@ -34,7 +38,7 @@ export function calendarNotes({
   effects,
 }: Pick<ReturnType<typeof useCalendarDraft>, 'read' | 'isDirty' | 'wrong' | 'effects'>): Note[] {
   if (!isDirty) return [read.mayEdit ? NOTHING_CHANGED : YOURS_TO_READ];
-  if (wrong) return [{ severity: 'wrong', title: 'Not quite', text: wrong.message }];
+  if (wrong) return [{ severity: 'wrong', title: say.notQuite, text: wrong.message }];
   if (!effects) return [];
   return [...(effects.notes as Note[]), ...toldNotes(effects.teachers)];
 }

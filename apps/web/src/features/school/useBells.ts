@@ -1,6 +1,8 @@
 import { bellsOn, type SchoolCalendar } from '@glen/core';
 import { api } from '../../app/api.js';
 import type { Bell } from '../../ui/TimeField.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 const isDate = (date: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(date);
 
@@ -8,8 +10,8 @@ const isDate = (date: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(date);
 export const bellTimes = (school: SchoolCalendar, date: string): Bell[] =>
   isDate(date)
     ? bellsOn(school, date).flatMap(({ label, start, end }) => [
-        { label: `${label} begins`, time: start },
-        { label: `${label} ends`, time: end },
+        { label: fill(say.labelBegins, { label }), time: start },
+        { label: fill(say.labelEnds, { label }), time: end },
       ])
     : [];
 

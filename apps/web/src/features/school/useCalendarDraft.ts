@@ -3,6 +3,8 @@ import { GlenInputError, indexSchool, type SchoolCalendar } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { useKeptForm } from '../../app/useKeptForm.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 export type KeptCalendar = Answer<'schoolCalendar'>;
 export type CalendarEffects = Answer<'previewCalendar'>;
@@ -33,7 +35,7 @@ const messageAt = (errors: FieldProblem[], path: string): string | undefined =>
 
 /** “one session follows”, “12 sessions follow”. */
 export const followInWords = (n: number): string =>
-  n === 1 ? 'one session follows' : `${n} sessions follow`;
+  n === 1 ? say.oneSessionFollows : fill(say.sessionsFollow, { n });
 
 /** What a changed calendar would do to everybody's sessions; nothing while it cannot be read. */
 function useEffectsOf(calendar: SchoolCalendar, isWorthAsking: boolean) {
@@ -69,8 +71,10 @@ export function useCalendarDraft(kept: KeptCalendar) {
     save: (fields, version) =>
       save({ body: { version, calendar: fields.calendar as Sent, region: fields.region } }),
     done: () => {
-      const follow = effects?.changed ? `, and ${followInWords(effects.changed)}` : '';
-      return `The calendar is changed${follow}.`;
+      const follow = effects?.changed
+        ? fill(say.andFollow, { follow: followInWords(effects.changed) })
+        : '';
+      return fill(say.theCalendarIsChanged, { follow });
     },
   });
   const { calendar, region } = form.watch();

@@ -9,6 +9,8 @@ import { Chip } from '../../ui/Chip.js';
 import { ChoiceBox } from '../../ui/choices.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Kept = Answer<'seriesSlots'>;
 type Held = Kept['sessions'][number];
@@ -46,14 +48,14 @@ function GiveSlot({ seriesId, people, on, nth, onDone }: GiveProps) {
       onSubmit={submit}
     >
       <ChoiceBox
-        label="To whom"
+        label={say.toWhom}
         value={String(watch('personId'))}
         choices={people.map(({ id, name }) => ({ value: String(id), label: name }))}
         invalid={errorAt('personId') !== undefined}
         onChange={(value) => change({ personId: Number(value) })}
       />
       <TextField
-        label="What it is about, in a line"
+        label={say.whatItIsAbout}
         maxLength={300}
         autoComplete="off"
         error={errorAt('about')}
@@ -62,9 +64,9 @@ function GiveSlot({ seriesId, people, on, nth, onDone }: GiveProps) {
       {problem && <FieldError>{problem.title}</FieldError>}
       <p className="flex flex-wrap gap-2">
         <Button kind="act" type="submit" disabled={isSending}>
-          Give it to them
+          {say.giveItToThem}
         </Button>
-        <Button onClick={onDone}>Back</Button>
+        <Button onClick={onDone}>{say.back}</Button>
       </p>
     </form>
   );
@@ -76,7 +78,7 @@ function Holder({ signUp }: { signUp: SignUp }) {
   return (
     <>
       <b>{name}</b>
-      {group && <span className="text-soft"> for {group}</span>}
+      {group && <span className="text-soft"> {fill(say.forGroup, { group })}</span>}
       {about && <span className="block break-words text-soft">{about}</span>}
       {address && (
         <a className="block break-all text-loch-deep underline" href={address} rel="noreferrer">
@@ -112,7 +114,7 @@ function useTakeAway(seriesId: number, { on }: Held, { nth, time }: HeldSlot) {
       const { data } = await drop({ params, body: { id, version } });
       // A group's slot is its own to take again.
       if (!data || group) return;
-      offerUndo(`${time} is ${name}’s no longer.`, async () => {
+      offerUndo(fill(say.isSNoLonger, { time, name }), async () => {
         await give({ params, body: { personId, on, nth, about, address } }).unwrap();
       });
     },
@@ -130,31 +132,31 @@ function SlotLine({ session, slot, ...of }: LineProps) {
           {time}–{end}
         </span>
         <span className="min-w-0 flex-1 basis-48">
-          {signUp ? <Holder signUp={signUp} /> : <span className="text-soft">free</span>}
+          {signUp ? <Holder signUp={signUp} /> : <span className="text-soft">{say.free}</span>}
         </span>
         {missed.map((name) => (
           <Chip key={name} tone="careful">
-            {name} did not come
+            {fill(say.didNotCome, { name })}
           </Chip>
         ))}
         {signUp ? (
           <Button
             kind="danger-link"
-            aria-label={`Take the slot at ${time} from ${signUp.name}`}
+            aria-label={fill(say.takeTheSlotAtFrom, { time, signUp: signUp.name })}
             disabled={isLoading}
             onClick={() => void takeFrom(signUp)}
           >
-            Take it from them
+            {say.takeItFromThem}
           </Button>
         ) : (
           of.people.length > 0 && (
             <Button
               kind="link"
-              aria-label={`Give the slot at ${time} to somebody`}
+              aria-label={fill(say.giveTheSlot, { time })}
               aria-expanded={isGiving}
               onClick={() => setGiving(!isGiving)}
             >
-              Give it to…
+              {say.giveItToDots}
             </Button>
           )
         )}
@@ -177,7 +179,7 @@ function Slots({ seriesId, people, session }: OfSeries & { session: Held }) {
       </ul>
       {session.waiting.length > 0 && (
         <p className="mt-1 text-soft">
-          Waiting for one: {session.waiting.map(({ name }) => name).join(', ')}
+          {fill(say.waitingForOne, { waiting: session.waiting.map(({ name }) => name).join(', ') })}
         </p>
       )}
     </>
@@ -218,7 +220,10 @@ export function HeldSessions({ seriesId, sessions, people }: OfSeries & { sessio
           <details>
             <summary className="cursor-pointer">
               <When session={session} />
-              <span className="text-soft"> · all {session.slots.length} free</span>
+              <span className="text-soft">
+                {' '}
+                {fill(say.allFree, { slotsCount: session.slots.length })}
+              </span>
             </summary>
             {slots}
           </details>

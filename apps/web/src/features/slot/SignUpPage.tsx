@@ -10,6 +10,9 @@ import { Pennant } from '../../ui/Pennant.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { Empty } from '../../ui/States.js';
 import { TakeSlot, takeWords, type OwnSlot, type SessionInSlots, type Wanted } from './TakeSlot.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type There = Answer<'signUps'>;
 type Slot = SessionInSlots['slots'][number];
@@ -22,9 +25,9 @@ const spanOf = ({ time, end }: Pick<Slot, 'time' | 'end'>): string => `${time}â€
 /** `Wed 14 Oct, 11:40â€“11:55`: a slot of one's own, or that one waits. */
 function ownInWords({ date, slots }: SessionInSlots, { nth, missed }: OwnSlot): string {
   const slot = nth === null ? undefined : slots[nth];
-  if (!slot) return `${dateInWords(date)}: you wait for a slot`;
+  if (!slot) return fill(say.youWaitForASlot, { date: dateInWords(date) });
   const when = `${dateInWords(date)}, ${spanOf(slot)}`;
-  return missed ? `${when}: you did not come, and it was offered on` : when;
+  return missed ? fill(say.youDidNotCome, { when }) : when;
 }
 
 interface MineProps {
@@ -41,7 +44,7 @@ function Mine({ code, session, own, onChange }: MineProps) {
   return (
     <li className="border-t border-line py-3">
       <b>{ownInWords(session, own)}</b>
-      {group && <span className="text-soft"> for {group}</span>}
+      {group && <span className="text-soft"> {fill(say.forGroup, { group })}</span>}
       {about && <p className="break-words">{about}</p>}
       {address && (
         <p>
@@ -54,7 +57,7 @@ function Mine({ code, session, own, onChange }: MineProps) {
       {isOwn && !missed && (
         <p className="mt-1 flex flex-wrap gap-x-4">
           <Button kind="link" className="min-h-11" onClick={onChange}>
-            Change it
+            {say.changeIt}
           </Button>
           <Button
             kind="danger-link"
@@ -62,7 +65,7 @@ function Mine({ code, session, own, onChange }: MineProps) {
             disabled={isLoading}
             onClick={() => void drop({ params: { code }, body: { id, version } })}
           >
-            {own.nth === null ? 'Wait no more' : 'Give it up'}
+            {own.nth === null ? say.waitNoMore : say.giveItUp}
           </Button>
         </p>
       )}
@@ -159,12 +162,14 @@ function Session({ code, groups, session, moving, onMoved }: SessionProps) {
         ))}
       </ul>
       {waiting > 0 && (
-        <p className="text-soft">{counted(waiting, 'waits', 'wait')} for one that becomes free.</p>
+        <p className="text-soft">
+          {fill(say.forOneThatBecomesFree, { count: counted(waiting, 'waits', 'wait') })}
+        </p>
       )}
       {mayWait && (
         <>
           <Button className="mt-2 min-h-11" onClick={() => setNth('wait')}>
-            Wait for a slot
+            {say.waitForASlot}
           </Button>
           {nth === 'wait' && form({ nth: null })}
         </>
@@ -173,29 +178,19 @@ function Session({ code, groups, session, moving, onMoved }: SessionProps) {
   );
 }
 
-const NOT_FOR_YOU: Record<Exclude<There['state'], 'may'>, string> = {
-  'sign-in': 'Sign in to take a slot.',
-  'not-yours':
-    'These slots are for those on its list, signed in with their school account. Look which account is in use.',
-  host: 'You host here. Who has which slot, and how they are cut, stands with the sessions of the class.',
-};
+const NOT_FOR_YOU: Record<Exclude<There['state'], 'may'>, string> = say.notForYou;
 
 /** What one has, and what there is to take. */
 function Slots({ there }: { there: There }) {
   const { code, sessions, groups } = there;
   const [moving, setMoving] = useState<OwnSlot | null>(null);
   const mine = sessions.flatMap((session) => session.mine.map((own) => ({ session, own })));
-  if (sessions.length === 0)
-    return (
-      <Empty title="No slots yet">
-        As soon as there are some, they stand here. Come back later.
-      </Empty>
-    );
+  if (sessions.length === 0) return <Empty title={say.noSlotsYet}>{say.asSoonAsThere}</Empty>;
   return (
     <>
       {mine.length > 0 && (
-        <section className="mt-5" aria-label="Yours">
-          <h2 className="text-lg">Yours</h2>
+        <section className="mt-5" aria-label={say.yours}>
+          <h2 className="text-lg">{say.yours}</h2>
           <ul>
             {mine.map(({ session, own }) => (
               <Mine
@@ -207,7 +202,7 @@ function Slots({ there }: { there: There }) {
               />
             ))}
           </ul>
-          {moving && <p role="status">Press the slot that you would rather have, or your own.</p>}
+          {moving && <p role="status">{say.pressTheSlotThatYou}</p>}
         </section>
       )}
       {sessions.map((session) => (
@@ -236,12 +231,14 @@ export default function SignUpPage({ me }: { me: Me }) {
             <header className="flex items-center gap-4">
               <Pennant pennant={there.pennant} size="large" />
               <div className="min-w-0">
-                <ScreenTitle tab={`Sign up: ${there.classTitle}`}>{there.classTitle}</ScreenTitle>
-                <p className="text-soft">with {there.host}</p>
+                <ScreenTitle tab={fill(say.signUp, { classTitle: there.classTitle })}>
+                  {there.classTitle}
+                </ScreenTitle>
+                <p className="text-soft">{fill(say.withHost, { host: there.host })}</p>
               </div>
             </header>
             <p className="mt-3 text-soft">
-              You are {me.account?.email}. Others see that a slot is taken, not by whom.
+              <Said as={say.youAreOthersSee} email={me.account?.email} />
             </p>
             {there.state === 'may' ? (
               <Slots there={there} />
@@ -250,7 +247,7 @@ export default function SignUpPage({ me }: { me: Me }) {
             )}
             <p className="mt-8">
               <Link className={buttonClass()} to={`/door/${there.code}`}>
-                To the door
+                {say.toTheDoor}
               </Link>
             </p>
           </>

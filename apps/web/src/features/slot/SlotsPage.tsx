@@ -13,6 +13,8 @@ import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { Empty } from '../../ui/States.js';
 import { HeldSessions } from './HeldSessions.js';
 import { SlotsSentence } from './SlotsSentence.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Kept = Answer<'seriesSlots'>;
 
@@ -25,11 +27,8 @@ interface OfSeries {
 function NotCut({ seriesId }: { seriesId: number }) {
   const [set, { isLoading, error }] = api.useSetSlotsMutation();
   return (
-    <Empty title="People come whenever it is open">
-      <p>
-        Cut into slots, each takes one where they look already, and the door lets them in one after
-        another: early ones wait in the lobby, whose turn it is goes straight in.
-      </p>
+    <Empty title={say.peopleComeWheneverIt}>
+      <p>{say.cutIntoSlotsEachTakes}</p>
       <p className="mt-3">
         <Button
           kind="act"
@@ -38,7 +37,7 @@ function NotCut({ seriesId }: { seriesId: number }) {
             void set({ params: { seriesId }, body: { version: null, ways: USUAL_SLOTS } })
           }
         >
-          Cut it into slots of {USUAL_SLOTS.minutes} minutes
+          {fill(say.cutItIntoSlots, { minutes: USUAL_SLOTS.minutes })}
         </Button>
       </p>
       {error && <FieldError>{problemOf(error)?.title}</FieldError>}
@@ -50,8 +49,8 @@ function NotCut({ seriesId }: { seriesId: number }) {
 const Address = ({ address }: { address: string }) => (
   <p className="mt-5 flex flex-wrap items-center gap-3">
     <span className="font-mono break-all">{address}</span>
-    <Button onClick={() => copyText(address, 'The sign-up address is copied.')}>
-      Copy the sign-up address
+    <Button onClick={() => copyText(address, say.theSignUpAddress)}>
+      {say.copyTheSignUpAddress}
     </Button>
   </p>
 );
@@ -64,19 +63,21 @@ function EndSlots({ seriesId, kept }: OfSeries) {
   if (!isAsking)
     return (
       <Button kind="danger-link" className="mt-6" onClick={() => setAsking(true)}>
-        No slots any more…
+        {say.noSlotsAnyMoreDots}
       </Button>
     );
   return (
     <div
       className="mt-6 max-w-2xl rounded-small bg-berry-tint p-3"
       role="group"
-      aria-label="No slots any more"
+      aria-label={say.noSlotsAnyMore}
     >
       <p>
         {taken === 0
-          ? 'Nobody has one. People come whenever it is open.'
-          : `${counted(taken, 'taken slot is', 'taken slots are')} off, and whoever has one is told. Nothing brings them back.`}
+          ? say.nobodyHasOnePeopleCome
+          : fill(say.offAndWhoeverHasOne, {
+              count: counted(taken, say.takenSlotIs, say.takenSlotsAre),
+            })}
       </p>
       <p className="mt-2 flex flex-wrap gap-2">
         <Button
@@ -86,9 +87,9 @@ function EndSlots({ seriesId, kept }: OfSeries) {
             void set({ params: { seriesId }, body: { version: kept.version, ways: null } })
           }
         >
-          End the slots
+          {say.endTheSlots}
         </Button>
-        <Button onClick={() => setAsking(false)}>Keep them</Button>
+        <Button onClick={() => setAsking(false)}>{say.keepThem}</Button>
       </p>
       {error && <FieldError>{problemOf(error)?.title}</FieldError>}
     </div>
@@ -101,7 +102,7 @@ function Cut({ seriesId, kept }: OfSeries) {
       <SlotsSentence seriesId={seriesId} kept={kept} />
       <Address address={kept.address} />
       {kept.sessions.length === 0 ? (
-        <p className="mt-6 text-soft">No session ahead is long enough for a slot.</p>
+        <p className="mt-6 text-soft">{say.noSessionAheadIsLong}</p>
       ) : (
         <HeldSessions seriesId={seriesId} sessions={kept.sessions} people={kept.people} />
       )}
@@ -121,14 +122,16 @@ export default function SlotsPage() {
           <header className="mb-5 flex items-center gap-4">
             <Pennant pennant={kept.pennant} size="large" />
             <div className="min-w-0">
-              <ScreenTitle tab={`Slots: ${kept.title}`}>Slots: {kept.title}</ScreenTitle>
+              <ScreenTitle tab={fill(say.slotsKept, { kept: kept.title })}>
+                {fill(say.slotsKept, { kept: kept.title })}
+              </ScreenTitle>
               <p className="flex flex-wrap gap-x-4 text-soft">
                 {kept.classTitle !== kept.title && kept.classTitle}
                 <Link className={buttonClass('link')} to={`/classes/${kept.classId}`}>
-                  Its sessions
+                  {say.itsSessions}
                 </Link>
                 <Link className={buttonClass('link')} to={`/desk/${kept.linkId}`}>
-                  Its desk
+                  {say.itsDesk}
                 </Link>
               </p>
             </div>

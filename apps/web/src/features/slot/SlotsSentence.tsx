@@ -6,6 +6,9 @@ import { ChoicePart } from '../../ui/choices.js';
 import { FieldError } from '../../ui/Field.js';
 import { NumberPart } from '../../ui/NumberPart.js';
 import { Theirs } from '../../ui/Theirs.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Kept = Answer<'seriesSlots'>;
 type Ways = NonNullable<Sent<'setSlots'>['ways']>;
@@ -16,8 +19,8 @@ interface KeptWays extends Ways {
 }
 
 const LEAVES = [
-  { value: 'asked', label: 'is asked to leave by their host' },
-  { value: 'by-itself', label: 'makes way by themselves' },
+  { value: 'asked', label: say.isAskedToLeave },
+  { value: 'by-itself', label: say.makesWayByThemselves },
 ];
 
 const schema = async () => (await import('@glen/contract/forms')).slotWaysForm;
@@ -74,20 +77,27 @@ function Break({ editing }: { editing: Editing }) {
   return (
     <>
       <ChoicePart
-        label="Whether there are breaks"
+        label={say.whetherThereAreBreaks}
         marked={hasBreak}
         value={hasBreak ? 'break' : 'none'}
         choices={[
-          { value: 'none', label: 'without a break' },
-          { value: 'break', label: 'with a break of' },
+          { value: 'none', label: say.withoutABreak },
+          { value: 'break', label: say.withABreakOf },
         ]}
         onChange={(v) => editing.change(v === 'break' ? USUAL_BREAK : NO_BREAK)}
       />
       {hasBreak && (
         <>
           {' '}
-          <Part editing={editing} field="breakMinutes" label="Minutes of a break" /> minutes after
-          every <Part editing={editing} field="breakEvery" label="Slots before a break" /> slots
+          <Said
+            as={say.minutesAfterEverySlots}
+            minutesBreak={
+              <Part editing={editing} field="breakMinutes" label={say.minutesOfABreak} />
+            }
+            slotsBefore={
+              <Part editing={editing} field="breakEvery" label={say.slotsBeforeABreak} />
+            }
+          />
         </>
       )}
     </>
@@ -97,23 +107,26 @@ function Break({ editing }: { editing: Editing }) {
 function Sentence({ editing }: { editing: Editing }) {
   return (
     <p className="text-lg leading-sentence">
-      Each session is cut into slots of{' '}
-      <Part editing={editing} field="minutes" label="Minutes of a slot" /> minutes, with{' '}
-      <Part editing={editing} field="gap" label="Minutes between two" /> between,{' '}
-      <Break editing={editing} />. Each may have{' '}
-      <Part editing={editing} field="most" label="Slots in a week" /> in a week (0: as many as they
-      like), from <Part editing={editing} field="opensDays" label="Days before" /> days before until{' '}
-      <Part editing={editing} field="closesMinutes" label="Minutes before" /> minutes before it
-      begins. When the next one’s slot begins, whoever is in{' '}
-      <ChoicePart
-        label="What becomes of whoever is in"
-        value={editing.watch('leaves')}
-        choices={LEAVES}
-        onChange={(v) => editing.change({ leaves: v as Ways['leaves'] })}
+      <Said
+        as={say.eachSessionIsCutInto}
+        minutesSlot={<Part editing={editing} field="minutes" label={say.minutesOfASlot} />}
+        minutesBetween={<Part editing={editing} field="gap" label={say.minutesBetweenTwo} />}
+        what={<Break editing={editing} />}
+        slotsWeek={<Part editing={editing} field="most" label={say.slotsInAWeek} />}
+        daysBefore={<Part editing={editing} field="opensDays" label={say.daysBefore} />}
+        minutesBefore={<Part editing={editing} field="closesMinutes" label={say.minutesBefore} />}
+        becomesWhoever={
+          <ChoicePart
+            label={say.whatBecomesOfWhoever}
+            value={editing.watch('leaves')}
+            choices={LEAVES}
+            onChange={(v) => editing.change({ leaves: v as Ways['leaves'] })}
+          />
+        }
+        minutesWithout={
+          <Part editing={editing} field="missedAfter" label={say.minutesWithoutThem} />
+        }
       />
-      . Whoever has not come after{' '}
-      <Part editing={editing} field="missedAfter" label="Minutes without them" /> minutes has it no
-      longer, and it is offered on (0: never).
     </p>
   );
 }
@@ -137,14 +150,16 @@ export function SlotsSentence({ seriesId, kept }: { seriesId: number; kept: Kept
   return (
     <form className="grid max-w-2xl gap-4" noValidate onSubmit={submit}>
       {theirs && (
-        <Theirs {...editing}>Theirs: slots of {(theirs as KeptWays).minutes} minutes.</Theirs>
+        <Theirs {...editing}>
+          {fill(say.theirsSlotsOfMinutes, { minutes: (theirs as KeptWays).minutes })}
+        </Theirs>
       )}
       <Sentence editing={editing} />
       {wrong && <FieldError>{wrong}</FieldError>}
       {problem && !theirs && <FieldError>{problem.title}</FieldError>}
       <p>
         <Button type="submit" kind="act" disabled={!isDirty || formState.isSubmitting}>
-          Cut them so
+          {say.cutThemSo}
         </Button>
       </p>
     </form>

@@ -5,6 +5,8 @@ import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { PickOne } from '../../ui/PickOne.js';
 import { TextField, WebAddressField } from '../../ui/TextField.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type There = Answer<'signUps'>;
 export type SessionInSlots = There['sessions'][number];
@@ -21,10 +23,10 @@ type Fields = Pick<Sent<'signUp'>, 'about' | 'address' | 'groupId'>;
 
 /** What the button does, in words. */
 export function takeWords({ session, nth, moving }: Wanted): string {
-  if (nth === null) return 'Wait for a slot';
+  if (nth === null) return say.waitForASlot;
   const { time } = session.slots[nth]!;
-  if (moving?.nth === nth) return 'Save it';
-  return moving ? `Move to ${time}` : `Take ${time}`;
+  if (moving?.nth === nth) return say.saveIt;
+  return moving ? fill(say.moveTo, { time }) : fill(say.takeTime, { time });
 }
 
 interface TakeSlotProps {
@@ -58,25 +60,25 @@ export function TakeSlot({ code, groups, wanted, onDone }: TakeSlotProps) {
   return (
     <form className="mt-2 grid gap-3 rounded-small bg-shade p-3" noValidate onSubmit={submit}>
       <TextField
-        label="What it is about, in a line"
+        label={say.whatItIsAbout}
         maxLength={300}
         autoComplete="off"
         error={errorAt('about')}
         {...register('about')}
       />
       <WebAddressField
-        label="Something to look at, by its address, perhaps"
+        label={say.somethingToLook}
         maxLength={1000}
         error={errorAt('address')}
         {...register('address')}
       />
       {groups.length > 0 && !moving && (
         <PickOne
-          label="For whom"
+          label={say.forWhom}
           value={String(watch('groupId') ?? '')}
           choices={[
-            ['', 'for me'],
-            ...groups.map(({ id, name }) => [String(id), `for ${name}`] as const),
+            ['', say.forMe],
+            ...groups.map(({ id, name }) => [String(id), fill(say.forName, { name })] as const),
           ]}
           onChange={(value) => setValue('groupId', value === '' ? null : Number(value))}
         />
@@ -86,7 +88,7 @@ export function TakeSlot({ code, groups, wanted, onDone }: TakeSlotProps) {
         <Button kind="act" type="submit" disabled={isSending}>
           {takeWords(wanted)}
         </Button>
-        <Button onClick={onDone}>Back</Button>
+        <Button onClick={onDone}>{say.back}</Button>
       </p>
     </form>
   );

@@ -5,17 +5,12 @@ import { Loaded } from '../../app/Loaded.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
+import { fill } from '../../ui/fill.js';
+import * as say from './words.js';
 
 type Stop = Answer<'letterStop'>;
 
-const KINDS: Record<Stop['kind'], string> = {
-  changes: 'letters when something changes that touches you',
-  reminders: 'letters before what you teach or attend begins',
-  mornings: 'letters about your day, in the morning',
-  evenings: 'letters a week before an evening',
-  posts: 'letters that teachers write to you',
-  weeks: 'letters about who came in the week',
-};
+const KINDS: Record<Stop['kind'], string> = say.kinds;
 
 function Choice({ token, stop: { kind, mails } }: { token: string; stop: Stop }) {
   const [set, { isLoading, error }] = api.useSetLetterStopMutation();
@@ -23,7 +18,9 @@ function Choice({ token, stop: { kind, mails } }: { token: string; stop: Stop })
   return (
     <>
       <p className="mt-4 text-lg" role="status">
-        {mails ? `You get ${KINDS[kind]}.` : `You get no ${KINDS[kind]} any more.`}
+        {mails
+          ? fill(say.youGet, { kind: KINDS[kind] })
+          : fill(say.youGetNoAnyMore, { kind: KINDS[kind] })}
       </p>
       <p className="mt-4">
         <Button
@@ -31,14 +28,11 @@ function Choice({ token, stop: { kind, mails } }: { token: string; stop: Stop })
           disabled={isLoading}
           onClick={() => void set({ params: { token }, body: { mails: !mails } })}
         >
-          {mails ? 'No more of these' : 'Send them to me again'}
+          {mails ? say.noMoreOfThese : say.sendThemToMeAgain}
         </Button>
       </p>
       {problem && <FieldError>{problem.title}</FieldError>}
-      <p className="mt-4 text-soft">
-        In Glen all of it stands as before, under “Word for you”. What somebody asks of you by name
-        is sent in any case.
-      </p>
+      <p className="mt-4 text-soft">{say.inGlenAllOfIt}</p>
     </>
   );
 }
@@ -49,7 +43,7 @@ export default function StopLettersPage() {
   const asked = api.useLetterStopQuery({ params: { token } });
   return (
     <main id="main" className="mx-auto min-h-dvh max-w-xl px-5 py-7">
-      <ScreenTitle tab="Your letters" />
+      <ScreenTitle tab={say.yourLetters} />
       <Loaded asked={asked} isPart>
         {(stop) => <Choice token={token} stop={stop} />}
       </Loaded>

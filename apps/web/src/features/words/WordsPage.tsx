@@ -8,6 +8,9 @@ import { BackLink } from '../../ui/BackLink.js';
 import { Button } from '../../ui/Button.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { Empty } from '../../ui/States.js';
+import { fill } from '../../ui/fill.js';
+import { Said } from '../../ui/Said.js';
+import * as say from './words.js';
 
 type Word = Answer<'words'>['words'][number];
 
@@ -34,22 +37,18 @@ function WordRow({ word: { id, title, text, at, isSeen }, zone }: WordProps) {
       {!isSeen && (
         <Button
           kind="link"
-          aria-label={`I have read it: ${title}`}
+          aria-label={fill(say.iHaveReadIt, { title })}
           disabled={isLoading}
           onClick={() => void see({ params: { noticeId: id } })}
         >
-          I have read it
+          {say.iHaveReadIt2}
         </Button>
       )}
     </li>
   );
 }
 
-const NONE = (
-  <Empty title="No word for you yet">
-    What others change that touches you stands here, until you have read it and after.
-  </Empty>
-);
+const NONE = <Empty title={say.noWordForYouYet}>{say.whatOthersChangeThatTouches}</Empty>;
 
 /** What has changed that touches me, on any device; how I hear of it is my choice. */
 export default function WordsPage({ me }: { me: Me }) {
@@ -57,13 +56,16 @@ export default function WordsPage({ me }: { me: Me }) {
   return (
     <main id="main" className="mx-auto w-full max-w-3xl px-6 py-6">
       <BackLink />
-      <ScreenTitle tab="Word for you" />
+      <ScreenTitle tab={say.wordForYou} />
       <p className="mt-1 text-soft">
-        How you hear of it, by mail too or here alone, is chosen at{' '}
-        <Link className="underline" to="/account">
-          your account
-        </Link>
-        .
+        <Said
+          as={say.howYouHearOfIt}
+          link={(text) => (
+            <Link className="underline" to="/account">
+              {text}
+            </Link>
+          )}
+        />
       </p>
       <Loaded asked={asked}>
         {({ words }) =>

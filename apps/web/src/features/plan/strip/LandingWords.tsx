@@ -1,4 +1,5 @@
 import type { Landing } from './landing.js';
+import * as say from '../words.js';
 
 const COLOUR: Record<Landing['tone'], string> = {
   well: 'text-moss-deep',
@@ -10,7 +11,7 @@ const COLOUR: Record<Landing['tone'], string> = {
 export function LandingWords({ landing, byKeys }: { landing: Landing; byKeys: boolean }) {
   return (
     <span className={COLOUR[landing.tone]}>
-      {landing.text} {byKeys ? 'Enter puts it down, Escape leaves it.' : ''}
+      {landing.text} {byKeys ? say.enterPutsItDownEscape : ''}
     </span>
   );
 }

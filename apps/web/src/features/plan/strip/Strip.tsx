@@ -11,6 +11,7 @@ import { LABEL_WIDTH, useStripData, useWidth, type StripData } from './useStripD
 import { useStripHand, type StripHand } from './useStripHand.js';
 import { useStripKeys } from './useStripKeys.js';
 import { useStripPointer } from './useStripPointer.js';
+import * as say from '../words.js';
 
 interface PartProps extends StripProps {
   data: StripData;
@@ -139,7 +140,7 @@ export function Strip(props: StripProps) {
   const data = useStripData(props, width);
   const hand = useStripHand(data, props);
   return (
-    <section ref={track} aria-label="Term strip" className="min-w-0">
+    <section ref={track} aria-label={say.termStrip} className="min-w-0">
       {width > 0 && (
         <>
           <div style={{ marginLeft: LABEL_WIDTH }}>

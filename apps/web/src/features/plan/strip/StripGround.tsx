@@ -1,6 +1,7 @@
 import { memo } from 'react';
 import { dateInWords } from '@glen/core';
 import { ROW_HEIGHT, type StripLayout } from './layout.js';
+import * as say from '../words.js';
 
 function Hatching() {
   return (
@@ -29,7 +30,7 @@ function Today({ x, height, rightmost }: { x: number; height: number; rightmost:
         className="font-mono text-xs"
         fill="var(--bracken-deep)"
       >
-        today
+        {say.today}
       </text>
     </>
   );

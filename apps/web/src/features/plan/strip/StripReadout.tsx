@@ -6,11 +6,16 @@ import { LandingWords } from './LandingWords.js';
 import type { StripData } from './useStripData.js';
 import type { StripHand } from './useStripHand.js';
 import { notchInWords } from './inWords.js';
+import { fill } from '../../../ui/fill.js';
+import * as say from '../words.js';
 
 function dayInWords(school: SchoolCalendar, date: string): string {
   const day = dayInfo(school, date);
   if (!day.teaching) return day.why ?? '';
-  const parts = [day.cycleDay && `${day.cycleDay} day`, day.bell && `${day.bell} bells`];
+  const parts = [
+    day.cycleDay && fill(say.cycleDay, { cycleDay: day.cycleDay }),
+    day.bell && fill(say.bellBells, { bell: day.bell }),
+  ];
   return parts.filter(Boolean).join(', ');
 }
 
@@ -22,17 +27,15 @@ export function cellInWords(
 ): string {
   const own = proposedAt(proposed, data.classes[row]?.id, data.dates[column]);
   if (own) {
-    const state = proposed?.leftOut.includes(own)
-      ? 'left out; Enter takes it in again'
-      : 'Enter leaves it out';
-    return `${dateInWords(own.date)}, ${own.time}: of the series in hand, ${state}`;
+    const state = proposed?.leftOut.includes(own) ? say.leftOutEnterTakesIt : say.enterLeavesItOut;
+    return fill(say.ofTheSeriesInHand, { date: dateInWords(own.date), time: own.time, state });
   }
   const here = data.notchesAt(row, column);
   if (here.length > 0)
     return here.map((n) => notchInWords(n, data.series.get(n.seriesId), now)).join('; ');
   const date = data.dates[column]!;
   const why = dayInfo(school, date).teaching ? '' : `, ${dayInWords(school, date)}`;
-  return `${dateInWords(date)}: nothing${why}`;
+  return fill(say.dateNothingWhy, { date: dateInWords(date), why });
 }
 
 interface ReadoutProps extends Pick<StripProps, 'school' | 'now' | 'chosen' | 'proposed'> {
@@ -50,11 +53,7 @@ function Words({ data, hand, chosen, ...asked }: ReadoutProps) {
   if (!shown) {
     if (hasFocus) return <span className="text-soft">{cellInWords(data, cursor, asked)}</span>;
     if (proposed) return null;
-    return (
-      <span className="text-soft">
-        Each notch is a session. Choose one, drag it to another day, or sweep over days.
-      </span>
-    );
+    return <span className="text-soft">{say.eachNotchIsASession}</span>;
   }
   const series = data.series.get(shown.seriesId);
   return (
@@ -76,7 +75,7 @@ export function StripReadout(props: ReadoutProps) {
         <Words {...props} />
       </p>
       {proposed && !data.classes.some((c) => c.id === proposed.classId) && (
-        <p className="text-sm text-soft">The class period is not among the rows shown.</p>
+        <p className="text-sm text-soft">{say.theClassPeriod}</p>
       )}
     </>
   );

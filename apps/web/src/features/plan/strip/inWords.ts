@@ -1,15 +1,19 @@
 import { addMinutes, counted, dateInWords, slotOffsets } from '@glen/core';
 import type { Notch, Strip } from './layout.js';
+import { fill } from '../../../ui/fill.js';
+import * as say from '../words.js';
 
 export type StripSeries = Strip['series'][number];
 
 /** What becomes of a session, in a word. */
 export function stateOf(n: Notch, series: StripSeries | undefined, now: string): string {
-  if (n.status === 'cancelled') return n.why ? `cancelled: ${n.why}` : 'cancelled';
-  if (series?.draft) return 'draft';
-  if (n.heldAt) return `held at the door of ${n.heldAt}`;
-  if (n.was && n.was.date !== n.date) return `moved from ${dateInWords(n.was.date)}`;
-  if (n.was) return `moved from ${n.was.time}`;
+  if (n.status === 'cancelled')
+    return n.why ? fill(say.cancelledWhy, { why: n.why }) : say.cancelledAlone;
+  if (series?.draft) return say.draft;
+  if (n.heldAt) return fill(say.heldAtTheDoorOf, { heldAt: n.heldAt });
+  if (n.was && n.was.date !== n.date)
+    return fill(say.movedFromDate, { date: dateInWords(n.was.date) });
+  if (n.was) return fill(say.movedFromTime2, { time: n.was.time });
   if (n.end <= now) return 'over';
   return n.start <= now ? 'running' : 'planned';
 }

@@ -13,6 +13,8 @@ import {
 } from '@glen/core';
 import type { Answer, Session } from '@glen/contract';
 import type { Notch } from './layout.js';
+import { fill } from '../../../ui/fill.js';
+import * as say from '../words.js';
 
 export interface Landing {
   row: Occurrence | null;
@@ -52,7 +54,7 @@ function clashesAt(row: Occurrence, notch: Notch, books: Books | undefined): str
 /** Bells of that day that are not those of the day it comes from. */
 function otherBells(notch: Notch, date: string, school: SchoolCalendar): string[] {
   const [there, here] = [dayInfo(school, date).bell, dayInfo(school, notch.date).bell];
-  return there !== undefined && there !== here ? [`${there} bells`] : [];
+  return there !== undefined && there !== here ? [fill(say.thereBells, { there })] : [];
 }
 
 /** What would become of a session if it were put down somewhere: where it would stand, and all that it would meet there. */
@@ -64,17 +66,17 @@ export function landingOf(
 ): Landing {
   const { row, warnings } = moved(notch, known.session, target, school);
   const when = `${dateInWords(target.date)}${row ? `, ${row.time}` : ''}`;
-  if (!row) return { row, text: `${when}: no bell gives it a time there.`, tone: 'wrong' };
+  if (!row) return { row, text: fill(say.noBellGivesIt, { when }), tone: 'wrong' };
   const clashes = clashesAt(row, notch, known.books);
   const day = dayInfo(school, target.date);
   const closed = day.teaching ? [] : [day.why ?? 'closed'];
-  const own = warnings
-    .filter((w) => w.code === 'same-day')
-    .map(() => 'the series meets that day already');
+  const own = warnings.filter((w) => w.code === 'same-day').map(() => say.theSeriesMeetsThatDay);
   const careful = [...closed, ...own, ...otherBells(notch, target.date, school)];
   const meets =
-    clashes.length > 0 ? [`clashes with ${clashes.join(' and ')}`, ...careful] : careful;
-  if (meets.length === 0) return { row, text: `${when}: free.`, tone: 'well' };
+    clashes.length > 0
+      ? [fill(say.clashesWith, { clashes: clashes.join(' and ') }), ...careful]
+      : careful;
+  if (meets.length === 0) return { row, text: fill(say.whenFree, { when }), tone: 'well' };
   const tone = clashes.length > 0 ? 'wrong' : 'careful';
   return { row, text: `${when}: ${meets.join('; ')}.`, tone };
 }

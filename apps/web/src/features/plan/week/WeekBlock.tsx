@@ -6,6 +6,8 @@ import { notchInWords, type StripSeries } from '../strip/inWords.js';
 import { SlotLines } from './SlotLines.js';
 import type { WeekHand } from './useWeekHand.js';
 import { boxOf, type WeekLayout } from './weekLayout.js';
+import { fill } from '../../../ui/fill.js';
+import * as say from '../words.js';
 
 const LEAST_HEIGHT = 22;
 
@@ -42,7 +44,7 @@ export function WeekBlock(props: BlockProps) {
     <button
       type="button"
       aria-pressed={isChosen}
-      aria-label={isClashing ? `${words}, clashes` : words}
+      aria-label={isClashing ? fill(say.wordsClashes, { words }) : words}
       {...hand.handlersOf(notch)}
       className={`absolute z-10 flex touch-none flex-col items-start gap-0.5 overflow-hidden rounded-small border border-edge bg-sheet px-1.5 py-0.5 text-left text-fine leading-tight ${classesOf(props)}`}
       style={{

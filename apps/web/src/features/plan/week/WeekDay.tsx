@@ -9,6 +9,8 @@ import { SlotLines } from './SlotLines.js';
 import type { WeekHand } from './useWeekHand.js';
 import { WeekBlock } from './WeekBlock.js';
 import { boxOf, type WeekLayout } from './weekLayout.js';
+import { fill } from '../../../ui/fill.js';
+import * as say from '../words.js';
 
 const LEAST_HEIGHT = 20;
 
@@ -51,8 +53,10 @@ function ProposedBlocks({
       className="pointer-events-none absolute inset-x-1 z-20 rounded-small border-2 border-bracken bg-bracken-tint px-1.5 text-fine font-semibold text-bracken-deep"
       style={boxOf(layout, o, LEAST_HEIGHT)}
     >
-      new, {o.time}
-      {proposed.clashing.has(o.key) ? ', clashes' : ''}
+      {fill(say.newTimeWhat, {
+        time: o.time,
+        what: proposed.clashing.has(o.key) ? say.clashes : '',
+      })}
       <SlotLines time={o.time} minutes={o.minutes} slots={proposed.slots} layout={layout} />
     </span>
   ));

@@ -6,6 +6,7 @@ import type { GridProps } from '../strip/stripProps.js';
 import { useWeekHand, type WeekHand } from './useWeekHand.js';
 import { WeekDay } from './WeekDay.js';
 import { daysOfWeek, layoutWeek, type WeekLayout } from './weekLayout.js';
+import * as say from '../words.js';
 
 interface WeekProps extends GridProps {
   monday: string;
@@ -52,9 +53,7 @@ function Readout({ carried, landing }: WeekHand) {
       {carried && landing ? (
         <LandingWords landing={landing} byKeys={carried.byKeys} />
       ) : (
-        <span className="text-soft">
-          Drag a session to another day or time, or press m and the arrows.
-        </span>
+        <span className="text-soft">{say.dragASessionToAnother}</span>
       )}
     </p>
   );
@@ -72,9 +71,11 @@ export function WeekView(props: WeekProps) {
   const series = useMemo(() => new Map(strip.series.map((s) => [s.id, s])), [strip.series]);
   const classOf = (n: Notch) => strip.classes.find((c) => c.id === series.get(n.seriesId)?.classId);
   const hand = useWeekHand({ ...props, layout, classOf, grid });
-  const columns = { gridTemplateColumns: `repeat(${layout.days.length}, minmax(0, 1fr))` };
+  const columns = {
+    gridTemplateColumns: `repeat(${layout.days.length}, minmax(0, 1fr))`,
+  };
   return (
-    <section aria-label="Week" className="min-w-0">
+    <section aria-label={say.week} className="min-w-0">
       <div className="ml-12 grid" style={columns}>
         {layout.days.map((date) => (
           <DayHead key={date} date={date} school={school} isToday={date === today} />
