@@ -1,3 +1,6 @@
+import { toast } from '../ui/toast.js';
+import * as say from './words.js';
+
 const NOT_ALLOWED = say.theBrowserDidNotAllow;
 
 /** Writes to the clipboard, and says that it is done, or that it could not be. */
@@ -12,5 +15,3 @@ export async function copying(write: () => Promise<void>, done: string): Promise
 
 export const copyText = (text: string, done: string): Promise<void> =>
   copying(() => navigator.clipboard.writeText(text), done);
-import { toast } from '../ui/toast.js';
-import * as say from './words.js';

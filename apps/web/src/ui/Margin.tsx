@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import type { Note, NoteAction } from '@glen/core';
 import { Button } from './Button.js';
 import { useWide } from './useMedia.js';
-import { fill } from './fill.js';
+import { fill, many } from './fill.js';
 import * as say from './words.js';
 
 const icon = (Icon: typeof X) => <Icon size={12} strokeWidth={3} aria-hidden="true" />;
@@ -136,7 +136,7 @@ export function Margin({ title = say.inTheMargin, notes, onAction, children, bel
   return (
     <Dialog.Root>
       <Dialog.Trigger
-        aria-label={`${title}: ${notes.length === 1 ? say.note : fill(say.notesCountNotes, { notesCount: notes.length })}`}
+        aria-label={`${title}: ${many(say.notes, notes.length)}`}
         className="order-first flex w-full items-center gap-2.5 border-b border-line bg-shade/50 px-6.5 py-2 text-left text-md max-half:min-h-11 print:hidden"
       >
         <Glyph severity={mostUrgent(notes)} />

@@ -33,8 +33,10 @@ export const toKnow = 'To know';
 export const well = 'Well';
 export const inTheMargin = 'In the margin';
 export const nothingNeedsThoughtHere = 'Nothing needs thought here.';
-export const note = '1 note';
-export const notesCountNotes = '{notesCount} notes';
+export const notes = {
+  one: '1 note',
+  other: '{n} notes',
+};
 export const andNotesCountMore = 'and {notesCount} more';
 export const open = 'Open';
 export const closeTheMargin = 'Close the margin';

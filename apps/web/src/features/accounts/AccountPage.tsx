@@ -229,16 +229,14 @@ function PasswordPart({ own, email }: { own: Own; email: string }) {
   if (inUse && !inUse.hasPassword && inUse.signOns.length > 0)
     return (
       <p className="text-soft">
-        {name}
-        {say.theAccountInUseHas}
+        <Said as={say.theAccountInUseHas} email={name} />
       </p>
     );
   if (inUse && !inUse.hasPassword)
     return (
       <>
         <p className="mb-3 text-soft">
-          {name}
-          {say.theAccountInUseHasNone}
+          <Said as={say.theAccountInUseHasNone} email={name} />
         </p>
         <FirstPassword email={email} />
       </>

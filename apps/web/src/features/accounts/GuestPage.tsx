@@ -9,7 +9,7 @@ import { FieldError } from '../../ui/Field.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { TextField } from '../../ui/TextField.js';
 import { YesOrNo, type YesNo } from './YesOrNo.js';
-import { fill } from '../../ui/fill.js';
+import { fill, list } from '../../ui/fill.js';
 import { Said } from '../../ui/Said.js';
 import * as say from './words.js';
 
@@ -72,10 +72,10 @@ const Invited = ({ token, to }: { token: string; to: Invitation }) => (
     </ScreenTitle>
     <p className="mt-2">
       <Said
-        as={say.invitesIf}
+        as={to.when.length > 0 ? say.invitesOn : say.invites}
         host={to.host}
         email={<b className="[overflow-wrap:anywhere]">{to.email}</b>}
-        whenCount={to.when.length > 0 && `, ${to.when.join(say.and)}`}
+        dates={list(to.when)}
       />
     </p>
     <WillYouCome token={token} said={to.said} />

@@ -39,9 +39,9 @@ export const oneMoreAccountOfMine = 'One more account of mine';
 export const signOnWithIt =
   'Sign on with it, and it is yours here too: at a door you change to it in one press.';
 export const theAccountInUseHas =
-  ', the account in use, has none: you came in otherwise. The office can give you a way to set one.';
+  '{email}, the account in use, has none: you came in otherwise. The office can give you a way to set one.';
 export const theAccountInUseHasNone =
-  ', the account in use, has none: you came by an address that worked once. Set one to sign in by it later, at any browser.';
+  '{email}, the account in use, has none: you came by an address that worked once. Set one to sign in by it later, at any browser.';
 export const ofTheAccountInUse =
   'Of {name}, the account in use. Every other browser is signed out of it.';
 export const addresses = 'Addresses';
@@ -84,9 +84,10 @@ export const byThisNameTheHost = 'By this name the host lets you in, and others 
 export const thisIsMe = 'This is me: to the door';
 export const willYouCome = 'Will you come?';
 export const youAreInvited = 'You are invited: {to}';
-export const and = ', and ';
-export const invitesIf =
-  '{host} invites {email}{whenCount}. If that is not you, close this page: the address lets somebody in once.';
+export const invites =
+  '{host} invites {email}. If that is not you, close this page: the address lets somebody in once.';
+export const invitesOn =
+  '{host} invites {email}, {dates}. If that is not you, close this page: the address lets somebody in once.';
 export const thereIsAnAccount =
   'There is an account with this address already. Sign in with it there.';
 export const toTheDoor = 'To the door';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { addDays, counted, dateInWords } from '@glen/core';
+import { addDays, dateInWords } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { useMinute, wallClock } from '../../app/clock.js';
@@ -11,7 +11,7 @@ import { Screen } from '../../ui/Margin.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { Empty } from '../../ui/States.js';
 import { PlanEvening } from './PlanEvening.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 type Evenings = Answer<'appointments'>;
@@ -34,10 +34,10 @@ function OneEvening({ evening }: { evening: Evenings['evenings'][number] }) {
       </p>
       <p className="text-md text-soft">
         {fill(say.countCount2TakenOfCount3Taken, {
-          count: counted(hosts, 'teacher', 'teachers'),
-          count2: counted(guests, 'guest', 'guests'),
+          count: many(say.teachers, hosts),
+          count2: many(say.guestsCounted, guests),
           taken,
-          count3: counted(slots, 'time', 'times'),
+          count3: many(say.times, slots),
         })}
       </p>
     </li>

@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import { counted } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { copyText } from '../../app/copyText.js';
@@ -7,7 +6,7 @@ import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { Field, FieldError, inputClass } from '../../ui/Field.js';
 import { guestsReadSoFar } from '../link/guestsReadSoFar.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 type Evening = Answer<'appointmentEvening'>;
@@ -40,7 +39,7 @@ function TakeOff({ eveningId, guest }: OfGuest) {
       <p>
         {count === 0
           ? say.theirAddressLeadsNowhereAny
-          : fill(say.ofTheirsBecomeFree, { count: counted(count, 'time', 'times') })}
+          : fill(say.ofTheirsBecomeFree, { count: many(say.times, count) })}
       </p>
       <p className="mt-2 flex flex-wrap gap-2">
         <Button
@@ -152,7 +151,7 @@ export function Guests({ evening }: { evening: Evening }) {
       <h2 className="text-lg">{say.guests}</h2>
       <p className="text-md text-soft print:hidden">
         {mails ? say.eachHasALetter : say.noLettersGoOutHere}{' '}
-        {waiting > 0 && fill(say.chosenNothingYet, { count: counted(waiting, 'has', 'have') })}
+        {waiting > 0 && fill(say.chosenNothingYet, { count: many(say.have, waiting) })}
       </p>
       <ul className="mt-2">
         {guests.map((guest) => (

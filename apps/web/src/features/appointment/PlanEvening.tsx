@@ -1,4 +1,4 @@
-import { addMinutes, counted, slotOffsets } from '@glen/core';
+import { addMinutes, slotOffsets } from '@glen/core';
 import type { Answer, Sent } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { useServerForm } from '../../app/useServerForm.js';
@@ -10,7 +10,7 @@ import { NumberPart } from '../../ui/NumberPart.js';
 import { TextField } from '../../ui/TextField.js';
 import { TimeField } from '../../ui/TimeField.js';
 import { guestsReadSoFar } from '../link/guestsReadSoFar.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import { Said } from '../../ui/Said.js';
 import * as say from './words.js';
 
@@ -68,10 +68,8 @@ function countInWords(typed: Typed): string {
   const { minutes: slot, gap } = slots;
   if (![minutes, slot, gap].every(Number.isFinite) || slot < 2 || minutes > 720) return '';
   const count = slotOffsets(minutes, slots).length;
-  const until = /^\d\d:\d\d$/.test(typed.time)
-    ? fill(say.untilAddMinutes, { addMinutes: addMinutes(typed.time, minutes) })
-    : '';
-  return fill(say.countWithEachUntil, { count: counted(count, 'time', 'times'), until });
+  if (!/^\d\d:\d\d$/.test(typed.time)) return many(say.timesWithEach, count);
+  return many(say.timesWithEachUntil, count, { until: addMinutes(typed.time, minutes) });
 }
 
 /** When it is, and how it is cut, in a sentence whose parts are changed in place. */

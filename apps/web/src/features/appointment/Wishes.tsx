@@ -213,7 +213,7 @@ export function Wishes({ token, own }: { token: string; own: OwnEvening }) {
   return (
     <form className="mt-6" noValidate onSubmit={submit} aria-label={say.whomToSee}>
       <h2 className="text-lg">
-        {fill(say.wouldYouLikeToSee, { what: own.mine.length === 0 ? say.whom : say.whomElse })}
+        {own.mine.length === 0 ? say.whomWouldYouLike : say.whomElseWouldYouLike}
       </h2>
       <p className="text-soft">{say.timesAreFittedInOne}</p>
       <ul className="mt-2">

@@ -73,8 +73,14 @@ export const timesAreNotChosenHere = 'Times are not chosen here any more. Ask wh
 
 // PlanEvening
 export const familiesEvening = 'Families’ evening';
-export const untilAddMinutes = ' until {addMinutes}';
-export const countWithEachUntil = '{count} with each{until}.';
+export const timesWithEach = {
+  one: '1 time with each.',
+  other: '{n} times with each.',
+};
+export const timesWithEachUntil = {
+  one: '1 time with each until {until}.',
+  other: '{n} times with each until {until}.',
+};
 export const theDay = 'The day';
 export const from = 'From';
 export const minutesInAll = 'Minutes in all';
@@ -110,8 +116,23 @@ export const seriesIdAgain = '{seriesId} again';
 export const appointmentsToken = 'appointments {token}';
 export const noTimeIsLeft = 'No time is left that fits for {unmet}.';
 export const whomToSee = 'Whom to see';
-export const whom = 'Whom';
-export const whomElse = 'Whom else';
-export const wouldYouLikeToSee = '{what} would you like to see?';
+export const whomWouldYouLike = 'Whom would you like to see?';
+export const whomElseWouldYouLike = 'Whom else would you like to see?';
 export const timesAreFittedInOne =
   'Times are fitted in one after another, over as early as can be. Change any of them.';
+export const times = {
+  one: '1 time',
+  other: '{n} times',
+};
+export const teachers = {
+  one: '1 teacher',
+  other: '{n} teachers',
+};
+export const guestsCounted = {
+  one: '1 guest',
+  other: '{n} guests',
+};
+export const have = {
+  one: '1 has',
+  other: '{n} have',
+};

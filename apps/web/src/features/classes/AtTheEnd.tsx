@@ -39,7 +39,7 @@ export function AtTheEnd({ classPeriod }: { classPeriod: ClassPeriod }) {
       <h2 className="mb-1 text-xl">{say.whenItIsOver}</h2>
       <p>
         {fill(say.itsRollAndAllIt, { consequence: consequence(facts) })}
-        {facts.isRunning && say.itsDoorIsOpenJust}
+        {facts.isRunning && ` ${say.itsDoorIsOpenJust}`}
       </p>
       {problem && <FieldError>{problem.title}</FieldError>}
       <p className="mt-3">

@@ -75,8 +75,10 @@ export function ClassHead({ classPeriod, zone }: { classPeriod: ClassPeriod; zon
           </ScreenTitle>
           <p className="text-soft">
             {names('host')}
-            {names('co-teacher') && fill(say.withCoTeacher, { coTeacher: names('co-teacher') })}
-            {names('presenter') && fill(say.presenterPresents, { presenter: names('presenter') })}
+            {names('co-teacher') &&
+              ` ${fill(say.withCoTeacher, { coTeacher: names('co-teacher') })}`}
+            {names('presenter') &&
+              ` · ${fill(say.presenterPresents, { presenter: names('presenter') })}`}
           </p>
         </div>
         {!c.putAwayAt && <Plate classPeriod={c} />}

@@ -14,7 +14,7 @@ import { MakeOccasion } from './MakeOccasion.js';
 import { CopyButtons } from '../link/LinkLine.js';
 import { mayEdit } from '../school/mayEdit.js';
 import { mayMakeClasses } from '../school/mayMakeClasses.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 const AS = {
@@ -111,9 +111,7 @@ function Occasions({ occasions, mayMake }: OccasionsProps) {
 const PutAway = ({ classes }: { classes: ClassItem[] }) => (
   <details className="mt-6">
     <summary className="cursor-pointer font-semibold">
-      {classes.length === 1
-        ? say.isPutAway
-        : fill(say.arePutAway, { classesCount: classes.length })}
+      {many(say.arePutAway, classes.length)}
     </summary>
     <ul className="mt-2">
       {classes.map((c) => (
@@ -130,9 +128,7 @@ const PutAway = ({ classes }: { classes: ClassItem[] }) => (
 
 const Head = ({ count, mayMake }: { count: number; mayMake: boolean }) => (
   <header className="mb-4 flex flex-wrap items-baseline gap-x-4 gap-y-2">
-    <ScreenTitle tab={say.classes}>
-      {count === 1 ? say.classPeriod : fill(say.classPeriods, { count })}
-    </ScreenTitle>
+    <ScreenTitle tab={say.classes}>{many(say.classPeriods, count)}</ScreenTitle>
     <span className="ml-auto flex flex-wrap gap-2.5">
       {count > 0 && (
         <>

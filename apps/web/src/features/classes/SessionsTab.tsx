@@ -10,7 +10,7 @@ import { mayEdit } from '../school/mayEdit.js';
 import { fill } from '../../ui/fill.js';
 import * as say from './words.js';
 
-const SHOWN = { Ahead: 12, Past: 6 };
+const SHOWN = { ahead: 12, past: 6 };
 
 type SessionRow = ClassPeriod['sessions'][number];
 
@@ -20,7 +20,7 @@ const isOff = (s: SessionRow): boolean => s.status === 'cancelled' || s.status =
 const SessionChips = ({ s, rollSize }: { s: SessionRow; rollSize: number }) => (
   <>
     {s.status === 'cancelled' && (
-      <Chip tone="wrong">{fill(say.cancelledWhat, { what: s.why ? `: ${s.why}` : '' })}</Chip>
+      <Chip tone="wrong">{s.why ? fill(say.cancelledWhy, { why: s.why }) : say.cancelled}</Chip>
     )}
     {s.status === 'skipped' && !s.undated && (
       <Chip>
@@ -98,25 +98,25 @@ function SessionLine({ s, classPeriod, isNext }: LineProps) {
 }
 
 function SessionList({
-  title,
+  when,
   sessions,
   classPeriod,
 }: {
-  title: keyof typeof SHOWN;
+  when: keyof typeof SHOWN;
   sessions: SessionRow[];
   classPeriod: ClassPeriod;
 }) {
   const [all, setAll] = useState(false);
   if (sessions.length === 0) return null;
-  const shown = all ? sessions : sessions.slice(0, SHOWN[title]);
+  const shown = all ? sessions : sessions.slice(0, SHOWN[when]);
   const next = new Set(
     [...new Map(sessions.toReversed().map((s) => [s.seriesId, s.id])).values()].filter(
-      () => title === 'Ahead',
+      () => when === 'ahead',
     ),
   );
   return (
     <section className="mb-6">
-      <h2 className="mb-1 text-base">{title}</h2>
+      <h2 className="mb-1 text-base">{say[when]}</h2>
       <ul>
         {shown.map((s) => (
           <SessionLine key={s.id} s={s} classPeriod={classPeriod} isNext={next.has(s.id)} />
@@ -148,9 +148,9 @@ export function Sessions({ classPeriod, now }: { classPeriod: ClassPeriod; now: 
         </p>
       )}
       {sessions.length === 0 && <Empty title={say.nothingPlanned}>{say.theLinkWorksAll}</Empty>}
-      <SessionList title="Ahead" sessions={sessions.filter(isAhead)} classPeriod={classPeriod} />
+      <SessionList when="ahead" sessions={sessions.filter(isAhead)} classPeriod={classPeriod} />
       <SessionList
-        title="Past"
+        when="past"
         sessions={sessions.filter((s) => !isAhead(s)).reverse()}
         classPeriod={classPeriod}
       />

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { api } from '../../app/api.js';
 import { Loading } from '../../ui/States.js';
 import type { ClassPeriod } from '../school/classPeriod.js';
-import { fill } from '../../ui/fill.js';
+import { fill, list } from '../../ui/fill.js';
 import { Said } from '../../ui/Said.js';
 import * as say from './words.js';
 
@@ -38,12 +38,9 @@ function PresentedRow({ one, classPeriod }: { one: Presented; classPeriod: Class
         )}
         {takes.length > 0 && (
           <span className="block text-sm text-soft">
-            {fill(say.overWhileNoHost, {
-              what:
-                takes.length === presenters.length
-                  ? say.takes
-                  : fill(say.takesTakes, { takes: takes.join(', ') }),
-            })}
+            {takes.length === presenters.length
+              ? say.takesOver
+              : fill(say.takesOverOf, { names: list(takes) })}
           </span>
         )}
       </span>
@@ -63,7 +60,7 @@ export function WhoPresents({ classPeriod }: { classPeriod: ClassPeriod }) {
       <h2 className="mb-1 text-xl">{say.whoPresentsWhen}</h2>
       <p className="mb-1 text-soft">
         {fill(say.atAnyTime, { what: [say.theHosts, ...always].join(', ') })}
-        {data.dates.length === 0 && say.atNoneOfTheNext}
+        {data.dates.length === 0 && ` ${say.atNoneOfTheNext}`}
       </p>
       <ul className="max-w-2xl">
         {data.dates.slice(0, AT_A_GLANCE).map((one) => (

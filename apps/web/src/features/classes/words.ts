@@ -18,7 +18,7 @@ export const puttingItAway = 'Putting it away {last}.';
 export const whenItIsOver = 'When it is over';
 export const itsRollAndAllIt =
   '{consequence} Its roll and all it had stay, and you can bring it back.';
-export const itsDoorIsOpenJust = ' Its door is open just now: close the room first.';
+export const itsDoorIsOpenJust = 'Its door is open just now: close the room first.';
 export const putItAway = 'Put it away';
 
 // Classes
@@ -33,11 +33,15 @@ export const onTheRoll = '{rollSize} on the roll';
 export const occasions = 'Occasions';
 export const colleaguesATalkAFamily =
   'Colleagues, a talk, a family: a link and sessions for whom you name, without a roll.';
-export const isPutAway = '1 is put away';
-export const arePutAway = '{classesCount} are put away';
+export const arePutAway = {
+  one: '1 is put away',
+  other: '{n} are put away',
+};
 export const classes = 'Classes';
-export const classPeriod = '1 class period';
-export const classPeriods = '{count} class periods';
+export const classPeriods = {
+  one: '1 class period',
+  other: '{n} class periods',
+};
 export const whoCame = 'Who came';
 export const allMyLinks = 'All my links';
 export const sheetOfLinks = 'Sheet of links';
@@ -54,8 +58,8 @@ export const studentsHaveNoWay =
 export const giveItANewLink = 'Give it a new link';
 export const lookAtTheOldOne = 'Look at the old one';
 export const theLastingLink = 'The lasting link';
-export const withCoTeacher = ' with {coTeacher}';
-export const presenterPresents = ' · {presenter} presents';
+export const withCoTeacher = 'with {coTeacher}';
+export const presenterPresents = '{presenter} presents';
 
 // ClassParts
 export const aboutWhat = 'About {what}';
@@ -125,7 +129,8 @@ export const bringItBack = 'Bring it back';
 // SessionsTab
 export const ahead = 'Ahead';
 export const past = 'Past';
-export const cancelledWhat = 'Cancelled{what}';
+export const cancelled = 'Cancelled';
+export const cancelledWhy = 'Cancelled: {why}';
 export const skipped = 'Skipped:';
 export const withWhat = 'with {what}';
 export const heldAtTheDoorOf = 'held at the door of {heldAt}';
@@ -180,11 +185,10 @@ export const whomItIsFor = 'Whom it is for';
 
 // WhoPresents
 export const atTitle = 'at {title}';
-export const takes = 'Takes';
-export const takesTakes = '{takes} takes';
-export const overWhileNoHost = '{what} over while no host is in';
+export const takesOver = 'Takes over while no host is in';
+export const takesOverOf = '{names} takes over while no host is in';
 export const whoPresentsWhen = 'Who presents when';
 export const theHosts = 'The hosts';
 export const atAnyTime = '{what}: at any time.';
-export const atNoneOfTheNext = ' At none of the next dates is anybody named besides.';
+export const atNoneOfTheNext = 'At none of the next dates is anybody named besides.';
 export const andMoreUntil = 'And {moreCount} more, until {date}.';

@@ -32,14 +32,9 @@ function CoverRow({ cover, me }: { cover: Cover; me: number }) {
     <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line py-2">
       <span className="min-w-0 flex-1 basis-60">
         <Said
-          as={say.whatForNameCoverDays}
-          what={
-            <b>
-              {covering.id === me
-                ? say.youCover
-                : fill(say.coveringCovers, { covering: covering.name })}
-            </b>
-          }
+          as={covering.id === me ? say.youCoverFor : say.coversForDays}
+          strong={(text) => <b>{text}</b>}
+          covering={<b>{covering.name}</b>}
           name={name(absent)}
           coverDays={coverDays(cover)}
         />

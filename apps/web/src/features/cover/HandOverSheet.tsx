@@ -1,4 +1,3 @@
-import { counted } from '@glen/core/light';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { Button } from '../../ui/Button.js';
@@ -6,7 +5,7 @@ import { Chip } from '../../ui/Chip.js';
 import { FieldError } from '../../ui/Field.js';
 import { ChoicePart } from '../../ui/choices.js';
 import { useHandOver, type HostedThings } from './useHandOver.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import { Said } from '../../ui/Said.js';
 import * as say from './words.js';
 
@@ -22,8 +21,8 @@ const AS = {
 const inWords = ({ as, links, groups }: HostedClass): string =>
   [
     AS[as],
-    ...(links > 0 ? [counted(links, 'link', 'links')] : []),
-    ...(groups > 0 ? [counted(groups, 'group', 'groups')] : []),
+    ...(links > 0 ? [many(say.links, links)] : []),
+    ...(groups > 0 ? [many(say.groups, groups)] : []),
   ].join(', ');
 
 interface SheetProps {

@@ -1,7 +1,7 @@
-import { counted, dateInWords } from '@glen/core/light';
+import { dateInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import { Chip } from '../../ui/Chip.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 type Sessions = Answer<'tryCover'>['sessions'];
@@ -11,7 +11,7 @@ function inWords(sessions: Sessions): string {
   const theirs = sessions.filter((session) => session.isTheirs).length;
   const clashing = sessions.filter((session) => session.clashes.length > 0).length;
   const parts = [
-    counted(sessions.length, 'session', 'sessions'),
+    many(say.sessions, sessions.length),
     ...(theirs > 0 ? [fill(say.theyHostAnyway, { theirs })] : []),
     ...(clashing > 0 ? [fill(say.atTheSameTime, { clashing })] : []),
   ];

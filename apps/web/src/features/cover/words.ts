@@ -1,9 +1,8 @@
 /** What cover says, sentence by sentence; pages ask for it by name. */
 
 // CoverPage
-export const youCover = 'You cover';
-export const coveringCovers = '{covering} covers';
-export const whatForNameCoverDays = '{what} for {name} {coverDays}';
+export const youCoverFor = '<strong>You cover</strong> for {name} {coverDays}';
+export const coversForDays = '{covering} <strong>covers</strong> for {name} {coverDays}';
 export const saidName = ', said {name}';
 export const now = 'now';
 export const endItFor = 'End it: {covering} for {absent} {coverDays}';
@@ -82,3 +81,15 @@ export const coversFor = '{covering} covers for {absent}.';
 
 // useHandOver
 export const allOfItIsHanded = 'All of it is handed over.';
+export const sessions = {
+  one: '1 session',
+  other: '{n} sessions',
+};
+export const links = {
+  one: '1 link',
+  other: '{n} links',
+};
+export const groups = {
+  one: '1 group',
+  other: '{n} groups',
+};

@@ -72,9 +72,8 @@ function MayCome({ brought, desk }: { brought: Brought; desk: Desk }) {
     <div role="status" className="grid gap-2">
       <p>
         <Said
-          as={say.mayComeInNowGlen}
+          as={ofSchool ? say.mayComeIn : say.mayComeInFromOutside}
           name={<b className="break-all">{name}</b>}
-          what={ofSchool ? '' : say.fromOutsideTheSchool}
         />
       </p>
       <p className="flex gap-2">

@@ -1,6 +1,5 @@
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
-import { counted } from '@glen/core/light';
 import type { Answer, Sent } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { wallClock } from '../../app/clock.js';
@@ -10,7 +9,7 @@ import { Button, buttonClass } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import { TextField } from '../../ui/TextField.js';
 import { deskCard } from './HandOver.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import { Said } from '../../ui/Said.js';
 import * as say from './words.js';
 
@@ -86,7 +85,7 @@ interface ShownProps {
 
 /** How many have given the sign, and how many are in. */
 const manyInWords = (given: number, inside: number): string =>
-  fill(say.checkedInInside, { given, count: counted(inside, say.personIs, say.peopleAre) });
+  fill(say.checkedInInside, { given, count: many(say.peopleAre, inside) });
 
 /** A check-in that is open: what is put into the chat, what is read out, and who has given it. */
 function Open({ checkIn, inside, linkId, zone }: ShownProps) {
@@ -96,18 +95,16 @@ function Open({ checkIn, inside, linkId, zone }: ShownProps) {
     <>
       <p>
         <Said
-          as={say.readOut}
+          as={say.readOutOrTyped}
           code={
             <span className="font-mono text-xl tracking-widest" aria-label={[...code].join(' ')}>
               {code}
             </span>
           }
-          what={
-            <span className="block text-sm text-soft">
-              <Said as={say.toBeTypedAt} typeAt={<span className="break-all">{typeAt}</span>} />
-            </span>
-          }
         />
+        <span className="block text-sm text-soft">
+          <Said as={say.toBeTypedAt} typeAt={<span className="break-all">{typeAt}</span>} />
+        </span>
       </p>
       {question && <p className="break-words">“{question}”</p>}
       <p className="text-soft" role="status">

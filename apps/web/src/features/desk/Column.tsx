@@ -13,14 +13,15 @@ function accountInWords({ account, notProven }: DeskVisitor): string {
 function roleInWords({ role, mayPresent, mayShare }: DeskVisitor): string {
   if (role === 'host') return say.host;
   if (role === 'watcher') return say.watchesOnly;
-  const shares = mayShare ? say.mayShareForAWhile : '';
-  if (role !== 'presenter') return shares;
-  return `${mayPresent ? say.presentsForAWhile : 'presenter'} · ${shares}`;
+  const presents = mayPresent ? say.presentsForAWhile : say.presenter;
+  return [role === 'presenter' && presents, mayShare && say.mayShareForAWhile]
+    .filter(Boolean)
+    .join(' · ');
 }
 
 function rollInWords({ role, onRoll }: DeskVisitor): string {
   if (role === 'host') return '';
-  return onRoll ? say.onTheRoll2 : say.notOnTheRoll2;
+  return onRoll ? say.onTheRoll : say.notOnTheRoll;
 }
 
 export function Column({
@@ -67,9 +68,9 @@ export function Who({
         {children && <span className="flex flex-wrap items-center gap-2.5">{children}</span>}
       </div>
       <p className="text-sm text-soft">
-        {roleInWords(visitor)}
-        {accountInWords(visitor)}
-        {rollInWords(visitor)}
+        {[roleInWords(visitor), accountInWords(visitor), rollInWords(visitor)]
+          .filter(Boolean)
+          .join(' · ')}
         {more && (
           <>
             <br />

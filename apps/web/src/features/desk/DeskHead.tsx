@@ -15,7 +15,6 @@ import { HandOver } from './HandOver.js';
 import { tabOfDesk, useKnockSound } from './knock.js';
 import { RoomFirst } from './RoomFirst.js';
 import { openLabel, type Desk, type DeskActions } from './useDesk.js';
-import { fill } from '../../ui/fill.js';
 import * as say from './words.js';
 
 interface HeadProps {
@@ -47,7 +46,7 @@ function DeskTools({ onSmall }: Pick<HeadProps, 'onSmall'>) {
     <span className="ml-auto flex flex-wrap gap-2.5">
       <Button aria-pressed={sound} onClick={() => setSound(!sound)}>
         <Sign size={16} aria-hidden="true" />
-        {fill(say.knocksWhat, { what: sound ? say.sound : say.areSilent })}
+        {sound ? say.knocksSound : say.knocksAreSilent}
       </Button>
       {state === 'off' && (
         <Button onClick={() => void choose(true)}>

@@ -32,11 +32,8 @@ export function Extend({ desk, act }: { desk: Desk; act: DeskActions }) {
         >
           <p>
             <Said
-              as={say.peopleInsideMayStay}
-              what={session.end > now ? say.itEndsAt : say.itWasToEndAt}
-              addMinutes={
-                <span className="font-mono">{addMinutes(session.time, session.minutes)}</span>
-              }
+              as={session.end > now ? say.itEndsAt : say.itWasToEndAt}
+              time={<span className="font-mono">{addMinutes(session.time, session.minutes)}</span>}
             />
           </p>
           <ul className="grid gap-2">
@@ -55,9 +52,9 @@ export function Extend({ desk, act }: { desk: Desk; act: DeskActions }) {
                     {fill(say.minutesMinMore, { minutes })}
                   </Button>
                   <span className="text-sm text-soft">
-                    {fill(say.tillAddMinutesWhat, {
-                      addMinutes: addMinutes(session.time, length),
-                      what: hits ? fill(say.intoNext, { next: next.title }) : '',
+                    {fill(hits ? say.tillInto : say.till, {
+                      time: addMinutes(session.time, length),
+                      next: next?.title ?? '',
                     })}
                   </span>
                 </li>

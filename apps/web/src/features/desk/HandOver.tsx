@@ -60,7 +60,7 @@ function StillInside({ desk, to }: { desk: Desk; to: Successor | undefined }) {
       className={`rounded-small p-2.5 text-sm ${isAlone ? 'bg-berry-tint text-berry-deep' : 'bg-shade'}`}
     >
       {stillInside(names)}
-      {isAlone && say.theyAreWithoutAHost}
+      {isAlone && ` ${say.theyAreWithoutAHost}`}
     </p>
   );
 }
@@ -117,14 +117,13 @@ function HandOverCard({ desk, linkId, close }: HandOverProps & { close: () => vo
       )}
       {desk.pastedRoom && (
         <p className="rounded-small bg-gorse-tint p-2.5 text-sm text-gorse-deep">
-          {fill(say.glenHandsOverTheDoor, {
-            powers: desk.powers && fill(say.notedAboutThem, { powers: desk.powers }),
-          })}
+          {say.glenHandsOverTheDoor}
+          {desk.powers && ` ${fill(say.notedAboutThem, { powers: desk.powers })}`}
         </p>
       )}
       {wrong && <FieldError>{wrong}</FieldError>}
       <Button type="submit" kind="act" disabled={!to || isSending}>
-        {to ? fill(say.handOverTo, { to: to.name, what: leave ? say.andLeave : '' }) : say.handOver}
+        {to ? fill(leave ? say.handOverToAndLeave : say.handOverTo, { to: to.name }) : say.handOver}
       </Button>
     </form>
   );

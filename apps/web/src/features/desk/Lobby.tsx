@@ -8,7 +8,7 @@ import { inputClass } from '../../ui/Field.js';
 import { Column, Who } from './Column.js';
 import { WhoIsThis } from './WhoIsThis.js';
 import type { Desk, DeskActions } from './useDesk.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import { Said } from '../../ui/Said.js';
 import * as say from './words.js';
 
@@ -103,21 +103,14 @@ function Waiting({
 /** Who waits for a seat in a full room. */
 function Line({ desk: { inLine, capacity } }: { desk: Desk }) {
   if (inLine === 0) return null;
-  return (
-    <p className="my-2 font-semibold">
-      {fill(say.forASeatTheRoom, {
-        what: inLine === 1 ? say.oneWaits : fill(say.inLineWait, { inLine }),
-        capacity,
-      })}
-    </p>
-  );
+  return <p className="my-2 font-semibold">{many(say.waitForASeat, inLine, { capacity })}</p>;
 }
 
 /** Who was turned away, each with the way back. */
 const Away = ({ desk, act }: { desk: Desk; act: DeskActions }) => (
   <>
     <h3 className="mt-5 text-sm text-soft">
-      {fill(say.turnedAwayOr, { what: desk.pastedRoom ? say.keptOut : say.putOut3 })}
+      {desk.pastedRoom ? say.turnedAwayOrKeptOut : say.turnedAwayOrPutOut}
     </h3>
     <ul>
       {desk.away.map((v) => (

@@ -2,7 +2,7 @@ import { aloneInWords, areHostsGone, stillInside } from '@glen/core/light';
 import type { Note } from '@glen/core';
 import { timeUntil, wallClock } from '../../app/clock.js';
 import { isLastHost, leftBehind, type Desk } from './useDesk.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 /** `now`: an instant of school time; `zone`: the school's. */
@@ -15,7 +15,7 @@ function strangersNote({ waiting }: Desk): Note[] {
   const those = waiting.filter((v) => !v.onRoll);
   const strangers = those.length;
   if (strangers === 0) return [];
-  const title = strangers === 1 ? say.oneWhoWaits : fill(say.whoWait, { strangers });
+  const title = many(say.whoWaitAreNot, strangers);
   const letRollIn = { name: 'let-roll-in', label: say.letTheRollIn2 };
   return [
     {
@@ -139,10 +139,7 @@ function unseenNote({ pastedRoom, unseen, acting }: Desk): Note[] {
     {
       severity: 'careful',
       title: say.lookAtTheRoomBefore,
-      text: fill(say.thatOnlyItsOwnSettings, {
-        what: unseen === 1 ? say.oneThing : fill(say.unseenThings, { unseen }),
-        what2: unseen === 1 ? 'is' : 'are',
-      }),
+      text: many(say.notLookedAt, unseen),
       actions: [{ name: 'look-at-room', label: say.toTheList }],
     },
   ];

@@ -46,7 +46,7 @@ function knock(): void {
 
 /** What the browser’s tab says of a desk: how many wait, so that it is seen behind other pages too. */
 export const tabOfDesk = ({ waiting, title }: { waiting: unknown[]; title: string }): string =>
-  fill(say.whatDeskTitle, { what: waiting.length > 0 ? `(${waiting.length}) ` : '', title });
+  fill(waiting.length > 0 ? say.deskWhereWait : say.deskOf, { waiting: waiting.length, title });
 
 interface Waits {
   id: number;

@@ -3,9 +3,9 @@
 // BringIn
 export const guestFromOutsideTheSchool = 'guest, from outside the school';
 export const comeInHere = 'Come in here: {address}';
-export const fromOutsideTheSchool = ', from outside the school';
-export const mayComeInNowGlen =
-  '{name} may come in now{what}. Glen sends nothing: tell them where.';
+export const mayComeInFromOutside =
+  '{name} may come in now, from outside the school. Glen sends nothing: tell them where.';
+export const mayComeIn = '{name} may come in now. Glen sends nothing: tell them where.';
 export const copyLink = 'Copy link';
 export const writeToThem = 'Write to them';
 export const nameOrMailAddress = 'Name or mail address';
@@ -26,11 +26,13 @@ export const answeredInAFewWords = 'Answered in a few words; it stands in the re
 export const askForACheckIn = 'Ask for a check-in';
 export const checkedIn = 'Checked in';
 export const fromTheSameDeviceAs = 'from the same device as {others}';
-export const personIs = 'person is';
-export const peopleAre = 'people are';
+export const peopleAre = {
+  one: '1 person is',
+  other: '{n} people are',
+};
 export const checkedInInside = '{given} checked in, {count} inside';
 export const toBeTypedAt = 'to be typed at {typeAt}';
-export const readOut = 'Read out {code}{what}';
+export const readOutOrTyped = 'Read out {code}';
 export const openUntil = '{many}. Open until {time}.';
 export const copiedForTheChat = 'Copied for the chat.';
 export const copyForTheChat = 'Copy for the chat';
@@ -44,12 +46,11 @@ export const checkIn2 = 'Check-in';
 export const byPhone = 'by phone';
 export const notSignedInThisName = 'not signed in: this name is not proven';
 export const notSignedIn2 = 'not signed in';
-export const host = 'host · ';
-export const watchesOnly = 'watches only · ';
-export const mayShareForAWhile = 'may share for a while · ';
+export const host = 'host';
+export const watchesOnly = 'watches only';
+export const mayShareForAWhile = 'may share for a while';
 export const presentsForAWhile = 'presents for a while';
-export const onTheRoll2 = ' · on the roll';
-export const notOnTheRoll2 = ' · not on the roll';
+export const presenter = 'presenter';
 
 // Desk
 export const lateByMin = 'late by {lateBy} min';
@@ -70,9 +71,8 @@ export const nothingPlanned = 'Nothing planned';
 export const doorOpen = 'Door open';
 export const ended = 'Ended';
 export const doorNotOpenedYet = 'Door not opened yet';
-export const sound = 'sound';
-export const areSilent = 'are silent';
-export const knocksWhat = 'Knocks {what}';
+export const knocksSound = 'Knocks sound';
+export const knocksAreSilent = 'Knocks are silent';
 export const tellMeElsewhereToo = 'Tell me elsewhere too';
 export const smallDesk = 'Small desk';
 export const shutTheDoor = 'Shut the door';
@@ -80,8 +80,10 @@ export const closeTheRoom = 'Close the room';
 export const entryRules = 'Entry rules';
 
 // deskNotes
-export const oneWhoWaits = 'One who waits is not on the roll';
-export const whoWait = '{strangers} who wait are not on the roll';
+export const whoWaitAreNot = {
+  one: 'One who waits is not on the roll',
+  other: '{n} who wait are not on the roll',
+};
 export const letTheRollIn2 = 'Let the roll in';
 export const nobodyKnowsWhoCallsLet =
   'Nobody knows who calls: let them in and have them say it, or ask them elsewhere first.';
@@ -113,10 +115,11 @@ export const endTheRoomItselfToo = 'End the room itself, too';
 export const nobodyComesInByThis =
   'Nobody comes in by this door. Whoever is inside stays until you end the room there, for everybody, before you leave it.';
 export const lookAtTheRoomBefore = 'Look at the room before you use it';
-export const oneThing = 'One thing';
-export const unseenThings = '{unseen} things';
-export const thatOnlyItsOwnSettings =
-  '{what} that only its own settings keep, such as its lobby or who has host’s powers, {what2} not ticked yet.';
+export const notLookedAt = {
+  one: 'One thing that only its own settings keep, such as its lobby or who has host’s powers, is not ticked yet.',
+  other:
+    '{n} things that only its own settings keep, such as its lobby or who has host’s powers, are not ticked yet.',
+};
 export const toTheList = 'To the list';
 export const theLinkWasReplacedWhile = 'The link was replaced while this runs';
 export const whoeverIsInsideStaysWhoever =
@@ -142,13 +145,13 @@ export const guestsWhoHaveNotCome = 'Guests who have not come yet';
 // Extend
 export const runLongerDots = 'Run longer…';
 export const letItRunLonger = 'Let it run longer';
-export const itEndsAt = 'It ends at';
-export const itWasToEndAt = 'It was to end at';
-export const peopleInsideMayStay =
-  '{what} {addMinutes}. People inside may stay as long as you do; this moves the end on the books too.';
+export const itEndsAt =
+  'It ends at {time}. People inside may stay as long as you do; this moves the end on the books too.';
+export const itWasToEndAt =
+  'It was to end at {time}. People inside may stay as long as you do; this moves the end on the books too.';
 export const minutesMinMore = '{minutes} min more';
-export const intoNext = ', into {next}';
-export const tillAddMinutesWhat = 'till {addMinutes}{what}';
+export const till = 'till {time}';
+export const tillInto = 'till {time}, into {next}';
 
 // HandOver
 export const namedPresenter = 'named presenter';
@@ -156,16 +159,16 @@ export const whoTakesOver = 'Who takes over?';
 export const actingHostAlready = 'acting host already';
 export const inside = 'inside';
 export const notInYet = 'not in yet';
-export const theyAreWithoutAHost = ' They are without a host until somebody comes.';
+export const theyAreWithoutAHost = 'They are without a host until somebody comes.';
 export const isHostUntilThisSession = '{name} is host until this session ends.';
 export const andILeaveTheRoom = 'and I leave the room';
 export const letsPeopleInFromNow = '{to} lets people in from now on, until this session ends.';
 export const isNotInYetUntil = '{to} is not in yet. Until they come, nobody can be let in.';
-export const notedAboutThem = ' Noted about them: {powers}';
+export const notedAboutThem = 'Noted about them: {powers}';
 export const glenHandsOverTheDoor =
-  'Glen hands over the door. Host’s powers in the room itself it cannot: give them there before you leave.{powers}';
-export const andLeave = ' and leave';
-export const handOverTo = 'Hand over to {to}{what}';
+  'Glen hands over the door. Host’s powers in the room itself it cannot: give them there before you leave.';
+export const handOverTo = 'Hand over to {to}';
+export const handOverToAndLeave = 'Hand over to {to} and leave';
 export const handOver = 'Hand over';
 export const handOverDots = 'Hand over…';
 export const handTheSessionOver = 'Hand the session over';
@@ -199,7 +202,8 @@ export const everybodyMayShareInThis = 'Everybody may share in this session.';
 export const nobodyIsInTheRoom = 'Nobody is in the room.';
 
 // knock
-export const whatDeskTitle = '{what}Desk: {title}';
+export const deskOf = 'Desk: {title}';
+export const deskWhereWait = '({waiting}) Desk: {title}';
 export const firstAndMoreCountMore = '{first} and {moreCount} more';
 export const knockWho = 'Knock: {who}';
 export const knockTitle = 'knock {title}';
@@ -229,15 +233,15 @@ export const sinceKnockedAtLobbyReason = 'since {knockedAt}; {lobbyReason}';
 export const letInVisitor = 'Let {visitor} in';
 export const turnAwayVisitor = 'Turn {visitor} away';
 export const turnAwayDots = 'Turn away…';
-export const oneWaits = 'One waits';
-export const inLineWait = '{inLine} wait';
-export const forASeatTheRoom =
-  '{what} for a seat: the room holds {capacity}, and all are taken. They come in by themselves, in their order.';
+export const waitForASeat = {
+  one: 'One waits for a seat: the room holds {capacity}, and all are taken. They come in by themselves, in their order.',
+  other:
+    '{n} wait for a seat: the room holds {capacity}, and all are taken. They come in by themselves, in their order.',
+};
 export const letAllIn = 'Let all in';
 export const inTheLobby3 = 'In the lobby';
-export const keptOut = 'kept out';
-export const putOut3 = 'put out';
-export const turnedAwayOr = 'Turned away or {what}';
+export const turnedAwayOrKeptOut = 'Turned away or kept out';
+export const turnedAwayOrPutOut = 'Turned away or put out';
 export const letBack = 'Let {name} back';
 export const letBack2 = 'Let back';
 export const broughtIn = 'Brought in';

@@ -54,7 +54,9 @@ export function DoorHead({ me, door }: { me: Me; door: Door }) {
         </div>
       </div>
       <p className="mt-2 text-soft">
-        {fill(say.whatWithHost, { what: title === classTitle ? '' : `${classTitle} · `, host })}
+        {title === classTitle
+          ? fill(say.withHost, { host })
+          : fill(say.ofWithHost, { classTitle, host })}
       </p>
       <Times door={door} zone={zone} />
       {change && (

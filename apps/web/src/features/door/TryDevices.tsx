@@ -35,7 +35,7 @@ function Switch({ device: { kind, stream, isAsking, switchOn, switchOff } }: { d
       <Sign size={16} aria-hidden="true" />
       {isAsking
         ? fill(say.askingForTheDots, { name })
-        : fill(say.switchNameWhat, { name, what: stream ? 'off' : 'on' })}
+        : fill(stream ? say.switchOff : say.switchOn, { name })}
     </Button>
   );
 }

@@ -24,7 +24,8 @@ export const yourLinkWasReplacedIt = 'Your link was replaced; it leads here all 
 export const yourLinkWasReplacedItLeads =
   'Your link was replaced. It leads here until {date}; keep the new one, in the address above.';
 export const titleTheDoor = '{title}, the door';
-export const whatWithHost = '{what}with {host}';
+export const withHost = 'with {host}';
+export const ofWithHost = '{classTitle} · with {host}';
 
 // DoorPage
 export const timeOnDate = '{time} on {date}';
@@ -75,7 +76,8 @@ export const whenItDoesNotWork = 'When it does not work';
 // TryDevices
 export const tryAgain = 'Try again';
 export const askingForTheDots = 'Asking for the {name}…';
-export const switchNameWhat = 'Switch {name} {what}';
+export const switchOn = 'Switch {name} on';
+export const switchOff = 'Switch {name} off';
 export const yourOwnPicture = 'Your own picture';
 export const saySomething = 'Say something:';
 export const levelOfYourMicrophone = 'Level of your microphone';

@@ -5,7 +5,7 @@ import { copyWords } from '../link/copy.js';
 import { saveFile } from '../link/saveFile.js';
 import { nameFor } from './nameFor.js';
 import type { Elsewhere } from './useElsewhere.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 type Shelved = Pick<Elsewhere, 'shelf'>;
@@ -13,8 +13,7 @@ type Shelved = Pick<Elsewhere, 'shelf'>;
 const countOf = ({ shelf }: Shelved): number =>
   shelf.sections.reduce((sum, section) => sum + section.links.length, 0);
 
-const linksInWords = (count: number): string =>
-  count === 1 ? say.oneLink : fill(say.countLinks, { count });
+const linksInWords = (count: number): string => many(say.links, count);
 
 /** All links on one page: for a wiki, a handbook, a folder. */
 export function PagesPart({ shelf }: Shelved) {

@@ -24,8 +24,10 @@ export const aCalendarWithAll =
   'A calendar with all its sessions, and a feed (Atom) of what is posted to all of it, always as they stand. Whoever has an address can read it, until it is switched off.';
 
 // PagesPart
-export const oneLink = 'One link';
-export const countLinks = '{count} links';
+export const links = {
+  one: 'One link',
+  other: '{n} links',
+};
 export const aPageOfLinks = 'A page of links';
 export const noneOfItsLinks = 'None of its links is for all of it.';
 export const byWhatTheyAreFor = '{links}, by what they are for.';

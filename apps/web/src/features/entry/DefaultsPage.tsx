@@ -9,7 +9,7 @@ import { SchoolTabs } from '../school/SchoolTabs.js';
 import { RulesEditor } from './RulesEditor.js';
 import { useRuleEdits, type SaveRules } from './useRuleEdits.js';
 import { RULE_NAMES } from './sentences.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 type RuleEdits = ReturnType<typeof useRuleEdits>;
@@ -42,12 +42,12 @@ const names = (fields: readonly (keyof EntryRules)[]): string =>
 
 function fixedInWords(n: number): string {
   if (n === 0) return say.nothingIsFixedForEveryone;
-  return n === 1 ? say.oneRuleIsFixed : fill(say.rulesAreFixedForEveryone, { n });
+  return many(say.rulesAreFixedForEveryone, n);
 }
 
 function ownInWords(n: number): string {
   if (n === 0) return say.allAsTheSchoolHas;
-  return n === 1 ? say.oneRuleIsYourOwn : fill(say.rulesAreYourOwn, { n });
+  return many(say.rulesAreYourOwn, n);
 }
 
 const MINE_IS_ELSEWHERE: Note = {

@@ -31,15 +31,14 @@ const overruledNote = (fields: RuleField[]): Note => ({
 /** How many rules come from where. */
 function sourcesNote({ from, locked }: Edits, areShown: boolean): Note {
   const count = (scope: string): number => Object.values(from).filter((s) => s === scope).length;
-  const fixed = locked.length > 0 ? fill(say.ofThemFixedByIt, { lockedCount: locked.length }) : '';
   return {
     severity: 'inform',
     title: say.whereEachRuleComesFrom,
-    text: fill(say.areTheSchools, {
+    text: fill(locked.length > 0 ? say.rulesByWhereFixed : say.rulesByWhere, {
       school: count('school'),
-      fixed,
+      fixed: locked.length,
       teacher: count('teacher'),
-      what: count('class'),
+      own: count('class'),
     }),
     actions: [{ name: 'show-sources', label: areShown ? say.hideSources : say.showSources }],
   };

@@ -11,7 +11,7 @@ import {
 } from '@glen/core';
 import { Button } from '../../ui/Button.js';
 import { RULE_NAMES, valueInWords } from './sentences.js';
-import { fill } from '../../ui/fill.js';
+import { many } from '../../ui/fill.js';
 import { Said } from '../../ui/Said.js';
 import * as say from './words.js';
 
@@ -67,7 +67,7 @@ const PresetChoice = ({
 
 function takeInWords(count: number): string {
   if (count === 0) return say.nothingToChange;
-  return count === 1 ? say.changeThisLine : fill(say.changeTheseLines, { count });
+  return many(say.changeTheseLines, count);
 }
 
 interface PresetProps {

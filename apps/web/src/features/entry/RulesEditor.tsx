@@ -9,7 +9,7 @@ import { Outcome } from './Outcome.js';
 import { CapacityPart, CodePart, ReadPart, RulePart } from './RulePart.js';
 import { RULE_NAMES, valueInWords, type ListedRule } from './sentences.js';
 import type { RuleEdits } from './useRuleEdits.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import { Said } from '../../ui/Said.js';
 import * as say from './words.js';
 
@@ -124,7 +124,7 @@ function OwnRules({ edits, showSources }: OwnProps) {
   const fields = RULE_FIELDS.filter(isOwn);
   const n = fields.length + (ownHostsGone === null ? 0 : 1);
   if (n === 0) return null;
-  const count = n === 1 ? say.ruleIsSet : fill(say.rulesAreSet, { n });
+  const count = many(say.rulesAreSet, n);
   return (
     <details className="min-w-0 flex-1 pt-1" open={showSources}>
       <summary className="cursor-pointer text-soft">

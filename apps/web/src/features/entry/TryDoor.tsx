@@ -117,13 +117,13 @@ function WhenPart({
   return (
     <div className="flex flex-wrap gap-2">
       <DateField
-        aria-label={say.on}
+        aria-label={say.whichDay}
         dress="cell"
         value={date}
         onChange={(picked) => change({ at: { time, date: picked } })}
       />
       <TimeField
-        aria-label={say.at}
+        aria-label={say.whatTime}
         dress="cell"
         bells={bells}
         value={time}

@@ -1,5 +1,5 @@
 import type { Answer } from '@glen/contract';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 type Door = Answer<'door'>;
@@ -65,7 +65,7 @@ function signIn({ door }: Told): Words {
 /** The place in line, as it is: the host may let people in in any order. */
 function inLine(ahead: number): string {
   if (ahead === 0) return say.nobodyHasWaitedLonger;
-  return ahead === 1 ? say.onePersonHasWaitedLonger : fill(say.peopleHaveWaitedLonger, { ahead });
+  return many(say.peopleHaveWaitedLonger, ahead);
 }
 
 const NOBODY_IN = say.noHost;
@@ -161,24 +161,22 @@ const OPEN_PAGE = say.leaveThisPageOpenYouGo;
 /** How somebody stands before a full room: in the line, or not yet. */
 function full({ door }: Told): Words {
   const { ahead, inLine, mayWatch } = door;
-  const meanwhile = mayWatch ? say.meanwhileYouMayWatch : '';
+  const meanwhile = (text: string): string =>
+    mayWatch ? `${text} ${say.meanwhileYouMayWatch}` : text;
   if (inLine && ahead === 0)
     return {
       title: say.youAreNext,
-      text: fill(say.theRoomIsFull, { openPage: OPEN_PAGE, meanwhile }),
+      text: meanwhile(fill(say.theRoomIsFull, { openPage: OPEN_PAGE })),
     };
   if (inLine)
     return {
-      title: fill(say.theRoomIsFullBefore, { ahead, what: ahead === 1 ? 'goes' : 'go' }),
-      text: `${OPEN_PAGE}${meanwhile}`,
+      title: many(say.theRoomIsFullBefore, ahead),
+      text: meanwhile(OPEN_PAGE),
     };
-  const wait =
-    ahead === 0
-      ? say.nobodyWaitsYet
-      : fill(say.waitAlready, { ahead, what: ahead === 1 ? 's' : '' });
+  const wait = ahead === 0 ? say.nobodyWaitsYet : many(say.waitAlready, ahead);
   return {
     title: say.theRoomIsFull2,
-    text: fill(say.waitInLineAndYou, { wait, meanwhile }),
+    text: meanwhile(fill(say.waitInLine, { wait })),
   };
 }
 

@@ -77,8 +77,5 @@ export function othersInWords({ others }: WayChoice): string {
   if (others.length === 0) return '';
   const named = others.slice(0, NAMED).map((kind) => KINDS_AMONG[kind]);
   const rest = others.length - named.length;
-  return fill(say.alsoNamedWhat, {
-    named: named.join(', '),
-    what: rest > 0 ? fill(say.andRestMore, { rest }) : '',
-  });
+  return fill(rest > 0 ? say.alsoNamedAndMore : say.alsoNamed, { named: named.join(', '), rest });
 }

@@ -2,11 +2,15 @@
 
 // DefaultsPage
 export const nothingIsFixedForEveryone = 'Nothing is fixed for everyone';
-export const oneRuleIsFixed = 'One rule is fixed for everyone';
-export const rulesAreFixedForEveryone = '{n} rules are fixed for everyone';
+export const rulesAreFixedForEveryone = {
+  one: 'One rule is fixed for everyone',
+  other: '{n} rules are fixed for everyone',
+};
 export const allAsTheSchoolHas = 'All as the school has it';
-export const oneRuleIsYourOwn = 'One rule is your own';
-export const rulesAreYourOwn = '{n} rules are your own';
+export const rulesAreYourOwn = {
+  one: 'One rule is your own',
+  other: '{n} rules are your own',
+};
 export const yoursToRead = 'Yours to read';
 export const theHeadAndTheOffice =
   'The head and the office change these. Your own defaults are a page of their own.';
@@ -52,8 +56,10 @@ export const signInWithYourSchool = 'Sign in with your school account';
 export const thisDoorIsForPeople =
   'This door is for people of the school. Your link is kept while you sign in.';
 export const nobodyHasWaitedLonger = 'Nobody has waited longer.';
-export const onePersonHasWaitedLonger = 'One person has waited longer.';
-export const peopleHaveWaitedLonger = '{ahead} people have waited longer.';
+export const peopleHaveWaitedLonger = {
+  one: 'One person has waited longer.',
+  other: '{n} people have waited longer.',
+};
 export const noHost = 'No host is in the room just now.';
 export const theDoorIsOpen = 'The door is open';
 export const knockAndLetsYouIn = 'Knock, and {hostIn} lets you in.';
@@ -105,15 +111,20 @@ export const notThisOne = {
 export const open = { title: 'The door is open', text: 'You can go straight in.' };
 export const leaveThisPageOpenYouGo =
   'Leave this page open: you go in by yourself when a seat comes free.';
-export const meanwhileYouMayWatch = ' Meanwhile you may watch.';
+export const meanwhileYouMayWatch = 'Meanwhile you may watch.';
 export const youAreNext = 'You are next';
-export const theRoomIsFull = 'The room is full. {openPage}{meanwhile}';
-export const theRoomIsFullBefore = 'The room is full; {ahead} {what} before you';
+export const theRoomIsFull = 'The room is full. {openPage}';
+export const theRoomIsFullBefore = {
+  one: 'The room is full; 1 goes before you',
+  other: 'The room is full; {n} go before you',
+};
 export const nobodyWaitsYet = 'Nobody waits yet.';
-export const waitAlready = '{ahead} wait{what} already.';
+export const waitAlready = {
+  one: '1 waits already.',
+  other: '{n} wait already.',
+};
 export const theRoomIsFull2 = 'The room is full';
-export const waitInLineAndYou =
-  'Wait in line, and you go in by yourself when a seat comes free. {wait}{meanwhile}';
+export const waitInLine = 'Wait in line, and you go in by yourself when a seat comes free. {wait}';
 export const thisLessonMeets = 'This lesson meets at the door of {elsewhere}';
 export const thisDoorStaysShutMeanwhile =
   'This door stays shut meanwhile. Go there; you are expected.';
@@ -122,10 +133,11 @@ export const theHost = 'The host';
 // EntryTab
 export const theSchoolOverrulesYou = 'The school overrules you';
 export const theSchoolHasFixedThis = '{fields}: the school has fixed this for everyone.';
-export const ofThemFixedByIt = ', {lockedCount} of them fixed by it';
 export const whereEachRuleComesFrom = 'Where each rule comes from';
-export const areTheSchools =
-  '{school} are the school’s{fixed}; {teacher} are the host’s own defaults; {what} are set for this class period.';
+export const rulesByWhere =
+  '{school} are the school’s; {teacher} are the host’s own defaults; {own} are set for this class period.';
+export const rulesByWhereFixed =
+  '{school} are the school’s, {fixed} of them fixed by it; {teacher} are the host’s own defaults; {own} are set for this class period.';
 export const hideSources = 'Hide sources';
 export const showSources = 'Show sources';
 export const wellGuarded = 'Well guarded';
@@ -161,8 +173,10 @@ export const fixedByTheSchool = 'fixed by the school';
 export const becomes = 'becomes';
 export const whatItIsFor = 'What it is for';
 export const nothingToChange = 'Nothing to change';
-export const changeThisLine = 'Change this line';
-export const changeTheseLines = 'Change these {count} lines';
+export const changeTheseLines = {
+  one: 'Change this line',
+  other: 'Change these {n} lines',
+};
 export const rulesAsForDots = 'Rules as for…';
 export const rulesAsForAPurpose = 'Rules as for a purpose';
 
@@ -212,8 +226,10 @@ export const rareRules = 'Rare rules';
 export const alsoRoomFor = 'Also {watching}. Room for {capacity}.';
 export const screensAreSharedByComings =
   'Screens are shared by {sharing}; comings and goings are {chime}.';
-export const ruleIsSet = '1 rule is set';
-export const rulesAreSet = '{n} rules are set';
+export const rulesAreSet = {
+  one: '1 rule is set',
+  other: '{n} rules are set',
+};
 export const backToTheDefaultRuleName2 = '{ruleName}: back to the default';
 export const whenAllHostsHaveLeftOut = 'When all hosts have left: out after {ownHostsGone} min';
 export const somebodyChangedTheseRulesJust =
@@ -318,8 +334,8 @@ export const columnWords = {
   presents: 'presents',
   withoutHost: 'without a host',
 };
-export const andRestMore = ' and {rest} more';
-export const alsoNamedWhat = 'also {named}{what}';
+export const alsoNamed = 'also {named}';
+export const alsoNamedAndMore = 'also {named} and {rest} more';
 
 // TryDoor
 export const aColleague = 'A colleague';
@@ -327,8 +343,8 @@ export const aStudentOfAnotherClass = 'A student of another class';
 export const aGuestWithAHome = 'A guest with a home account';
 export const somebodyNotSignedIn = 'Somebody not signed in';
 export const aPhoneCaller = 'A phone caller';
-export const on = 'On';
-export const at = 'At';
+export const whichDay = 'On which day';
+export const whatTime = 'At what time';
 export const hostsInOrOut = 'Hosts in or out, as now';
 export const withAHostIn = 'With a host in';
 export const withNoHostIn = 'With no host in';

@@ -47,9 +47,7 @@ const OneAddress = ({ address, words, done }: AddressProps) => (
 /** A feed's addresses, for the only time that they are shown. */
 const FreshAddress = ({ address, news }: { address: string; news: string | null }) => (
   <div role="status">
-    <p className="mt-1 text-soft">
-      {fill(say.copyShownThisOnce, { what: news === null ? say.itNowItIs : say.themNowTheyAre })}
-    </p>
+    <p className="mt-1 text-soft">{news === null ? say.copyItNow : say.copyThemNow}</p>
     <OneAddress
       address={address}
       words={news === null ? say.copyAddress : say.copyTheCalendarsAddress}

@@ -12,9 +12,8 @@ export const whenCalendarsRemind = 'When calendars remind: {title}';
 export const calendarsRemind = 'Calendars remind {none}.';
 
 // Feeds
-export const itNowItIs = 'it now: it is';
-export const themNowTheyAre = 'them now: they are';
-export const copyShownThisOnce = 'Copy {what} shown this once.';
+export const copyItNow = 'Copy it now: it is shown this once.';
+export const copyThemNow = 'Copy them now: they are shown this once.';
 export const copyAddress = 'Copy address';
 export const copyTheCalendarsAddress = 'Copy the calendar’s address';
 export const calendarAddressCopied = 'Calendar address copied.';

@@ -36,13 +36,13 @@ export function DaySession({ shown, pennant, now, place, onOpen }: DaySessionPro
   const { session, start, end, lane, lanes } = shown;
   const { time, title, draft, alone } = session;
   const isLeft = areHostsGone({ hostsInside: 0, hostLeftAt: alone?.since ?? null }, now);
-  const more = `${draft ? say.draft : ''}${isLeft ? say.noHostIsIn : ''}`;
+  const more = [draft && say.draft, isLeft && say.noHostIsIn].filter(Boolean);
   const phase = phaseOf(session, now);
   return (
     <button
       type="button"
       onClick={onOpen}
-      title={`${time} ${title}${more}`}
+      title={[`${time} ${title}`, ...more].join(', ')}
       className={`@container absolute flex items-center gap-1.5 overflow-hidden rounded-small border px-1 text-left text-fine font-semibold whitespace-nowrap ${isLeft ? LEFT_ALONE : DRESS[phase]} ${draft ? 'border-dashed' : ''}`}
       style={{
         left: place(start),
@@ -58,7 +58,7 @@ export function DaySession({ shown, pennant, now, place, onOpen }: DaySessionPro
       )}
       <span className="sr-only">
         {time} {title}
-        {isLeft && say.noHostIsIn}
+        {isLeft && `, ${say.noHostIsIn}`}
       </span>
       <span
         aria-hidden="true"

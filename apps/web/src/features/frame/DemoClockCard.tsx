@@ -32,13 +32,10 @@ const Steps = ({ move, isMoving }: MovingProps) => (
       <Button
         key={minutes}
         disabled={isMoving}
-        aria-label={fill(say.absMinutesWhat, {
-          abs: Math.abs(minutes),
-          what: minutes < 0 ? 'back' : 'on',
-        })}
+        aria-label={fill(minutes < 0 ? say.minutesBack : say.minutesOn, { n: Math.abs(minutes) })}
         onClick={() => move({ minutes })}
       >
-        {fill(say.whatAbsMin, { what: minutes > 0 ? '+' : '−', abs: Math.abs(minutes) })}
+        {fill(minutes < 0 ? say.minBack : say.minOn, { n: Math.abs(minutes) })}
       </Button>
     ))}
   </div>

@@ -39,7 +39,7 @@ const linkEntry = (l: Found['links'][number], { go }: Acts): Entry => ({
   text: l.code,
   words: String(l.id),
   run: () => go(`/classes/${l.classId}/links/${l.id}`),
-  aside: `${l.label}, ${l.title}${l.state === 'retired' ? say.stopped : ''}`,
+  aside: l.state === 'retired' ? fill(say.linkOfStopped, l) : `${l.label}, ${l.title}`,
 });
 
 /** What the school knows by some letters: people, sessions of any day, links. */

@@ -10,8 +10,8 @@ export const timeByHandWhere = '{time} by hand: {where}';
 export const todaysHours = 'Today’s hours';
 
 // DaySession
-export const draft = ', draft';
-export const noHostIsIn = ', no host is in';
+export const draft = 'draft';
+export const noHostIsIn = 'no host is in';
 
 // DemoClock
 export const demoDayMoveTheClock = 'Demo day, {shown}. Move the clock';
@@ -19,8 +19,10 @@ export const demoDay = 'Demo day ·';
 
 // DemoClockCard
 export const toTheNextBell = 'To the next bell';
-export const absMinutesWhat = '{abs} minutes {what}';
-export const whatAbsMin = '{what}{abs} min';
+export const minutesOn = '{n} minutes on';
+export const minutesBack = '{n} minutes back';
+export const minOn = '+{n} min';
+export const minBack = '−{n} min';
 export const date = 'Date';
 export const time = 'Time';
 export const goThere = 'Go there';
@@ -91,7 +93,7 @@ export const tryTheDoorOfWhere = 'try the door of {where}';
 export const theirPage = 'their page';
 export const addressCopied = 'Address copied.';
 export const copyTheAddress = 'copy the address';
-export const stopped = ', stopped';
+export const linkOfStopped = '{label}, {title}, stopped';
 
 // keys
 export const findOrDo = 'find or do';

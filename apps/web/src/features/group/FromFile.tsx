@@ -3,7 +3,7 @@ import { groupProblemInWords, type ReadGroups, type RollPerson } from '@glen/cor
 import { Button } from '../../ui/Button.js';
 import { FieldError } from '../../ui/Field.js';
 import type { Ask, Told } from './readGroups.worker.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 const MOST_BYTES = 20 * 1024 * 1024;
@@ -44,18 +44,16 @@ function FoundGroups({ name, found, onUse, onLeave }: FoundProps) {
       className="mt-3 rounded-small border border-line bg-sheet p-4"
     >
       <h3 className="font-sans text-md font-bold">
-        {fill(say.nameWhatInWhat2, {
+        {fill(say.studentsInGroups, {
           name,
-          what: placed === 1 ? say.student : fill(say.placedStudents, { placed }),
-          what2:
-            found.groups.length === 1
-              ? '1 group'
-              : fill(say.groupsCountGroups, { groupsCount: found.groups.length }),
+          students: many(say.students, placed),
+          groups: many(say.groupsOf, found.groups.length),
         })}
       </h3>
       <p className="text-md text-soft">
         {found.groups.map((g) => `${g.name} ${g.members.length}`).join(' · ')}
-        {found.left.length > 0 && fill(say.ofTheRollInNone, { leftCount: found.left.length })}
+        {found.left.length > 0 &&
+          ` · ${fill(say.ofTheRollInNone, { leftCount: found.left.length })}`}
       </p>
       {found.problems.length > 0 && (
         <ul className="mt-2 text-md">

@@ -4,7 +4,7 @@ import { useServerForm } from '../../app/useServerForm.js';
 import { Button } from '../../ui/Button.js';
 import { FieldError, inputClass } from '../../ui/Field.js';
 import type { RollEdits, RollLines } from './useRollEdits.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 type Line = RollLines[number];
@@ -54,8 +54,7 @@ function Kind({ lines, what }: { lines: Line[]; what: Line['what'] }) {
   return (
     <details open={what === 'wrong'}>
       <summary className="cursor-pointer">
-        {these.length === 1 ? say.line : fill(say.theseCountLines, { theseCount: these.length })}:{' '}
-        {WHAT[what]}
+        {many(say.lines, these.length)}: {WHAT[what]}
       </summary>
       <ul className="mt-1 pl-5 text-md">
         {these.slice(0, SHOWN).map((l) => (
@@ -120,9 +119,7 @@ function Found({ lines, edits, onDone }: FoundProps) {
       {problem && <FieldError>{problem.title}</FieldError>}
       <p className="flex gap-3">
         <Button kind="act" type="submit" disabled={people.length === 0 || isSending}>
-          {people.length === 1
-            ? say.put1Student
-            : fill(say.putStudentsOnTheRoll, { peopleCount: people.length })}
+          {many(say.putStudentsOnTheRoll, people.length)}
         </Button>
         <Button onClick={onDone}>{say.leaveIt}</Button>
       </p>

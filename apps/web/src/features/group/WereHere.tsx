@@ -3,7 +3,7 @@ import { api } from '../../app/api.js';
 import { wallClock } from '../../app/clock.js';
 import { Button } from '../../ui/Button.js';
 import type { Leaving } from './useLeaving.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 interface WereHereProps {
@@ -19,12 +19,7 @@ export function WereHere({ classId, zone, leaving }: WereHereProps) {
   return (
     <details className="mt-5 print:hidden">
       <summary className="cursor-pointer text-soft">
-        {fill(say.takenOffThisRoll, {
-          what:
-            data.left.length === 1
-              ? say.oneWas
-              : fill(say.leftCountWere, { leftCount: data.left.length }),
-        })}
+        {many(say.takenOffThisRoll, data.left.length)}
       </summary>
       <ul aria-label={say.takenOff} className="mt-2 max-w-2xl">
         {data.left.map(({ id, name, leftAt }) => (

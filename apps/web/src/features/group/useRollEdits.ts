@@ -4,14 +4,14 @@ import { api, problemOf } from '../../app/api.js';
 import { offerUndo } from '../../app/undo.js';
 import { sayWhy } from './sayWhy.js';
 import { useLeaving } from './useLeaving.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 type People = Sent<'addToRoll'>['people'];
 export type RollLines = Answer<'previewRoll'>['lines'];
 export type PasswordAddresses = Answer<'passwordAddresses'>['addresses'];
 
-const studentsInWords = (n: number): string => (n === 1 ? say.student : fill(say.nStudents, { n }));
+const studentsInWords = (n: number): string => many(say.students, n);
 
 /** What can be done to a roll; each is saved at once and can be taken back. */
 export function useRollEdits(classId: number) {
@@ -26,11 +26,12 @@ export function useRollEdits(classId: number) {
     const { data, error } = await addPeople({ params, body: { people } });
     if (!data) return problemOf(error);
     const { personIds, isClosed } = data;
-    const more = isClosed ? say.fromNowOnItSays : '';
     if (personIds.length === 0) toast(say.allOfThem);
     else
       offerUndo(
-        fill(say.onTheRoll, { students: studentsInWords(personIds.length), more }),
+        fill(isClosed ? say.onTheRollAndClosed : say.onTheRoll, {
+          students: studentsInWords(personIds.length),
+        }),
         async () => {
           await leaving.off(personIds).unwrap();
           if (isClosed) await setKnocking({ params, body: { on: true } }).unwrap();

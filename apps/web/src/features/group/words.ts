@@ -21,10 +21,12 @@ export const thisFileIsOver20 =
   'This file is over 20 MB. A list of groups is far smaller; is it the right one?';
 export const theBrowserCouldNotOpen = 'The browser could not open this file.';
 export const whatTheFileSays = 'What the file says';
-export const placedStudents = '{placed} students';
-export const groupsCountGroups = '{groupsCount} groups';
-export const nameWhatInWhat2 = '{name}: {what} in {what2}';
-export const ofTheRollInNone = ' · {leftCount} of the roll in none';
+export const groupsOf = {
+  one: '1 group',
+  other: '{n} groups',
+};
+export const studentsInGroups = '{name}: {students} in {groups}';
+export const ofTheRollInNone = '{leftCount} of the roll in none';
 export const andMoreLinesLikeThese = 'and {problemsCount} more lines like these';
 export const useTheseGroups = 'Use these groups';
 export const fileOfGroups = 'File of groups';
@@ -70,14 +72,18 @@ export const what = {
   wrong: 'left out',
 };
 export const lineWhy = 'line {line}: {why}';
-export const line = '1 line';
-export const theseCountLines = '{theseCount} lines';
+export const lines = {
+  one: '1 line',
+  other: '{n} lines',
+};
 export const lineLine = 'line {line}';
 export const andMoreLikeThese = 'and {theseCount} more like these';
 export const whatTheListDoes = 'What the list does';
 export const toBeAskedAboutTick = 'To be asked about; tick those that are right:';
-export const put1Student = 'Put 1 student on the roll';
-export const putStudentsOnTheRoll = 'Put {peopleCount} students on the roll';
+export const putStudentsOnTheRoll = {
+  one: 'Put 1 student on the roll',
+  other: 'Put {n} students on the roll',
+};
 export const leaveIt = 'Leave it';
 export const aListOfNames = 'A list of names and addresses';
 export const anselGrueAGrueSchool =
@@ -123,11 +129,13 @@ export const isBackOnTheRoll = '{name} is back on the roll.';
 export const isOnTheRollOf = '{name} is on the roll of {classTitle}.';
 
 // useRollEdits
-export const student = '1 student';
-export const nStudents = '{n} students';
-export const fromNowOnItSays = ' From now on it says who gets in.';
+export const students = {
+  one: '1 student',
+  other: '{n} students',
+};
 export const allOfThem = 'All of them are on the roll already.';
-export const onTheRoll = '{students} on the roll.{more}';
+export const onTheRoll = '{students} on the roll.';
+export const onTheRollAndClosed = '{students} on the roll. From now on it says who gets in.';
 
 // WaysIn
 export const youSignInAsSet =
@@ -144,9 +152,10 @@ export const printThemInStrips = 'Print them in strips';
 export const done = 'Done';
 
 // WereHere
-export const oneWas = 'One was';
-export const leftCountWere = '{leftCount} were';
-export const takenOffThisRoll = '{what} taken off this roll';
+export const takenOffThisRoll = {
+  one: 'One was taken off this roll',
+  other: '{n} were taken off this roll',
+};
 export const takenOff = 'Taken off';
 export const untilDate = 'until {date}';
 export const bringBack = 'Bring {name} back';

@@ -11,7 +11,7 @@ import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { LinkTable } from './LinkTable.js';
 import { copyLines } from './copy.js';
 import { LINK_STATES, useLinkTable, type LinkState } from './useLinkTable.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 const isForNobody = (link: LinkRow): boolean =>
@@ -21,7 +21,7 @@ function notesFor(links: LinkRow[]): Note[] {
   const forNobody = links.filter(isForNobody).length;
   const nobody: Note = {
     severity: 'careful',
-    title: forNobody === 1 ? say.oneLinkIsForNobody : fill(say.linksAreForNobody, { forNobody }),
+    title: many(say.linksAreForNobody, forNobody),
     text: say.byTheirRulesNobody,
   };
   const working: Note = {

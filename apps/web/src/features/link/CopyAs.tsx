@@ -42,7 +42,9 @@ export default function CopyAs({ linkId, onClose }: { linkId: number; onClose: (
         >
           <div className="mb-4 flex items-start justify-between gap-4">
             <Dialog.Title className="text-xl">
-              {fill(say.takeTheLinkAlong, { what: asked.data ? `: ${asked.data.title}` : '' })}
+              {asked.data
+                ? fill(say.takeAlongTheLinkOf, { title: asked.data.title })
+                : say.takeTheLinkAlong}
             </Dialog.Title>
             <Dialog.Close aria-label={say.close} className="rounded-small p-1">
               <X size={18} aria-hidden="true" />

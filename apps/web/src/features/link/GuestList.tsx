@@ -10,12 +10,11 @@ import { InviteGuests } from './InviteGuests.js';
 import { WatchAddress } from './WatchAddress.js';
 import { useGuests } from './useGuests.js';
 import { whensOf } from './whens.js';
-import { fill } from '../../ui/fill.js';
+import { many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 /** Guests whose name and address are not kept any more, counted. */
-const endedInWords = (count: number): string =>
-  count === 1 ? say.oneMoreWasInvitedWhose : fill(say.moreWereInvitedWhoseNames, { count });
+const endedInWords = (count: number): string => many(say.moreWereInvitedWhoseNamesAreNot, count);
 
 const WHAT_THEY_LEARN = say.theyAreToldWhatIt;
 

@@ -10,7 +10,7 @@ import { NameCard } from './NameCard.js';
 import { editOf } from './audienceDraft.js';
 import { PURPOSES, SHOWN, audienceInWords } from './noted.js';
 import { useLinkEdits } from './useLinkEdits.js';
-import { fill } from '../../ui/fill.js';
+import { fill, list } from '../../ui/fill.js';
 import { Said } from '../../ui/Said.js';
 import * as say from './words.js';
 
@@ -28,6 +28,12 @@ const purposesFor = (link: LinkDetail): string[] => {
   return link.purpose && !known.includes(link.purpose) ? [...known, link.purpose] : known;
 };
 
+/** Who hosts there besides, or alone: which sentence says it. */
+function hostHere({ hosts, hostedBy }: LinkDetail): string {
+  const forms = hosts.length === 1 ? say.oneHostsHere : say.someHostHere;
+  return forms[hostedBy === 'named' ? 'named' : 'too'];
+}
+
 /** What a link is for, told to those who may not change it. */
 const ReadOnly = ({ link }: { link: LinkDetail }) => (
   <p className="text-lg leading-sentence">
@@ -37,14 +43,7 @@ const ReadOnly = ({ link }: { link: LinkDetail }) => (
       audience={<b>{audienceInWords(link)}</b>}
     />
     {link.hosts.length > 0 && (
-      <>
-        {' '}
-        {fill(say.hostsWhatHereWhat2, {
-          hosts: link.hosts.map((h) => h.name).join(', '),
-          what: link.hosts.length === 1 ? 'hosts' : 'host',
-          what2: link.hostedBy === 'named' ? say.andNobodyElse : 'too',
-        })}
-      </>
+      <> {fill(hostHere(link), { hosts: list(link.hosts.map((h) => h.name)) })}</>
     )}
   </p>
 );
@@ -59,78 +58,65 @@ const Trouble = ({ problem }: { problem: Problem }) => (
 
 type Edits = ReturnType<typeof useLinkEdits>;
 
-/** Whom it is for, and who hosts there. */
-function PeopleParts({
-  link,
-  classPeriod,
-  edits: { audience, changeAudience, problem },
-}: {
+interface ChangedProps {
   link: LinkDetail;
   classPeriod: ClassPeriod;
   edits: Edits;
-}) {
+}
+
+/** Whom it is for, and who hosts there: three parts of the sentence. */
+function usePeopleParts({
+  link,
+  classPeriod,
+  edits: { audience, changeAudience, problem },
+}: ChangedProps) {
   const { data: classes } = api.useClassesQuery();
   const { data: me } = api.useMeQuery();
   const { data: groups } = api.useGroupsQuery({ params: { classId: link.classId } });
   const names = new Map(
     link.audience.flatMap((a) => (a.kind === 'person' ? [[a.id, a.name] as const] : [])),
   );
-  return (
-    <>
-      <Said
-        as={say.itIsForHosted}
-        audiencePart={
-          <AudiencePart
-            draft={audience}
-            onChange={(d) => changeAudience(editOf(audience, d))}
-            classId={link.classId}
-            classes={classes?.classes ?? [classPeriod.class]}
-            groups={groups?.groups ?? []}
-            names={names}
-            error={messageFor(problem, 'classIds', 'groupIds', 'personIds', 'guests')}
-          />
-        }
-        what={
-          link.main || !me?.person ? (
-            say.theClassPeriodsHostsAnd
-          ) : (
-            <HostedBy
-              draft={audience}
-              me={me.person.id}
-              onChange={(d) => changeAudience(editOf(audience, d))}
-            />
-          )
-        }
-        hostsPart={
-          <HostsPart
-            draft={audience}
-            onChange={(d) => changeAudience(editOf(audience, d))}
-            staff={groups?.staff ?? []}
-            error={messageFor(problem, 'hostIds', 'hostedBy')}
-          />
-        }
-      />{' '}
-    </>
-  );
+  const shared = {
+    draft: audience,
+    onChange: (draft: typeof audience): void => changeAudience(editOf(audience, draft)),
+  };
+  return {
+    audience: (
+      <AudiencePart
+        {...shared}
+        classId={link.classId}
+        classes={classes?.classes ?? [classPeriod.class]}
+        groups={groups?.groups ?? []}
+        names={names}
+        error={messageFor(problem, 'classIds', 'groupIds', 'personIds', 'guests')}
+      />
+    ),
+    hostedBy:
+      link.main || !me?.person ? (
+        say.theClassPeriodsHostsAnd
+      ) : (
+        <HostedBy {...shared} me={me.person.id} />
+      ),
+    hosts: (
+      <HostsPart
+        {...shared}
+        staff={groups?.staff ?? []}
+        error={messageFor(problem, 'hostIds', 'hostedBy')}
+      />
+    ),
+  };
 }
 
-/** What the link is for, in a sentence whose marked parts are changed in place. */
-export function LinkSentence({
-  link,
-  classPeriod,
-}: {
-  link: LinkDetail;
-  classPeriod: ClassPeriod;
-}) {
-  const edits = useLinkEdits(link);
+function Changed(props: ChangedProps) {
+  const { link, classPeriod, edits } = props;
   const { problem, change } = edits;
-  if (!link.mayEdit) return <ReadOnly link={link} />;
+  const people = usePeopleParts(props);
   return (
     <>
       <p className="text-lg leading-sentence">
         <Said
           as={say.forCalledUsedAs}
-          whatIt={
+          purpose={
             <ChoicePart
               label={say.whatItIsFor}
               value={link.purpose || say.lessons}
@@ -138,7 +124,7 @@ export function LinkSentence({
               choices={purposesFor(link).map((p) => ({ value: p, label: p }))}
             />
           }
-          link={
+          name={
             <NameCard
               key={link.label}
               name={link.label}
@@ -146,7 +132,7 @@ export function LinkSentence({
               onSave={(label) => void change({ label }, fill(say.itIsCalled, { label }))}
             />
           }
-          kindSession={
+          kind={
             <ChoicePart
               label={say.whatKindOfSession}
               value={link.kind}
@@ -155,8 +141,8 @@ export function LinkSentence({
               choices={KINDS}
             />
           }
-          peopleParts={<PeopleParts link={link} classPeriod={classPeriod} edits={edits} />}
-          whetherStudents={
+          {...people}
+          whetherShown={
             <ChoicePart
               label={say.whetherStudentsSeeIt}
               value={String(link.shown)}
@@ -171,4 +157,11 @@ export function LinkSentence({
       {problem && <Trouble problem={problem} />}
     </>
   );
+}
+
+/** What the link is for, in a sentence whose marked parts are changed in place. */
+export function LinkSentence({ link, classPeriod }: Omit<ChangedProps, 'edits'>) {
+  const edits = useLinkEdits(link);
+  if (!link.mayEdit) return <ReadOnly link={link} />;
+  return <Changed link={link} classPeriod={classPeriod} edits={edits} />;
 }

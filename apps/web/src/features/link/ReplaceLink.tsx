@@ -79,7 +79,7 @@ function Sentence({
   return (
     <p className="text-lg leading-sentence">
       <Said
-        as={say.giveItANewAddress}
+        as={how === 'forward' ? say.giveItANewAddressUntil : say.giveItANewAddress}
         why={
           <ChoicePart
             label={say.why}
@@ -96,23 +96,14 @@ function Sentence({
             choices={Object.entries(HOWS).map(([value, label]) => ({ value, label }))}
           />
         }
-        how={
-          how === 'forward' && (
-            <>
-              <Said
-                as={say.untilUntil}
-                until={
-                  <DateField
-                    aria-label={say.until}
-                    dress="part"
-                    value={until}
-                    invalid={isWrong}
-                    onChange={(day) => onChange({ until: day })}
-                  />
-                }
-              />
-            </>
-          )
+        until={
+          <DateField
+            aria-label={say.until}
+            dress="part"
+            value={until}
+            invalid={isWrong}
+            onChange={(day) => onChange({ until: day })}
+          />
         }
       />
     </p>
@@ -128,9 +119,9 @@ function Effects({ link, places, how }: { link: LinkDetail; places: Stand[]; how
         <li>{say.glenHasPutItNowhere}</li>
       ) : (
         <li>
-          {fill(say.glenPutsTheNewOne, {
+          {fill(readers > 0 ? say.glenPutsTheNewOneRead : say.glenPutsTheNewOne, {
             places: places.map((s) => s.place).join(', '),
-            what: readers > 0 ? fill(say.studentsSeeTheOldOne, { readers }) : '',
+            readers,
           })}
         </li>
       )}

@@ -9,7 +9,7 @@ import { useRoom } from './useRoom.js';
 import { Said } from '../../ui/Said.js';
 import * as say from './words.js';
 
-const OWN_ROOM = say.glensDoorKeepsWhoMay + say.whoeverHasBeenInsideKnows;
+const OWN_ROOM = say.glensDoorKeepsWhoMay;
 const SCHOOLS_ROOM = say.youCanPutAnyRoom;
 const NO_ROOM = say.theDoorSays;
 
@@ -37,7 +37,7 @@ function RoomWords({ link: { room, running } }: { link: LinkDetail }) {
       </p>
       <p className="mt-1 text-md text-soft">
         {room ? OWN_ROOM : withoutOwn}
-        {running && say.aSessionIsRunningIt}
+        {running && ` ${say.aSessionIsRunningIt}`}
       </p>
     </>
   );

@@ -8,7 +8,7 @@ import { Chip } from '../../ui/Chip.js';
 import { SortableList } from '../../ui/SortableList.js';
 import { CopyButtons } from './LinkLine.js';
 import { audienceInWords } from './noted.js';
-import { fill } from '../../ui/fill.js';
+import { fill, list, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 function LinkChips({ link, size }: { link: LinkRow; size: number }) {
@@ -27,6 +27,10 @@ function LinkChips({ link, size }: { link: LinkRow; size: number }) {
   );
 }
 
+/** Whether what it is for says more than what it is called. */
+const hasItsOwnPurpose = ({ purpose, label }: LinkRow): boolean =>
+  purpose !== '' && purpose !== label;
+
 /** One link in the list: what it is called and for whom, its address, and copying it. */
 export function LinkInList({ link }: { link: LinkRow }) {
   const size = link.audienceSize + link.audience.filter((a) => a.kind === 'guest').length;
@@ -42,12 +46,13 @@ export function LinkInList({ link }: { link: LinkRow }) {
           </Link>
         </h2>
         <p className="text-md text-soft">
-          {link.purpose && link.purpose !== link.label
-            ? fill(say.purposeFor, { purpose: link.purpose })
-            : 'For '}
-          {audienceInWords(link)} · {size === 1 ? say.person : fill(say.sizePeople, { size })}
+          {fill(hasItsOwnPurpose(link) ? say.purposeFor : say.forAudience, {
+            purpose: link.purpose,
+            audience: audienceInWords(link),
+          })}{' '}
+          · {many(say.people, size)}
           {link.hosts.length > 0 &&
-            fill(say.hostedByToo, { hosts: link.hosts.map((h) => h.name).join(', ') })}
+            ` · ${fill(say.hostedByToo, { hosts: list(link.hosts.map((h) => h.name)) })}`}
         </p>
         <LinkChips link={link} size={size} />
       </div>

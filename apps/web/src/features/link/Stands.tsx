@@ -31,12 +31,13 @@ function StandLine({ s, zone }: { s: Stand; zone: string }) {
       </Link>
       <Chip tone={s.pending ? 'careful' : tone}>{s.pending ? say.changeUnderWay : words}</Chip>
       <span className="text-sm text-soft">
-        {fill(say.readThere, {
-          what: since
-            ? fill(say.sinceDateTime, { date: dateInWords(since.date), time: since.time })
-            : '',
-          readers: s.readers,
-        })}
+        {since
+          ? fill(say.sinceReadThere, {
+              date: dateInWords(since.date),
+              time: since.time,
+              readers: s.readers,
+            })
+          : fill(say.readThere, { readers: s.readers })}
       </span>
     </li>
   );

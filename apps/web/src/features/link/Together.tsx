@@ -22,10 +22,9 @@ function ShareRow({ share, onRemove }: { share: Share; onRemove: (() => void) | 
       <Pennant pennant={pennant} size="small" />
       <span className="min-w-0 flex-1">
         <Said
-          as={say.itsOwnDoor}
+          as={ownDoor === 'leads' ? say.ownDoorLeadsHere : say.ownDoorStaysShut}
           title={<b>{title}</b>}
           words={words}
-          what={ownDoor === 'leads' ? say.leadsHereThen : say.staysShutThen}
         />
       </span>
       {onRemove && (
@@ -43,7 +42,7 @@ function ShareRow({ share, onRemove }: { share: Share; onRemove: (() => void) | 
 
 const OWN_DOOR = [
   { value: 'leads', label: say.leadsHereThen },
-  { value: 'shut', label: say.staysShutThen2 },
+  { value: 'shut', label: say.staysShutThen },
 ];
 
 interface Wanted {

@@ -1,5 +1,5 @@
 import { copyText, copying } from '../../app/copyText.js';
-import { fill } from '../../ui/fill.js';
+import { many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 export const copyAddress = (address: string, done = say.linkCopied): Promise<void> =>
@@ -29,5 +29,5 @@ export const copyLines = (lines: { words: string; address: string }[]): Promise<
   copyWords(
     `<ul>${lines.map((l) => `<li><a href="${escaped(l.address)}" target="_blank" rel="noopener">${escaped(l.words)}</a></li>`).join('')}</ul>`,
     lines.map((l) => `${l.words}: ${l.address}`).join('\n'),
-    lines.length === 1 ? say.linkCopied : fill(say.linksCopied, { linesCount: lines.length }),
+    many(say.linksCopied, lines.length),
   );

@@ -7,7 +7,7 @@ import { Chip } from '../../ui/Chip.js';
 import { Pennant } from '../../ui/Pennant.js';
 import { rulesInWords } from './linkSearch.js';
 import { WHOLE_CLASS, audienceInWords } from './noted.js';
-import { fill } from '../../ui/fill.js';
+import { many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 const column = createColumnHelper<LinkRow>();
@@ -44,11 +44,7 @@ const AudienceCell = ({ link }: { link: LinkRow }) => (
   <>
     {audienceInWords(link).replace(WHOLE_CLASS, say.wholeClass)}
     <br />
-    <span className="text-sm text-soft">
-      {link.audienceSize === 1
-        ? say.person
-        : fill(say.audienceSizePeople, { audienceSize: link.audienceSize })}
-    </span>
+    <span className="text-sm text-soft">{many(say.people, link.audienceSize)}</span>
   </>
 );
 

@@ -28,8 +28,10 @@ export const toReadItOutThen =
   'To read it out: {word}, then {groups}. Typed at <what>/door</what>, capitals and spaces do not matter.';
 
 // AllLinks
-export const oneLinkIsForNobody = 'One link is for nobody';
-export const linksAreForNobody = '{forNobody} links are for nobody';
+export const linksAreForNobody = {
+  one: 'One link is for nobody',
+  other: '{n} links are for nobody',
+};
 export const byTheirRulesNobody = 'By their rules nobody but hosts gets in there.';
 export const linksWork = '{linksCount} links work';
 export const chooseSomeToCopyThem =
@@ -69,19 +71,24 @@ export const copyIt = 'Copy it';
 
 // copy
 export const linkCopied = 'Link copied.';
+export const linksCopied = {
+  one: 'Link copied.',
+  other: '{n} links copied.',
+};
 export const wordsWithTheLinkCopied = 'Words with the link copied.';
-export const linksCopied = '{linesCount} links copied.';
 
 // CopyAs
 export const files = 'Files';
 export const orTakeIt = 'Or take it as a file';
-export const takeTheLinkAlong = 'Take the link along{what}';
+export const takeTheLinkAlong = 'Take the link along';
+export const takeAlongTheLinkOf = 'Take the link along: {title}';
 export const close = 'Close';
 
 // GuestList
-export const oneMoreWasInvitedWhose = 'One more was invited, whose name is not kept any longer.';
-export const moreWereInvitedWhoseNames =
-  '{count} more were invited, whose names are not kept any longer.';
+export const moreWereInvitedWhoseNamesAreNot = {
+  one: 'One more was invited, whose name is not kept any longer.',
+  other: '{n} more were invited, whose names are not kept any longer.',
+};
 export const theyAreToldWhatIt =
   'They are told what it is called, when it is and who hosts it; inside they see others by name, and are seen.';
 export const always2 = 'Always';
@@ -108,8 +115,10 @@ export const inviteNoLonger = 'Invite {email} no longer';
 
 // guestsReadSoFar
 export const suchAsRasmusVaneRasmus = 'Such as: Rasmus Vane <rasmus@home.example>';
-export const oneGuest = 'One guest';
-export const guestsCountGuests = '{guestsCount} guests';
+export const guestsCounted = {
+  one: 'One guest',
+  other: '{n} guests',
+};
 export const noAddressInLine = '{count}; no address in line {line}.';
 
 // HostsPart
@@ -170,7 +179,6 @@ export const notNow = 'Not now';
 
 // linkColumns
 export const wholeClass = 'whole class';
-export const audienceSizePeople = '{audienceSize} people';
 export const none = 'none';
 export const never = 'never';
 export const noneYet = 'none yet';
@@ -188,7 +196,7 @@ export const copyAsDots = 'Copy as…';
 export const itStandsNowhereYet = 'It stands nowhere yet';
 export const copyItToWhomIt = 'Copy it to whom it is for, or post it.';
 export const classTitleLinks = '{classTitle}, links';
-export const theClassPeriodsOwn2 = ' · the class period’s own';
+export const theClassPeriodsOwn2 = 'the class period’s own';
 export const howStudentsGetIn = 'How students get in';
 export const toTheDesk = 'To the desk';
 export const entry = 'Entry';
@@ -211,17 +219,22 @@ export const dropInHelp2 = 'drop-in help';
 export const anEventWithGuests = 'an event with guests';
 export const aProjectGroup = 'a project group';
 export const forAndFor = 'For {purpose}, and for {audience}.';
-export const andNobodyElse = 'and nobody else';
-export const hostsWhatHereWhat2 = '{hosts} {what} here {what2}.';
+export const oneHostsHere = {
+  named: '{hosts} hosts here and nobody else.',
+  too: '{hosts} hosts here too.',
+} as const;
+export const someHostHere = {
+  named: '{hosts} host here and nobody else.',
+  too: '{hosts} host here too.',
+} as const;
 export const somebodyChangedThisLinkJustNow =
   'Somebody changed this link just now. It is shown as it stands; change it again if you still want to.';
-export const itIsForHosted = '. It is for {audiencePart}, hosted by {what} {hostsPart}. Students';
 export const itIsFor = 'It is for: {v}.';
 export const itIsCalled = 'It is called {label}.';
 export const whatKindOfSession = 'What kind of session';
 export const changed = 'Changed.';
 export const forCalledUsedAs =
-  'For {whatIt}, called {link}, used as {kindSession}{peopleParts}{whetherStudents}.';
+  'For {purpose}, called {name}, used as {kind}. It is for {audience}, hosted by {hostedBy} {hosts}. Students {whetherShown}.';
 
 // LinkSheet
 export const qrCodeOfTheDoor = 'QR code of the door of {title}';
@@ -319,13 +332,14 @@ export const followers = {
 export const why = 'Why';
 export const whatBecomesOfTheOld = 'What becomes of the old one';
 export const until = 'Until';
-export const untilUntil = ', until {until}';
-export const giveItANewAddress =
-  'Give it a new address, because {why}. The old one {becomesOld}{how}.';
+export const giveItANewAddress = 'Give it a new address, because {why}. The old one {becomesOld}.';
+export const giveItANewAddressUntil =
+  'Give it a new address, because {why}. The old one {becomesOld}, until {until}.';
 export const glenHasPutItNowhere =
   'Glen has put it nowhere itself. What you have pasted by hand keeps the old address.';
-export const studentsSeeTheOldOne = '{readers} students see the old one there today; ';
-export const glenPutsTheNewOne = '{places}: {what}Glen puts the new one there by itself.';
+export const glenPutsTheNewOne = '{places}: Glen puts the new one there by itself.';
+export const glenPutsTheNewOneRead =
+  '{places}: {readers} students see the old one there today; Glen puts the new one there by itself.';
 export const aSessionIsRunningWhoever = 'A session is running: whoever is inside stays.';
 export const sessionsPeopleRulesAndPlacements =
   'Sessions, people, rules and placements stay with the door.';
@@ -336,9 +350,7 @@ export const replaceIt = 'Replace it';
 
 // Room
 export const glensDoorKeepsWhoMay =
-  'Glen’s door keeps who may enter, the lobby, the code and the times. ';
-export const whoeverHasBeenInsideKnows =
-  'Whoever has been inside knows the room’s own address; Glen cannot see who leaves it.';
+  'Glen’s door keeps who may enter, the lobby, the code and the times. Whoever has been inside knows the room’s own address; Glen cannot see who leaves it.';
 export const youCanPutAnyRoom =
   'You can put any room that you have behind this door; the link stays the same.';
 export const theDoorSays =
@@ -347,7 +359,7 @@ export const aRoomOfYourOwnRoom = 'A room of your own: {room}';
 export const theSchoolsVideoServiceIt =
   'The school’s video service. It keeps every rule above by itself.';
 export const noRoomIsThereYet = 'No room is there yet.';
-export const aSessionIsRunningIt = ' A session is running: it stays in the room that it began in.';
+export const aSessionIsRunningIt = 'A session is running: it stays in the room that it began in.';
 export const setTheseInTheRoom = 'Set these in the room yourself';
 export const somebodyChangedThisLinkJustNowLook =
   'Somebody changed this link just now; look again and save once more.';
@@ -381,10 +393,13 @@ export const notShownToStudents = 'Not shown to students';
 export const standsOpenWithoutAHost = 'Stands open without a host';
 export const aRoomOfYourOwn = 'A room of your own';
 export const forNobodyYet = 'For nobody yet';
-export const purposeFor = '{purpose}, for ';
-export const person = '1 person';
-export const sizePeople = '{size} people';
-export const hostedByToo = ' · hosted by {hosts} too';
+export const purposeFor = '{purpose}, for {audience}';
+export const forAudience = 'For {audience}';
+export const people = {
+  one: '1 person',
+  other: '{n} people',
+};
+export const hostedByToo = 'hosted by {hosts} too';
 export const linksInTheirOrder = 'Links in their order';
 export const standsElsewhereInTheList = '{name} stands elsewhere in the list.';
 
@@ -396,20 +411,20 @@ export const byHandToDo = 'by hand: to do';
 export const doneByHand = 'done by hand';
 export const byHandToTakeDown = 'by hand: to take down';
 export const changeUnderWay = 'change under way';
-export const sinceDateTime = 'since {date} {time}, ';
-export const readThere = '{what}{readers} read there';
+export const readThere = '{readers} read there';
+export const sinceReadThere = 'since {date} {time}, {readers} read there';
 export const nowhereYetCopyIt = 'Nowhere yet. Copy it to whom it is for, or post it.';
 export const ofPlacesHaveFollowed =
   '{placesCount} of {placesCount2} places have followed; the rest are on their way. You need not wait here.';
 export const whoSeesIt = 'Who sees it';
 
 // Together
-export const leadsHereThen = 'leads here then';
-export const staysShutThen = 'stays shut then, with a word';
-export const itsOwnDoor = '{title}, {words}; its own door {what}.';
+export const ownDoorLeadsHere = '{title}, {words}; its own door leads here then.';
+export const ownDoorStaysShut = '{title}, {words}; its own door stays shut then, with a word.';
 export const atItsOwnDoorAgain = '{title}, {words}: at its own door again';
 export const atItsOwnDoorAgain2 = 'At its own door again';
-export const staysShutThen2 = 'stays shut then';
+export const leadsHereThen = 'leads here then';
+export const staysShutThen = 'stays shut then, with a word';
 export const whichClassPeriod = 'Which class period';
 export const when = 'When';
 export const itsOwnDoorMeanwhile = 'Its own door meanwhile';

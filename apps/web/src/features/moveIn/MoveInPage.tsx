@@ -12,7 +12,7 @@ import { YearStep } from './YearStep.js';
 import { YouStep } from './YouStep.js';
 import { useMoveInDraft, type MovingIn } from './useMoveInDraft.js';
 import { yearOfDraft } from './yearOfDraft.js';
-import { fill } from '../../ui/fill.js';
+import { many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 type Page = 1 | 2 | 3;
@@ -21,7 +21,7 @@ const yearInWords = ({ year }: Draft): string => {
   const terms = year.terms.map((t) => t.name).join(', ');
   const { length } = year.holidays;
   if (length === 0) return terms;
-  return `${terms} · ${length === 1 ? say.holiday : fill(say.lengthHolidays, { length })}`;
+  return `${terms} · ${many(say.holidays, length)}`;
 };
 
 /** The four marks above the card; pages that are done can be opened again. */

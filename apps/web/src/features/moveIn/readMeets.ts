@@ -9,7 +9,7 @@ import {
   type SchoolCalendar,
   type SessionPlan,
 } from '@glen/core';
-import { fill } from '../../ui/fill.js';
+import { many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 /** When a class period meets, as it was typed. */
@@ -27,7 +27,7 @@ interface Moment {
   today: string;
 }
 
-/** A plan without an end is shown, and counted, this far. */
+/** A plan without an end is shown, and this far. */
 const FAR_DAYS = 370;
 
 function read(typed: string, { school, today }: Moment): Meets {
@@ -44,8 +44,7 @@ function read(typed: string, { school, today }: Moment): Meets {
     .filter(isHeld)
     .map((o) => o.date);
   if (dates.length === 0) throw new GlenInputError('when', say.noDayFitsThat);
-  const count =
-    dates.length === 1 ? say.session : fill(say.datesCountSessions, { datesCount: dates.length });
+  const count = many(say.sessions, dates.length);
   return { plan, words: `${describePlan(plan, school)}: ${count}.`, dates };
 }
 

@@ -50,8 +50,10 @@ export const everythingHereCanBeChanged =
   'Everything here can be changed later. Left now, it waits where you were; nothing typed is lost.';
 
 // MoveInPage
-export const holiday = '1 holiday';
-export const lengthHolidays = '{length} holidays';
+export const holidays = {
+  one: '1 holiday',
+  other: '{n} holidays',
+};
 export const whatYouTeach = 'What you teach';
 export const theSchool = 'The school';
 export const theYear = 'The year';
@@ -70,8 +72,10 @@ export const lookingForAClassAsk = 'Looking for a class? Ask whoever sent you he
 
 // readMeets
 export const noDayFitsThat = 'No day of the school year fits that.';
-export const session = '1 session';
-export const datesCountSessions = '{datesCount} sessions';
+export const sessions = {
+  one: '1 session',
+  other: '{n} sessions',
+};
 
 // SchoolStep
 export const aSchoolWithSeveralTeachers = 'a school with several teachers';

@@ -46,7 +46,9 @@ function State(props: DoorProps) {
   const { door, today } = props;
   if (door.status === 'cancelled')
     return (
-      <Chip tone="wrong">{fill(say.cancelledWhat, { what: door.why ? `: ${door.why}` : '' })}</Chip>
+      <Chip tone="wrong">
+        {door.why ? fill(say.cancelledWhy, { why: door.why }) : say.cancelled}
+      </Chip>
     );
   if (isAway(props))
     return (
@@ -131,7 +133,9 @@ export function OwnDoorRow(props: DoorProps & { first: boolean }) {
             <span className="min-w-0 break-words">{title}</span>
           </h2>
           <p className="text-sm text-soft">
-            {fill(say.whatWithHost, { what: title === classTitle ? '' : `${classTitle} · `, host })}
+            {title === classTitle
+              ? fill(say.withHost, { host })
+              : fill(say.ofWithHost, { classTitle, host })}
           </p>
           {description && !isGone && (
             <p className="mt-1 line-clamp-4 text-md break-words whitespace-pre-wrap">

@@ -16,7 +16,7 @@ function StateChips({ session, now, zone, isAway }: Omit<OfToday, 'today'> & { i
   if (session.status === 'cancelled')
     return (
       <Chip tone="wrong">
-        {fill(say.cancelledWhat, { what: session.why ? `: ${session.why}` : '' })}
+        {session.why ? fill(say.cancelledWhy, { why: session.why }) : say.cancelled}
       </Chip>
     );
   if (isAway)

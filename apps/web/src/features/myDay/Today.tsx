@@ -25,7 +25,7 @@ import { SessionRow } from './SessionRow.js';
 import { StartYourOwn } from './StartYourOwn.js';
 import { WhatIsLeft } from './WhatIsLeft.js';
 import type { Today } from './sessionParts.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import { Said } from '../../ui/Said.js';
 import * as say from './words.js';
 
@@ -48,7 +48,7 @@ const heldOn = (today: Today): Session[] =>
 
 function countInWords(n: number): string {
   if (n === 0) return say.nothingPlanned;
-  return n === 1 ? say.session : fill(say.nSessions, { n });
+  return many(say.sessions, n);
 }
 
 function Head({ today }: { today: Today }) {

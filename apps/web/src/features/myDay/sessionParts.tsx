@@ -70,9 +70,9 @@ export function PlacementChips({ today, classId }: { today: Today; classId: numb
       {todo && <Chip tone="careful">{say.toPasteByHand}</Chip>}
       {queued?.due && (
         <Chip tone="inform">
-          {fill(say.kindWhatAtTime, {
+          {fill(queued.due.date === date ? say.kindAt : say.kindOnDateAt, {
             kind: KIND_WORDS[queued.kind],
-            what: queued.due.date === date ? '' : `${dateInWords(queued.due.date)} `,
+            date: dateInWords(queued.due.date),
             time: queued.due.time,
           })}
         </Chip>

@@ -52,7 +52,8 @@ export const yourSlot = 'Your slot: {time}';
 export const takeASlot = 'Take a slot';
 export const changeYourSlot = 'Change your slot';
 export const toTheDoorOfDoor = 'To the door of {door}';
-export const whatWithHost = '{what}with {host}';
+export const withHost = 'with {host}';
+export const ofWithHost = '{classTitle} · with {host}';
 
 // sessionParts
 export const doorOpenInside = 'Door open · {inside} inside';
@@ -68,7 +69,8 @@ export const kindWords = {
 };
 export const aPostFailed = 'A post failed';
 export const toPasteByHand = 'To paste by hand';
-export const kindWhatAtTime = '{kind} {what}at {time}';
+export const kindAt = '{kind} at {time}';
+export const kindOnDateAt = '{kind} {date} at {time}';
 export const kindSinceDate = '{kind} since {date}';
 export const postedNowhere = 'Posted nowhere';
 export const withWhat = 'with {what}';
@@ -76,7 +78,8 @@ export const forCoverFor = 'For {coverFor}';
 
 // SessionRow
 export const draftStudentsSeeNothing = 'Draft: students see nothing of it';
-export const cancelledWhat = 'Cancelled{what}';
+export const cancelled = 'Cancelled';
+export const cancelledWhy = 'Cancelled: {why}';
 export const movedTo = 'Moved to {date}, {time}';
 export const nobodyCame = 'Nobody came';
 export const cameOfRollSizeCame = '{came} of {rollSize} came';
@@ -97,8 +100,10 @@ export const cycleDay = '{cycleDay} day';
 export const bellBells = '{bell} bells';
 export const weekOf = 'week {week} of {term}';
 export const nothingPlanned = 'nothing planned';
-export const session = '1 session';
-export const nSessions = '{n} sessions';
+export const sessions = {
+  one: '1 session',
+  other: '{n} sessions',
+};
 export const today = 'Today';
 export const scheduleASession = 'Schedule a session';
 export const noClassPeriodsYet = 'No class periods yet';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { areStaff, counted, dateInWords } from '@glen/core/light';
+import { areStaff, dateInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
@@ -8,7 +8,7 @@ import { Button } from '../../ui/Button.js';
 import { HandOverSheet } from '../cover/HandOverSheet.js';
 import { Part } from './Part.js';
 import type { Person, PersonEdits } from './usePersonEdits.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 type Facts = Answer<'retireFacts'>;
@@ -16,10 +16,10 @@ type Facts = Answer<'retireFacts'>;
 /** What ends with somebody's leaving, in a line. */
 function endsInWords({ rolls, groups, links, teaches }: Facts): string {
   const parts = [
-    teaches > 0 ? counted(teaches, say.classPeriodTheyTeach, say.classPeriodsTheyTeach) : '',
-    rolls.length > 0 ? counted(rolls.length, 'roll', 'rolls') : '',
-    groups > 0 ? counted(groups, 'group', 'groups') : '',
-    links > 0 ? counted(links, say.privateLink, say.privateLinks) : '',
+    teaches > 0 ? many(say.classPeriodsTheyTeach, teaches) : '',
+    rolls.length > 0 ? many(say.oneRollOrMore, rolls.length) : '',
+    groups > 0 ? many(say.groups, groups) : '',
+    links > 0 ? many(say.privateLinks, links) : '',
   ].filter(Boolean);
   return parts.length === 0
     ? say.nothingElseEndsWithThat
@@ -43,7 +43,7 @@ function Sheet({ facts, person, edits, onClose }: SheetProps & { facts: Facts })
       {next && (
         <p className="mt-2">
           {fill(say.stillToComeWhereThey, {
-            count: counted(sessions, say.sessionIs, say.sessionsAre),
+            count: many(say.sessionsAre, sessions),
             date: dateInWords(next.date),
             time: next.time,
             classTitle: next.classTitle,

@@ -11,7 +11,7 @@ import { useAlone } from '../school/useAlone.js';
 import { OrderPart, PeopleTable } from './PeopleTable.js';
 import { TakeIn } from './TakeIn.js';
 import { usePeople, type PeopleList } from './usePeople.js';
-import { fill } from '../../ui/fill.js';
+import { many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 const WHOM = [
@@ -28,8 +28,7 @@ const STANDING = [
   ['retired', say.retired],
 ] as const;
 
-const countInWords = (total: number): string =>
-  total === 1 ? say.person : fill(say.enPeople, { en: total.toLocaleString('en') });
+const countInWords = (total: number): string => many(say.peopleCounted, total);
 
 function Filters({ list }: { list: PeopleList }) {
   const alone = useAlone();

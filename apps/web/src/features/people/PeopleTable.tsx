@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { rolesInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import type { Order, PeopleList } from './usePeople.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 type Person = Answer<'people'>['people'][number];
@@ -20,9 +20,7 @@ const COLUMNS =
 function classesInWords({ teaches, learns }: Person): string {
   const parts = [
     teaches > 0 ? fill(say.teaches, { teaches }) : '',
-    learns > 0
-      ? fill(say.onWhat, { what: learns === 1 ? say.aRoll : fill(say.learnsRolls, { learns }) })
-      : '',
+    learns > 0 ? many(say.onRolls, learns) : '',
   ].filter(Boolean);
   return parts.join(', ') || say.noClassPeriod;
 }

@@ -33,7 +33,7 @@ const Done = ({ made: { person, wayIn }, onClose }: { made: TakenIn; onClose: ()
   <>
     <p className="mb-3">
       <Said
-        as={say.isTakenIn}
+        as={wayIn ? say.isTakenIn : say.isTakenInWithout}
         person={
           <Link
             className="font-semibold text-bracken-deep underline"
@@ -42,7 +42,6 @@ const Done = ({ made: { person, wayIn }, onClose }: { made: TakenIn; onClose: ()
             {person.name}
           </Link>
         }
-        what={wayIn ? '.' : say.withoutAnAccount}
       />
     </p>
     {wayIn ? (

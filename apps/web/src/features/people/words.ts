@@ -54,10 +54,14 @@ export const whateverSomebodyChangesIsWritten =
 export const showWhatWasBefore = 'Show what was before';
 
 // LeavingPart
-export const classPeriodTheyTeach = 'class period they teach';
-export const classPeriodsTheyTeach = 'class periods they teach';
-export const privateLink = 'private link';
-export const privateLinks = 'private links';
+export const classPeriodsTheyTeach = {
+  one: '1 class period they teach',
+  other: '{n} class periods they teach',
+};
+export const privateLinks = {
+  one: '1 private link',
+  other: '{n} private links',
+};
 export const nothingElseEndsWithThat = 'Nothing else ends with that.';
 export const withThatEndsTheirPlace = 'With that ends their place in {parts}.';
 export const thisIsYouSomebodyElse = 'This is you: somebody else of the office can retire you.';
@@ -65,8 +69,10 @@ export const nobodyWouldBeLeft = 'Nobody would be left to look after the school.
 export const nobodyElseHostsTheseHand = 'Nobody else hosts these; hand them over first:';
 export const noAccountOfSigns =
   'No account of {person} signs in any more; whoever is signed in is out at once. All they had and did is kept. {ends}';
-export const sessionIs = 'session is';
-export const sessionsAre = 'sessions are';
+export const sessionsAre = {
+  one: '1 session is',
+  other: '{n} sessions are',
+};
 export const stillToComeWhereThey =
   '{count} still to come where they host, the next {date} {time} ({classTitle}).';
 export const retirePerson = 'Retire {person}';
@@ -97,8 +103,10 @@ export const students = 'Students';
 export const guests = 'Guests';
 export const here = 'Here';
 export const retired = 'Retired';
-export const person = '1 person';
-export const enPeople = '{en} people';
+export const peopleCounted = {
+  one: '1 person',
+  other: '{n} people',
+};
 export const findByNameOrAddress = 'Find by name or address';
 export const whomToShow = 'Whom to show';
 export const hereOrRetired = 'Here or retired';
@@ -112,9 +120,10 @@ export const takeSomebodyInOrFill = 'Take somebody in, or fill a roll.';
 
 // PeopleTable
 export const teaches = 'teaches {teaches}';
-export const aRoll = 'a roll';
-export const learnsRolls = '{learns} rolls';
-export const onWhat = 'on {what}';
+export const onRolls = {
+  one: 'on a roll',
+  other: 'on {n} rolls',
+};
 export const noClassPeriod = 'no class period';
 export const noAccount = 'no account';
 export const byName = 'by name';
@@ -162,8 +171,8 @@ export const whatThey = 'What they are to the school';
 // TakeIn
 export const theSchools = 'the school’s';
 export const theirOwnFromHome = 'their own, from home';
-export const withoutAnAccount = ', without an account.';
-export const isTakenIn = '{person} is taken in{what}';
+export const isTakenIn = '{person} is taken in.';
+export const isTakenInWithout = '{person} is taken in, without an account.';
 export const done = 'Done';
 export const whatTheySign = 'What they sign in with. Blank: they have no account.';
 export const whoseAddressItIs = 'Whose address it is';
@@ -176,3 +185,11 @@ export const theySignInOnceMore = 'They sign in once more the next time.';
 export const personIsRetired = '{person} is retired.';
 export const personIsBack = '{person} is back.';
 export const theyAreOneNow = 'They are one now.';
+export const oneRollOrMore = {
+  one: '1 roll',
+  other: '{n} rolls',
+};
+export const groups = {
+  one: '1 group',
+  other: '{n} groups',
+};

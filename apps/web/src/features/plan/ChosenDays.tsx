@@ -8,7 +8,7 @@ import { daysInWords, type Change } from './chosen.js';
 import { ReasonField, cancelFor } from './ReasonField.js';
 import type { Notch } from './strip/layout.js';
 import type { StripSeries } from './strip/inWords.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import { Said } from '../../ui/Said.js';
 import * as say from './words.js';
 
@@ -21,7 +21,7 @@ interface ChosenDaysProps {
   onClose: () => void;
 }
 
-const countInWords = (n: number): string => (n === 1 ? say.session : fill(say.nSessions, { n }));
+const countInWords = (n: number): string => many(say.sessions, n);
 
 /** How many days a text says, up to a year or two either way; 0 where it says none. */
 const daysTyped = (text: string): number => (/^[+-]?\d{1,3}$/.test(text.trim()) ? Number(text) : 0);
@@ -104,6 +104,11 @@ function useChangeAll({ from, to, notches, series, send, onClose }: ChosenDaysPr
   return { held, cancelled, ...words, problem, reason, setReason, move, cancel, restore };
 }
 
+function titleInWords({ status, title }: Notch, ofSeries: string): string {
+  const said = title ?? ofSeries;
+  return status === 'cancelled' ? fill(say.sessionCancelled, { title: said }) : said;
+}
+
 /** What a press of one of the buttons is about: one by one, in the order of their days. */
 function Swept({ notches, series }: Pick<ChosenDaysProps, 'notches' | 'series'>) {
   if (notches.length === 0) return null;
@@ -116,8 +121,7 @@ function Swept({ notches, series }: Pick<ChosenDaysProps, 'notches' | 'series'>)
       {inOrder.map((n) => (
         <li key={n.id} className="break-inside-avoid">
           {dateInWords(n.date)} <span className="font-mono text-sm">{n.time}</span>{' '}
-          {n.title ?? series.get(n.seriesId)?.title}
-          {n.status === 'cancelled' ? say.cancelled : ''}
+          {titleInWords(n, series.get(n.seriesId)?.title ?? '')}
         </li>
       ))}
     </ul>

@@ -19,7 +19,7 @@ import { DatePicker } from './DatePicker.js';
 import { DatesCard, someDates } from './RangeParts.js';
 import { planOfSession } from './sheetPlans.js';
 import { useChanges } from './useChanges.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import { Said } from '../../ui/Said.js';
 import * as say from './words.js';
 
@@ -69,11 +69,9 @@ function useCopy(session: Session, tomorrow: string, onDone: () => void) {
       const body = toNextTerm.current ? { nextTerm: true as const } : { classIds, from, except };
       const asked = { params: { seriesId: session.seriesId }, body };
       const answer = await copy(asked);
-      const many =
-        classIds.length === 1
-          ? say.oneClassPeriod
-          : fill(say.classPeriods, { classIdsCount: classIds.length });
-      const label = fill(say.copiedTo, { many: toNextTerm.current ? say.theNextTerm : many });
+      const label = toNextTerm.current
+        ? say.copiedToTheNextTerm
+        : many(say.copiedToClassPeriods, classIds.length);
       if (answer.data) offerToTakeBack(label, answer.data.touched, () => copy(asked).unwrap());
       return answer;
     },

@@ -9,7 +9,7 @@ import {
 import type { ClassItem } from '@glen/contract';
 import { NoteList } from '../../ui/Margin.js';
 import { useDryRun } from './useDryRun.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 interface CopyTriedProps {
@@ -56,8 +56,7 @@ export function CopyTried(props: CopyTriedProps) {
   return (
     <div className="grid gap-2">
       <p className="text-md">
-        <b>{classTitle(of)}</b>:{' '}
-        {run.held === 1 ? say.oneSession : fill(say.heldSessions, { held: run.held })}. {run.words}.
+        <b>{classTitle(of)}</b>: {many(say.sessionsCounted, run.held)}. {run.words}.
       </p>
       <NoteList notes={shown} onAction={act} />
     </div>

@@ -1,6 +1,6 @@
 import type { Answer } from '@glen/contract';
 import { Button } from '../../ui/Button.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 interface PagesProps {
@@ -14,10 +14,7 @@ export function Pages({ strip, isFirst, set }: PagesProps) {
   if (isFirst && !strip.hasMore) return null;
   const { classes, hasMore } = strip;
   const last = classes.at(-1);
-  const shown =
-    classes.length === 1
-      ? say.classPeriod2
-      : fill(say.classPeriodsClassesCount, { classesCount: classes.length });
+  const shown = many(say.classPeriodsShown, classes.length);
   return (
     <nav aria-label={say.pagesOfThePlan} className="mt-3 flex flex-wrap items-center gap-2">
       <span className="text-md text-soft">{fill(say.ofTheSchoolOnThis, { shown })}</span>

@@ -119,12 +119,12 @@ export function RangeParts(props: PartProps) {
 }
 
 /** Dates in a list, the first two of them by name. */
-export const someDates = (dates: string[]): string =>
-  dates
-    .slice(0, 2)
-    .map((d) => dateInWords(d))
-    .join(', ') +
-  (dates.length > 2 ? fill(say.andDatesCountMore, { datesCount: dates.length - 2 }) : '');
+export function someDates(dates: string[]): string {
+  const named = dates.slice(0, 2).map((date) => dateInWords(date));
+  const said = named.join(', ');
+  const more = dates.length - named.length;
+  return more > 0 ? fill(say.datesAndMore, { dates: said, more }) : said;
+}
 
 interface DatesCardProps extends Pick<PartProps, 'school'> {
   label: string;

@@ -7,7 +7,7 @@ import { wayBack } from '../../app/wayBack.js';
 import { api, problemOf } from '../../app/api.js';
 import { useRuleEdits } from '../entry/useRuleEdits.js';
 import { Loading, Trouble } from '../../ui/States.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 const RulesEditor = lazy(() =>
@@ -33,7 +33,7 @@ function Editor({ answer, session, scope, zone }: RulesProps & { answer: Answer<
 
 function countInWords(own: number): string {
   if (own === 0) return say.itsLinksEntryRules;
-  return own === 1 ? say.oneEntryRule : fill(say.entryRulesOfItsOwn, { own });
+  return many(say.entryRulesOfItsOwn, own);
 }
 
 /** The entry rules of a series, or of one of its dates, over those of its link; kept at once, apart from the sheet. */

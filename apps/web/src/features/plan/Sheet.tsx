@@ -24,7 +24,6 @@ import {
   type SheetForm,
   type SheetStart,
 } from './useSheetForm.js';
-import { fill } from '../../ui/fill.js';
 import * as say from './words.js';
 
 /** What the sheet says to the page around it, at every keystroke. */
@@ -83,7 +82,7 @@ function SheetState({ read, hold }: { read: Session; hold: Cancelling['hold'] })
     <>
       {read.draft && (
         <p className="mb-4 rounded-small bg-gorse-tint px-3 py-2 text-gorse-deep">
-          {fill(say.thisIsADraftStudents, { what: read.undated ? say.withoutADate2 : '' })}
+          {read.undated ? say.thisIsADraftWithoutADate : say.thisIsADraft}
         </p>
       )}
       {read.status === 'cancelled' && (

@@ -12,7 +12,7 @@ import { SlotsPart } from './SlotsPart.js';
 import { withClass, type Scope } from './sheetDraft.js';
 import { canLeaveOut, type SheetForm } from './useSheetForm.js';
 import { WhenParts } from './WhenParts.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import { Said } from '../../ui/Said.js';
 import * as say from './words.js';
 
@@ -99,25 +99,22 @@ const SHOWN_CHANGES = 3;
 function changeInWords(c: PlanChange): string {
   const key = dateInWords(c.key);
   if (c.kind === 'cancel') return fill(say.keySkipped, { key });
-  return fill(say.keyToDateWhat, {
-    key,
-    date: dateInWords(c.date),
-    what: c.time ? `, ${c.time}` : '',
-  });
+  const date = dateInWords(c.date);
+  if (!c.time) return fill(say.keyToDate, { key, date });
+  return fill(say.keyToDateAndTime, { key, date, time: c.time });
 }
 
 /** Dates of a series that were changed by themselves. */
 function ChangedSingly({ changes, onUndo }: { changes: PlanChange[]; onUndo: () => void }) {
   return (
     <p className="mt-2 text-md text-soft">
-      {fill(say.changedSingly, {
-        what:
-          changes.length === 1
-            ? say.oneDate
-            : fill(say.changesCountDates, { changesCount: changes.length }),
-        changes: changes.slice(0, SHOWN_CHANGES).map(changeInWords).join('; '),
-        what2: changes.length > SHOWN_CHANGES ? ' …' : '',
-      })}{' '}
+      {many(
+        changes.length > SHOWN_CHANGES ? say.changedSinglyAndMore : say.changedSingly,
+        changes.length,
+        {
+          changes: changes.slice(0, SHOWN_CHANGES).map(changeInWords).join('; '),
+        },
+      )}{' '}
       <Button kind="link" onClick={onUndo}>
         {say.undoThese}
       </Button>
@@ -140,20 +137,18 @@ export function SheetSentence({ form }: { form: SheetForm }) {
         <Said
           as={say.teachByTheLinkUnder}
           whichClass={<WhichClass form={form} />}
-          what={isOne ? null : <EveryParts {...parts} />}
-          every={draft.every === 'once' && <OnDate form={form} />}
-          whenParts={<WhenParts {...parts} />}
-          every2={draft.every !== 'once' && <RangeParts {...parts} />}
-          what2={
+          every={isOne ? null : <EveryParts {...parts} />}
+          onDate={draft.every === 'once' && <OnDate form={form} />}
+          when={<WhenParts {...parts} />}
+          range={draft.every !== 'once' && <RangeParts {...parts} />}
+          also={
             !isOne && (draft.every !== 'once' || draft.alsoOn.length > 0) && <AlsoPart {...parts} />
           }
-          canLeaveOut={canLeaveOut(form) && <ExceptPart {...parts} dates={patternOf(form)} />}
-          slotsPart={<SlotsPart form={form} />}
+          except={canLeaveOut(form) && <ExceptPart {...parts} dates={patternOf(form)} />}
+          slots={<SlotsPart form={form} />}
           byTheLink={<ByTheLink draft={draft} read={read} change={change} />}
-          togetherWith={
-            <TogetherWith draft={draft} read={read} classes={classes} change={change} />
-          }
-          what3={
+          together={<TogetherWith draft={draft} read={read} classes={classes} change={change} />}
+          rules={
             read && !read.undated ? (
               <SessionRules session={read} scope={isOne ? 'date' : 'series'} zone={school.zone} />
             ) : (

@@ -9,18 +9,20 @@ import type { SheetForm } from './useSheetForm.js';
 import { fill } from '../../ui/fill.js';
 import * as say from './words.js';
 
-function cancelledInWords(s: Session, isSeries: boolean, scope: Scope): string {
-  const date = dateInWords(s.date);
-  if (!isSeries || scope === 'one') return fill(say.cancelledTitleDate, { title: s.title, date });
-  return fill(say.cancelledTitleWhat, {
-    title: s.title,
-    what: scope === 'whole' ? say.theWholeSeries : fill(say.fromDateOn, { date }),
-  });
+/** What was done with how much of a series. */
+const DONE = {
+  cancel: { one: say.cancelledTitleDate, whole: say.cancelledWhole, onwards: say.cancelledFrom },
+  remove: { one: say.removedOne, whole: say.removedWhole, onwards: say.removedFrom },
+} as const;
+
+function doneInWords(done: keyof typeof DONE, s: Session, scope: Scope): string {
+  return fill(DONE[done][scope], { title: s.title, date: dateInWords(s.date) });
 }
 
 /** Cancels a saved session or holds it after all; each can be taken back. */
 export function useCancelling(form: SheetForm) {
   const { scope, isSeries, setProblem } = form;
+  const reach = isSeries ? scope : 'one';
   const navigate = useNavigate();
   const [fetchSession] = api.useLazySessionQuery();
   const { change: changeSessions } = useChanges();
@@ -31,10 +33,7 @@ export function useCancelling(form: SheetForm) {
     label: string,
   ): Promise<boolean> => {
     const { seriesId, version, key } = session;
-    const failure = await changeSessions(
-      [{ seriesId, version, key, scope: isSeries ? scope : 'one', change }],
-      label,
-    );
+    const failure = await changeSessions([{ seriesId, version, key, scope: reach, change }], label);
     if (failure) setProblem(failure);
     return !failure;
   };
@@ -42,13 +41,13 @@ export function useCancelling(form: SheetForm) {
   return {
     /** `reason`: why, as its readers are told. */
     cancel: async (session: Session, reason = ''): Promise<void> => {
-      const label = cancelledInWords(session, isSeries, scope);
+      const label = doneInWords('cancel', session, reach);
       if (await changeThem(session, cancelFor(reason), label))
         void navigate(`/classes/${session.classId}`);
     },
     /** Takes it off the books as if it had never been. */
     remove: async (session: Session): Promise<void> => {
-      const label = cancelledInWords(session, isSeries, scope).replace('Cancelled', 'Removed');
+      const label = doneInWords('remove', session, reach);
       if (await changeThem(session, { kind: 'remove' }, label))
         void navigate(`/classes/${session.classId}`);
     },

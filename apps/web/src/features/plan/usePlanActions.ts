@@ -39,10 +39,10 @@ export function usePlanActions(strip: Strip | undefined, now: string) {
   const move = (notch: Notch, { date, time, version }: PutDown): void => {
     const { seriesId, key, minutes } = notch;
     const at = time === undefined ? {} : { time, minutes };
-    const label = fill(say.movedTo, {
+    const label = fill(time ? say.movedToDateAndTime : say.movedToDate, {
       title: titleOf(notch),
       date: dateInWords(date),
-      what: time ? `, ${time}` : '',
+      time: time ?? '',
     });
     const to = { kind: 'move' as const, date, ...at };
     void change([{ seriesId, version, key, scope: 'one', change: to }], label).then(tell);

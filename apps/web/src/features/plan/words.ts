@@ -16,8 +16,10 @@ export const togetherWithCardPart = 'together with {cardPart},';
 export const dateToDate2 = '{date} to {date2}';
 
 // ChosenDays
-export const session = '1 session';
-export const nSessions = '{n} sessions';
+export const sessions = {
+  one: '1 session',
+  other: '{n} sessions',
+};
 export const daysToMoveThemBy = 'Days to move them by';
 export const byDaysMoveDays = 'by {daysMove} days';
 export const moveWhat = 'Move {what}';
@@ -25,7 +27,7 @@ export const movedByDays = 'Moved by {days} days: {heldWords}, {range}';
 export const cancelledHeldWordsRange = 'Cancelled: {heldWords}, {range}';
 export const heldAfterAll = 'Held after all: {cancelledWords}, {range}';
 export const whatTheChosenDaysHold = 'What the chosen days hold';
-export const cancelled = ', cancelled';
+export const sessionCancelled = '{title}, cancelled';
 export const theChosenDays = 'The chosen days';
 export const nothingOfYoursIsAhead = 'nothing of yours is ahead';
 export const cancelHeldWords = 'Cancel {heldWords}';
@@ -33,9 +35,10 @@ export const holdAfterAll = 'Hold {cancelledWords} after all';
 export const close = 'Close';
 
 // ChosenSession
+export const theWholeSeries = 'the whole series';
+export const fromDateOn = 'from {date} on';
 export const onlyThisOne = 'only this one';
 export const thisOneAndAllLater = 'this one and all later ones';
-export const theWholeSeries = 'the whole series';
 export const cancelLabel = {
   one: 'Cancel it',
   onwards: 'Cancel these',
@@ -46,7 +49,6 @@ export const removeLabel = {
   onwards: 'Remove these, as if they had never been',
   whole: 'Remove all that are ahead',
 };
-export const fromDateOn = 'from {date} on';
 export const newTitle = 'New title';
 export const retitle = 'Retitle';
 export const whichOfThem = 'Which of them';
@@ -65,10 +67,11 @@ export const theChosenSession = 'The chosen session';
 export const itsHostsCanChangeIt = 'Its hosts can change it.';
 
 // CopyTo
-export const oneClassPeriod = 'one class period';
-export const classPeriods = '{classIdsCount} class periods';
-export const theNextTerm = 'the next term';
-export const copiedTo = 'Copied to {many}.';
+export const copiedToTheNextTerm = 'Copied to the next term';
+export const copiedToClassPeriods = {
+  one: 'Copied to one class period',
+  other: 'Copied to {n} class periods',
+};
 export const copiedFrom = 'Copied from';
 export const fromCopiedFromOn = 'From {copiedFrom} on,';
 export const datesNotCopied = 'Dates not copied';
@@ -82,7 +85,10 @@ export const copyThisSeries = 'Copy this series';
 
 // CopyTried
 export const nothingIsLeftFromThen = '{classTitle}: nothing is left from then on.';
-export const oneSession = 'one session';
+export const sessionsCounted = {
+  one: 'one session',
+  other: '{n} sessions',
+};
 
 // DateList
 export const skippedWhy = 'skipped: {why}';
@@ -158,8 +164,10 @@ export const longerMinLonger = '{longer} min longer';
 export const whatMinShorter = '{what} min shorter';
 
 // Pages
-export const classPeriod2 = '1 class period';
-export const classPeriodsClassesCount = '{classesCount} class periods';
+export const classPeriodsShown = {
+  one: '1 class period',
+  other: '{n} class periods',
+};
 export const pagesOfThePlan = 'Pages of the plan';
 export const ofTheSchoolOnThis = '{shown} of the school on this page';
 export const fromTheFirst = 'From the first';
@@ -226,7 +234,7 @@ export const closures = 'Closures';
 export const skipClosures = 'skip closures';
 export const meetOnClosedDaysToo = 'meet on closed days too';
 export const fromDateEveryEndPartAndClosures = 'from {date} {every}{endPart}, and {closures}';
-export const andDatesCountMore = ' and {datesCount} more';
+export const datesAndMore = '{dates} and {more} more';
 export const andOnNoOtherDay = 'and on no other day';
 export const andAlsoOn = 'and also on {date}';
 export const extraDates = 'Extra dates';
@@ -261,8 +269,10 @@ export const cancelFromHereOn = 'Cancel from here on';
 
 // SessionRules
 export const itsLinksEntryRules = 'its link’s entry rules';
-export const oneEntryRule = 'one entry rule of its own';
-export const entryRulesOfItsOwn = '{own} entry rules of its own';
+export const entryRulesOfItsOwn = {
+  one: 'one entry rule of its own',
+  other: '{n} entry rules of its own',
+};
 export const entryRules = 'Entry rules: {shown}';
 export const entryOnAlone = 'Entry on {date} alone';
 export const entryFor = 'Entry for {session}';
@@ -272,9 +282,9 @@ export const calendarFile = 'Calendar file';
 export const changeSessions2 = 'Change sessions';
 export const changeASession = 'Change a session';
 export const newSession2 = 'New session';
-export const withoutADate2 = ' without a date';
-export const thisIsADraftStudents =
-  'This is a draft{what}: students see nothing of it, and its door stays shut.';
+export const thisIsADraft = 'This is a draft: students see nothing of it, and its door stays shut.';
+export const thisIsADraftWithoutADate =
+  'This is a draft without a date: students see nothing of it, and its door stays shut.';
 export const thisSessionIsCancelled = 'This session is cancelled.';
 export const studentsReadIt = 'Students read it in their day.';
 
@@ -296,14 +306,20 @@ export const changeOf = 'Change {them} of {what}:';
 export const classPeriod = 'Class period';
 export const whatOnDate = '{what}on {date}';
 export const keySkipped = '{key} skipped';
-export const keyToDateWhat = '{key} to {date}{what}';
-export const oneDate = 'One date';
-export const changesCountDates = '{changesCount} dates';
-export const changedSingly = '{what} changed singly: {changes}{what2}.';
+export const keyToDate = '{key} to {date}';
+export const keyToDateAndTime = '{key} to {date}, {time}';
+export const changedSingly = {
+  one: 'One date changed singly: {changes}.',
+  other: '{n} dates changed singly: {changes}.',
+};
+export const changedSinglyAndMore = {
+  one: 'One date changed singly: {changes} ….',
+  other: '{n} dates changed singly: {changes} ….',
+};
 export const undoThese = 'Undo these';
 export const itsEntryRules = 'its entry rules';
 export const teachByTheLinkUnder =
-  'Teach {whichClass} {what}{every} {whenParts}{every2}{what2}{canLeaveOut}{slotsPart}, by the link {byTheLink},{togetherWith} under {what3}.';
+  'Teach {whichClass} {every}{onDate} {when}{range}{also}{except}{slots}, by the link {byTheLink},{together} under {rules}.';
 
 // SlotsPart
 export const minutesOfASlot = 'Minutes of a slot';
@@ -325,7 +341,8 @@ export const bellBells = '{bell} bells';
 export const leftOutEnterTakesIt = 'left out; Enter takes it in again';
 export const enterLeavesItOut = 'Enter leaves it out';
 export const ofTheSeriesInHand = '{date}, {time}: of the series in hand, {state}';
-export const dateNothingWhy = '{date}: nothing{why}';
+export const nothingOn = '{date}: nothing';
+export const nothingOnWhy = '{date}: nothing, {why}';
 export const eachNotchIsASession =
   'Each notch is a session. Choose one, drag it to another day, or sweep over days.';
 export const theClassPeriod = 'The class period is not among the rows shown.';
@@ -340,7 +357,11 @@ export const yours = 'Yours';
 export const asItStandsNow = 'As it stands now';
 
 // useCancelling
-export const cancelledTitleWhat = 'Cancelled: {title}, {what}';
+export const cancelledWhole = 'Cancelled: {title}, the whole series';
+export const cancelledFrom = 'Cancelled: {title}, from {date} on';
+export const removedOne = 'Removed: {title}, {date}';
+export const removedWhole = 'Removed: {title}, the whole series';
+export const removedFrom = 'Removed: {title}, from {date} on';
 export const itIsHeldAfterAll = 'It is held after all.';
 
 // useDryRun
@@ -353,7 +374,8 @@ export const readAs = 'Read as';
 export const whatIs = 'What is “{said}”?';
 
 // usePlanActions
-export const movedTo = 'Moved: {title}, to {date}{what}';
+export const movedToDate = 'Moved: {title}, to {date}';
+export const movedToDateAndTime = 'Moved: {title}, to {date}, {time}';
 export const cancelledTitleDate = 'Cancelled: {title}, {date}';
 export const cancelledSessions = 'Cancelled: {aheadCount} sessions';
 
@@ -365,7 +387,6 @@ export const onTheBooks = 'On the books.';
 export const changed = 'Changed.';
 
 // useSheetForm
-export const sessionSeriesIdKey = 'session {seriesId} {key}';
 export const newSession = 'new session';
 export const noSessionWouldBeHeld = 'No session would be held. {text}';
 
@@ -373,8 +394,8 @@ export const noSessionWouldBeHeld = 'No session would be held. {text}';
 export const wordsClashes = '{words}, clashes';
 
 // WeekDay
-export const clashes = ', clashes';
-export const newTimeWhat = 'new, {time}{what}';
+export const newAt = 'new, {time}';
+export const newAtClashes = 'new, {time}, clashes';
 
 // WeekView
 export const dragASessionToAnother =
@@ -402,3 +423,7 @@ export const inPeriodL = 'in period {l}';
 export const bellPeriodOrTime = 'Bell period or time';
 export const atATimeOfDay = 'at a time of day';
 export const someMinutesFromABell = 'some minutes from a bell';
+export const slots = {
+  one: '1 slot',
+  other: '{n} slots',
+};

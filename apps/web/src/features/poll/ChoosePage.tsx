@@ -111,9 +111,8 @@ function Settled({ choosing }: { choosing: Choosing }) {
   return (
     <p className="mt-4 rounded-small bg-moss-tint p-3 text-moss-deep">
       <Said
-        as={say.itIsHeld}
+        as={settled.suits ? say.itIsHeldInvited : say.itIsHeldWithout}
         when={<When time={settled} />}
-        what={settled.suits ? say.youAreInvitedYourWay : say.byWhatYouSaid}
       />
     </p>
   );
@@ -132,25 +131,20 @@ export default function ChoosePage() {
               {say.whichTimeSuitsYou2}
             </ScreenTitle>
             <p className="mt-1">
-              {fill(say.choosingMinutesHostSchool, {
-                choosing: choosing.title,
+              {fill(choosing.host ? say.whatWithAndWhere : say.whatAndWhere, {
+                title: choosing.title,
                 minutes: choosing.minutes,
-                host: choosing.host && fill(say.withHost, { host: choosing.host }),
+                host: choosing.host,
                 school: choosing.school,
               })}
             </p>
             <p className="mt-1 text-soft">
               <Said
-                as={say.youAnswerForTimes}
+                as={choosing.state === 'open' ? say.youAnswerUntil : say.youAnswerFor}
                 email={choosing.email}
-                state={
-                  choosing.state === 'open' &&
-                  fill(say.untilDateTime, {
-                    date: dateInWords(choosing.closes.date),
-                    time: choosing.closes.time,
-                  })
-                }
-                at={choosing.zone.split('/').at(-1)?.replace(/_/g, ' ')}
+                date={dateInWords(choosing.closes.date)}
+                time={choosing.closes.time}
+                place={choosing.zone.split('/').at(-1)?.replace(/_/g, ' ')}
               />
             </p>
             {choosing.state === 'open' ? (

@@ -1,13 +1,13 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { counted, dateInWords } from '@glen/core';
+import { dateInWords } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { copyText } from '../../app/copyText.js';
 import { Button, buttonClass } from '../../ui/Button.js';
 import { Chip } from '../../ui/Chip.js';
 import { FieldError } from '../../ui/Field.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import { Said } from '../../ui/Said.js';
 import * as say from './words.js';
 
@@ -139,7 +139,7 @@ export function OfferAddresses({ added }: { added: Answer<'addPoll'> }) {
       aria-label={say.whereTheyChoose}
     >
       <p>
-        <b>{counted(addresses.length, say.guestIsAsked, say.guestsAreAsked)}</b>{' '}
+        <b>{many(say.guestsAreAsked, addresses.length)}</b>{' '}
         {mailed ? say.eachHasALetter : say.sendEachTheirOwnAddress}
       </p>
       <ul className="mt-2 grid gap-1">

@@ -9,16 +9,17 @@ export const theseSuitMe = 'These suit me';
 export const thankYouCanChangeIt = 'Thank you. You can change it until it is settled.';
 export const theTimesWereTakenBack = 'The times were taken back. You need not answer.';
 export const noneOfTheTimesHas = 'None of the times has come about.';
-export const youAreInvitedYourWay =
-  'You are invited: your way in comes with a letter, or from whoever asked you.';
-export const byWhatYouSaid = 'By what you said that does not suit you, so you are not expected.';
-export const itIsHeld = 'It is held {when}. {what}';
+export const itIsHeldInvited =
+  'It is held {when}. You are invited: your way in comes with a letter, or from whoever asked you.';
+export const itIsHeldWithout =
+  'It is held {when}. By what you said that does not suit you, so you are not expected.';
 export const whichTimeSuitsYou = 'Which time suits you? {choosing}';
 export const whichTimeSuitsYou2 = 'Which time suits you?';
-export const withHost = ', with {host}';
-export const choosingMinutesHostSchool = '{choosing}, {minutes} minutes{host}, {school}';
-export const untilDateTime = ', until {date}, {time}';
-export const youAnswerForTimes = 'You answer for {email}{state}. Times are those of {at}.';
+export const whatAndWhere = '{title}, {minutes} minutes, {school}';
+export const whatWithAndWhere = '{title}, {minutes} minutes, with {host}, {school}';
+export const youAnswerFor = 'You answer for {email}. Times are those of {place}.';
+export const youAnswerUntil =
+  'You answer for {email}, until {date}, {time}. Times are those of {place}.';
 
 // Offered
 export const open = 'open';
@@ -39,8 +40,10 @@ export const itsClassPeriod = 'Its class period';
 export const suitsOf = '{date} {what} suits {chosen} of {guestsCount}';
 export const offered = 'Offered';
 export const whereTheyChoose = 'Where they choose';
-export const guestIsAsked = 'guest is asked.';
-export const guestsAreAsked = 'guests are asked.';
+export const guestsAreAsked = {
+  one: '1 guest is asked.',
+  other: '{n} guests are asked.',
+};
 export const eachHasALetter = 'Each has a letter with an address of their own.';
 export const sendEachTheirOwnAddress =
   'Send each their own address: no letters go out here. They are told this once.';

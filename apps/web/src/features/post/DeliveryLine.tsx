@@ -121,7 +121,7 @@ export function DeliveryLine({ delivery: d, place, mayEdit, zone, start }: LineP
       {d.error && (
         <p className="text-sm text-berry-deep">
           {d.error}
-          {d.state === 'queued' ? say.glenTriesAgainByItself : ''}
+          {d.state === 'queued' && ` ${say.glenTriesAgainByItself}`}
         </p>
       )}
       {open && placementId !== null && (

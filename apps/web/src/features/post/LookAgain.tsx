@@ -1,12 +1,12 @@
 import { toast } from '../../ui/toast.js';
 import { api, problemOf } from '../../app/api.js';
 import { Button } from '../../ui/Button.js';
-import { fill } from '../../ui/fill.js';
+import { many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 function missingInWords(missing: number): string {
   if (missing === 0) return say.allThatGlenPutThere;
-  return missing === 1 ? say.oneThingIsNotThere : fill(say.thingsAreNotThereAny, { missing });
+  return many(say.thingsAreNotThereAnyMore, missing);
 }
 
 /** Holds what Glen has put on the course site against what stands there. */

@@ -5,7 +5,7 @@ import { offerWayBack } from '../../app/undo.js';
 import { wayBack } from '../../app/wayBack.js';
 import { Button } from '../../ui/Button.js';
 import { releasedBody } from './draft.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 /** Does one thing to several posts, each by itself; those that worked come back. */
@@ -24,8 +24,7 @@ async function toEach(
   return done;
 }
 
-const takenDownInWords = (n: number): string =>
-  n === 1 ? say.onePostIsBeingTaken : fill(say.postsAreBeingTakenDown, { n });
+const takenDownInWords = (n: number): string => many(say.postsAreBeingTakenDown, n);
 
 /** What can be done to several posts at once. */
 function useManyPosts() {
@@ -50,23 +49,23 @@ function useManyPosts() {
 
 /** What can be done with all that are chosen, by whoever may. */
 export function ManyPosts({ posts, clear }: { posts: Post[]; clear: () => void }) {
-  const many = useManyPosts();
+  const chosen = useManyPosts();
   const own = posts.filter((p) => p.mayEdit);
   const actions = [
     {
       words: (n: number) => fill(say.withdrawN, { n }),
       to: own.filter((p) => p.state !== 'withdrawn'),
-      act: many.takeDown,
+      act: chosen.takeDown,
     },
     {
       words: (n: number) => fill(say.tryAgainN, { n }),
       to: own.filter((p) => p.state === 'failed'),
-      act: many.tryAgain,
+      act: chosen.tryAgain,
     },
     {
       words: (n: number) => fill(say.releaseN, { n }),
       to: own.filter((p) => p.state === 'draft'),
-      act: many.release,
+      act: chosen.release,
     },
   ];
   return (
@@ -75,9 +74,7 @@ export function ManyPosts({ posts, clear }: { posts: Post[]; clear: () => void }
       aria-label={say.withTheChosen}
       className="mb-2 flex flex-wrap items-center gap-3 rounded-small bg-bracken-tint px-3 py-2"
     >
-      <b>
-        {posts.length === 1 ? say.chosen : fill(say.postsCountChosen, { postsCount: posts.length })}
-      </b>
+      <b>{many(say.chosen, posts.length)}</b>
       {actions
         .filter(({ to }) => to.length > 0)
         .map(({ words, to, act }) => (

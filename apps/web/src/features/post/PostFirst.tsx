@@ -5,6 +5,15 @@ import { Button } from '../../ui/Button.js';
 import { fill } from '../../ui/fill.js';
 import * as say from './words.js';
 
+/** When it goes out by itself, before a session of the date `on`. */
+function goesOutInWords(due: { date: string; time: string } | null, on?: string): string {
+  if (!due) return say.itsPostGoesOutLater;
+  return fill(due.date === on ? say.itsPostGoesOutAt : say.itsPostGoesOutOn, {
+    date: dateInWords(due.date),
+    time: due.time,
+  });
+}
+
 /** Before a door is opened: its post may not be out yet, and can go out now. Says nothing to those who may not read the posts. */
 export function PostFirst({
   classId,
@@ -45,14 +54,7 @@ export function PostFirst({
   };
   return (
     <p className="flex flex-wrap items-center gap-3 rounded-small bg-loch-tint px-3 py-2 text-loch-deep">
-      {fill(say.itsPostIsNotOut, {
-        what: first.d.due
-          ? fill(say.whatAtTime, {
-              what: first.d.due.date === session?.date ? '' : `${dateInWords(first.d.due.date)} `,
-              time: first.d.due.time,
-            })
-          : say.later,
-      })}{' '}
+      {goesOutInWords(first.d.due, session?.date)}{' '}
       <Button disabled={isLoading} onClick={() => void send()}>
         {say.postItNow2}
       </Button>

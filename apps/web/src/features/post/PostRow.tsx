@@ -10,7 +10,7 @@ import { inALine } from './draft.js';
 import { PostPlaces } from './PostPlaces.js';
 import { usePostActions } from './usePostActions.js';
 import { planInWords, postState } from './states.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 function History({ postId, zone }: { postId: number; zone: string }) {
@@ -118,16 +118,14 @@ export function PostRow(props: PostRowProps) {
         <span className="ml-auto flex flex-wrap gap-x-4">
           {post.mayEdit && <PostActions post={post} onChange={onChange} />}
           <Button kind="link" aria-expanded={shown} onClick={() => setShown(!shown)}>
-            {places.length === 1
-              ? say.whereItStands
-              : fill(say.itsPlaces, { placesCount: places.length })}
+            {many(say.itsPlaces, places.length)}
           </Button>
         </span>
       </div>
       {!shown && error && (
         <p className="mt-1 text-berry-deep">
           {error}
-          {post.state === 'queued' ? say.glenTriesAgainByItself : ''}
+          {post.state === 'queued' && ` ${say.glenTriesAgainByItself}`}
         </p>
       )}
       {words && <p className="mt-1.5 line-clamp-3 break-words">{words}</p>}

@@ -3,14 +3,14 @@ import { dateInWords } from '@glen/core/light';
 import type { Answer } from '@glen/contract';
 import { RichWords } from '../../ui/RichWords.js';
 import { ChoicePart } from '../../ui/choices.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 type Shown = Answer<'previewPost'>['places'][number];
 
 function readersInWords(n: number): string {
   if (n === 0) return say.noStudents;
-  return n === 1 ? say.student : fill(say.nStudents, { n });
+  return many(say.students, n);
 }
 
 function AsShown({ place, plain }: { place: Shown; plain: boolean }) {
@@ -75,10 +75,10 @@ export function Preview({ places }: { places: Shown[] }) {
         {places.length > 1 ? '' : `${place.where}, `}
         {readersInWords(place.readerCount)}
         {place.session
-          ? fill(say.forDateTime, {
+          ? ` · ${fill(say.forSession, {
               date: dateInWords(place.session.date),
               time: place.session.time,
-            })
+            })}`
           : ''}
       </p>
       <AsShown place={place} plain={plain} />

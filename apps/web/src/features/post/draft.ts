@@ -1,6 +1,6 @@
 import { dateInWords, richOf, richToPlain, type RichText } from '@glen/core';
 import type { ClassItem, Post, Sent } from '@glen/contract';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 type Body = Sent<'addPost'>;
@@ -114,18 +114,18 @@ export function buttonWords(
   { timing, about, places }: PostDraft,
   { dates, now }: { dates: number; now: At },
 ): string {
-  const where =
-    places.length > 1 ? fill(say.toPlacesCountPlaces, { placesCount: places.length }) : '';
+  // A post without a place yet is said as a post to one.
+  const to = Math.max(places.length, 1);
   if (timing === 'draft') return say.keepTheDraft;
   if (timing === 'now')
     return about === 'sessions' && dates > 1
       ? fill(say.postForSessionsNow, { dates })
-      : fill(say.postItNow, { where });
-  if ('at' in timing && isPast(timing.at, now)) return fill(say.thatTimeIsPastPost, { where });
+      : many(say.postItNow, to);
+  if ('at' in timing && isPast(timing.at, now)) return many(say.thatTimeIsPast, to);
   if ('at' in timing)
-    return fill(say.queueFor, { date: dateInWords(timing.at.date), time: timing.at.time, where });
+    return many(say.queueFor, to, { date: dateInWords(timing.at.date), time: timing.at.time });
   if (dates === 0) return say.noSessionAheadToPost;
-  return dates === 1 ? say.queue1Post : fill(say.queuePosts, { dates });
+  return many(say.queuePosts, dates);
 }
 
 /** What has been done once a new post is saved. */

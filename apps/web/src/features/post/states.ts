@@ -120,4 +120,6 @@ const AFTERWARDS: Record<Post['afterwards'], string> = say.afterwards;
 
 /** When and what about, in half a sentence. */
 export const planInWords = ({ about, timing, afterwards, pinned }: Post): string =>
-  `${aboutInWords(about)}, ${timingInWords(timing)}${AFTERWARDS[afterwards]}${pinned ? say.pinned2 : ''}`;
+  [aboutInWords(about), timingInWords(timing), AFTERWARDS[afterwards], pinned && say.pinned2]
+    .filter(Boolean)
+    .join(', ');

@@ -44,19 +44,29 @@ export const notReachedTheyFindIt =
   'Not reached: {named}. {why} They find it under “Word for you”; mend their address at People, or tell them another way.';
 export const hideWhatToPaste = 'Hide what to paste';
 export const showWhatToPaste = 'Show what to paste';
-export const glenTriesAgainByItself = ' Glen tries again by itself.';
+export const glenTriesAgainByItself = 'Glen tries again by itself.';
 
 // draft
 export const joinPeriod = 'Join {class}, period {period}';
-export const toPlacesCountPlaces = ' to {placesCount} places';
 export const keepTheDraft = 'Keep the draft';
 export const postForSessionsNow = 'Post for {dates} sessions now';
-export const postItNow = 'Post it now{where}';
-export const thatTimeIsPastPost = 'That time is past: post it now{where}?';
-export const queueFor = 'Queue for {date} {time}{where}';
+export const postItNow = {
+  one: 'Post it now',
+  other: 'Post it now to {n} places',
+};
+export const thatTimeIsPast = {
+  one: 'That time is past: post it now?',
+  other: 'That time is past: post it now to {n} places?',
+};
+export const queueFor = {
+  one: 'Queue for {date} {time}',
+  other: 'Queue for {date} {time} to {n} places',
+};
 export const noSessionAheadToPost = 'No session ahead to post for';
-export const queue1Post = 'Queue 1 post';
-export const queuePosts = 'Queue {dates} posts';
+export const queuePosts = {
+  one: 'Queue 1 post',
+  other: 'Queue {n} posts',
+};
 export const posted = 'Posted.';
 export const theDraftIsKept = 'The draft is kept.';
 export const postQueued = 'Post queued.';
@@ -81,21 +91,27 @@ export const onlyName = 'only {name}';
 
 // LookAgain
 export const allThatGlenPutThere = 'All that Glen put there stands there.';
-export const oneThingIsNotThere = 'One thing is not there any more.';
-export const thingsAreNotThereAny = '{missing} things are not there any more.';
+export const thingsAreNotThereAnyMore = {
+  one: 'One thing is not there any more.',
+  other: '{n} things are not there any more.',
+};
 export const thatDidNotWork = 'That did not work.';
 export const lookWhetherItAllStill = 'Look whether it all still stands there';
 
 // ManyPosts
 export const oneOfThemDid = 'One of them did not work.';
-export const onePostIsBeingTaken = 'One post is being taken down.';
-export const postsAreBeingTakenDown = '{n} posts are being taken down.';
+export const postsAreBeingTakenDown = {
+  one: 'One post is being taken down.',
+  other: '{n} posts are being taken down.',
+};
 export const withdrawN = 'Withdraw {n}';
 export const tryAgainN = 'Try {n} again';
 export const releaseN = 'Release {n}';
 export const withTheChosen = 'With the chosen';
-export const chosen = '1 chosen';
-export const postsCountChosen = '{postsCount} chosen';
+export const chosen = {
+  one: '1 chosen',
+  other: '{n} chosen',
+};
 export const chooseNone = 'Choose none';
 
 // OnThePage
@@ -187,9 +203,9 @@ export const withTheseWords = 'with these words';
 
 // PostFirst
 export const itsPostGoesOutNow = 'Its post goes out now.';
-export const whatAtTime = '{what}at {time}';
-export const later = 'later';
-export const itsPostIsNotOut = 'Its post is not out yet: it goes out {what}.';
+export const itsPostGoesOutAt = 'Its post is not out yet: it goes out at {time}.';
+export const itsPostGoesOutOn = 'Its post is not out yet: it goes out {date} at {time}.';
+export const itsPostGoesOutLater = 'Its post is not out yet: it goes out later.';
 export const postItNow2 = 'Post it now';
 
 // PostPlaces
@@ -197,6 +213,10 @@ export const readThere = '{readerCount} read there';
 export const shownToOnly = 'shown to {readerCount} only';
 export const itsMakerNoLongerHosts = '{read} · its maker no longer hosts here';
 export const whereItStands = 'Where it stands';
+export const itsPlaces = {
+  one: 'Where it stands',
+  other: 'Its {n} places',
+};
 
 // PostRow
 export const history = 'History';
@@ -209,7 +229,6 @@ export const hideItsHistory = 'Hide its history';
 export const itsHistory = 'Its history';
 export const chooseInALine = 'Choose: {inALine}';
 export const planBy = '{plan} · by {by}';
-export const itsPlaces = 'Its {placesCount} places';
 
 // PostsPage
 export const posts = 'Posts';
@@ -232,13 +251,15 @@ export const postItOnceAndIt = 'Post it once and it stays: the link is the same 
 
 // Preview
 export const noStudents = 'no students';
-export const student = '1 student';
-export const nStudents = '{n} students';
+export const students = {
+  one: '1 student',
+  other: '{n} students',
+};
 export const asStudentsWillSeeIt = 'As students will see it';
 export const showItRich = 'Show it rich';
 export const showThePlainForm = 'Show the plain form';
 export const placeShown = 'Place shown';
-export const forDateTime = ' · for {date} {time}';
+export const forSession = 'for {date} {time}';
 
 // RichTools
 export const theLinkHere = 'the link, here in the text';
@@ -299,10 +320,10 @@ export const minutesBefore2 = '{before} minutes before';
 export const thatMorningAt = 'that morning at {morning}';
 export const afterwards = {
   stay: '',
-  down: ', taken down after',
-  strike: ', struck through after',
+  down: 'taken down after',
+  strike: 'struck through after',
 };
-export const pinned2 = ', pinned';
+export const pinned2 = 'pinned';
 
 // TimingPart
 export const whatItIsAbout = 'What it is about';

@@ -12,7 +12,7 @@ import { Empty } from '../../ui/States.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { SiteTrouble } from './SiteTrouble.js';
 import { VERDICTS } from './verdicts.js';
-import { fill } from '../../ui/fill.js';
+import { many } from '../../ui/fill.js';
 import { Said } from '../../ui/Said.js';
 import * as say from './words.js';
 
@@ -22,7 +22,7 @@ type OfLink = OfDay['links'][number];
 /** In the order in which they need thought. */
 const ORDER = ['leak', 'stale', 'none', 'several', 'unproven', 'clear'] as const;
 
-const countInWords = (n: number): string => (n === 1 ? say.person : fill(say.nPeople, { n }));
+const countInWords = (n: number): string => many(say.people, n);
 
 function Counts({ counts }: Pick<OfLink, 'counts'>) {
   const said = ORDER.filter((verdict) => counts[verdict] > 0);

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { VERDICTS, markAt, type Mark, type Person, type Place, type Reach } from './verdicts.js';
-import { fill } from '../../ui/fill.js';
+import { many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 const STATE_WORDS: Record<Place['state'], string> = say.stateWords;
@@ -32,11 +32,7 @@ const NamesRow = ({ people, places, link }: Reach) => (
       scope="col"
       className="sticky left-0 z-10 bg-paper pr-2 pb-1 text-left align-bottom font-semibold"
     >
-      {fill(say.peopleCountPeoplePlacesCountWhat, {
-        peopleCount: people.length,
-        placesCount: places.length,
-        what: places.length === 1 ? say.place : say.places,
-      })}
+      {many(say.peopleAndPlaces, places.length, { people: people.length })}
     </th>
     {people.map((p) => (
       <th key={p.id} scope="col" className="h-32 p-0 align-bottom font-normal">
@@ -101,9 +97,9 @@ function PlaceRow({ place, people, classTitle }: PlaceRowProps) {
         <Where address={address}>{where.replace(`, ${classTitle}`, '')}</Where>
         <span className="text-xs text-soft">
           {' '}
-          {STATE_WORDS[state]}
-          {title || say.theLink}
-          {ours ? '' : say.notPutThereByGlen}
+          {[STATE_WORDS[state], title || say.theLink, !ours && say.notPutThereByGlen]
+            .filter(Boolean)
+            .join(' · ')}
         </span>
       </th>
       {people.map((p) => (

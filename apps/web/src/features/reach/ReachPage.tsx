@@ -14,7 +14,7 @@ import { SiteTrouble } from './SiteTrouble.js';
 import { useReach } from './useReach.js';
 import { useRemedies } from './useRemedies.js';
 import type { Reach } from './verdicts.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import { Said } from '../../ui/Said.js';
 import * as say from './words.js';
 
@@ -85,10 +85,7 @@ function useUnreachedNotes(classId: number | undefined): Note[] {
   return [
     {
       severity: 'careful',
-      title:
-        people.length === 1
-          ? say.lettersDoNotReachOne
-          : fill(say.lettersDoNotReach, { peopleCount: people.length }),
+      title: many(say.lettersDoNotReach, people.length),
       text: fill(say.mendTheAddressAtPeople, { names }),
     },
   ];

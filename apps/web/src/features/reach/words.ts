@@ -9,8 +9,10 @@ export const whenTheNextSessionBegins = 'when the next session begins';
 export const atATimeToCome = 'at a time to come';
 
 // ReachDay
-export const person = '1 person';
-export const nPeople = '{n} people';
+export const people = {
+  one: '1 person',
+  other: '{n} people',
+};
 export const itIsForNobodyYet = 'It is for nobody yet.';
 export const noSession = 'No session';
 export const over = '· over';
@@ -27,15 +29,16 @@ export const forLinkOnDayShown = 'For {link}, on {day} {shown}.';
 // ReachGrid
 export const stateWords = {
   right: '',
-  old: 'old link · ',
-  other: 'other door · ',
+  old: 'old link',
+  other: 'other door',
 };
-export const place = 'place';
-export const places = 'places';
-export const peopleCountPeoplePlacesCountWhat = '{peopleCount} people, {placesCount} {what}';
+export const peopleAndPlaces = {
+  one: '{people} people, 1 place',
+  other: '{people} people, {n} places',
+};
 export const inAll = 'In all';
 export const theLink = 'the link';
-export const notPutThereByGlen = ' · not put there by Glen';
+export const notPutThereByGlen = 'not put there by Glen';
 export const studentsAndPlaces = 'Students and places';
 export const whoSeesWhichLinkA =
   'Who sees which link: a column for each student, a row for each place';
@@ -47,8 +50,10 @@ export const onceTheOfficePutsYou =
 export const nobodyIsMeantToSee = 'Nobody is meant to see it';
 export const itsAudienceIsEmpty = 'Its audience is empty, and nobody reads it by chance.';
 export const forLinksMomentPart = 'For {links}, {momentPart}.';
-export const lettersDoNotReachOne = 'Letters do not reach one';
-export const lettersDoNotReach = 'Letters do not reach {peopleCount}';
+export const lettersDoNotReach = {
+  one: 'Letters do not reach one',
+  other: 'Letters do not reach {n}',
+};
 export const mendTheAddressAtPeople =
   '{names}: mend the address at People, or tell them another way.';
 

@@ -8,6 +8,11 @@ import * as say from './words.js';
 
 type Absences = Answer<'absences'>['absences'];
 
+const awayInWords = ({ from, until }: Absences[number]): string =>
+  from === until
+    ? dateInWords(from)
+    : fill(say.dateToDateAway, { from: dateInWords(from), until: dateInWords(until) });
+
 function Known({ personId, absences }: { personId: number; absences: Absences }) {
   const [end] = api.useEndAbsenceMutation();
   return (
@@ -18,13 +23,11 @@ function Known({ personId, absences }: { personId: number; absences: Absences })
           className="flex flex-wrap items-center gap-x-3 border-t border-line py-1.5"
         >
           <span>
-            {dateInWords(away.from)}
-            {away.until !== away.from && fill(say.toDate, { date: dateInWords(away.until) })}:{' '}
-            {away.reason}
+            {awayInWords(away)}: {away.reason}
           </span>
           <span className="text-sm text-soft">
             {away.classTitle === null ? say.allLessons : away.classTitle}
-            {away.by !== null && fill(say.saysBy, { by: away.by })}
+            {away.by !== null && `, ${fill(say.saysBy, { by: away.by })}`}
           </span>
           {away.mayEnd && (
             <Button

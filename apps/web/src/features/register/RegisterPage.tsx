@@ -43,8 +43,7 @@ function Shown({ register, zone }: { register: Register; zone: string }) {
         </Link>
       </p>
       <p className="mt-3 mb-2 text-lg font-semibold">
-        {inWords}
-        {!isOver && wasOpened && say.soFar}
+        {!isOver && wasOpened ? fill(say.soFar, { said: inWords }) : inWords}
       </p>
       {unknown && <p className="mb-2 max-w-2xl text-soft">{unknown}</p>}
       <Settle register={register} zone={zone} />

@@ -5,7 +5,7 @@ import { Chip } from '../../ui/Chip.js';
 import { Correct } from './Correct.js';
 import { Spans } from './Spans.js';
 import { STANDS, flagsInWords, measuredInWords, type Register, type Row } from './states.js';
-import { fill } from '../../ui/fill.js';
+import { fill, list } from '../../ui/fill.js';
 import * as say from './words.js';
 
 interface RegisterRowProps {
@@ -19,7 +19,7 @@ const signInWords = (sign: Row['checkedIn'][number], zone: string): string =>
   [
     fill(say.checkedIn, { time: wallClock(sign.at, zone).time }),
     sign.answer && `“${sign.answer}”`,
-    sign.with.length > 0 && fill(say.fromTheSameDeviceAs, { what: sign.with.join(' and ') }),
+    sign.with.length > 0 && fill(say.fromTheSameDeviceAs, { names: list(sign.with) }),
   ]
     .filter(Boolean)
     .join(', ');

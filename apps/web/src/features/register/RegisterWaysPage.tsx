@@ -160,22 +160,14 @@ function Form({ kept }: { kept: Ways }) {
 const ToRead = ({ ways }: { ways: Ways }) => (
   <div className="grid max-w-2xl gap-2 text-lg">
     <p>{dayInWords(ways.returnDay)}.</p>
-    <p>
-      {fill(say.studentsWhat, {
-        what: ways.seenBy === 'own' ? say.seeTheirOwnTerm : say.doNotSeeTheirs,
-      })}
-    </p>
+    <p>{ways.seenBy === 'own' ? say.studentsSeeTheirOwn : say.studentsDoNotSeeTheirs}</p>
     <p>
       {ways.missedInRow === 0
         ? say.nobodyIsToldWhenSomebody
         : fill(say.hostsAreToldWhenSomebody, { missedInRow: ways.missedInRow })}
     </p>
     <p>{fill(say.whenEachCameAndLeft, { keptDays: ways.keptDays })}</p>
-    <p>
-      {fill(say.whatIsWrittenIn, {
-        what: ways.keepsChat ? say.isKeptForItsHosts : say.goesWithTheRoom,
-      })}
-    </p>
+    <p>{ways.keepsChat ? say.chatIsKept : say.chatGoes}</p>
   </div>
 );
 

@@ -35,12 +35,11 @@ function SessionCell({ session }: { session: WeekSession }) {
   return (
     <Link
       to={`/register/${seriesId}/${key}`}
-      aria-label={fill(say.registerOf, {
+      aria-label={fill(notSettled ? say.registerNotSettled : say.registerOf, {
         title,
         date: dateInWords(session.date),
         time,
         said,
-        what: notSettled ? say.notSettled2 : '',
       })}
       className="block rounded-small p-1.5 hover:bg-shade"
     >

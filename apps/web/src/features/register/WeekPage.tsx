@@ -28,9 +28,9 @@ interface HeadProps {
 const Head = ({ week: { week, until, classes }, classId }: HeadProps) => (
   <>
     <ScreenTitle tab={fill(say.whoCameWeekOf, { date: dateInWords(week) })}>
-      {fill(say.whoCameWhat, {
-        what: classId !== undefined && classes[0] ? `: ${classes[0].title}` : '',
-      })}
+      {classId !== undefined && classes[0]
+        ? fill(say.whoCameIn, { title: classes[0].title })
+        : say.whoCameThatWeek}
     </ScreenTitle>
     <div className="my-3 flex flex-wrap items-center gap-2.5">
       <Link

@@ -39,8 +39,8 @@ export const leaveItAsItIs = 'Leave it as it is';
 export const putNothingThere = 'Put nothing there';
 
 // Away
-export const toDate = ' to {date}';
-export const saysBy = ', says {by}';
+export const dateToDateAway = '{from} to {until}';
+export const saysBy = 'says {by}';
 export const knownToBeAway2 = 'Known to be away';
 export const onNoDayToCome = 'On no day to come.';
 
@@ -83,7 +83,7 @@ export const whenEachWas = 'When each was in is kept no longer; how the register
 export const whoCame = 'Who came: {title}';
 export const whoCame2 = 'Who came';
 export const theWholeWeek = 'The whole week';
-export const soFar = ', so far';
+export const soFar = '{said}, so far';
 export const askedWithACheckIn = 'Asked with a check-in: “{question}”';
 export const nobodyCame = 'Nobody came';
 export const itWasForNobody = 'It was for nobody by name, and nobody came by its link.';
@@ -93,7 +93,7 @@ export const whenEachWasIn =
 
 // RegisterRow
 export const checkedIn = 'checked in {time}';
-export const fromTheSameDeviceAs = 'from the same device as {what}';
+export const fromTheSameDeviceAs = 'from the same device as {names}';
 export const somebody = 'Somebody';
 export const knownToBeAway = 'known to be away: {excuse}';
 export const wordThatCameSinceIt = 'word that came since it was settled: {since}';
@@ -126,13 +126,15 @@ export const daysThatArrivalsAreKept = 'Days that arrivals are kept';
 export const thoseWhoTeach =
   'Those who teach, and the head, are told who came in the week {whenStaff}. Students {studentsSee}. When somebody has missed {lessonsMissed} lessons in a row, their hosts are told (0: never). When each came and left is kept {daysThat} days; from then on only how each register stood. {chatsPart}';
 export const theirsDay = 'Theirs: {day}.';
-export const studentsWhat = 'Students {what}.';
+export const studentsSeeTheirOwn = 'Students see their own term.';
+export const studentsDoNotSeeTheirs = 'Students do not see theirs.';
 export const nobodyIsToldWhenSomebody = 'Nobody is told when somebody misses lessons in a row.';
 export const hostsAreToldWhenSomebody =
   'Hosts are told when somebody has missed {missedInRow} lessons in a row.';
 export const whenEachCameAndLeft =
   'When each came and left is kept {keptDays} days; then only how each register stood.';
-export const whatIsWrittenIn = 'What is written in the chat of a session {what}.';
+export const chatIsKept = 'What is written in the chat of a session is kept for its hosts.';
+export const chatGoes = 'What is written in the chat of a session goes with the room.';
 export const registers = 'Registers';
 export const whatBecomesOfRegisters = 'What becomes of registers';
 export const whoCameThisWeek = 'Who came this week';
@@ -178,15 +180,16 @@ export const weekOf = 'week of {date}: {stood}';
 
 // WeekGrid
 export const notSettled = 'not settled';
-export const notSettled2 = ', not settled';
-export const registerOf = 'Register of {title}, {date} {time}: {said}{what}';
+export const registerOf = 'Register of {title}, {date} {time}: {said}';
+export const registerNotSettled = 'Register of {title}, {date} {time}: {said}, not settled';
 export const personByPerson = '{what}, person by person';
 export const theWeek = 'The week';
 export const classPeriod = 'Class period';
 
 // WeekPage
 export const whoCameWeekOf = 'Who came: week of {date}';
-export const whoCameWhat = 'Who came{what}';
+export const whoCameThatWeek = 'Who came';
+export const whoCameIn = 'Who came: {title}';
 export const weekBefore = 'Week before';
 export const dateToDate2 = '{date} to {date2}';
 export const weekAfter = 'Week after';

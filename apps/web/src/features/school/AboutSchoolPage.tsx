@@ -1,4 +1,3 @@
-import { Fragment } from 'react';
 import { api } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
 import { Button } from '../../ui/Button.js';
@@ -71,57 +70,40 @@ const WAYS = [
 
 type Told = AboutSchool['told'];
 
-/** Each kind of thing, in a sentence about whoever has not said otherwise. */
-const HEARD: { kind: keyof Told; says: string; label: string }[] = [
-  { kind: 'changes', says: say.hearsOfChanges, label: say.howPeopleHearOfChanges },
-  {
-    kind: 'reminders',
-    says: say.isRemindedAnHourBefore,
-    label: say.howPeopleAreReminded,
-  },
-  {
-    kind: 'mornings',
-    says: say.toldOfTheirDay,
-    label: say.howPeopleAreTold,
-  },
-  {
-    kind: 'evenings',
-    says: say.remindedOfAnEvening,
-    label: say.howPeopleAreRemindedOf,
-  },
-  {
-    kind: 'posts',
-    says: say.readsWhatTeachersWrite,
-    label: say.howPeopleReadWhatTeachers,
-  },
-  {
-    kind: 'weeks',
-    says: say.andIfTheyTeach,
-    label: say.howThoseWhoTeach,
-  },
-];
+/** What is asked of each kind of thing. */
+const HEARD: Record<keyof Told, string> = {
+  changes: say.howPeopleHearOfChanges,
+  reminders: say.howPeopleAreReminded,
+  mornings: say.howPeopleAreTold,
+  evenings: say.howPeopleAreRemindedOf,
+  posts: say.howPeopleReadWhatTeachers,
+  weeks: say.howThoseWhoTeach,
+};
 
 /** How people hear of things who have not chosen it themselves. */
 function HowPeopleHear({ watch, setValue }: Editing) {
   const told = watch('told');
+  const way = (kind: keyof Told) => (
+    <ChoicePart
+      label={HEARD[kind]}
+      value={told[kind]}
+      onChange={(next) =>
+        setValue('told', { ...told, [kind]: next as Told['posts'] }, { shouldDirty: true })
+      }
+      choices={WAYS}
+    />
+  );
   return (
     <>
       {' '}
       <Said
         as={say.whoeverHasNotSaidOtherwise}
-        heard={HEARD.map(({ kind, says, label }) => (
-          <Fragment key={kind}>
-            {says}{' '}
-            <ChoicePart
-              label={label}
-              value={told[kind]}
-              onChange={(way) =>
-                setValue('told', { ...told, [kind]: way as Told['posts'] }, { shouldDirty: true })
-              }
-              choices={WAYS}
-            />
-          </Fragment>
-        ))}
+        changes={way('changes')}
+        reminders={way('reminders')}
+        mornings={way('mornings')}
+        evenings={way('evenings')}
+        posts={way('posts')}
+        weeks={way('weeks')}
       />
     </>
   );

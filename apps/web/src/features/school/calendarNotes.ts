@@ -1,6 +1,6 @@
 import type { Note } from '@glen/core';
 import type { CalendarEffects, useCalendarDraft } from './useCalendarDraft.js';
-import { fill } from '../../ui/fill.js';
+import { many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 const NOTHING_CHANGED: Note = {
@@ -22,10 +22,7 @@ const toldNotes = (teachers: CalendarEffects['teachers']): Note[] =>
     : [
         {
           severity: 'inform',
-          title:
-            teachers.length === 1
-              ? say.oneTeacherIsTold
-              : fill(say.teachersAreTold, { teachersCount: teachers.length }),
+          title: many(say.teachersAreTold, teachers.length),
           text: `${teachers.map((t) => `${t.name} (${t.sessions})`).join(', ')}.`,
         },
       ];

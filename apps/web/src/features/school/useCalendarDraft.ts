@@ -3,7 +3,7 @@ import { GlenInputError, indexSchool, type SchoolCalendar } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import { api } from '../../app/api.js';
 import { useKeptForm } from '../../app/useKeptForm.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 export type KeptCalendar = Answer<'schoolCalendar'>;
@@ -34,8 +34,7 @@ const messageAt = (errors: FieldProblem[], path: string): string | undefined =>
   errors.find((e) => e.path === path || e.path.startsWith(`${path}.`))?.message;
 
 /** “one session follows”, “12 sessions follow”. */
-export const followInWords = (n: number): string =>
-  n === 1 ? say.oneSessionFollows : fill(say.sessionsFollow, { n });
+export const followInWords = (n: number): string => many(say.sessionsFollow, n);
 
 /** What a changed calendar would do to everybody's sessions; nothing while it cannot be read. */
 function useEffectsOf(calendar: SchoolCalendar, isWorthAsking: boolean) {
@@ -70,12 +69,10 @@ export function useCalendarDraft(kept: KeptCalendar) {
     keepAs: 'calendar',
     save: (fields, version) =>
       save({ body: { version, calendar: fields.calendar as Sent, region: fields.region } }),
-    done: () => {
-      const follow = effects?.changed
-        ? fill(say.andFollow, { follow: followInWords(effects.changed) })
-        : '';
-      return fill(say.theCalendarIsChanged, { follow });
-    },
+    done: () =>
+      effects?.changed
+        ? fill(say.theCalendarIsChangedAnd, { follow: followInWords(effects.changed) })
+        : say.theCalendarIsChanged,
   });
   const { calendar, region } = form.watch();
   const wrong = useMemo(() => wrongWith(calendar), [calendar]);

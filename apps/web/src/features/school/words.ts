@@ -14,19 +14,14 @@ export const classPeriodsAreMade =
 export const byMailAndInGlen = 'by mail, and in Glen';
 export const inGlenAlone = 'in Glen alone';
 export const notAtAll = 'not at all';
-export const hearsOfChanges = 'hears of changes';
 export const howPeopleHearOfChanges = 'How people hear of changes';
-export const isRemindedAnHourBefore = ', is reminded an hour before a session';
 export const howPeopleAreReminded = 'How people are reminded';
-export const toldOfTheirDay = ', told of their day that morning';
 export const howPeopleAreTold = 'How people are told of their day';
-export const remindedOfAnEvening = ', reminded of an evening a week before';
 export const howPeopleAreRemindedOf = 'How people are reminded of an evening';
-export const readsWhatTeachersWrite = ', reads what teachers write to them';
 export const howPeopleReadWhatTeachers = 'How people read what teachers write';
-export const andIfTheyTeach = ', and, if they teach, is told who came in the week';
 export const howThoseWhoTeach = 'How those who teach are told who came in the week';
-export const whoeverHasNotSaidOtherwise = 'Whoever has not said otherwise {heard}.';
+export const whoeverHasNotSaidOtherwise =
+  'Whoever has not said otherwise hears of changes {changes}, is reminded an hour before a session {reminders}, told of their day that morning {mornings}, reminded of an evening a week before {evenings}, reads what teachers write to them {posts}, and, if they teach, is told who came in the week {weeks}.';
 export const whatItIs = 'What it is';
 export const timeZone = 'Time zone';
 export const orderOfDates = 'Order of dates';
@@ -86,8 +81,10 @@ export const whateverYouChangeHereThis =
 export const yoursToRead = 'Yours to read';
 export const theHeadAndTheOffice =
   'The head and the office change it; you are told here when that moves your sessions.';
-export const oneTeacherIsTold = 'One teacher is told';
-export const teachersAreTold = '{teachersCount} teachers are told';
+export const teachersAreTold = {
+  one: 'One teacher is told',
+  other: '{n} teachers are told',
+};
 export const notQuite = 'Not quite';
 
 // Cells
@@ -169,10 +166,12 @@ export const labelBegins = '{label} begins';
 export const labelEnds = '{label} ends';
 
 // useCalendarDraft
-export const oneSessionFollows = 'one session follows';
-export const sessionsFollow = '{n} sessions follow';
-export const andFollow = ', and {follow}';
-export const theCalendarIsChanged = 'The calendar is changed{follow}.';
+export const sessionsFollow = {
+  one: 'one session follows',
+  other: '{n} sessions follow',
+};
+export const theCalendarIsChanged = 'The calendar is changed.';
+export const theCalendarIsChangedAnd = 'The calendar is changed, and {follow}.';
 
 // YearLine
 export const bellBellsDate = '{bell} bells, {date}';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { addMinutes, counted, dateInWords } from '@glen/core/light';
+import { addMinutes, dateInWords } from '@glen/core/light';
 import type { Answer, Me } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
@@ -10,7 +10,7 @@ import { Pennant } from '../../ui/Pennant.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { Empty } from '../../ui/States.js';
 import { TakeSlot, takeWords, type OwnSlot, type SessionInSlots, type Wanted } from './TakeSlot.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import { Said } from '../../ui/Said.js';
 import * as say from './words.js';
 
@@ -163,7 +163,7 @@ function Session({ code, groups, session, moving, onMoved }: SessionProps) {
       </ul>
       {waiting > 0 && (
         <p className="text-soft">
-          {fill(say.forOneThatBecomesFree, { count: counted(waiting, 'waits', 'wait') })}
+          {fill(say.forOneThatBecomesFree, { count: many(say.wait, waiting) })}
         </p>
       )}
       {mayWait && (

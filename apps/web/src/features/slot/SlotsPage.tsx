@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { USUAL_SLOTS, counted } from '@glen/core';
+import { USUAL_SLOTS } from '@glen/core';
 import type { Answer } from '@glen/contract';
 import { api, problemOf } from '../../app/api.js';
 import { Loaded } from '../../app/Loaded.js';
@@ -13,7 +13,7 @@ import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import { Empty } from '../../ui/States.js';
 import { HeldSessions } from './HeldSessions.js';
 import { SlotsSentence } from './SlotsSentence.js';
-import { fill } from '../../ui/fill.js';
+import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 type Kept = Answer<'seriesSlots'>;
@@ -76,7 +76,7 @@ function EndSlots({ seriesId, kept }: OfSeries) {
         {taken === 0
           ? say.nobodyHasOnePeopleCome
           : fill(say.offAndWhoeverHasOne, {
-              count: counted(taken, say.takenSlotIs, say.takenSlotsAre),
+              count: many(say.takenSlots, taken),
             })}
       </p>
       <p className="mt-2 flex flex-wrap gap-2">

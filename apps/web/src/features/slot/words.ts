@@ -46,8 +46,10 @@ export const copyTheSignUpAddress = 'Copy the sign-up address';
 export const noSlotsAnyMoreDots = 'No slots any more…';
 export const noSlotsAnyMore = 'No slots any more';
 export const nobodyHasOnePeopleCome = 'Nobody has one. People come whenever it is open.';
-export const takenSlotIs = 'taken slot is';
-export const takenSlotsAre = 'taken slots are';
+export const takenSlots = {
+  one: '1 taken slot is',
+  other: '{n} taken slots are',
+};
 export const offAndWhoeverHasOne =
   '{count} off, and whoever has one is told. Nothing brings them back.';
 export const endTheSlots = 'End the slots';
@@ -89,3 +91,7 @@ export const somethingToLook = 'Something to look at, by its address, perhaps';
 export const forWhom = 'For whom';
 export const forMe = 'for me';
 export const back = 'Back';
+export const wait = {
+  one: '1 waits',
+  other: '{n} wait',
+};

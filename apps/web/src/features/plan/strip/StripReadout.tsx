@@ -34,8 +34,8 @@ export function cellInWords(
   if (here.length > 0)
     return here.map((n) => notchInWords(n, data.series.get(n.seriesId), now)).join('; ');
   const date = data.dates[column]!;
-  const why = dayInfo(school, date).teaching ? '' : `, ${dayInWords(school, date)}`;
-  return fill(say.dateNothingWhy, { date: dateInWords(date), why });
+  if (dayInfo(school, date).teaching) return fill(say.nothingOn, { date: dateInWords(date) });
+  return fill(say.nothingOnWhy, { date: dateInWords(date), why: dayInWords(school, date) });
 }
 
 interface ReadoutProps extends Pick<StripProps, 'school' | 'now' | 'chosen' | 'proposed'> {

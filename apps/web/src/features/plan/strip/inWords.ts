@@ -1,6 +1,6 @@
-import { addMinutes, counted, dateInWords, slotOffsets } from '@glen/core';
+import { addMinutes, dateInWords, slotOffsets } from '@glen/core';
 import type { Notch, Strip } from './layout.js';
-import { fill } from '../../../ui/fill.js';
+import { fill, many } from '../../../ui/fill.js';
 import * as say from '../words.js';
 
 export type StripSeries = Strip['series'][number];
@@ -26,5 +26,4 @@ export const slotsIn = (n: Notch, series: StripSeries | undefined): number =>
 export const notchInWords = (n: Notch, series: StripSeries | undefined, now: string): string =>
   `${dateInWords(n.date)}, ${n.time}–${addMinutes(n.time, n.minutes)}: ${n.title ?? series?.title ?? ''}, ${stateOf(n, series, now)}${slotsInWords(slotsIn(n, series))}`;
 
-const slotsInWords = (slots: number): string =>
-  slots === 0 ? '' : `, ${counted(slots, 'slot', 'slots')}`;
+const slotsInWords = (slots: number): string => (slots === 0 ? '' : `, ${many(say.slots, slots)}`);

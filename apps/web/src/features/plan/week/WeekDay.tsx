@@ -53,10 +53,7 @@ function ProposedBlocks({
       className="pointer-events-none absolute inset-x-1 z-20 rounded-small border-2 border-bracken bg-bracken-tint px-1.5 text-fine font-semibold text-bracken-deep"
       style={boxOf(layout, o, LEAST_HEIGHT)}
     >
-      {fill(say.newTimeWhat, {
-        time: o.time,
-        what: proposed.clashing.has(o.key) ? say.clashes : '',
-      })}
+      {fill(proposed.clashing.has(o.key) ? say.newAtClashes : say.newAt, { time: o.time })}
       <SlotLines time={o.time} minutes={o.minutes} slots={proposed.slots} layout={layout} />
     </span>
   ));
