@@ -31,9 +31,6 @@ export default defineConfig({
     assetsInlineLimit: 0,
     chunkSizeWarningLimit: 900,
     // A sentence stands where it is said: a page does not bring along what its feature says on others.
-    rolldownOptions: {
-      optimization: { inlineConst: { mode: 'all', pass: 1 } },
-      output: { chunkFileNames: 'assets/[hash].js' },
-    },
+    rolldownOptions: { optimization: { inlineConst: { mode: 'all', pass: 1 } } },
   },
 });

@@ -191,7 +191,7 @@ export const theirsTakesNewcomers = 'Theirs takes newcomers in by {rulesCount} r
 // SignOnButtons
 export const useName = 'Use {name}';
 
-// SignOnTrouble
+// TroubleNote
 export const tryAgain = 'Try {provider} again';
 
 // waysNotes
