@@ -310,10 +310,17 @@ const OWN_PARTS = [
     message: 'Use ScreenTitle of ui/, which names the tab too.',
   },
 ];
+/** What is said stands in words.ts, a file a feature: read in one sitting, and said in other languages one day. */
+const IN_WORDS = [
+  'JSXText[value=/[A-Za-z]{2}/]',
+  'JSXAttribute[name.name=/^(label|aria-label|title|placeholder|hint|tab)$/] > Literal[value=/^(?!https:).*[A-Za-z]{2}/]',
+  'Literal[value=/^[A-Z][a-z’]+ [a-z]/]',
+  'TemplateElement[value.raw=/^[A-Z][a-z’]+ [a-z]/]',
+].map((selector) => ({ selector, message: 'Let words.ts of the feature say it.' }));
 const ownParts = {
   files: ['apps/web/src/**/*.tsx', 'apps/web/src/**/*.ts'],
   rules: {
-    'no-restricted-syntax': ['error', ...OWN_PARTS],
+    'no-restricted-syntax': ['error', ...OWN_PARTS, ...IN_WORDS],
     'no-restricted-imports': [
       'error',
       {
@@ -323,6 +330,11 @@ const ownParts = {
       },
     ],
   },
+};
+/** The words themselves; and the page that shows every part in its states, which nobody is sent to. */
+const saidThere = {
+  files: ['apps/web/src/**/words.ts', 'apps/web/src/parts/*.tsx'],
+  rules: { 'no-restricted-syntax': ['error', ...OWN_PARTS] },
 };
 /** Where those parts are made. */
 const partsThemselves = {
@@ -394,6 +406,7 @@ export default tseslint.config(
   noModelsElsewhere,
   demoByServices,
   ownParts,
+  saidThere,
   partsThemselves,
   {
     files: ['apps/web/src/**/*.tsx', 'apps/web/src/**/*.ts'],
