@@ -37,7 +37,7 @@ test('a note stands at the door of a lesson for those whom it is for, until a ho
 
   await part.getByRole('button', { name: 'Change Homework' }).click();
   await part.getByRole('radio', { name: 'for its hosts alone' }).click();
-  await part.getByRole('button', { name: 'Save it' }).click();
+  await part.getByRole('button', { name: 'Save the changes' }).click();
   await expect(part.getByText(/^for its hosts alone, until/)).toBeVisible();
   await student.reload();
   await expect(student.getByRole('heading', { level: 2 }).first()).toBeVisible();
@@ -107,7 +107,7 @@ test('who comes knows of being recorded; the recording is its hosts’ until the
   await expect(part.getByText(/^for its hosts alone, until/)).toBeVisible();
   await part.getByRole('button', { name: 'Change Recording' }).click();
   await part.getByRole('radio', { name: 'for everybody whom the link is for' }).click();
-  await part.getByRole('button', { name: 'Save it' }).click();
+  await part.getByRole('button', { name: 'Save the changes' }).click();
   await expect(part.getByText(/^for everybody whom the link is for, until/)).toBeVisible();
   await student.reload();
   // A browser plays it; what it gets is a sound file.

@@ -24,7 +24,7 @@ test('a caller waits in the lobby by the number and pin of the invitation, and i
 
   await host.goto(`${school.url}/classes/${n3.id}/links/${n3.link.id}`);
   await expect(host.getByText('By phone: +1 902 555 0142, pin')).toBeVisible();
-  await host.getByRole('button', { name: 'Copy it' }).click();
+  await host.getByRole('button', { name: 'Copy number and pin' }).click();
   await expect(host.getByText('Number and pin are copied.')).toBeVisible();
   const { plain } = await clipboard(host);
   const pin = /^\+1 902 555 0142, pin ([\d ]+)$/.exec(plain)![1]!;

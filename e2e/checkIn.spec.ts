@@ -54,7 +54,7 @@ test('a check-in is copied for the chat, given on a phone by its letters, and st
   await expect(card.getByRole('list', { name: 'Checked in' })).toContainText(
     'Ansel Grue: The red one',
   );
-  await card.getByRole('button', { name: 'End it now' }).click();
+  await card.getByRole('button', { name: 'End the check-in' }).click();
   await expect(card.getByText('The last one is over')).toBeVisible();
 
   const friend = await school.openPhone();
@@ -69,7 +69,7 @@ test('a check-in is copied for the chat, given on a phone by its letters, and st
 test('the desk tells who of the roll came late, has gone and is back', async ({ school }) => {
   await school.setTime('10:58');
   const { teacher, student } = await lesson(school);
-  const here = teacher.getByRole('list', { name: 'Here of the roll' });
+  const here = teacher.getByRole('list', { name: 'Here, on the roll' });
   await expect(here).toContainText(/Ansel Grue\s*late by 13 min/);
   await school.setTime('11:05');
   await student.getByRole('button', { name: 'Leave' }).click();

@@ -42,11 +42,11 @@ test('another class period is made like one there is, with its teachers and a li
   await page.getByRole('button', { name: 'Make another like it' }).click();
   const title = page.getByLabel('What is the new one called?');
   await title.fill(' ');
-  await page.getByRole('button', { name: 'Make it', exact: true }).click();
+  await page.getByRole('button', { name: 'Make the class period', exact: true }).click();
   await expect(page.getByRole('alert')).toHaveText('Say what it is called.');
   await title.fill('Night Navigation');
   await page.getByLabel('the roll').check();
-  await page.getByRole('button', { name: 'Make it', exact: true }).click();
+  await page.getByRole('button', { name: 'Make the class period', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Night Navigation', level: 1 })).toBeVisible();
   await expect(page.getByText('Ottoline Marsh with Tomas Verhage')).toBeVisible();
 });
@@ -62,7 +62,7 @@ test('the office changes the school’s time zone, told first what that moves, a
   await expect(head.getByText(/\d+ sessions begin at another moment/)).toBeVisible();
   await head.getByRole('combobox', { name: 'Who makes class periods' }).click();
   await head.getByRole('option', { name: 'head and office alone' }).click();
-  await head.getByRole('button', { name: 'Save it' }).click();
+  await head.getByRole('button', { name: 'Save the changes' }).click();
   await expect(head.getByText('It is changed.')).toBeVisible();
 
   const teacher = await school.open('Ottoline Marsh');
@@ -118,10 +118,10 @@ test('two teachers rename a class period: the second sees what the first made of
   const title = second.getByLabel('What is it called?');
   await title.fill('Navigation by the stars');
   await first.getByLabel('What is it called?').fill('Navigation by day');
-  await first.getByRole('button', { name: 'Save it' }).click();
+  await first.getByRole('button', { name: 'Save the changes' }).click();
   await expect(second.getByRole('heading', { name: 'Navigation by day', level: 1 })).toBeVisible();
   await expect(title).toHaveValue('Navigation by the stars');
-  await second.getByRole('button', { name: 'Save it' }).click();
+  await second.getByRole('button', { name: 'Save the changes' }).click();
   await expect(second.getByRole('alert')).toContainText('Theirs is “Navigation by day, period 3”');
   await second.getByRole('button', { name: 'Save mine over it' }).click();
   await expect(first.getByLabel('What is it called?')).toHaveValue('Navigation by the stars');

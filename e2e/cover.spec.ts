@@ -26,9 +26,9 @@ test('a teacher has a day covered in one sentence, clashes first; whoever covers
   ).toBeVisible();
   await covering.goto(`${school.url}/school/cover`);
   await expect(covering.getByText('You cover for Ottoline Marsh on Wed 14 Oct')).toBeVisible();
-  await expect(covering.getByRole('button', { name: /^End it/ })).toHaveCount(0);
+  await expect(covering.getByRole('button', { name: /^End the cover/ })).toHaveCount(0);
 
-  await host.getByRole('button', { name: /^End it: Bram Osterholt/ }).click();
+  await host.getByRole('button', { name: /^End the cover: Bram Osterholt/ }).click();
   await expect(on.getByText('Bram Osterholt covers')).toHaveCount(0);
   // As the demo school has it: a day to come.
   await expect(on.getByText('Tomas Verhage covers for you on Tue 20 Oct')).toBeVisible();

@@ -100,7 +100,7 @@ test('an entry code is asked for at the door, and a guest for a name', async ({ 
   const code = teacher.getByLabel('Entry code', { exact: true });
   await expect(code).toHaveValue(/^[a-z]+ [2-9]{3}$/);
   await code.fill('Tide 42');
-  await teacher.getByRole('button', { name: 'Use it' }).click();
+  await teacher.getByRole('button', { name: 'Save the rule' }).click();
   await expect(teacher.getByRole('button', { name: 'Entry code: Tide 42' })).toBeVisible();
   await teacher.goto(`${school.url}/desk/${n3.link.id}`);
   await enterRoom(teacher, 'Open the door now');

@@ -26,7 +26,7 @@ test('links are taken along as pages and as a cartridge; those for some alone on
   expect(manifest).toContain('<schemaversion>1.3.0</schemaversion>');
   for (const name of Object.keys(files).filter((file) => file !== 'imsmanifest.xml'))
     expect(manifest).toContain(`<file href="${name}"/>`);
-  await page.getByRole('button', { name: 'Copy it' }).click();
+  await page.getByRole('button', { name: 'Copy the page' }).click();
   await copied(page, new RegExp(school.door('R5')));
   await expectNoViolations(page);
 });

@@ -17,10 +17,10 @@ test('an evening is rehearsed, and its door says what is on and what comes next'
   await expect(lines).toHaveValue(/19:10 Charts and what they are for \(Tomas Verhage\)/);
   await lines.fill('19:00 Welcome (Ottoline Marsh)\nCharts\n19:40 Questions');
   await expect(teacher.getByText('Line 2: It begins with no time, such as 18:30.')).toBeVisible();
-  await teacher.getByRole('button', { name: 'Have it so' }).click();
+  await teacher.getByRole('button', { name: 'Save the programme' }).click();
   await expect(teacher.getByText(/^Line 2, “Charts”/)).toBeVisible();
   await lines.fill('19:00 Welcome (Ottoline Marsh)\n19:10 Charts\n19:40 Questions');
-  await teacher.getByRole('button', { name: 'Have it so' }).click();
+  await teacher.getByRole('button', { name: 'Save the programme' }).click();
   await expect(teacher.getByText('It is changed.')).toBeVisible();
   await teacher.getByRole('button', { name: 'Try it at each point' }).click();
   const tried = teacher.getByRole('region', { name: 'The door at each point' });
@@ -74,7 +74,7 @@ test('an evening goes from its dry run to a post that says it is over', async ({
   await teacher
     .getByLabel(/^What comes after what/)
     .fill('19:00 Welcome\n19:10 Charts (Tomas Verhage)\n20:00 Questions');
-  await teacher.getByRole('button', { name: 'Have it so' }).click();
+  await teacher.getByRole('button', { name: 'Save the programme' }).click();
   await expect(teacher.getByText('It is changed.')).toBeVisible();
   await teacher.getByRole('button', { name: 'Try it at each point' }).click();
   const tried = teacher.getByRole('region', { name: 'The door at each point' });

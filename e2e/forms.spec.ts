@@ -66,7 +66,7 @@ const REFUSED: Form[] = [
     who: 'Perpetua Lund',
     path: at('/school/about'),
     typed: [['What is the school called?', '']],
-    send: 'Save it',
+    send: 'Save the changes',
     says: 'Say what the school is called.',
   },
   {
@@ -78,7 +78,7 @@ const REFUSED: Form[] = [
       ['Claim', 'groups'],
       ['What it holds', ''],
     ],
-    send: 'Save it',
+    send: 'Save the changes',
     says: 'Say what it has to say.',
   },
   {
@@ -86,7 +86,7 @@ const REFUSED: Form[] = [
     who: 'Ottoline Marsh',
     path: at('/account'),
     typed: [['What you are called', '']],
-    send: 'Save it',
+    send: 'Save the changes',
     says: 'Say what you are called.',
   },
   {
@@ -119,7 +119,7 @@ const REFUSED: Form[] = [
     who: 'Perpetua Lund',
     path: person('Ansel Grue'),
     typed: [['Name', '']],
-    send: 'Save it',
+    send: 'Save the changes',
     says: 'Give a name.',
   },
   {
@@ -128,7 +128,7 @@ const REFUSED: Form[] = [
     path: person('Ansel Grue'),
     within: region('Accounts'),
     typed: [['Another account, by its address', 'nowhere']],
-    send: 'Add it',
+    send: 'Add the account',
     says: NO_ADDRESS,
   },
   {
@@ -161,7 +161,7 @@ const REFUSED: Form[] = [
     who: 'Ottoline Marsh',
     path: n3('about'),
     typed: [['What is it called?', '']],
-    send: 'Save it',
+    send: 'Save the changes',
     says: /called|title|name/i,
   },
   {
@@ -280,28 +280,28 @@ const SHARED: SharedForm[] = [
     who: 'Perpetua Lund',
     path: at('/school/about'),
     label: 'Whom do students ask when something technical fails?',
-    send: 'Save it',
+    send: 'Save the changes',
   },
   {
     name: 'one’s own account',
     who: 'Ottoline Marsh',
     path: at('/account'),
     label: 'What you are called',
-    send: 'Save it',
+    send: 'Save the changes',
   },
   {
     name: 'what is said of a person',
     who: 'Perpetua Lund',
     path: person('Ansel Grue'),
     label: 'Name',
-    send: 'Save it',
+    send: 'Save the changes',
   },
   {
     name: 'what a class period is called',
     who: 'Ottoline Marsh',
     path: n3('about'),
     label: 'What is it called?',
-    send: 'Save it',
+    send: 'Save the changes',
   },
   {
     name: 'the calendar',
@@ -359,7 +359,7 @@ test('a rule’s value that cannot be is said in its card', async ({ shown }) =>
   await page.getByText('Rare rules').click();
   await page.getByRole('button', { name: /^Room for \d+ people/ }).click();
   await page.getByLabel('How many fit in').fill('none');
-  await page.getByRole('button', { name: 'Use it' }).click();
+  await page.getByRole('button', { name: 'Save the rule' }).click();
   await expect(page.getByText('Give a whole number from 1')).toBeVisible();
   await expect(page.getByLabel('How many fit in')).toHaveValue('none');
   await page.context().close();

@@ -112,7 +112,7 @@ test('guests are pasted for one date, and whoever is to watch is given an addres
     'nia.hall@home.exampleon Wed 14 Oct, 10:45',
   );
   await expect(outside.getByText('We expect 2; nobody has said yes or no yet.')).toBeVisible();
-  await outside.getByRole('button', { name: 'Copy it' }).click();
+  await outside.getByRole('button', { name: 'Copy this address' }).click();
   const { plain: watch } = await copied(host, /\/watch\//);
   await outside.getByRole('button', { name: 'Copy the way in for nia.hall@home.example' }).click();
   await expect(host.getByText('send it to nia.hall@home.example alone')).toBeVisible();
@@ -137,7 +137,7 @@ test('guests are pasted for one date, and whoever is to watch is given an addres
   await expect(student.getByRole('button', { name: 'Go in', exact: true })).toHaveCount(0);
 
   await host.goto(`${school.url}/classes/${n3.id}/links/${n3.link.id}`);
-  await outside.getByRole('button', { name: 'End it' }).click();
+  await outside.getByRole('button', { name: 'Stop this address' }).click();
   await expect(outside.getByRole('button', { name: 'Make an address to watch at' })).toBeVisible();
   await student.reload();
   await expect(student.getByText('No door has this code')).toBeVisible();

@@ -145,7 +145,7 @@ test('the link is taken along in every form, and a code about to stand in public
   await page.goto(`${school.url}/classes/${n3.id}/entry`);
   await page.getByRole('button', { name: 'Entry code: none' }).click();
   await page.getByLabel('Entry code', { exact: true }).fill('Tide 42');
-  await page.getByRole('button', { name: 'Use it' }).click();
+  await page.getByRole('button', { name: 'Save the rule' }).click();
   await page.getByRole('button', { name: 'Copy as…' }).click();
   const preview = page.getByRole('region', { name: 'What will be copied' });
   await expect(

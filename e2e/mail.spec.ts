@@ -32,8 +32,8 @@ test('a reminder comes an hour before, and no more after one press in it', async
     name: 'An hour before what you teach or attend begins',
   });
   await wish.getByRole('radio', { name: 'by mail, and in Glen', exact: true }).click();
-  await host.getByRole('button', { name: 'Save it' }).click();
-  await expect(host.getByRole('button', { name: 'Save it' })).toBeDisabled();
+  await host.getByRole('button', { name: 'Save the changes' }).click();
+  await expect(host.getByRole('button', { name: 'Save the changes' })).toBeDisabled();
   await school.setTime('07:45', '2026-10-16');
   const mailbox = await school.openPhone();
   const address = 'o.marsh@merrow.example';

@@ -194,7 +194,7 @@ for (const [width, viewport] of Object.entries(WIDTHS))
     const students = Array.from({ length: 60 }, (_, i) => `Student ${i} <s${i}@harbour.example>`);
     const list = [...students, 'Ines Okoro <ines@harbour.example>', 'nobody at all'].join('\n');
     await page.getByLabel('A list of names and addresses').fill(list);
-    await page.getByRole('button', { name: 'Look what it does' }).click();
+    await page.getByRole('button', { name: 'See what it does' }).click();
     await expect(page.getByText('60 lines: new to the school')).toBeVisible();
     await expect(
       page.getByText('This is the address of Ines Okoro, who teaches here.'),
@@ -214,7 +214,7 @@ for (const [width, viewport] of Object.entries(WIDTHS))
     await expect(page.getByText('Ines Okoro with Tomas Verhage')).toBeVisible();
     const way = await page.getByText(`${own.url}/password/`).textContent();
     await page.getByLabel('What is it called?').fill('Bookbinding and gilding');
-    await page.getByRole('button', { name: 'Save it' }).click();
+    await page.getByRole('button', { name: 'Save the changes' }).click();
     await expect(page.getByRole('heading', { name: 'Bookbinding and gilding' })).toBeVisible();
     const colleague = await open(browser, viewport);
     await colleague.goto(way!);

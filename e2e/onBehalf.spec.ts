@@ -12,7 +12,7 @@ test('the office prepares on a teacher’s behalf: what it is let, with both nam
   await expect(behalf.getByRole('listitem')).toHaveCount(0);
   await choose(teacher, 'Who acts for me', 'Perpetua Lund');
   await choose(teacher, 'What they may do', 'schedule and post');
-  await behalf.getByRole('button', { name: 'Let them' }).click();
+  await behalf.getByRole('button', { name: 'Let them act for me' }).click();
   await expect(behalf.getByRole('listitem')).toContainText('Perpetua Lund: schedule and post');
   await expectNoViolations(teacher);
 

@@ -36,7 +36,7 @@ async function addPasskey(page: Page, url: string, called: string): Promise<void
   await page.goto(`${url}/account`);
   const mine = page.getByRole('region', { name: 'Passkeys' });
   await mine.getByLabel('A passkey on this device, called').fill(called);
-  await mine.getByRole('button', { name: 'Add it' }).click();
+  await mine.getByRole('button', { name: 'Add the passkey' }).click();
   await expect(mine.getByText(called, { exact: true })).toBeVisible();
 }
 
@@ -45,17 +45,17 @@ test('a passkey is added, renamed, signs in, and is taken away', async ({ school
   const page = await openWithDevice(school, url, 'Tomas Verhage');
   await page.goto(`${url}/account`);
   const mine = page.getByRole('region', { name: 'Passkeys' });
-  await mine.getByRole('button', { name: 'Add it' }).click();
+  await mine.getByRole('button', { name: 'Add the passkey' }).click();
   await expect(mine.getByText('Say what you call it.')).toBeVisible();
   await addPasskey(page, url, 'Chart room laptop');
   await expectNoViolations(page);
   await mine.getByRole('button', { name: 'Rename Chart room laptop' }).click();
   await mine.getByLabel('What you call it').fill('Bridge laptop');
-  await mine.getByRole('button', { name: 'Call it so' }).click();
+  await mine.getByRole('button', { name: 'Save the name' }).click();
   await expect(mine.getByText('Bridge laptop')).toBeVisible();
   // One device makes one passkey for one account.
   await mine.getByLabel('A passkey on this device, called').fill('The same again');
-  await mine.getByRole('button', { name: 'Add it' }).click();
+  await mine.getByRole('button', { name: 'Add the passkey' }).click();
   await expect(mine.getByText('No passkey was made.')).toBeVisible();
   await expect(mine.getByLabel('A passkey on this device, called')).toHaveValue('The same again');
   await page.getByRole('button', { name: 'Tomas Verhage school account' }).click();
@@ -76,14 +76,14 @@ test('the office is asked for its passkey before it changes everybody, and what 
   const ask = office.getByLabel(/Head and office show a passkey/);
   await office.goto(ways);
   await ask.check();
-  await office.getByRole('button', { name: 'Save it' }).click();
+  await office.getByRole('button', { name: 'Save the changes' }).click();
   await expect(office.getByText('Show a passkey of your own first')).toBeVisible();
   await office.getByRole('button', { name: 'As it was' }).click();
   await addPasskey(office, url, 'Office key');
   await office.goto(ways);
   await ask.check();
-  await office.getByRole('button', { name: 'Save it' }).click();
-  await expect(office.getByRole('button', { name: 'Save it' })).toBeDisabled();
+  await office.getByRole('button', { name: 'Save the changes' }).click();
+  await expect(office.getByRole('button', { name: 'Save the changes' })).toBeDisabled();
   // Signed in anew by other means, the passkey is asked for as it is saved, and it is saved.
   await office.context().request.post(`${url}/api/demo/sign-in`, {
     data: { accountId: school.account('Perpetua Lund').id },
@@ -91,13 +91,13 @@ test('the office is asked for its passkey before it changes everybody, and what 
   });
   await office.goto(`${url}/school/about`);
   await office.getByLabel(/Whom do students ask/).fill('the harbour master');
-  await office.getByRole('button', { name: 'Save it' }).click();
-  await expect(office.getByRole('button', { name: 'Save it' })).toBeDisabled();
+  await office.getByRole('button', { name: 'Save the changes' }).click();
+  await expect(office.getByRole('button', { name: 'Save the changes' })).toBeDisabled();
   // Whoever has none is told what to do, and loses nothing typed.
   const head = await openWithDevice(school, url, 'Noor Achterberg');
   await head.goto(`${url}/school/about`);
   await head.getByLabel(/Whom do students ask/).fill('the head');
-  await head.getByRole('button', { name: 'Save it' }).click();
+  await head.getByRole('button', { name: 'Save the changes' }).click();
   await expect(head.getByText('This account has no passkey yet')).toBeVisible();
   await expect(head.getByLabel(/Whom do students ask/)).toHaveValue('the head');
 });

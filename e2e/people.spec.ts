@@ -41,7 +41,7 @@ for (const [width, viewport] of Object.entries(WIDTHS)) {
     await page.getByRole('link', { name: 'Runa Stad' }).first().click();
     await expect(page.getByText('Teaches nothing yet')).toHaveCount(1);
     await page.getByLabel('Name', { exact: true }).fill('Runa Stad-Lie');
-    await page.getByRole('button', { name: 'Save it' }).click();
+    await page.getByRole('button', { name: 'Save the changes' }).click();
     await expect(page.getByRole('heading', { name: 'Runa Stad-Lie' })).toBeVisible();
     await page.getByRole('button', { name: 'Retire…' }).click();
     await page.getByRole('button', { name: 'Retire Runa Stad-Lie' }).click();
@@ -89,7 +89,7 @@ for (const [width, viewport] of Object.entries(WIDTHS)) {
     await office.goto(`${school.url}/school/about`);
     await office.getByRole('combobox', { name: 'Who gives a new way in' }).click();
     await office.getByRole('option', { name: 'the office or a host of theirs' }).click();
-    await office.getByRole('button', { name: 'Save it' }).click();
+    await office.getByRole('button', { name: 'Save the changes' }).click();
     await expect(office.getByText('It is changed.')).toBeVisible();
 
     await host.reload();
@@ -111,7 +111,7 @@ for (const [width, viewport] of Object.entries(WIDTHS)) {
     await page.getByRole('link', { name: 'Your account' }).click();
     await page.getByLabel('What you are called').fill('Tomas V.');
     await page.getByRole('radio', { name: 'dark', exact: true }).click();
-    await page.getByRole('button', { name: 'Save it' }).click();
+    await page.getByRole('button', { name: 'Save the changes' }).click();
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
     const ground = () =>
       page.evaluate(() => getComputedStyle(document.documentElement).backgroundColor);

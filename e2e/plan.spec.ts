@@ -69,7 +69,7 @@ test('cancel and undo', async ({ school }) => {
     .filter({ hasText: 'Cancelled: Chartwork clinic' })
     .getByRole('button', { name: 'Undo' })
     .click();
-  await expect(page.getByText('Undone.')).toBeVisible();
+  await expect(page.getByText(/^Undone: /)).toBeVisible();
   await page.getByRole('link', { name: 'Today', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Wednesday, 7 sessions' })).toBeVisible();
   await expect(page.getByText('Cancelled', { exact: true })).toHaveCount(0);

@@ -63,7 +63,7 @@ test('ten minutes before, follows the moved session, and is taken down after it'
   await expect(student.getByRole('link', { name: 'Join at 10:45' })).toHaveCount(1);
   // Moved to the afternoon: what stands follows within seconds, and once.
   await page.goto(`${school.url}/today`);
-  await page.getByRole('link', { name: 'Change it' }).click();
+  await page.getByRole('link', { name: 'Change the session' }).click();
   await choose(page, 'Bell period or time', /at a time of day/);
   await page.getByLabel('Time', { exact: true }).fill('15:20');
   await page.getByRole('button', { name: /^Save/ }).click();
@@ -138,7 +138,7 @@ test('by hand: asked at the right minute with what to paste, ticked, and asked a
     .filter({ hasText: 'By hand: Wall screen in the chart room' });
   await note.getByRole('button', { name: 'Show what to paste' }).click();
   const paste = page.getByRole('region', { name: 'What to paste' });
-  await paste.getByRole('button', { name: 'Copy it' }).click();
+  await paste.getByRole('button', { name: 'Copy the text' }).click();
   await expect(page.getByText('Copied, rich and plain.')).toBeVisible();
   const copied = await clipboard(page);
   expect(copied.html).toContain(`href="${school.door('N6')}"`);

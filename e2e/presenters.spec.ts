@@ -9,10 +9,10 @@ test('somebody is named to present at one date, is told once, and finds it in th
   await host.goto(`${school.url}/classes/${n3.id}/links/${n3.link.id}`);
   await choose(host, 'Who presents', 'Idris Kellaway');
   await choose(host, 'When they present', /^on Wed 14 Oct, 10:45/);
-  await host.getByRole('button', { name: 'Name them' }).click();
+  await host.getByRole('button', { name: 'Name the presenter' }).click();
   const named = host.getByRole('list', { name: 'Who presents here' });
   await expect(named.getByRole('listitem')).toContainText('Idris Kellaway, on Wed 14 Oct');
-  await host.getByRole('button', { name: 'Name them' }).click();
+  await host.getByRole('button', { name: 'Name the presenter' }).click();
   await expect(host.getByText('They are named for this already.')).toBeVisible();
   await expectNoViolations(host);
 
@@ -54,11 +54,11 @@ test('somebody is named for a weekday, shown at a glance, and takes over where n
   await host.getByLabel('The first day they present').fill('16 Oct 2026');
   await host.getByLabel('The last day they present').fill('14 Oct 2026');
   await choose(host, 'Whether they take over', 'takes over while no host is in');
-  await host.getByRole('button', { name: 'Name them' }).click();
+  await host.getByRole('button', { name: 'Name the presenter' }).click();
   await expect(host.getByText('That is before it begins.')).toBeVisible();
   await host.getByLabel('The first day they present').fill('');
   await host.getByLabel('The last day they present').fill('28 Oct 2026');
-  await host.getByRole('button', { name: 'Name them' }).click();
+  await host.getByRole('button', { name: 'Name the presenter' }).click();
   await expect(
     host.getByRole('list', { name: 'Who presents here' }).getByRole('listitem'),
   ).toContainText('on Wednesdays until Wed 28 Oct; takes over while no host is in');

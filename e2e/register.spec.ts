@@ -42,10 +42,10 @@ test('a host says that somebody was there, and why; the office excuses beforehan
   const name = (await absent.locator('span').first().textContent())!;
   const row = register.getByRole('listitem').filter({ hasText: name });
   await row.getByRole('button', { name: `Correct ${name}` }).click();
-  await row.getByRole('button', { name: 'Correct it' }).click();
+  await row.getByRole('button', { name: 'Save the correction' }).click();
   await expect(row.getByText('Say why, in a few words.')).toBeVisible();
   await row.getByLabel('because').fill('Phone died, was in the room');
-  await row.getByRole('button', { name: 'Correct it' }).click();
+  await row.getByRole('button', { name: 'Save the correction' }).click();
   await expect(row).toContainText('Ottoline Marsh: “Phone died, was in the room”');
   await expect(row).toContainText('present');
   await expect(row).toContainText('measured: not in');
@@ -109,10 +109,10 @@ test('a student sees their term while the school shows it; the office excuses th
   await office.goto(`${school.url}/school/registers`);
   await choose(office, 'What students see', 'do not see theirs');
   await office.getByLabel('Days that arrivals are kept').fill('3');
-  await office.getByRole('button', { name: 'Save it' }).click();
+  await office.getByRole('button', { name: 'Save the changes' }).click();
   await expect(office.getByText('A week at the least')).toBeVisible();
   await office.getByLabel('Days that arrivals are kept').fill('30');
-  await office.getByRole('button', { name: 'Save it' }).click();
+  await office.getByRole('button', { name: 'Save the changes' }).click();
   await expect(office.getByText('It is changed.')).toBeVisible();
   await phone.reload();
   await expect(phone.getByText('Your school does not show registers to students.')).toBeVisible();

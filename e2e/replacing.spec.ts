@@ -77,7 +77,7 @@ test('stopped, the class period has no way in; the page says so and offers one',
 }) => {
   const teacher = await school.open('Ottoline Marsh');
   await openLink(teacher, school, 'W2');
-  await teacher.getByRole('button', { name: 'Stop it' }).click();
+  await teacher.getByRole('button', { name: 'Stop the link' }).click();
   await expect(teacher.getByText('The class period has no way in')).toBeVisible();
   await teacher.goto(`${school.url}/classes/${school.classOf('W2').id}`);
   await expect(teacher.getByText('Students have no way in')).toBeVisible();
@@ -121,7 +121,7 @@ test('a room of one’s own: refused where it is none, put behind the door in mi
   await expect(inRoom.getByRole('heading')).toContainText(/\d+ of \d+ to look at/);
   await inRoom.getByRole('checkbox', { name: /^Its own lobby is off/ }).check();
   await inRoom.getByLabel('Who has host’s powers in the room').fill('Ottoline, school account');
-  await inRoom.getByRole('button', { name: 'Note it' }).click();
+  await inRoom.getByRole('button', { name: 'Keep this note' }).click();
   await expect(teacher.getByText('Noted.')).toBeVisible();
   await expect(inRoom.getByRole('checkbox', { name: /^Its own lobby is off/ })).toBeChecked();
   await expect(teacher.getByText('by hand', { exact: true }).first()).toBeVisible();

@@ -44,7 +44,7 @@ test('a term is booked in one sentence, with every date shown before anything is
     ),
   ).toMatchObject([{ time: '11:05' }]);
   await page.keyboard.press('u');
-  await expect(page.getByText('Undone.')).toBeVisible();
+  await expect(page.getByText(/^Undone: /)).toBeVisible();
   await expect.poll(async () => (await held(school, page, 'N1')).length).toBe(before);
 });
 
@@ -110,7 +110,7 @@ test('only one, from there on, and the whole are changed, each as said in the sh
     (await of('2026-12-16'))!.time,
   ]).toEqual(['10:45', '11:40', '11:40']);
   await page.keyboard.press('u');
-  await expect(page.getByText('Undone.')).toBeVisible();
+  await expect(page.getByText(/^Undone: /)).toBeVisible();
   await expect.poll(async () => (await of('2026-12-16'))!.time).toBe('10:45');
   await page.keyboard.press('Shift+u');
   await expect.poll(async () => (await of('2026-12-16'))!.time).toBe('11:40');
@@ -201,7 +201,7 @@ test('a draft without a date waits on the plan for one', async ({ school }) => {
     .click();
   await expect(page.getByText('This is a draft without a date')).toBeVisible();
   await page.getByRole('button', { name: /^Schedule/ }).click();
-  await expect(page.getByText('On the books.')).toBeVisible();
+  await expect(page.getByText('Scheduled.')).toBeVisible();
   await page.goto(`${school.url}/plan`);
   await expect(page.getByRole('region', { name: 'Without a date' })).toHaveCount(0);
 });

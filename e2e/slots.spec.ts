@@ -122,11 +122,11 @@ test('a host cuts lessons into slots in a sentence, gives one away, and ends the
     .click();
   await teacher.getByRole('button', { name: 'Cut it into slots of 15 minutes' }).click();
   await teacher.getByLabel('Minutes of a slot').fill('0');
-  await teacher.getByRole('button', { name: 'Cut them so' }).click();
+  await teacher.getByRole('button', { name: 'Save the slots' }).click();
   await expect(teacher.getByText('At least 2 minutes.')).toBeVisible();
   await teacher.getByLabel('Minutes of a slot').fill('20');
   await teacher.getByLabel('Minutes between two').fill('5');
-  await teacher.getByRole('button', { name: 'Cut them so' }).click();
+  await teacher.getByRole('button', { name: 'Save the slots' }).click();
   const today = teacher.getByRole('region', { name: TODAY });
   // 10:45 to 11:35: twice 20 minutes with 5 between.
   await expect(today.getByRole('listitem')).toHaveCount(2);
@@ -176,7 +176,7 @@ test('slots are said in the line as a session is planned, and shown on the strip
   await teacher.getByRole('option', { name: 'with a break of' }).click();
   await teacher.getByLabel('Slots before a break').fill('1');
   await teacher.getByLabel('Minutes of a break').fill('30');
-  await teacher.getByRole('button', { name: 'Cut them so' }).click();
+  await teacher.getByRole('button', { name: 'Save the slots' }).click();
   const friday = teacher.getByRole('region', { name: 'Fri 16 Oct' });
   await expect(friday.getByRole('listitem').nth(1)).toContainText('12:45–13:00');
 });

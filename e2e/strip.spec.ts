@@ -165,11 +165,11 @@ test('a session is cancelled with a reason, or removed once it is said who could
     page.getByRole('button', { name: /^Fri 16 Oct, 08:40–09:30.*cancelled: storm/ }),
   ).toBeVisible();
   await page.keyboard.press('u');
-  await expect(page.getByText('Undone.')).toBeVisible();
+  await expect(page.getByText(/^Undone: /)).toBeVisible();
 
   await block.click();
   await chosen.getByRole('button', { name: 'Remove…' }).click();
-  const asked = page.getByRole('dialog', { name: 'Remove it' });
+  const asked = page.getByRole('dialog', { name: 'Remove the session' });
   await expect(asked).toContainText('22 people have it in their day');
   await expect(asked).toContainText('Better cancel it');
   await asked.getByRole('button', { name: 'Remove it, as if it had never been' }).click();

@@ -13,7 +13,7 @@ test('where the link of a cancelled session stood it is said that it is, and at 
   await page.getByRole('button', { name: /^Post for \d+ sessions now$/ }).click();
   await expect(row(page, 'Starts soon').getByText('Out', { exact: true })).toBeVisible();
   await page.goto(`${school.url}/today`);
-  await page.getByRole('link', { name: 'Change it' }).click();
+  await page.getByRole('link', { name: 'Change the session' }).click();
   await page.getByLabel('Why it is cancelled').fill('storm');
   await page.getByRole('button', { name: 'Cancel the session' }).click();
 
@@ -143,7 +143,7 @@ test('the history of a post is in school time, in true verbs', async ({ school }
   await choose(page, 'When it goes out', /when I release it/);
   await page.getByRole('button', { name: 'Keep the draft' }).click();
   const post = row(page, 'Kept for later.');
-  await post.getByRole('button', { name: 'Release it' }).click();
+  await post.getByRole('button', { name: 'Release the post' }).click();
   await expect(post.getByText('Out', { exact: true })).toBeVisible();
   await post.getByRole('button', { name: 'Where it stands' }).click();
   await post.getByRole('button', { name: 'Its history' }).click();

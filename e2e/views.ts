@@ -72,7 +72,7 @@ export const VIEWS: View[] = [
   view(TEACHER, ofClass('N3', 'posts'), N3, `Posts: ${N3}`),
   view(TEACHER, ofClass('R5', 'roll'), 'Ropework, period 5', 'Roll: Ropework, period 5'),
   view(TEACHER, ofClass('N3', 'about'), 'Who teaches it', `About: ${N3}`),
-  view(TEACHER, at('/begin'), 'Glen', 'A class period more'),
+  view(TEACHER, at('/begin'), 'Glen', 'Another class period'),
   view(TEACHER, ofClass('R5', 'links?new=Group%20work'), 'A new link', 'Links: Ropework, period 5'),
   view(
     TEACHER,

@@ -72,7 +72,7 @@ describe('a series that was a mistake', () => {
     const past = await remove('2026-10-08', 'one');
     expect([past.status, past.body.errors[0].message]).toEqual([
       422,
-      'It has begun already, so it stays on the books; it can be cancelled.',
+      'It has begun already, so it stays on the plan; it can be cancelled.',
     ]);
     expect((await remove('2026-10-06', 'onwards')).status).toBe(422);
     expect((await remove('2026-10-06', 'whole')).status).toBe(200);

@@ -210,7 +210,7 @@ describe('a dry run of a series', () => {
     expect(notes[0]).toMatchObject({
       severity: 'wrong',
       title: 'The class meets then already',
-      text: 'Ropework is on the books on 4 of these dates, the first Mon 26 Oct, 08:40–09:30. This link, you and 1 student would be in both.',
+      text: 'Ropework is planned on 4 of these dates, the first Mon 26 Oct, 08:40–09:30. This link, you and 1 student would be in both.',
       actions: [
         { name: 'skip-date', label: 'Skip those 4', keys: clashes.map((c) => c.key) },
         { name: 'keep-date' },

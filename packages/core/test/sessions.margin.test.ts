@@ -115,7 +115,7 @@ describe('notes for a class period', () => {
       title: 'Next: Wed 14 Oct, 15:00',
       text: '2 sessions ahead, all on this link.',
     });
-    expect(ask([session(2, '15:00', '16:00')])[0]!.text).toBe('The only one on the books.');
+    expect(ask([session(2, '15:00', '16:00')])[0]!.text).toBe('The only one planned.');
     expect(ask([session(2, '15:00', '16:00', { status: 'cancelled' })])).toEqual([]);
   });
   it('tell of a link that stands nowhere, with the class period to post it in', () => {

@@ -31,7 +31,7 @@ export const glenCannotBeReachedJustNow =
 // undo
 export const undo = 'Undo';
 export const thereIsNothingToUndo = 'There is nothing to undo.';
-export const undone = 'Undone.';
+export const undone = 'Undone: {what}';
 export const doItAgain = 'Do it again';
 export const itWasChangedAgain = 'It was changed again in the meantime, so it stays as it is.';
 export const thereIsNothingToDo = 'There is nothing to do again.';
@@ -49,7 +49,7 @@ export const itIsChanged = 'It is changed.';
 
 // useNoteActions
 export const labelDone = '{label}: done.';
-export const onTheBooks = 'On the books: {session}.';
+export const onTheBooks = 'Scheduled: {session}.';
 export const anyoneWithTheLinkKnocks = 'Anyone with the link knocks.';
 export const itIsOnItsWay = 'It is on its way there.';
 export const itIsBeingTakenDown = 'It is being taken down there.';

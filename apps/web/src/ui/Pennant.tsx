@@ -1,6 +1,5 @@
 import { useId } from 'react';
 import type { Pennant as PennantOf } from '@glen/contract';
-import * as say from './words.js';
 
 /** Two tones of each hue, both dark enough for white letters. */
 const TONES: Record<string, [string, string]> = {
@@ -17,7 +16,16 @@ export const hueOf = ({ hue }: Pick<PennantOf, 'hue'>): string =>
   `var(--${hue in TONES ? hue : 'loch'})`;
 
 /** What lies over the first tone, in a field of 44 by 32. */
-const PATTERNS: Record<string, string> = say.patterns;
+const PATTERNS: Record<string, string> = {
+  halves: 'M22 0H44V32H22z',
+  diagonal: 'M44 0V32H0z',
+  stripes: 'M0 8H44V16H0zM0 24H44V32H0z',
+  pales: 'M8 0h8v32h-8zM28 0h8v32h-8z',
+  saltire: 'M0 0h8L44 26v6h-8L0 6zM44 0h-8L0 26v6h8L44 6z',
+  cross: 'M14 0h9v32h-9zM0 12h44v8H0z',
+  border: 'M0 0H44V32H0zM6 6V26H38V6z',
+  chevron: 'M0 0L22 16L0 32z',
+};
 
 /** Letters stay readable where the flag is small. */
 const FONT_SIZES = { tiny: 21, small: 19, middle: 14, large: 14 } as const;

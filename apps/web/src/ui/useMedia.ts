@@ -1,5 +1,4 @@
 import { useSyncExternalStore } from 'react';
-import * as say from './words.js';
 
 const useMedia = (query: string): boolean =>
   useSyncExternalStore(
@@ -12,7 +11,7 @@ const useMedia = (query: string): boolean =>
   );
 
 /** Whether the margin has room beside the page; below that it folds into a drawer. */
-export const useWide = (): boolean => useMedia(say.minWidth725rem);
+export const useWide = (): boolean => useMedia('(min-width: 72.5rem)');
 
 /** Whether there is less room than half a large screen: a phone, as a rule. Paper is narrower, and no phone. */
-export const usePhone = (): boolean => useMedia(say.screenAndWidth5625rem);
+export const usePhone = (): boolean => useMedia('screen and (width < 56.25rem)');

@@ -41,18 +41,6 @@ export const andNotesCountMore = 'and {notesCount} more';
 export const open = 'Open';
 export const closeTheMargin = 'Close the margin';
 
-// Pennant
-export const patterns = {
-  halves: 'M22 0H44V32H22z',
-  diagonal: 'M44 0V32H0z',
-  stripes: 'M0 8H44V16H0zM0 24H44V32H0z',
-  pales: 'M8 0h8v32h-8zM28 0h8v32h-8z',
-  saltire: 'M0 0h8L44 26v6h-8L0 6zM44 0h-8L0 26v6h8L44 6z',
-  cross: 'M14 0h9v32h-9zM0 12h44v8H0z',
-  border: 'M0 0H44V32H0zM6 6V26H38V6z',
-  chevron: 'M0 0L22 16L0 32z',
-};
-
 // ScreenTitle
 export const wordsGlen = '{words} · Glen';
 
@@ -83,5 +71,3 @@ export const bells = 'Bells';
 export const noTimeWriteItLike = 'No time; write it like 9:15.';
 
 // useMedia
-export const minWidth725rem = '(min-width: 72.5rem)';
-export const screenAndWidth5625rem = 'screen and (width < 56.25rem)';

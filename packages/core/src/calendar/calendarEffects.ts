@@ -88,7 +88,7 @@ const KINDS = [
   ['breaks', 'wrong', 'cannot be followed any more'],
   ['vanishes', 'careful', 'off the books'],
   ['moves', 'careful', 'at another time'],
-  ['comes-back', 'inform', 'back on the books'],
+  ['comes-back', 'inform', 'back on the plan'],
   ['stays', 'inform', 'changed singly, and kept'],
 ] as const;
 

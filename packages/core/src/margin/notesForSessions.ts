@@ -99,8 +99,8 @@ export function notesForPlan(sessions: NotedSession[], now: string): Note[] {
             title: 'No overlaps',
             text:
               held.length === 1
-                ? 'One session is on the books.'
-                : `${held.length} sessions are on the books, none at the same time as another.`,
+                ? 'One session is planned.'
+                : `${held.length} sessions are planned, none at the same time as another.`,
           },
         ]
       : [];
@@ -133,7 +133,7 @@ export function notesForClass(
             title: `Next: ${dateInWords(next.date)}, ${next.time}`,
             text:
               held === 1
-                ? 'The only one on the books.'
+                ? 'The only one planned.'
                 : `${held} sessions ahead, all on this link.`,
           },
         ]

@@ -26,7 +26,7 @@ function seriesClashNotes(
       severity: on.some((thing) => thing in c.names) ? 'wrong' : 'careful',
       title:
         other.classId === c.classId ? 'The class meets then already' : `${of.length} dates clash`,
-      text: `${other.title} is on the books on ${of.length} of these dates, the first ${dateInWords(of[0]!.date)}, ${span(other.time, other.minutes)}. ${capital(holdersInWords(on, c.names))} would be in both.`,
+      text: `${other.title} is planned on ${of.length} of these dates, the first ${dateInWords(of[0]!.date)}, ${span(other.time, other.minutes)}. ${capital(holdersInWords(on, c.names))} would be in both.`,
       actions: [
         { name: 'skip-date', label: `Skip those ${of.length}`, keys },
         { name: 'keep-date', label: 'Keep them', keys },

@@ -184,7 +184,7 @@ export function pastNote(held: Occurrence[], now: string): Note[] {
       {
         severity: 'careful',
         title: isOne ? 'That is in the past' : `${count(over, 'session')} in the past`,
-        text: `${isOne ? 'It' : 'They'} will stand on the books, and nobody can come.`,
+        text: `${isOne ? 'It' : 'They'} will stand on the plan, and nobody can come.`,
       },
     ];
   if (!isOne || held[0]!.start > now) return [];

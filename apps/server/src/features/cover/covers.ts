@@ -88,7 +88,7 @@ async function mustNotClash(glen: Glen, body: Body<'addCover'>): Promise<void> {
   if (clashing.length > 0)
     throw new HttpProblem(
       409,
-      `${clashing.length === 1 ? 'One session clashes' : `${clashing.length} sessions clash`} with what they have on the books.`,
+      `${clashing.length === 1 ? 'One session clashes' : `${clashing.length} sessions clash`} with what they have planned.`,
     );
 }
 

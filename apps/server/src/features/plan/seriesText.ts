@@ -43,7 +43,7 @@ export const OPENED = {
   time: 'Its door has been opened already, so its time stays. Title and description can still change.',
   draft: 'Its door has been opened already, so it is no draft.',
   cancel: 'Its door has been opened already; end it at the desk instead.',
-  remove: 'Its door has been opened already, so it stays on the books.',
+  remove: 'Its door has been opened already, so it stays on the plan.',
 };
 /** Why a session that has begun is not removed. */
-export const BEGUN = 'It has begun already, so it stays on the books; it can be cancelled.';
+export const BEGUN = 'It has begun already, so it stays on the plan; it can be cancelled.';

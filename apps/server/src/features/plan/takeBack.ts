@@ -41,7 +41,7 @@ async function remove(
   if (rows.some((row) => row.opened))
     throw new HttpProblem(
       409,
-      'One of its doors has been opened already, so it stays on the books.',
+      'One of its doors has been opened already, so it stays on the plan.',
     );
   await tellSlotsOff(glen, series.id);
   await deleteOccurrences(

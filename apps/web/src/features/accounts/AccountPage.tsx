@@ -187,7 +187,7 @@ function WishesForm({ own, isStaff }: { own: Own; isStaff: boolean }) {
       {problem && !theirs && <FieldError>{problem.title}</FieldError>}
       <p>
         <Button type="submit" kind="act" disabled={!isDirty || formState.isSubmitting}>
-          {say.saveIt}
+          {say.saveTheChanges}
         </Button>
       </p>
     </form>

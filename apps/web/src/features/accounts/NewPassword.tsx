@@ -86,7 +86,7 @@ export function FirstPassword({ email }: { email: string }) {
         />
       </div>
       <Button type="submit" className="mt-6 py-2" disabled={isSending}>
-        {say.setIt}
+        {say.setThePassword}
       </Button>
       {problem && errorAt('next') === undefined && <FieldError>{problem.title}</FieldError>}
     </form>

@@ -40,7 +40,7 @@ function Rename({ passkey, onDone }: { passkey: Passkey; onDone: () => void }) {
           {...register('name')}
         />
       </div>
-      <Button type="submit">{say.callItSo}</Button>
+      <Button type="submit">{say.saveTheName}</Button>
       <Button kind="link" onClick={onDone}>
         {say.asItWas}
       </Button>
@@ -123,7 +123,7 @@ function Another() {
         />
       </div>
       <Button type="submit" disabled={isSending}>
-        {say.addIt}
+        {say.addThePasskey}
       </Button>
       {problem && errorAt('name') === undefined && <FieldError>{problem.title}</FieldError>}
     </form>

@@ -43,7 +43,7 @@ function Editor({ kept }: { kept: SignInWays }) {
       <form noValidate onSubmit={submit}>
         {theirs && (
           <Theirs
-            what={say.howPeopleSignIn2}
+            what={'how people sign in'}
             saveOver={editing.saveOver}
             takeTheirs={editing.takeTheirs}
           >
@@ -56,7 +56,7 @@ function Editor({ kept }: { kept: SignInWays }) {
         {problem && !theirs && !isBeside && <FieldError>{problem.title}</FieldError>}
         <p className="mt-6 flex gap-3">
           <Button type="submit" kind="act" disabled={!isDirty || formState.isSubmitting}>
-            {say.saveIt}
+            {say.saveTheChanges}
           </Button>
           {isDirty && <Button onClick={editing.asItWas}>{say.asItWas}</Button>}
         </p>

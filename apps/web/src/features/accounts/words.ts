@@ -31,7 +31,7 @@ export const yourAccount2 = 'your account';
 export const thereYouAreCalled = 'There you are called {theirs}.';
 export const whatYouAreCalled = 'What you are called';
 export const colours = 'Colours';
-export const saveIt = 'Save it';
+export const saveTheChanges = 'Save the changes';
 export const theSchoolSays = 'The school says by which address it knows you.';
 export const itCanBeChangedOnce = 'It can be changed once the account has a password.';
 export const itIsChangedWhile = 'It is changed while that account is in use.';
@@ -110,7 +110,7 @@ export const thePasswordNow = 'The password now';
 export const theNewPassword = 'The new password';
 export const fromNowOnYouSign = 'From now on you sign in by your address and this password.';
 export const aPassword = 'A password';
-export const setIt = 'Set it';
+export const setThePassword = 'Set the password';
 
 // OwnSignOns
 export const signsOnAtSince = 'Signs on at {name}, since {date}';
@@ -119,7 +119,7 @@ export const noLonger = 'No longer';
 
 // Passkeys
 export const whatYouCallIt = 'What you call it';
-export const callItSo = 'Call it so';
+export const saveTheName = 'Save the name';
 export const asItWas = 'As it was';
 export const notUsedYet = 'not used yet';
 export const lastUsed = 'last used {on}';
@@ -132,7 +132,7 @@ export const takeAway2 = 'Take away';
 export const noPasskeyWasMade = 'No passkey was made.';
 export const aPasskeyOnThisDevice = 'A passkey on this device, called';
 export const myPhone = 'My phone';
-export const addIt = 'Add it';
+export const addThePasskey = 'Add the passkey';
 export const thisBrowserHasNoPasskeys = 'This browser has no passkeys.';
 export const whyNone = {
   'no-domain':
@@ -185,7 +185,6 @@ export const headAndOfficeShow =
 export const headAndOfficeCould =
   'Head and office could be asked for a passkey here, but there are none at this address: a passkey belongs to a name, and people reach this Glen by a number or without https.';
 export const howPeopleSignIn = 'How people sign in';
-export const howPeopleSignIn2 = 'how people sign in';
 export const theirsTakesNewcomers = 'Theirs takes newcomers in by {rulesCount} rules.';
 
 // SignOnButtons

@@ -111,7 +111,7 @@ function Invite({ evening }: { evening: Evening }) {
   const form = useServerForm<{ text: string }, { text: string }, Evening>({
     start: { text: '' },
     send: (body) => add({ params: { eveningId: evening.id }, body }),
-    keepAs: { name: fill(say.appointmentGuests, { id: evening.id }) },
+    keepAs: { name: `appointment guests ${evening.id}` },
     onDone: () => form.reset({ text: '' }),
   });
   const { register, watch, errorAt, problem, isSending, submit } = form;

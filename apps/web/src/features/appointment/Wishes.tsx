@@ -149,7 +149,7 @@ interface Typed {
 /** A key that no other wish has. */
 const freshKey = (wishes: Wish[], seriesId: number): string => {
   const taken = new Set(wishes.map(({ key }) => key));
-  return taken.has(`${seriesId}`) ? fill(say.seriesIdAgain, { seriesId }) : `${seriesId}`;
+  return taken.has(`${seriesId}`) ? `${seriesId} again` : `${seriesId}`;
 };
 
 /** What a guest wishes: kept until it is taken, and taken as it fits. */
@@ -157,7 +157,7 @@ function useWishes(token: string, own: OwnEvening) {
   const [change] = api.useChangeAppointmentsMutation();
   const form = useServerForm<Typed, Typed, OwnEvening>({
     start: { wishes: [] },
-    keepAs: { name: fill(say.appointmentsToken, { token: token.slice(0, 8) }) },
+    keepAs: { name: `appointments ${token.slice(0, 8)}` },
     send: ({ wishes }) => {
       const take = fittedOnPage(own, wishes).flatMap(({ seriesId, slot, about }) =>
         slot ? [{ seriesId, nth: slot.nth, about }] : [],

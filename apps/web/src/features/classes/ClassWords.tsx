@@ -48,7 +48,7 @@ function useClassWords(kept: Kept) {
   const params = { classId: kept.class.id };
   return useKeptForm<Kept, Typed, Checked>({
     kept,
-    keepAs: fill(say.classId, { id: kept.class.id }),
+    keepAs: `class ${kept.class.id}`,
     fieldsOf,
     schema,
     save: (sent, version) => edit({ params, body: { ...sent, version } }),
@@ -132,7 +132,7 @@ export function ClassWords({ classPeriod }: { classPeriod: ClassPeriod }) {
       {problem && !theirs && <FieldError>{problem.title}</FieldError>}
       <p>
         <Button type="submit" kind="act" disabled={!isDirty || isSubmitting}>
-          {say.saveIt}
+          {say.saveTheChanges}
         </Button>
       </p>
     </form>

@@ -69,7 +69,7 @@ function CopyForm({ of, onClose }: CopyProps) {
       {problem && <FieldError>{problem.title}</FieldError>}
       <p className="flex gap-2.5">
         <Button type="submit" kind="act" disabled={formState.isSubmitting}>
-          {say.makeIt}
+          {say.makeTheClassPeriod}
         </Button>
         <Button onClick={onClose}>{say.leaveIt}</Button>
       </p>

@@ -65,7 +65,6 @@ export const presenterPresents = '{presenter} presents';
 export const aboutWhat = 'About {what}';
 
 // ClassWords
-export const classId = 'class {id}';
 export const lettersOfThePennant = 'Letters of the pennant';
 export const pattern = 'Pattern';
 export const colour = 'Colour';
@@ -73,7 +72,7 @@ export const itFliesOnIn = 'It flies {lettersPennant} on {pattern} in {colour}.'
 export const period = 'Period';
 export const asTheBellsLabelIt = 'As the bells label it.';
 export const theirsIs = 'Theirs is “{classTitle}”, with {letters} on its pennant.';
-export const saveIt = 'Save it';
+export const saveTheChanges = 'Save the changes';
 
 // CopyClass
 export const theRoll = 'the roll';
@@ -82,7 +81,7 @@ export const itsEntryRules = 'its entry rules';
 export const whatIsTheNewOne = 'What is the new one called?';
 export const itsPeriod = 'Its period';
 export const itTakesOver = 'It takes over';
-export const makeIt = 'Make it';
+export const makeTheClassPeriod = 'Make the class period';
 export const anotherLikeIt = 'Another like it';
 export const forAnotherPeriod =
   'For another period, or for next year: with a link of its own, its lessons still to be said.';
@@ -94,7 +93,7 @@ export const whoeverKnocksAndIsLet = 'whoever knocks and is let in';
 export const everybodyWithTheLink = 'everybody with the link';
 export const whatIsItCalled = 'What is it called?';
 export const whoComes = 'Who comes';
-export const inComes = 'In comes {comes}.';
+export const inComes = 'Who comes in: {comes}.';
 export const makeItsLink = 'Make its link';
 export const leaveIt = 'Leave it';
 export const makeAnOccasion = 'Make an occasion';

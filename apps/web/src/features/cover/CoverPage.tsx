@@ -54,7 +54,7 @@ function CoverRow({ cover, me }: { cover: Cover; me: number }) {
           })}
           onClick={() => void stop()}
         >
-          {say.endIt}
+          {say.endTheCover}
         </Button>
       )}
       {problem && <FieldError>{problem.title}</FieldError>}

@@ -140,7 +140,7 @@ function Allow({ staff }: { staff: Helping['staff'] }) {
       {form.problem && !wrong && <FieldError>{form.problem.title}</FieldError>}
       <p className="mt-3">
         <Button type="submit" disabled={form.isSending || helperId === 0}>
-          {say.letThem}
+          {say.letThemActForMe}
         </Button>
       </p>
     </form>

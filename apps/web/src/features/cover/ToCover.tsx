@@ -20,7 +20,7 @@ function inWords(sessions: Sessions): string {
 
 /** The sessions that somebody would cover, those first that clash with what they have on the books. */
 export function ToCover({ sessions }: { sessions: Sessions }) {
-  if (sessions.length === 0) return <p className="mt-4 text-soft">{say.nothingIsOnTheBooks}</p>;
+  if (sessions.length === 0) return <p className="mt-4 text-soft">{say.nothingIsPlannedOnThese}</p>;
   const inOrder = sessions.toSorted(
     (a, b) => Number(b.clashes.length > 0) - Number(a.clashes.length > 0),
   );

@@ -5,8 +5,8 @@ export const youCoverFor = '<strong>You cover</strong> for {name} {coverDays}';
 export const coversForDays = '{covering} <strong>covers</strong> for {name} {coverDays}';
 export const saidName = ', said {name}';
 export const now = 'now';
-export const endItFor = 'End it: {covering} for {absent} {coverDays}';
-export const endIt = 'End it';
+export const endItFor = 'End the cover: {covering} for {absent} {coverDays}';
+export const endTheCover = 'End the cover';
 export const forGood = 'For good';
 export const youLeaveOrTeachSomething =
   'You leave, or teach something else: what you host goes to others.';
@@ -63,7 +63,7 @@ export const whatTheyMayDo = 'What they may do';
 export const theLastDayTheyMay = 'The last day they may';
 export const furtherNotice = 'further notice';
 export const mayForMeUntil = '{actsMe} may {what} for me until {lastDay}.';
-export const letThem = 'Let them';
+export const letThemActForMe = 'Let them act for me';
 export const onBehalf = 'On behalf';
 export const aColleagueOrTheOffice =
   'A colleague or the office prepares; you teach, and you are the host. Both names stand under what they do.';
@@ -71,7 +71,7 @@ export const aColleagueOrTheOffice =
 // ToCover
 export const theyHostAnyway = '{theirs} they host anyway';
 export const atTheSameTime = '{clashing} at the same time as something of theirs';
-export const nothingIsOnTheBooks = 'Nothing is on the books on these days.';
+export const nothingIsPlannedOnThese = 'Nothing is planned on these days.';
 export const whatIsToBeCovered = 'What is to be covered';
 export const theirsAnyway = 'theirs anyway';
 export const hasOther = 'has {other}';

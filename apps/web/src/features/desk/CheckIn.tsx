@@ -119,7 +119,7 @@ function Open({ checkIn, inside, linkId, zone }: ShownProps) {
           {say.copyForTheChat}
         </Button>
         <Button onClick={() => void end({ params: { linkId }, body: { checkInId: id } })}>
-          {say.endItNow}
+          {say.endTheCheck}
         </Button>
       </div>
       <Given given={given} />

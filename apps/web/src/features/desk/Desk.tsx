@@ -78,8 +78,8 @@ function Here({ desk: { here } }: { desk: Desk }) {
   if (here.length === 0) return null;
   return (
     <>
-      <h3 className="mt-5 text-sm text-soft">{say.hereOfTheRoll}</h3>
-      <ul aria-label={say.hereOfTheRoll}>
+      <h3 className="mt-5 text-sm text-soft">{say.hereOnTheRoll}</h3>
+      <ul aria-label={say.hereOnTheRoll}>
         {here.map((one) => (
           <li key={one.id} className="flex items-baseline gap-2 border-t border-line py-1.5">
             <Check size={14} aria-hidden="true" className="shrink-0 text-moss" />

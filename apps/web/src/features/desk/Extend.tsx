@@ -32,7 +32,7 @@ export function Extend({ desk, act }: { desk: Desk; act: DeskActions }) {
         >
           <p>
             <Said
-              as={session.end > now ? say.itEndsAt : say.itWasToEndAt}
+              as={session.end > now ? say.itEndsAtPeopleInside : say.itWasToEnd}
               time={<span className="font-mono">{addMinutes(session.time, session.minutes)}</span>}
             />
           </p>

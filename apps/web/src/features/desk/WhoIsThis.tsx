@@ -36,7 +36,7 @@ export function WhoIsThis({ visitor, desk, act }: WhoIsThisProps) {
             marked={takenFor !== null}
             onChange={(chosen) => act.sayWho(id, chosen === NOBODY ? null : Number(chosen))}
             choices={[
-              { value: NOBODY, label: say.nobodyOfTheRoll },
+              { value: NOBODY, label: say.nobodyOnTheRoll },
               ...free.map((p) => ({ value: String(p.id), label: p.name })),
             ]}
           />

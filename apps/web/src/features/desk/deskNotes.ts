@@ -115,7 +115,7 @@ function pastedRoomNote(desk: Desk): Note[] {
     {
       severity: 'inform',
       title: say.aRoomThatGlenCannot,
-      text: fill(say.whoPassedThisDoor, { counted, behind }).trimEnd(),
+      text: fill(say.whoCameThroughThisDoor, { counted, behind }).trimEnd(),
       actions: [action],
     },
   ];
@@ -180,7 +180,7 @@ function doorNote({ door, session }: Desk, { now, zone }: At): Note[] {
     notes.push({
       severity: 'inform',
       title: say.nothingIsPlannedOnThis,
-      text: say.openingTheDoorPuts,
+      text: say.openingTheDoorSchedules,
     });
   else if (door === 'shut' && now < session.opens)
     notes.push({
@@ -196,7 +196,7 @@ function allHereNote({ door, rollSize, missing }: Desk): Note[] {
   return [
     {
       severity: 'well',
-      title: say.everyoneOfTheRoll,
+      title: say.everyoneOnTheRoll,
       text: fill(say.rollSizeOfRollSize2, { rollSize, rollSize2: rollSize }),
     },
   ];

@@ -70,7 +70,7 @@ export function useKnockSignal(waiting: Waits[], title: string): void {
     tellInBrowser({
       title: fill(say.knockWho, { who }),
       body: title,
-      tag: fill(say.knockTitle, { title }),
+      tag: `knock ${title}`,
     });
   }, [waiting, sound, title]);
 }

@@ -36,7 +36,7 @@ export const readOutOrTyped = 'Read out {code}';
 export const openUntil = '{many}. Open until {time}.';
 export const copiedForTheChat = 'Copied for the chat.';
 export const copyForTheChat = 'Copy for the chat';
-export const endItNow = 'End it now';
+export const endTheCheck = 'End the check-in';
 export const theLastOneIsOver = 'The last one is over: {many}. It stands in the register.';
 export const checkIn = 'Check-in: {givenCount}';
 export const checkInDots = 'Check-in…';
@@ -55,7 +55,7 @@ export const presenter = 'presenter';
 // Desk
 export const lateByMin = 'late by {lateBy} min';
 export const backAgain = 'back again';
-export const hereOfTheRoll = 'Here of the roll';
+export const hereOnTheRoll = 'Here, on the roll';
 export const as = 'as “{as}”';
 export const wasInUntil = 'was in until {time}';
 export const missingFromTheRoll = 'Missing from the roll';
@@ -109,8 +109,8 @@ export const youCountAs = 'You count as not in the room.';
 export const iHaveLeftTheRoom = 'I have left the room';
 export const iAmInTheRoom = 'I am in the room';
 export const aRoomThatGlenCannot = 'A room that Glen cannot look into';
-export const whoPassedThisDoor =
-  'Who passed this door is known, who has left is not. To put somebody out, to mute or to let present is done in the room itself. {counted}{behind}';
+export const whoCameThroughThisDoor =
+  'Who came through this door is known, who has left is not. Putting out, muting and letting present are done in the room itself. {counted}{behind}';
 export const endTheRoomItselfToo = 'End the room itself, too';
 export const nobodyComesInByThis =
   'Nobody comes in by this door. Whoever is inside stays until you end the room there, for everybody, before you leave it.';
@@ -131,10 +131,10 @@ export const itWasHandedOver =
 export const theLinkIsShut =
   'The link is shut for all but hosts. Opening the door begins it again.';
 export const nothingIsPlannedOnThis = 'Nothing is planned on this link';
-export const openingTheDoorPuts = 'Opening the door puts a session on the books, from this minute.';
+export const openingTheDoorSchedules = 'Opening the door schedules a session, from this minute.';
 export const opensByItselfAt = 'Opens by itself at {time}';
 export const inYouCanOpenIt = 'In {span}. You can open it before.';
-export const everyoneOfTheRoll = 'Everyone of the roll is here';
+export const everyoneOnTheRoll = 'Everyone on the roll is here';
 export const rollSizeOfRollSize2 = '{rollSize} of {rollSize2}.';
 
 // ExpectedGuests
@@ -145,10 +145,10 @@ export const guestsWhoHaveNotCome = 'Guests who have not come yet';
 // Extend
 export const runLongerDots = 'Run longer…';
 export const letItRunLonger = 'Let it run longer';
-export const itEndsAt =
-  'It ends at {time}. People inside may stay as long as you do; this moves the end on the books too.';
-export const itWasToEndAt =
-  'It was to end at {time}. People inside may stay as long as you do; this moves the end on the books too.';
+export const itEndsAtPeopleInside =
+  'It ends at {time}. People inside may stay as long as you do; the planned end moves with it.';
+export const itWasToEnd =
+  'It was to end at {time}. People inside may stay as long as you do; the planned end moves with it.';
 export const minutesMinMore = '{minutes} min more';
 export const till = 'till {time}';
 export const tillInto = 'till {time}, into {next}';
@@ -206,7 +206,6 @@ export const deskOf = 'Desk: {title}';
 export const deskWhereWait = '({waiting}) Desk: {title}';
 export const firstAndMoreCountMore = '{first} and {moreCount} more';
 export const knockWho = 'Knock: {who}';
-export const knockTitle = 'knock {title}';
 
 // LineOfSlots
 export const notHereYet = 'not here yet';
@@ -284,5 +283,5 @@ export const openTheDoorNow = 'Open the door now';
 
 // WhoIsThis
 export const whoIs = 'Who {name} is';
-export const nobodyOfTheRoll = 'nobody of the roll';
+export const nobodyOnTheRoll = 'nobody on the roll';
 export const thisIs = 'This is {id}';

@@ -33,7 +33,7 @@ export function PagesPart({ shelf }: Shelved) {
             void copyWords(linksPart(shelf), linksPage(shelf, 'text'), say.copiedRichAndPlain)
           }
         >
-          {say.copyIt}
+          {say.copyThePage}
         </Button>
         <Button
           disabled={isNone}

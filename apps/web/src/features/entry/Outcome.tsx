@@ -3,10 +3,9 @@ import type { Answer } from '@glen/contract';
 import { wallClock } from '../../app/clock.js';
 import { OutcomeTable } from './OutcomeTable.js';
 import type { RuleEdits } from './useRuleEdits.js';
-import * as say from './words.js';
 
 /** Any times do for a table of a door with nothing planned. */
-const SOME_TIMES = say.someTimes;
+const SOME_TIMES = { opens: '2026-01-01T09:00:00Z', closes: '2026-01-01T10:00:00Z' };
 
 interface OutcomeProps {
   answer: Answer<'rules'>;

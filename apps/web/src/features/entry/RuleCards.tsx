@@ -96,7 +96,7 @@ function ValueForm({
       />
       <p className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <Button type="submit" kind="strong">
-          {say.useIt}
+          {say.saveTheRule}
         </Button>
         {suggest && (
           <Button kind="link" onClick={() => change({ value: suggest.make() })}>

@@ -154,9 +154,6 @@ export const whenAllHostsHaveLeftPeople = 'When all hosts have left, people stay
 export const whenAllHostsHaveLeftEverybody =
   'When all hosts have left, everybody is out after {minutes}.';
 
-// Outcome
-export const someTimes = { opens: '2026-01-01T09:00:00Z', closes: '2026-01-01T10:00:00Z' };
-
 // OutcomeTable
 export const whileNoHost = 'While no host is in, whoever takes over is host: {takesOver}.';
 export const everyoneIsTakenToKnow = 'Everyone is taken to know the entry code.';
@@ -181,7 +178,7 @@ export const rulesAsForDots = 'Rules as for…';
 export const rulesAsForAPurpose = 'Rules as for a purpose';
 
 // RuleCards
-export const useIt = 'Use it';
+export const saveTheRule = 'Save the rule';
 export const entryCode = 'Entry code: {value}';
 export const entryCode2 = 'Entry code';
 export const askedOfEveryoneButHosts =

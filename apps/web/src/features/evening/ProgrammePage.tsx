@@ -91,7 +91,7 @@ function ProgrammeForm({ programme }: { programme: Programme }) {
       )}
       <p>
         <Button type="submit" kind="act" disabled={!isDirty || formState.isSubmitting}>
-          {say.haveItSo}
+          {say.saveTheProgramme}
         </Button>
       </p>
     </form>

@@ -19,7 +19,7 @@ export const theirsText = 'Theirs: {text}';
 export const whatComesAfterWhat =
   'What comes after what: a time and what it is, a line each; who speaks in brackets';
 export const aWordAtTheDoor = 'A word at the door, for whoever comes';
-export const haveItSo = 'Have it so';
+export const saveTheProgramme = 'Save the programme';
 export const programmeTitle = 'Programme: {title}';
 export const itsSessions = 'Its sessions';
 export const itsDesk = 'Its desk';

@@ -35,6 +35,8 @@ export interface Acts {
   copyAddress: (address: string, toast?: string) => void;
   openDoorOf: (linkId: number) => void;
   undo: () => void;
+  /** What would be undone, in words. */
+  lastDone: string | undefined;
   print: (path: string) => void;
   switchTo: (accountId: number) => void;
   signOut: () => void;
@@ -115,9 +117,12 @@ const perClass = (what: PerClass, classes: ClassItem[], acts: Acts): Entry[] =>
       run: () => what.run(c, acts),
     }));
 
+const undoInWords = (what: string | undefined): string =>
+  what === undefined ? say.undoTheLastChange : fill(say.undoWhat, { what });
+
 /** What can be done, about the day and about each class period; the likeliest first. */
 export function doingEntries(classes: ClassItem[], acts: Acts): Entry[] {
-  const { go, undo, print, mayMake, isOffice } = acts;
+  const { go, undo, lastDone, print, mayMake, isOffice } = acts;
   const each = (what: PerClass): Entry[] => perClass(what, classes, acts);
   const place = (text: string, words: string, path: string): Entry => ({
     text,
@@ -127,7 +132,7 @@ export function doingEntries(classes: ClassItem[], acts: Acts): Entry[] {
   return [
     { text: say.scheduleASession, run: () => go('/plan/new'), aside: key('s') },
     ...(mayMake ? [place(say.makeAClassPeriod, say.newClassCourseGroupLink, '/begin')] : []),
-    { text: say.undoTheLastChange, run: undo, aside: key('u') },
+    { text: undoInWords(lastDone), words: say.undoTheLastChange, run: undo, aside: key('u') },
     place(say.wordForYouWhatOthers, say.newsNoticesLetters, '/word'),
     place(say.latelyTakeBackWhatI, say.undoChangesHistory, '/lately'),
     ...each(PER_CLASS.copy),

@@ -2,7 +2,7 @@ import { areOffice } from '@glen/core/light';
 import { useNavigate } from 'react-router';
 import { api } from '../../app/api.js';
 import { restartLive } from '../../app/live.js';
-import { undoLast } from '../../app/undo.js';
+import { lastDone, undoLast } from '../../app/undo.js';
 import { useSignOut } from '../accounts/useSignOut.js';
 import { openDoor } from '../desk/openDoor.js';
 import { copyAddress } from '../link/copy.js';
@@ -25,6 +25,7 @@ export function useFinderActs(close: () => void): Acts {
   };
   return {
     mayMake: me !== undefined && mayMakeClasses(me),
+    lastDone: lastDone(),
     isOffice: areOffice(me?.person?.roles ?? []),
     go,
     copyAddress: (address, toast) => {

@@ -52,6 +52,7 @@ export const partIntoGroups = 'Part {t} into groups';
 export const scheduleASession = 'Schedule a session';
 export const makeAClassPeriod = 'Make a class period';
 export const newClassCourseGroupLink = 'new class course group link';
+export const undoWhat = 'Undo: {what}';
 export const undoTheLastChange = 'Undo the last change';
 export const wordForYouWhatOthers = 'Word for you: what others changed';
 export const newsNoticesLetters = 'news notices letters';

@@ -167,7 +167,7 @@ function FreeTimes({ me, school, classes }: KnownProps) {
       )}
       <Offered />
       {free.problem && !free.found && (
-        <Empty title={say.sayItOtherwise}>{free.problem.title}</Empty>
+        <Empty title={say.sayItAnotherWay}>{free.problem.title}</Empty>
       )}
     </Screen>
   );

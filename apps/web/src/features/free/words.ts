@@ -18,7 +18,7 @@ export const tickSomeToHaveGuests =
 export const freeTimes = 'Free times';
 export const busyIsWhenSomebodyHas =
   'Busy is when somebody has a session, a slot or a class period. With what, nobody sees.';
-export const sayItOtherwise = 'Say it otherwise';
+export const sayItAnotherWay = 'Say it another way';
 
 // FreeSentence
 export const whoMustCome = 'Who must come';

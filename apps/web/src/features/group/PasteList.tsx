@@ -156,7 +156,7 @@ export function PasteList({ edits, onClose }: { edits: RollEdits; onClose: () =>
         {!lines && (
           <p className="mt-2 flex gap-3">
             <Button kind="strong" type="submit" disabled={text.trim() === '' || isSending}>
-              {say.lookWhatItDoes}
+              {say.seeWhatItDoes}
             </Button>
             <Button onClick={onClose}>{say.leaveIt}</Button>
           </p>

@@ -88,7 +88,7 @@ export const leaveIt = 'Leave it';
 export const aListOfNames = 'A list of names and addresses';
 export const anselGrueAGrueSchool =
   'Ansel Grue <a.grue@school.example>\nor columns copied out of a table';
-export const lookWhatItDoes = 'Look what it does';
+export const seeWhatItDoes = 'See what it does';
 
 // readGroups.worker
 export const thisFileCannotBeRead = 'This file cannot be read as a table.';

@@ -80,16 +80,16 @@ function LinkActions({
             )
           }
         >
-          {say.takeTheLastReplacingBack}
+          {say.undoTheLastReplacement}
         </Button>
       )}
       {link.state === 'live' ? (
         <Button kind="danger" onClick={() => void turn(stop, say.theLinkHasBeenStopped, reopen)}>
-          {say.stopIt}
+          {say.stopTheLink}
         </Button>
       ) : (
         <Button kind="act" onClick={() => void turn(reopen, say.theLinkWorksAgain, stop)}>
-          {say.letItWorkAgain}
+          {say.letTheLinkWorkAgain}
         </Button>
       )}
     </p>

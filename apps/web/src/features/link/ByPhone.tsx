@@ -23,7 +23,7 @@ export function ByPhone({ linkId }: { linkId: number }) {
         />
       </span>
       <Button kind="link" onClick={() => void copyAddress(words, say.numberAndPinAreCopied)}>
-        {say.copyIt}
+        {say.copyNumberAndPin}
       </Button>
     </p>
   );

@@ -70,7 +70,7 @@ export function GuestRow({ guest, edits, mails }: GuestRowProps) {
           aria-label={fill(say.copyTheWayInFor, { email })}
           onClick={() => void edits.copyWayIn(guest)}
         >
-          {mails ? say.copyIt : say.copyTheirWayIn}
+          {say.copyTheirWayIn}
         </Button>
         {!mails && (
           <Button

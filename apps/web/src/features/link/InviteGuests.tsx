@@ -6,7 +6,6 @@ import { Field, FieldError, inputClass } from '../../ui/Field.js';
 import { ChoicePart } from '../../ui/choices.js';
 import { guestsReadSoFar } from './guestsReadSoFar.js';
 import { ALWAYS, type When } from './whens.js';
-import { fill } from '../../ui/fill.js';
 import { Said } from '../../ui/Said.js';
 import * as say from './words.js';
 
@@ -71,7 +70,7 @@ export function InviteGuests({ linkId, whens, onDone }: InviteProps) {
       return add({ params: { linkId }, body: { text, comes, ...dates } });
     },
     fieldOf: (path) => (path === 'text' ? 'text' : ''),
-    keepAs: { name: fill(say.guestsOf, { linkId }) },
+    keepAs: { name: `guests of ${linkId}` },
     onDone,
   });
   const { register, errorAt, problem, isSending, submit, change } = form;

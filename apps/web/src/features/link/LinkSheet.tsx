@@ -66,7 +66,7 @@ const Sheet = ({ links }: { links: LinkRow[] }) => (
       <ScreenTitle tab={say.theSheetOfLinks} />
       <Button kind="act" className="ml-auto print:hidden" onClick={() => window.print()}>
         <Printer size={16} aria-hidden="true" />
-        {say.printIt}
+        {say.printTheSheet}
       </Button>
     </header>
     {links.length === 0 && <Empty title={say.noLinksToPrint}>{say.onceTheOfficePutsYou}</Empty>}

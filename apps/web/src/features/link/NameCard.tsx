@@ -31,7 +31,7 @@ function NameForm({ name, error, onSave, close }: NameProps & { close: () => voi
         {...register('name')}
       />
       <Button type="submit" kind="strong" disabled={isBlank}>
-        {say.useIt}
+        {say.callIt}
       </Button>
     </form>
   );

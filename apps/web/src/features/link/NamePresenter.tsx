@@ -114,7 +114,7 @@ export function NamePresenter({ linkId, staff, whens }: NameProps) {
         />
       </p>
       <Button type="submit" disabled={isSending}>
-        {say.nameThem}
+        {say.nameThePresenter}
       </Button>
       {problem && <FieldError>{problem.errors?.[0]?.message ?? problem.title}</FieldError>}
     </form>

@@ -51,7 +51,7 @@ function Powers({ looked, note }: PowersProps) {
         />
       </div>
       <Button type="submit" disabled={isSending}>
-        {say.noteIt}
+        {say.keepThisNote}
       </Button>
     </form>
   );
@@ -77,7 +77,7 @@ export function RoomChecks({ link, looked, rules }: Props) {
       </h3>
       <p className="text-md text-soft">{say.glenCannotReachIntoThis}</p>
       <fieldset disabled={!link.mayEdit} className="mt-2 grid gap-1.5">
-        <legend className="sr-only">{say.whatIs}</legend>
+        <legend className="sr-only">{say.whatYouSaw}</legend>
         {looked.checks.map((check) => (
           <Tick
             key={check.key}

@@ -26,13 +26,13 @@ export function WatchAddress({ linkId, guests: { watchAddress, mayWatch } }: Wat
           <span>{say.toWatchAndNothingElse}</span>
           <code className="font-mono break-all">{watchAddress.replace(/^https?:\/\//, '')}</code>
           <Button kind="link" onClick={() => void copyAddress(watchAddress, say.theAddressToWatch)}>
-            {say.copyIt}
+            {say.copyThisAddress}
           </Button>
           <Button kind="link" disabled={isLoading} onClick={() => void give(true)}>
             {say.makeAnotherInstead}
           </Button>
           <Button kind="link" disabled={isLoading} onClick={() => void give(false)}>
-            {say.endIt}
+            {say.stopThisAddress}
           </Button>
         </p>
       ) : (

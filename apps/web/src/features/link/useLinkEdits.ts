@@ -54,7 +54,7 @@ export function useLinkEdits(link: LinkDetail) {
     if (!data) return setProblem(problemOf(error));
     newest.current = data;
     const body = { ...before, version: data.version };
-    offerWayBack(say.whomIt, [wayBack('setAudience', { params, body })]);
+    offerWayBack(say.itIsForOthersNow, [wayBack('setAudience', { params, body })]);
   };
   /** Changes whom it is for, by what it is for once all that was pressed before is saved. */
   const changeAudience = (edit: AudienceEdit): void => {

@@ -73,7 +73,7 @@ export function useNewLink(classPeriod: ClassItem, start: string, me: number) {
     start: beginning(start, classPeriod.id, me),
     send: (draft) => add({ params, body: bodyOf(draft) }),
     fieldOf,
-    keepAs: { name: fill(say.newLink, { id: classPeriod.id, start }) },
+    keepAs: { name: `new link ${classPeriod.id} ${start}` },
     onDone: (made) => {
       const asked = { params: { linkId: made.id }, body: { version: made.version } };
       offerWayBack(fill(say.aNewLink, { made: made.label }), [wayBack('stopLink', asked)]);

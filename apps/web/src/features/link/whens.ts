@@ -32,12 +32,12 @@ export function whensOf(link: Pick<LinkDetail, 'id'>, sessions: ClassPeriod['ses
   return [
     { value: ALWAYS, label: say.always, body: {} },
     ...[...series.values()].map((s) => ({
-      value: fill(say.seriesId, { seriesId: s.seriesId }),
+      value: `series ${s.seriesId}`,
       label: fill(say.atEveryDateOf, { title: s.title }),
       body: { seriesId: s.seriesId },
     })),
     ...here.slice(0, MOST_DATES).map((s) => ({
-      value: fill(say.dateSeriesIdKey, { seriesId: s.seriesId, key: s.key }),
+      value: `date ${s.seriesId} ${s.key}`,
       label: fill(say.onDateTime, { date: dateInWords(s.date), time: s.time }),
       body: { seriesId: s.seriesId, key: s.key },
     })),
@@ -54,7 +54,7 @@ export function presentingWhens(
   );
   const [always, ...others] = whensOf(link, sessions);
   const weekdays = WEEKDAYS.filter((day) => held.has(day)).map((weekday) => ({
-    value: fill(say.weekday, { weekday }),
+    value: `weekday ${weekday}`,
     label: fill(say.onWeekdayNameS, { weekdayName: WEEKDAY_NAMES[weekday] }),
     body: { weekday },
   }));

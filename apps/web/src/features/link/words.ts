@@ -19,11 +19,11 @@ export const worksLikeTheNewOne = 'works like the new one';
 export const leadsOnUntil = 'leads on until {date}';
 export const ledOnUntil = 'led on until {date}';
 export const replaceTheLinkDots = 'Replace the link…';
-export const takeTheLastReplacingBack = 'Take the last replacing back';
+export const undoTheLastReplacement = 'Undo the last replacement';
 export const theLinkHasBeenStopped = 'The link has been stopped.';
-export const stopIt = 'Stop it';
+export const stopTheLink = 'Stop the link';
 export const theLinkWorksAgain = 'The link works again.';
-export const letItWorkAgain = 'Let it work again';
+export const letTheLinkWorkAgain = 'Let the link work again';
 export const toReadItOutThen =
   'To read it out: {word}, then {groups}. Typed at <what>/door</what>, capitals and spaces do not matter.';
 
@@ -67,7 +67,7 @@ export const phoneNumberPinPhonePin = '{phoneNumber}, pin {phonePin}';
 export const byPhonePinCallersNeed =
   'By phone: {phoneNumber}, pin {phonePin}. Callers need no account.';
 export const numberAndPinAreCopied = 'Number and pin are copied.';
-export const copyIt = 'Copy it';
+export const copyNumberAndPin = 'Copy number and pin';
 
 // copy
 export const linkCopied = 'Link copied.';
@@ -169,7 +169,6 @@ export const presentAndGoStraightIn = 'present, and go straight in';
 export const onlyWatch = 'only watch';
 export const haveNoSeat = 'have no seat';
 export const wheneverThisLinkIsUsed = 'whenever this link is used';
-export const guestsOf = 'guests of {linkId}';
 export const namesAndAddressesALine = 'Names and addresses, a line each';
 export const howTheyCome = 'How they come';
 export const whatTheyAreInvitedTo = 'What they are invited to';
@@ -243,7 +242,7 @@ export const theSameLinkAllYear =
 export const whatIsPrinted = 'What is printed';
 export const onlyTheCardsTwo = 'Only the cards, two to a row on a wide page, none cut in two.';
 export const theSheetOfLinks = 'The sheet of links';
-export const printIt = 'Print it';
+export const printTheSheet = 'Print the sheet';
 export const noLinksToPrint = 'No links to print';
 export const onceTheOfficePutsYou =
   'Once the office puts you down for a class period, its card stands here.';
@@ -258,7 +257,7 @@ export const links = 'Links';
 
 // NameCard
 export const giveItAName = 'Give it a name.';
-export const useIt = 'Use it';
+export const callIt = 'Call it that';
 export const nameName = 'Name: {name}';
 
 // NamePresenter
@@ -273,7 +272,7 @@ export const whoPresents = 'Who presents';
 export const whenTheyPresent = 'When they present';
 export const whetherTheyTakeOver = 'Whether they take over';
 export const presentsAnd = '{presents} presents {whenPresent}{what}, and {whetherTake}.';
-export const nameThem = 'Name them';
+export const nameThePresenter = 'Name the presenter';
 
 // NewLink
 export const somethingElseDots = 'something else…';
@@ -376,14 +375,14 @@ export const noted = 'Noted.';
 export const somebodyChangedThisLinkJustNowNote =
   'Somebody changed this link just now; note it once more.';
 export const whoHasHostsPowers = 'Who has host’s powers in the room, and with which account';
-export const noteIt = 'Note it';
+export const keepThisNote = 'Keep this note';
 export const inTheRoomItself = 'In the room itself';
 export const allLookedAt = 'all looked at';
 export const ofToLookAt = '{left} of {checksCount} to look at';
 export const inTheRoomItselfWhat = 'In the room itself {what}';
 export const glenCannotReachIntoThis =
   'Glen cannot reach into this room. Go there, see to each, and tick it.';
-export const whatIs = 'What is so in the room';
+export const whatYouSaw = 'What you saw in the room';
 export const hostsPowersThere = 'Host’s powers there: {powers}';
 
 // SortableLinks
@@ -448,7 +447,7 @@ export const copiedRichAndPlain = 'Copied, rich and plain.';
 export const copied = 'Copied.';
 
 // useLinkEdits
-export const whomIt = 'Whom it is for is changed.';
+export const itIsForOthersNow = 'It is for others now.';
 
 // useLinkTable
 export const working = 'Working';
@@ -458,7 +457,6 @@ export const all = 'All';
 export const thatDidNotWork = 'That did not work.';
 
 // useNewLink
-export const newLink = 'new link {id} {start}';
 export const aNewLink = 'A new link: {made}.';
 
 // useRoom
@@ -471,19 +469,17 @@ export const meetsHere = '{title} meets here {words}.';
 export const meetsAtItsOwnDoor = '{shared} meets at its own door again.';
 
 // WatchAddress
+export const copyThisAddress = 'Copy this address';
 export const toWatchAndNothingElse = 'To watch, and nothing else:';
 export const theAddressToWatch = 'The address to watch at is copied.';
 export const makeAnotherInstead = 'Make another instead';
-export const endIt = 'End it';
+export const stopThisAddress = 'Stop this address';
 export const makeAnAddressToWatch = 'Make an address to watch at';
 export const byItsEntryRulesNobody =
   'By its entry rules nobody may only watch; whoever follows it is told so.';
 
 // whens
 export const always = 'always';
-export const seriesId = 'series {seriesId}';
 export const atEveryDateOf = 'at every date of {title}';
-export const dateSeriesIdKey = 'date {seriesId} {key}';
 export const onDateTime = 'on {date}, {time}';
-export const weekday = 'weekday {weekday}';
 export const onWeekdayNameS = 'on {weekdayName}s';

@@ -6,9 +6,9 @@ export const doneShowMeToday = 'Done: show me today';
 export const anotherClassPeriod = 'Another class period';
 export const fillItsRoll = 'Fill its roll';
 export const youAre = 'You are {name}';
-export const aClassPeriodMore = 'A class period more · {school}';
+export const aClassPeriodMore = 'Another class period · {school}';
 export const backToTheClassPeriods = 'Back to the class periods';
-export const aClassPeriodMore2 = 'A class period more';
+export const aClassPeriodMore2 = 'Another class period';
 
 // BellPattern
 export const minutesOfPause = 'Minutes of pause {at}';

@@ -93,7 +93,7 @@ function OwnSlot({ door: { inSlots, slot, code, title }, zone }: DoorProps) {
         to={`/sign-up/${code}`}
         aria-label={`${slot === null ? say.takeASlot : say.changeYourSlot}: ${title}`}
       >
-        {slot === null ? say.takeASlot : say.changeIt}
+        {slot === null ? say.takeASlot : say.changeYourSlot}
       </Link>
     </p>
   );

@@ -109,7 +109,7 @@ function Another({ edits }: { edits: PersonEdits }) {
         choices={KINDS}
         onChange={(kind) => change({ kind })}
       />
-      <Button type="submit">{say.addIt}</Button>
+      <Button type="submit">{say.addTheAccount}</Button>
       {problem && <FieldError>{problem.title}</FieldError>}
     </form>
   );

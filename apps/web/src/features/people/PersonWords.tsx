@@ -54,7 +54,7 @@ export function PersonWords({ person }: { person: Person }) {
       {problem && !theirs && <FieldError>{problem.title}</FieldError>}
       <p>
         <Button type="submit" kind="act" disabled={!isDirty || formState.isSubmitting}>
-          {say.saveIt}
+          {say.saveTheChange}
         </Button>
       </p>
     </form>

@@ -18,7 +18,7 @@ export const takeAway = 'Take {email} away';
 export const takeAway2 = 'Take away';
 export const anotherAccountByItsAddress = 'Another account, by its address';
 export const whichKind = 'Which kind';
-export const addIt = 'Add it';
+export const addTheAccount = 'Add the account';
 export const accounts = 'Accounts';
 export const noAccount2 = 'No account.';
 
@@ -146,7 +146,7 @@ export const whatTheyDidAndWhat = 'What they did, and what was done to them';
 
 // PersonWords
 export const theirsIs = 'Theirs is {theirs}, {roles}.';
-export const saveIt = 'Save it';
+export const saveTheChange = 'Save the changes';
 
 // PlacesPart
 export const openNow = 'open now';

@@ -197,7 +197,7 @@ function Actions({ notch, series, now, send, onClose }: ChosenProps) {
           <Button
             onClick={() => void run({ kind: 'restore' }, fill(say.backWhereItWas, { what: of }))}
           >
-            {say.putItBack}
+            {say.putItBackWhereIt}
           </Button>
         )}
         {isAhead && !isCancelled && (

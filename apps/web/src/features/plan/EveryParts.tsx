@@ -113,12 +113,12 @@ const OFTEN = [
   { value: 'once', label: 'once' },
   { value: 'week', label: say.everyWeek },
   { value: 'week/2', label: say.everySecondWeek },
-  { value: 'week/n', label: 'every', readOut: say.soManyWeeks },
+  { value: 'week/n', label: 'every', readOut: say.everyFewWeeks },
   { value: 'school-day', label: say.everySchoolDay },
   { value: 'day', label: say.everyDay },
-  { value: 'day/n', label: 'every', readOut: say.soManyDays },
+  { value: 'day/n', label: 'every', readOut: say.everyFewDays },
   { value: 'month', label: say.everyMonth },
-  { value: 'month/n', label: 'every', readOut: say.soManyMonths },
+  { value: 'month/n', label: 'every', readOut: say.everyFewMonths },
 ];
 
 function HowOften({ draft, change }: PartProps) {

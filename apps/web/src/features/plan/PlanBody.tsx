@@ -84,7 +84,7 @@ function Grid({ strip, range, clashing, actions, ...body }: GridProps) {
         />
       )}
       {strip.notches.length === 0 && !sheet && (
-        <Empty title={say.nothingOnTheBooksHere}>{say.aSessionNeedsAClass}</Empty>
+        <Empty title={say.nothingPlannedHere}>{say.aSessionNeedsAClass}</Empty>
       )}
     </div>
   );

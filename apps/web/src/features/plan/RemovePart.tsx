@@ -45,7 +45,7 @@ export function RemovePart(props: RemoveProps) {
         <Popover.Content
           sideOffset={6}
           collisionPadding={8}
-          aria-label={say.removeIt}
+          aria-label={say.removeTheSession}
           className="z-30 w-80 max-w-view rounded-small border border-line bg-sheet p-3.5 text-ink shadow-soft"
         >
           <Advice {...props} />

@@ -18,7 +18,7 @@ const LINES: { name: string; of: (d: SheetDraft, school: SchoolCalendar) => stri
     name: say.datesChangedSingly,
     of: (d) => (d.changes.length === 0 ? 'none' : String(d.changes.length)),
   },
-  { name: say.onTheBooks2, of: (d) => (d.draft ? 'draft' : 'yes') },
+  { name: say.whenIt, of: (d) => (d.draft ? 'draft' : 'yes') },
   { name: say.description, of: (d) => d.description || 'none' },
 ];
 

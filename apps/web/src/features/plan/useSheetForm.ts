@@ -68,7 +68,7 @@ function useSheetFields(
     start,
     send: (draft) => send({ draft, read, scope, held: held(), wish: wish.current }),
     keepAs: {
-      name: editing ? `session ${editing.seriesId} ${editing.key}` : say.newSession,
+      name: editing ? `session ${editing.seriesId} ${editing.key}` : 'new session',
       version: () => read?.version,
       beside: () => scope,
     },

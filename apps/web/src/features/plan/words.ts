@@ -61,7 +61,7 @@ export const retitledTitle = 'Retitled: {title}';
 export const heldAfterAllWhat = 'Held after all: {what}';
 export const holdItAfterAll = 'Hold it after all';
 export const backWhereItWas = 'Back where it was: {what}';
-export const putItBack = 'Put it back';
+export const putItBackWhereIt = 'Put it back where it was';
 export const dragItToAnotherDay = 'Drag it to another day, or press m and the arrows.';
 export const theChosenSession = 'The chosen session';
 export const itsHostsCanChangeIt = 'Its hosts can change it.';
@@ -127,12 +127,12 @@ export const whichOne = 'Which one';
 export const weekdayOfTheMonth = 'Weekday of the month';
 export const everyWeek = 'every week';
 export const everySecondWeek = 'every second week';
-export const soManyWeeks = 'so many weeks';
+export const everyFewWeeks = 'every few weeks';
 export const everySchoolDay = 'every school day';
 export const everyDay = 'every day';
-export const soManyDays = 'so many days';
+export const everyFewDays = 'every few days';
 export const everyMonth = 'every month';
-export const soManyMonths = 'so many months';
+export const everyFewMonths = 'every few months';
 export const byARuleFromElsewhere = 'by a rule from elsewhere';
 export const howOften = 'How often';
 export const cycleDays = 'Cycle days';
@@ -184,7 +184,7 @@ export const onceTheOfficePutsYou =
   'Once the office puts you down for one, its sessions stand here.';
 export const oneRowForEachClass =
   '{range}, one row for each class period. Arrows go about, Enter chooses, m moves, Delete cancels.';
-export const nothingOnTheBooksHere = 'Nothing on the books here';
+export const nothingPlannedHere = 'Nothing planned here';
 export const theWeek = 'The week';
 export const atAGlance = '{range} at a glance';
 export const withoutADate3 = 'Without a date';
@@ -250,7 +250,7 @@ export const whyIfYouLikeStorm = 'why, if you like: storm';
 export const betterCancelItUnlessIt = 'Better cancel it, unless it is a mistake of a moment ago.';
 export const removingItIsRight = 'Removing it is right.';
 export const removeDots = 'Remove…';
-export const removeIt = 'Remove it';
+export const removeTheSession = 'Remove the session';
 
 // saveLabel
 export const theDay = 'the day';
@@ -294,7 +294,7 @@ export const draftWithoutADate = 'Draft without a date';
 export const removeAllThatAreAhead = 'Remove all that are ahead';
 export const removeItAsIfIt = 'Remove it, as if it had never been';
 export const thatIsSessionsPressOnce =
-  'That is {held} sessions. Press once more to put them all on the books.';
+  'That is {held} sessions. Press once more to schedule them all.';
 export const leaveIt = 'Leave it';
 
 // sheetDraft
@@ -351,7 +351,7 @@ export const theClassPeriod = 'The class period is not among the rows shown.';
 export const title = 'Title';
 export const when = 'When';
 export const datesChangedSingly = 'Dates changed singly';
-export const onTheBooks2 = 'On the books';
+export const whenIt = 'When it is';
 export const description = 'Description';
 export const yours = 'Yours';
 export const asItStandsNow = 'As it stands now';
@@ -383,11 +383,10 @@ export const cancelledSessions = 'Cancelled: {aheadCount} sessions';
 export const keptAsADraft = 'Kept as a draft';
 export const scheduled = 'Scheduled';
 export const withoutADate = 'without a date';
-export const onTheBooks = 'On the books.';
+export const onTheBooks = 'Scheduled.';
 export const changed = 'Changed.';
 
 // useSheetForm
-export const newSession = 'new session';
 export const noSessionWouldBeHeld = 'No session would be held. {text}';
 
 // WeekBlock

@@ -86,7 +86,7 @@ export function OfferTimes({ offering, onDone }: OfferTimesProps) {
         },
       }),
     fieldOf: (path) => (path.startsWith('closes') ? 'closesDate' : path),
-    keepAs: { name: say.offeredTimes },
+    keepAs: { name: 'offered times' },
     onDone,
   });
   const { register, errorAt, problem, isSending, submit, watch } = form;

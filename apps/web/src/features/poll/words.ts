@@ -55,7 +55,6 @@ export const closesOn = 'Closes on';
 export const closesAt = 'Closes at';
 export const theyChooseWithoutAnAccount =
   'They choose without an account. It settles by itself once all have answered, or on {closesOn} at {closesAt}: what suits most of them is scheduled, and they are invited.';
-export const offeredTimes = 'offered times';
 export const offerTheseTimes = 'Offer these times';
 export const toWhichGuestsByName = 'To which guests, by name and address, a line each';
 export const tickTwoTimesAtLeast = 'Tick two times at least';

@@ -106,7 +106,7 @@ function Pasting({ delivery, mayEdit, forms }: ByHandProps & { forms: Forms }) {
       )}
       <WhatToPaste forms={forms} form={form} />
       <p className="mt-2.5 flex flex-wrap gap-3">
-        {!isTakedown && <Button onClick={() => void copy()}>{say.copyIt}</Button>}
+        {!isTakedown && <Button onClick={() => void copy()}>{say.copyTheText}</Button>}
         {!isTakedown && mayEdit && <AsLetter placementId={delivery.placementId} />}
         {mayEdit && <Tick delivery={delivery} />}
       </p>

@@ -48,7 +48,7 @@ function PostActions({ post, onChange }: { post: Post; onChange: () => void }) {
       )}
       {post.state === 'draft' && (
         <Button kind="link" onClick={() => void release()}>
-          {say.releaseIt}
+          {say.releaseThePost}
         </Button>
       )}
       <Button kind="link" onClick={onChange}>

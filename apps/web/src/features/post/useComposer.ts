@@ -6,8 +6,6 @@ import { useServerForm } from '../../app/useServerForm.js';
 import { offerWayBack } from '../../app/undo.js';
 import { wayBack } from '../../app/wayBack.js';
 import { bodyOf, doneWords, draftOf, newDraft, type PostDraft } from './draft.js';
-import { fill } from '../../ui/fill.js';
-import * as say from './words.js';
 
 /** How long nothing is typed before the server is asked what it would do. */
 const PAUSE_MS = 250;
@@ -62,7 +60,7 @@ export function useComposer({ classPeriod, editing, onDone }: Composing) {
   const form = useServerForm<PostDraft, PostDraft, Answer<'addPost'>>({
     start: editing ? draftOf(editing) : newDraft(classPeriod, courseSite),
     keepAs: {
-      name: editing ? fill(say.postId, { id: editing.id }) : say.newPost,
+      name: editing ? `post ${editing.id}` : 'new post',
       version: () => version.current,
     },
     send: async (draft) => {

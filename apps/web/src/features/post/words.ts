@@ -16,7 +16,7 @@ export const copied = 'Copied.';
 export const whatToPaste = 'What to paste';
 export const takeThisDownThere = 'Take this down there; its time is over.';
 export const form = 'Form';
-export const copyIt = 'Copy it';
+export const copyTheText = 'Copy the text';
 
 // Composer
 export const somebodyChangedThisPostWhile =
@@ -222,7 +222,7 @@ export const itsPlaces = {
 export const history = 'History';
 export const glen = 'Glen';
 export const putBack = 'Put back';
-export const releaseIt = 'Release it';
+export const releaseThePost = 'Release the post';
 export const change = 'Change';
 export const withdraw = 'Withdraw';
 export const hideItsHistory = 'Hide its history';
@@ -360,8 +360,6 @@ export const andIsOut = 'and is <strong>out</strong>';
 export const goesOut = ', goes out {whenPart}';
 
 // useComposer
-export const postId = 'post {id}';
-export const newPost = 'new post';
 
 // usePostActions
 export const somebodyChangedThisPostJust =

@@ -94,7 +94,7 @@ export function AfterLessonForm({ of, thing, onDone }: FormProps) {
       {theirs !== undefined && <p className="text-soft">{say.somebodyElseHasChangedIt}</p>}
       <p className="flex flex-wrap gap-2">
         <Button kind="act" type="submit" disabled={isSending}>
-          {thing ? say.saveIt : say.putItThere}
+          {thing ? say.saveTheChange : say.putItThere}
         </Button>
         <Button onClick={onDone}>{thing ? say.leaveItAsItIs : say.putNothingThere}</Button>
       </p>

@@ -78,7 +78,7 @@ export function Correct({ row, register, onDone }: CorrectProps) {
       </div>
       <span className="mt-6 flex flex-wrap gap-2">
         <Button type="submit" kind="strong" disabled={form.isSending}>
-          {say.correctIt}
+          {say.saveTheCorrection}
         </Button>
         {row.correction && (
           <Button disabled={isTaking} onClick={() => void takeBack()}>

@@ -150,7 +150,7 @@ function Form({ kept }: { kept: Ways }) {
       {problem && !theirs && <FieldError>{problem.title}</FieldError>}
       <p>
         <Button type="submit" kind="act" disabled={!isDirty || formState.isSubmitting}>
-          {say.saveIt}
+          {say.saveTheChange}
         </Button>
       </p>
     </form>

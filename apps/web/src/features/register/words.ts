@@ -33,7 +33,7 @@ export const whoSeesIt = 'Who sees it';
 export const untilTheEndOf = 'Until the end of';
 export const somebodyElseHasChangedIt =
   'Somebody else has changed it meanwhile. Close this and look again.';
-export const saveIt = 'Save it';
+export const saveTheChange = 'Save the changes';
 export const putItThere = 'Put it there';
 export const leaveItAsItIs = 'Leave it as it is';
 export const putNothingThere = 'Put nothing there';
@@ -55,7 +55,7 @@ export const whatCountsAs = 'What {name} counts as';
 export const countsAs = 'counts as {status}';
 export const because = 'because';
 export const phoneDiedWas = 'phone died, was in the room';
-export const correctIt = 'Correct it';
+export const saveTheCorrection = 'Save the correction';
 export const letWhatWasMeasuredCount = 'Let what was measured count';
 export const leaveIt = 'Leave it';
 

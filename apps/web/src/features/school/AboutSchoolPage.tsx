@@ -191,7 +191,7 @@ function Form({ editing }: { editing: Editing }) {
       {problem && !theirs && <FieldError>{problem.title}</FieldError>}
       <p>
         <Button type="submit" kind="act" disabled={!isDirty || isSubmitting}>
-          {say.saveIt}
+          {say.saveTheChanges}
         </Button>
       </p>
     </form>

@@ -36,7 +36,7 @@ export const whatIsTheSchoolCalled = 'What is the school called?';
 export const whomDoStudentsAskWhen = 'Whom do students ask when something technical fails?';
 export const shownAtTheDoor =
   'Shown at the door, so that they do not ask the teacher who is teaching.';
-export const saveIt = 'Save it';
+export const saveTheChanges = 'Save the changes';
 export const goesByTheTimesOf = '{about} goes by the times of {zone}.';
 export const whenSomethingTechnicalFailsStudents =
   'When something technical fails, students ask {help}.';

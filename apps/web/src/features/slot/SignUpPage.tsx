@@ -65,7 +65,7 @@ function Mine({ code, session, own, onChange }: MineProps) {
             disabled={isLoading}
             onClick={() => void drop({ params: { code }, body: { id, version } })}
           >
-            {own.nth === null ? say.waitNoMore : say.giveItUp}
+            {own.nth === null ? say.stopWaiting : say.giveItUp}
           </Button>
         </p>
       )}

@@ -159,7 +159,7 @@ export function SlotsSentence({ seriesId, kept }: { seriesId: number; kept: Kept
       {problem && !theirs && <FieldError>{problem.title}</FieldError>}
       <p>
         <Button type="submit" kind="act" disabled={!isDirty || formState.isSubmitting}>
-          {say.cutThemSo}
+          {say.saveTheSlots}
         </Button>
       </p>
     </form>

@@ -25,7 +25,7 @@ type Fields = Pick<Sent<'signUp'>, 'about' | 'address' | 'groupId'>;
 export function takeWords({ session, nth, moving }: Wanted): string {
   if (nth === null) return say.waitForASlot;
   const { time } = session.slots[nth]!;
-  if (moving?.nth === nth) return say.saveIt;
+  if (moving?.nth === nth) return say.saveMySlot;
   return moving ? fill(say.moveTo, { time }) : fill(say.takeTime, { time });
 }
 

@@ -18,7 +18,7 @@ export const youWaitForASlot = '{date}: you wait for a slot';
 export const youDidNotCome = '{when}: you did not come, and it was offered on';
 export const forGroup = 'for {group}';
 export const changeIt = 'Change it';
-export const waitNoMore = 'Wait no more';
+export const stopWaiting = 'Stop waiting';
 export const giveItUp = 'Give it up';
 export const forOneThatBecomesFree = '{count} for one that becomes free.';
 export const notForYou = {
@@ -78,12 +78,12 @@ export const minutesWithoutThem = 'Minutes without them';
 export const eachSessionIsCutInto =
   'Each session is cut into slots of {minutesSlot} minutes, with {minutesBetween} between, {what}. Each may have {slotsWeek} in a week (0: as many as they like), from {daysBefore} days before until {minutesBefore} minutes before it begins. When the next one’s slot begins, whoever is in {becomesWhoever}. Whoever has not come after {minutesWithout} minutes has it no longer, and it is offered on (0: never).';
 export const theirsSlotsOfMinutes = 'Theirs: slots of {minutes} minutes.';
-export const cutThemSo = 'Cut them so';
+export const saveTheSlots = 'Save the slots';
 
 // TakeSlot
 export const forName = 'for {name}';
 export const waitForASlot = 'Wait for a slot';
-export const saveIt = 'Save it';
+export const saveMySlot = 'Save my slot';
 export const moveTo = 'Move to {time}';
 export const takeTime = 'Take {time}';
 export const whatItIsAbout = 'What it is about, in a line';

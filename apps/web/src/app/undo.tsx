@@ -2,6 +2,7 @@ import type { WayBack } from '@glen/contract';
 import { toast } from '../ui/toast.js';
 import { keepWayBack, takeBack } from './wayBack.js';
 import { allWritten } from './writes.js';
+import { fill } from '../ui/fill.js';
 import * as say from './words.js';
 
 /** How long an undo is offered. */
@@ -23,12 +24,23 @@ interface Done extends Ways {
 let done: (Done & { id: string | number }) | undefined;
 let undone: Done | undefined;
 
+/** What a button does, and out of sight to what: the line beside it says it to those who see. */
+const What = ({ does, to }: { does: string; to: string }) => (
+  <span>
+    {does}
+    <span className="sr-only">: {to}</span>
+  </span>
+);
+
+/** What can be taken back just now, in words. */
+export const lastDone = (): string | undefined => done?.label;
+
 function offer(what: Done): void {
   // Only the last can be taken back, so only its button is offered.
   if (done) toast.dismiss(done.id);
   const id = toast(what.label, {
     duration: OFFER_MS,
-    action: { label: say.undo, onClick: () => void undoLast() },
+    action: { label: <What does={say.undo} to={what.label} />, onClick: () => void undoLast() },
   });
   const noted = what.calls ? keepWayBack(what.label, what.calls()) : undefined;
   const offered = { ...what, id, ...(noted ? { noted } : {}) };
@@ -59,9 +71,10 @@ export async function undoLast(): Promise<void> {
     await last.undo();
     void last.noted?.then((note) => note());
     undone = last.redo ? last : undefined;
-    if (last.redo)
-      toast(say.undone, { action: { label: say.doItAgain, onClick: () => void redoLast() } });
-    else toast(say.undone);
+    const words = fill(say.undone, { what: last.label });
+    const again = <What does={say.doItAgain} to={last.label} />;
+    if (last.redo) toast(words, { action: { label: again, onClick: () => void redoLast() } });
+    else toast(words);
   } catch {
     toast.error(say.itWasChangedAgain);
   }
