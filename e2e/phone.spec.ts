@@ -18,6 +18,7 @@ test('Today has the big card first; the door is opened and whoever knocks is let
   await student.goto(school.door('N3'));
   await student.getByRole('button', { name: 'Knock' }).click();
   await teacher.goto(`${school.url}/desk/${school.classOf('N3').link.id}`);
+  await expect(teacher.getByRole('button', { name: 'Let all in' })).toBeInViewport();
   const letIn = teacher.getByRole('button', { name: 'Let Ansel Grue in' });
   await letIn.scrollIntoViewIfNeeded();
   expect((await letIn.boundingBox())!.height).toBeGreaterThanOrEqual(44);

@@ -63,7 +63,7 @@ test('ten minutes before, follows the moved session, and is taken down after it'
   await expect(student.getByRole('link', { name: 'Join at 10:45' })).toHaveCount(1);
   // Moved to the afternoon: what stands follows within seconds, and once.
   await page.goto(`${school.url}/today`);
-  await page.getByRole('link', { name: 'Change the session' }).click();
+  await page.getByRole('link', { name: 'Change it' }).click();
   await choose(page, 'Bell period or time', /at a time of day/);
   await page.getByLabel('Time', { exact: true }).fill('15:20');
   await page.getByRole('button', { name: /^Save/ }).click();

@@ -106,7 +106,7 @@ const TASKS: Task[] = [
     name: 'one date changed',
     now: '4 + words',
     does: async (hands) => {
-      await hands.link('Change the session');
+      await hands.link('Change it');
       await hands.choose('Bell period or time', /at a time of day/);
       await hands.page.getByLabel('Time', { exact: true }).fill('15:20');
       hands.typed = true;
@@ -118,7 +118,7 @@ const TASKS: Task[] = [
     name: 'copied to two class periods',
     now: '5',
     does: async (hands) => {
-      await hands.link('Change the session');
+      await hands.link('Change it');
       await hands.button('Copy to…');
       await hands.tick(/Chartwork clinic/);
       await hands.tick(/Coastal Navigation, period 6/);

@@ -13,7 +13,7 @@ test('where the link of a cancelled session stood it is said that it is, and at 
   await page.getByRole('button', { name: /^Post for \d+ sessions now$/ }).click();
   await expect(row(page, 'Starts soon').getByText('Out', { exact: true })).toBeVisible();
   await page.goto(`${school.url}/today`);
-  await page.getByRole('link', { name: 'Change the session' }).click();
+  await page.getByRole('link', { name: 'Change it' }).click();
   await page.getByLabel('Why it is cancelled').fill('storm');
   await page.getByRole('button', { name: 'Cancel the session' }).click();
 

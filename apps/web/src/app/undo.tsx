@@ -24,12 +24,25 @@ interface Done extends Ways {
 let done: (Done & { id: string | number }) | undefined;
 let undone: Done | undefined;
 
-/** What a button does, and out of sight to what: the line beside it says it to those who see. */
-const What = ({ does, to }: { does: string; to: string }) => (
-  <span>
+interface PressProps {
+  does: string;
+  /** What the line beside it says: it is heard with the button, too. */
+  to: string;
+  onPress: () => void;
+}
+
+/** A button of a toast, dressed by its style sheet; what lies under a toast can be pressed through it, so only this cannot. */
+const Press = ({ does, to, onPress }: PressProps) => (
+  <button
+    type="button"
+    data-button
+    data-action
+    aria-label={`${does}: ${to}`}
+    className="pointer-events-auto !bg-bar-ink !text-bar"
+    onClick={onPress}
+  >
     {does}
-    <span className="sr-only">: {to}</span>
-  </span>
+  </button>
 );
 
 /** What can be taken back just now, in words. */
@@ -40,7 +53,7 @@ function offer(what: Done): void {
   if (done) toast.dismiss(done.id);
   const id = toast(what.label, {
     duration: OFFER_MS,
-    action: { label: <What does={say.undo} to={what.label} />, onClick: () => void undoLast() },
+    action: <Press does={say.undo} to={what.label} onPress={() => void undoLast()} />,
   });
   const noted = what.calls ? keepWayBack(what.label, what.calls()) : undefined;
   const offered = { ...what, id, ...(noted ? { noted } : {}) };
@@ -60,6 +73,17 @@ export function offerUndo(label: string, undo: () => Promise<unknown>, ways: Way
 export const offerWayBack = (label: string, calls: WayBack[]): void =>
   offerUndo(label, () => takeBack(calls), { calls: () => calls });
 
+function tellUndone({ label, redo }: Done): void {
+  const again = (): void => {
+    toast.dismiss(told);
+    void redoLast();
+  };
+  const told = toast(
+    fill(say.undone, { what: label }),
+    redo ? { action: <Press does={say.doItAgain} to={label} onPress={again} /> } : {},
+  );
+}
+
 /** What was pressed a moment ago counts as the last too, though its answer is still awaited. */
 export async function undoLast(): Promise<void> {
   await allWritten();
@@ -71,10 +95,7 @@ export async function undoLast(): Promise<void> {
     await last.undo();
     void last.noted?.then((note) => note());
     undone = last.redo ? last : undefined;
-    const words = fill(say.undone, { what: last.label });
-    const again = <What does={say.doItAgain} to={last.label} />;
-    if (last.redo) toast(words, { action: { label: again, onClick: () => void redoLast() } });
-    else toast(words);
+    tellUndone(last);
   } catch {
     toast.error(say.itWasChangedAgain);
   }

@@ -186,7 +186,7 @@ function DeskView({ me, linkId, desk, act }: DeskViewProps) {
       </p>
       <LineOfSlots desk={desk} />
       {desk.session && <DeskProgramme of={desk.session} />}
-      <div className="grid gap-8 md:grid-cols-2 xl:grid-cols-[1.25fr_1.25fr_0.8fr]">
+      <div className="grid gap-8 max-half:pb-16 md:grid-cols-2 xl:grid-cols-[1.25fr_1.25fr_0.8fr]">
         <Lobby desk={desk} act={act} zone={zone} />
         <Inside desk={desk} act={act} />
         <Missing desk={desk} zone={zone} />

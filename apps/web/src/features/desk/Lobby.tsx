@@ -142,11 +142,15 @@ const BroughtIn = ({ invited }: Pick<Desk, 'invited'>) => (
   </>
 );
 
+/** On a phone: above the places, as wide as the page, as long as anybody waits. */
+const UNDER_THE_THUMB =
+  'max-half:fixed max-half:inset-x-0 max-half:bottom-14 max-half:z-20 max-half:flex-nowrap max-half:border-t max-half:border-line max-half:bg-sheet max-half:p-2.5 max-half:shadow-soft max-half:*:flex-1';
+
 /** Who waits, who was sent off, who was brought in and has not come. */
 export function Lobby({ desk, act, zone }: { desk: Desk; act: DeskActions; zone: string }) {
   const ofRoll = desk.waiting.filter((v) => v.onRoll).length;
   const action = desk.waiting.length > 0 && (
-    <span className="flex flex-wrap justify-end gap-2">
+    <span className={`flex flex-wrap justify-end gap-2 ${UNDER_THE_THUMB}`}>
       {!desk.slots && ofRoll > 0 && ofRoll < desk.waiting.length && (
         <Button kind="act" onClick={() => act.letAllIn('roll')}>
           {fill(say.letTheRollIn, { ofRoll })}

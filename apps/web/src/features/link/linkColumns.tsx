@@ -15,8 +15,11 @@ const column = createColumnHelper<LinkRow>();
 /** Sorts links without a next session behind all that have one. */
 const AFTER_ALL_DATES = '9999';
 
+const forWhom = (link: LinkRow): string =>
+  audienceInWords(link).replace(WHOLE_CLASS, say.wholeClass);
+
 const NameCell = ({ link }: { link: LinkRow }) => (
-  <span className="flex items-center gap-2.5">
+  <span className="flex items-center gap-2.5 max-half:items-start max-half:[&>svg]:mt-1">
     <Pennant pennant={link.pennant} size="small" />
     <span className="min-w-0">
       <Link
@@ -36,13 +39,16 @@ const NameCell = ({ link }: { link: LinkRow }) => (
         {link.classTitle}
         {link.purpose && link.purpose !== link.label ? ` · ${link.purpose}` : ''}
       </span>
+      <span className="block text-sm text-soft half:hidden">
+        {forWhom(link)} · {rulesInWords(link)}
+      </span>
     </span>
   </span>
 );
 
 const AudienceCell = ({ link }: { link: LinkRow }) => (
   <>
-    {audienceInWords(link).replace(WHOLE_CLASS, say.wholeClass)}
+    {forWhom(link)}
     <br />
     <span className="text-sm text-soft">{many(say.people, link.audienceSize)}</span>
   </>
@@ -66,7 +72,7 @@ function LastUsedCell({ at, zone }: { at: string; zone: string }) {
 
 function RoomCell({ address, hasService }: { address: string; hasService: boolean }) {
   if (address) return new URL(address).host;
-  return <span className="text-soft">{hasService ? 'school’s' : say.noneYet}</span>;
+  return <span className="text-soft">{hasService ? say.theSchools : say.noneYet}</span>;
 }
 
 /**

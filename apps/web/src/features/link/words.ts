@@ -177,6 +177,7 @@ export const inviteThem = 'Invite them';
 export const notNow = 'Not now';
 
 // linkColumns
+export const theSchools = 'school’s';
 export const wholeClass = 'whole class';
 export const none = 'none';
 export const never = 'never';

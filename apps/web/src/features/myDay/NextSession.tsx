@@ -79,7 +79,7 @@ function LinkAndPosts({ session, classPeriod, today }: NextProps) {
             className={`${buttonClass('link')} print:hidden`}
             to={`/plan/${seriesId}?on=${key}`}
           >
-            {say.changeTheSession}
+            {say.changeIt}
           </Link>
         )}
       </span>

@@ -65,7 +65,10 @@ export function PlacementChips({ today, classId }: { today: Today; classId: numb
     newest('todo'),
   ];
   return (
-    <Link to={`/classes/${classId}/posts`} className="flex flex-wrap gap-2 hover:underline">
+    <Link
+      to={`/classes/${classId}/posts`}
+      className="flex flex-wrap items-center gap-2 hover:underline"
+    >
       {failed && <Chip tone="wrong">{say.aPostFailed}</Chip>}
       {todo && <Chip tone="careful">{say.toPasteByHand}</Chip>}
       {queued?.due && (

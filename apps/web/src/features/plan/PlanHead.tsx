@@ -1,3 +1,4 @@
+import { ChevronLeft, ChevronRight } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { addDays, type SchoolCalendar } from '@glen/core';
@@ -13,16 +14,20 @@ export type SetSearch = (key: string, value: string | null) => void;
 
 interface TabProps {
   isOn?: boolean;
+  /** What it is called, where its words are a sign. */
+  label?: string;
   onClick: () => void;
   children: ReactNode;
 }
 
-function Tab({ isOn = false, onClick, children }: TabProps) {
+function Tab({ isOn = false, label, onClick, children }: TabProps) {
   return (
     <Button
       kind={isOn ? 'strong' : 'plain'}
       className="!px-2.5 !py-1 !text-sm max-half:min-h-11"
       aria-pressed={isOn}
+      aria-label={label}
+      title={label}
       onClick={onClick}
     >
       {children}
@@ -50,11 +55,15 @@ function WeekTabs({ range, today, set }: Pick<HeadProps, 'range' | 'today' | 'se
   const { monday } = range;
   return (
     <>
-      <Tab onClick={() => set('week', addDays(monday, -7))}>{say.weekBefore}</Tab>
+      <Tab label={say.weekBefore} onClick={() => set('week', addDays(monday, -7))}>
+        <ChevronLeft size={18} aria-hidden="true" />
+      </Tab>
       <Tab isOn={monday === mondayBefore(today)} onClick={() => set('week', today)}>
         {say.thisWeek}
       </Tab>
-      <Tab onClick={() => set('week', addDays(monday, 7))}>{say.weekAfter}</Tab>
+      <Tab label={say.weekAfter} onClick={() => set('week', addDays(monday, 7))}>
+        <ChevronRight size={18} aria-hidden="true" />
+      </Tab>
     </>
   );
 }

@@ -390,6 +390,7 @@ export const changed = 'Changed.';
 export const noSessionWouldBeHeld = 'No session would be held. {text}';
 
 // WeekBlock
+export const periodShort = 'p{period}';
 export const wordsClashes = '{words}, clashes';
 
 // WeekDay

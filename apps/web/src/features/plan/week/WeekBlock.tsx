@@ -1,4 +1,4 @@
-import { addMinutes } from '@glen/core';
+import { addMinutes, classTitle } from '@glen/core';
 import type { ClassItem } from '@glen/contract';
 import { Pennant } from '../../../ui/Pennant.js';
 import type { Notch } from '../strip/layout.js';
@@ -35,6 +35,25 @@ function classesOf({ notch, series, now, isChosen, hand }: BlockProps): string {
   ].join(' ');
 }
 
+/** What it is called: where there is little room the title gives way, the period that tells it from its like does not. */
+function Title({
+  notch,
+  series,
+  classPeriod,
+}: Pick<BlockProps, 'notch' | 'series' | 'classPeriod'>) {
+  const title = notch.title ?? series?.title ?? '';
+  if (!classPeriod?.period || title !== classTitle(classPeriod))
+    return <span className="min-w-0 flex-1 truncate font-semibold">{title}</span>;
+  return (
+    <>
+      <span className="min-w-0 truncate font-semibold">{classPeriod.title}</span>
+      <span className="shrink-0 font-semibold">
+        {fill(say.periodShort, { period: classPeriod.period })}
+      </span>
+    </>
+  );
+}
+
 /** One session in the week: a block from its start to its end that can be dragged. */
 export function WeekBlock(props: BlockProps) {
   const { notch, series, classPeriod, lane, now, isChosen, isClashing, layout, hand } = props;
@@ -54,21 +73,16 @@ export function WeekBlock(props: BlockProps) {
         width: `calc(${100 / lane.of}% - 5px)`,
       }}
     >
-      <span aria-hidden="true" className="flex w-full items-center gap-1.5">
+      <span aria-hidden="true" className="flex w-full items-center gap-1">
         {classPeriod && <Pennant pennant={classPeriod.pennant} size="tiny" />}
-        <span className="truncate font-semibold">{notch.title ?? series?.title}</span>
+        <Title notch={notch} series={series} classPeriod={classPeriod} />
+        {isClashing && <span className="ml-auto size-2.5 shrink-0 rounded-full bg-berry" />}
       </span>
       <span aria-hidden="true" className="font-mono text-xs whitespace-nowrap">
         {notch.time}
         {lane.of === 1 && `–${addMinutes(notch.time, notch.minutes)}`}
       </span>
       <SlotLines time={notch.time} minutes={notch.minutes} slots={series?.slots} layout={layout} />
-      {isClashing && (
-        <span
-          aria-hidden="true"
-          className="absolute top-1 right-1 size-2.5 rounded-full bg-berry"
-        />
-      )}
     </button>
   );
 }
