@@ -84,7 +84,7 @@ test('try the door as anybody, at any time', async ({ school }) => {
   const card = teacher.getByRole('region', { name: 'Try the door as…' });
   await choose(card, 'Try as', 'Ansel Grue');
   await expect(card).toContainText('waits till 10:40');
-  await card.getByLabel('At', { exact: true }).fill('10:50');
+  await card.getByLabel('At what time').fill('10:50');
   await expect(card).toContainText('waits for a host');
   await choose(card, 'With a host', 'With a host in');
   await expect(card).toContainText('lobby');

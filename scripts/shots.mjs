@@ -51,16 +51,6 @@ async function planning({ teacher, open, at }) {
   const sentence = 'Nav 3 every Tue and Thu in period 3 until term ends';
   await teacher.getByLabel('Or type it').fill(sentence);
   await shot(teacher, null, 'sheet', 'Every Tue and Thu, period 3');
-  await teacher.goto(at('/free'));
-  await teacher.getByRole('button', { name: 'Who may come' }).click();
-  for (const name of ['Tomas Verhage', 'Signe Aalto', 'Ansel Grue']) {
-    await teacher.getByLabel('Add somebody by name').fill(name);
-    await teacher.getByRole('button', { name: new RegExp(`^${name}`) }).click();
-  }
-  await teacher.keyboard.press('Escape');
-  await teacher.getByLabel('When they are busy').getByText('Ansel Grue').waitFor();
-  await teacher.locator('[aria-busy=false]').waitFor();
-  await shot(teacher, null, 'free', 'everybody can');
   const office = await open('Perpetua Lund');
   await shot(office, at('/school'), 'school', 'School calendar');
   await shot(office, at('/school/people'), 'people', 'Ansel Grue');
@@ -149,6 +139,25 @@ async function lesson({ teacher, student, at, n3 }) {
   await student.getByText('You are in the lobby').first().waitFor();
 }
 
+/** A teacher's phone, twice: the day, and who waits at the door. */
+async function phones({ open, at, n3 }) {
+  const page = await open('Ottoline Marsh', PHONE);
+  const shown = [];
+  for (const [path, shows] of [
+    ['/today', 'Door open'],
+    [`/desk/${n3.link.id}`, 'Let all in'],
+  ]) {
+    await page.goto(at(path));
+    await page.getByText(shows).first().waitFor();
+    await page.evaluate(() => document.fonts.ready);
+    shown.push((await page.screenshot({ animations: 'disabled' })).toString('base64'));
+  }
+  const sheet = await open(null, { width: 2 * PHONE.width + 60, height: PHONE.height + 40 });
+  const images = shown.map((png) => `<img src="data:image/png;base64,${png}">`).join('');
+  await sheet.setContent(`<body style="margin:20px;display:flex;gap:20px">${images}</body>`);
+  await sheet.screenshot({ path: join(OUT, 'phones.png') });
+}
+
 /** A server with nothing in its database, and the one-time address that it tells. */
 async function startEmpty(mariadb) {
   await statement(mariadb, 'CREATE DATABASE own CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci');
@@ -207,7 +216,8 @@ async function takeAll(demo, browser) {
     n6: flying('N6'),
     clinic: flying('C'),
   };
-  for (const part of [planning, linksAndRules, posting, students, family, lesson]) await part(school);
+  const parts = [planning, linksAndRules, posting, students, family, lesson, phones];
+  for (const part of parts) await part(school);
 }
 
 export async function main() {

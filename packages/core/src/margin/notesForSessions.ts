@@ -132,9 +132,7 @@ export function notesForClass(
             severity: 'inform' as const,
             title: `Next: ${dateInWords(next.date)}, ${next.time}`,
             text:
-              held === 1
-                ? 'The only one planned.'
-                : `${held} sessions ahead, all on this link.`,
+              held === 1 ? 'The only one planned.' : `${held} sessions ahead, all on this link.`,
           },
         ]
       : []),

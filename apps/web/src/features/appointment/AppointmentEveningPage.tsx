@@ -25,7 +25,7 @@ function OneHost({ host, day }: { host: Host; day: string }) {
         <b>{name}</b>
         <span className="text-md font-normal text-soft">
           {classTitle}
-          {host.date !== day && fill(say.onDate, { date: dateInWords(host.date) })}
+          {host.date !== day && `, ${fill(say.onDate, { date: dateInWords(host.date) })}`}
         </span>
         <span className="text-md font-normal text-soft">
           {off ??

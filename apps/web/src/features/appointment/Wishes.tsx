@@ -98,7 +98,7 @@ function OneHost({ host, has, wishes, day, isEnough, onAdd, onChange, onDrop }: 
           <b>{host.name}</b>{' '}
           <span className="block text-md text-soft">
             {host.classTitle}
-            {host.date !== day && fill(say.onDate, { date: dateInWords(host.date) })}
+            {host.date !== day && `, ${fill(say.onDate, { date: dateInWords(host.date) })}`}
           </span>
         </span>
         {why !== null && <span className="text-soft">{why}</span>}

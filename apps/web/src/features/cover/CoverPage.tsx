@@ -39,7 +39,7 @@ function CoverRow({ cover, me }: { cover: Cover; me: number }) {
           coverDays={coverDays(cover)}
         />
         {madeBy.id !== absent.id && (
-          <span className="text-soft">{fill(say.saidName, { name: name(madeBy) })}</span>
+          <span className="text-soft">{`, ${fill(say.saidName, { name: name(madeBy) })}`}</span>
         )}
       </span>
       {cover.isOn && <Chip tone="well">{say.now}</Chip>}

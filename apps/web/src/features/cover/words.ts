@@ -3,7 +3,7 @@
 // CoverPage
 export const youCoverFor = '<strong>You cover</strong> for {name} {coverDays}';
 export const coversForDays = '{covering} <strong>covers</strong> for {name} {coverDays}';
-export const saidName = ', said {name}';
+export const saidName = 'said {name}';
 export const now = 'now';
 export const endItFor = 'End the cover: {covering} for {absent} {coverDays}';
 export const endTheCover = 'End the cover';

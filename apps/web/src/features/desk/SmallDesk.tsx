@@ -38,9 +38,13 @@ function Waiting({ desk, zone, letIn }: WaitingProps) {
             <span className="min-w-0 flex-1">
               <span className="block font-semibold break-words">{v.name}</span>
               <span className="block text-sm text-soft">
-                {UNKNOWN[v.account] ?? ''}
-                {v.onRoll ? say.onTheRoll : say.notOnTheRoll},{' '}
-                {v.knockedAt && wallClock(v.knockedAt, zone).time}
+                {[
+                  UNKNOWN[v.account],
+                  v.onRoll ? say.onTheRoll : say.notOnTheRoll,
+                  v.knockedAt && wallClock(v.knockedAt, zone).time,
+                ]
+                  .filter(Boolean)
+                  .join(', ')}
               </span>
             </span>
             <Button onClick={() => letIn(v.id)} aria-label={fill(say.letIn, { name: v.name })}>

@@ -258,8 +258,8 @@ export const openTheDoorWithThis = 'Open the door with this room';
 
 // SmallDesk
 export const unknown = {
-  none: 'not signed in, ',
-  phone: 'by phone, ',
+  none: 'not signed in',
+  phone: 'by phone',
 };
 export const inTheLobby = 'In the lobby {waitingCount}';
 export const nobodyKnocks = 'Nobody knocks.';

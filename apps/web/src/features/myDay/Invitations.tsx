@@ -6,19 +6,20 @@ import * as say from './words.js';
 
 type Invitation = Answer<'invitations'>['invitations'][number];
 
-const COMES: Record<Invitation['comes'], string> = say.comes;
-
 function Row({ invitation }: { invitation: Invitation }) {
   const { guestId, title, host, when, comes, said } = invitation;
   const [answer, { error }] = api.useAnswerInvitationMutation();
   return (
     <li className="border-t border-line py-2">
       <Said
-        as={say.invitesYou}
+        as={say.invitesYou[comes]}
         host={host}
-        come={COMES[comes]}
-        title={<b>{title}</b>}
-        when={when && `, ${when}`}
+        what={
+          <>
+            <b>{title}</b>
+            {when && `, ${when}`}
+          </>
+        }
       />
       <YesOrNo
         label={say.willYouCome}

@@ -1,12 +1,11 @@
 /** What myDay says, sentence by sentence; pages ask for it by name. */
 
 // Invitations
-export const comes = {
-  inside: '',
-  speaker: ' to speak',
-  watcher: ' to watch',
-};
-export const invitesYou = '{host} invites you{come}: {title}{when}.';
+export const invitesYou = {
+  inside: '{host} invites you: {what}.',
+  speaker: '{host} invites you to speak: {what}.',
+  watcher: '{host} invites you to watch: {what}.',
+} as const;
 export const willYouCome = 'Will you come?';
 export const yourInvitations = 'Your invitations';
 

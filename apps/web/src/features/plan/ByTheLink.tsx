@@ -5,7 +5,7 @@ import { ChoicePart } from '../../ui/choices.js';
 import { CardPart } from '../../ui/SentencePart.js';
 import { audienceInWords } from '../link/noted.js';
 import type { SheetDraft } from './sheetDraft.js';
-import { fill } from '../../ui/fill.js';
+import { fill, list } from '../../ui/fill.js';
 import { Said } from '../../ui/Said.js';
 import * as say from './words.js';
 
@@ -56,6 +56,36 @@ export function ByTheLink({
   );
 }
 
+interface OthersProps {
+  draft: SheetDraft;
+  others: ClassItem[];
+  change: (part: Partial<SheetDraft>) => void;
+}
+
+/** Which other class periods meet there too. */
+const Others = ({ draft, others, change }: OthersProps) => (
+  <fieldset className="grid max-w-xs gap-1.5">
+    <legend className="mb-1 text-sm text-soft">{say.theyMeetAtThisDoor}</legend>
+    {others.map((c) => (
+      <label key={c.id} className="flex items-center gap-2 text-base">
+        <input
+          type="checkbox"
+          className="size-4 accent-bracken"
+          checked={draft.together.includes(c.id)}
+          onChange={(e) =>
+            change({
+              together: e.target.checked
+                ? [...draft.together, c.id]
+                : draft.together.filter((id) => id !== c.id),
+            })
+          }
+        />
+        {classTitle(c)}
+      </label>
+    ))}
+  </fieldset>
+);
+
 /** Class periods that meet in it too: chosen for a new session, told of one on the books. */
 export function TogetherWith({
   draft,
@@ -72,7 +102,7 @@ export function TogetherWith({
     return read.with.length > 0 ? (
       <>
         {' '}
-        <Said as={say.togetherWith} what={<b>{read.with.join(', ')}</b>} />
+        <Said as={say.togetherWith} others={<b>{list(read.with)}</b>} />,
       </>
     ) : null;
   const others = classes.filter((c) => c.id !== draft.classId);
@@ -84,36 +114,18 @@ export function TogetherWith({
     <>
       {' '}
       <Said
-        as={say.togetherWithCardPart}
-        cardPart={
+        as={say.togetherWith}
+        others={
           <CardPart
             label={fill(say.togetherWithNames, { names: names || say.noOtherClass })}
             shown={names || say.noOtherClass}
             marked={draft.together.length > 0}
           >
-            <fieldset className="grid max-w-xs gap-1.5">
-              <legend className="mb-1 text-sm text-soft">{say.theyMeetAtThisDoor}</legend>
-              {others.map((c) => (
-                <label key={c.id} className="flex items-center gap-2 text-base">
-                  <input
-                    type="checkbox"
-                    className="size-4 accent-bracken"
-                    checked={draft.together.includes(c.id)}
-                    onChange={(e) =>
-                      change({
-                        together: e.target.checked
-                          ? [...draft.together, c.id]
-                          : draft.together.filter((id) => id !== c.id),
-                      })
-                    }
-                  />
-                  {classTitle(c)}
-                </label>
-              ))}
-            </fieldset>
+            <Others draft={draft} others={others} change={change} />
           </CardPart>
         }
       />
+      ,
     </>
   );
 }

@@ -97,8 +97,8 @@ function FromWhen({ form, plan, school, today }: FromWhenProps) {
   return (
     <p className="leading-sentence">
       <Said
-        as={say.fromCopiedFromOn}
-        copiedFrom={
+        as={say.fromDateOnDates}
+        from={
           <CardPart label={say.copiedFrom} shown={dateInWords(from, 'with-year')}>
             <DatePicker
               date={from}
@@ -107,18 +107,22 @@ function FromWhen({ form, plan, school, today }: FromWhenProps) {
             />
           </CardPart>
         }
-      />{' '}
-      <DatesCard
-        label={say.datesNotCopied}
-        dates={except}
-        own={own}
-        onlyOwn
-        first={from}
-        school={school}
-        shown={
-          except.length === 0 ? say.allItsDates : fill(say.butNotOn, { date: someDates(except) })
+        dates={
+          <DatesCard
+            label={say.datesNotCopied}
+            dates={except}
+            own={own}
+            onlyOwn
+            first={from}
+            school={school}
+            shown={
+              except.length === 0
+                ? say.allItsDates
+                : fill(say.butNotOn, { date: someDates(except) })
+            }
+            onPick={(dates) => change({ except: dates })}
+          />
         }
-        onPick={(dates) => change({ except: dates })}
       />
     </p>
   );

@@ -6,11 +6,10 @@ export const byTheLink = 'By the link';
 export const forAudience = 'for {audience}';
 export const ofItsOwnAFresh = 'of its own, a fresh one';
 export const forAnEvening = 'for an evening or a talk';
-export const togetherWith = 'together with {what},';
+export const togetherWith = 'together with {others}';
 export const noOtherClass = 'no other class';
 export const togetherWithNames = 'Together with: {names}';
 export const theyMeetAtThisDoor = 'They meet at this door then; their own doors lead here';
-export const togetherWithCardPart = 'together with {cardPart},';
 
 // chosen
 export const dateToDate2 = '{date} to {date2}';
@@ -73,7 +72,7 @@ export const copiedToClassPeriods = {
   other: 'Copied to {n} class periods',
 };
 export const copiedFrom = 'Copied from';
-export const fromCopiedFromOn = 'From {copiedFrom} on,';
+export const fromDateOnDates = 'From {from} on, {dates}';
 export const datesNotCopied = 'Dates not copied';
 export const allItsDates = 'all its dates';
 export const eachMeetsInItsOwn = 'Each meets in its own bell period, on its own link.';

@@ -27,9 +27,10 @@ function LinkPart(props: LinkProps & { links: Link[] }) {
   };
   return (
     <>
+      ,{' '}
       <Said
-        as={say.withLinkId}
-        linkId={
+        as={say.withLink}
+        link={
           <ChoicePart
             label={fill(say.linkAt, { classTitle: classTitle(classPeriod) })}
             value={String(linkIdOf(props))}
@@ -69,26 +70,31 @@ function ReadersPart(props: ReadersProps) {
   const value = valueOf(place.readers);
   return (
     <>
-      {place.kind === 'mail' ? say.forWord : say.shownTo}{' '}
-      <ChoicePart
-        label={fill(say.whoSeesItAt, { classTitle: classTitle(classPeriod) })}
-        invalid={trouble}
-        marked={value !== 'class'}
-        value={value}
-        onChange={(v) => change({ readers: readersOf(v) })}
-        choices={[
-          { value: 'class', label: say.theWholeClass },
-          {
-            value: 'audience',
-            label: say.thoseTheLinkIsFor,
-            ...(link ? { hint: `${link.audienceSize}` } : {}),
-          },
-          ...groups.map((g) => ({
-            value: `${GROUP}${g.id}`,
-            label: fill(say.onlyName, { name: g.name }),
-            hint: `${g.members.length}`,
-          })),
-        ]}
+      ,{' '}
+      <Said
+        as={place.kind === 'mail' ? say.forReaders : say.shownTo}
+        readers={
+          <ChoicePart
+            label={fill(say.whoSeesItAt, { classTitle: classTitle(classPeriod) })}
+            invalid={trouble}
+            marked={value !== 'class'}
+            value={value}
+            onChange={(v) => change({ readers: readersOf(v) })}
+            choices={[
+              { value: 'class', label: say.theWholeClass },
+              {
+                value: 'audience',
+                label: say.thoseTheLinkIsFor,
+                ...(link ? { hint: `${link.audienceSize}` } : {}),
+              },
+              ...groups.map((g) => ({
+                value: `${GROUP}${g.id}`,
+                label: fill(say.onlyName, { name: g.name }),
+                hint: `${g.members.length}`,
+              })),
+            ]}
+          />
+        }
       />
     </>
   );

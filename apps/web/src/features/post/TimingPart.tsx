@@ -42,20 +42,15 @@ function AboutPart({ draft, change, today }: TimingProps) {
   };
   return (
     <>
-      <Said
-        as={say.itIsAbout}
-        about={
-          <ChoicePart
-            label={say.whatItIsAbout}
-            value={typeof about === 'string' ? about : 'on'}
-            onChange={choose}
-            choices={[
-              { value: 'link', label: say.theLastingLink, hint: say.itStandsAllYear },
-              { value: 'sessions', label: say.eachSession, hint: say.oneForEveryDate },
-              { value: 'on', label: say.theSessionOfOneDay },
-            ]}
-          />
-        }
+      <ChoicePart
+        label={say.whatItIsAbout}
+        value={typeof about === 'string' ? about : 'on'}
+        onChange={choose}
+        choices={[
+          { value: 'link', label: say.theLastingLink, hint: say.itStandsAllYear },
+          { value: 'sessions', label: say.eachSession, hint: say.oneForEveryDate },
+          { value: 'on', label: say.theSessionOfOneDay },
+        ]}
       />
       {typeof about === 'object' && (
         <>
@@ -171,69 +166,67 @@ function TimePart({ draft: { timing }, change, isOut }: TimingProps) {
 function AfterwardsPart({ draft, change }: TimingProps) {
   if (draft.about === 'link') return null;
   return (
-    <>
-      <Said
-        as={say.andWhenTheSession}
-        becomes={
-          <ChoicePart
-            label={say.whatBecomesOfIt}
-            value={draft.afterwards}
-            marked={false}
-            onChange={(v) => change({ afterwards: v as PostDraft['afterwards'] })}
-            choices={[
-              { value: 'down', label: say.isTakenDown },
-              { value: 'strike', label: say.isStruckThrough },
-              { value: 'stay', label: say.stays },
-            ]}
-          />
-        }
-      />
-    </>
+    <Said
+      as={say.whenTheSessionIsOver}
+      becomes={
+        <ChoicePart
+          label={say.whatBecomesOfIt}
+          value={draft.afterwards}
+          marked={false}
+          onChange={(v) => change({ afterwards: v as PostDraft['afterwards'] })}
+          choices={[
+            { value: 'down', label: say.isTakenDown },
+            { value: 'strike', label: say.isStruckThrough },
+            { value: 'stay', label: say.stays },
+          ]}
+        />
+      }
+    />
   );
 }
 
 function PinnedPart({ draft, change }: TimingProps) {
   if (!draft.places.some((p) => p.kind === 'stream')) return null;
   return (
-    <>
-      <Said
-        as={say.onStreamsItIs}
-        pinned={
-          <ChoicePart
-            label={say.pinned}
-            value={draft.pinned ? 'top' : 'order'}
-            marked={draft.pinned}
-            onChange={(v) => change({ pinned: v === 'top' })}
-            choices={[
-              { value: 'order', label: say.inOrderWithTheRest },
-              { value: 'top', label: say.pinnedOnTop },
-            ]}
-          />
-        }
-      />
-    </>
+    <Said
+      as={say.onStreamsItIs}
+      pinned={
+        <ChoicePart
+          label={say.pinned}
+          value={draft.pinned ? 'top' : 'order'}
+          marked={draft.pinned}
+          onChange={(v) => change({ pinned: v === 'top' })}
+          choices={[
+            { value: 'order', label: say.inOrderWithTheRest },
+            { value: 'top', label: say.pinnedOnTop },
+          ]}
+        />
+      }
+    />
   );
 }
 
-/** What it is about, when it goes out and what becomes of it, in a sentence. */
+/** What it is about, when it goes out and what becomes of it, in sentences. */
 export function TimingPart(props: TimingProps) {
   const { draft, isOut } = props;
+  const about = <AboutPart {...props} />;
   return (
     <p className="text-lg leading-sentence">
-      <AboutPart {...props} />
       {isOut && draft.about === 'link' ? (
-        <>
-          {' '}
-          <Said as={say.andIsOut} strong={(text) => <b>{text}</b>} />
-        </>
+        <Said as={say.itIsAboutAndOut} about={about} strong={(text) => <b>{text}</b>} />
       ) : (
-        <>
-          <Said as={say.goesOut} whenPart={<WhenPart {...props} />} />
-        </>
-      )}
-      <TimePart {...props} />
-      <AfterwardsPart {...props} />
-      <PinnedPart {...props} />.
+        <Said
+          as={say.itIsAboutAndGoesOut}
+          about={about}
+          when={
+            <>
+              <WhenPart {...props} />
+              <TimePart {...props} />
+            </>
+          }
+        />
+      )}{' '}
+      <AfterwardsPart {...props} /> <PinnedPart {...props} />
     </p>
   );
 }
