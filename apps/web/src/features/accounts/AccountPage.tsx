@@ -36,8 +36,8 @@ const schema = async () => (await import('@glen/contract/forms')).ownWishes.omit
 
 const ORDERS = [
   ['school', say.asTheSchoolDoes],
-  ['dmy', say.oct2026],
-  ['mdy', say.oct142026],
+  ['dmy', say.dayFirst],
+  ['mdy', say.monthFirst],
   ['ymd', '2026-10-14'],
 ] as const;
 const HOURS = [
@@ -147,7 +147,7 @@ function WishesForm({ own, isStaff }: { own: Own; isStaff: boolean }) {
   return (
     <form className="grid gap-4" noValidate onSubmit={submit}>
       {theirs && (
-        <Theirs what={say.yourAccount2} saveOver={form.saveOver} takeTheirs={form.takeTheirs}>
+        <Theirs what={say.yourAccountWithin} saveOver={form.saveOver} takeTheirs={form.takeTheirs}>
           {fill(say.thereYouAreCalled, { theirs: theirs.name })}
         </Theirs>
       )}

@@ -30,8 +30,8 @@ const Browser = ({ session, zone, isBusy, end }: BrowserProps) => (
       <b>{session.browser || say.aBrowserThatDoes}</b>
       <p className="text-sm text-soft">
         {fill(say.signedInLastUsed, {
-          inWords: inWords(session.begunAt, zone),
-          inWords2: inWords(session.seenAt, zone),
+          since: inWords(session.begunAt, zone),
+          last: inWords(session.seenAt, zone),
         })}
       </p>
     </div>

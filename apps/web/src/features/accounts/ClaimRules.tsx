@@ -137,7 +137,7 @@ function Rule(props: RuleProps) {
         aria-label={fill(say.takeAwayRule, { at: at + 1 })}
         onClick={() => editing.setRules(editing.rules.filter((_, i) => i !== at))}
       >
-        {say.takeAway2}
+        {say.takeAwayShort}
       </Button>
       {errorAt('classIds') && <FieldError>{errorAt('classIds')}</FieldError>}
       {errorAt('provider') && <FieldError>{errorAt('provider')}</FieldError>}

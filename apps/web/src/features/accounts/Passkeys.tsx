@@ -86,7 +86,7 @@ function Row({ passkey, zone }: { passkey: Passkey; zone: string }) {
         aria-label={fill(say.takeAway, { passkey: passkey.name })}
         onClick={() => void remove({ params: { passkeyId: passkey.id } })}
       >
-        {say.takeAway2}
+        {say.takeAwayShort}
       </Button>
     </li>
   );

@@ -11,8 +11,8 @@ export const signOut = 'Sign out';
 // AccountPage
 export const asThisMachineHasIt = 'as this machine has it';
 export const asTheSchoolDoes = 'as the school does';
-export const oct2026 = '14 Oct 2026';
-export const oct142026 = 'Oct 14, 2026';
+export const dayFirst = '14 Oct 2026';
+export const monthFirst = 'Oct 14, 2026';
 export const pm = '2:05 pm';
 export const youAreCalledTheSchool = 'You are called {name}; the school says so.';
 export const whenOthersChangeWhatTouches = 'When others change what touches you';
@@ -27,7 +27,7 @@ export const noMailServiceIsSet =
   'No mail service is set up here: what would come by mail stands in Glen alone.';
 export const youWriteDates = 'You write dates';
 export const youWriteTimes = 'You write times';
-export const yourAccount2 = 'your account';
+export const yourAccountWithin = 'your account';
 export const thereYouAreCalled = 'There you are called {theirs}.';
 export const whatYouAreCalled = 'What you are called';
 export const colours = 'Colours';
@@ -48,7 +48,7 @@ export const addresses = 'Addresses';
 
 // Browsers
 export const aBrowserThatDoes = 'A browser that does not say what it is';
-export const signedInLastUsed = 'signed in {inWords}, last used {inWords2}';
+export const signedInLastUsed = 'signed in {since}, last used {last}';
 export const thisOne = 'this one';
 export const signOutThere = 'Sign out there';
 export const yesSignOutHereToo = 'Yes, sign out here too';
@@ -128,7 +128,7 @@ export const onYourOtherDevicesToo = 'on your other devices too';
 export const renamePasskey = 'Rename {passkey}';
 export const rename = 'Rename';
 export const takeAway = 'Take away {passkey}';
-export const takeAway2 = 'Take away';
+export const takeAwayShort = 'Take away';
 export const noPasskeyWasMade = 'No passkey was made.';
 export const aPasskeyOnThisDevice = 'A passkey on this device, called';
 export const myPhone = 'My phone';

@@ -33,11 +33,11 @@ function OneEvening({ evening }: { evening: Evenings['evenings'][number] }) {
         {state === 'closed' && <Chip>{say.closed}</Chip>}
       </p>
       <p className="text-md text-soft">
-        {fill(say.countCount2TakenOfCount3Taken, {
-          count: many(say.teachers, hosts),
-          count2: many(say.guestsCounted, guests),
+        {fill(say.inNumbers, {
+          teachers: many(say.teachers, hosts),
+          guests: many(say.guestsCounted, guests),
           taken,
-          count3: many(say.times, slots),
+          times: many(say.times, slots),
         })}
       </p>
     </li>

@@ -35,7 +35,11 @@ function TakeOff({ eveningId, guest }: OfGuest) {
     );
   const count = guest.appointments.length;
   return (
-    <div className="w-full rounded-small bg-berry-tint p-3" role="group" aria-label={say.takeOff2}>
+    <div
+      className="w-full rounded-small bg-berry-tint p-3"
+      role="group"
+      aria-label={say.takeOffShort}
+    >
       <p>
         {count === 0
           ? say.theirAddressLeadsNowhereAny

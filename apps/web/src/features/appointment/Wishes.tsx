@@ -56,7 +56,7 @@ function OneWish({ wish, onChange, onDrop }: WishProps) {
                 label={fill(say.whenHost, { host: host.name })}
                 value={nth === null ? '' : String(nth)}
                 choices={[
-                  { value: '', label: nth === null ? fits : say.asItFits2 },
+                  { value: '', label: nth === null ? fits : say.asItFitsShort },
                   ...others.map((one) => ({ value: String(one.nth), label: one.time })),
                 ]}
                 onChange={(value) => onChange({ nth: value === '' ? null : Number(value) })}

@@ -16,7 +16,7 @@ export const whoSeesWhom = 'Who sees whom';
 
 // AppointmentsPage
 export const closed = 'closed';
-export const countCount2TakenOfCount3Taken = '{count}, {count2}, {taken} of {count3} taken';
+export const inNumbers = '{teachers}, {guests}, {taken} of {times} taken';
 export const planAnEvening = 'Plan an evening';
 export const noEveningByAppointment = 'No evening by appointment';
 export const familiesSeeSeveralTeachers =
@@ -27,7 +27,7 @@ export const eveningsByAppointment = 'Evenings by appointment';
 // Guests
 export const takeOff = 'Take off: {name}';
 export const takeOffDots = 'Take off…';
-export const takeOff2 = 'Take off';
+export const takeOffShort = 'Take off';
 export const theirAddressLeadsNowhereAny = 'Their address leads nowhere any more.';
 export const ofTheirsBecomeFree =
   '{count} of theirs become free, and their address leads nowhere any more.';
@@ -101,7 +101,7 @@ export const noTimeFits = 'no time fits';
 export const aboutWhom = 'About whom, {host}';
 export const aboutWhomSuchAsOdo = 'About whom, such as Odo';
 export const whenHost = 'When, {host}';
-export const asItFits2 = 'as it fits';
+export const asItFitsShort = 'as it fits';
 export const atNth = 'at {nth}';
 export const notAfterAll = 'Not after all';
 export const onDate = 'on {date}';

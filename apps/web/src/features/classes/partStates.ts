@@ -34,7 +34,7 @@ export function entryState({ whoMayEnter, straightIn }: EntryRules): string {
   const who = valueInWords('whoMayEnter', whoMayEnter).toLowerCase();
   const straight = valueInWords('straightIn', straightIn).replace('only ', '');
   const isAll = straightIn === 'everyone' || straight === who;
-  return isAll ? fill(say.straightIn, { who }) : fill(say.straightIn2, { who, straight });
+  return isAll ? fill(say.straightIn, { who }) : fill(say.someStraightIn, { who, straight });
 }
 
 export function linksState(links: Pick<LinkRow, 'state'>[]): string {

@@ -55,7 +55,7 @@ function HelpRow({ one, isMine }: { one: One; isMine: boolean }) {
         }
         onClick={() => void stop()}
       >
-        {say.noLonger2}
+        {say.noLongerShort}
       </Button>
       {problem && <FieldError>{problem.title}</FieldError>}
     </li>

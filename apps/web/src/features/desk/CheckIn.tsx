@@ -164,7 +164,7 @@ export function CheckIn({ linkId, zone }: { linkId: number; zone: string }) {
           collisionPadding={8}
           align="start"
           className={deskCard}
-          aria-label={say.checkIn2}
+          aria-label={say.checkInShort}
         >
           <Card checkIn={checkIn} inside={inside} linkId={linkId} zone={zone} />
         </Popover.Content>

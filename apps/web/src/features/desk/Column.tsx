@@ -6,7 +6,7 @@ import * as say from './words.js';
 function accountInWords({ account, notProven }: DeskVisitor): string {
   if (account === 'school' || account === 'personal') return kindInWords(account);
   if (account === 'phone') return say.byPhone;
-  return notProven ? say.notSignedInThisName : say.notSignedIn2;
+  return notProven ? say.notSignedInThisName : say.notSignedInShort;
 }
 
 /** What a visitor may do, where that is more than take part. */

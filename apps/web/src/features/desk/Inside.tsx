@@ -56,7 +56,7 @@ const AtOurDoor = ({ visitor: { id, name }, act }: Omit<PersonProps, 'desk'>) =>
     onClick={() => act.putOut(id)}
     aria-label={fill(say.keepFromComingBackIn, { name })}
   >
-    {say.keepFromComingBackIn2}
+    {say.keepFromComingBackInShort}
   </Button>
 );
 
@@ -71,7 +71,7 @@ function PersonActions({ visitor, desk, act }: PersonProps) {
           onClick={() => act.letPresent(id, true)}
           aria-label={fill(say.letPresent, { name })}
         >
-          {say.letPresent2}
+          {say.letPresentShort}
         </Button>
       )}
       {mayPresent && (
@@ -92,7 +92,7 @@ function PersonActions({ visitor, desk, act }: PersonProps) {
         onClick={() => act.putOut(id)}
         aria-label={fill(say.putOut, { name })}
       >
-        {say.putOut2}
+        {say.putOutShort}
       </Button>
     </>
   );
@@ -120,7 +120,7 @@ export function Inside({ desk, act }: InsideProps) {
   const people = desk.inside.filter((v) => v.role !== 'host');
   return (
     <Column
-      title={say.inside2}
+      title={say.insideTitle}
       count={desk.inside.length}
       action={
         <MoreMenu words={say.forAll} label={say.forAllInside} items={moreWithAll(desk, act)} />

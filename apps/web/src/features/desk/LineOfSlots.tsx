@@ -16,7 +16,7 @@ function whereabouts({ personId, state }: Slot, { inside, waiting, here }: Desk)
   if (!called) return say.notHereYet;
   const name = called.as ?? called.name;
   if (inside.some((one) => one.name === name)) return 'inside';
-  return waiting.some((one) => one.name === name) ? say.inTheLobby2 : say.onTheWayIn;
+  return waiting.some((one) => one.name === name) ? say.inTheLobbyShort : say.onTheWayIn;
 }
 
 function SlotLine({ slot, desk }: { slot: Slot; desk: Desk }) {

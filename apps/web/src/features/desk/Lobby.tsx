@@ -85,7 +85,7 @@ function Waiting({
             onClick={() => act.letIn(visitor.id)}
             aria-label={fill(say.letInVisitor, { visitor: visitor.name })}
           >
-            {say.letIn2}
+            {say.letInShort}
           </Button>
           <Button
             kind="danger-link"
@@ -119,7 +119,7 @@ const Away = ({ desk, act }: { desk: Desk; act: DeskActions }) => (
             onClick={() => act.letBack(v.id)}
             aria-label={fill(say.letBack, { name: v.name })}
           >
-            {say.letBack2}
+            {say.letBackShort}
           </Button>
         </Who>
       ))}
@@ -165,7 +165,7 @@ export function Lobby({ desk, act, zone }: { desk: Desk; act: DeskActions; zone:
     </span>
   );
   return (
-    <Column title={say.inTheLobby3} count={desk.waiting.length} action={action}>
+    <Column title={say.inTheLobbyTitle} count={desk.waiting.length} action={action}>
       {desk.waiting.length === 0 && <p className="text-soft">{say.nobodyKnocks}</p>}
       <Line desk={desk} />
       <ul>

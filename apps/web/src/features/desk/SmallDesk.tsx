@@ -48,7 +48,7 @@ function Waiting({ desk, zone, letIn }: WaitingProps) {
               </span>
             </span>
             <Button onClick={() => letIn(v.id)} aria-label={fill(say.letIn, { name: v.name })}>
-              {say.letIn2}
+              {say.letInShort}
             </Button>
           </li>
         ))}

@@ -16,7 +16,7 @@ function strangersNote({ waiting }: Desk): Note[] {
   const strangers = those.length;
   if (strangers === 0) return [];
   const title = many(say.whoWaitAreNot, strangers);
-  const letRollIn = { name: 'let-roll-in', label: say.letTheRollIn2 };
+  const letRollIn = { name: 'let-roll-in', label: say.letTheRollInShort };
   return [
     {
       severity: 'careful',
@@ -197,7 +197,7 @@ function allHereNote({ door, rollSize, missing }: Desk): Note[] {
     {
       severity: 'well',
       title: say.everyoneOnTheRoll,
-      text: fill(say.rollSizeOfRollSize2, { rollSize, rollSize2: rollSize }),
+      text: fill(say.hereOfAll, { here: rollSize, all: rollSize }),
     },
   ];
 }

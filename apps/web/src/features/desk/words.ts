@@ -40,12 +40,12 @@ export const endTheCheck = 'End the check-in';
 export const theLastOneIsOver = 'The last one is over: {many}. It stands in the register.';
 export const checkIn = 'Check-in: {givenCount}';
 export const checkInDots = 'Check-in…';
-export const checkIn2 = 'Check-in';
+export const checkInShort = 'Check-in';
 
 // Column
 export const byPhone = 'by phone';
 export const notSignedInThisName = 'not signed in: this name is not proven';
-export const notSignedIn2 = 'not signed in';
+export const notSignedInShort = 'not signed in';
 export const host = 'host';
 export const watchesOnly = 'watches only';
 export const mayShareForAWhile = 'may share for a while';
@@ -84,7 +84,7 @@ export const whoWaitAreNot = {
   one: 'One who waits is not on the roll',
   other: '{n} who wait are not on the roll',
 };
-export const letTheRollIn2 = 'Let the roll in';
+export const letTheRollInShort = 'Let the roll in';
 export const nobodyKnowsWhoCallsLet =
   'Nobody knows who calls: let them in and have them say it, or ask them elsewhere first.';
 export const lookAtNameAndAccount = 'Look at name and account before you let them in.';
@@ -135,7 +135,7 @@ export const openingTheDoorSchedules = 'Opening the door schedules a session, fr
 export const opensByItselfAt = 'Opens by itself at {time}';
 export const inYouCanOpenIt = 'In {span}. You can open it before.';
 export const everyoneOnTheRoll = 'Everyone on the roll is here';
-export const rollSizeOfRollSize2 = '{rollSize} of {rollSize2}.';
+export const hereOfAll = '{here} of {all}.';
 
 // ExpectedGuests
 export const hasSaidYes = 'has said yes';
@@ -185,17 +185,17 @@ export const announceWhoComesAndGoes = 'Announce who comes and goes';
 export const shareByTheRulesAgain = 'Share by the rules again';
 export const letEverybodyShare = 'Let everybody share';
 export const keepFromComingBackIn = 'Keep {name} from coming back in';
-export const keepFromComingBackIn2 = 'Keep from coming back in';
+export const keepFromComingBackInShort = 'Keep from coming back in';
 export const letPresent = 'Let {name} present';
-export const letPresent2 = 'Let present';
+export const letPresentShort = 'Let present';
 export const presentsNoLonger = '{name} presents no longer';
 export const noLonger = 'No longer';
 export const more = 'More';
 export const moreWith = 'More with {name}';
 export const putOut = 'Put {name} out';
-export const putOut2 = 'Put out';
+export const putOutShort = 'Put out';
 export const letInOnTheirWay = 'Let in, on their way';
-export const inside2 = 'Inside';
+export const insideTitle = 'Inside';
 export const forAll = 'For all';
 export const forAllInside = 'For all inside';
 export const everybodyMayShareInThis = 'Everybody may share in this session.';
@@ -209,7 +209,7 @@ export const knockWho = 'Knock: {who}';
 
 // LineOfSlots
 export const notHereYet = 'not here yet';
-export const inTheLobby2 = 'in the lobby';
+export const inTheLobbyShort = 'in the lobby';
 export const onTheWayIn = 'on the way in';
 export const free = 'free';
 export const now = 'now';
@@ -238,11 +238,11 @@ export const waitForASeat = {
     '{n} wait for a seat: the room holds {capacity}, and all are taken. They come in by themselves, in their order.',
 };
 export const letAllIn = 'Let all in';
-export const inTheLobby3 = 'In the lobby';
+export const inTheLobbyTitle = 'In the lobby';
 export const turnedAwayOrKeptOut = 'Turned away or kept out';
 export const turnedAwayOrPutOut = 'Turned away or put out';
 export const letBack = 'Let {name} back';
-export const letBack2 = 'Let back';
+export const letBackShort = 'Let back';
 export const broughtIn = 'Brought in';
 export const fromOutsideTheSchool2 = '· from outside the school';
 
@@ -266,7 +266,7 @@ export const nobodyKnocks = 'Nobody knocks.';
 export const onTheRoll = 'on the roll';
 export const notOnTheRoll = 'not on the roll';
 export const letIn = 'Let {name} in';
-export const letIn2 = 'Let in';
+export const letInShort = 'Let in';
 export const insideMissing = '{insideCount} inside · {missingCount} missing';
 export const letTheRollIn = 'Let the roll in ({ofRoll})';
 export const nextOneIn = 'next one in ·';

@@ -50,7 +50,7 @@ function Item({ thing }: { thing: Thing }) {
         {fill(say.thereUntil, {
           date: dateInWords(thing.session.date),
           time: thing.session.time,
-          date2: dateInWords(thing.until),
+          until: dateInWords(thing.until),
         })}
       </p>
     </li>

@@ -22,7 +22,7 @@ function Times({ door, zone }: { door: Door; zone: string }) {
       </span>
       {!isSame && (
         <span className="block text-sm">
-          {fill(say.onYourClock, { time: schoolTime(zone), localDate, time2: local.time })}
+          {fill(say.onYourClock, { time: schoolTime(zone), localDate, localTime: local.time })}
         </span>
       )}
     </p>

@@ -3,7 +3,7 @@
 // AfterLessons
 export const whatWasWritten = 'what was written';
 export const recordingMin = 'recording, {minutes} min';
-export const thereUntil = '{date}, {time} · there until {date2}';
+export const thereUntil = '{date}, {time} · there until {until}';
 export const afterTheLessons = 'After the lessons';
 
 // DoorAccounts
@@ -17,7 +17,7 @@ export const comeInAsSomebodyElse = 'Come in as somebody else';
 export const signIn = 'Sign in';
 
 // DoorHead
-export const onYourClock = '{time}; {localDate}{time2} on your clock';
+export const onYourClock = '{time}; {localDate}{localTime} on your clock';
 export const yourClassMeetsAtThis =
   'Your class meets at this door today, together with {classTitle}.';
 export const yourLinkWasReplacedIt = 'Your link was replaced; it leads here all the same.';

@@ -121,7 +121,7 @@ export const CodeCard = ({ value, onSave, back }: CodeProps) => (
   <Card label={fill(say.entryCode, { value: value ?? 'none' })} shown={value ?? 'none'} back={back}>
     {(close) => (
       <ValueForm
-        label={say.entryCode2}
+        label={say.entryCodeShort}
         hint={say.askedOfEveryoneButHosts}
         suggest={{ label: value === null ? say.makeOne : say.makeAnother, make: newCode }}
         value={value ?? ''}

@@ -139,7 +139,7 @@ function OwnRules({ edits, showSources }: OwnProps) {
                 kind="link"
                 disabled={busy}
                 onClick={() => back(field)}
-                aria-label={fill(say.backToTheDefaultRuleName2, { ruleName: RULE_NAMES[field] })}
+                aria-label={fill(say.ruleIsBackToTheDefault, { ruleName: RULE_NAMES[field] })}
               >
                 {backWords(field)}
               </Button>

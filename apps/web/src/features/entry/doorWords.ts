@@ -175,7 +175,7 @@ function full({ door }: Told): Words {
     };
   const wait = ahead === 0 ? say.nobodyWaitsYet : many(say.waitAlready, ahead);
   return {
-    title: say.theRoomIsFull2,
+    title: say.theRoomIsFullShort,
     text: meanwhile(fill(say.waitInLine, { wait })),
   };
 }

@@ -48,8 +48,8 @@ export const RULE_WORDS = {
   straightIn: words('straightIn', say.whoGoesStraightIn, [
     ['hosts', say.onlyHosts],
     ['presenters', say.hostsAndPresenters],
-    ['roll', say.theRoll2],
-    ['school', say.anyoneOfTheSchool2],
+    ['roll', say.theRollWithin],
+    ['school', say.anyoneOfTheSchoolWithin],
     ['everyone', 'everyone'],
   ]),
   phone: words('phone', say.phoneCallers, [
@@ -62,7 +62,7 @@ export const RULE_WORDS = {
     [true, say.aWatchOnlyWayIn],
   ]),
   presenters: words('presenters', say.whoPresents, [
-    ['hosts', say.onlyHosts2],
+    ['hosts', say.onlyHostsTitle],
     ['named', say.hostsAndNamedPeople],
     ['staff', say.hostsAndTheSchoolsStaff],
     ['everyone', say.everyone],

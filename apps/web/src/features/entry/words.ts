@@ -123,7 +123,7 @@ export const waitAlready = {
   one: '1 waits already.',
   other: '{n} wait already.',
 };
-export const theRoomIsFull2 = 'The room is full';
+export const theRoomIsFullShort = 'The room is full';
 export const waitInLine = 'Wait in line, and you go in by yourself when a seat comes free. {wait}';
 export const thisLessonMeets = 'This lesson meets at the door of {elsewhere}';
 export const thisDoorStaysShutMeanwhile =
@@ -180,7 +180,7 @@ export const rulesAsForAPurpose = 'Rules as for a purpose';
 // RuleCards
 export const saveTheRule = 'Save the rule';
 export const entryCode = 'Entry code: {value}';
-export const entryCode2 = 'Entry code';
+export const entryCodeShort = 'Entry code';
 export const askedOfEveryoneButHosts =
   'Asked of everyone but hosts, named presenters and callers. Posts that give it change with it. Leave it blank for none.';
 export const makeOne = 'Make one';
@@ -227,7 +227,7 @@ export const rulesAreSet = {
   one: '1 rule is set',
   other: '{n} rules are set',
 };
-export const backToTheDefaultRuleName2 = '{ruleName}: back to the default';
+export const ruleIsBackToTheDefault = '{ruleName}: back to the default';
 export const whenAllHostsHaveLeftOut = 'When all hosts have left: out after {ownHostsGone} min';
 export const somebodyChangedTheseRulesJust =
   'Somebody changed these rules just now. They are shown as they stand; choose again if you still want your change.';
@@ -250,8 +250,8 @@ export const anyoneWithTheLink = 'Anyone with the link';
 export const whoGoesStraightIn = 'Who goes straight in';
 export const onlyHosts = 'only hosts';
 export const hostsAndPresenters = 'hosts and presenters';
-export const theRoll2 = 'the roll';
-export const anyoneOfTheSchool2 = 'anyone of the school';
+export const theRollWithin = 'the roll';
+export const anyoneOfTheSchoolWithin = 'anyone of the school';
 export const phoneCallers = 'Phone callers';
 export const notLetIn = 'not let in';
 export const waitInTheLobby = 'wait in the lobby';
@@ -260,7 +260,7 @@ export const watchingOnly = 'Watching only';
 export const noWatchOnlyWayIn = 'no watch-only way in';
 export const aWatchOnlyWayIn = 'a watch-only way in';
 export const whoPresents = 'Who presents';
-export const onlyHosts2 = 'Only hosts';
+export const onlyHostsTitle = 'Only hosts';
 export const hostsAndNamedPeople = 'Hosts and named people';
 export const hostsAndTheSchoolsStaff = 'Hosts and the school’s staff';
 export const everyone = 'Everyone';

@@ -9,9 +9,9 @@ const NONE = 'none';
 /** How long before a session calendars may remind; ten minutes and an hour are common. */
 const ALARMS = [
   { value: '0', label: say.asItBegins },
-  { value: '5', label: say.minutesBefore },
-  { value: '10', label: say.minutesBefore2 },
-  { value: '30', label: say.minutesBefore3 },
+  { value: '5', label: say.fiveMinutesBefore },
+  { value: '10', label: say.tenMinutesBefore },
+  { value: '30', label: say.thirtyMinutesBefore },
   { value: '60', label: say.anHourBefore },
   { value: '1440', label: say.aDayBefore },
   { value: NONE, label: say.notAtAll },

@@ -2,9 +2,9 @@
 
 // AlarmPart
 export const asItBegins = 'as it begins';
-export const minutesBefore = '5 minutes before';
-export const minutesBefore2 = '10 minutes before';
-export const minutesBefore3 = '30 minutes before';
+export const fiveMinutesBefore = '5 minutes before';
+export const tenMinutesBefore = '10 minutes before';
+export const thirtyMinutesBefore = '30 minutes before';
 export const anHourBefore = 'an hour before';
 export const aDayBefore = 'a day before';
 export const notAtAll = 'not at all';

@@ -90,7 +90,7 @@ function FindOrDo({ close }: { close: () => void }) {
     if (ahead) setTyped(ahead);
   }, []);
   return (
-    <Command label={say.findOrDo2} shouldFilter={false}>
+    <Command label={say.findOrDoTitle} shouldFilter={false}>
       <Command.Input
         autoFocus
         value={typed}
@@ -122,7 +122,7 @@ export default function Finder({ shows, onClose }: { shows: 'all' | 'keys'; onCl
           aria-describedby={undefined}
         >
           <Dialog.Title className={isKeys ? 'px-5 pt-4 text-lg' : 'sr-only'}>
-            {isKeys ? say.keys : say.findOrDo2}
+            {isKeys ? say.keys : say.findOrDoTitle}
           </Dialog.Title>
           {isKeys ? <Keys /> : <FindOrDo close={onClose} />}
         </Dialog.Content>

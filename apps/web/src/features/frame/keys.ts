@@ -3,7 +3,7 @@ import * as say from './words.js';
 export const KEYS: [string, string][] = [
   ['/', say.findOrDo],
   ['1 2 3 4 5', say.todayPlanClassesPostsSchool],
-  ['s', say.scheduleASession2],
+  ['s', say.scheduleASessionWithin],
   ['u', 'undo'],
   ['U', say.doItAgain],
   ['w', say.onThePlanWeek],

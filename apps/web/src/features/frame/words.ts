@@ -34,7 +34,7 @@ export const classPeriods = 'Class periods';
 export const sessions = 'Sessions';
 export const links = 'Links';
 export const doWord = 'Do';
-export const findOrDo2 = 'Find or do';
+export const findOrDoTitle = 'Find or do';
 export const aPersonAClassPeriod = 'A person, a class period, a session, something to do';
 export const keys = 'Keys';
 
@@ -99,7 +99,7 @@ export const linkOfStopped = '{label}, {title}, stopped';
 // keys
 export const findOrDo = 'find or do';
 export const todayPlanClassesPostsSchool = 'Today, Plan, Classes, Posts, School';
-export const scheduleASession2 = 'schedule a session';
+export const scheduleASessionWithin = 'schedule a session';
 export const doItAgain = 'do it again';
 export const onThePlanWeek = 'on the plan: week or term';
 export const onThePlanPick = 'on the plan: pick a session up, arrows move it, Enter puts it down';

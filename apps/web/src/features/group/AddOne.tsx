@@ -89,7 +89,7 @@ export function AddOne({ edits, onRoll }: AddOneProps) {
           />
         </div>
         <Button type="submit" kind="strong" className="mt-6" disabled={edits.isBusy}>
-          {say.putOnTheRoll2}
+          {say.putOnTheRollShort}
         </Button>
         {problem && <FieldError>{problem.title}</FieldError>}
       </form>

@@ -7,7 +7,7 @@ import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 const MOST_BYTES = 20 * 1024 * 1024;
-const TOO_BIG = say.thisFileIsOver20;
+const TOO_BIG = say.thisFileIsTooLarge;
 const SHOWN = 8;
 
 function read(file: File, roll: RollPerson[]): Promise<Told> {

@@ -85,7 +85,7 @@ const inShort = (groups: { name: string; members: number[] }[]): string =>
 /** Somebody else was faster: theirs and mine, to choose from. */
 const TwoGroupings = ({ theirs, editing }: { theirs: Kept; editing: GroupsEditing }) => (
   <Theirs what={say.theGroups} saveOver={editing.saveOver} takeTheirs={editing.takeTheirs}>
-    {fill(say.theirsYours, { inShort: inShort(theirs.groups), inShort2: inShort(editing.draft) })}
+    {fill(say.theirsYours, { theirs: inShort(theirs.groups), yours: inShort(editing.draft) })}
   </Theirs>
 );
 

@@ -34,7 +34,7 @@ export function WereHere({ classId, zone, leaving }: WereHereProps) {
               aria-label={fill(say.bringBack, { name })}
               onClick={() => void leaving.bringBack({ id, name })}
             >
-              {say.bringBack2}
+              {say.bringBackShort}
             </Button>
           </li>
         ))}

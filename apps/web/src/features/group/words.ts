@@ -6,7 +6,7 @@ export const putOnTheRoll = 'Put {name} on the roll';
 export const name = 'Name';
 export const address = 'Address';
 export const blankTheyComeWithout = 'Blank: they come without an account.';
-export const putOnTheRoll2 = 'Put on the roll';
+export const putOnTheRollShort = 'Put on the roll';
 
 // EmptyRoll
 export const nobodyOnTheRollYet = 'Nobody on the roll yet';
@@ -17,7 +17,7 @@ export const pasteAListOfThem = 'Paste a list of them';
 export const addressesByWhichTheySet = 'Addresses by which they set their passwords';
 
 // FromFile
-export const thisFileIsOver20 =
+export const thisFileIsTooLarge =
   'This file is over 20 MB. A list of groups is far smaller; is it the right one?';
 export const theBrowserCouldNotOpen = 'The browser could not open this file.';
 export const whatTheFileSays = 'What the file says';
@@ -113,7 +113,7 @@ export const atRandom = 'at random';
 export const addAGroup = 'Add a group';
 export const giveAWholeNumber = 'Give a whole number from 1 to {most}.';
 export const theGroups = 'the groups';
-export const theirsYours = 'Theirs: {inShort}. Yours: {inShort2}.';
+export const theirsYours = 'Theirs: {theirs}. Yours: {yours}.';
 export const saveTheGroups = 'Save the groups';
 export const asTheyWere = 'As they were';
 
@@ -159,4 +159,4 @@ export const takenOffThisRoll = {
 export const takenOff = 'Taken off';
 export const untilDate = 'until {date}';
 export const bringBack = 'Bring {name} back';
-export const bringBack2 = 'Bring back';
+export const bringBackShort = 'Bring back';

@@ -29,13 +29,13 @@ function Row({ change, zone, take }: RowProps) {
         {change.what}
       </span>
       {change.takenBack ? (
-        <span className="text-soft">{say.takenBack2}</span>
+        <span className="text-soft">{say.takenBackShort}</span>
       ) : (
         <Button
           aria-label={fill(say.takeItBack, { what: change.what })}
           onClick={() => void take(change)}
         >
-          {say.takeItBack2}
+          {say.takeItBackShort}
         </Button>
       )}
     </li>

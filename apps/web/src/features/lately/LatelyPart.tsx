@@ -36,7 +36,7 @@ export function LatelyPart() {
               aria-label={fill(say.takeItBack, { what: change.what })}
               onClick={() => void take(change)}
             >
-              {say.takeItBack2}
+              {say.takeItBackShort}
             </Button>
           </li>
         ))}

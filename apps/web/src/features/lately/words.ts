@@ -1,7 +1,7 @@
 /** What lately says, sentence by sentence; pages ask for it by name. */
 
 // LatelyPage
-export const takenBack2 = 'taken back';
+export const takenBackShort = 'taken back';
 export const untilSomebodyChangesTheSame = 'Until somebody changes the same';
 export const aChangeIsTakenBack =
   'A change is taken back as long as nobody, you included, has changed the same thing since. A letter that was sent is not recalled.';
@@ -11,7 +11,7 @@ export const whatYouChangeStandsHere = 'What you change stands here, each with i
 // LatelyPart
 export const lately = 'Lately';
 export const takeItBack = 'Take it back: {what}';
-export const takeItBack2 = 'Take it back';
+export const takeItBackShort = 'Take it back';
 export const allMyLastChanges = 'All my last changes';
 
 // useLately

@@ -26,7 +26,7 @@ export function AddPerson({ onPerson, onEmail }: AddPersonProps) {
   return (
     <div className="grid gap-1.5">
       <input
-        aria-label={onEmail ? say.addSomebodyByName : say.addSomebodyByName2}
+        aria-label={onEmail ? say.addSomebodyByName : say.addSomebodyByNameTitle}
         placeholder={onEmail ? say.aNameOrAGuests : say.aName}
         className={`${inputClass} !py-1.5 text-base`}
         value={typed}

@@ -23,7 +23,7 @@ type Guests = Answer<'guests'>['guests'];
 /** How many are expected: of each that they are invited to, where that is not the same for all. */
 function Counts({ invited }: { invited: Guests }) {
   const whens = [...new Set(invited.map((guest) => guest.when))];
-  const named = (when: string): string => (when === '' ? say.always2 : capital(when));
+  const named = (when: string): string => (when === '' ? say.alwaysTitle : capital(when));
   return whens.map((when) => (
     <p key={when} className="mt-2 font-semibold">
       {whens.length > 1 && `${named(when)}: `}

@@ -76,7 +76,7 @@ const Head = ({ link }: { link: LinkDetail }) => (
           <Link className="hover:underline" to={`/classes/${link.classId}/links`}>
             {fill(say.classTitleLinks, { classTitle: link.classTitle })}
           </Link>
-          {link.main && ` · ${say.theClassPeriodsOwn2}`}
+          {link.main && ` · ${say.theClassPeriodsOwnWithin}`}
         </p>
       </div>
       {link.state === 'retired' && <Chip tone="wrong">{say.stopped}</Chip>}

@@ -17,7 +17,7 @@ import * as say from './words.js';
 const KINDS = [
   { value: 'lesson', label: say.aLesson },
   { value: 'one-to-one', label: say.aOneToOne },
-  { value: 'help', label: say.dropInHelp2 },
+  { value: 'help', label: say.dropInHelpWithin },
   { value: 'event', label: say.anEventWithGuests },
   { value: 'project', label: say.aProjectGroup },
 ];

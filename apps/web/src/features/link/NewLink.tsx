@@ -37,7 +37,7 @@ function PurposeParts({ making }: { making: Making }) {
             aria-label={say.inYourWords}
             className={`${typedPart} w-44`}
             maxLength={80}
-            placeholder={say.inYourWords2}
+            placeholder={say.inYourWordsWithin}
             value={draft.words}
             onChange={(e) => writePurpose(e.target.value)}
           />
@@ -131,7 +131,7 @@ export function NewLink({ classPeriod, classes, start = say.groupWork, onClose }
       aria-label={say.newLink2}
       className="mb-5 rounded-big border border-line bg-sheet p-5 shadow-soft"
     >
-      <h2 className="mb-2 text-xl">{say.aNewLink2}</h2>
+      <h2 className="mb-2 text-xl">{say.aNewLinkShort}</h2>
       <form noValidate onSubmit={making.submit}>
         <Sentence making={making} classPeriod={classPeriod} classes={classes} />
         <p className="mt-1 text-md text-soft">

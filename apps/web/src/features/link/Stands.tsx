@@ -68,8 +68,8 @@ export function Stands({
       {onTheWay > 0 && (
         <p role="status" className="mt-2 text-gorse-deep">
           {fill(say.ofPlacesHaveFollowed, {
-            placesCount: places.length - onTheWay,
-            placesCount2: places.length,
+            followed: places.length - onTheWay,
+            all: places.length,
           })}
         </p>
       )}

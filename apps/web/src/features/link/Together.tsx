@@ -33,7 +33,7 @@ function ShareRow({ share, onRemove }: { share: Share; onRemove: (() => void) | 
           aria-label={fill(say.atItsOwnDoorAgain, { title, words })}
           onClick={onRemove}
         >
-          {say.atItsOwnDoorAgain2}
+          {say.atItsOwnDoorAgainShort}
         </Button>
       )}
     </li>

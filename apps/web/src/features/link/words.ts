@@ -2,7 +2,7 @@
 
 // AddPerson
 export const addSomebodyByName = 'Add somebody by name or address';
-export const addSomebodyByName2 = 'Add somebody by name';
+export const addSomebodyByNameTitle = 'Add somebody by name';
 export const aNameOrAGuests = 'A name, or a guest’s address';
 export const aName = 'A name';
 export const inviteAsAGuest = 'Invite {wanted}, as a guest';
@@ -91,7 +91,7 @@ export const moreWereInvitedWhoseNamesAreNot = {
 };
 export const theyAreToldWhatIt =
   'They are told what it is called, when it is and who hosts it; inside they see others by name, and are seen.';
-export const always2 = 'Always';
+export const alwaysTitle = 'Always';
 export const guests = 'Guests';
 export const fromOutsideTheSchool = 'From outside the school';
 export const inviteGuests = 'Invite guests';
@@ -196,7 +196,7 @@ export const copyAsDots = 'Copy as…';
 export const itStandsNowhereYet = 'It stands nowhere yet';
 export const copyItToWhomIt = 'Copy it to whom it is for, or post it.';
 export const classTitleLinks = '{classTitle}, links';
-export const theClassPeriodsOwn2 = 'the class period’s own';
+export const theClassPeriodsOwnWithin = 'the class period’s own';
 export const howStudentsGetIn = 'How students get in';
 export const toTheDesk = 'To the desk';
 export const entry = 'Entry';
@@ -215,7 +215,7 @@ export const schoolsVideoService = 'school’s video service';
 // LinkSentence
 export const aLesson = 'a lesson';
 export const aOneToOne = 'a one-to-one';
-export const dropInHelp2 = 'drop-in help';
+export const dropInHelpWithin = 'drop-in help';
 export const anEventWithGuests = 'an event with guests';
 export const aProjectGroup = 'a project group';
 export const forAndFor = 'For {purpose}, and for {audience}.';
@@ -279,13 +279,13 @@ export const nameThePresenter = 'Name the presenter';
 export const somethingElseDots = 'something else…';
 export const whatItIsFor = 'What it is for';
 export const inYourWords = 'In your words';
-export const inYourWords2 = 'in your words';
+export const inYourWordsWithin = 'in your words';
 export const name = 'Name';
 export const whetherStudentsSeeIt = 'Whether students see it';
 export const forCalledIt =
   'For {purposeParts}, called {namePart}. It is for {audiencePart}, hosted by {hostedBy} {hostsPart}. Students {whetherStudents}.';
 export const newLink2 = 'New link';
-export const aNewLink2 = 'A new link';
+export const aNewLinkShort = 'A new link';
 export const youCanChangeItsEntry = '{what} You can change its entry rules afterwards.';
 export const itTakesTheClassPeriods =
   'It takes the class period’s entry rules; you can change them afterwards.';
@@ -415,14 +415,14 @@ export const readThere = '{readers} read there';
 export const sinceReadThere = 'since {date} {time}, {readers} read there';
 export const nowhereYetCopyIt = 'Nowhere yet. Copy it to whom it is for, or post it.';
 export const ofPlacesHaveFollowed =
-  '{placesCount} of {placesCount2} places have followed; the rest are on their way. You need not wait here.';
+  '{followed} of {all} places have followed; the rest are on their way. You need not wait here.';
 export const whoSeesIt = 'Who sees it';
 
 // Together
 export const ownDoorLeadsHere = '{title}, {words}; its own door leads here then.';
 export const ownDoorStaysShut = '{title}, {words}; its own door stays shut then, with a word.';
 export const atItsOwnDoorAgain = '{title}, {words}: at its own door again';
-export const atItsOwnDoorAgain2 = 'At its own door again';
+export const atItsOwnDoorAgainShort = 'At its own door again';
 export const leadsHereThen = 'leads here then';
 export const staysShutThen = 'stays shut then, with a word';
 export const whichClassPeriod = 'Which class period';

@@ -94,7 +94,7 @@ export default function BeginPage({ me }: { me: Me }) {
   };
   return (
     <MoveInFrame
-      tab={isFirst === false ? say.aClassPeriodMore2 : say.yourFirstClassPeriod}
+      tab={isFirst === false ? say.anotherClassPeriodOf : say.yourFirstClassPeriod}
       steps={isFirst === false ? [] : stepsFor(me, made)}
       {...(isFirst !== false ? {} : more)}
     >

@@ -114,7 +114,7 @@ export function ClassForm(props: FormProps) {
         <RoomField {...making} />
         <TextField
           label={say.whenDoesItMeetMay}
-          hint={meets?.words ?? say.inWordsEveryTuesday18}
+          hint={meets?.words ?? say.inWordsSuchAs}
           error={errors.when?.message ?? wrong}
           {...register('when')}
         />

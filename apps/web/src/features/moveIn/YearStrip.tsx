@@ -41,8 +41,8 @@ export function YearStrip(props: StripProps) {
         role="img"
         aria-label={fill(say.sessionsFromTo, {
           datesCount: props.dates.length,
-          date: dateInWords(first),
-          date2: dateInWords(last),
+          from: dateInWords(first),
+          until: dateInWords(last),
         })}
         className="flex h-11 gap-px"
       >

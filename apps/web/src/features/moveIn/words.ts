@@ -8,7 +8,7 @@ export const fillItsRoll = 'Fill its roll';
 export const youAre = 'You are {name}';
 export const aClassPeriodMore = 'Another class period · {school}';
 export const backToTheClassPeriods = 'Back to the class periods';
-export const aClassPeriodMore2 = 'Another class period';
+export const anotherClassPeriodOf = 'Another class period';
 
 // BellPattern
 export const minutesOfPause = 'Minutes of pause {at}';
@@ -39,7 +39,7 @@ export const untilTheRollIsFilled = 'Until the roll is filled';
 export const theRollWhichYouFill = 'The roll, which you fill next; until then {untilRoll}.';
 export const whatIsItCalled = 'What is it called?';
 export const whenDoesItMeetMay = 'When does it meet? (may come later)';
-export const inWordsEveryTuesday18 = 'In words: every Tuesday 18:30 to 20:00 until term ends';
+export const inWordsSuchAs = 'In words: every Tuesday 18:30 to 20:00 until term ends';
 export const makeItsLink = 'Make its link';
 
 // MoveInFrame
@@ -120,7 +120,7 @@ export const bellsAndAlternatingDays = 'Bells and alternating days, if you want 
 export const nextYou = 'Next: you';
 
 // YearStrip
-export const sessionsFromTo = '{datesCount} sessions from {date} to {date2}';
+export const sessionsFromTo = '{datesCount} sessions from {from} to {until}';
 
 // YouStep
 export const whatAreYouCalled = 'What are you called?';

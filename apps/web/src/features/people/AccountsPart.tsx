@@ -73,7 +73,7 @@ const Row = ({ account, zone, mayKeep, mayGive, onGive, onRemove, onUnbind }: Ro
         aria-label={fill(say.takeAway, { email: account.email })}
         onClick={onRemove}
       >
-        {say.takeAway2}
+        {say.takeAwayShort}
       </Button>
     )}
   </li>
@@ -134,7 +134,7 @@ export function AccountsPart({ person, edits, zone }: AccountsProps) {
           onClose={() => setWay(undefined)}
         />
       )}
-      {accounts.length === 0 && <p className="text-soft">{say.noAccount2}</p>}
+      {accounts.length === 0 && <p className="text-soft">{say.noAccountAtAll}</p>}
       <ul>
         {accounts.map((account) => (
           <Row

@@ -42,7 +42,7 @@ const Head = ({ person }: { person: Person }) => (
     )}
     <ScreenTitle tab={person.name} />
     <p className="text-soft">
-      {rolesInWords(person.roles)} {person.retiredAt && <Chip>{say.retired2}</Chip>}
+      {rolesInWords(person.roles)} {person.retiredAt && <Chip>{say.retiredWithin}</Chip>}
     </p>
   </header>
 );

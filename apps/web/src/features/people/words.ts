@@ -15,12 +15,12 @@ export const whoeverSignsOnThereNext =
   'Whoever signs on there next with this address is bound to the account again';
 export const endName = 'End {name}';
 export const takeAway = 'Take {email} away';
-export const takeAway2 = 'Take away';
+export const takeAwayShort = 'Take away';
 export const anotherAccountByItsAddress = 'Another account, by its address';
 export const whichKind = 'Which kind';
 export const addTheAccount = 'Add the account';
 export const accounts = 'Accounts';
-export const noAccount2 = 'No account.';
+export const noAccountAtAll = 'No account.';
 
 // GuardiansPart
 export const guardiansName = 'Guardian’s name';
@@ -138,7 +138,7 @@ export const people = 'People';
 export const peopleInOrder = 'People in order';
 
 // PersonPage
-export const retired2 = 'retired';
+export const retiredWithin = 'retired';
 export const theirTerm = 'Their term';
 export const whenTheyCameAndWhen = 'When they came, and when they are known to be away';
 export const whatHappened = 'What happened';

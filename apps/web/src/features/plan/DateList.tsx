@@ -15,7 +15,8 @@ function stateOf({ row, isLeftOut }: Listed, clashing: Set<string>, now: string)
   if (row.status === 'skipped') return fill(say.skippedWhy, { why: row.why ?? '' });
   if (row.status === 'cancelled')
     return row.why ? fill(say.cancelledWhy, { why: row.why }) : say.cancelledAlone;
-  if (row.was) return fill(say.movedFrom2, { date: dateInWords(row.was.date), time: row.was.time });
+  if (row.was)
+    return fill(say.movedFromDateAndTime, { date: dateInWords(row.was.date), time: row.was.time });
   if (clashing.has(row.key)) return 'clashes';
   return row.end <= now ? say.inThePast : '';
 }

@@ -109,7 +109,7 @@ export function PhraseLine({ phrase, onEnter }: { phrase: Phrase; onEnter: () =>
           onKeyDown={onKeyDown}
           onScroll={follow}
           onKeyUp={follow}
-          placeholder={say.orTypeItNav3}
+          placeholder={say.orTypeItSuchAs}
           className="relative w-full rounded-small border border-edge bg-transparent px-3 py-1.5 text-md"
         />
       </div>

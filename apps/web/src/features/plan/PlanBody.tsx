@@ -112,7 +112,7 @@ function Undated({ drafts }: { drafts: StripData['undated'] }) {
   if (drafts.length === 0) return null;
   return (
     <section
-      aria-label={say.withoutADate3}
+      aria-label={say.withoutADateTitle}
       className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-1 text-md"
     >
       <h2 className="font-sans text-md font-semibold">{say.draftsWithoutADate}</h2>

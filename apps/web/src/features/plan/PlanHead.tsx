@@ -126,7 +126,7 @@ export function PlanHead(props: HeadProps) {
           {say.week}
         </Tab>
         <Tab isOn={!isWeek} onClick={() => set('view', null)}>
-          {say.term2}
+          {say.termShort}
         </Tab>
       </div>
     </header>

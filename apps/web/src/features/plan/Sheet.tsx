@@ -63,7 +63,7 @@ function SavedTools({ read, form }: { read: Session; form: SheetForm }) {
 /** A new session can be typed; a saved one copied, or taken along as a file. */
 function SheetHead({ form, phrase }: { form: SheetForm; phrase: Phrase }) {
   const { read, isSeries, isOne, save } = form;
-  const edits = isSeries && !isOne ? say.changeSessions2 : say.changeASession;
+  const edits = isSeries && !isOne ? say.changeSessionsShort : say.changeASession;
   return (
     <header className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
       <h2 className="text-xl">{read ? edits : say.newSession2}</h2>

@@ -27,4 +27,4 @@ export interface PutDown {
 export const daysInWords = (from: string, to: string): string =>
   from === to
     ? dateInWords(from)
-    : fill(say.dateToDate2, { date: dateInWords(from), date2: dateInWords(to) });
+    : fill(say.fromDateToDate, { from: dateInWords(from), until: dateInWords(to) });

@@ -64,8 +64,8 @@ const dayAndMonth = (date: string): string => dateInWords(date).slice(4);
 export function rangeInWords(school: SchoolCalendar, from: string, to: string): string {
   const { weeks, teachingDays } = countDays(school, from, to);
   return fill(say.weeksTeachingDays, {
-    dayAndMonth: dayAndMonth(from),
-    dayAndMonth2: dayAndMonth(to),
+    first: dayAndMonth(from),
+    last: dayAndMonth(to),
     weeks,
     teachingDays,
   });

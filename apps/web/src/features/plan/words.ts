@@ -12,7 +12,7 @@ export const togetherWithNames = 'Together with: {names}';
 export const theyMeetAtThisDoor = 'They meet at this door then; their own doors lead here';
 
 // chosen
-export const dateToDate2 = '{date} to {date2}';
+export const fromDateToDate = '{from} to {until}';
 
 // ChosenDays
 export const sessions = {
@@ -94,7 +94,7 @@ export const skippedWhy = 'skipped: {why}';
 export const cancelledWhy = 'cancelled: {why}';
 export const cancelledAlone = 'cancelled';
 export const leftOut = 'left out';
-export const movedFrom2 = 'moved from {date}, {time}';
+export const movedFromDateAndTime = 'moved from {date}, {time}';
 export const inThePast = 'in the past';
 export const allItsDatesInWords = 'All its dates in words';
 export const takeInAgain = 'Take in again';
@@ -144,7 +144,7 @@ export const onWeekdayPart = 'on {weekdayPart}';
 // inWords
 export const heldAtTheDoorOf = 'held at the door of {heldAt}';
 export const movedFromDate = 'moved from {date}';
-export const movedFromTime2 = 'moved from {time}';
+export const movedFromTimeWithin = 'moved from {time}';
 
 // landing
 export const thereBells = '{there} bells';
@@ -175,7 +175,7 @@ export const theNextOnes = 'The next ones';
 // PhraseLine
 export const leaveItOut = 'Leave it out';
 export const orTypeIt = 'Or type it';
-export const orTypeItNav3 = 'or type it: Nav 3 mon & wed p3 until term ends';
+export const orTypeItSuchAs = 'or type it: Nav 3 mon & wed p3 until term ends';
 
 // PlanBody
 export const noClassPeriodsYet = 'No class periods yet';
@@ -186,7 +186,7 @@ export const oneRowForEachClass =
 export const nothingPlannedHere = 'Nothing planned here';
 export const theWeek = 'The week';
 export const atAGlance = '{range} at a glance';
-export const withoutADate3 = 'Without a date';
+export const withoutADateTitle = 'Without a date';
 export const draftsWithoutADate = 'Drafts without a date:';
 export const planRange = 'Plan: {range}';
 export const whatWillHappen = 'What will happen';
@@ -200,7 +200,7 @@ export const heldSessions = '{held} sessions';
 export const scheduleASession = 'Schedule a session';
 export const allClassPeriods = 'All class periods';
 export const week = 'Week';
-export const term2 = 'Term';
+export const termShort = 'Term';
 
 // PlanPage
 export const onlyItsHostsCanChange = 'Only its hosts can change this session.';
@@ -211,8 +211,7 @@ export const weekOf = 'Week of {date}';
 export const plan = 'Plan';
 export const theSchoolYear = 'The school year';
 export const term = '{term} term';
-export const weeksTeachingDays =
-  '{dayAndMonth} – {dayAndMonth2} · {weeks} weeks · {teachingDays} teaching days';
+export const weeksTeachingDays = '{first} – {last} · {weeks} weeks · {teachingDays} teaching days';
 
 // RangeParts
 export const untilTermEnds = 'until term ends';
@@ -278,7 +277,7 @@ export const entryFor = 'Entry for {session}';
 
 // Sheet
 export const calendarFile = 'Calendar file';
-export const changeSessions2 = 'Change sessions';
+export const changeSessionsShort = 'Change sessions';
 export const changeASession = 'Change a session';
 export const newSession2 = 'New session';
 export const thisIsADraft = 'This is a draft: students see nothing of it, and its door stays shut.';

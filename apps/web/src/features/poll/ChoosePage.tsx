@@ -128,7 +128,7 @@ export default function ChoosePage() {
         {(choosing) => (
           <>
             <ScreenTitle tab={fill(say.whichTimeSuitsYou, { choosing: choosing.title })}>
-              {say.whichTimeSuitsYou2}
+              {say.whichTimeSuitsYouShort}
             </ScreenTitle>
             <p className="mt-1">
               {fill(choosing.host ? say.whatWithAndWhere : say.whatAndWhere, {

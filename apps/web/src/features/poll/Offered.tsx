@@ -81,7 +81,7 @@ function OneOffer({ poll }: { poll: Poll }) {
         <Chip tone={tone}>{words}</Chip>
         {state === 'open' && (
           <span className="text-soft">
-            {fill(say.untilDateTime2, { date: dateInWords(closes.date), time: closes.time })}
+            {fill(say.untilDateTime, { date: dateInWords(closes.date), time: closes.time })}
           </span>
         )}
         {state === 'booked' && (

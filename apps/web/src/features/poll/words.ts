@@ -14,7 +14,7 @@ export const itIsHeldInvited =
 export const itIsHeldWithout =
   'It is held {when}. By what you said that does not suit you, so you are not expected.';
 export const whichTimeSuitsYou = 'Which time suits you? {choosing}';
-export const whichTimeSuitsYou2 = 'Which time suits you?';
+export const whichTimeSuitsYouShort = 'Which time suits you?';
 export const whatAndWhere = '{title}, {minutes} minutes, {school}';
 export const whatWithAndWhere = '{title}, {minutes} minutes, with {host}, {school}';
 export const youAnswerFor = 'You answer for {email}. Times are those of {place}.';
@@ -35,7 +35,7 @@ export const whoeverWasAskedIsTold =
 export const takeItBack = 'Take it back';
 export const keepIt = 'Keep it';
 export const minutes = '{minutes} minutes';
-export const untilDateTime2 = 'until {date}, {time}';
+export const untilDateTime = 'until {date}, {time}';
 export const itsClassPeriod = 'Its class period';
 export const suitsOf = '{date} {what} suits {chosen} of {guestsCount}';
 export const offered = 'Offered';

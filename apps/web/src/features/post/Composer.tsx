@@ -44,7 +44,7 @@ const WordsAndPreview = ({ draft, start, change, errorAt, preview }: Composing) 
         error={errorAt('words')}
       />
       <TextField
-        label={say.linkWords2}
+        label={say.linkWordsShort}
         hint={say.theyAreTheLinkBlank}
         error={errorAt('linkWords')}
         value={draft.linkWords}

@@ -54,7 +54,7 @@ const STATE_OF_DELIVERY: Partial<Record<Delivery['state'], State>> = {
   draft: { tone: 'careful', text: say.draft },
   struck: { tone: 'plain', text: say.struckThrough },
   gone: { tone: 'plain', text: say.takenDown },
-  failed: { tone: 'wrong', text: say.failed2 },
+  failed: { tone: 'wrong', text: say.failedWithin },
   missing: { tone: 'careful', text: say.notThereAnyMore },
   done: { tone: 'well', text: say.doneByHand },
   takedown: { tone: 'careful', text: say.byHandToTakeDown },
@@ -65,9 +65,12 @@ type PlaceKind = Post['places'][number]['kind'];
 function queuedDelivery({ tries, pending, due }: Delivery, kind: PlaceKind): State {
   const byHand = kind === 'by-hand';
   if (tries > 0)
-    return { tone: 'careful', text: kind === 'mail' ? say.waitsForTheMail2 : say.waitsForTheSite };
-  if (pending) return { tone: 'inform', text: say.goingOut2 };
-  return { tone: 'inform', text: `${byHand ? say.byHand2 : 'queued'}${atTime(due)}` };
+    return {
+      tone: 'careful',
+      text: kind === 'mail' ? say.waitsForTheMailWithin : say.waitsForTheSite,
+    };
+  if (pending) return { tone: 'inform', text: say.goingOutWithin };
+  return { tone: 'inform', text: `${byHand ? say.byHandWithin : 'queued'}${atTime(due)}` };
 }
 
 function toDo({ overdue, outSince }: Delivery): State {
@@ -79,7 +82,7 @@ function toDo({ overdue, outSince }: Delivery): State {
 /** Letters that have been written go out by themselves. */
 function sentState({ letters }: Delivery): State {
   if (letters && letters.refused.length > 0) return { tone: 'careful', text: say.sentNotToAll };
-  if (letters && letters.waiting > 0) return { tone: 'inform', text: say.goingOut2 };
+  if (letters && letters.waiting > 0) return { tone: 'inform', text: say.goingOutWithin };
   return { tone: 'well', text: say.sent };
 }
 
@@ -93,7 +96,7 @@ export function deliveryState(d: Delivery, kind: PlaceKind): State {
       if (d.pending) return { tone: 'careful', text: say.changeUnderWay };
       return d.session?.status === 'cancelled'
         ? { tone: 'plain', text: say.saysThatItIsCancelled }
-        : { tone: 'well', text: say.out2 };
+        : { tone: 'well', text: say.outWithin };
     case 'todo':
       return toDo(d);
     default:
@@ -102,9 +105,9 @@ export function deliveryState(d: Delivery, kind: PlaceKind): State {
 }
 
 function aboutInWords(about: Post['about']): string {
-  if (about === 'link') return say.theLastingLink2;
+  if (about === 'link') return say.theLastingLinkTitle;
   return about === 'sessions'
-    ? say.eachSession2
+    ? say.eachSessionTitle
     : fill(say.theSessionOf, { date: dateInWords(about.on) });
 }
 
@@ -112,7 +115,7 @@ function timingInWords(timing: Post['timing']): string {
   if (timing === 'now') return say.atOnce;
   if (timing === 'draft') return say.whenReleased;
   if ('at' in timing) return `${dateInWords(timing.at.date)} ${timing.at.time}`;
-  if ('before' in timing) return fill(say.minutesBefore2, { before: timing.before });
+  if ('before' in timing) return fill(say.minutesBeforeIt, { before: timing.before });
   return fill(say.thatMorningAt, { morning: timing.morning });
 }
 
@@ -120,6 +123,6 @@ const AFTERWARDS: Record<Post['afterwards'], string> = say.afterwards;
 
 /** When and what about, in half a sentence. */
 export const planInWords = ({ about, timing, afterwards, pinned }: Post): string =>
-  [aboutInWords(about), timingInWords(timing), AFTERWARDS[afterwards], pinned && say.pinned2]
+  [aboutInWords(about), timingInWords(timing), AFTERWARDS[afterwards], pinned && say.pinnedWithin]
     .filter(Boolean)
     .join(', ');

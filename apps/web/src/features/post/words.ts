@@ -24,7 +24,7 @@ export const somebodyChangedThisPostWhile =
 export const linkWords = 'Link words: {linkWords}';
 export const saveAgainToPutYours = 'Save again to put yours over it, or leave it.';
 export const words = 'Words';
-export const linkWords2 = 'Link words';
+export const linkWordsShort = 'Link words';
 export const theyAreTheLinkBlank = 'They are the link. Blank shows the bare address.';
 export const saveTheChange = 'Save the change';
 export const leaveIt = 'Leave it';
@@ -295,14 +295,14 @@ export const outChangeUnderWay = 'Out, change under way';
 export const draft = 'draft';
 export const struckThrough = 'struck through';
 export const takenDown = 'taken down';
-export const failed2 = 'failed';
+export const failedWithin = 'failed';
 export const notThereAnyMore = 'not there any more';
 export const doneByHand = 'done by hand';
 export const byHandToTakeDown = 'by hand: to take down';
-export const waitsForTheMail2 = 'waits for the mail';
+export const waitsForTheMailWithin = 'waits for the mail';
 export const waitsForTheSite = 'waits for the site';
-export const goingOut2 = 'going out';
-export const byHand2 = 'by hand';
+export const goingOutWithin = 'going out';
+export const byHandWithin = 'by hand';
 export const byHandToChange = 'by hand: to change';
 export const byHandOverdue = 'by hand: overdue';
 export const byHandToDo = 'by hand: to do';
@@ -310,20 +310,20 @@ export const sentNotToAll = 'sent, not to all';
 export const sent = 'sent';
 export const changeUnderWay = 'change under way';
 export const saysThatItIsCancelled = 'says that it is cancelled';
-export const out2 = 'out';
-export const theLastingLink2 = 'The lasting link';
-export const eachSession2 = 'Each session';
+export const outWithin = 'out';
+export const theLastingLinkTitle = 'The lasting link';
+export const eachSessionTitle = 'Each session';
 export const theSessionOf = 'The session of {date}';
 export const atOnce = 'at once';
 export const whenReleased = 'when released';
-export const minutesBefore2 = '{before} minutes before';
+export const minutesBeforeIt = '{before} minutes before';
 export const thatMorningAt = 'that morning at {morning}';
 export const afterwards = {
   stay: '',
   down: 'taken down after',
   strike: 'struck through after',
 };
-export const pinned2 = 'pinned';
+export const pinnedWithin = 'pinned';
 
 // TimingPart
 export const whatItIsAbout = 'What it is about';

@@ -49,7 +49,7 @@ export function Away(of: ExcuseProps) {
   const { data } = api.useAbsencesQuery({ params: { personId } });
   return (
     <section className="mt-8 print:hidden">
-      <h2 className="mb-2 text-lg">{say.knownToBeAway2}</h2>
+      <h2 className="mb-2 text-lg">{say.knownToBeAwayShort}</h2>
       {data?.absences.length === 0 && <p className="mb-2 text-soft">{say.onNoDayToCome}</p>}
       {data && data.absences.length > 0 && <Known personId={personId} absences={data.absences} />}
       <Excuse {...of} />

@@ -24,10 +24,10 @@ function Shown({ of: { title, term, people } }: { of: ClassTerm }) {
         </span>
       </div>
       <p className="mb-3 text-soft">
-        {fill(say.termDateToDate2, {
+        {fill(say.termFromTo, {
           term: term.name,
-          date: dateInWords(term.from),
-          date2: dateInWords(term.until),
+          from: dateInWords(term.from),
+          until: dateInWords(term.until),
         })}
       </p>
       {people.length === 0 ? (

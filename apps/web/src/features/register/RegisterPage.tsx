@@ -32,7 +32,7 @@ function Shown({ register, zone }: { register: Register; zone: string }) {
   const unknown = notKnown(register);
   return (
     <>
-      <ScreenTitle tab={fill(say.whoCame, { title })}>{say.whoCame2}</ScreenTitle>
+      <ScreenTitle tab={fill(say.whoCame, { title })}>{say.whoCameShort}</ScreenTitle>
       <p className="text-soft">
         {title}, {dateInWords(date)}, {time}–{addMinutes(time, minutes)} ·{' '}
         <Link

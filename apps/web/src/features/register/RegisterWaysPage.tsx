@@ -30,7 +30,10 @@ const DAY_NAMES = [
 ];
 const DAYS = [
   { value: NO_DAY, label: say.onNoDay },
-  ...DAY_NAMES.map((label, i) => ({ value: String(i + 1), label: fill(say.onSAt1600, { label }) })),
+  ...DAY_NAMES.map((label, i) => ({
+    value: String(i + 1),
+    label: fill(say.onDaysAtFour, { label }),
+  })),
 ];
 const SEEN_BY = [
   { value: 'own', label: say.seeTheirOwnTerm },

@@ -18,7 +18,10 @@ export function Spans({ row, register: { start, end }, zone }: SpansProps) {
   const across = scaleLinear([Date.parse(start), Date.parse(end)], [0, WIDTH]);
   const said = row.spans
     .map(({ from, to }) =>
-      fill(say.timeToTime2, { time: wallClock(from, zone).time, time2: wallClock(to, zone).time }),
+      fill(say.fromTimeToTime, {
+        from: wallClock(from, zone).time,
+        until: wallClock(to, zone).time,
+      }),
     )
     .join(', ');
   return (

@@ -11,10 +11,10 @@ export function TermShown({ of: { name, term, weeks, classes } }: { of: PersonTe
   return (
     <>
       <p className="mb-3 text-soft">
-        {fill(say.termDateToDate2, {
+        {fill(say.termFromTo, {
           term: term.name,
-          date: dateInWords(term.from),
-          date2: dateInWords(term.until),
+          from: dateInWords(term.from),
+          until: dateInWords(term.until),
         })}
       </p>
       {classes.length === 0 ? (

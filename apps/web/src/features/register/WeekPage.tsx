@@ -40,7 +40,7 @@ const Head = ({ week: { week, until, classes }, classId }: HeadProps) => (
         {say.weekBefore}
       </Link>
       <span className="font-semibold">
-        {fill(say.dateToDate2, { date: dateInWords(week), date2: dateInWords(until) })}
+        {fill(say.fromDateToDate, { from: dateInWords(week), until: dateInWords(until) })}
       </span>
       <Link
         className={`${buttonClass()} print:hidden`}

@@ -42,7 +42,12 @@ export function WeekPeople({ week }: { week: Week }) {
   const people = week.people ?? [];
   if (people.length === 0) return <p className="text-soft">{say.nobodyWasCountedThisWeek}</p>;
   return (
-    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={say.personByPerson2}>
+    <div
+      className="overflow-x-auto"
+      tabIndex={0}
+      role="region"
+      aria-label={say.personByPersonShort}
+    >
       <table className="w-full border-collapse">
         <thead>
           <tr className="text-left text-sm text-soft">

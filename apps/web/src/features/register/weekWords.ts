@@ -14,9 +14,9 @@ export const STATES: Record<WeekSession['state'], string> = say.states;
 export function cameInWords({ counts }: WeekSession): string {
   if (!counts) return '';
   const { present, partly, excused, absent } = counts;
-  return fill(say.presentOfPresent2, {
+  return fill(say.presentOfAll, {
     present: present + partly,
-    present2: present + partly + excused + absent,
+    all: present + partly + excused + absent,
   });
 }
 

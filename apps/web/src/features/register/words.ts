@@ -41,7 +41,7 @@ export const putNothingThere = 'Put nothing there';
 // Away
 export const dateToDateAway = '{from} to {until}';
 export const saysBy = 'says {by}';
-export const knownToBeAway2 = 'Known to be away';
+export const knownToBeAwayShort = 'Known to be away';
 export const onNoDayToCome = 'On no day to come.';
 
 // ClassTermPage
@@ -81,7 +81,7 @@ export const itsRoomCannotBeLooked =
   'Its room cannot be looked into: told is who came through the door, not how long they stayed.';
 export const whenEachWas = 'When each was in is kept no longer; how the register stood stays.';
 export const whoCame = 'Who came: {title}';
-export const whoCame2 = 'Who came';
+export const whoCameShort = 'Who came';
 export const theWholeWeek = 'The whole week';
 export const soFar = '{said}, so far';
 export const askedWithACheckIn = 'Asked with a check-in: “{question}”';
@@ -109,7 +109,7 @@ export const friday = 'Friday';
 export const saturday = 'Saturday';
 export const sunday = 'Sunday';
 export const onNoDay = 'on no day';
-export const onSAt1600 = 'on {label}s at 16:00';
+export const onDaysAtFour = 'on {label}s at 16:00';
 export const seeTheirOwnTerm = 'see their own term';
 export const doNotSeeTheirs = 'do not see theirs';
 export const goesWithTheRoom = 'goes with the room';
@@ -148,7 +148,7 @@ export const notSettledYetADay = 'Not settled yet: a day after the session it se
 export const settleTheRegister = 'Settle the register';
 
 // Spans
-export const timeToTime2 = '{time} to {time2}';
+export const fromTimeToTime = '{from} to {until}';
 export const notIn = 'Not in';
 export const inFromSaid = 'In from {said}';
 
@@ -172,7 +172,7 @@ export const leftEarly = 'left early';
 export const term = 'Term: {term}';
 
 // TermShown
-export const termDateToDate2 = '{term}, {date} to {date2}';
+export const termFromTo = '{term}, {from} to {until}';
 export const noRegisterOfThisTerm = 'No register of this term is settled yet.';
 
 // TermStrip
@@ -191,7 +191,7 @@ export const whoCameWeekOf = 'Who came: week of {date}';
 export const whoCameThatWeek = 'Who came';
 export const whoCameIn = 'Who came: {title}';
 export const weekBefore = 'Week before';
-export const dateToDate2 = '{date} to {date2}';
+export const fromDateToDate = '{from} to {until}';
 export const weekAfter = 'Week after';
 export const saveAsCsv = 'Save as CSV';
 export const theWholeTerm = 'The whole term';
@@ -204,7 +204,7 @@ export const theNextClassPeriods = 'The next class periods';
 // WeekPeople
 export const late = 'late';
 export const nobodyWasCountedThisWeek = 'Nobody was counted this week.';
-export const personByPerson2 = 'Person by person';
+export const personByPersonShort = 'Person by person';
 export const name = 'Name';
 
 // weekWords
@@ -214,6 +214,6 @@ export const states = {
   held: '',
   'not-opened': 'never opened',
 };
-export const presentOfPresent2 = '{present} of {present2}';
+export const presentOfAll = '{present} of {all}';
 export const presentPartlyExcusedAbsentLate =
   '{present} present, {partly} partly, {excused} excused, {absent} absent, {late} late';

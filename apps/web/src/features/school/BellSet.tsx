@@ -86,7 +86,7 @@ export function BellSet({ set, at, isUnused, onRename, onPeriods, onRemove }: Be
         {!mayEdit && ' bells'}
         {mayEdit && isUnused && (
           <Button kind="danger-link" onClick={onRemove}>
-            {say.takeOut2}
+            {say.takeOutShort}
           </Button>
         )}
       </h3>

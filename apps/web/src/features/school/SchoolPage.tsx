@@ -37,8 +37,8 @@ function TwoCalendars({ draft, theirs }: { draft: Draft; theirs: KeptCalendar })
   return (
     <Theirs what={say.theCalendar} saveOver={draft.saveOver} takeTheirs={draft.takeTheirs}>
       {fill(say.theirsHasYoursHas, {
-        size: sizeInWords(theirs.calendar),
-        size2: sizeInWords(mine),
+        theirs: sizeInWords(theirs.calendar),
+        yours: sizeInWords(mine),
       })}
     </Theirs>
   );

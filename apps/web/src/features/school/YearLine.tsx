@@ -123,9 +123,9 @@ export function YearLine({ school, today, onPick }: YearLineProps) {
   const days = dayNumber(last, 'last') - dayNumber(first, 'first') + 1;
   if (days < 2) return null;
   const scale = scaleOf(first, days);
-  const span = fill(say.fromDateToDate2, {
-    date: dateInWords(first, 'with-year'),
-    date2: dateInWords(last, 'with-year'),
+  const span = fill(say.fromDateToDate, {
+    from: dateInWords(first, 'with-year'),
+    until: dateInWords(last, 'with-year'),
   });
   const count = fill(say.termsClosures, {
     termsCount: school.terms.length,

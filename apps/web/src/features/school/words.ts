@@ -71,7 +71,7 @@ export const periodBegins = 'Period {name} begins';
 export const periodEnds = 'Period {name} ends';
 export const nameBells = '{name} bells';
 export const nameOfBellSet = 'Name of bell set {at}';
-export const takeOut2 = 'Take out';
+export const takeOutShort = 'Take out';
 export const anotherPeriod = 'Another period';
 
 // calendarNotes
@@ -131,7 +131,7 @@ export const publicHolidays = 'Public holidays';
 export const termsClosuresAndSingleDays =
   '{termsCount} terms, {closuresCount} closures and {bellForCount} single days';
 export const theCalendar = 'the calendar';
-export const theirsHasYoursHas = 'Theirs has {size}; yours has {size2}.';
+export const theirsHasYoursHas = 'Theirs has {theirs}; yours has {yours}.';
 export const changeIt = 'Change it; {follow}';
 export const changeTheCalendar = 'Change the calendar';
 export const asItWas = 'As it was';
@@ -180,14 +180,14 @@ export const goldStaffDay = 'gold: staff day';
 export const redExaminations = 'red: examinations';
 export const dotOtherBells = 'dot: other bells';
 export const pressADayToClose = 'press a day to close it';
-export const fromDateToDate2 = 'from {date} to {date2}';
+export const fromDateToDate = 'from {from} to {until}';
 export const termsClosures = '{termsCount} terms, {closuresCount} closures';
 export const theSchoolYear = 'The school year {span}: {count}';
 
 // zones
-export const oct2026 = '14 Oct 2026';
+export const dayFirstDate = '14 Oct 2026';
 export const dayFirst = 'day first';
-export const oct142026 = 'Oct 14, 2026';
+export const monthFirstDate = 'Oct 14, 2026';
 export const monthFirst = 'month first';
 export const yearFirst = 'year first';
 export const pm = '2:05 pm';

@@ -6,8 +6,8 @@ export const ZONES = Intl.supportedValuesOf('timeZone').map((zone) => ({
 }));
 
 export const DATE_ORDERS = [
-  { value: 'dmy', label: say.oct2026, hint: say.dayFirst },
-  { value: 'mdy', label: say.oct142026, hint: say.monthFirst },
+  { value: 'dmy', label: say.dayFirstDate, hint: say.dayFirst },
+  { value: 'mdy', label: say.monthFirstDate, hint: say.monthFirst },
   { value: 'ymd', label: '2026-10-14', hint: say.yearFirst },
 ];
 export const CLOCK_HOURS = [

@@ -41,7 +41,7 @@ function WordRow({ word: { id, title, text, at, isSeen }, zone }: WordProps) {
           disabled={isLoading}
           onClick={() => void see({ params: { noticeId: id } })}
         >
-          {say.iHaveReadIt2}
+          {say.iHaveReadItShort}
         </Button>
       )}
     </li>

@@ -19,7 +19,7 @@ export const yourLetters = 'Your letters';
 
 // WordsPage
 export const iHaveReadIt = 'I have read it: {title}';
-export const iHaveReadIt2 = 'I have read it';
+export const iHaveReadItShort = 'I have read it';
 export const noWordForYouYet = 'No word for you yet';
 export const whatOthersChangeThatTouches =
   'What others change that touches you stands here, until you have read it and after.';

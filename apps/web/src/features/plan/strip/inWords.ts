@@ -13,7 +13,7 @@ export function stateOf(n: Notch, series: StripSeries | undefined, now: string):
   if (n.heldAt) return fill(say.heldAtTheDoorOf, { heldAt: n.heldAt });
   if (n.was && n.was.date !== n.date)
     return fill(say.movedFromDate, { date: dateInWords(n.was.date) });
-  if (n.was) return fill(say.movedFromTime2, { time: n.was.time });
+  if (n.was) return fill(say.movedFromTimeWithin, { time: n.was.time });
   if (n.end <= now) return 'over';
   return n.start <= now ? 'running' : 'planned';
 }
