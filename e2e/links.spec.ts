@@ -116,13 +116,15 @@ test('rules at every scope: a preset shows its lines first, each value its sourc
   const head = await school.open('Noor Achterberg');
   await head.goto(`${school.url}/school/entry`);
   await head
-    .getByRole('button', { name: 'Who shares a screen: fixed for everyone' })
+    .getByRole('button', { name: 'Who shares a screen: fixed for everyone', exact: true })
     .or(head.getByText('Rare rules'))
     .first()
     .click();
-  await head.getByRole('button', { name: 'Who shares a screen: fixed for everyone' }).click();
+  await head
+    .getByRole('button', { name: 'Who shares a screen: fixed for everyone', exact: true })
+    .click();
   await expect(
-    head.getByRole('button', { name: 'Who shares a screen: fixed for everyone' }),
+    head.getByRole('button', { name: 'Who shares a screen: fixed for everyone', exact: true }),
   ).toHaveAttribute('aria-pressed', 'true');
 
   const teacher = await school.open('Ottoline Marsh');

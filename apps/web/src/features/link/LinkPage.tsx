@@ -207,6 +207,17 @@ function Body({ classPeriod, link, rules, zone }: BodyProps) {
   );
 }
 
+/** Whether all that the page's parts ask for is answered: none that comes later moves what somebody is about to press. */
+function usePartsAreHere(linkId: number, classId: number): boolean {
+  const asked = [
+    api.useLinkPlacesQuery({ params: { linkId } }),
+    api.useGuestsQuery({ params: { linkId } }),
+    api.useGroupsQuery({ params: { classId } }),
+    api.useClassesQuery(),
+  ];
+  return asked.every(({ isLoading }) => !isLoading);
+}
+
 /** One link: whom it is for, its rules, its room, who shares it, and what has become of its codes. */
 export default function LinkPage({
   classPeriod,
@@ -219,9 +230,10 @@ export default function LinkPage({
 }) {
   const link = api.useLinkQuery({ params: { linkId } });
   const rules = api.useLinkRulesQuery({ params: { linkId } });
+  const isWhole = usePartsAreHere(linkId, classPeriod.class.id);
   const data = link.data && rules.data && { link: link.data, rules: rules.data };
   return (
-    <Loaded asked={{ ...link, error: link.error ?? rules.error, data }}>
+    <Loaded asked={{ ...link, error: link.error ?? rules.error, data: isWhole ? data : undefined }}>
       {(parts) => <Body classPeriod={classPeriod} {...parts} zone={zone} />}
     </Loaded>
   );
