@@ -208,10 +208,10 @@ function Body({ classPeriod, link, rules, zone }: BodyProps) {
 }
 
 /** Whether all that the page's parts ask for is answered: none that comes later moves what somebody is about to press. */
-function usePartsAreHere(linkId: number, classId: number): boolean {
+function usePartsAreHere(linkId: number, classId: number, mayEdit: boolean): boolean {
   const asked = [
     api.useLinkPlacesQuery({ params: { linkId } }),
-    api.useGuestsQuery({ params: { linkId } }),
+    api.useGuestsQuery({ params: { linkId } }, { skip: !mayEdit }),
     api.useGroupsQuery({ params: { classId } }),
     api.useClassesQuery(),
   ];
@@ -230,7 +230,7 @@ export default function LinkPage({
 }) {
   const link = api.useLinkQuery({ params: { linkId } });
   const rules = api.useLinkRulesQuery({ params: { linkId } });
-  const isWhole = usePartsAreHere(linkId, classPeriod.class.id);
+  const isWhole = usePartsAreHere(linkId, classPeriod.class.id, link.data?.mayEdit ?? false);
   const data = link.data && rules.data && { link: link.data, rules: rules.data };
   return (
     <Loaded asked={{ ...link, error: link.error ?? rules.error, data: isWhole ? data : undefined }}>

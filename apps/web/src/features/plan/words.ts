@@ -66,10 +66,10 @@ export const theChosenSession = 'The chosen session';
 export const itsHostsCanChangeIt = 'Its hosts can change it.';
 
 // CopyTo
-export const copiedToTheNextTerm = 'Copied to the next term';
+export const copiedToTheNextTerm = 'Copied to the next term.';
 export const copiedToClassPeriods = {
-  one: 'Copied to one class period',
-  other: 'Copied to {n} class periods',
+  one: 'Copied to one class period.',
+  other: 'Copied to {n} class periods.',
 };
 export const copiedFrom = 'Copied from';
 export const fromDateOnDates = 'From {from} on, {dates}';
