@@ -16,10 +16,10 @@ const LINES: { name: string; of: (d: SheetDraft, school: SchoolCalendar) => stri
   { name: say.when, of: whenInWords },
   {
     name: say.datesChangedSingly,
-    of: (d) => (d.changes.length === 0 ? 'none' : String(d.changes.length)),
+    of: (d) => (d.changes.length === 0 ? say.none : String(d.changes.length)),
   },
-  { name: say.whenIt, of: (d) => (d.draft ? 'draft' : 'yes') },
-  { name: say.description, of: (d) => d.description || 'none' },
+  { name: say.isItScheduled, of: (d) => (d.draft ? say.noADraft : say.yes) },
+  { name: say.description, of: (d) => d.description || say.none },
 ];
 
 /** Somebody else saved first: both versions, side by side, and nothing lost. */
