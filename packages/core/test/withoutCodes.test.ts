@@ -7,7 +7,7 @@ describe('what is told of entry codes', () => {
   it.each([
     ['one is set', null, 'Tide 42', null, 'set'],
     ['it stays', 'Tide 42', 'Tide 42', 'set', 'set'],
-    ['there is another', 'Tide 42', 'Foghorn "7"', 'set', 'set anew'],
+    ['there is another', 'Tide 42', 'Foghorn "7"', 'set', 'set to another'],
     ['it is taken away', 'Tide 42', null, 'set', null],
   ])('%s', (_what, before, after, toldBefore, toldAfter) => {
     expect(withoutCodes(rules(before), rules(after))).toEqual({

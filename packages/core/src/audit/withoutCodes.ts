@@ -2,7 +2,7 @@
 const CODE_FIELD = 'entryCode';
 
 const SET = 'set';
-const SET_ANEW = 'set anew';
+const SET_TO_ANOTHER = 'set to another';
 
 /** A copy with each entry code told as `mark` has it. */
 function marked(said: unknown, mark: (code: string) => string): unknown {
@@ -24,6 +24,6 @@ export function withoutCodes(before: unknown, after: unknown): { before: unknown
   });
   return {
     before: told,
-    after: marked(after, (code) => (known.size === 0 || known.has(code) ? SET : SET_ANEW)),
+    after: marked(after, (code) => (known.size === 0 || known.has(code) ? SET : SET_TO_ANOTHER)),
   };
 }
