@@ -67,6 +67,8 @@ describe('the log', () => {
     const all = rows.map((row) => row.said).join(' ');
     expect(all).not.toMatch(/Tide 42|Foghorn/);
     const [last] = await log('kind=classes');
-    expect(last!.changes).toEqual([{ field: 'entry code', before: 'set', after: 'set to another' }]);
+    expect(last!.changes).toEqual([
+      { field: 'entry code', before: 'set', after: 'set to another' },
+    ]);
   });
 });
