@@ -26,7 +26,7 @@ let undone: Done | undefined;
 
 interface PressProps {
   does: string;
-  /** What the line beside it says: it is heard with the button, too. */
+  /** What the line beside it says: it is heard after the button’s name, and seen as one stays on it. */
   to: string;
   onPress: () => void;
 }
@@ -37,7 +37,7 @@ const Press = ({ does, to, onPress }: PressProps) => (
     type="button"
     data-button
     data-action
-    aria-label={`${does}: ${to}`}
+    title={to}
     className="pointer-events-auto !bg-bar-ink !text-bar"
     onClick={onPress}
   >
