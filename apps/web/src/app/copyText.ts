@@ -1,15 +1,13 @@
 import { toast } from '../ui/toast.js';
 import * as say from './words.js';
 
-const NOT_ALLOWED = say.theBrowserDidNotAllow;
-
 /** Writes to the clipboard, and says that it is done, or that it could not be. */
 export async function copying(write: () => Promise<void>, done: string): Promise<void> {
   try {
     await write();
     toast(done);
   } catch {
-    toast.error(NOT_ALLOWED);
+    toast.error(say.theBrowserDidNotAllow);
   }
 }
 

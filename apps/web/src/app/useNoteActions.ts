@@ -34,7 +34,7 @@ async function publish(seriesId: number): Promise<void> {
   const {
     session: { version },
   } = await set(session.version, false);
-  offerUndo(fill(say.onTheBooks, { session: session.title }), () => set(version, true));
+  offerUndo(fill(say.scheduledSession, { session: session.title }), () => set(version, true));
 }
 
 /** Lets anyone with a class period's link knock until its roll is filled, and offers to take that back. */

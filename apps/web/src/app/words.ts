@@ -49,7 +49,7 @@ export const itIsChanged = 'It is changed.';
 
 // useNoteActions
 export const labelDone = '{label}: done.';
-export const onTheBooks = 'Scheduled: {session}.';
+export const scheduledSession = 'Scheduled: {session}.';
 export const anyoneWithTheLinkKnocks = 'Anyone with the link knocks.';
 export const itIsOnItsWay = 'It is on its way there.';
 export const itIsBeingTakenDown = 'It is being taken down there.';

@@ -77,8 +77,7 @@ const KINDS: [Kind, string][] = [
   ['weeks', say.whoCameInTheWeek],
 ];
 
-const WAYS = say.ways;
-type Way = keyof typeof WAYS | 'school';
+type Way = keyof typeof say.ways | 'school';
 
 /** Of what only those hear who teach or look after the school. */
 const OF_STAFF: Kind[] = ['weeks'];
@@ -93,8 +92,8 @@ const Told = ({ own, told, isStaff, onChange }: ToldProps) => (
           label={words}
           value={told[kind] ?? 'school'}
           choices={[
-            ['school', fill(say.asTheSchoolDoesWay, { way: WAYS[own.toldBySchool[kind]] })],
-            ...(Object.entries(WAYS) as [Way, string][]),
+            ['school', fill(say.asTheSchoolDoesWay, { way: say.ways[own.toldBySchool[kind]] })],
+            ...(Object.entries(say.ways) as [Way, string][]),
           ]}
           onChange={(way: Way) => onChange({ ...told, [kind]: way === 'school' ? null : way })}
         />

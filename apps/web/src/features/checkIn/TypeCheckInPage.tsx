@@ -11,8 +11,6 @@ import * as say from './words.js';
 
 type Typed = Sent<'findCheckIn'>;
 
-const NO_CODE = say.aCheckInHasFour;
-
 /** Where the letters that were read out are typed. */
 export default function TypeCheckInPage() {
   const navigate = useNavigate();
@@ -25,7 +23,7 @@ export default function TypeCheckInPage() {
     start: { code: '' },
     send: ({ code }) => {
       const read = readCheckInCode(code);
-      if (read === null) return Promise.resolve({ error: wrongAt('code', NO_CODE) });
+      if (read === null) return Promise.resolve({ error: wrongAt('code', say.aCheckInHasFour) });
       return find({ body: { code: read } });
     },
     onDone: ({ token }) => void navigate(`/check-in/${token}`),

@@ -16,11 +16,6 @@ interface Props {
   pastedRoom: boolean;
 }
 
-const OUR_ROOM = say.cameraAndMicrophoneAreOff;
-const PASTED_ROOM = say.whatTheRoomDoes;
-
-const ENTER = say.enter;
-
 /** The watch-only way in, beside the usual one or instead of it. */
 function Watch({ entering }: { entering: Entering }) {
   return (
@@ -65,9 +60,13 @@ export function EnterForm({ entering, knocks, watches, mayWatch, pastedRoom }: P
       {(isReady || asksCode) && (
         <>
           <Button type="submit" kind="act" className="w-full !py-3 !text-base" disabled={isSending}>
-            {knocks ? say.knock : ENTER[watches ? 'watch' : 'in']}
+            {knocks ? say.knock : say.enter[watches ? 'watch' : 'in']}
           </Button>
-          {!watches && <p className="text-sm text-soft">{pastedRoom ? PASTED_ROOM : OUR_ROOM}</p>}
+          {!watches && (
+            <p className="text-sm text-soft">
+              {pastedRoom ? say.whatTheRoomDoes : say.cameraAndMicrophoneAreOff}
+            </p>
+          )}
         </>
       )}
       {mayWait && (

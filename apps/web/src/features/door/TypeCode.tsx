@@ -6,8 +6,6 @@ import { TextField } from '../../ui/TextField.js';
 import { ScreenTitle } from '../../ui/ScreenTitle.js';
 import * as say from './words.js';
 
-const NO_CODE = say.aCodeIsAWord;
-
 interface Typed {
   code: string;
 }
@@ -19,7 +17,9 @@ export function TypeCode({ start = '' }: { start?: string }) {
     start: { code: start },
     send: ({ code }) => {
       const read = readLinkCode(code.replace(/^.*\/door\//, ''));
-      return Promise.resolve(read === null ? { error: wrongAt('code', NO_CODE) } : { data: read });
+      return Promise.resolve(
+        read === null ? { error: wrongAt('code', say.aCodeIsAWord) } : { data: read },
+      );
     },
     onDone: (code) => void navigate(`/door/${code}`),
   });

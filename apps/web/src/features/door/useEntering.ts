@@ -28,8 +28,6 @@ interface Typed {
 /** Somebody who waits in line says so again and again, so that no seat is kept for a page that is gone. */
 const STILL_HERE_MS = 25_000;
 
-const NO_SUCH_CODE = say.thatCodeDoesNotFit;
-
 /** What somebody types at the door, kept while the page is reloaded, and the way in. */
 function useGoIn(code: string, isNobody: boolean, isFull: boolean) {
   const [enter] = api.useEnterDoorMutation();
@@ -50,7 +48,8 @@ function useGoIn(code: string, isNobody: boolean, isFull: boolean) {
       if (go) {
         setGone(true);
         window.location.assign(go);
-      } else if (isAboutCode(decision.reason)) form.refuse(wrongAt('entryCode', NO_SUCH_CODE));
+      } else if (isAboutCode(decision.reason))
+        form.refuse(wrongAt('entryCode', say.thatCodeDoesNotFit));
       // Whoever has no account is known by their browser from now on: only a new stream brings what is meant for it.
       else if (isNobody) restartLive();
     },

@@ -68,10 +68,6 @@ const schoolNotes = ({ ownLocks, mayEdit }: RuleEdits): Note[] => [
   ...(mayEdit ? [] : [MINE_IS_ELSEWHERE]),
 ];
 
-const SCHOOL = say.school;
-
-const ALONE = say.alone;
-
 /** The school's defaults, and which of them are fixed for everyone. */
 export function SchoolDefaults({ me }: { me: Me }) {
   const { alone } = me.school;
@@ -80,7 +76,7 @@ export function SchoolDefaults({ me }: { me: Me }) {
     <Loaded asked={asked}>
       {(answer) => (
         <Defaults
-          {...(alone ? ALONE : SCHOOL)}
+          {...(alone ? say.alone : say.school)}
           answer={answer}
           zone={me.school.zone}
           save={({ version, rules, locked, hostsGone }) =>

@@ -152,10 +152,8 @@ function OwnRules({ edits, showSources }: OwnProps) {
   );
 }
 
-const FASTER = say.somebodyChangedTheseRulesJust;
-
 const problemInWords = ({ status, errors, title }: Problem): string =>
-  status === 409 ? FASTER : (errors?.[0]?.message ?? title);
+  status === 409 ? say.somebodyChangedTheseRulesJust : (errors?.[0]?.message ?? title);
 
 interface EditorProps {
   edits: RuleEdits;

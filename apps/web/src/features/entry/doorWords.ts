@@ -16,8 +16,6 @@ interface Told {
   opensAt: string | null;
 }
 
-const NEXT_TIME = say.keepTheLinkItWorks;
-
 function stopped({ door: { elsewhere, isOver, classTitle } }: Told): Words {
   if (isOver)
     return {
@@ -68,19 +66,17 @@ function inLine(ahead: number): string {
   return many(say.peopleHaveWaitedLonger, ahead);
 }
 
-const NOBODY_IN = say.noHost;
-
 function lobby({ door: { knocked, hostIn, ahead } }: Told): Words {
   if (!knocked)
     return {
       title: say.theDoorIsOpen,
       text: hostIn
         ? fill(say.knockAndLetsYouIn, { hostIn })
-        : fill(say.knockAllTheSame, { nobodyIn: NOBODY_IN }),
+        : fill(say.knockAllTheSame, { nobodyIn: say.noHost }),
     };
   const seen = hostIn
     ? fill(say.isInTheRoom, { hostIn })
-    : fill(say.theNextOneToCome, { nobodyIn: NOBODY_IN });
+    : fill(say.theNextOneToCome, { nobodyIn: say.noHost });
   return { title: say.youAreInTheLobby, text: `${seen} ${inLine(ahead)}` };
 }
 
@@ -102,9 +98,9 @@ const WORDS: Record<string, (told: Told) => Words> = {
   removed,
   ended: () => ({
     title: say.thisSessionHasEnded,
-    text: fill(say.theHostHasEndedIt, { nextTime: NEXT_TIME }),
+    text: fill(say.theHostHasEndedIt, { nextTime: say.keepTheLinkItWorks }),
   }),
-  over: () => ({ title: say.thisSessionIsOver, text: NEXT_TIME }),
+  over: () => ({ title: say.thisSessionIsOver, text: say.keepTheLinkItWorks }),
   'no-phone': () => ({
     title: say.notByPhone,
     text: say.thisDoorTakesNoPhone,
@@ -156,8 +152,6 @@ const NOT_THIS_ONE: Words = say.notThisOne;
 
 const OPEN: Words = say.open;
 
-const OPEN_PAGE = say.leaveThisPageOpenYouGo;
-
 /** How somebody stands before a full room: in the line, or not yet. */
 function full({ door }: Told): Words {
   const { ahead, inLine, mayWatch } = door;
@@ -166,12 +160,12 @@ function full({ door }: Told): Words {
   if (inLine && ahead === 0)
     return {
       title: say.youAreNext,
-      text: meanwhile(fill(say.theRoomIsFull, { openPage: OPEN_PAGE })),
+      text: meanwhile(fill(say.theRoomIsFull, { openPage: say.leaveThisPageOpenYouGo })),
     };
   if (inLine)
     return {
       title: many(say.theRoomIsFullBefore, ahead),
-      text: meanwhile(OPEN_PAGE),
+      text: meanwhile(say.leaveThisPageOpenYouGo),
     };
   const wait = ahead === 0 ? say.nobodyWaitsYet : many(say.waitAlready, ahead);
   return {

@@ -135,9 +135,9 @@ export const theSchoolOverrulesYou = 'The school overrules you';
 export const theSchoolHasFixedThis = '{fields}: the school has fixed this for everyone.';
 export const whereEachRuleComesFrom = 'Where each rule comes from';
 export const rulesByWhere =
-  '{school} are the school’s; {teacher} are the host’s own defaults; {own} are set for this class period.';
+  'From the school: {school}. From the host’s own defaults: {teacher}. Set for this class period: {own}.';
 export const rulesByWhereFixed =
-  '{school} are the school’s, {fixed} of them fixed by it; {teacher} are the host’s own defaults; {own} are set for this class period.';
+  'From the school: {school}, {fixed} of them fixed by it. From the host’s own defaults: {teacher}. Set for this class period: {own}.';
 export const hideSources = 'Hide sources';
 export const showSources = 'Show sources';
 export const wellGuarded = 'Well guarded';

@@ -7,7 +7,6 @@ import { fill, many } from '../../ui/fill.js';
 import * as say from './words.js';
 
 const MOST_BYTES = 20 * 1024 * 1024;
-const TOO_BIG = say.thisFileIsTooLarge;
 const SHOWN = 8;
 
 function read(file: File, roll: RollPerson[]): Promise<Told> {
@@ -90,7 +89,7 @@ function useFileOfGroups(roll: RollPerson[]) {
   const [answer, setAnswer] = useState<Told | typeof NOT_READ_YET>();
   const take = async (file: File): Promise<void> => {
     setName(file.name);
-    if (file.size > MOST_BYTES) return setAnswer({ wrong: TOO_BIG });
+    if (file.size > MOST_BYTES) return setAnswer({ wrong: say.thisFileIsTooLarge });
     setAnswer(NOT_READ_YET);
     setAnswer(await read(file, roll));
   };

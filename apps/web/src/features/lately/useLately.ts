@@ -7,8 +7,6 @@ import * as say from './words.js';
 
 export type LatelyChange = Answer<'lately'>['changes'][number];
 
-const CHANGED_SINCE = say.itWasChangedAgain;
-
 /** My last changes, and taking one of them back: it works until somebody has changed the same thing since. */
 export function useLately() {
   const { data, error, refetch } = api.useLatelyQuery();
@@ -19,7 +17,7 @@ export function useLately() {
     } catch (failure) {
       const problem = problemOf(failure);
       return void toast.error(
-        problem?.status === 409 ? CHANGED_SINCE : (problem?.title ?? CHANGED_SINCE),
+        problem?.status === 409 ? say.itWasChangedAgain : (problem?.title ?? say.itWasChangedAgain),
       );
     }
     await note({ params: { latelyId: id } });

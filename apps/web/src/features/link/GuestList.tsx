@@ -16,8 +16,6 @@ import * as say from './words.js';
 /** Guests whose name and address are not kept any more, counted. */
 const endedInWords = (count: number): string => many(say.moreWereInvitedWhoseNamesAreNot, count);
 
-const WHAT_THEY_LEARN = say.theyAreToldWhatIt;
-
 type Guests = Answer<'guests'>['guests'];
 
 /** How many are expected: of each that they are invited to, where that is not the same for all. */
@@ -39,7 +37,7 @@ function Invited({ linkId, guests, mails }: { linkId: number; guests: Guests; ma
   const ended = guests.length - invited.length;
   return (
     <>
-      {invited.length > 0 && <p className="text-soft">{WHAT_THEY_LEARN}</p>}
+      {invited.length > 0 && <p className="text-soft">{say.theyAreToldWhatIt}</p>}
       <Counts invited={invited} />
       <ul aria-label={say.guests} className="mt-1">
         {invited.map((guest) => (

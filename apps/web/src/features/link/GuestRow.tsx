@@ -11,8 +11,6 @@ const COMES = [
   { value: 'watcher', label: say.onlyWatches, hint: say.hasNoSeat },
 ];
 
-const SAID = say.said;
-
 interface GuestRowProps {
   /** Letters can be sent. */
   mails: boolean;
@@ -31,7 +29,7 @@ const WhoItIs = ({ guest: { name, email, when, said, refused } }: { guest: Guest
         {when && said && ', '}
         {said && (
           <span className={said === 'yes' ? 'text-moss-deep' : 'text-berry-deep'}>
-            {SAID[said]}
+            {say.said[said]}
           </span>
         )}
       </span>

@@ -6,9 +6,6 @@ import { hostedAlone, toggled, type AudienceDraft } from './audienceDraft.js';
 import { fill } from '../../ui/fill.js';
 import * as say from './words.js';
 
-const LEGEND = say.hostHereAndNowhereElse;
-const NOBODY = say.nobody;
-
 interface HostsProps {
   draft: AudienceDraft;
   onChange: (draft: AudienceDraft) => void;
@@ -49,13 +46,13 @@ export function HostsPart({ draft, onChange, staff, error }: HostsProps) {
   return (
     <CardPart
       label={fill(say.hostsOfItsOwn, { hosts: hosts || 'none' })}
-      shown={hosts || NOBODY[draft.hostedBy]}
+      shown={hosts || say.nobody[draft.hostedBy]}
       invalid={error !== undefined}
       marked={draft.hostIds.length > 0}
     >
       <fieldset className="grid max-h-view w-64 gap-1.5 overflow-y-auto">
         <legend className="mb-1 text-sm text-soft">
-          {draft.hostedBy === 'named' ? say.theyAloneHostHere : LEGEND}
+          {draft.hostedBy === 'named' ? say.theyAloneHostHere : say.hostHereAndNowhereElse}
         </legend>
         {staff.map((s) => (
           <Tick

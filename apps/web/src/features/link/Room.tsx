@@ -9,10 +9,6 @@ import { useRoom } from './useRoom.js';
 import { Said } from '../../ui/Said.js';
 import * as say from './words.js';
 
-const OWN_ROOM = say.glensDoorKeepsWhoMay;
-const SCHOOLS_ROOM = say.youCanPutAnyRoom;
-const NO_ROOM = say.theDoorSays;
-
 function WhichRoom({ room, isSchools }: { room: string | null; isSchools: boolean }) {
   if (room)
     return (
@@ -29,14 +25,14 @@ function WhichRoom({ room, isSchools }: { room: string | null; isSchools: boolea
 /** Which room it is, and what that means. */
 function RoomWords({ link: { room, running } }: { link: LinkDetail }) {
   const { video } = useServices();
-  const withoutOwn = video ? SCHOOLS_ROOM : NO_ROOM;
+  const withoutOwn = video ? say.youCanPutAnyRoom : say.theDoorSays;
   return (
     <>
       <p className="text-lg">
         <WhichRoom room={room} isSchools={video} />
       </p>
       <p className="mt-1 text-md text-soft">
-        {room ? OWN_ROOM : withoutOwn}
+        {room ? say.glensDoorKeepsWhoMay : withoutOwn}
         {running && ` ${say.aSessionIsRunningIt}`}
       </p>
     </>

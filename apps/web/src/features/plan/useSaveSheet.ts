@@ -59,7 +59,7 @@ function useSaveEdit() {
       version: wish.version ?? session.version,
     };
     const answer = await edit({ params, body });
-    const words = session.draft && !wish.asDraft ? say.onTheBooks : say.changed;
+    const words = session.draft && !wish.asDraft ? say.scheduledNow : say.changed;
     if (answer.data)
       offerToTakeBack(words, answer.data.touched, (versions) => {
         const version = versions.get(session.seriesId) ?? body.version;

@@ -384,7 +384,7 @@ export const cancelledSessions = 'Cancelled: {aheadCount} sessions';
 export const keptAsADraft = 'Kept as a draft';
 export const scheduled = 'Scheduled';
 export const withoutADate = 'without a date';
-export const onTheBooks = 'Scheduled.';
+export const scheduledNow = 'Scheduled.';
 export const changed = 'Changed.';
 
 // useSheetForm
